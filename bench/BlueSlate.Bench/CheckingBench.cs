@@ -1,0 +1,60 @@
+using System.Diagnostics;
+using System.Globalization;
+using System.Text.Json;
+using BlueSlate.Core;
+using BlueSlate.Core.Checking;
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Marking;
+using BlueSlate.Core.Notations.CrowsFoot;
+
+namespace BlueSlate.Bench;
+
+/// <summary>Times the whole way of an answer, from its bytes to its notes, beside the parsing of the same bytes by the platform.</summary>
+internal static class CheckingBench
+{
+    private const int Answers = 200;
+    private const int Rounds = 9;
+
+    public static int Run(string output)
+    {
+        var options = new CrowsFootOptions(Level.Conceptual);
+        var facts = FactList.Of(CrowsFootReader.Read(LargeExercise.Model, options), options);
+        var assessor = new Assessor(LargeExercise.Model, options, [], SchemeDeriver.Derive(facts, 40));
+        var documents = Enumerable.Range(1, Answers).Select(seed => DrawingWriter.Write(LargeExercise.Answer(seed))).ToList();
+        var checks = new List<double>();
+        var parses = new List<double>();
+        var allocated = 0L;
+        for (var round = 0; round < Rounds; round++)
+        {
+            var before = GC.GetAllocatedBytesForCurrentThread();
+            checks.Add(Time(documents, bytes => assessor.Assess(DrawingReader.Read(bytes).Drawing!, []).Notes.Length));
+            allocated = GC.GetAllocatedBytesForCurrentThread() - before;
+            parses.Add(Time(documents, bytes =>
+            {
+                using var document = JsonDocument.Parse(bytes);
+                return document.RootElement.GetPropertyCount();
+            }));
+        }
+
+        File.WriteAllText(output, JsonSerializer.Serialize(new { unit = "ms per answer", answers = Answers, bytes = documents.Average(bytes => bytes.Length), checks, parses, allocatedPerAnswer = allocated / Answers }));
+        var (check, parse) = (Median(checks), Median(parses));
+        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"answers {Answers} ms_per_answer {check:0.000} parse_ms {parse:0.0000} times_parse {check / parse:0.0}"));
+        return 0;
+    }
+
+    private static double Time(List<byte[]> documents, Func<byte[], int> work)
+    {
+        var sum = 0;
+        var watch = Stopwatch.StartNew();
+        foreach (var document in documents)
+        {
+            sum += work(document);
+        }
+
+        var elapsed = watch.Elapsed.TotalMilliseconds / documents.Count;
+        return sum >= 0 ? elapsed : throw new InvalidOperationException();
+    }
+
+    // The first rounds warm up; the median of the rest stands.
+    private static double Median(List<double> samples) => samples.Skip(3).Order().ElementAt((samples.Count - 3) / 2);
+}

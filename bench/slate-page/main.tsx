@@ -1,0 +1,100 @@
+import { useState } from 'react';
+import { createRoot } from 'react-dom/client';
+import { emptyDrawing } from '../../web/src/slate/document';
+import { addLine, addShape, changeEnd } from '../../web/src/slate/edits';
+import { boxOfText } from '../../web/src/slate/boxText';
+import { layOut, type Scene } from '../../web/src/slate/scene';
+import { DrawingSession } from '../../web/src/slate/session';
+import { SlateSurface } from '../../web/src/slate/SlateSurface';
+import { apply } from '../../web/src/slate/steps';
+import { useSlate } from '../../web/src/slate/useSlate';
+import '../../web/src/styles.css';
+
+const boxes = 150;
+const lines = 180;
+
+/** A drawing of 150 boxes on a grid and 180 lines between near ones. */
+function largeDrawing() {
+  let n = 0;
+  const newId = (prefix: string) => `${prefix}${n++}`;
+  let drawing = emptyDrawing;
+  const ids: string[] = [];
+  for (let i = 0; i < boxes; i++) {
+    const { change, id } = addShape(drawing, 'rectangle', (i % 15) * 900, Math.floor(i / 15) * 640, newId, `Box ${i}`);
+    drawing = apply(drawing, change.steps);
+    const shape = boxOfText(drawing.shapes.get(id)!, `Box ${i}\nPK number\nname\no date`, newId);
+    drawing = { ...drawing, shapes: new Map(drawing.shapes).set(id, shape) };
+    ids.push(id);
+  }
+  for (let i = 0; i < lines; i++) {
+    const from = (i * 7) % boxes;
+    const to = (from + (i % 3 === 0 ? 15 : 1)) % boxes;
+    const { change, id } = addLine(drawing, { kind: 'shape', id: ids[from]! }, { kind: 'shape', id: ids[to]! }, newId);
+    drawing = apply(drawing, change.steps);
+    drawing = apply(drawing, changeEnd(drawing, drawing.lines.get(id)!, 'to', { marks: ['foot', 'ring'], label: 'goes with' }).steps);
+  }
+  return drawing;
+}
+
+const none: ReadonlySet<string> = new Set();
+
+function Slate() {
+  const [session] = useState(
+    () => new DrawingSession(largeDrawing(), 1, { newSaveId: () => 'x', later: () => () => undefined, save: () => Promise.resolve({ kind: 'saved', revision: 1 }) }),
+  );
+  const slate = useSlate(session, true);
+  return <SlateSurface slate={slate} label="bench" lit={none} words />;
+}
+
+/** The same shapes and lines as bare SVG, moved by hand: as little as can be done for the picture. */
+function bareScene(root: HTMLElement) {
+  const scene = layOut(largeDrawing());
+  const svg = document.createElementNS('http://www.w3.org/2000/svg', 'svg');
+  svg.setAttribute('class', 'scene');
+  svg.style.cssText = 'position:static;flex:1;background:var(--slate)';
+  const zoom = 0.28;
+  const touching = new Map<string, { path: Element; points: { x: number; y: number }[]; first: boolean }[]>();
+  svg.innerHTML = `<g transform="scale(${zoom})">${bareLines(scene)}${bareBoxes(scene)}</g>`;
+  root.append(svg);
+  for (const line of scene.drawing.lines.values()) {
+    const path = svg.querySelector(`[data-line="${line.id}"]`)!;
+    const points = scene.routes.get(line.id)!.points.map((point) => ({ ...point }));
+    for (const [end, first] of [[line.from, true], [line.to, false]] as const) {
+      const id = (end.on as { id: string }).id;
+      touching.set(id, [...(touching.get(id) ?? []), { path, points, first }]);
+    }
+  }
+  let held: { id: string; element: Element; x: number; y: number; box: { x: number; y: number } } | null = null;
+  svg.addEventListener('pointerdown', (event) => {
+    const element = (event.target as Element).closest('[data-box]');
+    if (element) held = { id: element.getAttribute('data-box')!, element, x: event.clientX, y: event.clientY, box: scene.boxes.get(element.getAttribute('data-box')!)! };
+  });
+  svg.addEventListener('pointermove', (event) => {
+    if (!held) return;
+    const [dx, dy] = [(event.clientX - held.x) / zoom, (event.clientY - held.y) / zoom];
+    held.element.setAttribute('transform', `translate(${held.box.x + dx} ${held.box.y + dy})`);
+    for (const { path, points, first } of touching.get(held.id) ?? []) {
+      const moved = points.map((point, i) => ((first ? i === 0 : i === points.length - 1) ? { x: point.x + dx, y: point.y + dy } : point));
+      path.setAttribute('d', moved.map((point, i) => `${i === 0 ? 'M' : 'L'}${point.x} ${point.y}`).join(''));
+    }
+  });
+  svg.addEventListener('pointerup', () => (held = null));
+}
+
+const bareLines = (scene: Scene) =>
+  [...scene.drawing.lines.values()]
+    .map((line) => `<path class="line" data-line="${line.id}" d="${scene.routes.get(line.id)!.points.map((point, i) => `${i === 0 ? 'M' : 'L'}${point.x} ${point.y}`).join('')}"/>`)
+    .join('');
+
+const bareBoxes = (scene: Scene) =>
+  [...scene.drawing.shapes.values()]
+    .map((shape) => {
+      const box = scene.boxes.get(shape.id)!;
+      const rows = ['number', 'name', 'date'].map((row, i) => `<text class="row-text" x="42" y="${41 + i * 18}">${row}</text>`).join('');
+      return `<g data-box="${shape.id}" transform="translate(${box.x} ${box.y})"><rect class="edge" width="${box.width}" height="${box.height}"/><text class="name" x="10" y="18">${shape.text}</text>${rows}</g>`;
+    })
+    .join('');
+
+const root = document.getElementById('root')!;
+if (location.hash === '#bare') bareScene(root);
+else createRoot(root).render(<Slate />);

@@ -1,0 +1,77 @@
+using System.Text.Json;
+using BlueSlate.Core;
+using BlueSlate.Core.Checking;
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Interchange;
+using BlueSlate.Core.Marking;
+using BlueSlate.Core.Notations.CrowsFoot;
+
+namespace BlueSlate.Cli;
+
+/// <summary>An exercise as a folder: question.json, model.json and, if there is one, assessment.json.</summary>
+internal static class ExerciseFolder
+{
+    public static Assessor Load(DirectoryInfo folder)
+    {
+        var question = Parse<QuestionDocument>(Path.Combine(folder.FullName, "question.json"));
+        var model = DrawingFile.Load(Path.Combine(folder.FullName, "model.json"));
+        var assessmentPath = Path.Combine(folder.FullName, "assessment.json");
+        var assessment = File.Exists(assessmentPath) ? Parse<AssessmentDocument>(assessmentPath) : new AssessmentDocument();
+        var options = question.Part.ToOptions();
+        var scheme = assessment.Scheme?.ToScheme()
+            ?? SchemeDeriver.Derive(FactList.Of(CrowsFootReader.Read(model, options), options), question.Part.Marks);
+        if (assessment.Scheme?.Problems().FirstOrDefault() is { } problem)
+        {
+            throw new UnreadableException($"{assessmentPath}: {problem}");
+        }
+
+        return new Assessor(model, options, assessment.ToTolerances(), scheme);
+    }
+
+    private static T Parse<T>(string path)
+    {
+        try
+        {
+            return JsonSerializer.Deserialize<T>(DrawingFile.Bytes(path), Formats.Json) ?? throw new UnreadableException($"{path}: The file says null.");
+        }
+        catch (JsonException error)
+        {
+            throw new UnreadableException($"{path}:{error.LineNumber + 1}: {error.Path ?? "$"}: This cannot be read. {error.Message}", error);
+        }
+    }
+}
+
+/// <summary>A file that cannot be read, with the file, the line and the place in the message.</summary>
+internal sealed class UnreadableException(string message, Exception? inner = null) : Exception(message, inner);
+
+/// <summary>Reads drawings from files.</summary>
+internal static class DrawingFile
+{
+    public static Drawing Load(string path)
+    {
+        var outcome = DrawingReader.Read(Bytes(path));
+        if (outcome.Drawing is { } drawing)
+        {
+            return drawing;
+        }
+
+        var problem = outcome.Problems[0];
+        throw new UnreadableException($"{path}:{problem.Line}: {problem.Path}: {problem.Message} [{problem.Key}]");
+    }
+
+    public static byte[] Bytes(string path)
+    {
+        try
+        {
+            // One byte more than is read, so that the reader sees that there is too much.
+            using var stream = File.OpenRead(path);
+            var buffer = new byte[Math.Min(stream.Length, DrawingLimits.Bytes + 1L)];
+            stream.ReadExactly(buffer);
+            return buffer;
+        }
+        catch (Exception error) when (error is IOException or UnauthorizedAccessException)
+        {
+            throw new UnreadableException($"{path}: {error.Message}", error);
+        }
+    }
+}

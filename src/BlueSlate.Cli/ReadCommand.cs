@@ -1,0 +1,42 @@
+using System.CommandLine;
+using BlueSlate.Core.Language;
+using BlueSlate.Core.Notations.CrowsFoot;
+
+namespace BlueSlate.Cli;
+
+/// <summary>Prints the sentences of a drawing, and the remarks made while reading it.</summary>
+internal static class ReadCommand
+{
+    public static Command Create()
+    {
+        var file = new Argument<FileInfo>("file") { Description = "A drawing." };
+        var level = new Option<Level>("--level") { Description = "conceptual or logical." };
+        var command = new Command("read", "Prints what a drawing says, one statement a line.") { file, level };
+        command.SetAction(parsed => Run(parsed.GetRequiredValue(file), parsed.GetValue(level)));
+        return command;
+    }
+
+    private static int Run(FileInfo file, Level level)
+    {
+        try
+        {
+            var reading = CrowsFootReader.Read(DrawingFile.Load(file.FullName), new CrowsFootOptions(level));
+            foreach (var sentence in SentenceWriter.Write(reading))
+            {
+                Console.Out.WriteLine(sentence.StillOpen is null ? sentence.Text : $"{sentence.Text} Still open: {sentence.StillOpen}");
+            }
+
+            foreach (var remark in reading.Remarks)
+            {
+                Console.Error.WriteLine($"blueslate: {remark.ElementId}: drawn {remark.Drawn}, read as {remark.ReadAs}");
+            }
+
+            return ExitCode.Done;
+        }
+        catch (UnreadableException error)
+        {
+            Console.Error.WriteLine($"blueslate: {error.Message}");
+            return ExitCode.SomeUnread;
+        }
+    }
+}

@@ -1,0 +1,87 @@
+using System.Collections.Immutable;
+using BlueSlate.Core.Concepts;
+using BlueSlate.Core.Matching;
+using BlueSlate.Core.Notations.CrowsFoot;
+
+namespace BlueSlate.Core.Checking;
+
+/// <summary>Gives the verdict on every fact of a model answer, by a correspondence, and lists the extras.</summary>
+public static class Comparer
+{
+    /// <summary>The comparison of an answer with a model answer.</summary>
+    public static Comparison Compare(
+        Reading model,
+        ImmutableArray<Fact> facts,
+        IReadOnlyDictionary<string, Tolerance> tolerances,
+        Reading answer,
+        Correspondence correspondence,
+        CrowsFootOptions options)
+    {
+        var drawn = correspondence.Entities.Count + correspondence.Restated.Length;
+        var showsLittle = drawn == 0 || drawn * 3 < model.Model.Entities.Length;
+        var rules = new VerdictRules(model, answer, correspondence, showsLittle);
+        var strict = facts.Select(rules.On).ToImmutableArray();
+        var excused = answer.Model.Entities.IsEmpty ? [] : Excused(model.Model, strict, tolerances);
+        var verdicts = strict.Select(verdict => Tolerate(verdict, tolerances, excused, answer.Model.Entities.IsEmpty)).ToImmutableArray();
+        return new Comparison(model, answer, correspondence, options, verdicts, ExtraList.Of(answer, correspondence), showsLittle);
+    }
+
+    // Concepts that are absent only because an optional entity or relationship is.
+    private static HashSet<string> Excused(ConceptModel model, ImmutableArray<Verdict> verdicts, IReadOnlyDictionary<string, Tolerance> tolerances)
+    {
+        var excused = new HashSet<string>(StringComparer.Ordinal);
+        foreach (var verdict in verdicts.Where(verdict => verdict.Kind == VerdictKind.Absent && tolerances.TryGetValue(verdict.Fact.Id, out var tolerance) && tolerance.Optional))
+        {
+            switch (verdict.Fact.Aspect)
+            {
+                case Aspect.Entity:
+                    var entity = model.Entity(verdict.Fact.ConceptId);
+                    excused.Add(entity.Id);
+                    excused.UnionWith(entity.Attributes.Select(attribute => attribute.Id));
+                    foreach (var relationship in model.RelationshipsOf(entity.Id))
+                    {
+                        Excuse(relationship);
+                    }
+
+                    break;
+                case Aspect.Relationship:
+                    Excuse(model.Relationships.First(relationship => relationship.Id == verdict.Fact.ConceptId));
+                    break;
+                default:
+                    excused.Add(verdict.Fact.ConceptId);
+                    break;
+            }
+        }
+
+        return excused;
+
+        void Excuse(RelationshipType relationship)
+        {
+            excused.Add(relationship.Id);
+            excused.UnionWith(relationship.Roles.Select(role => role.Id));
+        }
+    }
+
+    private static Verdict Tolerate(Verdict verdict, IReadOnlyDictionary<string, Tolerance> tolerances, HashSet<string> excused, bool blank)
+    {
+        if (verdict.Kind == VerdictKind.AbsentWithOwner && excused.Contains(verdict.Fact.ConceptId))
+        {
+            return verdict with { Kind = VerdictKind.Tolerated };
+        }
+
+        if (!tolerances.TryGetValue(verdict.Fact.Id, out var tolerance))
+        {
+            return verdict;
+        }
+
+        return verdict switch
+        {
+            _ when tolerance.NotAssessed => verdict with { Kind = VerdictKind.NotAssessed },
+            { IsGood: true } => verdict,
+            _ when blank => verdict,
+            { Kind: VerdictKind.Absent } when tolerance.Optional => verdict with { Kind = VerdictKind.Tolerated },
+            { Kind: VerdictKind.Wrong or VerdictKind.Absent } when tolerance.Accepted.Contains(verdict.Drawn) => verdict with { Kind = VerdictKind.Tolerated },
+            _ => verdict,
+        };
+    }
+}

@@ -1,0 +1,80 @@
+using System.Collections.Immutable;
+using BlueSlate.Core.Concepts;
+using BlueSlate.Core.Matching;
+using BlueSlate.Core.Notations.CrowsFoot;
+
+namespace BlueSlate.Core.Checking;
+
+/// <summary>What checking says of one fact.</summary>
+public enum VerdictKind { Holds, HoldsByRestatement, Tolerated, Wrong, Absent, AbsentWithOwner, NotAssessed }
+
+/// <summary>The verdict on one fact of the model answer, with its evidence.</summary>
+/// <param name="Fact">The fact.</param>
+/// <param name="Kind">What is said of it.</param>
+/// <param name="AnswerId">The concept of the answer that bears on it, or null.</param>
+/// <param name="Drawn">What the answer says instead or as well, as text.</param>
+/// <param name="PartlyRight">True for a key with a superfluous attribute, which a line judged by share gives half.</param>
+public sealed record Verdict(Fact Fact, VerdictKind Kind, string? AnswerId, string Drawn, bool PartlyRight = false)
+{
+    /// <summary>True when the fact is as wanted, in whatever way.</summary>
+    public bool IsGood => Kind is VerdictKind.Holds or VerdictKind.HoldsByRestatement or VerdictKind.Tolerated;
+
+    /// <summary>True when the fact counts and is not as wanted.</summary>
+    public bool IsBad => Kind is VerdictKind.Wrong or VerdictKind.Absent or VerdictKind.AbsentWithOwner;
+}
+
+/// <summary>What kind of concept an extra is.</summary>
+public enum ExtraKind { Entity, Attribute, Relationship }
+
+/// <summary>Something in the answer that stands for nothing in the model answer.</summary>
+/// <param name="Kind">What it is.</param>
+/// <param name="AnswerId">The concept of the answer.</param>
+/// <param name="OwnerId">The entity of the answer that owns it, for an attribute.</param>
+/// <param name="Name">Its name.</param>
+public sealed record Extra(ExtraKind Kind, string AnswerId, string? OwnerId, string Name);
+
+/// <summary>An answer held against a model answer: a verdict on every fact, and the extras.</summary>
+public sealed class Comparison
+{
+    private readonly Dictionary<string, Verdict> byFact;
+
+    internal Comparison(
+        Reading model,
+        Reading answer,
+        Correspondence correspondence,
+        CrowsFootOptions options,
+        ImmutableArray<Verdict> verdicts,
+        ImmutableArray<Extra> extras,
+        bool showsLittle)
+    {
+        (Model, Answer, Correspondence, Options, Verdicts, Extras, ShowsLittle) = (model, answer, correspondence, options, verdicts, extras, showsLittle);
+        byFact = verdicts.ToDictionary(verdict => verdict.Fact.Id, StringComparer.Ordinal);
+    }
+
+    /// <summary>What the model answer says.</summary>
+    public Reading Model { get; }
+
+    /// <summary>What the answer says.</summary>
+    public Reading Answer { get; }
+
+    /// <summary>Which element stands for which.</summary>
+    public Correspondence Correspondence { get; }
+
+    /// <summary>The notation's options of this part.</summary>
+    public CrowsFootOptions Options { get; }
+
+    /// <summary>A verdict on every fact of the model answer, in the facts' order.</summary>
+    public ImmutableArray<Verdict> Verdicts { get; }
+
+    /// <summary>What stands for nothing, in the order of the answer's drawing.</summary>
+    public ImmutableArray<Extra> Extras { get; }
+
+    /// <summary>True when so little of the exercise is drawn that lines about form are not earned.</summary>
+    public bool ShowsLittle { get; }
+
+    /// <summary>The verdict on an aspect of a concept, or null when the model answer does not state it.</summary>
+    public Verdict? On(Aspect aspect, string conceptId) => byFact.GetValueOrDefault(Fact.IdOf(aspect, conceptId));
+
+    /// <summary>The bad verdicts on one aspect.</summary>
+    public IEnumerable<Verdict> Bad(Aspect aspect) => Verdicts.Where(verdict => verdict.IsBad && verdict.Fact.Aspect == aspect);
+}

@@ -1,0 +1,114 @@
+using System.Collections.Immutable;
+using BlueSlate.Core.Concepts;
+using BlueSlate.Core.Language;
+
+namespace BlueSlate.Core.Checking;
+
+/// <summary>A comparison with the look-ups that kinds of findings need to put a difference into words.</summary>
+public sealed class Evidence
+{
+    private readonly Dictionary<string, EntityType> modelEntities;
+    private readonly Dictionary<string, EntityType> answerEntities;
+    private readonly Dictionary<string, (EntityType Owner, ConceptAttribute Attribute)> modelAttributes;
+    private readonly Dictionary<string, (EntityType Owner, ConceptAttribute Attribute)> answerAttributes;
+    private readonly Dictionary<string, RelationshipType> modelRelationships;
+    private readonly Dictionary<string, RelationshipType> answerRelationships;
+    private readonly Dictionary<string, string> modelNames;
+    private readonly Dictionary<string, string> answerNames;
+
+    /// <summary>Prepares the look-ups of a comparison.</summary>
+    public Evidence(Comparison comparison)
+    {
+        Comparison = comparison;
+        modelEntities = comparison.Model.Model.Entities.ToDictionary(entity => entity.Id, StringComparer.Ordinal);
+        answerEntities = comparison.Answer.Model.Entities.ToDictionary(entity => entity.Id, StringComparer.Ordinal);
+        modelNames = modelEntities.ToDictionary(pair => pair.Key, pair => pair.Value.Name, StringComparer.Ordinal);
+        answerNames = answerEntities.ToDictionary(pair => pair.Key, pair => pair.Value.Name, StringComparer.Ordinal);
+        modelAttributes = Attributes(comparison.Model.Model);
+        answerAttributes = Attributes(comparison.Answer.Model);
+        modelRelationships = Relationships(comparison.Model.Model);
+        answerRelationships = Relationships(comparison.Answer.Model);
+    }
+
+    /// <summary>The comparison itself.</summary>
+    public Comparison Comparison { get; }
+
+    /// <summary>An entity of the model answer.</summary>
+    public EntityType ModelEntity(string id) => modelEntities[id];
+
+    /// <summary>An entity of the answer.</summary>
+    public EntityType AnswerEntity(string id) => answerEntities[id];
+
+    /// <summary>An attribute of the model answer with its owner.</summary>
+    public (EntityType Owner, ConceptAttribute Attribute) ModelAttribute(string id) => modelAttributes[id];
+
+    /// <summary>An attribute of the answer with its owner.</summary>
+    public (EntityType Owner, ConceptAttribute Attribute) AnswerAttribute(string id) => answerAttributes[id];
+
+    /// <summary>A relationship of the model answer, by its own id or a role's.</summary>
+    public RelationshipType ModelRelationship(string id) => modelRelationships[id];
+
+    /// <summary>A relationship of the answer, by its own id or a role's.</summary>
+    public RelationshipType AnswerRelationship(string id) => answerRelationships[id];
+
+    /// <summary>The entity of the answer that stands for one of the model answer, or null.</summary>
+    public EntityType? CounterpartOf(string modelEntityId) =>
+        Comparison.Correspondence.Entities.TryGetValue(modelEntityId, out var match) ? answerEntities[match.AnswerId] : null;
+
+    /// <summary>A relationship of the model answer in words.</summary>
+    public string Named(RelationshipType relationship) =>
+        FactList.TitleOf(relationship, modelNames);
+
+    /// <summary>A relationship of the answer in words.</summary>
+    public string NamedAsDrawn(RelationshipType relationship) =>
+        FactList.TitleOf(relationship, answerNames);
+
+    /// <summary>The pieces of a sentence about one end of a relationship of the model answer.</summary>
+    internal EndWording Wording(string modelRoleId)
+    {
+        var relationship = modelRelationships[modelRoleId];
+        var role = relationship.Roles.First(candidate => candidate.Id == modelRoleId);
+        var other = relationship.Other(role);
+        return new EndWording(
+            relationship,
+            role,
+            modelEntities[role.EntityId].Name,
+            modelEntities[other.EntityId].Name,
+            relationship.IsRecursive && other.Role.Length > 0 ? other.Role : modelEntities[other.EntityId].Name,
+            relationship.IsRecursive && role.Role.Length > 0 ? role.Role : modelEntities[role.EntityId].Name,
+            Phrasing.Verb(relationship, other));
+    }
+
+    /// <summary>Ids of all bad facts about a concept of the model answer.</summary>
+    public ImmutableArray<string> BadFactsOf(params IEnumerable<string> conceptIds)
+    {
+        var ids = conceptIds.ToHashSet(StringComparer.Ordinal);
+        return [.. Comparison.Verdicts.Where(verdict => verdict.IsBad && ids.Contains(verdict.Fact.ConceptId)).Select(verdict => verdict.Fact.Id)];
+    }
+
+    private static Dictionary<string, (EntityType Owner, ConceptAttribute Attribute)> Attributes(ConceptModel model) =>
+        model.Entities.SelectMany(entity => entity.Attributes.Select(attribute => (Owner: entity, Attribute: attribute)))
+            .ToDictionary(pair => pair.Attribute.Id, StringComparer.Ordinal);
+
+    private static Dictionary<string, RelationshipType> Relationships(ConceptModel model)
+    {
+        var byId = model.Relationships.ToDictionary(relationship => relationship.Id, StringComparer.Ordinal);
+        foreach (var relationship in model.Relationships)
+        {
+            foreach (var role in relationship.Roles)
+            {
+                byId.Add(role.Id, relationship);
+            }
+        }
+
+        return byId;
+    }
+}
+
+/// <summary>What is needed to speak of one end: what stands there, what is at the other end, and the verb read from there.</summary>
+internal sealed record EndWording(RelationshipType Relationship, RelationshipRole Role, string Entity, string OtherEntity, string Other, string Here, string Verb)
+{
+    public string OneOther => Phrasing.One(Other);
+
+    public string OneHere => Phrasing.One(Here);
+}

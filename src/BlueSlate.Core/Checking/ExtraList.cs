@@ -1,0 +1,40 @@
+using System.Collections.Immutable;
+using BlueSlate.Core.Concepts;
+using BlueSlate.Core.Matching;
+
+namespace BlueSlate.Core.Checking;
+
+/// <summary>Lists what of an answer stands for nothing in the model answer.</summary>
+internal static class ExtraList
+{
+    public static ImmutableArray<Extra> Of(Reading answer, Correspondence correspondence)
+    {
+        var used = correspondence.Entities.Values.Select(match => match.AnswerId)
+            .Concat(correspondence.Attributes.Values.Select(match => match.AnswerId))
+            .Concat(correspondence.Relationships.Values.Select(match => match.AnswerId))
+            .Concat(correspondence.Misdirected.Values.Select(match => match.AnswerId))
+            .Concat(correspondence.Restated.SelectMany(match => match.Uses))
+            .ToHashSet(StringComparer.Ordinal);
+        var extras = ImmutableArray.CreateBuilder<Extra>();
+        foreach (var entity in answer.Model.Entities)
+        {
+            if (!used.Contains(entity.Id))
+            {
+                extras.Add(new Extra(ExtraKind.Entity, entity.Id, null, entity.Name));
+                continue;
+            }
+
+            var linksOnly = correspondence.Restated.Any(match => match.Uses.Contains(entity.Id));
+            extras.AddRange(entity.Attributes
+                .Where(attribute => !used.Contains(attribute.Id) && attribute.ForeignKey is null && !(linksOnly && IsKey(entity, attribute)))
+                .Select(attribute => new Extra(ExtraKind.Attribute, attribute.Id, entity.Id, attribute.Name)));
+        }
+
+        extras.AddRange(answer.Model.Relationships
+            .Where(relationship => !used.Contains(relationship.Id))
+            .Select(relationship => new Extra(ExtraKind.Relationship, relationship.Id, null, relationship.Name)));
+        return extras.ToImmutable();
+    }
+
+    private static bool IsKey(EntityType entity, ConceptAttribute attribute) => entity.Primary?.AttributeIds.Contains(attribute.Id) == true;
+}

@@ -1,0 +1,43 @@
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Language;
+
+namespace BlueSlate.Core.Checking.Findings;
+
+internal sealed class CardinalityMax : FindingKind
+{
+    public override string Code => "cardinality-max";
+
+    public override string Title => "Wrong maximum";
+
+    public override string Help => "The mark nearest the box says how many there may be at most: a bar for one, a foot for many. Ask: can there be a second?";
+
+    public override FindingExample Example => new(ExampleDrawings.Conceptual, ExampleDrawings.WithEndAtItem(Ends.One));
+
+    public override IEnumerable<Finding> Find(Evidence evidence) =>
+        evidence.Comparison.Bad(Aspect.Max).Where(verdict => verdict.Kind == VerdictKind.Wrong && !IsUnresolved(evidence, verdict)).Select(verdict =>
+        {
+            var end = evidence.Wording(verdict.Fact.ConceptId);
+            var tooMany = verdict.Drawn == "*";
+            return new Finding
+            {
+                Id = IdFor(verdict.Fact.ConceptId),
+                Code = Code,
+                Tag = Tag.Differs,
+                Headline = tooMany
+                    ? $"There could be {end.OneOther} that {end.Verb} several {Phrasing.Several(end.Here)}."
+                    : $"{Phrasing.Capital(end.OneOther)} never {end.Verb} more than one {Phrasing.InText(end.Here)}.",
+                There = $"Drawn at {end.Here}: at most {(tooMany ? "many" : verdict.Drawn)}.",
+                Wanted = $"{Phrasing.Capital(Phrasing.Amount(end.Role.CoOccurrence))}.",
+                Why = tooMany
+                    ? $"As drawn, a second {Phrasing.InText(end.Here)} may go with the same {Phrasing.InText(end.Other)}; the scenario rules that out."
+                    : $"As drawn, a second {Phrasing.InText(end.Here)} of the same {Phrasing.InText(end.Other)} could not be kept.",
+                Claims = [verdict.Fact.Id],
+                ModelElements = [verdict.Fact.ConceptId],
+                AnswerElements = [verdict.AnswerId!],
+            };
+        });
+
+    private static bool IsUnresolved(Evidence evidence, Verdict verdict) =>
+        evidence.Comparison.Options.Level == Notations.CrowsFoot.Level.Logical && evidence.AnswerRelationship(verdict.AnswerId!).IsManyToMany
+        && evidence.ModelRelationship(verdict.Fact.ConceptId).IsManyToMany;
+}

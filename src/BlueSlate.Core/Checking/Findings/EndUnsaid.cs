@@ -1,0 +1,40 @@
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Language;
+
+namespace BlueSlate.Core.Checking.Findings;
+
+internal sealed class EndUnsaid : FindingKind
+{
+    public override string Code => "end-unsaid";
+
+    public override string Title => "Minimum or maximum unsaid";
+
+    public override string Help => "An end wants two marks: nearest the box the most (bar or foot), behind it the least (ring or bar).";
+
+    public override int Rank => 30;
+
+    public override FindingExample Example => new(ExampleDrawings.Conceptual, ExampleDrawings.WithEndAtItem(EndMark.Foot));
+
+    public override IEnumerable<Finding> Find(Evidence evidence) =>
+        evidence.Comparison.Verdicts
+            .Where(verdict => verdict.Kind == VerdictKind.Absent && verdict.Fact.Aspect is Aspect.Min or Aspect.Max && verdict.IsBad && verdict.AnswerId is not null && verdict.Kind != VerdictKind.Wrong)
+            .GroupBy(verdict => verdict.Fact.ConceptId)
+            .Select(group =>
+            {
+                var end = evidence.Wording(group.Key);
+                var unsaid = Phrasing.List([.. group.Select(verdict => verdict.Fact.Aspect == Aspect.Min ? "least" : "most")]);
+                return new Finding
+                {
+                    Id = IdFor(group.Key),
+                    Code = Code,
+                    Tag = Tag.Differs,
+                    Headline = $"How many {Phrasing.Several(end.Here)} go with {end.OneOther} is not fully said.",
+                    There = $"At {end.Here} the {unsaid} is left open.",
+                    Wanted = $"{Phrasing.Capital(Phrasing.Amount(end.Role.CoOccurrence))}.",
+                    Why = $"A reader would have to guess whether {end.OneOther} {end.Verb} {Phrasing.Counted(end.Role.CoOccurrence, end.Here)}.",
+                    Claims = [.. group.Select(verdict => verdict.Fact.Id)],
+                    ModelElements = [group.Key],
+                    AnswerElements = [group.First().AnswerId!],
+                };
+            });
+}

@@ -1,0 +1,51 @@
+using BlueSlate.Core.Concepts;
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Language;
+
+namespace BlueSlate.Core.Checking.Findings;
+
+internal sealed class EntityKindNotShown : FindingKind
+{
+    public override string Code => "entity-kind-not-shown";
+
+    public override string Title => "Weak or linking entity not shown as such";
+
+    public override string Help => "A weak entity is told apart only within its owner: it has a partial key and an identifying line. A linking entity is told apart by those that it links.";
+
+    public override int Rank => 30;
+
+    public override FindingExample Example => new(
+        ExampleDrawings.Boxes().Box("Repair", "PPK repair no", "outcome")
+            .Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in", "comes in on")
+            .Line("Item", Ends.One, "Repair", Ends.ZeroOrMore, "is tried in", "tries", Stroke.Solid).ToDrawing(),
+        ExampleDrawings.Boxes().Box("Repair", "PK repair no", "outcome")
+            .Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in", "comes in on")
+            .Line("Item", Ends.One, "Repair", Ends.ZeroOrMore, "is tried in", "tries").ToDrawing());
+
+    public override IEnumerable<Finding> Find(Evidence evidence) =>
+        evidence.Comparison.Bad(Aspect.Kind).Where(verdict => verdict.Kind == VerdictKind.Wrong).Select(verdict =>
+        {
+            var entity = evidence.ModelEntity(verdict.Fact.ConceptId);
+            var owners = entity.Primary?.OwnerRelationshipIds ?? [];
+            var ownerNames = owners.Select(evidence.ModelRelationship).Select(relationship => relationship.Roles.First(role => role.EntityId != entity.Id))
+                .Select(role => evidence.ModelEntity(role.EntityId).Name).ToList();
+            var within = ownerNames.Count == 0 ? "its owner" : Phrasing.List([.. ownerNames.Select(Phrasing.InText)]);
+            var weak = entity.Kind == EntityKind.Weak;
+            var strokes = evidence.Comparison.Bad(Aspect.Identifying).Where(bad => owners.Contains(bad.Fact.ConceptId)).Select(bad => bad.Fact.Id);
+            return new Finding
+            {
+                Id = IdFor(entity.Id),
+                Code = Code,
+                Tag = Tag.Differs,
+                Headline = weak ? $"{entity.Name} is told apart only within {within}." : $"{entity.Name} links {within}.",
+                There = $"{entity.Name} is drawn as if it stood by itself.",
+                Wanted = weak ? "A partial key, and an identifying line to its owner." : "A linking entity, identified by those that it links.",
+                Why = weak
+                    ? $"As drawn, {Phrasing.Several(entity.Name)} of different {Phrasing.Several(ownerNames.FirstOrDefault() ?? "owner")} could never share a number."
+                    : $"As drawn, nothing says that {Phrasing.One(entity.Name)} stands for one pair of {within}.",
+                Claims = [verdict.Fact.Id, .. strokes],
+                ModelElements = [entity.Id],
+                AnswerElements = [verdict.AnswerId!],
+            };
+        });
+}

@@ -1,0 +1,42 @@
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Language;
+
+namespace BlueSlate.Core.Checking.Findings;
+
+internal sealed class ForeignKeyMissing : FindingKind
+{
+    public override string Code => "foreign-key-missing";
+
+    public override string Title => "Foreign key missing";
+
+    public override string Help => "At logical level the dependent side of a relationship holds the other side's key, marked FK.";
+
+    public override FindingExample Example => new(
+        ExampleDrawings.Logical,
+        new Sketch().Box("Visit", ExampleDrawings.Visit).Box("Item", "PK item no", "fault")
+            .Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in", "comes in on").ToDrawing(),
+        Logical: true);
+
+    public override IEnumerable<Finding> Find(Evidence evidence) =>
+        evidence.Comparison.Bad(Aspect.ForeignKey).Where(verdict => verdict.AnswerId is not null).Select(verdict =>
+        {
+            var (owner, column) = evidence.ModelAttribute(verdict.Fact.ConceptId);
+            var marked = verdict.Kind == VerdictKind.Wrong;
+            var parent = column.ForeignKey!.RelationshipId is { } id
+                ? evidence.ModelEntity(evidence.ModelRelationship(id).Roles.First(role => role.EntityId != owner.Id || evidence.ModelRelationship(id).IsRecursive).EntityId).Name
+                : "its parent";
+            return new Finding
+            {
+                Id = IdFor(column.Id),
+                Code = Code,
+                Tag = marked ? Tag.Differs : Tag.Missing,
+                Headline = marked ? $"{Phrasing.Capital(Phrasing.InText(column.Name))} of {Phrasing.InText(owner.Name)} is a foreign key." : $"{owner.Name} has no foreign key to {parent}.",
+                There = marked ? "It is not marked FK." : $"No column of {owner.Name} refers to {parent}.",
+                Wanted = $"{Phrasing.Capital(Phrasing.InText(column.Name))}, marked FK.",
+                Why = $"In the tables built from this, nothing would say which {Phrasing.InText(parent)} {Phrasing.One(owner.Name)} goes with.",
+                Claims = evidence.BadFactsOf(column.Id),
+                ModelElements = [column.Id],
+                AnswerElements = [verdict.AnswerId!],
+            };
+        });
+}

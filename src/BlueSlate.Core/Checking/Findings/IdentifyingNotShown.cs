@@ -1,0 +1,41 @@
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Language;
+
+namespace BlueSlate.Core.Checking.Findings;
+
+internal sealed class IdentifyingNotShown : FindingKind
+{
+    public override string Code => "identifying-not-shown";
+
+    public override string Title => "Identifying relationship drawn dashed";
+
+    public override string Help => "Where the class uses it, a solid line says that the far side is told apart only through this relationship.";
+
+    private static Sketch Base => new Sketch().Box("Item", ExampleDrawings.Item).Box("Repair", "PPK repair no", "outcome");
+
+    public override FindingExample Example => new(
+        Base.Line("Item", Ends.One, "Repair", Ends.ZeroOrMore, "is tried in", "tries", Stroke.Solid).ToDrawing(),
+        Base.Line("Item", Ends.One, "Repair", Ends.ZeroOrMore, "is tried in", "tries").ToDrawing());
+
+    public override IEnumerable<Finding> Find(Evidence evidence) =>
+        evidence.Comparison.Bad(Aspect.Identifying).Where(verdict => verdict.Kind == VerdictKind.Wrong && verdict.Fact.Value == "identifying").Select(verdict =>
+        {
+            var relationship = evidence.ModelRelationship(verdict.Fact.ConceptId);
+            var dependent = relationship.Roles.FirstOrDefault(role => role.Id == relationship.DependentRoleId) ?? relationship.Roles[^1];
+            var owner = relationship.Other(dependent);
+            string one = evidence.ModelEntity(dependent.EntityId).Name, other = evidence.ModelEntity(owner.EntityId).Name;
+            return new Finding
+            {
+                Id = IdFor(relationship.Id),
+                Code = Code,
+                Tag = Tag.Notation,
+                Headline = $"{one} is told apart only within its {Phrasing.InText(other)}: the line to {other} wants a solid stroke.",
+                There = "The line is dashed.",
+                Wanted = "A solid line.",
+                Why = $"As drawn, {Phrasing.One(one)} would be told apart without its {Phrasing.InText(other)}.",
+                Claims = [verdict.Fact.Id],
+                ModelElements = [relationship.Id],
+                AnswerElements = [verdict.AnswerId!],
+            };
+        });
+}

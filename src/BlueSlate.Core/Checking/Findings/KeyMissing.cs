@@ -1,0 +1,38 @@
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Language;
+
+namespace BlueSlate.Core.Checking.Findings;
+
+internal sealed class KeyMissing : FindingKind
+{
+    public override string Code => "key-missing";
+
+    public override string Title => "Key missing";
+
+    public override string Help => "Nothing tells one instance from another. Mark the attribute, or the attributes together, that no two share.";
+
+    public override FindingExample Example => new(
+        ExampleDrawings.Conceptual,
+        new Sketch().Box("Visit", "visit no", "date").Box("Item", ExampleDrawings.Item)
+            .Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in", "comes in on").ToDrawing());
+
+    public override IEnumerable<Finding> Find(Evidence evidence) =>
+        evidence.Comparison.Bad(Aspect.Key).Where(verdict => verdict.Kind == VerdictKind.Absent).Select(verdict =>
+        {
+            var entity = evidence.ModelEntity(verdict.Fact.ConceptId);
+            var keyAttributes = entity.Primary!.AttributeIds;
+            return new Finding
+            {
+                Id = IdFor(entity.Id),
+                Code = Code,
+                Tag = Tag.Differs,
+                Headline = $"{evidence.AnswerEntity(verdict.AnswerId!).Name} has no key.",
+                There = "No line is marked as the key.",
+                Wanted = $"The key is {verdict.Fact.Value}.",
+                Why = $"As drawn, two {Phrasing.Several(entity.Name)} alike in everything could not be told apart.",
+                Claims = [verdict.Fact.Id],
+                ModelElements = keyAttributes.IsEmpty ? [entity.Id] : keyAttributes,
+                AnswerElements = [verdict.AnswerId!],
+            };
+        });
+}

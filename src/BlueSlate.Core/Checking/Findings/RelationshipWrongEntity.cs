@@ -1,0 +1,44 @@
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Language;
+
+namespace BlueSlate.Core.Checking.Findings;
+
+internal sealed class RelationshipWrongEntity : FindingKind
+{
+    public override string Code => "relationship-wrong-entity";
+
+    public override string Title => "Relationship tied to the wrong entity";
+
+    public override string Help => "The line is there, but one of its ends is at another box than the scenario says.";
+
+    public override int Rank => 20;
+
+    public override FindingExample Example => new(
+        ExampleDrawings.WithFixer,
+        ExampleDrawings.WithFixerUpTo(false).Line("Fixer", Ends.One, "Visit", Ends.ZeroOrMore, "looks at", "is looked at by").ToDrawing());
+
+    public override IEnumerable<Finding> Find(Evidence evidence) =>
+        evidence.Comparison.Bad(Aspect.Relationship).Where(verdict => verdict.Kind == VerdictKind.Wrong).Select(verdict =>
+        {
+            var relationship = evidence.ModelRelationship(verdict.Fact.ConceptId);
+            var match = evidence.Comparison.Correspondence.Misdirected[relationship.Id];
+            var drawn = evidence.AnswerRelationship(match.AnswerId);
+            var wrong = evidence.AnswerEntity(drawn.Roles.First(role => role.Id == match.WrongRoleId).EntityId).Name;
+            var role = relationship.Roles.First(candidate => match.Roles[candidate.Id] == match.WrongRoleId);
+            var wanted = evidence.ModelEntity(role.EntityId).Name;
+            var other = evidence.ModelEntity(relationship.Other(role).EntityId).Name;
+            return new Finding
+            {
+                Id = IdFor(relationship.Id),
+                Code = Code,
+                Tag = Tag.Differs,
+                Headline = $"The line ends at {wrong}; it belongs to {wanted}.",
+                There = $"A line: {evidence.NamedAsDrawn(drawn)}.",
+                Wanted = $"A line: {evidence.Named(relationship)}.",
+                Why = $"As drawn, nothing says which {Phrasing.InText(wanted)} goes with {Phrasing.One(other)}.",
+                Claims = [verdict.Fact.Id],
+                ModelElements = [relationship.Id],
+                AnswerElements = [match.WrongRoleId],
+            };
+        });
+}

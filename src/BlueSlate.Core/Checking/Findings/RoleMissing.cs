@@ -1,0 +1,43 @@
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Language;
+
+namespace BlueSlate.Core.Checking.Findings;
+
+internal sealed class RoleMissing : FindingKind
+{
+    public override string Code => "role-missing";
+
+    public override string Title => "Role missing on a recursive relationship";
+
+    public override string Help => "When an entity is related to itself, each end needs a role or a verb: otherwise nobody can tell which end is which.";
+
+    private static Sketch Fixers => new Sketch().Box("Fixer", ExampleDrawings.Fixer);
+
+    public override FindingExample Example => new(
+        Fixers.Line(
+            new LineEnd(Attachment.ToShape("b1"), [.. Ends.ZeroOrOne], Role: "mentor"),
+            new LineEnd(Attachment.ToShape("b1"), [.. Ends.ZeroOrMore], Role: "newcomer")).ToDrawing(),
+        Fixers.Line(
+            new LineEnd(Attachment.ToShape("b1"), [.. Ends.ZeroOrOne], Role: "mentor"),
+            new LineEnd(Attachment.ToShape("b1"), [.. Ends.ZeroOrMore])).ToDrawing());
+
+    public override IEnumerable<Finding> Find(Evidence evidence) =>
+        evidence.Comparison.Bad(Aspect.RoleName).Where(verdict => verdict.Kind == VerdictKind.Absent).Select(verdict =>
+        {
+            var relationship = evidence.ModelRelationship(verdict.Fact.ConceptId);
+            var entity = Phrasing.InText(evidence.ModelEntity(relationship.Roles[0].EntityId).Name);
+            return new Finding
+            {
+                Id = IdFor(verdict.Fact.ConceptId),
+                Code = Code,
+                Tag = Tag.Missing,
+                Headline = $"One end at {entity} does not say that it is the {verdict.Fact.Value}.",
+                There = "An end without a role.",
+                Wanted = $"The role {verdict.Fact.Value}.",
+                Why = $"Of two {Inflection.Plural(entity)} on this line, nobody could tell which is the {verdict.Fact.Value}.",
+                Claims = [verdict.Fact.Id],
+                ModelElements = [verdict.Fact.ConceptId],
+                AnswerElements = [verdict.AnswerId!],
+            };
+        });
+}

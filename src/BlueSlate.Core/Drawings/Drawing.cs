@@ -1,0 +1,103 @@
+using System.Collections.Immutable;
+
+namespace BlueSlate.Core.Drawings;
+
+/// <summary>
+/// What is on a slate, as drawn: an immutable value that carries no meaning. What it says is
+/// decided by a notation's reader. All ids are unique within the drawing.
+/// </summary>
+public sealed record Drawing(ImmutableArray<Sheet> Sheets)
+{
+    /// <summary>Which element was drawn from which phrase of the scenario.</summary>
+    public ImmutableArray<Tie> Ties { get; init; } = [];
+
+    /// <summary>A drawing with one sheet and nothing on it.</summary>
+    public static Drawing Empty { get; } = new([new Sheet("sheet1", "", [], [])]);
+
+    /// <summary>All shapes of all sheets, in the order of the document.</summary>
+    public IEnumerable<Shape> Shapes => Sheets.SelectMany(sheet => sheet.Shapes);
+
+    /// <summary>All lines of all sheets, in the order of the document.</summary>
+    public IEnumerable<Line> Lines => Sheets.SelectMany(sheet => sheet.Lines);
+
+    /// <summary>True when nothing at all is drawn.</summary>
+    public bool IsBlank => Sheets.All(sheet => sheet.Shapes.IsEmpty && sheet.Lines.IsEmpty);
+}
+
+/// <summary>
+/// Ties an element to a phrase: the number of the scenario's block, counted from 0, where in its plain text the phrase
+/// starts, and the phrase itself.
+/// </summary>
+public sealed record Tie(string Element, int Block, int Start, string Quote);
+
+/// <summary>One sheet of a drawing.</summary>
+public sealed record Sheet(string Id, string Name, ImmutableArray<Shape> Shapes, ImmutableArray<Line> Lines);
+
+/// <summary>
+/// A closed figure with a text and, for boxes, compartments of lines of text. <paramref name="Place"/> is null
+/// in a drawing that has not been laid out.
+/// </summary>
+public sealed record Shape(
+    string Id,
+    Form Form,
+    Outline Outline,
+    string Text,
+    ImmutableArray<ImmutableArray<TextLine>> Compartments,
+    Place? Place)
+{
+    /// <summary>The lines of text of all compartments, from top to bottom.</summary>
+    public IEnumerable<TextLine> TextLines => Compartments.SelectMany(lines => lines);
+}
+
+/// <summary>
+/// One line of text in a box: <paramref name="Mark"/> is what stands in the column before it,
+/// <paramref name="Ring"/> says whether a ring stands directly before the text.
+/// </summary>
+public sealed record TextLine(string Id, string Mark, bool Ring, string Text, Underline Underline);
+
+/// <summary>A line between two ends. <paramref name="Route"/> is empty in a drawing that has not been laid out.</summary>
+public sealed record Line(string Id, Stroke Stroke, string Text, LineEnd From, LineEnd To, ImmutableArray<Point> Route)
+{
+    /// <summary>The id of the first end, derived from the line's own.</summary>
+    public string FromId => Id + EndSuffix.From;
+
+    /// <summary>The id of the second end, derived from the line's own.</summary>
+    public string ToId => Id + EndSuffix.To;
+}
+
+/// <summary>What is added to a line's id to name one of its ends.</summary>
+public static class EndSuffix
+{
+    /// <summary>The first end.</summary>
+    public const string From = "/from";
+
+    /// <summary>The second end.</summary>
+    public const string To = "/to";
+}
+
+/// <summary>
+/// One end of a line. <paramref name="Marks"/> are the end's symbols from the box outward;
+/// <paramref name="Label"/> is the half of the line's text that stands at this end.
+/// </summary>
+public sealed record LineEnd(
+    Attachment On,
+    ImmutableArray<EndMark> Marks,
+    string Label = "",
+    string Role = "",
+    string Count = "");
+
+/// <summary>What an end is attached to: a shape, a line of text, another line, or nothing when the id is null.</summary>
+public sealed record Attachment(AttachmentKind Kind, string? Id)
+{
+    /// <summary>Attached to nothing.</summary>
+    public static Attachment Nothing { get; } = new(AttachmentKind.Nothing, null);
+
+    /// <summary>Attached to the shape with this id.</summary>
+    public static Attachment ToShape(string id) => new(AttachmentKind.Shape, id);
+}
+
+/// <summary>A position and size in quarter units; positions may be negative.</summary>
+public sealed record Place(int X, int Y, int Width, int Height);
+
+/// <summary>A point in quarter units.</summary>
+public readonly record struct Point(int X, int Y);

@@ -1,0 +1,214 @@
+using System.Buffers;
+using System.Collections.Immutable;
+using System.Security.Cryptography;
+using System.Text;
+using System.Text.Encodings.Web;
+using System.Text.Json;
+
+namespace BlueSlate.Core.Drawings;
+
+/// <summary>
+/// Writes drawings as canonical JSON: fixed property order, defaults left out, no blanks. Equal drawings give equal bytes.
+/// </summary>
+public static class DrawingWriter
+{
+    private static readonly JsonWriterOptions Options = new() { Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
+
+    /// <summary>The canonical document, in UTF-8.</summary>
+    public static byte[] Write(Drawing drawing)
+    {
+        var buffer = new ArrayBufferWriter<byte>(4096);
+        using var json = new Utf8JsonWriter(buffer, Options);
+        json.WriteStartObject();
+        json.WriteString("format", DrawingReader.Format);
+        json.WriteNumber("version", DrawingReader.Version);
+        json.WriteStartArray("sheets");
+        foreach (var sheet in drawing.Sheets)
+        {
+            WriteSheet(json, sheet);
+        }
+
+        json.WriteEndArray();
+        WriteTies(json, drawing.Ties);
+        json.WriteEndObject();
+        json.Flush();
+        return buffer.WrittenSpan.ToArray();
+    }
+
+    /// <summary>The canonical document as text.</summary>
+    public static string WriteText(Drawing drawing) => Encoding.UTF8.GetString(Write(drawing));
+
+    /// <summary>SHA-256 of the canonical document, in lower-case hexadecimal digits.</summary>
+    public static string Hash(Drawing drawing) => Convert.ToHexStringLower(SHA256.HashData(Write(drawing)));
+
+    private static void WriteTies(Utf8JsonWriter json, ImmutableArray<Tie> ties)
+    {
+        if (ties.IsEmpty)
+        {
+            return;
+        }
+
+        json.WriteStartArray("ties");
+        foreach (var tie in ties)
+        {
+            json.WriteStartObject();
+            json.WriteString("element", tie.Element);
+            json.WriteNumber("block", tie.Block);
+            json.WriteNumber("start", tie.Start);
+            json.WriteString("quote", tie.Quote);
+            json.WriteEndObject();
+        }
+
+        json.WriteEndArray();
+    }
+
+    private static void WriteSheet(Utf8JsonWriter json, Sheet sheet)
+    {
+        json.WriteStartObject();
+        json.WriteString("id", sheet.Id);
+        WriteText(json, "name", sheet.Name);
+        json.WriteStartArray("shapes");
+        foreach (var shape in sheet.Shapes)
+        {
+            WriteShape(json, shape);
+        }
+
+        json.WriteEndArray();
+        json.WriteStartArray("lines");
+        foreach (var line in sheet.Lines)
+        {
+            WriteLine(json, line);
+        }
+
+        json.WriteEndArray();
+        json.WriteEndObject();
+    }
+
+    private static void WriteShape(Utf8JsonWriter json, Shape shape)
+    {
+        json.WriteStartObject();
+        json.WriteString("id", shape.Id);
+        json.WriteString("form", Vocabulary.Forms.Of(shape.Form));
+        if (shape.Outline != Outline.Single)
+        {
+            json.WriteString("outline", Vocabulary.Outlines.Of(shape.Outline));
+        }
+
+        WriteText(json, "text", shape.Text);
+        if (!shape.Compartments.IsEmpty)
+        {
+            json.WriteStartArray("compartments");
+            foreach (var lines in shape.Compartments)
+            {
+                WriteCompartment(json, lines);
+            }
+
+            json.WriteEndArray();
+        }
+
+        if (shape.Place is { } place)
+        {
+            WriteNumbers(json, "place", place.X, place.Y, place.Width, place.Height);
+        }
+
+        json.WriteEndObject();
+    }
+
+    private static void WriteCompartment(Utf8JsonWriter json, ImmutableArray<TextLine> lines)
+    {
+        json.WriteStartArray();
+        foreach (var line in lines)
+        {
+            json.WriteStartObject();
+            json.WriteString("id", line.Id);
+            WriteText(json, "mark", line.Mark);
+            if (line.Ring)
+            {
+                json.WriteBoolean("ring", true);
+            }
+
+            WriteText(json, "text", line.Text);
+            if (line.Underline != Underline.None)
+            {
+                json.WriteString("underline", Vocabulary.Underlines.Of(line.Underline));
+            }
+
+            json.WriteEndObject();
+        }
+
+        json.WriteEndArray();
+    }
+
+    private static void WriteLine(Utf8JsonWriter json, Line line)
+    {
+        json.WriteStartObject();
+        json.WriteString("id", line.Id);
+        if (line.Stroke != Stroke.Solid)
+        {
+            json.WriteString("stroke", Vocabulary.Strokes.Of(line.Stroke));
+        }
+
+        WriteText(json, "text", line.Text);
+        WriteEnd(json, "from", line.From);
+        WriteEnd(json, "to", line.To);
+        if (!line.Route.IsEmpty)
+        {
+            json.WriteStartArray("route");
+            foreach (var point in line.Route)
+            {
+                json.WriteStartArray();
+                json.WriteNumberValue(point.X);
+                json.WriteNumberValue(point.Y);
+                json.WriteEndArray();
+            }
+
+            json.WriteEndArray();
+        }
+
+        json.WriteEndObject();
+    }
+
+    private static void WriteEnd(Utf8JsonWriter json, string name, LineEnd end)
+    {
+        json.WriteStartObject(name);
+        if (end.On.Kind != AttachmentKind.Nothing)
+        {
+            json.WriteString(end.On.Kind.ToString().ToLowerInvariant(), end.On.Id);
+        }
+
+        if (!end.Marks.IsEmpty)
+        {
+            json.WriteStartArray("marks");
+            foreach (var mark in end.Marks)
+            {
+                json.WriteStringValue(Vocabulary.EndMarks.Of(mark));
+            }
+
+            json.WriteEndArray();
+        }
+
+        WriteText(json, "label", end.Label);
+        WriteText(json, "role", end.Role);
+        WriteText(json, "count", end.Count);
+        json.WriteEndObject();
+    }
+
+    private static void WriteText(Utf8JsonWriter json, string name, string text)
+    {
+        if (text.Length > 0)
+        {
+            json.WriteString(name, text);
+        }
+    }
+
+    private static void WriteNumbers(Utf8JsonWriter json, string name, params ReadOnlySpan<int> numbers)
+    {
+        json.WriteStartArray(name);
+        foreach (var number in numbers)
+        {
+            json.WriteNumberValue(number);
+        }
+
+        json.WriteEndArray();
+    }
+}

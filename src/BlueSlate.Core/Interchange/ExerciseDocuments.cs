@@ -1,0 +1,168 @@
+using System.Collections.Immutable;
+using BlueSlate.Core.Checking;
+using BlueSlate.Core.Marking;
+using BlueSlate.Core.Notations.CrowsFoot;
+
+namespace BlueSlate.Core.Interchange;
+
+/// <summary>What is asked: the question document (docs/formats/question.md). The scenario is a document of its own.</summary>
+public sealed record QuestionDocument
+{
+    /// <summary>The exercise's title.</summary>
+    public required string Title { get; init; }
+
+    /// <summary>The part, of which this version has one.</summary>
+    public required PartDocument Part { get; init; }
+}
+
+/// <summary>One part of an exercise.</summary>
+public sealed record PartDocument
+{
+    /// <summary>The notation's name; <c>crows-foot</c> is the one of this version.</summary>
+    public string Notation { get; init; } = "crows-foot";
+
+    /// <summary>How formal the drawing is to be.</summary>
+    public Level Level { get; init; }
+
+    /// <summary>Solid is identifying, dashed is not.</summary>
+    public bool StrokeSaysIdentifying { get; init; } = true;
+
+    /// <summary>A single bar reads as exactly one.</summary>
+    public bool SingleBarIsExactlyOne { get; init; }
+
+    /// <summary>The marks in all.</summary>
+    public Rational Marks { get; init; } = 40;
+
+    /// <summary>The time allowed, in minutes, or null for no limit.</summary>
+    public int? Minutes { get; init; }
+
+    /// <summary>The aids that students have while they draw.</summary>
+    public AidsDocument Aids { get; init; } = new();
+
+    /// <summary>Whether students see the model answer once marks are released.</summary>
+    public bool ShowModelAnswer { get; init; } = true;
+
+    /// <summary>The options with which drawings of this part are read.</summary>
+    public CrowsFootOptions ToOptions() => new(Level, StrokeSaysIdentifying, SingleBarIsExactlyOne);
+}
+
+/// <summary>The aids of a part, each on its own.</summary>
+public sealed record AidsDocument
+{
+    /// <summary>The sentences say what the drawing says; otherwise they say what is drawn.</summary>
+    public bool Sentences { get; init; }
+
+    /// <summary>The symbols of an end are shown with their words.</summary>
+    public bool Words { get; init; }
+}
+
+/// <summary>What an answer is held against besides the model drawing (docs/formats/assessment.md).</summary>
+public sealed record AssessmentDocument
+{
+    /// <summary>What is accepted at single facts.</summary>
+    public ImmutableArray<ToleranceDocument> Tolerances { get; init; } = [];
+
+    /// <summary>The marking scheme; null until one has been derived.</summary>
+    public SchemeDocument? Scheme { get; init; }
+
+    /// <summary>The tolerances as values of the core.</summary>
+    public ImmutableArray<Tolerance> ToTolerances() =>
+        [.. Tolerances.Select(tolerance => new Tolerance(tolerance.Fact, tolerance.Accepted.IsDefault ? [] : tolerance.Accepted, tolerance.Optional, tolerance.NotAssessed))];
+}
+
+/// <summary>A tolerance at a fact.</summary>
+public sealed record ToleranceDocument
+{
+    /// <summary>The fact's id.</summary>
+    public required string Fact { get; init; }
+
+    /// <summary>Further accepted values.</summary>
+    public ImmutableArray<string> Accepted { get; init; } = [];
+
+    /// <summary>May be absent or present.</summary>
+    public bool Optional { get; init; }
+
+    /// <summary>Nothing is said of it and nothing marked.</summary>
+    public bool NotAssessed { get; init; }
+}
+
+/// <summary>A marking scheme.</summary>
+public sealed record SchemeDocument
+{
+    /// <summary>The lines.</summary>
+    public ImmutableArray<MarkLineDocument> Lines { get; init; } = [];
+
+    /// <summary>What each extra costs.</summary>
+    public Rational ExtraCost { get; init; }
+
+    /// <summary>What all extras together may cost.</summary>
+    public Rational ExtraCap { get; init; }
+
+    /// <summary>The step of rounding.</summary>
+    public Rational Step { get; init; } = Rational.Half;
+
+    /// <summary>The document of a scheme.</summary>
+    public static SchemeDocument Of(MarkingScheme scheme) => new()
+    {
+        Lines = [.. scheme.Lines.Select(line => new MarkLineDocument { Id = line.Id, Title = line.Title, Marks = line.Marks, Rule = line.Rule, Facts = line.FactIds })],
+        ExtraCost = scheme.ExtraCost,
+        ExtraCap = scheme.ExtraCap,
+        Step = scheme.Step,
+    };
+
+    /// <summary>The scheme of the core.</summary>
+    public MarkingScheme ToScheme() => new(
+        [.. Lines.Select(line => new MarkLine(line.Id, line.Title, line.Marks, line.Rule, line.Facts.IsDefault ? [] : line.Facts))],
+        ExtraCost,
+        ExtraCap,
+        Step);
+
+    /// <summary>What is wrong with the scheme, in sentences; empty when nothing is.</summary>
+    public IEnumerable<string> Problems()
+    {
+        if (Lines.IsDefaultOrEmpty)
+        {
+            yield return "The scheme has no lines.";
+            yield break;
+        }
+
+        if (Lines.Select(line => line.Id).Distinct(StringComparer.Ordinal).Count() < Lines.Length)
+        {
+            yield return "Two lines of the scheme have the same id.";
+        }
+
+        foreach (var line in Lines.Where(line => line.Marks < Rational.Zero || line.Marks > 1000))
+        {
+            yield return $"The line “{line.Title}” is worth {line.Marks}; 0 to 1000 are possible.";
+        }
+
+        if (ExtraCost < Rational.Zero || ExtraCap < Rational.Zero)
+        {
+            yield return "What extras cost, and their cap, are not below 0.";
+        }
+
+        if (Step <= Rational.Zero)
+        {
+            yield return "The step of rounding is above 0.";
+        }
+    }
+}
+
+/// <summary>A line of a marking scheme.</summary>
+public sealed record MarkLineDocument
+{
+    /// <summary>Unique within the scheme.</summary>
+    public required string Id { get; init; }
+
+    /// <summary>What earns the marks.</summary>
+    public required string Title { get; init; }
+
+    /// <summary>What it is worth.</summary>
+    public required Rational Marks { get; init; }
+
+    /// <summary>All or nothing, or by share.</summary>
+    public LineRule Rule { get; init; }
+
+    /// <summary>The facts that it is about.</summary>
+    public ImmutableArray<string> Facts { get; init; } = [];
+}

@@ -1,0 +1,51 @@
+using System.Text;
+using BlueSlate.Core.Checking;
+using BlueSlate.Core.Language;
+using BlueSlate.Core.Notations.CrowsFoot;
+
+namespace BlueSlate.Core.Interchange;
+
+/// <summary>Writes docs/findings.md from the catalogue: every kind with its help and its example.</summary>
+public static class FindingsGuide
+{
+    /// <summary>The page, in Markdown.</summary>
+    public static string Write()
+    {
+        var page = new StringBuilder();
+        page.AppendLine("# Findings");
+        page.AppendLine();
+        page.AppendLine("Written from the catalogue by `./blueslate findings`; a test holds the two together. Each kind has a stable code, what it is, and an example.");
+        page.AppendLine();
+        foreach (var kind in FindingKind.All)
+        {
+            Append(page, kind);
+        }
+
+        return page.ToString().Replace("\r\n", "\n", StringComparison.Ordinal);
+    }
+
+    private static void Append(StringBuilder page, FindingKind kind)
+    {
+        var example = kind.Example;
+        var options = new CrowsFootOptions(example.Logical ? Level.Logical : Level.Conceptual);
+        var assessor = new Assessor(example.Model, options, [], new([], default, default, Marking.Rational.Half));
+        var assessment = assessor.Assess(example.Answer, []);
+        var finding = assessment.Findings.First(finding => finding.Code == kind.Code);
+        page.AppendLine($"## `{kind.Code}`: {kind.Title}");
+        page.AppendLine();
+        page.AppendLine(kind.Help);
+        page.AppendLine();
+        page.AppendLine("| the model answer says | the answer says |");
+        page.AppendLine("|---|---|");
+        page.AppendLine($"| {Cell(assessor.Model)} | {Cell(assessment.Reading)} |");
+        page.AppendLine();
+        page.AppendLine($"> **{finding.Headline}** {finding.There} Wanted: {finding.Wanted} {finding.Why}");
+        page.AppendLine();
+    }
+
+    private static string Cell(Concepts.Reading reading)
+    {
+        var sentences = SentenceWriter.Write(reading);
+        return sentences.IsEmpty ? "*nothing*" : string.Join("<br>", sentences.Select(sentence => sentence.Text.Replace("|", "\\|", StringComparison.Ordinal)));
+    }
+}

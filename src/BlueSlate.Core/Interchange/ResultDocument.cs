@@ -1,0 +1,140 @@
+using System.Collections.Immutable;
+using BlueSlate.Core.Checking;
+using BlueSlate.Core.Language;
+using BlueSlate.Core.Marking;
+
+namespace BlueSlate.Core.Interchange;
+
+/// <summary>
+/// Everything that was found out about one answer, frozen as values (docs/formats/result.md): verdicts, notes, marks, sentences.
+/// </summary>
+public sealed record ResultDocument
+{
+    /// <summary>SHA-256 of the answer's canonical drawing.</summary>
+    public required string DrawingHash { get; init; }
+
+    /// <summary>The core's version.</summary>
+    public required string Core { get; init; }
+
+    /// <summary>The total, rounded.</summary>
+    public required Rational Total { get; init; }
+
+    /// <summary>The total before rounding.</summary>
+    public required Rational Exact { get; init; }
+
+    /// <summary>What could be earned.</summary>
+    public required Rational Maximum { get; init; }
+
+    /// <summary>The lines of the scheme with what they earned.</summary>
+    public required ImmutableArray<ResultLine> Lines { get; init; }
+
+    /// <summary>The notes of the margin.</summary>
+    public required ImmutableArray<ResultNote> Notes { get; init; }
+
+    /// <summary>The verdict on every fact.</summary>
+    public required ImmutableArray<ResultVerdict> Verdicts { get; init; }
+
+    /// <summary>What is drawn another way with the same meaning.</summary>
+    public required ImmutableArray<string> Restated { get; init; }
+
+    /// <summary>Which element of the answer stands for which of the model answer.</summary>
+    public required ImmutableSortedDictionary<string, string> Counterparts { get; init; }
+
+    /// <summary>The sentences of the answer.</summary>
+    public required ImmutableArray<ResultSentence> Sentences { get; init; }
+
+    /// <summary>The document of an assessment.</summary>
+    public static ResultDocument Of(Assessment assessment, string drawingHash) => new()
+    {
+        DrawingHash = drawingHash,
+        Core = Assessor.CoreVersion,
+        Total = assessment.Sheet.Total,
+        Exact = assessment.Sheet.Exact,
+        Maximum = assessment.Sheet.Maximum,
+        Lines = [.. assessment.Sheet.Lines.Select(line => new ResultLine(
+            line.Line.Id,
+            line.Line.Title,
+            line.Line.Marks,
+            line.Earned,
+            [.. assessment.Notes.Where(note => note.LineIds.Contains(line.Line.Id)).Select(note => note.Finding.Id)]))],
+        Notes = [.. assessment.Notes.Select(ResultNote.Of)],
+        Verdicts = [.. assessment.Comparison.Verdicts.Select(verdict => new ResultVerdict(verdict.Fact.Id, verdict.Kind, verdict.Fact.Title, verdict.Fact.Value, verdict.Drawn))],
+        Restated = [.. assessment.Comparison.Correspondence.Restated.Select(match => match.Said)],
+        Counterparts = CounterpartsOf(assessment.Comparison),
+        Sentences = [.. SentenceWriter.Write(assessment.Reading).Select(ResultSentence.Of)],
+    };
+
+    private static ImmutableSortedDictionary<string, string> CounterpartsOf(Comparison comparison)
+    {
+        var pairs = ImmutableSortedDictionary.CreateBuilder<string, string>(StringComparer.Ordinal);
+        foreach (var (id, match) in comparison.Correspondence.Entities)
+        {
+            pairs[id] = match.AnswerId;
+        }
+
+        foreach (var (id, match) in comparison.Correspondence.Attributes)
+        {
+            pairs[id] = match.AnswerId;
+        }
+
+        foreach (var (id, match) in comparison.Correspondence.Relationships)
+        {
+            pairs[id] = match.AnswerId;
+            pairs.AddRange(match.Roles);
+        }
+
+        return pairs.ToImmutable();
+    }
+}
+
+/// <summary>One line of the scheme and what it earned.</summary>
+public sealed record ResultLine(string Id, string Title, Rational Marks, Rational Earned, ImmutableArray<string> Notes);
+
+/// <summary>The verdict on one fact.</summary>
+public sealed record ResultVerdict(string Fact, VerdictKind Verdict, string Title, string Wanted, string Drawn);
+
+/// <summary>A statement about the answer, its pieces tied to elements.</summary>
+public sealed record ResultSentence(string Concept, ImmutableArray<SentencePiece> Pieces, ImmutableArray<string> Elements, string? StillOpen)
+{
+    /// <summary>The document of a sentence.</summary>
+    public static ResultSentence Of(Sentence sentence) => new(sentence.ConceptId, sentence.Pieces, sentence.Elements, sentence.StillOpen);
+}
+
+/// <summary>A note of the margin.</summary>
+public sealed record ResultNote(
+    string Id,
+    string Code,
+    Tag Tag,
+    string Headline,
+    string There,
+    string Wanted,
+    string Why,
+    Rational Loss,
+    bool Marked,
+    ImmutableArray<string> Facts,
+    ImmutableArray<string> Extras,
+    ImmutableArray<string> ModelElements,
+    ImmutableArray<string> AnswerElements,
+    ImmutableArray<string> CountedIn,
+    ImmutableArray<ResultConsequence> Consequences)
+{
+    internal static ResultNote Of(Note note) => new(
+        note.Finding.Id,
+        note.Finding.Code,
+        note.Finding.Tag,
+        note.Finding.Headline,
+        note.Finding.There,
+        note.Finding.Wanted,
+        note.Finding.Why,
+        note.Loss,
+        note.Marked,
+        [.. note.Finding.Claims.Concat(note.Consequences.SelectMany(finding => finding.Claims))],
+        note.Finding.Extras,
+        [.. note.Finding.ModelElements.Concat(note.Consequences.SelectMany(finding => finding.ModelElements)).Distinct(StringComparer.Ordinal)],
+        note.Finding.AnswerElements,
+        note.CountedIn,
+        [.. note.Consequences.Select(finding => new ResultConsequence(finding.Code, finding.Headline))]);
+}
+
+/// <summary>What only follows from a note.</summary>
+public sealed record ResultConsequence(string Code, string Headline);

@@ -1,0 +1,50 @@
+using System.Collections.Frozen;
+
+namespace BlueSlate.Core.Language;
+
+/// <summary>Common abbreviations in names of data, spelled out. A word that is none is given back as it is.</summary>
+internal static class Abbreviations
+{
+    private static readonly FrozenDictionary<string, string[]> Known = new Dictionary<string, string[]>
+    {
+        ["no"] = ["number"],
+        ["nr"] = ["number"],
+        ["num"] = ["number"],
+        ["#"] = ["number"],
+        ["nbr"] = ["number"],
+        ["qty"] = ["quantity"],
+        ["amt"] = ["amount"],
+        ["addr"] = ["address"],
+        ["dob"] = ["birth", "date"],
+        ["tel"] = ["phone"],
+        ["telephone"] = ["phone"],
+        ["mobile"] = ["phone"],
+        ["desc"] = ["description"],
+        ["descr"] = ["description"],
+        ["ident"] = ["id"],
+        ["identifier"] = ["id"],
+        ["reference"] = ["ref"],
+        ["cat"] = ["category"],
+        ["max"] = ["maximum"],
+        ["min"] = ["minimum"],
+        ["dept"] = ["department"],
+        ["org"] = ["organisation"],
+        ["pct"] = ["percent"],
+        ["lat"] = ["latitude"],
+        ["lon"] = ["longitude"],
+        ["lng"] = ["longitude"],
+        ["temp"] = ["temperature"],
+        ["yr"] = ["year"],
+        ["mins"] = ["minute"],
+        ["hrs"] = ["hour"],
+        ["fname"] = ["first", "name"],
+        ["lname"] = ["last", "name"],
+        ["pwd"] = ["password"],
+        ["img"] = ["image"],
+        ["loc"] = ["location"],
+        ["vis"] = ["visit"],
+        ["mail"] = ["email"],
+    }.ToFrozenDictionary(StringComparer.Ordinal);
+
+    public static string[] SpellOut(string word) => Known.TryGetValue(word, out var words) ? words : [word];
+}

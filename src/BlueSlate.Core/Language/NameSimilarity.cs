@@ -1,0 +1,132 @@
+using System.Collections.Frozen;
+using System.Numerics;
+
+namespace BlueSlate.Core.Language;
+
+/// <summary>How alike two names are, from 0 to 1, and why.</summary>
+public readonly record struct Similarity(double Value, string Reason)
+{
+    /// <summary>Nothing in common.</summary>
+    public static Similarity None { get; } = new(0, "nothing in common");
+}
+
+/// <summary>
+/// Compares names by their words: equal words, the owner's name as prefix, generic heads of keys, and slips of the pen
+/// (Damerau's distance, restricted, over words of four letters or more).
+/// </summary>
+public static class NameSimilarity
+{
+    private static readonly FrozenSet<string> KeyHeads = new[] { "number", "id", "code", "ref", "key" }.ToFrozenSet(StringComparer.Ordinal);
+
+    /// <summary>Compares two names of entities or relationships.</summary>
+    public static Similarity Of(Name a, Name b)
+    {
+        if (a.Words.IsEmpty || b.Words.IsEmpty)
+        {
+            return Similarity.None;
+        }
+
+        if (a.Key == b.Key)
+        {
+            return new Similarity(1, "the same name");
+        }
+
+        if (a.Compact == b.Compact)
+        {
+            return new Similarity(0.98, "the same name, written apart");
+        }
+
+        var shared = Shared(a, b);
+        var value = shared * 2 / (a.Words.Length + b.Words.Length);
+        var heads = WordSimilarity(a, a.Words.Length - 1, b, b.Words.Length - 1);
+        value = (value * 0.75) + (heads * 0.25);
+        return value < 0.3 ? Similarity.None : new Similarity(Math.Min(value, 0.97), heads >= 1 ? "the same main word" : "words in common");
+    }
+
+    /// <summary>Compares two attributes' names, each with the name of its owner.</summary>
+    public static Similarity OfAttributes(Name a, Name ownerOfA, Name b, Name ownerOfB) => OfBare(a, a.Without(ownerOfA), b, b.Without(ownerOfB));
+
+    /// <summary>Compares two attributes' names, each given with its owner's name in front and without.</summary>
+    internal static Similarity OfBare(Name a, Name bareA, Name b, Name bareB)
+    {
+        var plain = Of(a, b);
+        if (plain.Value >= 1 || (ReferenceEquals(a, bareA) && ReferenceEquals(b, bareB)))
+        {
+            return plain;
+        }
+
+        var bare = Of(bareA, bareB);
+        if (bare.Value > plain.Value)
+        {
+            return bare.Value >= 1 ? new Similarity(0.99, "the same name, with its owner's in front") : new Similarity(bare.Value * 0.99, bare.Reason);
+        }
+
+        return plain;
+    }
+
+    /// <summary>How well a foreign key's column is named after a parent's key: by the key's own name, the parent's, or both.</summary>
+    public static double OfKey(Name column, Name key, Name parent)
+    {
+        var plain = Of(column, key).Value;
+        var bare = Of(column.Without(parent), key.Without(parent)).Value * (Mentions(column, parent) ? 1 : 0.75);
+        return Math.Max(plain, bare);
+    }
+
+    /// <summary>Whether all words of one name stand in another, in their order.</summary>
+    public static bool Mentions(Name name, Name other) =>
+        !other.Words.IsEmpty && name.Words.AsSpan().IndexOf(other.Words.AsSpan()) >= 0;
+
+    /// <summary>Whether two names of keys, without their owners' names, differ only in their generic head: <c>visit no</c>, <c>visit id</c>.</summary>
+    public static bool AlikeAsKeys(Name first, Name second) =>
+        IsKeyHead(first) && IsKeyHead(second) && first.Words.AsSpan()[..^1].SequenceEqual(second.Words.AsSpan()[..^1]);
+
+    private static bool IsKeyHead(Name name) => !name.Words.IsEmpty && KeyHeads.Contains(name.Words[^1]);
+
+    private static double Shared(Name a, Name b)
+    {
+        var total = 0.0;
+        var taken = 0;
+        for (var i = 0; i < a.Words.Length; i++)
+        {
+            double best = 0;
+            var at = -1;
+            for (var j = 0; j < b.Words.Length && j < 31; j++)
+            {
+                if ((taken & (1 << j)) == 0 && WordSimilarity(a, i, b, j) is var value && value > best)
+                {
+                    (best, at) = (value, j);
+                }
+            }
+
+            if (at >= 0)
+            {
+                taken |= 1 << at;
+                total += best;
+            }
+        }
+
+        return total;
+    }
+
+    // Translator and translation are different things, not slips of the pen.
+    private static bool DifferInEnding(string a, string b) => a.AsSpan().CommonPrefixLength(b) >= Math.Min(a.Length, b.Length) - 3;
+
+    private static double WordSimilarity(Name first, int i, Name second, int j)
+    {
+        string a = first.Words[i], b = second.Words[j];
+        if (string.Equals(a, b, StringComparison.Ordinal))
+        {
+            return 1;
+        }
+
+        // Two slips change at most four letters of the sets that occur; most pairs of words are told apart by that alone.
+        if (a.Length < 4 || b.Length < 4 || Math.Abs(a.Length - b.Length) > 2 || BitOperations.PopCount(first.Letters[i] ^ second.Letters[j]) > 4)
+        {
+            return 0;
+        }
+
+        var distance = EditDistance.Of(a, b, 2);
+        var longest = Math.Max(a.Length, b.Length);
+        return distance == 1 ? 0.9 : distance == 2 && longest >= 8 && !DifferInEnding(a, b) ? 0.8 : 0;
+    }
+}

@@ -1,0 +1,15 @@
+using System.Collections.Immutable;
+
+namespace BlueSlate.Core.Marking;
+
+/// <summary>What a person decided on a finding.</summary>
+public enum Decision { Allow, AllowInPart, KeepLoss }
+
+/// <summary>
+/// A person's decision that overrides verdicts: at facts of the model answer, and at extras by the answer's concepts.
+/// </summary>
+/// <param name="Decision">Allow: the drawing stands, no loss. Allow in part: half. Keep the loss.</param>
+/// <param name="FactIds">The facts ruled on.</param>
+/// <param name="Extras">The extras ruled on.</param>
+/// <param name="Comment">Why, for the student to read; may be empty.</param>
+public sealed record Ruling(Decision Decision, ImmutableArray<string> FactIds, ImmutableArray<string> Extras, string Comment);

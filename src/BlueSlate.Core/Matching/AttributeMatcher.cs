@@ -1,0 +1,122 @@
+using BlueSlate.Core.Language;
+
+namespace BlueSlate.Core.Matching;
+
+/// <summary>
+/// Which attribute of one entity stands for which of another, best pairs first. One matcher serves one pair of sides and one
+/// thread: names that occur at several entities are compared once.
+/// </summary>
+internal sealed class AttributeMatcher
+{
+    /// <summary>Below this likeness two attributes of matched entities are different ones.</summary>
+    public const double Sureness = 0.6;
+
+    private readonly Distinct model;
+    private readonly Distinct answer;
+    private readonly double[] likeness;
+    private readonly List<(double Value, int Model, int Answer)> candidates = [];
+    private readonly List<(int Model, int Answer)> pairs = [];
+
+    public AttributeMatcher(Side model, Side answer)
+    {
+        this.model = new Distinct(model);
+        this.answer = new Distinct(answer);
+        likeness = new double[this.model.Examples.Count * this.answer.Examples.Count];
+        Array.Fill(likeness, double.NaN);
+    }
+
+    /// <summary>Pairs of indexes into two entities' attributes.</summary>
+    public (int Model, int Answer)[] Pairs(int modelEntity, int answerEntity)
+    {
+        Cost(modelEntity, answerEntity);
+        return [.. pairs];
+    }
+
+    /// <summary>The cost that the best pairing of two entities' attributes leaves.</summary>
+    public double Cost(int modelEntity, int answerEntity)
+    {
+        var (ours, theirs) = (model.Of[modelEntity], answer.Of[answerEntity]);
+        candidates.Clear();
+        pairs.Clear();
+        for (var i = 0; i < ours.Length; i++)
+        {
+            for (var j = 0; j < theirs.Length; j++)
+            {
+                var value = Likeness(ours[i], theirs[j]);
+                if (value >= Sureness)
+                {
+                    candidates.Add((value, i, j));
+                }
+            }
+        }
+
+        candidates.Sort(static (a, b) => a.Value != b.Value ? b.Value.CompareTo(a.Value) : a.Model != b.Model ? a.Model.CompareTo(b.Model) : a.Answer.CompareTo(b.Answer));
+        Span<bool> takenModel = stackalloc bool[ours.Length];
+        Span<bool> takenAnswer = stackalloc bool[theirs.Length];
+        var cost = 0.0;
+        foreach (var (value, i, j) in candidates)
+        {
+            if (takenModel[i] || takenAnswer[j])
+            {
+                continue;
+            }
+
+            takenModel[i] = takenAnswer[j] = true;
+            pairs.Add((i, j));
+            cost += (1 - value) * Costs.AttributeMissing;
+            cost += model.Examples[ours[i]].InKey == answer.Examples[theirs[j]].InKey ? 0 : Costs.KeyDiffers;
+        }
+
+        cost += (ours.Length - pairs.Count) * Costs.AttributeMissing;
+        cost += (theirs.Length - pairs.Count) * Costs.AttributeExtra;
+        return cost;
+    }
+
+    private double Likeness(int ours, int theirs)
+    {
+        ref var known = ref likeness[(ours * answer.Examples.Count) + theirs];
+        if (double.IsNaN(known))
+        {
+            known = Likeness(model.Examples[ours], answer.Examples[theirs]);
+        }
+
+        return known;
+    }
+
+    private static double Likeness(NamedAttribute a, NamedAttribute b)
+    {
+        var value = NameSimilarity.OfBare(a.Name, a.Bare, b.Name, b.Bare).Value;
+        if (value < 0.95 && a.InKey && b.InKey && NameSimilarity.AlikeAsKeys(a.Bare, b.Bare))
+        {
+            value = 0.95;
+        }
+
+        // Two columns that differ in being foreign keys are the same only by name.
+        var sameNature = a.Attribute.ForeignKey is null == b.Attribute.ForeignKey is null;
+        return sameNature ? value : value * 0.95;
+    }
+
+    /// <summary>The attributes of a side that differ in what their likeness depends on, and for each entity the indexes of its own.</summary>
+    private sealed class Distinct
+    {
+        public Distinct(Side side)
+        {
+            var indexes = new Dictionary<(string Name, int Bare, bool InKey, bool Foreign), int>();
+            Of = [.. side.Entities.Select(entity => Array.ConvertAll(entity.Attributes, attribute =>
+            {
+                var sort = (attribute.Name.Key, attribute.Bare.Words.Length, attribute.InKey, attribute.Attribute.ForeignKey is not null);
+                if (!indexes.TryGetValue(sort, out var index))
+                {
+                    indexes.Add(sort, index = Examples.Count);
+                    Examples.Add(attribute);
+                }
+
+                return index;
+            }))];
+        }
+
+        public List<NamedAttribute> Examples { get; } = [];
+
+        public int[][] Of { get; }
+    }
+}

@@ -1,0 +1,54 @@
+using System.Collections.Immutable;
+using BlueSlate.Core.Concepts;
+
+namespace BlueSlate.Core.Matching;
+
+/// <summary>
+/// Which element of an answer stands for which of the model answer. Keys are ids of the model answer, values of the answer.
+/// </summary>
+/// <param name="Entities">Matched entities with how sure each is.</param>
+/// <param name="Attributes">Matched attributes, those that stand at another owner among them.</param>
+/// <param name="Relationships">Matched binary relationships.</param>
+/// <param name="Restated">Elements that are drawn another way with the same meaning.</param>
+/// <param name="Misdirected">Relationships that are tied to the wrong entity.</param>
+/// <param name="Cost">The weighted sum of the differences that are left.</param>
+/// <param name="NodesExpanded">How many correspondences were tried.</param>
+public sealed record Correspondence(
+    ImmutableDictionary<string, EntityMatch> Entities,
+    ImmutableDictionary<string, AttributeMatch> Attributes,
+    ImmutableDictionary<string, RelationshipMatch> Relationships,
+    ImmutableArray<RestatedMatch> Restated,
+    ImmutableDictionary<string, MisdirectedMatch> Misdirected,
+    double Cost,
+    int NodesExpanded);
+
+/// <summary>An entity of the answer, how alike the names are, and why the two belong together.</summary>
+public sealed record EntityMatch(string AnswerId, double NameLikeness, string Reason);
+
+/// <summary>An attribute of the answer and the entity of the answer at which it stands.</summary>
+public sealed record AttributeMatch(string AnswerId, string AnswerOwnerId, bool Moved);
+
+/// <summary>A relationship of the answer, and for each role of the model answer's relationship the role that stands for it.</summary>
+public sealed record RelationshipMatch(string AnswerId, ImmutableDictionary<string, string> Roles);
+
+/// <summary>A relationship of the answer that stands for the model answer's but ends, at one role, at the wrong entity.</summary>
+public sealed record MisdirectedMatch(string AnswerId, string WrongRoleId, ImmutableDictionary<string, string> Roles);
+
+/// <summary>
+/// Elements of the model answer that the answer draws another way. <paramref name="Counts"/> gives, for roles of the model
+/// answer, what the answer's drawing says in their stead.
+/// </summary>
+/// <param name="Code">The restatement's stable code.</param>
+/// <param name="Said">One sentence for people.</param>
+/// <param name="Holding">Ids of the model answer's concepts that hold by it.</param>
+/// <param name="Counts">Role id of the model answer → what is drawn, and the element that says it.</param>
+/// <param name="Uses">Ids of the answer's concepts that it takes up.</param>
+public sealed record RestatedMatch(
+    string Code,
+    string Said,
+    ImmutableArray<string> Holding,
+    ImmutableDictionary<string, RestatedCount> Counts,
+    ImmutableArray<string> Uses);
+
+/// <summary>What the answer's drawing says in a role's stead, and where.</summary>
+public sealed record RestatedCount(Count CoOccurrence, string AnswerRoleId);

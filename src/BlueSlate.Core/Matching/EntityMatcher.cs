@@ -1,0 +1,252 @@
+using BlueSlate.Core.Language;
+
+namespace BlueSlate.Core.Matching;
+
+/// <summary>
+/// Finds the assignment of entities. Likeness of names, attributes and kinds is spread over the neighbourhood a few times
+/// (similarity flooding; Melnik, Garcia-Molina and Rahm 2002), an optimal assignment on it is the start, and moves and
+/// exchanges then lower the true cost until none helps or the budget of tried assignments is used up.
+/// </summary>
+internal sealed class EntityMatcher
+{
+    /// <summary>How many assignments may be tried. A constant of the core's version, so that results repeat.</summary>
+    public const int Budget = 200_000;
+
+    private const int None = -1;
+    private const int Rounds = 3;
+    private const double Spread = 0.35;
+
+    private readonly Side model;
+    private readonly Side answer;
+    private readonly double[,] names;
+    private readonly double[,] pairCost;
+    private readonly double[] missingCost;
+    private readonly double[] extraCost;
+    private readonly Dictionary<int, List<Link>> answerLinks = [];
+    private readonly List<(int A, int B, List<Link> Links)> modelPairs = [];
+    private readonly LinkComparer comparer = new();
+    private readonly Dictionary<(int Pair, int A, int B), double> linkCosts = [];
+
+    public EntityMatcher(Side model, Side answer, AttributeMatcher attributes)
+    {
+        this.model = model;
+        this.answer = answer;
+        names = new double[model.Count, answer.Count];
+        pairCost = new double[model.Count, answer.Count];
+        missingCost = [.. model.Entities.Select(entity => Costs.EntityMissing + (entity.Attributes.Length * Costs.AttributeMissing))];
+        extraCost = [.. answer.Entities.Select(entity => Costs.EntityExtra + (entity.Attributes.Length * Costs.AttributeExtra))];
+        for (var i = 0; i < model.Count; i++)
+        {
+            for (var j = 0; j < answer.Count; j++)
+            {
+                names[i, j] = NameSimilarity.Of(model.Entities[i].Name, answer.Entities[j].Name).Value;
+                pairCost[i, j] = ((1 - names[i, j]) * Costs.StrangeName)
+                    + attributes.Cost(i, j)
+                    + (model.Entities[i].Entity.Kind == answer.Entities[j].Entity.Kind ? 0 : Costs.KindDiffers);
+            }
+        }
+
+        foreach (var link in answer.Links)
+        {
+            var key = PairKey(link.From, link.To);
+            if (!answerLinks.TryGetValue(key, out var links))
+            {
+                answerLinks[key] = links = [];
+            }
+
+            links.Add(link);
+        }
+
+        foreach (var group in model.Links.GroupBy(link => (Math.Min(link.From, link.To), Math.Max(link.From, link.To))))
+        {
+            modelPairs.Add((group.Key.Item1, group.Key.Item2, [.. group]));
+        }
+    }
+
+    public int NodesExpanded { get; private set; }
+
+    public double NameLikeness(int i, int j) => names[i, j];
+
+    /// <summary>For each entity of the model answer the answer's, or −1; and the true cost.</summary>
+    public (int[] Map, double Cost) Solve()
+    {
+        var map = Seed();
+        var best = TrueCost(map);
+        while (NodesExpanded < Budget && Improve(map, ref best))
+        {
+        }
+
+        return (map, best);
+    }
+
+    private int[] Seed()
+    {
+        var likeness = Flood();
+        int m = model.Count, n = answer.Count;
+        var cost = new double[m, n + m];
+        for (var i = 0; i < m; i++)
+        {
+            for (var j = 0; j < n + m; j++)
+            {
+                cost[i, j] = j < n ? 1 - likeness[i, j] : 0.62;
+            }
+        }
+
+        return [.. Assignment.Solve(cost).Select(column => column < n ? column : None)];
+    }
+
+    private double[,] Flood()
+    {
+        int m = model.Count, n = answer.Count;
+        var own = new double[m, n];
+        for (var i = 0; i < m; i++)
+        {
+            for (var j = 0; j < n; j++)
+            {
+                var apart = missingCost[i] + extraCost[j];
+                var attributes = Math.Max(0, 1 - ((pairCost[i, j] - ((1 - names[i, j]) * Costs.StrangeName)) / apart));
+                own[i, j] = (names[i, j] * 0.7) + (attributes * 0.3);
+            }
+        }
+
+        var current = own;
+        for (var round = 0; round < Rounds; round++)
+        {
+            var next = new double[m, n];
+            for (var i = 0; i < m; i++)
+            {
+                for (var j = 0; j < n; j++)
+                {
+                    next[i, j] = (own[i, j] * (1 - Spread)) + (Around(current, i, j) * Spread);
+                }
+            }
+
+            current = next;
+        }
+
+        return current;
+    }
+
+    private double Around(double[,] likeness, int i, int j)
+    {
+        var total = 0.0;
+        foreach (var a in model.Neighbours[i])
+        {
+            var best = 0.0;
+            foreach (var b in answer.Neighbours[j])
+            {
+                best = Math.Max(best, likeness[a, b]);
+            }
+
+            total += best;
+        }
+
+        var degree = Math.Max(model.Neighbours[i].Count, answer.Neighbours[j].Count);
+        return degree == 0 ? likeness[i, j] : total / degree;
+    }
+
+    private bool Improve(int[] map, ref double best)
+    {
+        var taken = new int[answer.Count];
+        Array.Fill(taken, None);
+        for (var i = 0; i < map.Length; i++)
+        {
+            if (map[i] != None)
+            {
+                taken[map[i]] = i;
+            }
+        }
+
+        var improved = false;
+        for (var i = 0; i < map.Length; i++)
+        {
+            for (var j = None; j < answer.Count && NodesExpanded < Budget; j++)
+            {
+                if (j == map[i] || (j != None && !Plausible(i, j)))
+                {
+                    continue;
+                }
+
+                var (before, other) = (map[i], j == None ? None : taken[j]);
+                map[i] = j;
+                if (other != None)
+                {
+                    map[other] = before;
+                }
+
+                var cost = TrueCost(map);
+                if (cost < best - 1e-9)
+                {
+                    best = cost;
+                    improved = true;
+                    if (before != None)
+                    {
+                        taken[before] = other;
+                    }
+
+                    if (j != None)
+                    {
+                        taken[j] = i;
+                    }
+                }
+                else
+                {
+                    map[i] = before;
+                    if (other != None)
+                    {
+                        map[other] = j;
+                    }
+                }
+            }
+        }
+
+        return improved;
+    }
+
+    // A pair that even with all its relationships in place costs more than leaving both alone is never tried.
+    private bool Plausible(int i, int j) =>
+        pairCost[i, j] < missingCost[i] + extraCost[j] + ((Costs.RelationshipMissing + Costs.RelationshipExtra) * Math.Min(model.Neighbours[i].Count, answer.Neighbours[j].Count));
+
+    private double TrueCost(int[] map)
+    {
+        NodesExpanded++;
+        var cost = 0.0;
+        foreach (var extra in extraCost)
+        {
+            cost += extra;
+        }
+
+        for (var i = 0; i < map.Length; i++)
+        {
+            cost += map[i] == None ? missingCost[i] : pairCost[i, map[i]] - extraCost[map[i]];
+        }
+
+        cost += answer.Links.Length * Costs.RelationshipExtra;
+        for (var pair = 0; pair < modelPairs.Count; pair++)
+        {
+            cost += LinkCost(pair, map[modelPairs[pair].A], map[modelPairs[pair].B]);
+        }
+
+        return cost;
+    }
+
+    // What the relationships between one pair of entities cost depends only on the two that stand for them.
+    private double LinkCost(int pair, int a, int b)
+    {
+        var (modelA, _, links) = modelPairs[pair];
+        if (a == None || b == None || !answerLinks.TryGetValue(PairKey(a, b), out var found))
+        {
+            return links.Count * Costs.RelationshipMissing;
+        }
+
+        if (!linkCosts.TryGetValue((pair, a, b), out var cost))
+        {
+            cost = comparer.PairUp(links, found, link => link == modelA ? a : b).Cost - (found.Count * Costs.RelationshipExtra);
+            linkCosts.Add((pair, a, b), cost);
+        }
+
+        return cost;
+    }
+
+    private int PairKey(int a, int b) => (Math.Min(a, b) * answer.Count) + Math.Max(a, b);
+}

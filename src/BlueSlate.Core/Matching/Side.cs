@@ -1,0 +1,127 @@
+using BlueSlate.Core.Concepts;
+using BlueSlate.Core.Language;
+
+namespace BlueSlate.Core.Matching;
+
+/// <summary>
+/// One side of a matching, prepared for it: names split into words, entities in an order that depends only on what is
+/// said (never on ids, places or the order of drawing), relationships by the indexes of their entities.
+/// </summary>
+internal sealed class Side
+{
+    private readonly Dictionary<string, int> indexOfEntity;
+
+    public Side(ConceptModel model)
+    {
+        Model = model;
+        Entities = Canonical(model);
+        indexOfEntity = new Dictionary<string, int>(Entities.Length, StringComparer.Ordinal);
+        for (var i = 0; i < Entities.Length; i++)
+        {
+            indexOfEntity.Add(Entities[i].Entity.Id, i);
+        }
+
+        Links = [.. model.Relationships
+            .Where(relationship => relationship.Roles.Length == 2)
+            .Select(relationship => new Link(relationship, IndexOf(relationship.Roles[0].EntityId), IndexOf(relationship.Roles[1].EntityId)))
+            .OrderBy(link => Math.Min(link.From, link.To))
+            .ThenBy(link => Math.Max(link.From, link.To))
+            .ThenBy(link => link.Signature, StringComparer.Ordinal)];
+        Neighbours = new List<int>[Entities.Length];
+        for (var i = 0; i < Neighbours.Length; i++)
+        {
+            Neighbours[i] = [];
+        }
+
+        foreach (var link in Links)
+        {
+            Neighbours[link.From].Add(link.To);
+            if (link.To != link.From)
+            {
+                Neighbours[link.To].Add(link.From);
+            }
+        }
+    }
+
+    public ConceptModel Model { get; }
+
+    public NamedEntity[] Entities { get; }
+
+    public Link[] Links { get; }
+
+    public List<int>[] Neighbours { get; }
+
+    public int Count => Entities.Length;
+
+    public int IndexOf(string entityId) => indexOfEntity[entityId];
+
+    private static NamedEntity[] Canonical(ConceptModel model)
+    {
+        var named = model.Entities.Select(entity => new NamedEntity(entity)).ToDictionary(entity => entity.Entity.Id, StringComparer.Ordinal);
+        var around = model.Entities.ToDictionary(entity => entity.Id, _ => new List<string>(), StringComparer.Ordinal);
+        foreach (var relationship in model.Relationships)
+        {
+            foreach (var role in relationship.Roles)
+            {
+                around[role.EntityId].AddRange(relationship.Roles.Where(other => other.Id != role.Id)
+                    .Select(other => $"{named[other.EntityId].Name.Key}{role.CoOccurrence}{other.CoOccurrence}{role.Verb}{other.Verb}"));
+            }
+        }
+
+        return [.. named.Values
+            .OrderBy(entity => entity.Name.Key, StringComparer.Ordinal)
+            .ThenBy(entity => entity.Signature, StringComparer.Ordinal)
+            .ThenBy(entity => string.Join('|', around[entity.Entity.Id].Order(StringComparer.Ordinal)), StringComparer.Ordinal)];
+    }
+}
+
+/// <summary>An entity with its name and its attributes' names split into words.</summary>
+internal sealed class NamedEntity
+{
+    public NamedEntity(EntityType entity)
+    {
+        Entity = entity;
+        Name = Name.Of(entity.Name);
+        var keys = entity.Primary?.AttributeIds ?? [];
+        Attributes = [.. entity.Attributes.Select(attribute => NamedAttribute.Of(attribute, Name, keys.Contains(attribute.Id)))
+            .OrderBy(attribute => attribute.Name.Key, StringComparer.Ordinal)
+            .ThenBy(attribute => attribute.Attribute.Name, StringComparer.Ordinal)
+            .ThenBy(attribute => attribute.InKey)
+            .ThenBy(attribute => attribute.Attribute.ForeignKey is null)];
+        Signature = string.Join('|', Attributes.Select(attribute => attribute.Name.Key + (attribute.InKey ? "*" : "")));
+    }
+
+    public EntityType Entity { get; }
+
+    public Name Name { get; }
+
+    public NamedAttribute[] Attributes { get; }
+
+    public string Signature { get; }
+}
+
+/// <summary>An attribute with its name split into words, as written and without its owner's name in front.</summary>
+internal sealed record NamedAttribute(ConceptAttribute Attribute, Name Name, Name Bare, bool InKey)
+{
+    public static NamedAttribute Of(ConceptAttribute attribute, Name owner, bool inKey)
+    {
+        var name = Name.Of(attribute.Name);
+        return new NamedAttribute(attribute, name, name.Without(owner), inKey);
+    }
+}
+
+/// <summary>A binary relationship between the entities at two indexes.</summary>
+internal sealed class Link(RelationshipType relationship, int from, int to)
+{
+    public RelationshipType Relationship { get; } = relationship;
+
+    public int From { get; } = from;
+
+    public int To { get; } = to;
+
+    public Name[] Verbs { get; } = [.. new[] { relationship.Roles[0].Verb, relationship.Roles[1].Verb, relationship.Name, relationship.Roles[0].Role, relationship.Roles[1].Role }
+        .Select(VerbForm.Of).Where(name => !name.Words.IsEmpty)];
+
+    public string Signature { get; } = string.Join('|', relationship.Roles
+        .Select(role => $"{role.Verb}{role.Role}{role.CoOccurrence}").Append(relationship.Name).Order(StringComparer.Ordinal));
+}

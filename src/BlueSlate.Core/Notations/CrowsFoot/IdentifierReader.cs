@@ -1,0 +1,79 @@
+using System.Collections.Immutable;
+using BlueSlate.Core.Concepts;
+
+namespace BlueSlate.Core.Notations.CrowsFoot;
+
+/// <summary>Makes an entity type of a box once its relationships are known: identifiers, kind, foreign keys.</summary>
+internal static class IdentifierReader
+{
+    public static EntityType ToEntity(
+        Box box,
+        ImmutableArray<RelationshipType> relationships,
+        IReadOnlyDictionary<string, string> relationshipOfRow,
+        CrowsFootOptions options)
+    {
+        var owners = relationships
+            .Where(relationship => IsOwner(relationship, box.Id))
+            .Select(relationship => relationship.Id)
+            .ToImmutableArray();
+        var identifiers = ReadIdentifiers(box, owners, options);
+        var attributes = box.Rows.Select(row => new ConceptAttribute(
+            row.Id,
+            row.Name,
+            row.Multivalued,
+            row.Derived,
+            row.Optional,
+            row.Parts,
+            row.ForeignGroup is { } group ? new ForeignKey(group, relationshipOfRow.GetValueOrDefault(row.Id)) : null)).ToImmutableArray();
+        return new EntityType(box.Id, box.Name, KindOf(box, owners, options), attributes, identifiers);
+    }
+
+    // The dependent side of an identifying line, whose other end is exactly one.
+    private static bool IsOwner(RelationshipType relationship, string boxId) =>
+        relationship is { Identifying: true, Roles.Length: 2, IsRecursive: false, DependentRoleId: { } dependent }
+        && relationship.Roles.Any(role => role.Id == dependent && role.EntityId == boxId);
+
+    private static ImmutableArray<Identifier> ReadIdentifiers(Box box, ImmutableArray<string> owners, CrowsFootOptions options)
+    {
+        var identifiers = ImmutableArray.CreateBuilder<Identifier>();
+        var partial = box.Rows.Where(row => row.Partial).Select(row => row.Id).ToImmutableArray();
+        var primary = box.Rows.Where(row => row.Primary).Select(row => row.Id).ToImmutableArray();
+        if (partial.Length > 0)
+        {
+            identifiers.Add(new Identifier(IdentifierKind.Primary, 0, true, partial.AddRange(primary), owners));
+        }
+        else if (primary.Length > 0)
+        {
+            identifiers.Add(new Identifier(IdentifierKind.Primary, 0, false, primary, options.Level == Level.Logical ? [] : owners));
+        }
+        else if (owners.Length > 0 && options.Level == Level.Conceptual)
+        {
+            identifiers.Add(new Identifier(IdentifierKind.Primary, 0, true, [], owners));
+        }
+
+        foreach (var group in box.Rows.Where(row => row.Alternate is not null).GroupBy(row => row.Alternate!.Value).OrderBy(group => group.Key))
+        {
+            identifiers.Add(new Identifier(IdentifierKind.Alternate, group.Key, false, [.. group.Select(row => row.Id)], []));
+        }
+
+        return identifiers.ToImmutable();
+    }
+
+    private static EntityKind KindOf(Box box, ImmutableArray<string> owners, CrowsFootOptions options)
+    {
+        var foreignInKey = box.Rows.Count(row => row.Primary && row.ForeignGroup is not null);
+        if (!box.Rounded && box.Rows.Any(row => row.Partial))
+        {
+            return EntityKind.Weak;
+        }
+
+        if (box.Rounded || owners.Length > 1 || (options.Level == Level.Logical && foreignInKey > 1))
+        {
+            return EntityKind.Associative;
+        }
+
+        return box.DoubleOutline || (options.Level == Level.Logical && foreignInKey == 1) || (owners.Length == 1 && !box.Rows.Any(row => row.Primary))
+            ? EntityKind.Weak
+            : EntityKind.Strong;
+    }
+}

@@ -1,0 +1,41 @@
+using BlueSlate.Core.Matching;
+
+namespace BlueSlate.Core.Restatements;
+
+/// <summary>
+/// Another way to draw the same meaning. One class a restatement, found by its type: it looks at what a correspondence
+/// has left over on both sides and says what of it means the same.
+/// </summary>
+internal abstract class Restatement
+{
+    /// <summary>All restatements, in the order of their codes.</summary>
+    public static IReadOnlyList<Restatement> All { get; } = [.. typeof(Restatement).Assembly.GetTypes()
+        .Where(type => type.IsSubclassOf(typeof(Restatement)))
+        .Select(type => (Restatement)Activator.CreateInstance(type)!)
+        .OrderBy(restatement => restatement.Code, StringComparer.Ordinal)];
+
+    /// <summary>Stable code, lower case with hyphens.</summary>
+    public abstract string Code { get; }
+
+    /// <summary>What it recognises among the leftovers. It may not take up anything twice.</summary>
+    public abstract IEnumerable<RestatedMatch> Recognise(Leftovers leftovers);
+}
+
+/// <summary>What a correspondence has left over, and who stands for whom so far.</summary>
+internal sealed class Leftovers(Side model, Side answer, int[] map, HashSet<string> matchedModel, HashSet<string> matchedAnswer)
+{
+    public Side Model => model;
+
+    public Side Answer => answer;
+
+    /// <summary>The index of the answer's entity that stands for this one, or −1.</summary>
+    public int AnswerOf(int modelIndex) => map[modelIndex];
+
+    public IEnumerable<Link> ModelLinks => model.Links.Where(link => !matchedModel.Contains(link.Relationship.Id));
+
+    public IEnumerable<Link> AnswerLinks => answer.Links.Where(link => !matchedAnswer.Contains(link.Relationship.Id));
+
+    public IEnumerable<int> ModelEntities => Enumerable.Range(0, model.Count).Where(i => map[i] < 0);
+
+    public IEnumerable<int> AnswerEntities => Enumerable.Range(0, answer.Count).Except(map);
+}

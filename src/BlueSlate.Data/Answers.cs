@@ -1,0 +1,154 @@
+namespace BlueSlate.Data;
+
+/// <summary>One student's answer to one exercise. Nothing of it changes once it is handed in.</summary>
+public sealed class Answer
+{
+    public Guid Id { get; init; }
+
+    public Guid ExerciseId { get; init; }
+
+    public Guid AccountId { get; init; }
+
+    public Guid QuestionRevisionId { get; init; }
+
+    /// <summary>The random code by which markers know it.</summary>
+    public required string CandidateCode { get; init; }
+
+    public int Revision { get; set; }
+
+    /// <summary>The canonical drawing.</summary>
+    public required string Drawing { get; set; }
+
+    public required string DrawingHash { get; set; }
+
+    /// <summary>The client's id of the save that made this revision, so that a lost acknowledgement is no conflict.</summary>
+    public Guid? SaveId { get; set; }
+
+    public DateTimeOffset StartedAt { get; init; }
+
+    /// <summary>When the time allowed ends, or null.</summary>
+    public DateTimeOffset? EndsAt { get; init; }
+
+    public DateTimeOffset SavedAt { get; set; }
+
+    public DateTimeOffset? HandedInAt { get; set; }
+
+    public bool Late { get; set; }
+
+    public string? Receipt { get; set; }
+
+    /// <summary>When a marker had gone through it.</summary>
+    public DateTimeOffset? GoneThroughAt { get; set; }
+
+    public Exercise? Exercise { get; init; }
+
+    public QuestionRevision? Question { get; init; }
+
+    public List<CheckResult> Results { get; } = [];
+
+    public List<FindingRuling> Rulings { get; } = [];
+
+    public ReleasedSheet? Released { get; init; }
+}
+
+/// <summary>Why an earlier state of a drawing is kept.</summary>
+public enum CheckpointReason { Opened, Periodic, HandedIn, LostConflict, TooLate }
+
+/// <summary>An earlier state of a drawing, or one that lost a conflict or came too late.</summary>
+public sealed class Checkpoint
+{
+    public Guid Id { get; init; }
+
+    public Guid AnswerId { get; init; }
+
+    public int Revision { get; init; }
+
+    public CheckpointReason Reason { get; init; }
+
+    public required string Drawing { get; init; }
+
+    public DateTimeOffset At { get; init; }
+}
+
+/// <summary>Asks for a check; written by the transaction that hands in.</summary>
+public sealed class CheckRequest
+{
+    public Guid Id { get; init; }
+
+    public Guid AnswerId { get; init; }
+
+    public Guid AssessmentRevisionId { get; init; }
+
+    public int Attempts { get; set; }
+
+    public DateTimeOffset RequestedAt { get; init; }
+
+    public DateTimeOffset? DoneAt { get; set; }
+
+    /// <summary>Set after two crashes: a person has to look.</summary>
+    public bool NeedsPerson { get; set; }
+
+    public Answer? Answer { get; init; }
+}
+
+/// <summary>What checking found; one for each answer, both revisions and the core's version.</summary>
+public sealed class CheckResult
+{
+    public Guid Id { get; init; }
+
+    public Guid AnswerId { get; init; }
+
+    public Guid QuestionRevisionId { get; init; }
+
+    public Guid AssessmentRevisionId { get; init; }
+
+    public required string CoreVersion { get; init; }
+
+    /// <summary>The total with all rulings, kept for lists.</summary>
+    public required string Total { get; set; }
+
+    public required string Maximum { get; set; }
+
+    /// <summary>True when a match rests on place rather than on names, so that a person has to look.</summary>
+    public bool Doubtful { get; set; }
+
+    public DateTimeOffset At { get; init; }
+}
+
+/// <summary>A marker's decision on one finding of one answer.</summary>
+public sealed class FindingRuling
+{
+    public Guid AnswerId { get; init; }
+
+    public required string FindingId { get; init; }
+
+    public required string[] FactIds { get; set; }
+
+    public required string[] Extras { get; set; }
+
+    public required string Decision { get; set; }
+
+    public required string Comment { get; set; }
+
+    public Guid ById { get; set; }
+
+    public DateTimeOffset At { get; set; }
+}
+
+/// <summary>A mark sheet as released: everything by value, never changed.</summary>
+public sealed class ReleasedSheet
+{
+    public Guid AnswerId { get; init; }
+
+    public required string Frozen { get; init; }
+
+    public DateTimeOffset ReleasedAt { get; init; }
+}
+
+/// <summary>A named value of the installation, such as the mark that seeding wrote.</summary>
+public sealed class Setting
+{
+    public required string Key { get; init; }
+
+    public required string Value { get; set; }
+}

@@ -1,0 +1,100 @@
+using Microsoft.AspNetCore.DataProtection.EntityFrameworkCore;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore;
+
+namespace BlueSlate.Data;
+
+/// <summary>The database. Documents are canonical text; what is searched or joined on is a column.</summary>
+public sealed class BlueSlateContext(DbContextOptions<BlueSlateContext> options)
+    : IdentityDbContext<Account, IdentityRole<Guid>, Guid>(options), IDataProtectionKeyContext
+{
+    public DbSet<Cohort> Cohorts => Set<Cohort>();
+
+    public DbSet<Membership> Memberships => Set<Membership>();
+
+    public DbSet<Exercise> Exercises => Set<Exercise>();
+
+    public DbSet<ExerciseDocument> ExerciseDocuments => Set<ExerciseDocument>();
+
+    public DbSet<QuestionRevision> QuestionRevisions => Set<QuestionRevision>();
+
+    public DbSet<AssessmentRevision> AssessmentRevisions => Set<AssessmentRevision>();
+
+    public DbSet<Answer> Answers => Set<Answer>();
+
+    public DbSet<Checkpoint> Checkpoints => Set<Checkpoint>();
+
+    public DbSet<CheckRequest> CheckRequests => Set<CheckRequest>();
+
+    public DbSet<CheckResult> CheckResults => Set<CheckResult>();
+
+    public DbSet<FindingRuling> Rulings => Set<FindingRuling>();
+
+    public DbSet<ReleasedSheet> ReleasedSheets => Set<ReleasedSheet>();
+
+    public DbSet<Setting> Settings => Set<Setting>();
+
+    public DbSet<DataProtectionKey> DataProtectionKeys => Set<DataProtectionKey>();
+
+    protected override void OnModelCreating(ModelBuilder builder)
+    {
+        base.OnModelCreating(builder);
+        builder.Entity<Membership>(membership =>
+        {
+            membership.HasKey(row => new { row.CohortId, row.AccountId });
+            membership.HasIndex(row => row.AccountId);
+            membership.HasOne(row => row.Cohort).WithMany(cohort => cohort.Members).HasForeignKey(row => row.CohortId);
+            membership.HasOne(row => row.Account).WithMany().HasForeignKey(row => row.AccountId);
+        });
+        builder.Entity<Exercise>(exercise =>
+        {
+            exercise.HasOne(row => row.Cohort).WithMany().HasForeignKey(row => row.CohortId);
+            exercise.HasMany(row => row.Documents).WithOne().HasForeignKey(document => document.ExerciseId);
+            exercise.HasMany(row => row.Questions).WithOne().HasForeignKey(revision => revision.ExerciseId);
+            exercise.HasMany(row => row.Assessments).WithOne().HasForeignKey(revision => revision.ExerciseId);
+        });
+        builder.Entity<ExerciseDocument>().HasKey(document => new { document.ExerciseId, document.Kind });
+        builder.Entity<QuestionRevision>().HasIndex(revision => new { revision.ExerciseId, revision.Number }).IsUnique();
+        builder.Entity<AssessmentRevision>().HasIndex(revision => new { revision.ExerciseId, revision.Number }).IsUnique();
+        ConfigureAnswers(builder);
+        builder.Entity<Setting>().HasKey(setting => setting.Key);
+    }
+
+    private static void ConfigureAnswers(ModelBuilder builder)
+    {
+        builder.Entity<Answer>(answer =>
+        {
+            answer.HasIndex(row => new { row.ExerciseId, row.AccountId }).IsUnique();
+            answer.HasIndex(row => new { row.ExerciseId, row.CandidateCode }).IsUnique();
+            answer.HasOne(row => row.Exercise).WithMany(exercise => exercise.Answers).HasForeignKey(row => row.ExerciseId);
+            answer.HasOne(row => row.Question).WithMany().HasForeignKey(row => row.QuestionRevisionId);
+            answer.HasOne<Account>().WithMany().HasForeignKey(row => row.AccountId);
+            answer.HasMany(row => row.Results).WithOne().HasForeignKey(result => result.AnswerId);
+            answer.HasMany(row => row.Rulings).WithOne().HasForeignKey(ruling => ruling.AnswerId);
+            answer.HasOne(row => row.Released).WithOne().HasForeignKey<ReleasedSheet>(sheet => sheet.AnswerId);
+        });
+        builder.Entity<Checkpoint>(checkpoint =>
+        {
+            checkpoint.HasOne<Answer>().WithMany().HasForeignKey(row => row.AnswerId);
+            checkpoint.HasIndex(row => new { row.AnswerId, row.At });
+        });
+        builder.Entity<CheckRequest>(request =>
+        {
+            request.HasOne(row => row.Answer).WithMany().HasForeignKey(row => row.AnswerId);
+            request.HasIndex(row => new { row.AnswerId, row.AssessmentRevisionId }).IsUnique();
+            request.HasIndex(row => row.DoneAt);
+        });
+        builder.Entity<CheckResult>()
+            .HasIndex(result => new { result.AnswerId, result.QuestionRevisionId, result.AssessmentRevisionId, result.CoreVersion }).IsUnique();
+        builder.Entity<FindingRuling>().HasKey(ruling => new { ruling.AnswerId, ruling.FindingId });
+        builder.Entity<ReleasedSheet>().HasKey(sheet => sheet.AnswerId);
+    }
+
+    protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder)
+    {
+        configurationBuilder.Properties<DocumentKind>().HaveConversion<string>();
+        configurationBuilder.Properties<CohortRole>().HaveConversion<string>();
+        configurationBuilder.Properties<CheckpointReason>().HaveConversion<string>();
+    }
+}

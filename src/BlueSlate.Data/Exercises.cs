@@ -1,0 +1,78 @@
+namespace BlueSlate.Data;
+
+/// <summary>An exercise of a cohort. What is in it stands in its documents while it is written, and in revisions once published.</summary>
+public sealed class Exercise
+{
+    public Guid Id { get; init; }
+
+    public Guid CohortId { get; set; }
+
+    public required string Title { get; set; }
+
+    public DateTimeOffset CreatedAt { get; init; }
+
+    public DateTimeOffset? PublishedAt { get; set; }
+
+    public DateTimeOffset? DueAt { get; set; }
+
+    public DateTimeOffset? ReleasedAt { get; set; }
+
+    public Cohort? Cohort { get; init; }
+
+    public List<ExerciseDocument> Documents { get; } = [];
+
+    public List<QuestionRevision> Questions { get; } = [];
+
+    public List<AssessmentRevision> Assessments { get; } = [];
+
+    public List<Answer> Answers { get; } = [];
+}
+
+/// <summary>The documents of an exercise, each saved on its own so that two instructors rarely collide.</summary>
+public enum DocumentKind { Scenario, Part, Model, Assessment }
+
+/// <summary>One document of an exercise as it is being written.</summary>
+public sealed class ExerciseDocument
+{
+    public Guid ExerciseId { get; init; }
+
+    public DocumentKind Kind { get; init; }
+
+    public int Revision { get; set; }
+
+    public required string Text { get; set; }
+
+    public DateTimeOffset SavedAt { get; set; }
+}
+
+/// <summary>What is asked, as published; answers point at the revision for which they were drawn.</summary>
+public sealed class QuestionRevision
+{
+    public Guid Id { get; init; }
+
+    public Guid ExerciseId { get; init; }
+
+    public int Number { get; init; }
+
+    public required string Scenario { get; init; }
+
+    public required string Part { get; init; }
+
+    public DateTimeOffset PublishedAt { get; init; }
+}
+
+/// <summary>What answers are held against: model drawing, tolerances and scheme.</summary>
+public sealed class AssessmentRevision
+{
+    public Guid Id { get; init; }
+
+    public Guid ExerciseId { get; init; }
+
+    public int Number { get; init; }
+
+    public required string Model { get; init; }
+
+    public required string Assessment { get; init; }
+
+    public DateTimeOffset CreatedAt { get; init; }
+}

@@ -1,0 +1,37 @@
+using BlueSlate.Data;
+using Hangfire;
+using Microsoft.EntityFrameworkCore;
+
+namespace BlueSlate.Server.Features.Checking;
+
+/// <summary>
+/// Checks one answer in the background. Each attempt is counted before it begins, so that an answer whose check takes the
+/// process down twice is left for a person and holds nobody else up.
+/// </summary>
+public sealed class CheckJob(BlueSlateContext database, AnswerAssessment assessment, TimeProvider clock, ILogger<CheckJob> log)
+{
+    /// <summary>How many attempts are made.</summary>
+    public const int Attempts = 2;
+
+    /// <summary>Does what is asked for an answer; nothing when it has been done.</summary>
+    [AutomaticRetry(Attempts = 0)]
+    public async Task RunAsync(Guid answerId, CancellationToken cancellation)
+    {
+        var open = database.CheckRequests.Where(request => request.AnswerId == answerId && request.DoneAt == null && !request.NeedsPerson);
+        if (!await open.AnyAsync(cancellation))
+        {
+            return;
+        }
+
+        await open.Where(request => request.Attempts >= Attempts).ExecuteUpdateAsync(set => set.SetProperty(request => request.NeedsPerson, true), cancellation);
+        if (await open.ExecuteUpdateAsync(set => set.SetProperty(request => request.Attempts, request => request.Attempts + 1), cancellation) == 0)
+        {
+            log.LogWarning("The check of answer {AnswerId} failed {Attempts} times and needs a person", answerId, Attempts);
+            return;
+        }
+
+        var result = await assessment.RunAsync(answerId, cancellation);
+        await assessment.StoreAsync(result, clock.GetUtcNow(), cancellation);
+        await open.ExecuteUpdateAsync(set => set.SetProperty(request => request.DoneAt, clock.GetUtcNow()), cancellation);
+    }
+}

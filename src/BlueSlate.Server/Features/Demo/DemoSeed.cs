@@ -1,0 +1,189 @@
+using System.Security.Cryptography;
+using System.Text.Json;
+using BlueSlate.Core.Checking;
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Interchange;
+using BlueSlate.Core.Marking;
+using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Data;
+using BlueSlate.Drafting;
+using BlueSlate.Server.Features.Answers;
+using BlueSlate.Server.Features.Checking;
+using BlueSlate.Server.Features.Exercises;
+using BlueSlate.Server.Features.Marking;
+using BlueSlate.Server.Hosting;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.EntityFrameworkCore;
+
+namespace BlueSlate.Server.Features.Demo;
+
+/// <summary>The demo course as a file: people, and for each exercise who handed in which drawing.</summary>
+public sealed record DemoCourse(string Cohort, DemoMember[] People, DemoExercise[] Exercises);
+
+/// <summary>A made-up person.</summary>
+public sealed record DemoMember(string Name, string Role);
+
+/// <summary>An exercise of the demo: its folder, its state, and the answers.</summary>
+public sealed record DemoExercise(string Folder, string State, DemoAnswer[] Answers);
+
+/// <summary>A made-up answer: who drew it, the file, and whether it is handed in, late, or still being drawn.</summary>
+public sealed record DemoAnswer(string Who, string Drawing, string State);
+
+/// <summary>Fills an empty database with the demo course; refuses one that has accounts.</summary>
+public sealed class DemoSeed(BlueSlateContext database, string folder, TimeProvider clock)
+{
+    private readonly DateTimeOffset now = clock.GetUtcNow();
+    private readonly List<Exercise> released = [];
+
+    /// <summary>Seeds the database of this process's environment from a folder.</summary>
+    public static Task<int> RunAsync(string folder) => RunAsync(folder, ServerSettings.AppConnection(ServerSettings.FromEnvironment()));
+
+    /// <summary>Seeds a database; gives the process's exit code.</summary>
+    public static async Task<int> RunAsync(string folder, string connection)
+    {
+        await using var database = BlueSlateContextFactory.On(connection);
+        if (await database.Settings.AnyAsync(setting => setting.Key == DemoEndpoints.Mark))
+        {
+            Console.WriteLine("The demo course is in place.");
+            return 0;
+        }
+
+        if (await database.Users.AnyAsync())
+        {
+            await Console.Error.WriteLineAsync("This database has accounts; the demo course goes only into an empty one.");
+            return 1;
+        }
+
+        var seed = new DemoSeed(database, folder, TimeProvider.System);
+        await seed.FillAsync();
+        await seed.ReleaseAsync();
+        Console.WriteLine("The demo course was put into the empty database.");
+        return 0;
+    }
+
+    /// <summary>Writes the course in one transaction.</summary>
+    public async Task FillAsync()
+    {
+        var course = JsonSerializer.Deserialize<DemoCourse>(await File.ReadAllTextAsync(Path.Combine(folder, "course.json")), Formats.Json)!;
+        await using var transaction = await database.Database.BeginTransactionAsync();
+        var cohort = new Cohort { Id = Guid.CreateVersion7(), Name = course.Cohort };
+        database.Cohorts.Add(cohort);
+        var people = course.People.ToDictionary(person => person.Name, person => AddPerson(person, cohort), StringComparer.Ordinal);
+        var age = 0;
+        foreach (var exercise in course.Exercises)
+        {
+            await AddExerciseAsync(exercise, cohort, people, now.AddDays(-10).AddHours(age++));
+        }
+
+        database.Settings.Add(new Setting { Key = DemoEndpoints.Mark, Value = now.ToString("O") });
+        await database.SaveChangesAsync();
+        await transaction.CommitAsync();
+    }
+
+    /// <summary>Checks and releases the exercises whose marks are out in the demo.</summary>
+    public async Task ReleaseAsync()
+    {
+        var assessment = new AnswerAssessment(database, new AssessorStore());
+        foreach (var exercise in released)
+        {
+            var handedIn = await database.Answers.Where(answer => answer.ExerciseId == exercise.Id && answer.HandedInAt != null).Select(answer => answer.Id).ToListAsync();
+            foreach (var id in handedIn)
+            {
+                await assessment.StoreAsync(await assessment.RunAsync(id, CancellationToken.None), now, CancellationToken.None);
+            }
+
+            await database.CheckRequests.Where(request => handedIn.Contains(request.AnswerId)).ExecuteUpdateAsync(set => set.SetProperty(request => request.DoneAt, now));
+            await database.Answers.Where(answer => handedIn.Contains(answer.Id)).ExecuteUpdateAsync(set => set.SetProperty(answer => answer.GoneThroughAt, now));
+            await new Releasing(database, new Desk(database), assessment, clock).ReleaseAsync(exercise, CancellationToken.None);
+        }
+    }
+
+    private Account AddPerson(DemoMember person, Cohort cohort)
+    {
+        var address = string.Concat(person.Name.ToLowerInvariant().Where(c => char.IsAsciiLetterLower(c) || c == ' ')).Replace(' ', '.') + "@demo.invalid";
+        var account = new Account
+        {
+            Id = Guid.CreateVersion7(),
+            DisplayName = person.Name,
+            UserName = address,
+            NormalizedUserName = address.ToUpperInvariant(),
+            Email = address,
+            NormalizedEmail = address.ToUpperInvariant(),
+            SecurityStamp = Convert.ToHexString(RandomNumberGenerator.GetBytes(16)),
+        };
+
+        // A password of its own for each database; the demo signs in without one.
+        account.PasswordHash = new PasswordHasher<Account>().HashPassword(account, Convert.ToHexString(RandomNumberGenerator.GetBytes(16)));
+        database.Users.Add(account);
+        database.Memberships.Add(new Membership { CohortId = cohort.Id, AccountId = account.Id, Role = Enum.Parse<CohortRole>(person.Role, ignoreCase: true) });
+        return account;
+    }
+
+    private async Task AddExerciseAsync(DemoExercise demo, Cohort cohort, Dictionary<string, Account> people, DateTimeOffset made)
+    {
+        var path = Path.Combine(folder, demo.Folder);
+        var question = JsonSerializer.Deserialize<QuestionDocument>(await File.ReadAllTextAsync(Path.Combine(path, "question.json")), Formats.Json)!;
+        var assessment = JsonSerializer.Deserialize<AssessmentDocument>(await File.ReadAllTextAsync(Path.Combine(path, "assessment.json")), Formats.Json)!;
+        var scenario = await File.ReadAllTextAsync(Path.Combine(path, "scenario.md"));
+        var model = await DrawingAsync(Path.Combine(path, "model.json"));
+        var options = question.Part.ToOptions();
+        assessment = assessment with
+        {
+            Scheme = assessment.Scheme ?? SchemeDocument.Of(SchemeDeriver.Derive(FactList.Of(CrowsFootReader.Read(model, options), options), question.Part.Marks)),
+        };
+        var exercise = NewExercise.Make(question.Title, cohort.Id, made, scenario, question.Part, model, demo.State == "draft" ? assessment with { Scheme = null } : assessment);
+        database.Exercises.Add(exercise);
+        if (demo.State == "released")
+        {
+            released.Add(exercise);
+        }
+
+        if (demo.State == "draft")
+        {
+            return;
+        }
+
+        exercise.PublishedAt = made.AddHours(2);
+        exercise.DueAt = new DateTimeOffset(now.Date.AddDays(demo.State == "open" ? 5 : -1).AddHours(17), TimeSpan.Zero);
+        var published = new QuestionRevision { Id = Guid.CreateVersion7(), ExerciseId = exercise.Id, Number = 1, Scenario = scenario, Part = ExerciseJson.Write(question.Part), PublishedAt = exercise.PublishedAt.Value };
+        var held = new AssessmentRevision { Id = Guid.CreateVersion7(), ExerciseId = exercise.Id, Number = 1, Model = DrawingWriter.WriteText(model), Assessment = ExerciseJson.Write(assessment), CreatedAt = exercise.PublishedAt.Value };
+        database.QuestionRevisions.Add(published);
+        database.AssessmentRevisions.Add(held);
+        var codes = new HashSet<string>(StringComparer.Ordinal);
+        foreach (var (answer, i) in demo.Answers.Select((answer, i) => (answer, i)))
+        {
+            await AddAnswerAsync(answer, path, exercise, published, held, people[answer.Who], exercise.PublishedAt.Value.AddHours(3 + i), codes, question.Part.Minutes);
+        }
+    }
+
+    private async Task AddAnswerAsync(
+        DemoAnswer demo, string path, Exercise exercise, QuestionRevision question, AssessmentRevision assessment, Account account, DateTimeOffset started, HashSet<string> codes, int? minutes)
+    {
+        var drawing = await DrawingAsync(Path.Combine(path, "answers", demo.Drawing));
+        var drawingStill = demo.State == "drawing";
+        var endsAt = minutes is { } limit ? (drawingStill ? now : started).AddMinutes(limit) : (DateTimeOffset?)null;
+        Answer answer;
+        do
+        {
+            answer = NewAnswer.Make(exercise.Id, account.Id, question.Id, drawing, drawingStill ? now : started, endsAt);
+        }
+        while (!codes.Add(answer.CandidateCode));
+
+        database.Answers.Add(answer);
+        if (drawingStill)
+        {
+            return;
+        }
+
+        answer.HandedInAt = started.AddMinutes(demo.State == "late" ? (minutes ?? 30) + 6 : 24);
+        answer.Late = demo.State == "late";
+        answer.Receipt = $"{NewAnswer.Code(4)}-{NewAnswer.Code(4)}";
+        database.CheckRequests.Add(new CheckRequest { Id = Guid.CreateVersion7(), AnswerId = answer.Id, AssessmentRevisionId = assessment.Id, RequestedAt = answer.HandedInAt.Value });
+    }
+
+    private static async Task<Drawing> DrawingAsync(string path)
+    {
+        var outcome = DrawingReader.Read(await File.ReadAllBytesAsync(path));
+        return outcome.Drawing is { } drawing ? Placer.Place(drawing) : throw new InvalidDataException($"{path}: {outcome.Problems[0].Path}: {outcome.Problems[0].Message}");
+    }
+}

@@ -1,0 +1,199 @@
+using System.Text.Json;
+using BlueSlate.Core.Checking;
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Interchange;
+using BlueSlate.Core.Language;
+using BlueSlate.Core.Marking;
+using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Data;
+using BlueSlate.Server.Hosting;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace BlueSlate.Server.Features.Exercises;
+
+/// <summary>Writing exercises: scenario, part, model answer, tolerances, scheme.</summary>
+public static class ExerciseEndpoints
+{
+    private const int LongestTitle = 120;
+
+    /// <summary>Maps the endpoints.</summary>
+    public static void MapExercises(this IEndpointRouteBuilder routes)
+    {
+        var group = routes.MapGroup("/api/exercises").WithTags("Exercises");
+        group.MapGet("", List).ForStaff();
+        group.MapPost("", Create).ForInstructors().Produces<CreatedReply>();
+        group.MapGet("/cohorts", Cohorts).ForInstructors();
+        group.MapGet("/{id:guid}", Get).ForStaff();
+        group.MapPut("/{id:guid}/scenario", SaveScenario).ForInstructors().Produces<SavedReply>();
+        group.MapPut("/{id:guid}/part", SavePart).ForInstructors().Produces<SavedReply>();
+        group.MapPut("/{id:guid}/model", SaveModel).ForInstructors().Produces<SavedReply>();
+        group.MapPut("/{id:guid}/assessment", SaveAssessment).ForInstructors().Produces<SavedReply>();
+        group.MapPost("/{id:guid}/scheme", DeriveScheme).ForInstructors();
+        group.MapPost("/{id:guid}/reading", Read).ForStaff();
+        group.MapPost("/{id:guid}/publish", Publishing.Publish).ForInstructors().Produces(StatusCodes.Status204NoContent);
+    }
+
+    private static async Task<ExerciseSummary[]> List(Access access, CancellationToken cancellation) =>
+        await Summaries(access.StaffExercises()).ToArrayAsync(cancellation);
+
+    /// <summary>Summaries of exercises, newest first.</summary>
+    internal static IQueryable<ExerciseSummary> Summaries(IQueryable<Exercise> exercises) => exercises
+        .OrderByDescending(exercise => exercise.CreatedAt)
+        .Select(exercise => new ExerciseSummary(
+            exercise.Id,
+            exercise.Title,
+            exercise.Cohort!.Name,
+            exercise.PublishedAt,
+            exercise.DueAt,
+            exercise.ReleasedAt,
+            exercise.Cohort.Members.Count(member => member.Role == CohortRole.Student),
+            exercise.Answers.Count,
+            exercise.Answers.Count(answer => answer.HandedInAt != null),
+            exercise.Answers.Count(answer => answer.HandedInAt != null && answer.GoneThroughAt != null)));
+
+    private static async Task<CohortReply[]> Cohorts(Access access, BlueSlateContext database, CancellationToken cancellation)
+    {
+        var id = access.AccountId;
+        return await database.Cohorts
+            .Where(cohort => cohort.Members.Any(member => member.AccountId == id && member.Role == CohortRole.Instructor))
+            .OrderBy(cohort => cohort.Name)
+            .Select(cohort => new CohortReply(cohort.Id, cohort.Name, cohort.Members.Count(member => member.Role == CohortRole.Student)))
+            .ToArrayAsync(cancellation);
+    }
+
+    private static async Task<IResult> Create(NewExerciseRequest request, Access access, BlueSlateContext database, TimeProvider clock, CancellationToken cancellation)
+    {
+        var title = request.Title.Trim();
+        if (title.Length is 0 or > LongestTitle)
+        {
+            return Problems.Unreadable("title", $"An exercise has a title of at most {LongestTitle} characters.", "title");
+        }
+
+        var account = access.AccountId;
+        var mayTeach = await database.Memberships.AnyAsync(member => member.CohortId == request.CohortId && member.AccountId == account && member.Role == CohortRole.Instructor, cancellation);
+        if (!mayTeach)
+        {
+            return Problems.NotFound("no-such-cohort", "There is no such cohort among yours.");
+        }
+
+        var exercise = NewExercise.Make(title, request.CohortId, clock.GetUtcNow());
+        database.Exercises.Add(exercise);
+        await database.SaveChangesAsync(cancellation);
+        return TypedResults.Ok(new CreatedReply(exercise.Id));
+    }
+
+    private static async Task<Results<Ok<ExerciseReply>, ProblemHttpResult>> Get(Guid id, Access access, ScenarioRenderer renderer, CancellationToken cancellation)
+    {
+        var exercise = await access.StaffExercises().AsNoTracking().Include(row => row.Documents).Include(row => row.Cohort).FirstOrDefaultAsync(row => row.Id == id, cancellation);
+        if (exercise is null)
+        {
+            return NoSuchExercise();
+        }
+
+        var mayEdit = await access.StaffExercises(instructorsOnly: true).AnyAsync(row => row.Id == id, cancellation);
+        var scenario = Document(exercise, DocumentKind.Scenario);
+        var part = Document(exercise, DocumentKind.Part);
+        var model = Document(exercise, DocumentKind.Model);
+        var assessment = Document(exercise, DocumentKind.Assessment);
+        return TypedResults.Ok(new ExerciseReply(
+            exercise.Id,
+            exercise.Title,
+            exercise.Cohort!.Name,
+            mayEdit,
+            exercise.PublishedAt,
+            exercise.DueAt,
+            new TextDocument(scenario.Revision, scenario.Text),
+            renderer.Render(scenario.Text),
+            new PartReply(part.Revision, ExerciseJson.Read<PartDocument>(part.Text)),
+            new TextDocument(model.Revision, model.Text),
+            new AssessmentReply(assessment.Revision, ExerciseJson.Read<AssessmentDocument>(assessment.Text))));
+    }
+
+    private static async Task<IResult> SaveScenario(Guid id, SaveTextRequest request, DocumentStore documents, CancellationToken cancellation) =>
+        request.Text.Length > ScenarioRenderer.Longest
+            ? Problems.Unreadable("too-long", $"A scenario has at most {ScenarioRenderer.Longest} characters.", "text")
+            : await documents.SaveAsync(id, DocumentKind.Scenario, request.Revision, request.Text, cancellation);
+
+    private static async Task<IResult> SavePart(Guid id, SavePartRequest request, DocumentStore documents, BlueSlateContext database, CancellationToken cancellation)
+    {
+        var title = request.Title.Trim();
+        if (title.Length is 0 or > LongestTitle)
+        {
+            return Problems.Unreadable("title", $"An exercise has a title of at most {LongestTitle} characters.", "title");
+        }
+
+        if (request.Value.Marks <= Rational.Zero || request.Value.Marks > 1000 || request.Value.Minutes is < 1 or > 1440 || request.Value.Notation != "crows-foot")
+        {
+            return Problems.Unreadable("part", "A part has more than 0 and at most 1000 marks, and a time of 1 to 1440 minutes or none.", "value");
+        }
+
+        var reply = await documents.SaveAsync(id, DocumentKind.Part, request.Revision, ExerciseJson.Write(request.Value), cancellation);
+        if (reply is Ok<SavedReply>)
+        {
+            await database.Exercises.Where(exercise => exercise.Id == id).ExecuteUpdateAsync(set => set.SetProperty(exercise => exercise.Title, title), cancellation);
+        }
+
+        return reply;
+    }
+
+    private static async Task<IResult> SaveModel(Guid id, SaveTextRequest request, DocumentStore documents, CancellationToken cancellation)
+    {
+        var (drawing, refusal) = DrawingInput.Read(request.Text);
+        return drawing is null ? refusal! : await documents.SaveAsync(id, DocumentKind.Model, request.Revision, DrawingWriter.WriteText(drawing), cancellation);
+    }
+
+    private static async Task<IResult> SaveAssessment(Guid id, SaveAssessmentRequest request, DocumentStore documents, CancellationToken cancellation) =>
+        request.Value.Scheme?.Problems().FirstOrDefault() is { } problem
+            ? Problems.Unreadable("scheme", problem, "value.scheme")
+            : await documents.SaveAsync(id, DocumentKind.Assessment, request.Revision, ExerciseJson.Write(request.Value), cancellation);
+
+    private static async Task<Results<Ok<SchemeDocument>, ProblemHttpResult>> DeriveScheme(Guid id, Access access, CancellationToken cancellation)
+    {
+        var exercise = await access.StaffExercises(instructorsOnly: true).AsNoTracking().Include(row => row.Documents).FirstOrDefaultAsync(row => row.Id == id, cancellation);
+        if (exercise is null)
+        {
+            return NoSuchExercise();
+        }
+
+        var part = ExerciseJson.Read<PartDocument>(Document(exercise, DocumentKind.Part).Text);
+        var model = DrawingReader.Read(Document(exercise, DocumentKind.Model).Text).Drawing!;
+        var options = part.ToOptions();
+        return TypedResults.Ok(SchemeDocument.Of(SchemeDeriver.Derive(FactList.Of(CrowsFootReader.Read(model, options), options), part.Marks)));
+    }
+
+    private static async Task<Results<Ok<FactsReply>, ProblemHttpResult>> Read(Guid id, ReadingRequest request, Access access, CancellationToken cancellation)
+    {
+        var exercise = await access.StaffExercises().AsNoTracking().Include(row => row.Documents).FirstOrDefaultAsync(row => row.Id == id, cancellation);
+        if (exercise is null)
+        {
+            return NoSuchExercise();
+        }
+
+        var (drawing, refusal) = DrawingInput.Read(request.Drawing);
+        if (drawing is null)
+        {
+            return refusal!;
+        }
+
+        var options = ExerciseJson.Read<PartDocument>(Document(exercise, DocumentKind.Part).Text).ToOptions();
+        var reading = CrowsFootReader.Read(drawing, options);
+        return TypedResults.Ok(new FactsReply(
+            DrawingWriter.Hash(drawing),
+            [.. FactList.Of(reading, options).Select(fact => new FactReply(fact.Id, Hyphens.Of(fact.Aspect), fact.ConceptId, fact.Title, fact.Value))],
+            [.. SentenceWriter.Write(reading).Select(ResultSentence.Of)]));
+    }
+
+    private static ExerciseDocument Document(Exercise exercise, DocumentKind kind) => exercise.Documents.First(document => document.Kind == kind);
+
+    /// <summary>The answer to whoever asks for an exercise that is not theirs.</summary>
+    internal static ProblemHttpResult NoSuchExercise() => Problems.NotFound("no-such-exercise", "There is no such exercise among yours.");
+}
+
+/// <summary>Documents of the open formats as they stand in the database.</summary>
+internal static class ExerciseJson
+{
+    public static T Read<T>(string text) => JsonSerializer.Deserialize<T>(text, Formats.Json)!;
+
+    public static string Write<T>(T value) => JsonSerializer.Serialize(value, Formats.Compact);
+}

@@ -1,0 +1,66 @@
+using BlueSlate.Core.Interchange;
+
+namespace BlueSlate.Server.Features.Exercises;
+
+/// <summary>An exercise in a list.</summary>
+public sealed record ExerciseSummary(
+    Guid Id, string Title, string Cohort, DateTimeOffset? PublishedAt, DateTimeOffset? DueAt, DateTimeOffset? ReleasedAt, int Students, int Started, int HandedIn, int GoneThrough);
+
+/// <summary>A cohort that one may publish to.</summary>
+public sealed record CohortReply(Guid Id, string Name, int Students);
+
+/// <summary>Makes a new exercise.</summary>
+public sealed record NewExerciseRequest(string Title, Guid CohortId);
+
+/// <summary>The id of something new.</summary>
+public sealed record CreatedReply(Guid Id);
+
+/// <summary>An exercise with all its documents, for those who write it.</summary>
+public sealed record ExerciseReply(
+    Guid Id,
+    string Title,
+    string Cohort,
+    bool MayEdit,
+    DateTimeOffset? PublishedAt,
+    DateTimeOffset? DueAt,
+    TextDocument Scenario,
+    string ScenarioHtml,
+    PartReply Part,
+    TextDocument Model,
+    AssessmentReply Assessment);
+
+/// <summary>A text and its revision.</summary>
+public sealed record TextDocument(int Revision, string Text);
+
+/// <summary>The part and its revision.</summary>
+public sealed record PartReply(int Revision, PartDocument Value);
+
+/// <summary>The assessment and its revision.</summary>
+public sealed record AssessmentReply(int Revision, AssessmentDocument Value);
+
+/// <summary>Saves a text, conditional on the revision it started from.</summary>
+public sealed record SaveTextRequest(int Revision, string Text);
+
+/// <summary>Saves the part and the exercise's title.</summary>
+public sealed record SavePartRequest(int Revision, string Title, PartDocument Value);
+
+/// <summary>Saves tolerances and scheme.</summary>
+public sealed record SaveAssessmentRequest(int Revision, AssessmentDocument Value);
+
+/// <summary>The revision that a save made.</summary>
+public sealed record SavedReply(int Revision);
+
+/// <summary>A drawing to be read.</summary>
+public sealed record ReadingRequest(string Drawing);
+
+/// <summary>What a drawing says.</summary>
+public sealed record ReadingReply(string Hash, ResultSentence[] Sentences);
+
+/// <summary>A fact of a model answer.</summary>
+public sealed record FactReply(string Id, string Aspect, string Element, string Title, string Value);
+
+/// <summary>The facts that a model answer states, with its sentences.</summary>
+public sealed record FactsReply(string Hash, FactReply[] Facts, ResultSentence[] Sentences);
+
+/// <summary>Publishes an exercise.</summary>
+public sealed record PublishRequest(DateTimeOffset? DueAt = null);

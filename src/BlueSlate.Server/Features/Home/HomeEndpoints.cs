@@ -1,0 +1,40 @@
+using BlueSlate.Data;
+using BlueSlate.Server.Features.Exercises;
+using BlueSlate.Server.Hosting;
+using Microsoft.EntityFrameworkCore;
+
+namespace BlueSlate.Server.Features.Home;
+
+/// <summary>What is to do next, in numbers that the front end puts into sentences.</summary>
+public sealed record HomeReply(HomeExercise[] Exercises);
+
+/// <summary>An exercise with what waits in it.</summary>
+public sealed record HomeExercise(ExerciseSummary Summary, string? Lacks, int Undecided, int ToGoThrough, int Unreleased);
+
+/// <summary>The page that instructors and assistants see first.</summary>
+public static class HomeEndpoints
+{
+    /// <summary>Maps the endpoint.</summary>
+    public static void MapHome(this IEndpointRouteBuilder routes) => routes.MapGet("/api/home", Get).ForStaff().WithTags("Home");
+
+    private static async Task<HomeReply> Get(Access access, BlueSlateContext database, CancellationToken cancellation)
+    {
+        var summaries = await ExerciseEndpoints.Summaries(access.StaffExercises()).ToListAsync(cancellation);
+        var drafts = await access.StaffExercises().AsNoTracking().Where(exercise => exercise.PublishedAt == null).Include(exercise => exercise.Documents).ToDictionaryAsync(exercise => exercise.Id, cancellation);
+        var waiting = await access.StaffExercises()
+            .Select(exercise => new
+            {
+                exercise.Id,
+                Undecided = exercise.Answers.Count(answer => answer.HandedInAt != null && answer.Released == null && answer.GoneThroughAt == null
+                    && (answer.Results.Any(result => result.Doubtful) || answer.Results.Count == 0)),
+                Unreleased = exercise.Answers.Count(answer => answer.HandedInAt != null && answer.Released == null),
+            })
+            .ToDictionaryAsync(row => row.Id, cancellation);
+        return new HomeReply([.. summaries.Select(summary => new HomeExercise(
+            summary,
+            drafts.TryGetValue(summary.Id, out var draft) ? Publishing.Missing(draft) : null,
+            waiting[summary.Id].Undecided,
+            summary.HandedIn - summary.GoneThrough,
+            waiting[summary.Id].Unreleased))]);
+    }
+}

@@ -1,0 +1,155 @@
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Interchange;
+using BlueSlate.Core.Language;
+using BlueSlate.Core.Marking;
+using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Data;
+using BlueSlate.Server.Features.Checking;
+using BlueSlate.Server.Features.Exercises;
+using BlueSlate.Server.Hosting;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace BlueSlate.Server.Features.Marking;
+
+/// <summary>The marking desk: all answers of an exercise, one answer with its notes, rulings, release.</summary>
+public static class MarkingEndpoints
+{
+    private const int LongestComment = 1000;
+
+    /// <summary>Maps the endpoints.</summary>
+    public static void MapMarking(this IEndpointRouteBuilder routes)
+    {
+        var group = routes.MapGroup("/api/marking").WithTags("Marking");
+        group.MapGet("/exercises/{id:guid}", GetDesk).ForStaff();
+        group.MapGet("/answers/{id:guid}", GetAnswer).ForStaff();
+        group.MapPut("/answers/{id:guid}/rulings", Rule).ForStaff();
+        group.MapDelete("/answers/{id:guid}/rulings", TakeBack).ForStaff();
+        group.MapPost("/answers/{id:guid}/gone-through", MarkGoneThrough).ForStaff().Produces(StatusCodes.Status204NoContent);
+        group.MapGet("/exercises/{id:guid}/release", Releasing.Preview).ForInstructors().Produces<ReleaseReply>();
+        group.MapPost("/exercises/{id:guid}/release", Releasing.Release).ForInstructors().Produces<ReleasedReply>();
+    }
+
+    private static async Task<Results<Ok<DeskReply>, ProblemHttpResult>> GetDesk(Guid id, Access access, Desk desk, CancellationToken cancellation)
+    {
+        var exercise = await access.StaffExercises().AsNoTracking().Include(row => row.Cohort).FirstOrDefaultAsync(row => row.Id == id, cancellation);
+        if (exercise is null)
+        {
+            return ExerciseEndpoints.NoSuchExercise();
+        }
+
+        var mayRelease = await access.StaffExercises(instructorsOnly: true).AnyAsync(row => row.Id == id, cancellation);
+        return TypedResults.Ok(await desk.OfAsync(exercise, mayRelease, cancellation));
+    }
+
+    private static async Task<Results<Ok<MarkingReply>, ProblemHttpResult>> GetAnswer(
+        Guid id, Access access, AnswerAssessment assessment, Desk desk, ScenarioRenderer renderer, CancellationToken cancellation) =>
+        await access.MarkableAnswers().AnyAsync(answer => answer.Id == id, cancellation)
+            ? TypedResults.Ok(await ReplyAsync(id, assessment, desk, renderer, cancellation))
+            : NoSuchAnswer();
+
+    private static async Task<Results<Ok<MarkingReply>, ProblemHttpResult>> Rule(
+        Guid id, string finding, RulingRequest request, Access access, BlueSlateContext database, AnswerAssessment assessment, Desk desk, ScenarioRenderer renderer, TimeProvider clock, CancellationToken cancellation)
+    {
+        if (await RefusalAsync(id, access, cancellation) is { } refusal)
+        {
+            return refusal;
+        }
+
+        var comment = request.Comment?.Trim() ?? "";
+        if (comment.Length > LongestComment)
+        {
+            return Problems.Unreadable("too-long", $"A comment has at most {LongestComment} characters.", "comment");
+        }
+
+        var note = (await assessment.RunAsync(id, cancellation)).Assessment.Notes.FirstOrDefault(candidate => candidate.Finding.Id == finding);
+        if (note is null)
+        {
+            return Problems.NotFound("no-such-finding", "There is no such note on this answer any more.");
+        }
+
+        var ruling = await database.Rulings.FirstOrDefaultAsync(row => row.AnswerId == id && row.FindingId == finding, cancellation);
+        if (ruling is null)
+        {
+            database.Rulings.Add(ruling = new FindingRuling { AnswerId = id, FindingId = finding, FactIds = [], Extras = [], Decision = "", Comment = "" });
+        }
+
+        ruling.FactIds = [.. note.Finding.Claims.Concat(note.Consequences.SelectMany(consequence => consequence.Claims))];
+        ruling.Extras = [.. note.Finding.Extras];
+        ruling.Decision = request.Decision.ToString();
+        ruling.Comment = comment;
+        ruling.ById = access.AccountId;
+        ruling.At = clock.GetUtcNow();
+        await database.SaveChangesAsync(cancellation);
+        return TypedResults.Ok(await RemarkAsync(id, assessment, desk, renderer, clock, cancellation));
+    }
+
+    private static async Task<Results<Ok<MarkingReply>, ProblemHttpResult>> TakeBack(
+        Guid id, string finding, Access access, BlueSlateContext database, AnswerAssessment assessment, Desk desk, ScenarioRenderer renderer, TimeProvider clock, CancellationToken cancellation)
+    {
+        if (await RefusalAsync(id, access, cancellation) is { } refusal)
+        {
+            return refusal;
+        }
+
+        await database.Rulings.Where(row => row.AnswerId == id && row.FindingId == finding).ExecuteDeleteAsync(cancellation);
+        return TypedResults.Ok(await RemarkAsync(id, assessment, desk, renderer, clock, cancellation));
+    }
+
+    private static async Task<IResult> MarkGoneThrough(Guid id, Access access, BlueSlateContext database, TimeProvider clock, CancellationToken cancellation)
+    {
+        if (await RefusalAsync(id, access, cancellation) is { } refusal)
+        {
+            return refusal;
+        }
+
+        await database.Answers.Where(answer => answer.Id == id).ExecuteUpdateAsync(set => set.SetProperty(answer => answer.GoneThroughAt, clock.GetUtcNow()), cancellation);
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<ProblemHttpResult?> RefusalAsync(Guid id, Access access, CancellationToken cancellation)
+    {
+        var answer = await access.MarkableAnswers().Where(row => row.Id == id).Select(row => new { Released = row.Released != null }).FirstOrDefaultAsync(cancellation);
+        return answer is null ? NoSuchAnswer()
+            : answer.Released ? Problems.Conflict("released", "The marks of this answer are released; they no longer change.")
+            : null;
+    }
+
+    private static async Task<MarkingReply> RemarkAsync(Guid id, AnswerAssessment assessment, Desk desk, ScenarioRenderer renderer, TimeProvider clock, CancellationToken cancellation)
+    {
+        await assessment.StoreAsync(await assessment.RunAsync(id, cancellation), clock.GetUtcNow(), cancellation);
+        return await ReplyAsync(id, assessment, desk, renderer, cancellation);
+    }
+
+    private static async Task<MarkingReply> ReplyAsync(Guid id, AnswerAssessment assessment, Desk desk, ScenarioRenderer renderer, CancellationToken cancellation)
+    {
+        var checkedAnswer = await assessment.RunAsync(id, cancellation);
+        var (answer, revision) = (checkedAnswer.Answer, checkedAnswer.Revision);
+        var part = ExerciseJson.Read<PartDocument>(answer.Question!.Part);
+        var rows = await desk.AnswersAsync(answer.ExerciseId, cancellation);
+        var at = Array.FindIndex(rows, row => row.Id == id);
+        return new MarkingReply(
+            answer.Id,
+            answer.ExerciseId,
+            answer.Exercise!.Title,
+            answer.CandidateCode,
+            rows[at].State,
+            answer.Late,
+            checkedAnswer.Doubtful,
+            renderer.Render(answer.Question.Scenario),
+            part,
+            answer.Drawing,
+            revision.Model,
+            ResultDocument.Of(checkedAnswer.Assessment, answer.DrawingHash),
+            [.. SentenceWriter.Write(CrowsFootReader.Read(DrawingReader.Read(revision.Model).Drawing!, part.ToOptions())).Select(ResultSentence.Of)],
+            [.. answer.Rulings.Select(ruling => new RulingReply(ruling.FindingId, Enum.Parse<Decision>(ruling.Decision), ruling.Comment))],
+            at > 0 ? rows[at - 1].Id : null,
+            at < rows.Length - 1 ? rows[at + 1].Id : null,
+            at + 1,
+            rows.Length,
+            rows.Count(row => row.State is AnswerState.GoneThrough or AnswerState.Released),
+            rows.Count(Desk.IsUndecided));
+    }
+
+    private static ProblemHttpResult NoSuchAnswer() => Problems.NotFound("no-such-answer", "There is no such answer among those that you mark.");
+}

@@ -1,0 +1,81 @@
+using BlueSlate.Core.Interchange;
+using BlueSlate.Core.Marking;
+using BlueSlate.Data;
+using BlueSlate.Server.Features.Checking;
+using BlueSlate.Server.Features.Exercises;
+using BlueSlate.Server.Hosting;
+using Microsoft.EntityFrameworkCore;
+
+namespace BlueSlate.Server.Features.Marking;
+
+/// <summary>Releases marks to a cohort in one step. A released sheet is frozen by copying everything that made it.</summary>
+public sealed class Releasing(BlueSlateContext database, Desk desk, AnswerAssessment assessment, TimeProvider clock)
+{
+    private static readonly string[] Frozen =
+    [
+        "the drawing and the model answer", "every mark line and note", "your decisions and comments", "the scenario and the part as they were asked",
+    ];
+
+    /// <summary>Says what a release would do.</summary>
+    public static async Task<IResult> Preview(Guid id, Access access, Releasing releasing, CancellationToken cancellation)
+    {
+        var exercise = await access.StaffExercises(instructorsOnly: true).FirstOrDefaultAsync(row => row.Id == id, cancellation);
+        return exercise is null ? ExerciseEndpoints.NoSuchExercise() : TypedResults.Ok(await releasing.PreviewAsync(exercise, cancellation));
+    }
+
+    /// <summary>Releases.</summary>
+    public static async Task<IResult> Release(Guid id, Access access, Releasing releasing, CancellationToken cancellation)
+    {
+        var exercise = await access.StaffExercises(instructorsOnly: true).FirstOrDefaultAsync(row => row.Id == id, cancellation);
+        return exercise is null ? ExerciseEndpoints.NoSuchExercise() : TypedResults.Ok(await releasing.ReleaseAsync(exercise, cancellation));
+    }
+
+    private async Task<ReleaseReply> PreviewAsync(Exercise exercise, CancellationToken cancellation)
+    {
+        var answers = await desk.AnswersAsync(exercise.Id, cancellation);
+        var drawing = await database.Answers.CountAsync(answer => answer.ExerciseId == exercise.Id && answer.HandedInAt == null, cancellation);
+        return new ReleaseReply(
+            [.. answers.Where(answer => answer.State != AnswerState.Released && !Desk.IsUndecided(answer)).Select(answer => answer.Code)],
+            [.. answers.Where(Desk.IsUndecided).Select(answer => new UndecidedAnswer(answer.Id, answer.Code, WhyUndecided(answer)))],
+            drawing,
+            Frozen);
+    }
+
+    /// <summary>Freezes and releases every answer that is decided.</summary>
+    public async Task<ReleasedReply> ReleaseAsync(Exercise exercise, CancellationToken cancellation)
+    {
+        var answers = await desk.AnswersAsync(exercise.Id, cancellation);
+        var ready = answers.Where(answer => answer.State != AnswerState.Released && !Desk.IsUndecided(answer)).ToList();
+        var now = clock.GetUtcNow();
+        await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
+        foreach (var answer in ready)
+        {
+            var result = await assessment.RunAsync(answer.Id, cancellation);
+            await assessment.StoreAsync(result, now, cancellation);
+            database.ReleasedSheets.Add(new ReleasedSheet { AnswerId = answer.Id, Frozen = ExerciseJson.Write(Freeze(result)), ReleasedAt = now });
+        }
+
+        await database.Exercises.Where(row => row.Id == exercise.Id && row.ReleasedAt == null).ExecuteUpdateAsync(set => set.SetProperty(row => row.ReleasedAt, now), cancellation);
+        await database.SaveChangesAsync(cancellation);
+        await transaction.CommitAsync(cancellation);
+        return new ReleasedReply(ready.Count, answers.Count(Desk.IsUndecided));
+    }
+
+    private static FrozenSheet Freeze(CheckedAnswer result) => new(
+        result.Answer.Exercise!.Title,
+        result.Answer.Question!.Scenario,
+        ExerciseJson.Read<PartDocument>(result.Answer.Question.Part),
+        result.Answer.Drawing,
+        result.Revision.Model,
+        ResultDocument.Of(result.Assessment, result.Answer.DrawingHash),
+        [.. result.Answer.Rulings.Select(ruling => new RulingReply(ruling.FindingId, Enum.Parse<Decision>(ruling.Decision), ruling.Comment))],
+        result.Answer.Question.Number,
+        result.Revision.Number);
+
+    private static string WhyUndecided(DeskAnswer answer) => answer.State switch
+    {
+        AnswerState.Waiting => "its check is still under way",
+        AnswerState.NeedsPerson => "its check failed; a person has to look",
+        _ => "something was matched by its place, not by its name; a person has to look",
+    };
+}

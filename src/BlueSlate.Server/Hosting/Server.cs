@@ -1,0 +1,188 @@
+using System.Net;
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Interchange;
+using BlueSlate.Data;
+using BlueSlate.Server.Features.Accounts;
+using BlueSlate.Server.Features.Answers;
+using BlueSlate.Server.Features.Checking;
+using BlueSlate.Server.Features.Demo;
+using BlueSlate.Server.Features.Exercises;
+using BlueSlate.Server.Features.Findings;
+using BlueSlate.Server.Features.Health;
+using BlueSlate.Server.Features.Home;
+using BlueSlate.Server.Features.Marking;
+using Hangfire;
+using Hangfire.PostgreSql;
+using Microsoft.AspNetCore.DataProtection;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.Extensions.FileProviders;
+using Serilog;
+using Serilog.Formatting.Compact;
+
+namespace BlueSlate.Server.Hosting;
+
+/// <summary>Puts the server together: services, the way of a request, and the endpoints of every feature.</summary>
+public static class Server
+{
+    /// <summary>A server that is ready to run. It does not touch the database before it does.</summary>
+    public static WebApplication Build(string[] args)
+    {
+        // The switch has no value; left among the arguments it would swallow the next one.
+        var builder = WebApplication.CreateBuilder([.. args.Where(argument => argument != "--demo")]);
+        var settings = ServerSettings.Read(builder.Configuration, args);
+        AddServices(builder, settings);
+        var app = builder.Build();
+        Use(app, settings);
+        MapFeatures(app, settings);
+        return app;
+    }
+
+    private static void AddServices(WebApplicationBuilder builder, ServerSettings settings)
+    {
+        builder.Host.UseSerilog((_, logging) => logging
+            .MinimumLevel.Information()
+            .MinimumLevel.Override("Microsoft", Serilog.Events.LogEventLevel.Warning)
+            .MinimumLevel.Override("Hangfire", Serilog.Events.LogEventLevel.Warning)
+            .MinimumLevel.Override("Microsoft.Hosting.Lifetime", Serilog.Events.LogEventLevel.Information)
+            .WriteTo.Console(new CompactJsonFormatter()));
+        builder.WebHost.ConfigureKestrel(kestrel => kestrel.Limits.MaxRequestBodySize = (DrawingLimits.Bytes * 2) + 65_536);
+
+        var services = builder.Services;
+        services.AddSingleton(settings);
+        services.AddSingleton(TimeProvider.System);
+        services.AddDbContextPool<BlueSlateContext>(options => BlueSlateContextFactory.Configure(options, settings.Connection));
+        services.AddIdentity<Account, IdentityRole<Guid>>(AccountRules.Configure)
+            .AddEntityFrameworkStores<BlueSlateContext>()
+            .AddDefaultTokenProviders();
+        services.ConfigureApplicationCookie(AccountRules.ConfigureCookie);
+        services.AddAuthorization();
+        var keys = services.AddDataProtection().SetApplicationName("BlueSlate");
+        if (!Contract.IsBeingWritten)
+        {
+            keys.PersistKeysToDbContext<BlueSlateContext>();
+        }
+
+        services.AddAntiforgery(options =>
+        {
+            options.HeaderName = Antiforgery.Header;
+            options.Cookie.Name = "blueslate-guard";
+            options.Cookie.SameSite = SameSiteMode.Strict;
+            options.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest;
+        });
+        services.AddProblemDetails(Problems.Configure);
+        services.AddExceptionHandler<UnstorableText>();
+        services.ConfigureHttpJsonOptions(options =>
+        {
+            Formats.Configure(options.SerializerOptions);
+            options.SerializerOptions.RespectRequiredConstructorParameters = true;
+        });
+        services.AddOpenApi("contract", Contract.Configure);
+        services.AddResponseCompression(options => options.EnableForHttps = true);
+        AddBackgroundWork(services, settings);
+        services.AddHttpContextAccessor();
+        services.AddScoped<Access>();
+        services.AddScoped<DocumentStore>();
+        services.AddScoped<Publishing>();
+        services.AddScoped<AnswerStore>();
+        services.AddScoped<AnswerAssessment>();
+        services.AddScoped<CheckQueue>();
+        services.AddScoped<Desk>();
+        services.AddScoped<Releasing>();
+        services.AddScoped<FirstInstructor>();
+        services.AddSingleton<SignInDelay>();
+        services.AddSingleton<AssessorStore>();
+        services.AddSingleton<ScenarioRenderer>();
+    }
+
+    private static void AddBackgroundWork(IServiceCollection services, ServerSettings settings)
+    {
+        var storage = new PostgreSqlStorageOptions
+        {
+            SchemaName = Migration.JobSchema,
+            PrepareSchemaIfNecessary = false,
+            QueuePollInterval = TimeSpan.FromSeconds(1),
+            InvisibilityTimeout = TimeSpan.FromSeconds(30),
+            UseSlidingInvisibilityTimeout = true,
+        };
+        services.AddHangfire(hangfire => hangfire
+            .UseSimpleAssemblyNameTypeSerializer()
+            .UseRecommendedSerializerSettings()
+            .UsePostgreSqlStorage(database => database.UseNpgsqlConnection(settings.Connection), storage));
+        services.AddScoped<CheckJob>();
+        if (Contract.IsBeingWritten || settings.Workers == 0)
+        {
+            return;
+        }
+
+        services.AddHangfireServer(options =>
+        {
+            options.WorkerCount = settings.Workers;
+            options.SchedulePollingInterval = TimeSpan.FromSeconds(5);
+        });
+        services.AddHostedService<CheckSweep>();
+    }
+
+    private static void Use(WebApplication app, ServerSettings settings)
+    {
+        app.UseExceptionHandler();
+        app.UseStatusCodePages();
+        app.UseSerilogRequestLogging(options => options.MessageTemplate = "{RequestMethod} {RequestPath} {StatusCode} {Elapsed:0.0} ms");
+        app.Use(SecurityHeaders);
+        app.UseResponseCompression();
+        if (Directory.Exists(settings.WebFolder))
+        {
+            app.UseStaticFiles(new StaticFileOptions { FileProvider = new PhysicalFileProvider(Path.GetFullPath(settings.WebFolder)), OnPrepareResponse = Cache });
+        }
+
+        app.UseRouting();
+        app.UseAuthentication();
+        app.UseAuthorization();
+        app.UseMiddleware<Antiforgery>();
+    }
+
+    private static void MapFeatures(WebApplication app, ServerSettings settings)
+    {
+        app.MapHealth();
+        app.MapAccounts();
+        app.MapHome();
+        app.MapExercises();
+        app.MapAnswers();
+        app.MapMarking();
+        app.MapFindings();
+        if (DemoEndpoints.MayExist(app, settings))
+        {
+            app.MapDemo();
+        }
+
+        app.MapFallback("/api/{**path}", () => Problems.NotFound("no-such-endpoint", "There is nothing at this address.")).ForAnyone();
+        app.MapFallback(context => FrontPage(context, settings)).ForAnyone();
+    }
+
+    private static async Task FrontPage(HttpContext context, ServerSettings settings)
+    {
+        var page = Path.Combine(settings.WebFolder, "index.html");
+        if (!File.Exists(page))
+        {
+            context.Response.StatusCode = (int)HttpStatusCode.NotFound;
+            await context.Response.WriteAsync("The front end is not built.");
+            return;
+        }
+
+        context.Response.ContentType = "text/html; charset=utf-8";
+        context.Response.Headers.CacheControl = "no-cache";
+        await context.Response.SendFileAsync(page);
+    }
+
+    private static Task SecurityHeaders(HttpContext context, RequestDelegate next)
+    {
+        var headers = context.Response.Headers;
+        headers.ContentSecurityPolicy = "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; frame-ancestors 'none'; base-uri 'none'; form-action 'self'";
+        headers.XContentTypeOptions = "nosniff";
+        headers["Referrer-Policy"] = "same-origin";
+        return next(context);
+    }
+
+    private static void Cache(Microsoft.AspNetCore.StaticFiles.StaticFileResponseContext context) =>
+        context.Context.Response.Headers.CacheControl =
+            context.Context.Request.Path.StartsWithSegments("/assets") ? "public, max-age=31536000, immutable" : "no-cache";
+}

@@ -1,0 +1,170 @@
+using System.Diagnostics;
+using System.Text.Json.Nodes;
+using BlueSlate.Core.Drawings;
+using Shouldly;
+using Xunit;
+
+namespace BlueSlate.Cli.Tests;
+
+/// <summary>The command line as a process: files in, files out, exit codes, messages.</summary>
+public sealed class CommandLineTests : IDisposable
+{
+    private static readonly string Demo = Path.GetFullPath(Path.Combine(AppContext.BaseDirectory, "..", "..", "..", "..", "..", "demo"));
+
+    private readonly DirectoryInfo folder = Directory.CreateTempSubdirectory("blueslate-cli");
+
+    [Fact]
+    public async Task A_folder_of_answers_is_checked_with_a_result_each_and_one_table()
+    {
+        var (code, output, error) = await RunAsync("check", "--exercise", Path.Combine(Demo, "repair-cafe"), "--answers", Path.Combine(Demo, "repair-cafe", "answers"), "--out", folder.FullName);
+        code.ShouldBe(0, error);
+        output.ShouldContain("12 checked, 0 could not be read.");
+        var marks = await File.ReadAllLinesAsync(Path.Combine(folder.FullName, "marks.csv"));
+        marks.Length.ShouldBe(13);
+        marks.ShouldContain("amara,40,40,0,");
+        var result = JsonNode.Parse(await File.ReadAllTextAsync(Path.Combine(folder.FullName, "ben.result.json")))!;
+        result["notes"]!.AsArray().Select(note => (string)note!["code"]!).Order().ShouldBe(["attribute-misplaced", "cardinality-min"]);
+    }
+
+    [Fact]
+    public async Task One_bad_file_is_reported_with_file_line_and_path_and_stops_nobody()
+    {
+        var answers = folder.CreateSubdirectory("answers");
+        File.Copy(Path.Combine(Demo, "repair-cafe", "answers", "amara.json"), Path.Combine(answers.FullName, "good.json"));
+        await File.WriteAllTextAsync(Path.Combine(answers.FullName, "bad.json"), "{\n\"format\": \"blue-slate-drawing\",\n\"version\": 1,\n\"sheets\": 7 }");
+        var (code, _, error) = await RunAsync("check", "--exercise", Path.Combine(Demo, "repair-cafe"), "--answers", answers.FullName, "--out", folder.FullName);
+        code.ShouldBe(1);
+        error.ShouldContain("bad.json:4: $.sheets: Here a list is wanted.");
+        File.Exists(Path.Combine(folder.FullName, "good.result.json")).ShouldBeTrue();
+    }
+
+    [Fact]
+    public async Task Cells_that_a_spreadsheet_would_run_are_quoted()
+    {
+        var answers = folder.CreateSubdirectory("answers");
+        foreach (var name in new[] { "=1+1", "+x", "-x", "@x" })
+        {
+            File.Copy(Path.Combine(Demo, "repair-cafe", "answers", "amara.json"), Path.Combine(answers.FullName, name + ".json"));
+        }
+
+        await RunAsync("check", "--exercise", Path.Combine(Demo, "repair-cafe"), "--answers", answers.FullName, "--out", folder.FullName);
+        var cells = (await File.ReadAllLinesAsync(Path.Combine(folder.FullName, "marks.csv"))).Skip(1).Select(line => line.Split(',')[0]).ToList();
+        cells.Count.ShouldBe(4);
+        cells.ShouldAllBe(cell => cell.StartsWith('\'') || cell.StartsWith("\"'", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public async Task The_sentences_of_a_drawing_are_printed_one_a_line()
+    {
+        var (code, output, _) = await RunAsync("read", Path.Combine(Demo, "repair-cafe", "model.json"));
+        code.ShouldBe(0);
+        output.Split('\n').ShouldContain("A visit brings in 1 or more items; an item comes in on exactly 1 visit.");
+    }
+
+    [Fact]
+    public async Task A_wrong_command_line_and_a_missing_exercise_do_nothing()
+    {
+        (await RunAsync("check")).Code.ShouldBe(2);
+        var (code, _, error) = await RunAsync("check", "--exercise", folder.FullName, "--answers", folder.FullName, "--out", folder.FullName);
+        code.ShouldBe(2);
+        error.ShouldContain("question.json");
+    }
+
+    [Fact]
+    public async Task The_same_answers_give_the_same_bytes_in_two_processes()
+    {
+        List<byte[]> results = [];
+        foreach (var run in new[] { "one", "two" })
+        {
+            var output = folder.CreateSubdirectory(run);
+            await RunAsync("check", "--exercise", Path.Combine(Demo, "observatory"), "--answers", Path.Combine(Demo, "observatory", "answers"), "--out", output.FullName);
+            results.Add([.. output.GetFiles().OrderBy(file => file.Name, StringComparer.Ordinal).SelectMany(file => File.ReadAllBytes(file.FullName))]);
+        }
+
+        results[0].Length.ShouldBeGreaterThan(1000);
+        results[1].ShouldBe(results[0]);
+    }
+
+    [Fact]
+    public async Task The_guide_to_findings_is_the_one_in_the_docs()
+    {
+        var (_, output, _) = await RunAsync("findings");
+        output.ShouldBe(await File.ReadAllTextAsync(Path.Combine(Demo, "..", "docs", "findings.md")), "write it anew: ./blueslate findings > docs/findings.md");
+    }
+
+    [Fact]
+    public async Task A_drawing_is_given_places_and_says_the_same_afterwards()
+    {
+        var bare = Path.Combine(folder.FullName, "bare.json");
+        await File.WriteAllTextAsync(bare, DrawingWriter.WriteText(new Sketch().Box("Visit", "PK visit no").Box("Item", "PK item no").Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in").ToDrawing()));
+        var (code, placed, error) = await RunAsync("place", bare);
+        code.ShouldBe(0, error);
+        var drawing = DrawingReader.Read(placed).Drawing!;
+        drawing.Shapes.ShouldAllBe(shape => shape.Place != null);
+        var file = Path.Combine(folder.FullName, "placed.json");
+        await File.WriteAllTextAsync(file, placed);
+        (await RunAsync("read", file)).Output.ShouldBe((await RunAsync("read", bare)).Output);
+    }
+
+    [Theory]
+    [InlineData("read")]
+    [InlineData("place")]
+    public async Task A_file_that_cannot_be_read_is_said_with_its_place(string command)
+    {
+        var file = Path.Combine(folder.FullName, "bad.json");
+        await File.WriteAllTextAsync(file, "{\n\"format\": \"blue-slate-drawing\",\n\"version\": 1,\n\"sheets\": [{ \"id\": \"s\", \"shapes\": [{ \"id\": \"b\", \"form\": \"blob\" }] }]\n}");
+        var (code, output, error) = await RunAsync(command, file);
+        code.ShouldNotBe(0);
+        output.ShouldBeEmpty();
+        error.ShouldContain("bad.json:4: $.sheets[0].shapes[0].form");
+        (await RunAsync(command, Path.Combine(folder.FullName, "nowhere.json"))).Error.ShouldContain("nowhere.json");
+    }
+
+    [Fact]
+    public async Task Results_are_written_over_and_hold_what_the_table_says()
+    {
+        string[] arguments = ["check", "--exercise", Path.Combine(Demo, "community-radio"), "--answers", Path.Combine(Demo, "community-radio", "answers"), "--out", folder.FullName];
+        await RunAsync(arguments);
+        var (code, _, error) = await RunAsync(arguments);
+        code.ShouldBe(0, error);
+        foreach (var row in (await File.ReadAllLinesAsync(Path.Combine(folder.FullName, "marks.csv"))).Skip(1).Select(line => line.Split(',')))
+        {
+            var result = JsonNode.Parse(await File.ReadAllTextAsync(Path.Combine(folder.FullName, row[0] + ".result.json")))!;
+            Value((string)result["total"]!).ShouldBe(double.Parse(row[1], System.Globalization.CultureInfo.InvariantCulture));
+            result["notes"]!.AsArray().Count.ShouldBe(int.Parse(row[3], System.Globalization.CultureInfo.InvariantCulture));
+            result["notes"]!.AsArray().Sum(note => Value((string)note!["loss"]!)).ShouldBe(Value((string)result["maximum"]!) - Value((string)result["exact"]!), 1e-9);
+        }
+    }
+
+    [Fact]
+    public async Task A_scheme_that_makes_no_sense_stops_the_check_before_it_begins()
+    {
+        foreach (var file in new[] { "question.json", "model.json" })
+        {
+            File.Copy(Path.Combine(Demo, "repair-cafe", file), Path.Combine(folder.FullName, file));
+        }
+
+        await File.WriteAllTextAsync(Path.Combine(folder.FullName, "assessment.json"), """{ "scheme": { "lines": [], "step": "1/2" } }""");
+        var (code, _, error) = await RunAsync("check", "--exercise", folder.FullName, "--answers", Path.Combine(Demo, "repair-cafe", "answers"), "--out", Path.Combine(folder.FullName, "out"));
+        code.ShouldBe(2);
+        error.ShouldContain("The scheme has no lines.");
+    }
+
+    public void Dispose() => folder.Delete(recursive: true);
+
+    private static double Value(string rational)
+    {
+        var parts = rational.Split('/');
+        return double.Parse(parts[0]) / (parts.Length > 1 ? double.Parse(parts[1]) : 1);
+    }
+
+    private static async Task<(int Code, string Output, string Error)> RunAsync(params string[] arguments)
+    {
+        var start = new ProcessStartInfo("dotnet", [Path.Combine(AppContext.BaseDirectory, "blueslate.dll"), .. arguments]) { RedirectStandardOutput = true, RedirectStandardError = true };
+        using var process = Process.Start(start)!;
+        var output = process.StandardOutput.ReadToEndAsync();
+        var error = process.StandardError.ReadToEndAsync();
+        await process.WaitForExitAsync();
+        return (process.ExitCode, await output, await error);
+    }
+}

@@ -1,0 +1,109 @@
+using BlueSlate.Core.Checking;
+using BlueSlate.Core.Concepts;
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Matching;
+using BlueSlate.Core.Restatements;
+using Shouldly;
+
+namespace BlueSlate.Core.Tests;
+
+/// <summary>docs/adding.md, held to its word: one class is all it takes, and nothing else needs to know of it.</summary>
+public sealed class AddingTests
+{
+    private static readonly Drawing Model = new Sketch().Box("Visit", "PK visit no").Box("Item", "PK item no").Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in", "comes in on").ToDrawing();
+
+    [Fact]
+    public void A_kind_of_finding_is_one_class()
+    {
+        var answer = new Sketch().Box("VISIT", "PK visit no").Box("Item", "PK item no").Line("VISIT", Ends.One, "Item", Ends.OneOrMore, "brings in", "comes in on").ToDrawing();
+        var found = Exercise.Of(Model).Assess(answer, [], [.. FindingKind.All, new NameInCapitals()]).Findings.ShouldHaveSingleItem();
+        (found.Code, found.Headline).ShouldBe(("name-in-capitals", "VISIT shouts."));
+        Exercise.Of(Model).Assess(answer, []).Findings.ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void Every_kind_is_found_by_its_type_alone()
+    {
+        var types = typeof(FindingKind).Assembly.GetTypes().Where(type => type.IsSubclassOf(typeof(FindingKind)) && !type.IsAbstract);
+        FindingKind.All.Select(kind => kind.GetType()).ShouldBe(types, ignoreOrder: true);
+        foreach (var kind in FindingKind.All)
+        {
+            kind.Title.ShouldNotBeNullOrWhiteSpace();
+            kind.Help.ShouldMatch("[.?!]$");
+        }
+    }
+
+    [Fact]
+    public void A_restatement_is_one_class()
+    {
+        var model = new Sketch().Box("Repair", "PK no").Box("Part", "PK code").Line("Repair", Ends.ZeroOrMore, "Part", Ends.OneOrMore, "uses").ToDrawing();
+        var answer = new Sketch().Box("Repair", "PK no").Box("Part", "PK code").Box("Part list").ToDrawing();
+        var left = LeftoversOf(model, answer);
+        var match = new ListForManyToMany().Recognise(left).ShouldHaveSingleItem();
+        match.Holding.ShouldBe(["r1"]);
+        match.Uses.ShouldBe(["b3"]);
+    }
+
+    [Fact]
+    public void Every_restatement_leaves_what_it_does_not_know_alone()
+    {
+        foreach (var (name, model, level) in DemoExercises.Models)
+        {
+            var assessment = Exercise.Of(model, level).Assess(model, []);
+            assessment.Comparison.Correspondence.Restated.ShouldBeEmpty(name);
+        }
+    }
+
+    private static Leftovers LeftoversOf(Drawing model, Drawing answer)
+    {
+        var (ours, theirs) = (new Side(Exercise.Read(model).Model), new Side(Exercise.Read(answer).Model));
+        var map = ours.Entities.Select(entity => Array.FindIndex(theirs.Entities, other => other.Name.Key == entity.Name.Key)).ToArray();
+        return new Leftovers(ours, theirs, map, [], []);
+    }
+
+    private sealed class NameInCapitals : FindingKind
+    {
+        public override string Code => "name-in-capitals";
+
+        public override string Title => "Name in capitals";
+
+        public override string Help => "Names are written as one would say them.";
+
+        public override bool IsIndependent => true;
+
+        public override FindingExample Example => new(Model, Model);
+
+        public override IEnumerable<Finding> Find(Evidence evidence) =>
+            from entity in evidence.Comparison.Answer.Model.Entities
+            where entity.Name.Length > 1 && entity.Name.All(char.IsUpper)
+            select new Finding
+            {
+                Id = $"{Code}:{entity.Id}",
+                Code = Code,
+                Tag = Tag.Differs,
+                Headline = $"{entity.Name} shouts.",
+                There = "A name in capitals.",
+                Wanted = "Small letters.",
+                Why = "It is harder to read.",
+                AnswerElements = [entity.Id],
+            };
+    }
+
+    private sealed class ListForManyToMany : Restatement
+    {
+        public override string Code => "list-for-many-to-many";
+
+        public override IEnumerable<RestatedMatch> Recognise(Leftovers leftovers)
+        {
+            foreach (var link in leftovers.ModelLinks.Where(link => link.Relationship.IsManyToMany))
+            {
+                var list = leftovers.AnswerEntities.Select(index => leftovers.Answer.Entities[index].Entity).FirstOrDefault(entity => entity.Name.EndsWith("list", StringComparison.Ordinal));
+                if (list is not null)
+                {
+                    var count = new RestatedCount(new Count(0, Count.Many), list.Id);
+                    yield return new RestatedMatch(Code, "Drawn as a list.", [link.Relationship.Id], System.Collections.Immutable.ImmutableDictionary<string, RestatedCount>.Empty.Add(link.Relationship.Roles[0].Id, count), [list.Id]);
+                }
+            }
+        }
+    }
+}

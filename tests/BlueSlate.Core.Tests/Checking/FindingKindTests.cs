@@ -1,0 +1,75 @@
+using BlueSlate.Core.Checking;
+using BlueSlate.Core.Notations.CrowsFoot;
+using Shouldly;
+
+namespace BlueSlate.Core.Tests.Checking;
+
+/// <summary>Every kind of finding, by its own example: it is found, nothing else is, and nobody else says it in its stead.</summary>
+public sealed class FindingKindTests
+{
+    public static TheoryData<string> Codes => [.. FindingKind.All.Select(kind => kind.Code)];
+
+    [Theory]
+    [MemberData(nameof(Codes))]
+    public void The_example_of_a_kind_gives_that_finding_and_no_other(string code)
+    {
+        var kind = Kind(code);
+        var roots = Assess(kind.Example, FindingKind.All).Findings.Where(finding => finding.ConsequenceOf is null).Select(finding => finding.Code).Distinct();
+        roots.ShouldBe([code]);
+    }
+
+    [Theory]
+    [MemberData(nameof(Codes))]
+    public void Without_the_kind_its_example_does_not_give_it(string code)
+    {
+        var others = FindingKind.All.Where(kind => kind.Code != code).ToList();
+        Assess(Kind(code).Example, others).Findings.ShouldNotContain(finding => finding.Code == code);
+    }
+
+    [Theory]
+    [MemberData(nameof(Codes))]
+    public void The_model_answer_of_the_example_has_no_finding_and_full_marks(string code)
+    {
+        var example = Kind(code).Example;
+        var assessment = Assess(example with { Answer = example.Model }, FindingKind.All);
+        assessment.Findings.ShouldBeEmpty();
+        assessment.Sheet.Total.ShouldBe(assessment.Sheet.Maximum);
+    }
+
+    [Theory]
+    [MemberData(nameof(Codes))]
+    public void A_finding_says_what_is_there_what_is_wanted_and_why(string code)
+    {
+        var finding = Assess(Kind(code).Example, FindingKind.All).Findings.First(finding => finding.Code == code);
+        foreach (var sentence in new[] { finding.Headline, finding.There, finding.Wanted, finding.Why })
+        {
+            sentence.ShouldNotBeNullOrWhiteSpace();
+            sentence.ShouldMatch(@"^[\p{Lu}\d“].*[.!?]$");
+            sentence.ShouldNotContain("  ");
+        }
+    }
+
+    [Fact]
+    public void Every_bad_verdict_of_every_example_is_explained()
+    {
+        foreach (var kind in FindingKind.All)
+        {
+            var assessment = Assess(kind.Example, FindingKind.All);
+            var explained = assessment.Findings.SelectMany(finding => finding.Claims).ToHashSet();
+            assessment.Comparison.Verdicts.Where(verdict => verdict.IsBad).Select(verdict => verdict.Fact.Id).ShouldBeSubsetOf(explained, kind.Code);
+        }
+    }
+
+    [Fact]
+    public void Codes_are_unique_and_spelled_alike()
+    {
+        var codes = FindingKind.All.Select(kind => kind.Code).ToList();
+        codes.ShouldBeUnique();
+        codes.ShouldAllBe(code => code.All(c => char.IsAsciiLetterLower(c) || c == '-'));
+    }
+
+    private static FindingKind Kind(string code) => FindingKind.All.Single(kind => kind.Code == code);
+
+    private static Assessment Assess(FindingExample example, IReadOnlyList<FindingKind> kinds) =>
+        Exercise.Of(example.Model, example.Logical ? Level.Logical : Level.Conceptual).Assess(example.Answer, [], kinds);
+}

@@ -1,0 +1,78 @@
+using System.Collections.Immutable;
+using BlueSlate.Core.Checking;
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Notations.CrowsFoot;
+using Shouldly;
+
+namespace BlueSlate.Core.Tests.Checking;
+
+/// <summary>The same mistake at two places is said twice, of each place in words of its own.</summary>
+public sealed class FindingPlacesTests
+{
+    public static TheoryData<string> Codes =>
+        [.. FindingKind.All.Where(kind => !kind.Code.StartsWith("notation-", StringComparison.Ordinal) && !OncePerDrawing.Contains(kind.Code)).Select(kind => kind.Code)];
+
+    private static readonly string[] OncePerDrawing = ["drawing-shows-little", "foreign-key-in-conceptual", "identifying-without-need"];
+
+    [Theory]
+    [MemberData(nameof(Codes))]
+    public void Two_places_share_no_sentence(string code)
+    {
+        var example = FindingKind.All.Single(kind => kind.Code == code).Example;
+        var assessor = Exercise.Of(Twice(example.Model), example.Logical ? Level.Logical : Level.Conceptual);
+        var findings = assessor.Assess(Twice(example.Answer), []).Findings.Where(finding => finding.Code == code).ToList();
+        findings.Count.ShouldBeGreaterThan(1);
+        findings.Select(finding => finding.Id).ShouldBeUnique();
+        findings.Select(finding => finding.Headline).ShouldBeUnique();
+    }
+
+    [Theory]
+    [MemberData(nameof(Codes))]
+    public void A_finding_points_at_what_it_is_about(string code)
+    {
+        var example = FindingKind.All.Single(kind => kind.Code == code).Example;
+        var assessor = Exercise.Of(example.Model, example.Logical ? Level.Logical : Level.Conceptual);
+        var finding = assessor.Assess(example.Answer, []).Findings.First(finding => finding.Code == code);
+        (finding.ModelElements.Length + finding.AnswerElements.Length).ShouldBeGreaterThan(0);
+        Elements(example.Model).IsSupersetOf(finding.ModelElements).ShouldBeTrue();
+        Elements(example.Answer).IsSupersetOf(finding.AnswerElements).ShouldBeTrue();
+        var tagged = finding.Tag switch { Tag.Missing => finding.ModelElements, Tag.Extra => finding.AnswerElements, _ => finding.AnswerElements.AddRange(finding.ModelElements) };
+        tagged.ShouldNotBeEmpty();
+    }
+
+    // The drawing and, beside it, a copy in which every box and verb has another name.
+    private static Drawing Twice(Drawing drawing)
+    {
+        var sheet = drawing.Sheets[0];
+        var shapes = sheet.Shapes.Select(shape => shape with
+        {
+            Id = "copy" + shape.Id,
+            Text = Other(shape.Text),
+            Compartments = [.. shape.Compartments.Select(lines => lines.Select(line => line with { Id = "copy" + line.Id, Text = OtherRow(line.Text) }).ToImmutableArray())],
+        });
+        var lines = sheet.Lines.Select(line => line with { Id = "copy" + line.Id, Text = Other(line.Text), From = Other(line.From), To = Other(line.To) });
+        return new Drawing([sheet with { Shapes = [.. sheet.Shapes, .. shapes], Lines = [.. sheet.Lines, .. lines] }]);
+    }
+
+    private static LineEnd Other(LineEnd end) =>
+        end with { On = end.On with { Id = end.On.Id is null ? null : "copy" + end.On.Id }, Label = Other(end.Label), Role = Other(end.Role) };
+
+    // Names of another world: the same name always becomes the same other one.
+    private static string Other(string name)
+    {
+        var letters = name.ToLowerInvariant().Where(char.IsLetter).ToList();
+        var plural = letters.Count > 0 && letters[^1] == 's';
+        return letters.Count == 0 ? "" : "Q" + string.Concat(letters.SkipLast(plural ? 1 : 0).Reverse()) + (plural ? "s" : "");
+    }
+
+    private static string OtherRow(string text) =>
+        text.IndexOfAny(['{', '[', '(']) < 0 ? Other(text) : text[0] switch
+        {
+            '{' => $"{{{Other(text)}}}",
+            '[' => $"[{Other(text)}]",
+            _ => text,
+        };
+
+    private static HashSet<string> Elements(Drawing drawing) =>
+        [.. drawing.Shapes.SelectMany(shape => shape.TextLines.Select(line => line.Id).Prepend(shape.Id)), .. drawing.Lines.SelectMany(line => new[] { line.Id, line.Id + "/from", line.Id + "/to" })];
+}

@@ -1,0 +1,84 @@
+using Shouldly;
+
+namespace BlueSlate.Core.Tests.Checking.Findings;
+
+/// <summary>Attributes: missing, extra, at the wrong entity, not shown as what they are.</summary>
+public sealed class AttributeFindingTests : FindingTest
+{
+    private const string Tracks = """
+        Track: PK code, title, artist
+        Studio: PK room name, seats
+        """;
+
+    [Fact]
+    public void A_missing_attribute_is_marked_in_the_model_answer() => Says(
+        Only(
+            "attribute-missing",
+            """
+            Track: PK code, title, «artist»
+            Studio: PK room name, seats
+            """,
+            """
+            Track: PK code, title
+            Studio: PK room name, seats
+            """),
+        "Artist of track is missing.",
+        "Track has code and title.",
+        "An artist as well.",
+        "As drawn, there is nowhere to keep a track's artist.");
+
+    [Fact]
+    public void An_attribute_nobody_asked_for_is_marked_where_it_stands() => Says(
+        Only(
+            "attribute-extra",
+            Tracks,
+            """
+            Track: PK code, title, artist, «colour»
+            Studio: PK room name, seats
+            """),
+        "Colour of track is not in the scenario.",
+        "Track has a colour.",
+        "Track without it.",
+        "Whoever builds this would ask for a colour with every track.");
+
+    [Fact]
+    public void An_attribute_at_another_entity_is_a_move_not_a_loss_and_a_gain() => Says(
+        Only(
+            "attribute-misplaced",
+            """
+            Track: PK code, title, «studio rent»
+            Studio: PK room name, seats
+            """,
+            """
+            Track: PK code, title
+            Studio: PK room name, seats, «studio rent»
+            """),
+        "Studio rent stands at Studio; it belongs to Track.",
+        "Studio has a studio rent.",
+        "Track has it.",
+        "As drawn, each studio has one studio rent, whatever its tracks.");
+
+    [Theory]
+    [InlineData("{genres}", "genres")]
+    [InlineData("[age]", "age")]
+    [InlineData("o nickname", "nickname")]
+    public void Brackets_braces_and_rings_that_are_left_out_are_said_as_such(string wanted, string drawn) =>
+        Only("attribute-form-not-shown", $"Track: PK code, «{wanted}»", $"Track: PK code, «{drawn}»").Headline.ShouldContain(drawn == "genres" ? "several" : drawn);
+
+    [Fact]
+    public void The_order_of_attributes_and_their_spelling_say_nothing() => Nothing(
+        Tracks,
+        """
+        Studio: seats, PK RoomName
+        Track: TrackArtist, PK track code, title
+        """);
+
+    [Fact]
+    public void Two_missing_attributes_are_two_notes() =>
+        Codes(Tracks, "Track: PK code\nStudio: PK room name, seats").ShouldBe(["attribute-missing", "attribute-missing"]);
+
+    [Fact]
+    public void A_composite_drawn_as_its_name_alone_is_no_fault() => Nothing(
+        "Studio: PK room name, address (street, town)",
+        "Studio: PK room name, address");
+}

@@ -1,0 +1,78 @@
+using Shouldly;
+
+namespace BlueSlate.Core.Tests.Checking.Findings;
+
+/// <summary>Entities: missing, extra, twice, not shown as what they are.</summary>
+public sealed class EntityFindingTests : FindingTest
+{
+    private const string Radio = """
+        Presenter: PK member no, name
+        Programme: PK title, genre
+        Presenter 1m presents / is presented by 0m Programme
+        """;
+
+    [Fact]
+    public void An_entity_that_is_missing_takes_what_belongs_to_it_along() => Says(
+        Only(
+            "entity-missing",
+            """
+            Presenter: PK member no, name
+            «Programme»: PK title, genre
+            Presenter 1m presents / is presented by 0m Programme
+            """,
+            "Presenter: PK member no, name"),
+        "Programme is missing.",
+        "No box stands for programme.",
+        "An entity Programme with title and genre.",
+        "As drawn, nothing could be kept about programmes.");
+
+    [Fact]
+    public void An_entity_under_another_name_is_not_missing() => Nothing(
+        Radio,
+        """
+        Presenters: PK MemberNumber, name
+        RadioProgramme: PK title, genre
+        Presenters 1m presents / is presented by 0m RadioProgramme
+        """.Replace("RadioProgramme", "Programmes", StringComparison.Ordinal));
+
+    [Fact]
+    public void A_box_for_what_the_scenario_does_not_keep_is_extra() => Says(
+        Only("entity-extra", Radio, Radio + "\n«Station»: PK call sign"),
+        "Station is not in the scenario.",
+        "Station is drawn as an entity.",
+        "Boxes only for what the scenario wants kept.",
+        "Whoever builds this would keep stations that nobody asked for.");
+
+    [Fact]
+    public void Two_boxes_for_one_thing_are_said_as_that() => Says(
+        Only("entity-duplicate", Radio, Radio + "\n«Presenters»: PK member no, name"),
+        "Presenters is drawn twice.",
+        "Two boxes stand for presenter: Presenter and Presenters.",
+        "One box, to which all the lines go.",
+        "Whoever builds this would keep presenters in two places that soon disagree.");
+
+    [Fact]
+    public void A_weak_entity_drawn_by_itself_is_said_at_its_box() => Says(
+        Only(
+            "entity-kind-not-shown",
+            """
+            Programme: PK title, genre
+            Episode: PPK number, air date
+            Programme 11 = consists of / belongs to 0m Episode
+            """,
+            """
+            Programme: PK title, genre
+            «Episode»: PK number, air date
+            Programme 11 consists of / belongs to 0m Episode
+            """),
+        "Episode is told apart only within programme.",
+        "Episode is drawn as if it stood by itself.",
+        "A partial key, and an identifying line to its owner.",
+        "As drawn, episodes of different programmes could never share a number.");
+
+    [Fact]
+    public void A_slate_with_nothing_on_it_is_said_once()
+    {
+        Codes(Radio, "").ShouldBe(["drawing-shows-little"]);
+    }
+}

@@ -1,0 +1,60 @@
+using BlueSlate.Core.Language;
+using Shouldly;
+
+namespace BlueSlate.Core.Tests.Language;
+
+/// <summary>Names: what is one name, what is alike, what is not.</summary>
+public sealed class NameTests
+{
+    [Theory]
+    [InlineData("VisitNo", "visit_no")]
+    [InlineData("Visit number", "visit nr")]
+    [InlineData("Visits", "visit")]
+    [InlineData("ITEM#", "item no")]
+    [InlineData("dob", "birth date")]
+    [InlineData("Entries", "entry")]
+    [InlineData("telephone", "phones")]
+    public void Spellings_of_one_name(string a, string b) => Name.Of(a).Key.ShouldBe(Name.Of(b).Key);
+
+    [Theory]
+    [InlineData("translator", "translation")]
+    [InlineData("booking", "book")]
+    [InlineData("start date", "end date")]
+    [InlineData("Visit", "Item")]
+    public void Different_things_are_not_alike(string a, string b) => NameSimilarity.Of(Name.Of(a), Name.Of(b)).Value.ShouldBeLessThan(0.7);
+
+    [Fact]
+    public void The_owners_name_in_front_makes_no_difference()
+    {
+        var fixer = Name.Of("Fixer");
+        NameSimilarity.OfAttributes(Name.Of("name"), fixer, Name.Of("fixer_name"), fixer).Value.ShouldBeGreaterThan(0.95);
+    }
+
+    [Theory]
+    [InlineData("description", "desciption")]
+    [InlineData("catalogue", "catalgoue")]
+    public void A_slip_of_the_pen_is_forgiven(string a, string b) => NameSimilarity.Of(Name.Of(a), Name.Of(b)).Value.ShouldBeGreaterThan(0.85);
+
+    [Theory]
+    [InlineData("visit", "visits")]
+    [InlineData("entry", "entries")]
+    [InlineData("box", "boxes")]
+    [InlineData("person", "people")]
+    [InlineData("day", "days")]
+    [InlineData("skills", "skills")]
+    [InlineData("repair status", "repair statuses")]
+    public void Plurals(string one, string several) => Inflection.Plural(one).ShouldBe(several);
+
+    [Fact]
+    public void Likeness_is_the_same_from_both_sides()
+    {
+        string[] names = ["visit no", "VisitDate", "item", "Items", "description", "part code", "code", ""];
+        foreach (var a in names.Select(Name.Of))
+        {
+            foreach (var b in names.Select(Name.Of))
+            {
+                NameSimilarity.Of(a, b).Value.ShouldBe(NameSimilarity.Of(b, a).Value, 1e-9);
+            }
+        }
+    }
+}

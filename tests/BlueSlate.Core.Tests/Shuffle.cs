@@ -1,0 +1,41 @@
+using BlueSlate.Core.Drawings;
+
+namespace BlueSlate.Core.Tests;
+
+/// <summary>The same drawing under other ids, in another order, in other places, its lines drawn from their other ends.</summary>
+internal static class Shuffle
+{
+    public static Drawing Of(Drawing drawing, int seed)
+    {
+        var random = new Random(seed);
+        var names = new Dictionary<string, string>();
+        var shapes = drawing.Shapes.ToArray();
+        var lines = drawing.Lines.ToArray();
+        random.Shuffle(shapes);
+        random.Shuffle(lines);
+        var sheet = new Sheet(
+            "sheet1",
+            "",
+            [.. shapes.Select(shape => shape with
+            {
+                Id = New(shape.Id),
+                Place = new Place(random.Next(-2000, 2000), random.Next(-2000, 2000), 400, 200),
+                Compartments = [.. shape.Compartments.Select(rows => rows.Select(row => row with { Id = New(row.Id) }).ToArray()).Select(rows =>
+                {
+                    random.Shuffle(rows);
+                    return System.Collections.Immutable.ImmutableArray.Create(rows);
+                })],
+            })],
+            [.. lines.Select(line => (line, turned: line.Text.Length == 0 && random.Next(2) == 0)).Select(pair => pair.line with
+            {
+                Id = New(pair.line.Id),
+                From = Renamed(pair.turned ? pair.line.To : pair.line.From),
+                To = Renamed(pair.turned ? pair.line.From : pair.line.To),
+            })]);
+        return new Drawing([sheet]);
+
+        string New(string id) => names.TryGetValue(id, out var known) ? known : names[id] = $"x{random.Next(1_000_000_000)}";
+
+        LineEnd Renamed(LineEnd end) => end.On.Id is { } id ? end with { On = end.On with { Id = New(id) } } : end;
+    }
+}

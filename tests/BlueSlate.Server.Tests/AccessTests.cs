@@ -1,0 +1,146 @@
+using System.Net;
+using BlueSlate.Core.Drawings;
+using BlueSlate.Server.Hosting;
+using Microsoft.AspNetCore.Routing;
+using Microsoft.Extensions.DependencyInjection;
+using Shouldly;
+
+namespace BlueSlate.Server.Tests;
+
+/// <summary>Who may do what: every endpoint against every role, other people's data, and what students may not see.</summary>
+public sealed class AccessTests(TestServer server) : IClassFixture<TestServer>
+{
+    [Fact]
+    public void Every_endpoint_says_who_may_call_it() =>
+        Endpoints().Where(endpoint => endpoint.Metadata.GetMetadata<WhoMay>() is null).Select(endpoint => endpoint.DisplayName).ShouldBeEmpty();
+
+    [Theory]
+    [InlineData(null)]
+    [InlineData("student")]
+    [InlineData("assistant")]
+    [InlineData("instructor")]
+    public async Task No_role_gets_past_an_endpoint_that_is_not_for_it(string? who)
+    {
+        using var client = who is null ? await server.AnonymousAsync() : await server.AsAsync(who);
+        foreach (var endpoint in Endpoints())
+        {
+            var wanted = endpoint.Metadata.GetMetadata<WhoMay>()!.Who;
+            if (wanted == Who.Anyone || Holds(who, wanted) || endpoint.Metadata.GetMetadata<HttpMethodMetadata>() is not { } methods)
+            {
+                continue;
+            }
+
+            var path = "/" + endpoint.RoutePattern.RawText!.TrimStart('/').Replace("{id:guid}", Guid.NewGuid().ToString()).Replace("/rulings", "/rulings?finding=x");
+            foreach (var method in methods.HttpMethods)
+            {
+                var response = await client.SendAsync(new HttpMethod(method), path, method == "GET" ? null : BodyFor(path));
+                response.StatusCode.ShouldBe(who is null ? HttpStatusCode.Unauthorized : HttpStatusCode.Forbidden, $"{who ?? "nobody"} {method} {path}");
+            }
+        }
+    }
+
+    [Fact]
+    public async Task Nobody_reaches_another_cohorts_data()
+    {
+        using var instructor = await server.AsAsync("instructor");
+        using var student = await server.AsAsync("student");
+        var exercise = await Story.PublishedAsync(server, instructor);
+        var answer = await Story.HandedInAsync(server, student, exercise, Story.Faulty);
+        using var outsider = await server.AsAsync("outsider");
+        using var outsideStudent = await server.AsAsync("outsider-student");
+        using var classmate = await server.AsAsync("student2");
+
+        foreach (var path in new[] { $"/api/exercises/{exercise}", $"/api/marking/exercises/{exercise}", $"/api/marking/answers/{answer}", $"/api/marking/exercises/{exercise}/release" })
+        {
+            (await outsider.SendAsync(HttpMethod.Get, path)).StatusCode.ShouldBe(HttpStatusCode.NotFound, path);
+        }
+
+        (await outsider.CodeOfAsync(HttpMethod.Put, $"/api/exercises/{exercise}/scenario", new { revision = 2, text = "x" })).ShouldBe("no-such-exercise");
+        (await outsider.CodeOfAsync(HttpMethod.Put, $"/api/exercises/{exercise}/assessment", new { revision = 2, value = new { } })).ShouldBe("no-such-exercise");
+        (await outsider.CodeOfAsync(HttpMethod.Post, $"/api/exercises/{exercise}/publish", new { })).ShouldBe("no-such-exercise");
+        (await outsider.CodeOfAsync(HttpMethod.Put, $"/api/marking/answers/{answer}/rulings?finding=x", new { decision = "allow" })).ShouldBe("no-such-answer");
+        (await outsider.CodeOfAsync(HttpMethod.Post, $"/api/marking/answers/{answer}/gone-through", new { })).ShouldBe("no-such-answer");
+        (await outsider.CodeOfAsync(HttpMethod.Post, "/api/exercises", new { title = "x", cohortId = server.CohortId })).ShouldBe("no-such-cohort");
+        foreach (var other in new[] { outsideStudent, classmate })
+        {
+            (await other.SendAsync(HttpMethod.Get, $"/api/study/answers/{answer}")).StatusCode.ShouldBe(HttpStatusCode.NotFound);
+            (await other.CodeOfAsync(HttpMethod.Put, $"/api/study/answers/{answer}/drawing", Story.SaveRequest(2, Drawing.Empty))).ShouldBe("no-such-answer");
+            (await other.CodeOfAsync(HttpMethod.Post, $"/api/study/answers/{answer}/hand-in", new { revision = 2 })).ShouldBe("no-such-answer");
+            (await other.CodeOfAsync(HttpMethod.Post, $"/api/study/answers/{answer}/reading", new { drawing = "{}" })).ShouldBe("no-such-answer");
+        }
+
+        (await outsideStudent.CodeOfAsync(HttpMethod.Post, $"/api/study/exercises/{exercise}/answer", new { })).ShouldBe("no-such-exercise");
+    }
+
+    [Fact]
+    public async Task A_students_replies_before_release_hold_nothing_of_the_model_answer()
+    {
+        using var instructor = await server.AsAsync("instructor");
+        using var student = await server.AsAsync("student");
+        var exercise = await Story.PublishedAsync(server, instructor);
+        var answer = await Story.StartedAsync(student, exercise);
+        var drawing = new Sketch().Box("Airship", "PK number").ToDrawing();
+        List<string> replies =
+        [
+            (await student.GetAsync("/api/study/exercises")).ToJsonString(),
+            (await student.GetAsync($"/api/study/exercises/{exercise}")).ToJsonString(),
+            (await student.GetAsync($"/api/study/answers/{answer}")).ToJsonString(),
+            (await Story.SaveAsync(student, answer, 1, drawing)).ToJsonString(),
+            (await student.PostAsync($"/api/study/answers/{answer}/reading", new { drawing = DrawingWriter.WriteText(drawing) })).ToJsonString(),
+            (await student.PostAsync($"/api/study/answers/{answer}/hand-in", new { revision = 2 })).ToJsonString(),
+        ];
+        await server.CheckAsync(answer);
+        replies.Add((await student.GetAsync($"/api/study/answers/{answer}")).ToJsonString());
+        replies.Add(await (await student.SendAsync(HttpMethod.Get, $"/api/study/answers/{answer}/marks")).Content.ReadAsStringAsync());
+        replies.Add(await (await student.SendAsync(HttpMethod.Get, $"/api/exercises/{exercise}")).Content.ReadAsStringAsync());
+
+        foreach (var secret in new[] { "Zeppelin", "hull", "gasvolume", "Mooring", "mast code", "anchors", "entity:b1", "min:r1", "line1", "scheme", "candidate" })
+        {
+            replies.ShouldAllBe(reply => !reply.Contains(secret, StringComparison.OrdinalIgnoreCase), secret);
+        }
+    }
+
+    [Fact]
+    public async Task A_changing_request_without_its_token_is_refused()
+    {
+        using var student = await server.AsAsync("student");
+        student.ForgetToken();
+        (await student.CodeOfAsync(HttpMethod.Delete, "/api/session")).ShouldBe("stale-page");
+    }
+
+    [Fact]
+    public async Task A_wrong_password_says_the_same_for_known_and_unknown_addresses()
+    {
+        using var client = await server.AnonymousAsync();
+        (await client.CodeOfAsync(HttpMethod.Post, "/api/session", new { email = "student@test.invalid", password = "not this one" })).ShouldBe("wrong-password");
+        (await client.CodeOfAsync(HttpMethod.Post, "/api/session", new { email = "nobody@test.invalid", password = "not this one" })).ShouldBe("wrong-password");
+    }
+
+    private IEnumerable<RouteEndpoint> Endpoints() =>
+        server.App.Services.GetRequiredService<IEnumerable<EndpointDataSource>>().SelectMany(source => source.Endpoints).OfType<RouteEndpoint>()
+            .Where(endpoint => endpoint.RoutePattern.RawText is { } path && !path.StartsWith("/openapi", StringComparison.Ordinal));
+
+    private static bool Holds(string? who, Who wanted) => (who, wanted) switch
+    {
+        (null, _) => false,
+        (_, Who.SignedIn) => true,
+        ("student", Who.Student) => true,
+        ("assistant", Who.Staff) => true,
+        ("instructor", Who.Staff or Who.Instructor) => true,
+        _ => false,
+    };
+
+    // Bodies that bind, so that it is the role that is refused.
+    private static object BodyFor(string path) => path.TrimEnd('/') switch
+    {
+        { } at when at.EndsWith("/drawing", StringComparison.Ordinal) => Story.SaveRequest(1, Drawing.Empty),
+        { } at when at.EndsWith("/reading", StringComparison.Ordinal) => new { drawing = "{}" },
+        { } at when at.EndsWith("/hand-in", StringComparison.Ordinal) => new { revision = 1 },
+        { } at when at.EndsWith("/part", StringComparison.Ordinal) => new { revision = 1, title = "x", value = new { } },
+        { } at when at.EndsWith("/assessment", StringComparison.Ordinal) => new { revision = 1, value = new { } },
+        { } at when at.EndsWith("/scenario", StringComparison.Ordinal) || at.EndsWith("/model", StringComparison.Ordinal) => new { revision = 1, text = "x" },
+        { } at when at.Contains("/rulings", StringComparison.Ordinal) => new { decision = "allow" },
+        { } at when at.EndsWith("/exercises", StringComparison.Ordinal) => new { title = "x", cohortId = Guid.NewGuid() },
+        _ => new { },
+    };
+}

@@ -1,0 +1,49 @@
+using BlueSlate.Server.Features.Checking;
+using Microsoft.EntityFrameworkCore;
+using Shouldly;
+
+namespace BlueSlate.Server.Tests;
+
+/// <summary>Background checks: done once, and given up on for a person after two crashes.</summary>
+public sealed class CheckingTests(TestServer server) : IClassFixture<TestServer>
+{
+    [Fact]
+    public async Task Checking_twice_leaves_one_result()
+    {
+        var answer = await HandedInAsync();
+        await server.CheckAsync(answer);
+        await server.CheckAsync(answer);
+        await using var context = server.Database.Open();
+        (await context.CheckResults.CountAsync(result => result.AnswerId == answer, TestContext.Current.CancellationToken)).ShouldBe(1);
+        (await context.CheckRequests.CountAsync(request => request.AnswerId == answer && request.DoneAt == null, TestContext.Current.CancellationToken)).ShouldBe(0);
+    }
+
+    [Fact]
+    public async Task After_two_crashes_an_answer_needs_a_person()
+    {
+        var answer = await HandedInAsync();
+        await using (var context = server.Database.Open())
+        {
+            await context.CheckResults.Where(result => result.AnswerId == answer).ExecuteDeleteAsync(TestContext.Current.CancellationToken);
+            await context.CheckRequests.Where(request => request.AnswerId == answer)
+                .ExecuteUpdateAsync(set => set.SetProperty(request => request.DoneAt, (DateTimeOffset?)null).SetProperty(request => request.Attempts, CheckJob.Attempts), TestContext.Current.CancellationToken);
+        }
+
+        await server.CheckAsync(answer);
+        await using var after = server.Database.Open();
+        (await after.CheckRequests.SingleAsync(request => request.AnswerId == answer, TestContext.Current.CancellationToken)).NeedsPerson.ShouldBeTrue();
+        (await after.CheckResults.AnyAsync(result => result.AnswerId == answer, TestContext.Current.CancellationToken)).ShouldBeFalse();
+        using var instructor = await server.AsAsync("instructor");
+        var exercise = await after.Answers.Where(row => row.Id == answer).Select(row => row.ExerciseId).SingleAsync(TestContext.Current.CancellationToken);
+        ((string)(await instructor.GetAsync($"/api/marking/exercises/{exercise}"))["answers"]![0]!["state"]!).ShouldBe("needs-person");
+        var preview = await instructor.GetAsync($"/api/marking/exercises/{exercise}/release");
+        preview["undecided"]!.AsArray().Count.ShouldBe(1);
+    }
+
+    private async Task<Guid> HandedInAsync()
+    {
+        using var instructor = await server.AsAsync("instructor");
+        using var student = await server.AsAsync("student");
+        return await Story.HandedInAsync(server, student, await Story.PublishedAsync(server, instructor), Story.Faulty);
+    }
+}

@@ -1,0 +1,199 @@
+using System.Net;
+using System.Text.Json.Nodes;
+using BlueSlate.Core.Drawings;
+using BlueSlate.Server.Hosting;
+using Microsoft.AspNetCore.Routing;
+using Microsoft.Extensions.DependencyInjection;
+using Shouldly;
+
+namespace BlueSlate.Server.Tests;
+
+/// <summary>What comes from outside: whatever is sent, the server answers with a clear no, and changes nothing.</summary>
+public sealed class InputTests(TestServer server) : IClassFixture<TestServer>
+{
+    public static TheoryData<string> Bodies =>
+    [
+        "", "null", "[]", "{}", "\"text\"", "12", "{", "{\"title\":null,\"text\":null,\"drawing\":null,\"value\":null,\"email\":null,\"password\":null}",
+        "{\"title\":12,\"text\":{},\"drawing\":[],\"value\":\"x\",\"revision\":\"one\"}", "{\"revision\":99999999999,\"text\":\"x\",\"drawing\":\"x\",\"value\":{}}",
+        "{\"revision\":-1,\"saveId\":\"not an id\",\"text\":\"\\u0000\",\"drawing\":\"\\ud800\",\"value\":{\"marks\":\"1/0\",\"scheme\":{\"lines\":null}}}",
+        "{\"revision\":1,\"value\":{\"tolerances\":null,\"scheme\":{\"lines\":[null]}}}", "{\"revision\":1,\"title\":\"t\",\"value\":{\"aids\":null,\"level\":\"imaginary\"}}",
+        "{\"decision\":\"perhaps\",\"comment\":null,\"cohortId\":\"x\",\"dueAt\":\"tomorrow\"}",
+    ];
+
+    [Theory]
+    [MemberData(nameof(Bodies))]
+    public async Task No_body_makes_the_server_fail(string body)
+    {
+        using var instructor = await server.AsAsync("instructor");
+        using var student = await server.AsAsync("student");
+        var exercise = await Story.PublishedAsync(server, instructor);
+        var draft = await Story.DraftAsync(server, instructor);
+        var answer = await Story.StartedAsync(student, exercise);
+        foreach (var endpoint in Endpoints().Where(endpoint => !endpoint.RoutePattern.RawText!.Contains("/api/session", StringComparison.Ordinal)))
+        {
+            foreach (var method in endpoint.Metadata.GetMetadata<HttpMethodMetadata>()!.HttpMethods.Where(method => method is "POST" or "PUT"))
+            {
+                var path = "/" + endpoint.RoutePattern.RawText!.TrimStart('/');
+                var forStudents = endpoint.Metadata.GetMetadata<WhoMay>()!.Who == Who.Student;
+                var id = path.Contains("/answers/", StringComparison.Ordinal) ? answer : forStudents ? exercise : draft;
+                path = path.Replace("{id:guid}", id.ToString(), StringComparison.Ordinal).Replace("/rulings", "/rulings?finding=x", StringComparison.Ordinal);
+                var response = await (forStudents ? student : instructor).SendRawAsync(new HttpMethod(method), path, body);
+                ((int)response.StatusCode).ShouldBeLessThan(500, $"{method} {path} {body}");
+                if (!response.IsSuccessStatusCode)
+                {
+                    JsonNode.Parse(await response.Content.ReadAsStringAsync())!["code"].ShouldNotBeNull($"{method} {path} {body}");
+                }
+            }
+        }
+    }
+
+    [Theory]
+    [InlineData("", "title")]
+    [InlineData("   ", "title")]
+    [InlineData("121", "title")]
+    public async Task An_exercise_has_a_title(string title, string code)
+    {
+        using var instructor = await server.AsAsync("instructor");
+        var text = title == "121" ? new string('x', 121) : title;
+        (await instructor.CodeOfAsync(HttpMethod.Post, "/api/exercises", new { title = text, cohortId = server.CohortId })).ShouldBe(code);
+    }
+
+    [Theory]
+    [InlineData("0", 60, "crows-foot")]
+    [InlineData("-1", 60, "crows-foot")]
+    [InlineData("1001", 60, "crows-foot")]
+    [InlineData("20", 0, "crows-foot")]
+    [InlineData("20", 1441, "crows-foot")]
+    [InlineData("20", 60, "hieroglyphs")]
+    public async Task A_part_that_makes_no_sense_is_refused_and_the_old_one_stays(string marks, int minutes, string notation)
+    {
+        using var instructor = await server.AsAsync("instructor");
+        var exercise = await Story.DraftAsync(server, instructor);
+        var before = (await instructor.GetAsync($"/api/exercises/{exercise}"))["part"]!.ToJsonString();
+        (await instructor.CodeOfAsync(HttpMethod.Put, $"/api/exercises/{exercise}/part", new { revision = 2, title = "t", value = new { marks, minutes, notation, level = "conceptual" } })).ShouldBe("part");
+        (await instructor.GetAsync($"/api/exercises/{exercise}"))["part"]!.ToJsonString().ShouldBe(before);
+    }
+
+    [Fact]
+    public async Task A_character_that_cannot_be_kept_is_refused_in_words()
+    {
+        using var instructor = await server.AsAsync("instructor");
+        var exercise = await Story.DraftAsync(server, instructor);
+        (await instructor.CodeOfAsync(HttpMethod.Put, $"/api/exercises/{exercise}/scenario", new { revision = 2, text = "a\0b" })).ShouldBe("unstorable-text");
+        (await instructor.CodeOfAsync(HttpMethod.Post, "/api/exercises", new { title = "a\0b", cohortId = server.CohortId })).ShouldBe("unstorable-text");
+    }
+
+    [Fact]
+    public async Task A_scenario_has_a_limit_and_is_rendered_without_anything_that_runs()
+    {
+        using var instructor = await server.AsAsync("instructor");
+        var exercise = await Story.DraftAsync(server, instructor);
+        (await instructor.CodeOfAsync(HttpMethod.Put, $"/api/exercises/{exercise}/scenario", new { revision = 2, text = new string('a', 20_001) })).ShouldBe("too-long");
+        await instructor.PutAsync($"/api/exercises/{exercise}/scenario", new { revision = 2, text = "A <script>alert(1)</script> [x](javascript:alert(1)) ![y](http://elsewhere.test/z.png)" });
+        var html = (string)(await instructor.GetAsync($"/api/exercises/{exercise}"))["scenarioHtml"]!;
+        foreach (var danger in new[] { "<script", "javascript:", "<img", "href", "src=" })
+        {
+            html.ShouldNotContain(danger, Case.Insensitive);
+        }
+    }
+
+    [Fact]
+    public async Task A_model_answer_that_cannot_be_read_is_refused_with_its_place()
+    {
+        using var instructor = await server.AsAsync("instructor");
+        var exercise = await Story.DraftAsync(server, instructor);
+        var response = await instructor.SendAsync(HttpMethod.Put, $"/api/exercises/{exercise}/model", new { revision = 2, text = "{\"format\":\"blue-slate-drawing\",\"version\":99,\"sheets\":[]}" });
+        var problem = JsonNode.Parse(await response.Content.ReadAsStringAsync())!;
+        response.StatusCode.ShouldBe(HttpStatusCode.UnprocessableEntity);
+        ((string)problem["code"]!).ShouldStartWith("drawing-");
+        ((string)problem["place"]!).ShouldContain("$.version");
+        ((string)(await instructor.GetAsync($"/api/exercises/{exercise}"))["model"]!["text"]!).ShouldBe(DrawingWriter.WriteText(TestServer.Model));
+    }
+
+    [Fact]
+    public async Task A_scheme_that_makes_no_sense_is_refused_in_words()
+    {
+        using var instructor = await server.AsAsync("instructor");
+        var exercise = await Story.DraftAsync(server, instructor);
+        var line = new { id = "a", title = "Entities", marks = "-2", rule = "share", facts = Array.Empty<string>() };
+        var response = await instructor.SendAsync(HttpMethod.Put, $"/api/exercises/{exercise}/assessment", new { revision = 1, value = new { tolerances = Array.Empty<object>(), scheme = new { lines = new[] { line }, extraCost = "0", extraCap = "0", step = "1/2" } } });
+        var problem = JsonNode.Parse(await response.Content.ReadAsStringAsync())!;
+        ((string)problem["code"]!).ShouldBe("scheme");
+        ((string)problem["detail"]!).ShouldContain("Entities");
+    }
+
+    [Fact]
+    public async Task Too_large_a_request_is_refused_before_it_is_read()
+    {
+        using var student = await server.AsAsync("student");
+        using var instructor = await server.AsAsync("instructor");
+        var answer = await Story.StartedAsync(student, await Story.PublishedAsync(server, instructor));
+        var response = await student.SendAsync(HttpMethod.Put, $"/api/study/answers/{answer}/drawing", new { revision = 1, saveId = Guid.NewGuid(), drawing = new string(' ', 2_000_000) });
+        response.StatusCode.ShouldBe(HttpStatusCode.RequestEntityTooLarge);
+    }
+
+    [Fact]
+    public async Task Hostile_drawings_are_refused_at_every_door_with_one_code()
+    {
+        using var student = await server.AsAsync("student");
+        using var instructor = await server.AsAsync("instructor");
+        var exercise = await Story.PublishedAsync(server, instructor);
+        var answer = await Story.StartedAsync(student, exercise);
+        string[] hostile = ["", "null", "[1,2", new string('[', 5000), "{\"format\":\"other\"}", "{\"format\":\"blue-slate-drawing\",\"version\":1,\"sheets\":[{\"id\":\"s\",\"shapes\":[{\"id\":\"b\",\"form\":\"rectangle\"},{\"id\":\"b\",\"form\":\"rectangle\"}]}]}"];
+        foreach (var drawing in hostile)
+        {
+            var saving = await student.CodeOfAsync(HttpMethod.Put, $"/api/study/answers/{answer}/drawing", new { revision = 1, saveId = Guid.NewGuid(), drawing });
+            saving.ShouldStartWith("drawing-");
+            (await student.CodeOfAsync(HttpMethod.Post, $"/api/study/answers/{answer}/reading", new { drawing })).ShouldBe(saving);
+            (await instructor.CodeOfAsync(HttpMethod.Post, $"/api/exercises/{exercise}/reading", new { drawing })).ShouldBe(saving);
+        }
+
+        ((int)(await student.GetAsync($"/api/study/answers/{answer}"))["revision"]!).ShouldBe(1);
+    }
+
+    [Fact]
+    public async Task An_address_that_is_none_is_said_in_the_same_form()
+    {
+        using var client = await server.AnonymousAsync();
+        (await client.CodeOfAsync(HttpMethod.Get, "/api/nothing/here")).ShouldBe("no-such-endpoint");
+        (await client.CodeOfAsync(HttpMethod.Get, "/api/exercises")).ShouldBe("not-signed-in");
+    }
+
+    [Fact]
+    public async Task Every_reply_forbids_foreign_scripts_frames_and_guessing()
+    {
+        using var client = await server.AnonymousAsync();
+        foreach (var path in new[] { "/api/session", "/api/nothing", "/health/ready", "/", "/study/anything" })
+        {
+            var headers = (await client.SendAsync(HttpMethod.Get, path)).Headers;
+            var policy = headers.GetValues("Content-Security-Policy").Single();
+            policy.ShouldContain("default-src 'self'");
+            policy.ShouldContain("frame-ancestors 'none'");
+            policy.ShouldNotContain("unsafe-eval");
+            headers.GetValues("X-Content-Type-Options").ShouldBe(["nosniff"]);
+        }
+    }
+
+    [Fact]
+    public async Task The_session_cookie_is_strict_and_out_of_reach_of_scripts()
+    {
+        using var client = await server.AnonymousAsync();
+        var response = await client.SendAsync(HttpMethod.Post, "/api/session", new { email = "student@test.invalid", password = TestServer.Password });
+        var cookie = response.Headers.GetValues("Set-Cookie").Single(value => value.StartsWith("blueslate-session", StringComparison.Ordinal));
+        cookie.ShouldContain("httponly", Case.Insensitive);
+        cookie.ShouldContain("samesite=strict", Case.Insensitive);
+    }
+
+    [Fact]
+    public async Task After_signing_out_nothing_can_be_reached()
+    {
+        using var student = await server.AsAsync("student");
+        (await student.SendAsync(HttpMethod.Get, "/api/study/exercises")).StatusCode.ShouldBe(HttpStatusCode.OK);
+        (await student.SendAsync(HttpMethod.Delete, "/api/session")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
+        (await student.CodeOfAsync(HttpMethod.Get, "/api/study/exercises")).ShouldBe("not-signed-in");
+    }
+
+    private IEnumerable<RouteEndpoint> Endpoints() =>
+        server.App.Services.GetRequiredService<IEnumerable<EndpointDataSource>>().SelectMany(source => source.Endpoints).OfType<RouteEndpoint>()
+            .Where(endpoint => endpoint.RoutePattern.RawText?.TrimStart('/').StartsWith("api/", StringComparison.Ordinal) == true && endpoint.Metadata.GetMetadata<HttpMethodMetadata>() is not null);
+}

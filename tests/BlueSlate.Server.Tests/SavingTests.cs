@@ -1,0 +1,117 @@
+using System.Text.Json.Nodes;
+using BlueSlate.Core.Drawings;
+using BlueSlate.Data;
+using Microsoft.EntityFrameworkCore;
+using Shouldly;
+
+namespace BlueSlate.Server.Tests;
+
+/// <summary>Saving and handing in: nothing acknowledged is lost, and what loses is kept.</summary>
+public sealed class SavingTests(TestServer server) : IClassFixture<TestServer>
+{
+    private static readonly Drawing One = new Sketch().Box("One").ToDrawing();
+    private static readonly Drawing Two = new Sketch().Box("Two").ToDrawing();
+
+    [Fact]
+    public async Task A_save_is_there_when_one_comes_back_in_another_browser()
+    {
+        var (student, answer) = await StartAsync();
+        await Story.SaveAsync(student, answer, 1, One);
+        using var elsewhere = await server.AsAsync("student");
+        var reply = await elsewhere.GetAsync($"/api/study/answers/{answer}");
+        ((int)reply["revision"]!).ShouldBe(2);
+        ((string)reply["drawing"]!).ShouldBe(DrawingWriter.WriteText(One));
+    }
+
+    [Fact]
+    public async Task A_lost_acknowledgement_is_no_conflict()
+    {
+        var (student, answer) = await StartAsync();
+        var request = Story.SaveRequest(1, One);
+        await student.PutAsync($"/api/study/answers/{answer}/drawing", request);
+        var again = await student.PutAsync($"/api/study/answers/{answer}/drawing", request);
+        ((int)again["revision"]!).ShouldBe(2);
+    }
+
+    [Fact]
+    public async Task The_loser_of_a_conflict_is_told_what_stands_and_is_kept()
+    {
+        var (student, answer) = await StartAsync();
+        await Story.SaveAsync(student, answer, 1, One);
+        var response = await student.SendAsync(HttpMethod.Put, $"/api/study/answers/{answer}/drawing", Story.SaveRequest(1, Two));
+        var problem = JsonNode.Parse(await response.Content.ReadAsStringAsync())!;
+        ((string)problem["code"]!).ShouldBe("conflict");
+        ((string)problem["current"]!["drawing"]!).ShouldBe(DrawingWriter.WriteText(One));
+        (await KeptAsync(answer, CheckpointReason.LostConflict)).ShouldBe([DrawingWriter.WriteText(Two)]);
+    }
+
+    [Fact]
+    public async Task After_handing_in_nothing_changes_and_what_comes_is_kept()
+    {
+        var (student, answer) = await StartAsync();
+        await Story.SaveAsync(student, answer, 1, One);
+        var receipt = await student.PostAsync($"/api/study/answers/{answer}/hand-in", new { revision = 2 });
+        (await student.CodeOfAsync(HttpMethod.Put, $"/api/study/answers/{answer}/drawing", Story.SaveRequest(2, Two))).ShouldBe("handed-in");
+        var again = await student.PostAsync($"/api/study/answers/{answer}/hand-in", new { revision = 2 });
+        ((string)again["receipt"]!).ShouldBe((string)receipt["receipt"]!);
+        ((string)(await student.GetAsync($"/api/study/answers/{answer}"))["drawing"]!).ShouldBe(DrawingWriter.WriteText(One));
+        (await KeptAsync(answer, CheckpointReason.TooLate)).ShouldBe([DrawingWriter.WriteText(Two)]);
+    }
+
+    [Fact]
+    public async Task Only_the_drawing_that_was_seen_is_handed_in()
+    {
+        var (student, answer) = await StartAsync();
+        await Story.SaveAsync(student, answer, 1, One);
+        (await student.CodeOfAsync(HttpMethod.Post, $"/api/study/answers/{answer}/hand-in", new { revision = 1 })).ShouldBe("conflict");
+    }
+
+    [Fact]
+    public async Task After_the_time_a_save_is_kept_but_does_not_count_and_a_hand_in_is_late()
+    {
+        var (student, answer) = await StartAsync();
+        await using (var context = server.Database.Open())
+        {
+            var past = DateTimeOffset.UtcNow.AddMinutes(-1);
+            await context.Database.ExecuteSqlAsync($"UPDATE answers SET ends_at = {past} WHERE id = {answer}", TestContext.Current.CancellationToken);
+        }
+
+        (await student.CodeOfAsync(HttpMethod.Put, $"/api/study/answers/{answer}/drawing", Story.SaveRequest(1, Two))).ShouldBe("time-over");
+        (await KeptAsync(answer, CheckpointReason.TooLate)).ShouldBe([DrawingWriter.WriteText(Two)]);
+        ((bool)(await student.PostAsync($"/api/study/answers/{answer}/hand-in", new { revision = 1 }))["late"]!).ShouldBeTrue();
+    }
+
+    [Fact]
+    public async Task Many_savers_of_one_revision_leave_one_winner()
+    {
+        var (student, answer) = await StartAsync();
+        var replies = await Task.WhenAll(Enumerable.Range(0, 12).Select(i =>
+            student.SendAsync(HttpMethod.Put, $"/api/study/answers/{answer}/drawing", Story.SaveRequest(1, new Sketch().Box($"Box {i}").ToDrawing()))));
+        replies.Count(reply => reply.IsSuccessStatusCode).ShouldBe(1);
+        (await KeptAsync(answer, CheckpointReason.LostConflict)).Count.ShouldBe(11);
+    }
+
+    [Fact]
+    public async Task A_drawing_that_cannot_be_read_is_refused_with_its_place()
+    {
+        var (student, answer) = await StartAsync();
+        var response = await student.SendAsync(HttpMethod.Put, $"/api/study/answers/{answer}/drawing", new { revision = 1, saveId = Guid.NewGuid(), drawing = "{\"format\":\"blue-slate-drawing\",\"version\":1,\"sheets\":[{\"id\":\"s\",\"shapes\":[{\"id\":\"b\",\"form\":\"blob\"}]}]}" });
+        var problem = JsonNode.Parse(await response.Content.ReadAsStringAsync())!;
+        ((string)problem["code"]!).ShouldBe("drawing-unknown-word");
+        ((string)problem["place"]!).ShouldContain("$.sheets[0].shapes[0].form");
+    }
+
+    private async Task<(Client Student, Guid Answer)> StartAsync()
+    {
+        using var instructor = await server.AsAsync("instructor");
+        var exercise = await Story.PublishedAsync(server, instructor);
+        var student = await server.AsAsync("student");
+        return (student, await Story.StartedAsync(student, exercise));
+    }
+
+    private async Task<List<string>> KeptAsync(Guid answer, CheckpointReason reason)
+    {
+        await using var context = server.Database.Open();
+        return await context.Checkpoints.Where(row => row.AnswerId == answer && row.Reason == reason).Select(row => row.Drawing).ToListAsync(TestContext.Current.CancellationToken);
+    }
+}

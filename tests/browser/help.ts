@@ -1,0 +1,70 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Page } from '@playwright/test';
+
+/** Becomes a person of the demo. */
+export async function become(page: Page, name: string) {
+  await page.context().clearCookies();
+  await page.goto('/');
+  await page.getByRole('button', { name }).click();
+  await expect(page.getByText('sign out')).toBeVisible();
+}
+
+/** No serious fault of accessibility on the page as it is. */
+export async function expectAccessible(page: Page) {
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze();
+  const serious = violations.filter((violation) => violation.impact === 'serious' || violation.impact === 'critical');
+  expect(serious.map((violation) => `${violation.id}: ${violation.nodes.map((node) => node.target.join(' ')).join('; ')}`)).toEqual([]);
+}
+
+/** A place on the slate, from its upper left corner. */
+export async function onSlate(page: Page, x: number, y: number) {
+  const box = (await page.locator('.slate').first().boundingBox())!;
+  return { x: box.x + x, y: box.y + y };
+}
+
+/** Draws a box with its rows where the pointer is put. */
+export async function drawBox(page: Page, x: number, y: number, text: string) {
+  const at = await onSlate(page, x, y);
+  await page.mouse.click(at.x, at.y);
+  await page.getByRole('group', { name: 'Symbols' }).getByRole('button', { name: 'box e', exact: true }).click();
+  await page.getByLabel('Name, then one attribute a line').fill(text);
+  await page.keyboard.press('Escape');
+}
+
+/** The middle of the edge of a box that is drawn under a name. */
+export async function edgeOf(page: Page, name: string, edge: 'left' | 'right') {
+  const box = (await page.locator('.scene [data-element]').filter({ has: page.locator('text.name', { hasText: name }) }).locator('rect.edge').first().boundingBox())!;
+  return { x: edge === 'left' ? box.x : box.x + box.width, y: box.y + box.height / 2 };
+}
+
+/** Pulls a line from one box to another, and leaves its last end chosen. */
+export async function pullLine(page: Page, from: string, to: string) {
+  const start = await edgeOf(page, from, 'right');
+  const end = await edgeOf(page, to, 'left');
+  await page.mouse.move(start.x, start.y);
+  await page.mouse.down();
+  await page.mouse.move((start.x + end.x) / 2, (start.y + end.y) / 2, { steps: 4 });
+  await page.mouse.move(end.x + 20, end.y, { steps: 4 });
+  await page.mouse.up();
+}
+
+export const sentences = (page: Page) => page.getByRole('list', { name: 'Sentences' });
+
+/** Chooses words of the scenario, as a person does with the pointer. */
+export async function chooseWords(page: Page, words: string) {
+  await page.locator('.prose').evaluate((prose, wanted) => {
+    const walker = document.createTreeWalker(prose, NodeFilter.SHOW_TEXT);
+    for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+      const at = node.textContent!.indexOf(wanted);
+      if (at < 0) continue;
+      const range = document.createRange();
+      range.setStart(node, at);
+      range.setEnd(node, at + wanted.length);
+      window.getSelection()!.removeAllRanges();
+      window.getSelection()!.addRange(range);
+      prose.dispatchEvent(new MouseEvent('mouseup', { bubbles: true }));
+      return;
+    }
+    throw new Error(`The scenario does not say ${wanted}`);
+  }, words);
+}

@@ -1,0 +1,126 @@
+import { expect, test, type Page } from '@playwright/test';
+import { become, sentences } from './help';
+
+/** The text of every mark of the ends, in order: what is drawn, not what it means. */
+const said = async (page: Page) => (await sentences(page).getByRole('listitem').allTextContents()).join(' ');
+
+/** Goes on with the keys from wherever the page has the focus until the slate has it. */
+async function tabToSlate(page: Page) {
+  for (let i = 0; i < 40; i++) {
+    await page.keyboard.press('Tab');
+    if (await page.evaluate(() => document.activeElement?.classList.contains('slate'))) return;
+  }
+  throw new Error('The slate cannot be reached by the Tab key.');
+}
+
+async function typeBox(page: Page, lines: readonly string[]) {
+  await page.keyboard.press('e');
+  await expect(page.getByLabel('Name, then one attribute a line')).toBeFocused();
+  for (const [i, line] of lines.entries()) {
+    if (i > 0) await page.keyboard.press('Enter');
+    await page.keyboard.type(line);
+  }
+  await page.keyboard.press('Escape');
+}
+
+test.beforeEach(async ({ page }) => {
+  await become(page, 'Quentin Ray');
+  await page.getByRole('link', { name: 'The hill observatory' }).click();
+  await expect(page.locator('.slate')).toBeVisible();
+  await tabToSlate(page);
+  await page.keyboard.press('Control+a');
+  await page.keyboard.press('Delete');
+  await expect(page.locator('.scene [data-element]')).toHaveCount(0);
+});
+
+test('two boxes and the line between them are drawn without a pointer', async ({ page }) => {
+  await typeBox(page, ['Observer', 'PK observer no', 'o phone']);
+  await typeBox(page, ['Session', 'PK session no']);
+  await expect(page.locator('text.name')).toHaveText(['Observer', 'Session']);
+
+  // The box drawn last is chosen; its line goes to the other, found by an arrow.
+  const [observer, session] = await page.locator('text.name').evaluateAll((names) => names.map((name) => name.getBoundingClientRect().toJSON() as DOMRect));
+  const across = Math.abs(session!.x - observer!.x) > Math.abs(session!.y - observer!.y);
+  const back = across ? (session!.x > observer!.x ? 'ArrowLeft' : 'ArrowRight') : session!.y > observer!.y ? 'ArrowUp' : 'ArrowDown';
+  await page.keyboard.press('l');
+  await page.keyboard.press(back);
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.scene .line')).toHaveCount(1);
+
+  // The end at the other box is chosen: exactly one observer; then the end at the session: none or many.
+  await page.keyboard.press('1');
+  await page.keyboard.press('i');
+  await page.keyboard.press('[');
+  await page.keyboard.press('0');
+  await page.keyboard.press('m');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('is led by');
+  await page.keyboard.press('Enter');
+  await expect.poll(() => said(page)).toContain('A session is led by exactly 1 observer; an observer goes with 0 or more sessions.');
+});
+
+test('the parts of a box are reached and changed by keys', async ({ page }) => {
+  await typeBox(page, ['Observer', 'observer no', 'phone']);
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Name, then one attribute a line')).toBeFocused();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('x');
+  await expect(page.locator('.scene .edge.inner')).toHaveCount(1);
+  await page.keyboard.press('x');
+  await page.keyboard.press('x');
+  await expect(page.locator('.scene .edge.inner')).toHaveCount(0);
+  const before = await page.locator('text.name').getAttribute('x');
+  await page.keyboard.press('Shift+ArrowRight');
+  await page.keyboard.press('Shift+ArrowRight');
+  await expect.poll(async () => Number(await page.locator('text.name').getAttribute('x'))).toBe(Number(before) + 10);
+  await page.keyboard.press('Control+z');
+  await expect.poll(async () => Number(await page.locator('text.name').getAttribute('x'))).toBe(Number(before));
+});
+
+test('what is chosen is let go step by step, and the focus stays on the slate', async ({ page }) => {
+  await typeBox(page, ['Observer']);
+  await typeBox(page, ['Session']);
+  await page.keyboard.press(' ');
+  await expect(page.getByRole('group', { name: 'Symbols' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('group', { name: 'Symbols' })).toBeHidden();
+  await expect(page.locator('.figure.selected')).toHaveCount(1);
+  await page.keyboard.press('Escape');
+  await expect(page.locator('.figure.selected')).toHaveCount(0);
+  await expect(page.locator('.slate')).toBeFocused();
+});
+
+test('nearer, farther and all are keys, and the picture keeps its size of strokes', async ({ page }) => {
+  await typeBox(page, ['Observer']);
+  const width = () => page.locator('.scene rect.edge').evaluate((edge) => edge.getBoundingClientRect().width);
+  const before = await width();
+  await page.keyboard.press('+');
+  await expect.poll(width).toBeGreaterThan(before);
+  await page.keyboard.press('-');
+  await page.keyboard.press('-');
+  await expect.poll(width).toBeLessThan(before);
+  await page.keyboard.press('h');
+  await expect.poll(width).toBeCloseTo(before, 0);
+});
+
+test('a box of too many letters is not left before it fits, and says why', async ({ page }) => {
+  await page.keyboard.press('e');
+  await page.getByLabel('Name, then one attribute a line').fill('x'.repeat(201));
+  await expect(page.getByText('A line holds at most 200 characters.')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByLabel('Name, then one attribute a line')).toBeVisible();
+  await page.getByLabel('Name, then one attribute a line').fill('Observer\n' + Array.from({ length: 51 }, (_, i) => `row ${i}`).join('\n'));
+  await expect(page.getByText('A box holds at most 50 lines.')).toBeVisible();
+  await page.getByLabel('Name, then one attribute a line').fill('Observer');
+  await page.keyboard.press('Escape');
+  await expect(page.locator('text.name')).toHaveText('Observer');
+});
+
+test('ten pasted lines become ten attributes, without their bullets', async ({ page }) => {
+  await page.keyboard.press('e');
+  const field = page.getByLabel('Name, then one attribute a line');
+  await field.fill(['Observer', ...Array.from({ length: 10 }, (_, i) => `• item ${i + 1}`)].join('\n'));
+  await page.keyboard.press('Escape');
+  await expect(page.locator('.scene .row-text')).toHaveCount(10);
+  await expect(page.locator('.scene .row-text').first()).toHaveText('item 1');
+});

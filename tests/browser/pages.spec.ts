@@ -1,0 +1,52 @@
+import { expect, test } from '@playwright/test';
+import { become, expectAccessible } from './help';
+
+test('the page of the demo, the kinds of findings, and a page that is not there', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.getByText('Who do you want to be?')).toBeVisible();
+  await expectAccessible(page);
+  await become(page, 'Piet Lindqvist');
+  await expect(page.getByRole('button', { name: 'write a new exercise' })).toHaveCount(0);
+  await page.getByRole('link', { name: 'kinds of findings' }).click();
+  await expect(page.getByText('Wrong minimum')).toBeVisible();
+  await expectAccessible(page);
+});
+
+test('an assistant marks but cannot release', async ({ page }) => {
+  await become(page, 'Piet Lindqvist');
+  await page.getByRole('listitem').filter({ hasText: 'The repair café' }).getByRole('link', { name: '12 answers' }).click();
+  await expect(page.getByRole('row')).toHaveCount(13);
+  await expect(page.getByRole('button', { name: 'Release the marks' })).toHaveCount(0);
+});
+
+test('the losses of the notes add up to the visible total', async ({ page }) => {
+  await become(page, 'Piet Lindqvist');
+  await page.getByRole('listitem').filter({ hasText: 'The repair café' }).getByRole('link', { name: '12 answers' }).click();
+  const links = page.getByRole('table').getByRole('link');
+  await expect(links).toHaveCount(12);
+  for (let i = 0; i < 12; i++) {
+    await links.nth(i).click();
+    await expect(page.locator('.total strong')).toBeVisible();
+    const numbers = await page.evaluate(() => {
+      const value = (text: string) => {
+        const whole = Number(/\d+/.exec(text)?.[0] ?? 0);
+        return whole + (text.includes('½') ? 0.5 : text.includes('¼') ? 0.25 : text.includes('¾') ? 0.75 : 0);
+      };
+      return {
+        total: value(document.querySelector('.total strong')!.textContent!),
+        lost: [...document.querySelectorAll('.note .loss')].reduce((sum, loss) => sum + value(loss.textContent!), 0),
+      };
+    });
+    // The total is rounded once, to a half.
+    expect(Math.abs(40 - numbers.lost - numbers.total)).toBeLessThanOrEqual(0.25);
+    await page.goBack();
+  }
+});
+
+test('feedback can be read on a narrow page', async ({ page }) => {
+  await become(page, 'Farid Nordin');
+  await page.setViewportSize({ width: 320, height: 640 });
+  await page.getByRole('link', { name: 'Harbour community radio' }).click();
+  await expect(page.locator('.note').first()).toBeVisible();
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(320);
+});

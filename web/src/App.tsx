@@ -1,0 +1,44 @@
+import { lazy, Suspense } from 'react';
+import { Route, Routes } from 'react-router';
+import { useSession } from './features/session/useSession';
+import { FirstInstructorPage } from './features/session/FirstInstructorPage';
+import { SignInPage } from './features/session/SignInPage';
+import { Failed, Loading } from './ui/states';
+
+const Home = lazy(() => import('./features/home/HomePage'));
+const Exercise = lazy(() => import('./features/exercise/ExercisePage'));
+const Before = lazy(() => import('./features/study/BeforePage'));
+const Draw = lazy(() => import('./features/study/DrawPage'));
+const Marks = lazy(() => import('./features/study/MarksPage'));
+const Desk = lazy(() => import('./features/desk/DeskPage'));
+const Marking = lazy(() => import('./features/marking/MarkingPage'));
+const Findings = lazy(() => import('./features/findings/FindingsPage'));
+
+/** The pages. Without a session there is one: signing in. */
+export function App() {
+  const session = useSession();
+  if (session.isPending) return <Loading what="the page" />;
+  if (session.isError) return <Failed error={session.error} retry={() => void session.refetch()} />;
+  if (!session.data.person) {
+    return (
+      <Routes>
+        <Route path="/first-instructor" element={<FirstInstructorPage />} />
+        <Route path="*" element={<SignInPage />} />
+      </Routes>
+    );
+  }
+  return (
+    <Suspense fallback={<Loading what="the page" />}>
+      <Routes>
+        <Route path="/exercises/:id" element={<Exercise />} />
+        <Route path="/exercises/:id/answers" element={<Desk />} />
+        <Route path="/marking/:id" element={<Marking />} />
+        <Route path="/study/:id" element={<Before />} />
+        <Route path="/answers/:id" element={<Draw />} />
+        <Route path="/answers/:id/marks" element={<Marks />} />
+        <Route path="/findings" element={<Findings />} />
+        <Route path="*" element={<Home />} />
+      </Routes>
+    </Suspense>
+  );
+}

@@ -1,0 +1,114 @@
+import { useLayoutEffect, useRef, useState, type ReactNode } from 'react';
+import { show, valueOf } from '../ui/marks';
+import type { Placed } from './bands';
+
+interface NotesProps {
+  placed: readonly Placed[];
+  open: string | null;
+  onOpen: (note: string | null) => void;
+  levelOf: (note: string) => number | null;
+  /** What stands beneath an opened note: the decision, or what was decided. */
+  beneath?: (placed: Placed) => ReactNode;
+  mark?: (placed: Placed) => ReactNode;
+}
+
+/** The notes of the margin, in the reading order of the slate. The open one stands level with its part, the others pack around it. */
+export function Notes({ placed, open, onOpen, levelOf, beneath, mark }: NotesProps) {
+  const list = useRef<HTMLDivElement>(null);
+  const [shift, setShift] = useState(0);
+  const level = open ? levelOf(open) : null;
+
+  useLayoutEffect(() => {
+    const element = list.current;
+    const note = element?.querySelector<HTMLElement>('.note.open');
+    const margin = element?.closest('.margin');
+    if (!element || !note || !margin || level === null) return setShift(0);
+    const natural = note.getBoundingClientRect().top - element.getBoundingClientRect().top - shift;
+    const wanted =
+      level -
+      18 -
+      (element.getBoundingClientRect().top - margin.getBoundingClientRect().top + margin.scrollTop) -
+      natural;
+    // Notes move down to their part, never up over the total, and never out of the page.
+    const foot = margin.querySelector('.margin-foot')?.clientHeight ?? 0;
+    const room = Math.max(0, margin.clientHeight - element.offsetTop - element.scrollHeight - foot - 10 + shift);
+    setShift(Math.max(0, Math.min(wanted, room)));
+    // The shift itself is what is measured against; it must not start the measuring again.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [open, level, placed]);
+
+  const step = (by: number) => {
+    const at = placed.findIndex(({ note }) => note.id === open);
+    const next = placed[Math.max(0, Math.min(placed.length - 1, at + by))];
+    if (next) onOpen(next.note.id);
+  };
+  const onKeyDown = (event: React.KeyboardEvent) => {
+    if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+      event.preventDefault();
+      step(event.key === 'ArrowDown' ? 1 : -1);
+    }
+  };
+
+  if (placed.length === 0) return <p className="mt-4">No difference was found.</p>;
+  return (
+    <div ref={list} style={{ paddingTop: shift }} onKeyDown={onKeyDown}>
+      {placed.map((entry) => (
+        <NoteEntry
+          key={entry.note.id}
+          entry={entry}
+          open={open === entry.note.id}
+          onOpen={onOpen}
+          beneath={beneath}
+          mark={mark}
+          all={placed}
+        />
+      ))}
+    </div>
+  );
+}
+
+interface EntryProps {
+  entry: Placed;
+  open: boolean;
+  onOpen: (note: string | null) => void;
+  beneath?: (placed: Placed) => ReactNode;
+  mark?: (placed: Placed) => ReactNode;
+  all: readonly Placed[];
+}
+
+function NoteEntry({ entry, open, onOpen, beneath, mark, all }: EntryProps) {
+  const { note, number } = entry;
+  const loss = valueOf(note.loss);
+  const head = useRef<HTMLButtonElement>(null);
+  useLayoutEffect(() => {
+    if (open && head.current?.closest('.margin')?.contains(document.activeElement))
+      head.current.focus({ preventScroll: true });
+  }, [open]);
+  const countedIn = all.find((other) => note.countedIn.includes(other.note.id));
+  return (
+    <section className={`note${open ? ' open' : ''}`} aria-label={`Note ${number}`}>
+      <button ref={head} className="note-head" aria-expanded={open} onClick={() => onOpen(open ? null : note.id)}>
+        <span className="number">{number}</span>
+        <span className="headline">
+          {note.headline} {mark?.(entry)}
+        </span>
+        <span className="loss">{loss === 0 ? '0' : `−${show(note.loss)}`}</span>
+      </button>
+      {open && (
+        <div className="detail">
+          <p>{note.there}</p>
+          <p>Wanted: {note.wanted}</p>
+          <p className="mt-1">{note.why}</p>
+          {note.consequences.length > 0 && (
+            <p className="mt-1 text-quiet-ink">
+              With it: {note.consequences.map((consequence) => consequence.headline).join(' ')}
+            </p>
+          )}
+          {countedIn && <p className="mt-1 text-quiet-ink">Already counted in note {countedIn.number}.</p>}
+          {!note.marked && <p className="mt-1 text-quiet-ink">Not marked.</p>}
+          {beneath?.(entry)}
+        </div>
+      )}
+    </section>
+  );
+}

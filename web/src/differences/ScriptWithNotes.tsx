@@ -1,0 +1,194 @@
+import { useMemo, useState, type ReactNode } from 'react';
+import type { Schemas } from '../api/client';
+import { ScenarioSheet } from '../script/ScenarioSheet';
+import { Sentences, type Sentence } from '../script/Sentences';
+import { useLighting } from '../script/useLighting';
+import { readDrawing } from '../slate/format';
+import { elementsOf, select } from '../slate/selection';
+import { SlateSurface } from '../slate/SlateSurface';
+import { useSlate } from '../slate/useSlate';
+import { closedSession } from '../slate/closedSession';
+import { placeNotes, type Placed } from './bands';
+import { DifferenceBands, DifferenceTags } from './DifferenceLayer';
+import { InWords } from './InWords';
+import { overlayOf, type Overlay } from './overlay';
+import { toScene } from '../slate/view';
+import { useMedia } from '../ui/useMedia';
+
+export type ScriptView = 'over' | 'beside' | 'words';
+
+interface ScriptWithNotesProps {
+  title: string;
+  line: string;
+  scenarioHtml: string;
+  drawing: string;
+  modelDrawing: string | null;
+  modelSentences?: readonly Sentence[];
+  result: Schemas['ResultDocument'];
+  view: ScriptView;
+  open: string | null;
+  onOpen: (note: string | null) => void;
+  margin: (placed: readonly Placed[], levelOf: (note: string) => number | null) => ReactNode;
+  onKeyDown?: (event: React.KeyboardEvent) => void;
+}
+
+/** A marked answer: scenario, the drawing with its differences, the sentences, and the notes in the margin. */
+export function ScriptWithNotes(props: ScriptWithNotesProps) {
+  const { drawing, modelDrawing, result, view, open, onOpen } = props;
+  const overlay = useMemo(() => makeOverlay(drawing, modelDrawing, result), [drawing, modelDrawing, result]);
+  const [session] = useState(() => closedSession(overlay.drawing));
+  const slate = useSlate(session, false);
+  const placed = useMemo(() => placeNotes(slate.base, overlay.marked), [slate.base, overlay]);
+  const lighting = useLighting(slate.drawing, elementsOf(slate.selection));
+  const openNote = placed.find(({ note }) => note.id === open);
+  const lit = useMemo(
+    () => new Set([...lighting.lit, ...(openNote?.bands.map((band) => band.element) ?? [])]),
+    [lighting.lit, openNote],
+  );
+  // Two drawings side by side, or one on a small screen, want the room; the scenario comes back when it is asked for.
+  const [folds, setFolds] = useState<boolean | null>(null);
+  const small = useMedia('(min-width: 721px) and (max-width: 1180px)');
+  const folded = folds ?? (view === 'beside' || small);
+  const onKeyDown = (event: React.KeyboardEvent) => {
+    if (event.key === 'F2') setFolds(!folded);
+    props.onKeyDown?.(event);
+  };
+  const levelOf = (note: string) => {
+    const tag = placed.find((candidate) => candidate.note.id === note)?.tags[0];
+    return tag ? (tag.box.y + tag.box.height / 2) * slate.view.zoom + slate.view.y : null;
+  };
+  const pick = (sentence: Sentence) => {
+    slate.setSelection(select(sentence.concept));
+    const note = placed.find((candidate) => candidate.bands.some((band) => sentence.elements.includes(band.element)));
+    if (note) onOpen(note.note.id);
+  };
+
+  return (
+    <div
+      className="script reading"
+      style={
+        {
+          '--margin-width': '300px',
+          '--sentences-height': '92px',
+          '--scenario-width': folded ? '28px' : undefined,
+        } as React.CSSProperties
+      }
+      onKeyDown={onKeyDown}
+    >
+      {folded ? (
+        <button className="spine" title="Unfold the scenario (F2)" onClick={() => setFolds(false)}>
+          <span>{props.title}</span>
+        </button>
+      ) : (
+        <ScenarioSheet
+          title={props.title}
+          line={props.line}
+          html={props.scenarioHtml}
+          tied={lighting.tied}
+          lit={lighting.litPhrases}
+          onPhraseHover={lighting.lightPhrase}
+        />
+      )}
+      <main className="middle">
+        {view === 'over' && (
+          <SlateSurface
+            slate={slate}
+            label="The answer with its differences"
+            lit={lit}
+            onHover={(element) => lighting.light(element ? [element] : null)}
+            words={false}
+            ochre={overlay.ochre}
+            ochreRows={overlay.ochreRows}
+            behind={<DifferenceBands placed={placed} open={open} edge={toScene(slate.view, { x: 4000, y: 0 }).x} />}
+            over={<DifferenceTags placed={placed} open={open} onOpen={onOpen} />}
+            empty="Nothing is drawn."
+          />
+        )}
+        {view === 'beside' && modelDrawing && (
+          <Beside answer={drawing} model={modelDrawing} counterparts={result.counterparts} />
+        )}
+        {view === 'words' && (
+          <InWords answer={result.sentences} model={props.modelSentences ?? []} counterparts={result.counterparts} />
+        )}
+        {view === 'over' && (
+          <footer className="sentences">
+            <Sentences
+              sentences={result.sentences}
+              waiting={false}
+              lit={lit}
+              onLight={lighting.light}
+              onPick={pick}
+              empty="The answer says nothing."
+              after={(sentence) => <Wanted sentence={sentence} placed={placed} />}
+            />
+          </footer>
+        )}
+      </main>
+      <aside className="margin" aria-label="Notes">
+        {props.margin(placed, levelOf)}
+      </aside>
+    </div>
+  );
+}
+
+function makeOverlay(drawing: string, model: string | null, result: Schemas['ResultDocument']): Overlay {
+  const answer = readDrawing(drawing);
+  return overlayOf(
+    answer,
+    model ? readDrawing(model) : { ...answer, shapes: new Map(), lines: new Map() },
+    result.notes,
+    result.counterparts,
+  );
+}
+
+/** After a statement that differs at one of its ends: what is wanted there. */
+function Wanted({ sentence, placed }: { sentence: Sentence; placed: readonly Placed[] }) {
+  const ends = new Set(sentence.pieces.map((piece) => piece.elementId).filter((id) => id?.includes('/')));
+  const note = placed.find(
+    (candidate) => candidate.note.tag === 'differs' && candidate.bands.some((band) => ends.has(band.element)),
+  );
+  return note ? <span className="wanted">Wanted: {note.note.wanted}</span> : null;
+}
+
+function Beside({
+  answer,
+  model,
+  counterparts,
+}: {
+  answer: string;
+  model: string;
+  counterparts: Readonly<Record<string, string>>;
+}) {
+  const [mine] = useState(() => closedSession(answer));
+  const [theirs] = useState(() => closedSession(model));
+  const left = useSlate(mine, false);
+  const right = useSlate(theirs, false);
+  const back = useMemo(
+    () => new Map(Object.entries(counterparts).map(([modelId, answerId]) => [answerId, modelId])),
+    [counterparts],
+  );
+  const [hovered, setHovered] = useState<string | null>(null);
+  const [side, setSide] = useState<'answer' | 'model'>('answer');
+  const litHere = new Set(
+    [side === 'answer' ? hovered : (counterparts[hovered ?? ''] ?? null)].filter((id) => id !== null),
+  );
+  const litThere = new Set(
+    [side === 'model' ? hovered : (back.get(hovered ?? '') ?? null)].filter((id) => id !== null),
+  );
+  const hover = (of: 'answer' | 'model') => (element: string | null) => {
+    setSide(of);
+    setHovered(element);
+  };
+  return (
+    <div className="two-slates">
+      <div>
+        <h2>The answer</h2>
+        <SlateSurface slate={left} label="The answer" lit={litHere} onHover={hover('answer')} words={false} />
+      </div>
+      <div>
+        <h2>The model answer</h2>
+        <SlateSurface slate={right} label="The model answer" lit={litThere} onHover={hover('model')} words={false} />
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,162 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { api, must, type Schemas } from '../../api/client';
+import { show } from '../../ui/marks';
+import { PageHead } from '../../ui/PageHead';
+import { Sheet } from '../../ui/Sheet';
+import { Failed, Loading, messageOf } from '../../ui/states';
+import { due, moment } from '../../ui/time';
+
+/** All answers of an exercise, by candidate code. */
+export default function DeskPage() {
+  const { id } = useParams() as { id: string };
+  const desk = useQuery({
+    queryKey: ['desk', id],
+    queryFn: () => must(api.GET('/api/marking/exercises/{id}', { params: { path: { id } } })),
+    refetchInterval: (query) =>
+      query.state.data?.answers.some((answer) => answer.state === 'waiting') ? 1500 : 15_000,
+  });
+  const [releasing, setReleasing] = useState(false);
+  if (desk.isPending) return <Loading what="the answers" />;
+  if (desk.isError) return <Failed error={desk.error} retry={() => void desk.refetch()} />;
+  const { title, answers, students, stillDrawing, maximum, dueAt, mayRelease } = desk.data;
+  const unreleased = answers.filter((answer) => answer.state !== 'released').length;
+  return (
+    <>
+      <PageHead />
+      <main className="page-body">
+        <h1>{title}</h1>
+        <p className="mt-1 mb-5 text-quiet-ink">
+          {answers.length} of {students} handed in{stillDrawing > 0 && `, ${stillDrawing} still drawing`}
+          {dueAt && `, ${due(dueAt, desk.dataUpdatedAt)}`}.{' '}
+          <Link className="word-button" to={`/exercises/${id}`}>
+            scenario, model answer, scheme
+          </Link>
+        </p>
+        {answers.length === 0 ? (
+          <p className="font-read text-[18px] text-quiet-ink">
+            Nobody has handed in yet. Answers are checked as they come and will stand here.
+          </p>
+        ) : (
+          <table className="desk-rows">
+            <thead>
+              <tr>
+                <th>candidate</th>
+                <th>how far</th>
+                <th>handed in</th>
+                <th className="text-right!">marks of {show(maximum)}</th>
+              </tr>
+            </thead>
+            <tbody>
+              {answers.map((answer) => (
+                <AnswerLine key={answer.id} answer={answer} />
+              ))}
+            </tbody>
+          </table>
+        )}
+        {mayRelease && unreleased > 0 && (
+          <button className="press-button mt-8" onClick={() => setReleasing(true)}>
+            Release the marks
+          </button>
+        )}
+        {answers.length > 0 && unreleased === 0 && <p className="mt-6 text-quiet-ink">All marks are released.</p>}
+      </main>
+      <Release id={id} open={releasing} onClose={() => setReleasing(false)} />
+    </>
+  );
+}
+
+const words: Readonly<Record<Schemas['AnswerState'], string>> = {
+  waiting: 'being checked …',
+  'needs-person': 'needs a person: its check failed',
+  checked: 'checked',
+  'gone-through': 'gone through',
+  released: 'released',
+};
+
+function AnswerLine({ answer }: { answer: Schemas['DeskAnswer'] }) {
+  const doubt = answer.doubtful && answer.state === 'checked';
+  return (
+    <tr>
+      <td>
+        <Link className="word-button font-bold" to={`/marking/${answer.id}`}>
+          {answer.code}
+        </Link>
+      </td>
+      <td>
+        {words[answer.state]}
+        {doubt && <strong>, wants a look: matched by place</strong>}
+      </td>
+      <td>
+        {moment(answer.handedInAt)}
+        {answer.late && <strong>, late</strong>}
+      </td>
+      <td className="text-right! font-bold">{answer.total ? show(answer.total) : '–'}</td>
+    </tr>
+  );
+}
+
+/** Says who is ready, who is undecided and what is frozen, and releases in one step. */
+function Release({ id, open, onClose }: { id: string; open: boolean; onClose: () => void }) {
+  const queries = useQueryClient();
+  const path = { params: { path: { id } } };
+  const preview = useQuery({
+    queryKey: ['release', id],
+    queryFn: () => must(api.GET('/api/marking/exercises/{id}/release', path)),
+    enabled: open,
+    staleTime: 0,
+  });
+  const release = useMutation({
+    mutationFn: () => must(api.POST('/api/marking/exercises/{id}/release', path)),
+    onSuccess: async () => {
+      await queries.invalidateQueries();
+      onClose();
+    },
+  });
+  const ready = preview.data?.ready.length ?? 0;
+  return (
+    <Sheet
+      open={open}
+      onClose={onClose}
+      title="Release the marks?"
+      actions={
+        <button className="press-button" disabled={ready === 0 || release.isPending} onClick={() => release.mutate()}>
+          {release.isPending ? 'releasing …' : `Release ${ready}`}
+        </button>
+      }
+    >
+      {preview.isPending && <p>Looking who is ready …</p>}
+      {preview.isError && <p className="refusal">{messageOf(preview.error)}</p>}
+      {preview.data && (
+        <div className="space-y-3">
+          <p>
+            <strong>{ready}</strong> {ready === 1 ? 'answer is' : 'answers are'} decided and will be released to the
+            students.
+          </p>
+          {preview.data.undecided.length > 0 && (
+            <div>
+              <p>
+                <strong>{preview.data.undecided.length}</strong> undecided; these stay back until a person has gone
+                through them:
+              </p>
+              <ul className="mt-1">
+                {preview.data.undecided.map((answer) => (
+                  <li key={answer.id}>
+                    <Link className="word-button" to={`/marking/${answer.id}`}>
+                      {answer.code}
+                    </Link>{' '}
+                    <span className="text-quiet-ink">{answer.why}</span>
+                  </li>
+                ))}
+              </ul>
+            </div>
+          )}
+          {preview.data.stillDrawing > 0 && <p>{preview.data.stillDrawing} still drawing.</p>}
+          <p className="text-quiet-ink">Frozen for good: {preview.data.frozen.join('; ')}.</p>
+        </div>
+      )}
+      {release.isError && <p className="refusal">{messageOf(release.error)}</p>}
+    </Sheet>
+  );
+}

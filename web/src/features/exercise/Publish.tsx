@@ -1,0 +1,80 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { api, must, type Schemas } from '../../api/client';
+import type { DrawingSession } from '../../slate/session';
+import { Sheet } from '../../ui/Sheet';
+import { messageOf } from '../../ui/states';
+
+interface PublishProps {
+  exercise: Schemas['ExerciseReply'];
+  session: DrawingSession;
+  hasScheme: boolean;
+  onPublished: () => void;
+}
+
+/** Publishing: says what is frozen and to whom it goes. */
+export function Publish({ exercise, session, hasScheme, onPublished }: PublishProps) {
+  const [open, setOpen] = useState(false);
+  const [due, setDue] = useState('');
+  const queries = useQueryClient();
+  const publish = useMutation({
+    mutationFn: async () => {
+      await session.flush();
+      await must(
+        api.POST('/api/exercises/{id}/publish', {
+          params: { path: { id: exercise.id } },
+          body: { dueAt: due === '' ? null : new Date(due).toISOString() },
+        }),
+      );
+    },
+    onSuccess: async () => {
+      setOpen(false);
+      session.close();
+      await queries.invalidateQueries({ queryKey: ['home'] });
+      onPublished();
+    },
+  });
+  if (exercise.publishedAt) {
+    return (
+      <p className="mt-8">
+        <Link className="word-button main" to={`/exercises/${exercise.id}/answers`}>
+          all answers
+        </Link>
+      </p>
+    );
+  }
+  return (
+    <div className="mt-8 pt-4 border-t border-hairline">
+      <button className="word-button main" onClick={() => setOpen(true)}>
+        publish to {exercise.cohort} …
+      </button>
+      <Sheet
+        open={open}
+        onClose={() => setOpen(false)}
+        title={`Publish “${exercise.title}”?`}
+        actions={
+          <button className="press-button" disabled={publish.isPending} onClick={() => publish.mutate()}>
+            {publish.isPending ? 'publishing …' : 'Publish'}
+          </button>
+        }
+      >
+        <p>
+          It goes to the students of {exercise.cohort}. Frozen from then on: the scenario, what is asked, and the model
+          answer. What is accepted and the scheme can still change until the marks are released; all answers are then
+          checked again.
+        </p>
+        {!hasScheme && <p className="refusal mt-2">There is no marking scheme yet. Derive it first.</p>}
+        <label className="field mt-4 max-w-[260px]">
+          <span>Due, empty for no end</span>
+          <input type="datetime-local" value={due} onChange={(event) => setDue(event.target.value)} />
+        </label>
+        {publish.isError && (
+          <p className="refusal mt-3" role="alert">
+            {messageOf(publish.error)}
+          </p>
+        )}
+      </Sheet>
+    </div>
+  );
+}

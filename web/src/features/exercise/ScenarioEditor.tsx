@@ -1,0 +1,64 @@
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api, isProblem, must, type Schemas } from '../../api/client';
+import { messageOf } from '../../ui/states';
+
+/** The scenario as Markdown, where it is read later. */
+export function ScenarioEditor({ exercise, onDone }: { exercise: Schemas['ExerciseReply']; onDone: () => void }) {
+  const [text, setText] = useState(exercise.scenario.text);
+  const [revision, setRevision] = useState(exercise.scenario.revision);
+  const save = useMutation({
+    mutationFn: () =>
+      must(
+        api.PUT('/api/exercises/{id}/scenario', { params: { path: { id: exercise.id } }, body: { revision, text } }),
+      ),
+    onSuccess: onDone,
+  });
+  const theirs =
+    isProblem(save.error) && save.error.code === 'conflict'
+      ? (save.error.current as { revision: number; text: string })
+      : null;
+  return (
+    <aside className="scenario-sheet flex flex-col gap-3" aria-label="Scenario">
+      <h1>{exercise.title}</h1>
+      <label className="field filling">
+        <span>The scenario, in Markdown</span>
+        <textarea
+          className="font-read text-[15px]! leading-[23px] resize-none"
+          value={text}
+          maxLength={20_000}
+          onChange={(event) => setText(event.target.value)}
+        />
+      </label>
+      {save.isError && (
+        <p className="refusal" role="alert">
+          {messageOf(save.error)}
+        </p>
+      )}
+      {theirs && (
+        <>
+          <p className="text-[14px] max-h-40 overflow-auto whitespace-pre-wrap bg-deep-paper p-2">{theirs.text}</p>
+          <p className="flex gap-4 text-[14px]">
+            <button className="word-button" onClick={() => (setRevision(theirs.revision), save.reset())}>
+              keep mine
+            </button>
+            <button
+              className="word-button"
+              onClick={() => (setText(theirs.text), setRevision(theirs.revision), save.reset())}
+            >
+              take theirs
+            </button>
+          </p>
+        </>
+      )}
+      <p className="flex flex-wrap gap-x-5 gap-y-1 items-center">
+        <button className="press-button" disabled={save.isPending} onClick={() => save.mutate()}>
+          {save.isPending ? 'saving …' : 'Save the scenario'}
+        </button>
+        <button className="word-button" onClick={onDone}>
+          leave as it was
+        </button>
+      </p>
+    </aside>
+  );
+}

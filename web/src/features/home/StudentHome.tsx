@@ -1,0 +1,87 @@
+import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
+import { api, must, type Schemas } from '../../api/client';
+import { show } from '../../ui/marks';
+import { Failed, Loading } from '../../ui/states';
+import { moment } from '../../ui/time';
+
+/** A student's exercises: what is due, what is handed in, what is marked. */
+export function StudentHome() {
+  const list = useQuery({ queryKey: ['study'], queryFn: () => must(api.GET('/api/study/exercises')) });
+  if (list.isPending) return <Loading what="your exercises" />;
+  if (list.isError) return <Failed error={list.error} retry={() => void list.refetch()} />;
+  const open = list.data.filter((exercise) => !exercise.handedInAt);
+  const done = list.data.filter((exercise) => exercise.handedInAt);
+  return (
+    <>
+      <h1 className="mb-4">What is due</h1>
+      {open.length === 0 && (
+        <p className="font-read text-[18px] text-quiet-ink">
+          Nothing is due.{' '}
+          {done.length > 0 ? 'You have handed everything in.' : 'Your instructor has published nothing yet.'}
+        </p>
+      )}
+      <ul className="to-do">
+        {open.map((exercise) => (
+          <li key={exercise.id}>
+            <Link
+              className="word-button main"
+              to={exercise.answerId ? `/answers/${exercise.answerId}` : `/study/${exercise.id}`}
+            >
+              {exercise.title}
+            </Link>
+            : {exercise.answerId ? 'go on drawing' : 'not started yet'}
+            <p className="small">
+              {exercise.cohort}
+              {exercise.dueAt && (
+                <>
+                  {' '}
+                  ·{' '}
+                  {new Date(exercise.dueAt) < new Date()
+                    ? `was due ${moment(exercise.dueAt)}; what is handed in now counts as late`
+                    : `due ${moment(exercise.dueAt)}`}
+                </>
+              )}
+            </p>
+          </li>
+        ))}
+      </ul>
+      {done.length > 0 && (
+        <>
+          <h1 className="mt-9 mb-4">Handed in</h1>
+          <ul className="to-do">
+            {done.map((exercise) => (
+              <DoneLine key={exercise.id} exercise={exercise} />
+            ))}
+          </ul>
+        </>
+      )}
+    </>
+  );
+}
+
+function DoneLine({ exercise }: { exercise: Schemas['StudentExercise'] }) {
+  return (
+    <li>
+      {exercise.released ? (
+        <>
+          <Link className="word-button main" to={`/answers/${exercise.answerId}/marks`}>
+            {exercise.title}
+          </Link>
+          : <span className="big-number">{show(exercise.total!)}</span> of {show(exercise.maximum!)}
+        </>
+      ) : (
+        <>
+          <Link className="word-button" to={`/answers/${exercise.answerId}`}>
+            {exercise.title}
+          </Link>
+          : the marks are not released yet
+        </>
+      )}
+      <p className="small">
+        handed in {moment(exercise.handedInAt!)}
+        {exercise.late && ', late'}
+      </p>
+    </li>
+  );
+}

@@ -1,0 +1,187 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { api, must, type Schemas } from '../../api/client';
+import { Notes } from '../../differences/Notes';
+import { ScriptWithNotes, type ScriptView } from '../../differences/ScriptWithNotes';
+import { show } from '../../ui/marks';
+import { Failed, Loading, messageOf } from '../../ui/states';
+import { partLine } from '../study/DrawPage';
+import { DecisionRow } from './DecisionRow';
+import { LineTable } from './LineTable';
+
+/** One answer on the marking desk: its differences drawn in, its notes, the decisions on them. */
+export default function MarkingPage() {
+  const { id } = useParams() as { id: string };
+  const answer = useQuery({
+    queryKey: ['marking', id],
+    queryFn: () => must(api.GET('/api/marking/answers/{id}', { params: { path: { id } } })),
+  });
+  if (answer.isPending) return <Loading what="the answer" />;
+  if (answer.isError) return <Failed error={answer.error} retry={() => void answer.refetch()} />;
+  return <MarkedScript key={id} answer={answer.data} />;
+}
+
+function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
+  const [view, setView] = useState<ScriptView>('over');
+  const [open, setOpen] = useState<string | null>(null);
+  const [lines, setLines] = useState(false);
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const keep = (reply: Schemas['MarkingReply']) => queries.setQueryData(['marking', answer.id], reply);
+  const rule = useMutation({
+    mutationFn: ({ finding, ...body }: Schemas['RulingRequest'] & { finding: string }) =>
+      must(
+        api.PUT('/api/marking/answers/{id}/rulings', { params: { path: { id: answer.id }, query: { finding } }, body }),
+      ),
+    onSuccess: keep,
+  });
+  const takeBack = useMutation({
+    mutationFn: (finding: string) =>
+      must(
+        api.DELETE('/api/marking/answers/{id}/rulings', { params: { path: { id: answer.id }, query: { finding } } }),
+      ),
+    onSuccess: keep,
+  });
+  const goneThrough = useMutation({
+    mutationFn: () => must(api.POST('/api/marking/answers/{id}/gone-through', { params: { path: { id: answer.id } } })),
+    onSuccess: async () => {
+      await queries.invalidateQueries({ queryKey: ['home'] });
+      await queries.invalidateQueries({ queryKey: ['desk', answer.exerciseId] });
+      queries.removeQueries({ queryKey: ['marking'] });
+      await navigate(answer.next ? `/marking/${answer.next}` : `/exercises/${answer.exerciseId}/answers`);
+    },
+  });
+  const released = answer.state === 'released';
+  const failure = rule.error ?? takeBack.error ?? goneThrough.error;
+  const onKeyDown = (event: React.KeyboardEvent) => {
+    if (
+      event.target instanceof HTMLInputElement ||
+      event.target instanceof HTMLTextAreaElement ||
+      event.ctrlKey ||
+      event.metaKey
+    )
+      return;
+    if (event.key === 'j' && answer.next) void navigate(`/marking/${answer.next}`);
+    if (event.key === 'k' && answer.previous) void navigate(`/marking/${answer.previous}`);
+  };
+
+  return (
+    <ScriptWithNotes
+      title={answer.title}
+      line={partLine(answer.part)}
+      scenarioHtml={answer.scenarioHtml}
+      drawing={answer.drawing}
+      modelDrawing={answer.modelDrawing}
+      modelSentences={answer.modelSentences}
+      result={answer.result}
+      view={view}
+      open={open}
+      onOpen={setOpen}
+      onKeyDown={onKeyDown}
+      margin={(placed, levelOf) => (
+        <div className="min-h-full flex flex-col">
+          <p className="total">
+            <strong>{show(answer.result.total)}</strong> of {show(answer.result.maximum)}, candidate {answer.code}
+            {answer.late && ', late'}
+          </p>
+          <div className="views" role="group" aria-label="How the answer is shown">
+            {(['over', 'beside', 'words'] as const).map((name) => (
+              <button
+                key={name}
+                aria-pressed={view === name && !lines}
+                onClick={() => (setView(name), setLines(false))}
+              >
+                {name === 'words' ? 'in words' : name}
+              </button>
+            ))}
+            <button aria-pressed={lines} onClick={() => setLines(!lines)}>
+              mark lines
+            </button>
+          </div>
+          {answer.doubtful && answer.state === 'checked' && (
+            <p className="refusal">
+              Something was matched by its place, not by its name. Look whether it belongs together.
+            </p>
+          )}
+          {answer.result.restated.map((said) => (
+            <p key={said} className="text-[13.5px] text-quiet-ink mb-1">
+              {said}
+            </p>
+          ))}
+          {failure && (
+            <p className="refusal" role="alert">
+              {messageOf(failure)}
+            </p>
+          )}
+          {lines ? (
+            <LineTable
+              lines={answer.result.lines}
+              placed={placed}
+              onOpen={(note) => (setLines(false), setOpen(note))}
+            />
+          ) : (
+            <Notes
+              placed={placed}
+              open={open}
+              onOpen={setOpen}
+              levelOf={view === 'over' ? levelOf : () => null}
+              mark={({ note }) => <RuledMark ruling={answer.rulings.find((ruling) => ruling.findingId === note.id)} />}
+              beneath={({ note }) => (
+                <DecisionRow
+                  key={note.id}
+                  ruling={answer.rulings.find((ruling) => ruling.findingId === note.id) ?? null}
+                  locked={released}
+                  busy={rule.isPending || takeBack.isPending}
+                  onRule={(decision, comment) => rule.mutate({ finding: note.id, decision, comment })}
+                  onTakeBack={() => takeBack.mutate(note.id)}
+                />
+              )}
+            />
+          )}
+          <div className="margin-foot text-[14px]">
+            <p>
+              <strong className="text-[19px]">{answer.goneThrough}</strong> of {answer.count} gone through
+              {answer.undecided > 0 && `, ${answer.undecided} undecided`}
+            </p>
+            <p className="flex flex-wrap gap-x-5 mt-1">
+              {answer.previous && (
+                <Link className="word-button" to={`/marking/${answer.previous}`}>
+                  previous
+                </Link>
+              )}
+              {released ? (
+                answer.next && (
+                  <Link className="word-button main" to={`/marking/${answer.next}`}>
+                    next answer
+                  </Link>
+                )
+              ) : (
+                <button
+                  className="word-button main"
+                  disabled={goneThrough.isPending}
+                  onClick={() => goneThrough.mutate()}
+                >
+                  gone through{answer.next ? ', next answer' : ''}
+                </button>
+              )}
+              <Link className="word-button" to={`/exercises/${answer.exerciseId}/answers`}>
+                all answers
+              </Link>
+            </p>
+          </div>
+        </div>
+      )}
+    />
+  );
+}
+
+const words: Readonly<Record<Schemas['Decision'], string>> = {
+  allow: 'allowed',
+  'allow-in-part': 'allowed in part',
+  'keep-loss': 'loss kept',
+};
+
+function RuledMark({ ruling }: { ruling: Schemas['RulingReply'] | undefined }) {
+  return ruling ? <em className="text-quiet-ink not-italic text-[13px]">· {words[ruling.decision]} ✓</em> : null;
+}

@@ -1,0 +1,72 @@
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { useNavigate, useParams } from 'react-router';
+import { api, must } from '../../api/client';
+import { show } from '../../ui/marks';
+import { PageHead } from '../../ui/PageHead';
+import { Failed, Loading, messageOf } from '../../ui/states';
+import { moment } from '../../ui/time';
+
+/** Before the clock: what is asked, how long it may take, which aids there are. */
+export default function BeforePage() {
+  const { id } = useParams() as { id: string };
+  const navigate = useNavigate();
+  const before = useQuery({
+    queryKey: ['before', id],
+    queryFn: () => must(api.GET('/api/study/exercises/{id}', { params: { path: { id } } })),
+  });
+  const start = useMutation({
+    mutationFn: () => must(api.POST('/api/study/exercises/{id}/answer', { params: { path: { id } } })),
+    onSuccess: (answer) => navigate(`/answers/${answer.id}`, { replace: true }),
+  });
+  if (before.isPending) return <Loading what="the exercise" />;
+  if (before.isError) return <Failed error={before.error} />;
+  const { part, title, cohort, dueAt } = before.data;
+  const overdue = dueAt ? before.dataUpdatedAt > new Date(dueAt).getTime() : false;
+  return (
+    <>
+      <PageHead />
+      <main className="page-body font-read text-[18px] leading-[1.6]">
+        <h1 className="mb-4">{title}</h1>
+        <ul className="list-disc pl-5 space-y-1">
+          <li>
+            A {part.level} diagram in crow’s foot notation, for {show(part.marks)} marks. {cohort}.
+          </li>
+          <li>
+            {part.minutes
+              ? `You have ${part.minutes} minutes from the moment you start.`
+              : 'There is no limit of time.'}
+          </li>
+          {dueAt && (
+            <li>
+              {overdue
+                ? `It was due ${moment(dueAt)}; what is handed in now counts as late.`
+                : `It is due ${moment(dueAt)}.`}
+            </li>
+          )}
+          {part.strokeSaysIdentifying && <li>A solid line identifies, a dashed line does not.</li>}
+          <li>
+            {part.aids.sentences
+              ? 'Sentences beneath the slate will tell what your drawing says.'
+              : 'While you draw you are told what is drawn, not what it means.'}
+          </li>
+          <li>
+            {part.showModelAnswer
+              ? 'With your marks you will see the model answer.'
+              : 'The model answer is not shown afterwards.'}
+          </li>
+        </ul>
+        <p className="mt-4 text-quiet-ink text-pretty">
+          What you draw is saved as you draw. You can leave and come back, on another machine too.
+        </p>
+        {start.isError && (
+          <p className="refusal" role="alert">
+            {messageOf(start.error)}
+          </p>
+        )}
+        <button className="press-button font-work mt-6" disabled={start.isPending} onClick={() => start.mutate()}>
+          {part.minutes ? 'Start the clock' : 'Start drawing'}
+        </button>
+      </main>
+    </>
+  );
+}

@@ -1,0 +1,69 @@
+import { useMemo, useState } from 'react';
+import { closedSession } from '../../slate/closedSession';
+import type { Drawing } from '../../slate/document';
+import { readDrawing } from '../../slate/format';
+import { SlateSurface } from '../../slate/SlateSurface';
+import { useSlate, type Slate } from '../../slate/useSlate';
+import { whatDiffers } from '../../slate/whatDiffers';
+import { Sheet } from '../../ui/Sheet';
+
+/** Two devices, one drawing: both are shown, and one is chosen. The other is kept at the server. */
+export function Conflict({ slate }: { slate: Slate }) {
+  const { state, theirs } = slate.session_;
+  const { session } = slate;
+  if (state !== 'conflict' || theirs === null) return null;
+  return (
+    <Sheet
+      open
+      wide
+      title="This drawing was changed elsewhere in the meantime"
+      actions={
+        <>
+          <button className="press-button" onClick={() => session.keepMine(session.acknowledged)}>
+            Keep what is here
+          </button>
+          <button
+            className="press-button"
+            onClick={() => session.takeTheirs(readDrawing(theirs), session.acknowledged)}
+          >
+            Take the other one
+          </button>
+        </>
+      }
+    >
+      <p>Choose one to go on with. The other one is kept and not lost.</p>
+      <Difference here={slate.drawing} theirs={theirs} />
+      <div className="two-slates h-[min(430px,50vh)] flex">
+        <Preview title="Here" drawing={null} slate={slate} />
+        <Preview title="The other one" drawing={theirs} slate={slate} />
+      </div>
+    </Sheet>
+  );
+}
+
+/** In which elements the two differ, in a line, so that one need not compare the pictures. */
+function Difference({ here, theirs }: { here: Drawing; theirs: string }) {
+  const { onlyHere, onlyThere, changed } = useMemo(() => whatDiffers(here, readDrawing(theirs)), [here, theirs]);
+  const parts = [
+    ['Only here', onlyHere],
+    ['only in the other', onlyThere],
+    ['drawn differently', changed],
+  ] as const;
+  const told = parts.filter(([, names]) => names.length > 0).map(([what, names]) => `${what}: ${names.join(', ')}`);
+  return (
+    <p className="mt-1 mb-3 text-quiet-ink">
+      {told.length === 0 ? 'The two differ in their places only.' : `${told.join('; ')}.`}
+    </p>
+  );
+}
+
+function Preview({ title, drawing, slate }: { title: string; drawing: string | null; slate: Slate }) {
+  const [session] = useState(() => (drawing === null ? slate.session : closedSession(drawing)));
+  const shown = useSlate(session, false);
+  return (
+    <div className="flex-1">
+      <h2>{title}</h2>
+      <SlateSurface slate={shown} label={title} lit={new Set()} words={false} />
+    </div>
+  );
+}

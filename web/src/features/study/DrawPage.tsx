@@ -1,0 +1,154 @@
+import { useQuery } from '@tanstack/react-query';
+import { useCallback, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { api, must, type Schemas } from '../../api/client';
+import type { Kept } from '../../keeping/store';
+import { heldOf } from '../../keeping/useKeeping';
+import { PhraseActions } from '../../script/PhraseActions';
+import { ScenarioSheet } from '../../script/ScenarioSheet';
+import { Sentences } from '../../script/Sentences';
+import { useLighting } from '../../script/useLighting';
+import { useReading } from '../../script/useReading';
+import { elementsOf, select } from '../../slate/selection';
+import { isAway } from '../../slate/session';
+import { SlateSurface } from '../../slate/SlateSurface';
+import { useSlate } from '../../slate/useSlate';
+import { show } from '../../ui/marks';
+import { Failed, Loading } from '../../ui/states';
+import { usePerson } from '../session/useSession';
+import { Conflict } from './Conflict';
+import { HandIn } from './HandIn';
+import { Receipt } from './Receipt';
+import { SignedOut } from './SignedOut';
+import { Stand } from './Stand';
+import { useAnswerSession } from './useAnswerSession';
+
+/** Where a student draws: the scenario, the slate, the sentences. */
+export default function DrawPage() {
+  const { id } = useParams() as { id: string };
+  const person = usePerson();
+  const answer = useQuery({
+    queryKey: ['answer', id],
+    queryFn: async () => {
+      const kept = await heldOf(person.id, id);
+      return { reply: await must(api.GET('/api/study/answers/{id}', { params: { path: { id } } })), kept };
+    },
+    staleTime: Infinity,
+    gcTime: 0,
+  });
+  if (answer.isPending) return <Loading what="your drawing" />;
+  if (answer.isError) return <Failed error={answer.error} retry={() => void answer.refetch()} />;
+  const { reply, kept } = answer.data;
+  return reply.handedInAt ? (
+    <Receipt answer={reply} />
+  ) : (
+    <DrawingScript key={reply.id} answer={reply} kept={kept} onHandedIn={() => void answer.refetch()} />
+  );
+}
+
+export const partLine = (part: Schemas['StudentPart'] | Schemas['PartDocument']) =>
+  `Crow’s foot, ${part.level}, ${show(part.marks ?? '0')} marks`;
+
+interface DrawingScriptProps {
+  answer: Schemas['AnswerReply'];
+  /** What this browser kept of it and the server had not acknowledged. */
+  kept: Kept | null;
+  onHandedIn: () => void;
+}
+
+function DrawingScript({ answer, kept, onHandedIn }: DrawingScriptProps) {
+  const session = useAnswerSession(answer, kept);
+  const slate = useSlate(session, session.current().state !== 'closed');
+  const [folded, setFolded] = useState(false);
+  const [handing, setHanding] = useState<number | null>(null);
+  const [offset] = useState(() => new Date(answer.now).getTime() - Date.now());
+  const lighting = useLighting(slate.drawing, elementsOf(slate.selection));
+  const read = useCallback(
+    (drawing: string) =>
+      must(api.POST('/api/study/answers/{id}/reading', { params: { path: { id: answer.id } }, body: { drawing } })),
+    [answer.id],
+  );
+  const away = isAway(slate.session_.state);
+  const reading = useReading(slate.base, read, away);
+
+  const onKeyDown = (event: React.KeyboardEvent) => {
+    if (event.key === 'F2') setFolded(!folded);
+  };
+  return (
+    <div
+      className="script"
+      style={{ '--scenario-width': folded ? '28px' : undefined, '--margin-width': '0px' } as React.CSSProperties}
+      onKeyDown={onKeyDown}
+    >
+      {folded ? (
+        <button className="spine" title="Unfold the scenario (F2)" onClick={() => setFolded(false)}>
+          <span>{answer.title}</span>
+        </button>
+      ) : (
+        <ScenarioSheet
+          title={answer.title}
+          line={partLine(answer.part)}
+          html={answer.scenarioHtml}
+          tied={lighting.tied}
+          lit={lighting.litPhrases}
+          onPhraseHover={lighting.lightPhrase}
+          actions={(phrase, done) => <PhraseActions slate={slate} phrase={phrase} done={done} />}
+        >
+          <p className="mt-6 flex gap-5 text-[13px] text-quiet-ink">
+            <Link className="word-button" to="/">
+              leave, it is kept
+            </Link>
+            <button className="word-button" onClick={() => setFolded(true)}>
+              fold away
+            </button>
+          </p>
+        </ScenarioSheet>
+      )}
+      <main className="middle">
+        <SlateSurface
+          slate={slate}
+          label={`Your drawing for ${answer.title}. Press question mark for its keys.`}
+          lit={lighting.lit}
+          onHover={(element) => lighting.light(element ? [element] : null)}
+          words={answer.part.aids.words ?? false}
+          empty={
+            <p>
+              Press anywhere to draw the first box, or choose words of the scenario.
+              <br />
+              Space shows the symbols, ? the keys.
+            </p>
+          }
+        />
+        <footer className="sentences">
+          <Sentences
+            sentences={reading.reply?.sentences ?? []}
+            waiting={reading.waiting}
+            away={away}
+            lit={lighting.lit}
+            onLight={lighting.light}
+            onPick={(sentence) => slate.setSelection(select(sentence.concept))}
+            empty={
+              answer.part.aids.sentences ? 'What your drawing says will stand here.' : 'What is drawn will stand here.'
+            }
+          />
+          <Stand
+            view={slate.session_}
+            endsAt={answer.endsAt ?? null}
+            offset={offset}
+            onHandIn={() => setHanding(Date.now())}
+            onRetry={() => session.resume()}
+          />
+        </footer>
+      </main>
+      <HandIn
+        openedAt={handing}
+        onClose={() => setHanding(null)}
+        slate={slate}
+        answer={answer}
+        onHandedIn={onHandedIn}
+      />
+      <Conflict slate={slate} />
+      <SignedOut session={session} open={slate.session_.state === 'signed-out'} />
+    </div>
+  );
+}

@@ -1,0 +1,109 @@
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { phraseAt, rangeOf, type Phrase } from './phrases';
+
+interface ScenarioSheetProps {
+  title: string;
+  line: string;
+  html: string;
+  /** Phrases that something is drawn for, and those that are lit now. */
+  tied?: readonly Phrase[];
+  lit?: readonly Phrase[];
+  onPhraseHover?: (phrase: Phrase | null) => void;
+  /** What can be done with words that are chosen; absent where nothing is drawn. */
+  actions?: (phrase: Phrase, done: () => void) => ReactNode;
+  children?: ReactNode;
+}
+
+/** The scenario: prose to be read, its phrases tied to what is drawn for them. */
+export function ScenarioSheet({
+  title,
+  line,
+  html,
+  tied = [],
+  lit = [],
+  onPhraseHover,
+  actions,
+  children,
+}: ScenarioSheetProps) {
+  const prose = useRef<HTMLDivElement>(null);
+  const sheet = useRef<HTMLElement>(null);
+  const [picked, setPicked] = useState<{ phrase: Phrase; left: number; top: number } | null>(null);
+  const inner = useMemo(() => ({ __html: html }), [html]);
+
+  useHighlight('tied', prose, tied, html);
+  useHighlight('lit', prose, lit, html);
+
+  const pick = useCallback(() => {
+    const selection = window.getSelection();
+    const phrase =
+      prose.current && selection && !selection.isCollapsed ? phraseAt(prose.current, selection.getRangeAt(0)) : null;
+    if (!phrase || !sheet.current) return setPicked(null);
+    const words = selection!.getRangeAt(0).getBoundingClientRect();
+    const page = sheet.current.getBoundingClientRect();
+    setPicked({
+      phrase,
+      left: Math.max(8, Math.min(words.left - page.left, page.width - 240)),
+      top: words.bottom - page.top + sheet.current.scrollTop + 6,
+    });
+  }, []);
+
+  useEffect(() => {
+    if (!actions) return;
+    const onSelect = () => window.getSelection()?.isCollapsed && setPicked(null);
+    document.addEventListener('selectionchange', onSelect);
+    return () => document.removeEventListener('selectionchange', onSelect);
+  }, [actions]);
+
+  const hover = (event: React.MouseEvent) => {
+    if (!onPhraseHover || !prose.current) return;
+    const caret = document.caretPositionFromPoint?.(event.clientX, event.clientY);
+    const found =
+      caret &&
+      tied.find((phrase) => {
+        const range = rangeOf(prose.current!, phrase);
+        return range?.isPointInRange(caret.offsetNode, caret.offset) ?? false;
+      });
+    onPhraseHover(found ?? null);
+  };
+
+  return (
+    <aside className="scenario-sheet" ref={sheet} aria-label="Scenario" tabIndex={0}>
+      <h1>{title}</h1>
+      <p className="part-line">{line}</p>
+      {/* The server renders and sanitises the scenario's Markdown. */}
+      <div
+        className="prose"
+        ref={prose}
+        onMouseUp={actions && pick}
+        onKeyUp={actions && pick}
+        onMouseMove={hover}
+        onMouseLeave={() => onPhraseHover?.(null)}
+        dangerouslySetInnerHTML={inner}
+      />
+      {picked && actions && (
+        <div className="phrase-keys" style={{ left: picked.left, top: picked.top }}>
+          {actions(picked.phrase, () => {
+            setPicked(null);
+            window.getSelection()?.removeAllRanges();
+          })}
+        </div>
+      )}
+      {children}
+    </aside>
+  );
+}
+
+/** Shows phrases by the browser's own highlights, so that the prose itself stays as it is. */
+function useHighlight(
+  name: string,
+  prose: React.RefObject<HTMLDivElement | null>,
+  phrases: readonly Phrase[],
+  html: string,
+) {
+  useLayoutEffect(() => {
+    if (!('highlights' in CSS) || !prose.current) return;
+    const ranges = phrases.map((phrase) => rangeOf(prose.current!, phrase)).filter((range) => range !== null);
+    CSS.highlights.set(name, new Highlight(...ranges));
+    return () => void CSS.highlights.delete(name);
+  }, [name, prose, phrases, html]);
+}

@@ -1,0 +1,31 @@
+import { useEffect, useRef, useState } from 'react';
+import { writeDrawing } from '../slate/format';
+import { placementOf, type Scene } from '../slate/scene';
+
+const delay = 150;
+
+/**
+ * Asks the core what a drawing says, a moment after the last change, and again once the server is back; the newest drawing wins.
+ */
+export function useReading<T>(scene: Scene, read: (drawing: string) => Promise<T>, away: boolean) {
+  const [reply, setReply] = useState<T | null>(null);
+  const [waiting, setWaiting] = useState(true);
+  const asked = useRef(0);
+  useEffect(() => {
+    const turn = ++asked.current;
+    const timer = window.setTimeout(() => {
+      setWaiting(true);
+      read(writeDrawing(scene.drawing, placementOf(scene))).then(
+        (answer) => {
+          if (turn !== asked.current) return;
+          setReply(answer);
+          setWaiting(false);
+        },
+        // While the server is away the last reading stays, marked as waiting; the next change asks again.
+        () => turn === asked.current && setWaiting(true),
+      );
+    }, delay);
+    return () => window.clearTimeout(timer);
+  }, [scene, read, away]);
+  return { reply, waiting };
+}

@@ -1,0 +1,161 @@
+import { useState } from 'react';
+import type { EndMark } from './document';
+import { changeEnd, marksFor, readMarks, type Least, type Most } from './edits';
+import { endSymbols } from './endSymbols';
+import { EndMarks } from './Figures';
+import { endPlace } from './scene';
+import type { Slate } from './useSlate';
+import { toScreen } from './view';
+
+const leasts: readonly { value: Least; marks: EndMark[]; short: string; says: string; key: string }[] = [
+  { value: '0', marks: ['ring'], short: '0', says: 'at least none', key: '0' },
+  { value: '1', marks: ['bar'], short: '1', says: 'at least one', key: '1' },
+  { value: 'unsaid', marks: [], short: '–', says: 'least unsaid', key: '-' },
+];
+const mosts: readonly { value: Most; marks: EndMark[]; short: string; says: string; key: string }[] = [
+  { value: '1', marks: ['bar'], short: '1', says: 'at most one', key: 'i' },
+  { value: 'many', marks: ['foot'], short: 'm', says: 'many', key: 'm' },
+  { value: 'unsaid', marks: [], short: '–', says: 'most unsaid', key: '.' },
+];
+const strange: readonly EndMark[] = [
+  'foot-outward',
+  'arrow',
+  'open-arrow',
+  'triangle',
+  'solid-triangle',
+  'diamond',
+  'solid-diamond',
+  'cross',
+];
+
+/** Around the end itself: the least and the most that it shows, its texts, and, one step further, what other notations draw. */
+export function EndChooser({ slate, words }: { slate: Slate; words: boolean }) {
+  const [others, setOthers] = useState(false);
+  const { line: id, side } = slate.selection.end!;
+  const line = slate.drawing.lines.get(id)!;
+  const end = line[side];
+  const place = endPlace(slate.scene.routes.get(id)!, side);
+  const now = readMarks(end.marks);
+  const angle = Math.atan2(place.direction.y, place.direction.x);
+  const vertical = Math.abs(place.direction.y) > Math.abs(place.direction.x);
+  const lies = vertical ? 'beside' : place.direction.x > 0 ? 'above rightward' : 'above leftward';
+  const anchor = toScreen(slate.view, {
+    x: place.point.x + place.direction.x * 30,
+    y: place.point.y + place.direction.y * 30,
+  });
+  const set = (marks: EndMark[]) => {
+    slate.change(changeEnd(slate.drawing, line, side, { marks }));
+    slate.surface.current?.focus();
+  };
+  const pickLeast = (least: Least) =>
+    set(marksFor(least, least === '1' && (now?.most ?? 'unsaid') === 'unsaid' ? '1' : (now?.most ?? 'unsaid')));
+  const pickMost = (most: Most) => set(marksFor(now?.least ?? 'unsaid', most));
+
+  return (
+    <>
+      <div className={`end-chooser ${lies}`} data-overlay style={{ left: anchor.x, top: anchor.y }}>
+        <Group title="least" at="before">
+          {leasts.map((choice) => (
+            <Choice
+              key={choice.value}
+              chosen={now?.least === choice.value}
+              says={choice.says}
+              keyName={choice.key}
+              text={words ? choice.short : ''}
+              angle={angle}
+              marks={choice.marks}
+              onPick={() => pickLeast(choice.value)}
+            />
+          ))}
+        </Group>
+        <Group title="most" at="after">
+          {mosts.map((choice) => (
+            <Choice
+              key={choice.value}
+              chosen={now?.most === choice.value}
+              says={choice.says}
+              keyName={choice.key}
+              text={words ? choice.short : ''}
+              angle={angle}
+              marks={choice.marks}
+              onPick={() => pickMost(choice.value)}
+            />
+          ))}
+        </Group>
+      </div>
+      <div className={`end-more ${lies}`} data-overlay style={{ left: anchor.x, top: anchor.y }}>
+        <button onClick={() => slate.setEditing({ of: 'label', line: id, side })}>
+          {end.label === '' ? 'write a verb' : 'verb'} <kbd>↵</kbd>
+        </button>
+        <button onClick={() => slate.setEditing({ of: 'role', line: id, side })}>
+          role <kbd>g</kbd>
+        </button>
+        <button aria-expanded={others} onClick={() => setOthers(!others)}>
+          other symbols
+        </button>
+        {others && (
+          <div className="strange-marks" role="group" aria-label="Symbols of other notations">
+            {strange.map((mark) => (
+              <Choice
+                key={mark}
+                chosen={end.marks[0] === mark}
+                says={endSymbols.get(mark)!.says}
+                keyName=""
+                text=""
+                angle={0}
+                marks={[mark]}
+                onPick={() => set([mark, ...end.marks.filter((m) => m === 'ring' || m === 'bar').slice(-1)])}
+              />
+            ))}
+            <button disabled={end.marks.length < 2} onClick={() => set([...end.marks].reverse())}>
+              turn the order
+            </button>
+            <button onClick={() => slate.setEditing({ of: 'count', line: id, side })}>write a number</button>
+          </div>
+        )}
+      </div>
+    </>
+  );
+}
+
+function Group({ title, at, children }: { title: string; at: 'before' | 'after'; children: React.ReactNode }) {
+  return (
+    <div className={`end-group ${at}`} role="radiogroup" aria-label={title}>
+      <span className="end-title">{title}</span>
+      <div className="end-choices">{children}</div>
+    </div>
+  );
+}
+
+interface ChoiceProps {
+  chosen: boolean;
+  says: string;
+  keyName: string;
+  text: string;
+  angle: number;
+  marks: EndMark[];
+  onPick: () => void;
+}
+
+function Choice({ chosen, says, keyName, text, angle, marks, onPick }: ChoiceProps) {
+  const direction = { x: Math.cos(angle), y: Math.sin(angle) };
+  return (
+    <button
+      className="end-choice"
+      role="radio"
+      aria-checked={chosen}
+      aria-label={says}
+      title={keyName ? `${says} (${keyName})` : says}
+      onClick={onPick}
+    >
+      <svg width="26" height="26" viewBox="-13 -13 26 26" aria-hidden="true">
+        <path
+          className="line"
+          d={`M${-direction.x * 12} ${-direction.y * 12}L${direction.x * 12} ${direction.y * 12}`}
+        />
+        <EndMarks marks={marks} place={{ point: { x: -direction.x * 8, y: -direction.y * 8 }, direction }} />
+      </svg>
+      {text !== '' && <span>{text}</span>}
+    </button>
+  );
+}

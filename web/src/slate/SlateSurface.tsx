@@ -1,0 +1,126 @@
+import { useState, type ReactNode } from 'react';
+import { EndChooser } from './EndChooser';
+import { KeyHelp } from './KeyHelp';
+import { SceneFigures } from './SceneFigures';
+import { SymbolRow } from './SymbolRow';
+import { BoxEditor, TextEditor } from './TextEditors';
+import { useKeys } from './useKeys';
+import { usePointer, type Ghost } from './usePointer';
+import type { Slate } from './useSlate';
+
+interface SlateSurfaceProps {
+  slate: Slate;
+  label: string;
+  lit: ReadonlySet<string>;
+  onHover?: (element: string | null) => void;
+  /** Words beside the symbols of an end. */
+  words: boolean;
+  /** Elements drawn in the examiner's hand. */
+  ochre?: ReadonlySet<string>;
+  ochreRows?: ReadonlySet<string>;
+  /** What lies behind the figures, in scene coordinates, and what lies over them. */
+  behind?: ReactNode;
+  over?: ReactNode;
+  empty?: ReactNode;
+}
+
+const none: ReadonlySet<string> = new Set();
+
+/** The slate: one tab stop, a scene in SVG, and what opens on it while one draws. */
+export function SlateSurface({
+  slate,
+  label,
+  lit,
+  onHover,
+  words,
+  ochre = none,
+  ochreRows = none,
+  behind,
+  over,
+  empty,
+}: SlateSurfaceProps) {
+  const [help, setHelp] = useState(false);
+  const { ghost, handlers } = usePointer(slate);
+  const keys = useKeys(slate, () => setHelp(true));
+  const { scene, view, selection } = slate;
+  const transform = `translate(${view.x} ${view.y}) scale(${view.zoom})`;
+  const paint = { selection, lit, ochre, ochreRows };
+  const hover = (event: React.PointerEvent) =>
+    onHover?.((event.target as Element).closest('[data-element]')?.getAttribute('data-element') ?? null);
+
+  return (
+    <div
+      ref={slate.surface}
+      className={`slate${slate.linkFrom ? ' linking' : ''}${selection.ids.size > 0 ? ' chosen' : ''}`}
+      tabIndex={0}
+      role="application"
+      aria-label={label}
+      aria-roledescription="slate"
+      {...handlers}
+      onPointerOver={hover}
+      onPointerLeave={() => onHover?.(null)}
+      {...keys}
+    >
+      <svg className="scene" aria-hidden="true">
+        <defs>
+          <pattern id="hatch" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+            <path className="hatch-line" d="M0 0V7" />
+          </pattern>
+        </defs>
+        <g transform={transform}>
+          {behind}
+          <SceneFigures {...paint} scene={slate.base} leaveOut={slate.moving} />
+          {!slate.moving && <FocusCorners slate={slate} />}
+          <GhostFigure ghost={ghost} />
+          {over}
+        </g>
+      </svg>
+      {slate.moving && (
+        <svg className="scene moving" aria-hidden="true">
+          <g transform={transform}>
+            <SceneFigures {...paint} scene={scene} only={slate.moving} />
+            <FocusCorners slate={slate} />
+          </g>
+        </svg>
+      )}
+      {scene.drawing.shapes.size === 0 && !slate.symbolsAt && empty && <div className="slate-empty">{empty}</div>}
+      {slate.symbolsAt && <SymbolRow slate={slate} />}
+      {selection.end && slate.editable && !slate.drag && !slate.editing && <EndChooser slate={slate} words={words} />}
+      {slate.editing?.of === 'shape' && <BoxEditor key={slate.editing.id} slate={slate} id={slate.editing.id} />}
+      {slate.editing && slate.editing.of !== 'shape' && (
+        <TextEditor key={JSON.stringify(slate.editing)} slate={slate} editing={slate.editing} />
+      )}
+      <KeyHelp open={help} onClose={() => setHelp(false)} />
+    </div>
+  );
+}
+
+/** Focus is four corner angles outside the shape. */
+function FocusCorners({ slate }: { slate: Slate }) {
+  const [id] = slate.selection.ids;
+  const box = id ? slate.scene.boxes.get(id) : undefined;
+  if (!box || slate.selection.ids.size !== 1) return null;
+  const [l, t, r, b] = [box.x - 5, box.y - 5, box.x + box.width + 5, box.y + box.height + 5];
+  const a = 9;
+  return (
+    <path
+      className="focus-corners"
+      d={`M${l} ${t + a}V${t}H${l + a}M${r - a} ${t}H${r}V${t + a}M${r} ${b - a}V${b}H${r - a}M${l + a} ${b}H${l}V${b - a}`}
+    />
+  );
+}
+
+function GhostFigure({ ghost }: { ghost: Ghost | null }) {
+  if (!ghost) return null;
+  return (
+    <>
+      {ghost.line && (
+        <path
+          className="ghost-line"
+          d={`M${ghost.line.from.x} ${ghost.line.from.y}L${ghost.line.to.x} ${ghost.line.to.y}`}
+        />
+      )}
+      {ghost.marquee && <rect className="marquee" {...ghost.marquee} />}
+    </>
+  );
+}

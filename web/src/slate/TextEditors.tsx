@@ -1,0 +1,176 @@
+import { useLayoutEffect, useRef, useState } from 'react';
+import { boxOfText, textOfBox } from './boxText';
+import { limits, type Shape } from './document';
+import { changeEnd, changeLine, changeShape } from './edits';
+import { sizeOf, textWidth } from './measure';
+import { midpoint } from './routing';
+import { endPlace, endTexts } from './scene';
+import { newId, type Editing, type Slate } from './useSlate';
+import { toScreen } from './view';
+
+/** A box edited in place as text: its name, then a line an attribute. Leaving keeps; undo takes one editing back. */
+export function BoxEditor({ slate, id }: { slate: Slate; id: string }) {
+  const shape = slate.drawing.shapes.get(id);
+  const area = useRef<HTMLTextAreaElement>(null);
+  const [text, setText] = useState(() =>
+    shape ? (shape.form === 'rectangle' || shape.form === 'rounded' ? textOfBox(shape) : shape.text) : '',
+  );
+  const leaving = useRef(false);
+  useLayoutEffect(() => {
+    const field = area.current;
+    field?.focus();
+    if (field && shape?.text !== '') field.setSelectionRange(field.value.length, field.value.length);
+    // Once, when the editor opens.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
+  // What is being written stays in sight, also when it grows.
+  const frame = useRef<HTMLDivElement>(null);
+  const { setView, surface } = slate;
+  useLayoutEffect(() => {
+    const editor = frame.current?.getBoundingClientRect();
+    const page = surface.current?.getBoundingClientRect();
+    if (!editor || !page) return;
+    const down = Math.max(0, editor.bottom - page.bottom + 12);
+    const across = Math.max(0, editor.right - page.right + 12);
+    if (down > 0 || across > 0) setView((view) => ({ ...view, x: view.x - across, y: view.y - down }));
+  }, [text, setView, surface]);
+  if (!shape) return null;
+
+  const box = slate.scene.boxes.get(id)!;
+  const at = toScreen(slate.view, box);
+  const zoom = Math.max(1, slate.view.zoom);
+  const lines = text.split('\n');
+  const size = sizeOf({ ...preview(shape, text) });
+  const isBox = shape.form === 'rectangle' || shape.form === 'rounded';
+  const tooLong =
+    lines.find((line) => line.length > limits.text) ?? (lines.length > limits.rows + 1 ? 'lines' : undefined);
+
+  const leave = () => {
+    if (leaving.current || tooLong) return;
+    leaving.current = true;
+    const current = slate.session.current().drawing.shapes.get(id);
+    if (current) {
+      const next = isBox ? boxOfText(current, text, newId) : { ...current, text: text.trim() };
+      if (next.text !== current.text || next.compartments !== current.compartments)
+        slate.change(changeShape(slate.session.current().drawing, current, next));
+    }
+    slate.setEditing(null);
+  };
+  const onKeyDown = (event: React.KeyboardEvent) => {
+    if (event.nativeEvent.isComposing) return;
+    const done =
+      event.key === 'Escape' ||
+      ((event.ctrlKey || event.metaKey) && event.key === 'Enter') ||
+      (event.key === 'Enter' && !isBox && shape.form !== 'note');
+    if (!done) return;
+    event.preventDefault();
+    leave();
+    slate.surface.current?.focus();
+  };
+
+  return (
+    <div
+      ref={frame}
+      className="box-editor"
+      data-overlay
+      style={{ left: at.x, top: at.y, width: Math.max(box.width, size.width, 190) * zoom, fontSize: 13 * zoom }}
+    >
+      <textarea
+        ref={area}
+        value={text}
+        rows={Math.max(isBox ? 2 : 1, lines.length + (isBox ? 1 : 0))}
+        spellCheck={false}
+        aria-label={isBox ? 'Name, then one attribute a line' : 'Text'}
+        aria-invalid={tooLong !== undefined}
+        placeholder={isBox ? 'name' : ''}
+        onChange={(event) => setText(event.target.value)}
+        onBlur={leave}
+        onKeyDown={onKeyDown}
+      />
+      <p className="editor-hint" role="status">
+        {tooLong
+          ? tooLong === 'lines'
+            ? `A box holds at most ${limits.rows} lines.`
+            : `A line holds at most ${limits.text} characters.`
+          : isBox
+            ? 'Enter: next line. PK, FK, AK1, PPK or o in front. Esc: done.'
+            : 'Esc: done.'}
+      </p>
+    </div>
+  );
+}
+
+const preview = (shape: Shape, text: string): Shape => ({
+  ...shape,
+  text: text.split('\n')[0] ?? '',
+  compartments: [],
+});
+
+/** A text at an end, or a line's own, edited in place. */
+export function TextEditor({ slate, editing }: { slate: Slate; editing: Exclude<Editing, { of: 'shape' }> }) {
+  const line = slate.drawing.lines.get(editing.line);
+  const field = useRef<HTMLInputElement>(null);
+  const [text, setText] = useState(() =>
+    !line ? '' : editing.of === 'line' ? line.text : line[editing.side][editing.of],
+  );
+  const leaving = useRef(false);
+  useLayoutEffect(() => field.current?.select(), []);
+  if (!line) return null;
+
+  const leave = () => {
+    if (leaving.current) return;
+    leaving.current = true;
+    const { drawing } = slate.session.current();
+    const current = drawing.lines.get(editing.line);
+    const typed = text.trim();
+    if (current) {
+      if (editing.of === 'line') {
+        if (current.text !== typed) slate.change(changeLine(drawing, current, { text: typed }));
+      } else if (current[editing.side][editing.of] !== typed)
+        slate.change(changeEnd(drawing, current, editing.side, { [editing.of]: typed }));
+    }
+    slate.setEditing(null);
+  };
+  const onKeyDown = (event: React.KeyboardEvent) => {
+    if (event.nativeEvent.isComposing || (event.key !== 'Enter' && event.key !== 'Escape')) return;
+    event.preventDefault();
+    leave();
+    slate.surface.current?.focus();
+  };
+  const at = toScreen(slate.view, placeOf(slate, editing));
+  const says = {
+    label: 'verb, read from this end',
+    role: 'role at this end',
+    count: 'number at this end',
+    line: 'text of the line',
+  }[editing.of];
+
+  return (
+    <div className="text-editor" data-overlay style={{ left: at.x, top: at.y }}>
+      <input
+        ref={field}
+        value={text}
+        maxLength={limits.text}
+        aria-label={says}
+        placeholder={says}
+        style={{ width: Math.max(150, textWidth(text, 15) + 24) }}
+        onChange={(event) => setText(event.target.value)}
+        onBlur={leave}
+        onKeyDown={onKeyDown}
+      />
+    </div>
+  );
+}
+
+function placeOf(slate: Slate, editing: Exclude<Editing, { of: 'shape' }>) {
+  const route = slate.scene.routes.get(editing.line)!;
+  if (editing.of === 'line') return midpoint(route.points);
+  const line = slate.drawing.lines.get(editing.line)!;
+  const end = { ...line[editing.side], [editing.of]: 'x' };
+  const text = endTexts(end, editing.side, endPlace(route, editing.side)).find(
+    (candidate) => candidate.of === editing.of,
+  );
+  return text
+    ? { x: text.anchor === 'start' ? text.x : text.x - 150, y: text.y - 16 }
+    : endPlace(route, editing.side).point;
+}

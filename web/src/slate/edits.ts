@@ -1,0 +1,165 @@
+import {
+  linesAt,
+  plainEnd,
+  rowsOf,
+  type Attachment,
+  type Drawing,
+  type EndMark,
+  type Form,
+  type Line,
+  type LineEnd,
+  type Row,
+  type Shape,
+  type Side,
+  type Tie,
+} from './document';
+import { putLine, putShape, putTie, type Change, type Step } from './steps';
+
+/** Makes ids for new elements; a parameter so that tests repeat. */
+export type NewId = (prefix: string) => string;
+
+/** A new shape with its middle top at a point. */
+export function addShape(
+  drawing: Drawing,
+  form: Form,
+  x: number,
+  y: number,
+  newId: NewId,
+  text = '',
+): { change: Change; id: string } {
+  const id = newId('b');
+  const shape: Shape = { id, form, outline: 'single', text, compartments: [], x: Math.round(x), y: Math.round(y) };
+  return { change: { label: `add ${form}`, steps: [putShape(drawing, shape)] }, id };
+}
+
+/** A new line between two places, its ends unsaid. */
+export function addLine(
+  drawing: Drawing,
+  from: Attachment,
+  to: Attachment,
+  newId: NewId,
+): { change: Change; id: string } {
+  const id = newId('r');
+  const line: Line = { id, stroke: 'solid', text: '', from: plainEnd(from), to: plainEnd(to) };
+  return { change: { label: 'add line', steps: [putLine(drawing, line)] }, id };
+}
+
+/** Moves shapes, and loose ends with the lines that are selected. */
+export function move(drawing: Drawing, ids: ReadonlySet<string>, dx: number, dy: number, mergeKey?: string): Change {
+  const steps: Step[] = [];
+  for (const id of ids) {
+    const shape = drawing.shapes.get(id);
+    if (shape) steps.push(putShape(drawing, { ...shape, x: shape.x + Math.round(dx), y: shape.y + Math.round(dy) }));
+    const line = drawing.lines.get(id);
+    if (line && (line.from.on.kind === 'nothing' || line.to.on.kind === 'nothing')) {
+      steps.push(putLine(drawing, { ...line, from: shift(line.from, dx, dy), to: shift(line.to, dx, dy) }));
+    }
+  }
+  return { label: 'move', steps, mergeKey };
+}
+
+const shift = (end: LineEnd, dx: number, dy: number): LineEnd =>
+  end.on.kind === 'nothing'
+    ? { ...end, on: { kind: 'nothing', x: end.on.x + Math.round(dx), y: end.on.y + Math.round(dy) } }
+    : end;
+
+/** Deletes elements, and the lines that would hang on nothing. */
+export function remove(drawing: Drawing, ids: ReadonlySet<string>): Change {
+  const shapes = new Set([...ids].filter((id) => drawing.shapes.has(id)));
+  const lines = new Set([...ids].filter((id) => drawing.lines.has(id)));
+  for (const line of linesAt(drawing, shapes)) lines.add(line.id);
+  for (const line of drawing.lines.values()) {
+    if ([line.from, line.to].some((end) => end.on.kind === 'line' && lines.has(end.on.id))) lines.add(line.id);
+  }
+  const rows = new Set([...shapes].flatMap((id) => rowsOf(drawing.shapes.get(id)!).map((row) => row.id)));
+  const gone = (element: string) => shapes.has(element) || rows.has(element) || lines.has(element.split('/')[0]!);
+  return {
+    label: 'delete',
+    steps: [
+      ...[...drawing.ties.values()]
+        .filter((tie) => gone(tie.element))
+        .map((tie): Step => ({ of: 'tie', id: tie.id, before: tie, after: null })),
+      ...[...lines].map((id): Step => ({ of: 'line', id, before: drawing.lines.get(id)!, after: null })),
+      ...[...shapes].map((id): Step => ({ of: 'shape', id, before: drawing.shapes.get(id)!, after: null })),
+    ],
+  };
+}
+
+/** Changes one end of a line. */
+export function changeEnd(
+  drawing: Drawing,
+  line: Line,
+  side: Side,
+  change: Partial<LineEnd>,
+  mergeKey?: string,
+): Change {
+  return {
+    label: 'change end',
+    steps: [putLine(drawing, { ...line, [side]: { ...line[side], ...change } })],
+    mergeKey,
+  };
+}
+
+/** Changes a line itself. */
+export const changeLine = (drawing: Drawing, line: Line, change: Partial<Line>): Change => ({
+  label: 'change line',
+  steps: [putLine(drawing, { ...line, ...change })],
+});
+
+/** Changes a shape itself. */
+export const changeShape = (drawing: Drawing, shape: Shape, change: Partial<Shape>): Change => ({
+  label: 'change shape',
+  steps: [putShape(drawing, { ...shape, ...change })],
+});
+
+/** Changes one row of a box. */
+export function changeRow(drawing: Drawing, shape: Shape, rowId: string, change: Partial<Row>): Change {
+  const compartments = shape.compartments.map((rows) =>
+    rows.map((row) => (row.id === rowId ? { ...row, ...change } : row)),
+  );
+  return changeShape(drawing, shape, { compartments });
+}
+
+/** Adds a row at the end of a box. */
+export function addRow(drawing: Drawing, shape: Shape, text: string, newId: NewId): { change: Change; id: string } {
+  const row: Row = { id: newId('t'), mark: '', ring: false, text, underline: 'none' };
+  const [first = [], ...others] = shape.compartments;
+  return { change: changeShape(drawing, shape, { compartments: [[...first, row], ...others] }), id: row.id };
+}
+
+/** Ties an element to a phrase, on top of another change. */
+export function withTie(change: Change, tie: Omit<Tie, 'id'>, newId: NewId): Change {
+  return { ...change, steps: [...change.steps, putTie({ ...tie, id: newId('tie') })] };
+}
+
+/** What "least" an end shows: its minimum mark. */
+export type Least = '0' | '1' | 'unsaid';
+
+/** What "most" an end shows: its maximum mark. */
+export type Most = '1' | 'many' | 'unsaid';
+
+/** The least and most that marks show, when they are plain ones in their usual order; otherwise null. */
+export function readMarks(marks: readonly EndMark[]): { least: Least; most: Most } | null {
+  const key = marks.join(' ');
+  const known: Record<string, { least: Least; most: Most }> = {
+    '': { least: 'unsaid', most: 'unsaid' },
+    bar: { least: 'unsaid', most: '1' },
+    foot: { least: 'unsaid', most: 'many' },
+    ring: { least: '0', most: 'unsaid' },
+    'bar bar': { least: '1', most: '1' },
+    'bar ring': { least: '0', most: '1' },
+    'foot bar': { least: '1', most: 'many' },
+    'foot ring': { least: '0', most: 'many' },
+  };
+  return known[key] ?? null;
+}
+
+/** The marks, from the box outward, for a least and a most. */
+export function marksFor(least: Least, most: Most): EndMark[] {
+  const marks: EndMark[] = [];
+  if (most !== 'unsaid') marks.push(most === '1' ? 'bar' : 'foot');
+  if (least === '0') marks.push('ring');
+  // A bar alone would read as the most: a least of one can be drawn only behind a most.
+  if (least === '1' && most !== 'unsaid') marks.push('bar');
+  return marks;
+}

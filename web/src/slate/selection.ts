@@ -1,0 +1,64 @@
+import { parseEndId, rowsOf, type Drawing, type Side } from './document';
+
+/** What is chosen on the slate: whole elements, or one end of a line, or one row of a box. */
+export interface Selection {
+  readonly ids: ReadonlySet<string>;
+  readonly end: { readonly line: string; readonly side: Side } | null;
+  readonly row: string | null;
+}
+
+export const nothing: Selection = { ids: new Set(), end: null, row: null };
+
+export const select = (...ids: string[]): Selection => ({ ids: new Set(ids), end: null, row: null });
+
+export const selectEnd = (line: string, side: Side): Selection => ({
+  ids: new Set([line]),
+  end: { line, side },
+  row: null,
+});
+
+export const selectRow = (shape: string, row: string): Selection => ({ ids: new Set([shape]), end: null, row });
+
+/** Without what is no longer drawn. */
+export function prune(selection: Selection, drawing: Drawing): Selection {
+  const ids = [...selection.ids].filter((id) => drawing.shapes.has(id) || drawing.lines.has(id));
+  const end = selection.end && drawing.lines.has(selection.end.line) ? selection.end : null;
+  const row = selection.row && ids.some((id) => rowsOfId(drawing, id).includes(selection.row!)) ? selection.row : null;
+  return ids.length === selection.ids.size && end === selection.end && row === selection.row
+    ? selection
+    : { ids: new Set(ids), end, row };
+}
+
+const rowsOfId = (drawing: Drawing, id: string) => {
+  const shape = drawing.shapes.get(id);
+  return shape ? rowsOf(shape).map((row) => row.id) : [];
+};
+
+/** The shape that holds an element: itself, or the box of a row. */
+export function shapeOf(drawing: Drawing, element: string): string | null {
+  if (drawing.shapes.has(element)) return element;
+  for (const shape of drawing.shapes.values()) if (rowsOf(shape).some((row) => row.id === element)) return shape.id;
+  return null;
+}
+
+/** All elements that a selection lights: with an end, its own id. */
+export const elementsOf = (selection: Selection): string[] =>
+  selection.end
+    ? [`${selection.end.line}/${selection.end.side}`]
+    : selection.row
+      ? [selection.row]
+      : [...selection.ids];
+
+/** The ends of the lines at a shape, clockwise from the top. */
+export function endsAround(drawing: Drawing, shape: string, angleOf: (line: string, side: Side) => number): string[] {
+  const ends: { id: string; angle: number }[] = [];
+  for (const line of drawing.lines.values()) {
+    for (const side of ['from', 'to'] as const) {
+      if (line[side].on.kind === 'shape' && (line[side].on as { id: string }).id === shape)
+        ends.push({ id: `${line.id}/${side}`, angle: angleOf(line.id, side) });
+    }
+  }
+  return ends.sort((a, b) => a.angle - b.angle || (a.id < b.id ? -1 : 1)).map((end) => end.id);
+}
+
+export { parseEndId };

@@ -1,0 +1,246 @@
+import type { Drawing } from './document';
+import { apply, invert, merge, stepsBetween, type Change } from './steps';
+
+/** How it stands between what is on the slate and what the server has acknowledged. */
+export type SaveState = 'clean' | 'dirty' | 'sending' | 'offline' | 'conflict' | 'signed-out' | 'closed';
+
+/** Whether nothing reaches the server in this state, so that what it would answer has to wait. */
+export const isAway = (state: SaveState) => state === 'offline' || state === 'signed-out';
+
+/** What the server says to a save. */
+export type SaveReply =
+  | { readonly kind: 'saved'; readonly revision: number }
+  | { readonly kind: 'conflict'; readonly revision: number; readonly drawing: string }
+  | { readonly kind: 'closed'; readonly reason: string }
+  | { readonly kind: 'refused'; readonly reason: string }
+  | { readonly kind: 'signed-out' }
+  | { readonly kind: 'unreachable' };
+
+/** What a session needs from outside; parameters, so that tests repeat. */
+export interface SessionPorts {
+  /** Sends a drawing that started from a revision. A save keeps its id when it is sent again. */
+  save(drawing: Drawing, revision: number, saveId: string): Promise<SaveReply>;
+  newSaveId(): string;
+  /** Runs something later; gives back how to call it off. */
+  later(milliseconds: number, run: () => void): () => void;
+}
+
+/** What observers see; a new value after every change. */
+export interface SessionView {
+  readonly drawing: Drawing;
+  readonly state: SaveState;
+  readonly canUndo: boolean;
+  readonly canRedo: boolean;
+  /** How many changes the server has not acknowledged. */
+  readonly unsaved: number;
+  readonly reason: string | null;
+  readonly theirs: string | null;
+}
+
+const interval = 1200;
+const leastBetween = 3000;
+const retryAfter = 4000;
+
+/**
+ * Owns a drawing while it is edited: the document, undo and redo, and what has still to be sent. It says "clean" only
+ * after an acknowledgement. Plain code: no interface, no clock of its own.
+ */
+export class DrawingSession {
+  private view: SessionView;
+  private readonly undone: Change[] = [];
+  private readonly done: Change[] = [];
+  private readonly observers = new Set<() => void>();
+  private waiting: (() => void) | null = null;
+  private pending: { drawing: Drawing; saveId: string; changes: number } | null = null;
+  private justSent = false;
+
+  constructor(
+    drawing: Drawing,
+    private revision: number,
+    private readonly ports: SessionPorts,
+  ) {
+    this.view = { drawing, state: 'clean', canUndo: false, canRedo: false, unsaved: 0, reason: null, theirs: null };
+  }
+
+  readonly subscribe = (observer: () => void) => {
+    this.observers.add(observer);
+    return () => this.observers.delete(observer);
+  };
+
+  readonly current = () => this.view;
+
+  /** The revision that the server acknowledged last. */
+  get acknowledged() {
+    return this.revision;
+  }
+
+  /** What was sent last and not acknowledged, if anything. */
+  get unacknowledged(): Drawing | null {
+    return this.pending?.drawing ?? null;
+  }
+
+  /** Does a change. One with the merge key of the change before it becomes part of that one. */
+  do(change: Change) {
+    if (change.steps.length === 0 || this.view.state === 'closed') return;
+    const drawing = apply(this.view.drawing, change.steps);
+    const last = this.done[this.done.length - 1];
+    if (change.mergeKey && last?.mergeKey === change.mergeKey) this.done[this.done.length - 1] = merge(last, change);
+    else this.done.push(change);
+    this.undone.length = 0;
+    this.changed(drawing);
+  }
+
+  undo() {
+    const change = this.done.pop();
+    if (!change) return;
+    this.undone.push(change);
+    this.changed(apply(this.view.drawing, invert(change.steps)));
+  }
+
+  redo() {
+    const change = this.undone.pop();
+    if (!change) return;
+    this.done.push(change);
+    this.changed(apply(this.view.drawing, change.steps));
+  }
+
+  /** Ends merging: the next change is one of its own. */
+  seal() {
+    const last = this.done[this.done.length - 1];
+    if (last?.mergeKey) this.done[this.done.length - 1] = { ...last, mergeKey: undefined };
+  }
+
+  /** Sends at once what has not been sent; resolves when all is acknowledged, or with what stands against it. */
+  async flush(): Promise<SaveState> {
+    this.cancel();
+    while (this.view.state === 'sending') await new Promise<void>((resolve) => this.once(resolve));
+    if (this.view.state === 'dirty' || this.view.state === 'offline') await this.send();
+    return this.view.state;
+  }
+
+  /** After a conflict: keep what is here, on top of what is there. */
+  keepMine(revision: number) {
+    this.revision = revision;
+    this.pending = null;
+    this.set({ state: 'dirty', theirs: null, reason: null });
+    this.schedule(0);
+  }
+
+  /** After a conflict: take what is there. What was here can still be undone back to. */
+  takeTheirs(drawing: Drawing, revision: number) {
+    this.revision = revision;
+    this.pending = null;
+    this.done.push({ label: 'take the other drawing', steps: stepsBetween(this.view.drawing, drawing) });
+    this.undone.length = 0;
+    this.set({ drawing, state: 'clean', unsaved: 0, theirs: null, reason: null, canUndo: true, canRedo: false });
+  }
+
+  /**
+   * Takes up a drawing that was kept elsewhere and not acknowledged, as one change. With what somebody else has saved since,
+   * it is a conflict from the start.
+   */
+  takeUp(drawing: Drawing, theirs: string | null) {
+    this.do({ label: 'take up', steps: stepsBetween(this.view.drawing, drawing) });
+    if (theirs === null) return;
+    this.cancel();
+    this.set({ state: 'conflict', theirs });
+  }
+
+  /** Tries again after the server was away or the session had run out. */
+  resume() {
+    if (isAway(this.view.state)) {
+      this.set({ state: 'dirty' });
+      this.schedule(0);
+    }
+  }
+
+  /** Nothing is changed any more: handed in, or looked at only. */
+  close() {
+    this.cancel();
+    this.set({ state: 'closed' });
+  }
+
+  private changed(drawing: Drawing) {
+    const state = this.view.state === 'clean' ? 'dirty' : this.view.state;
+    this.set({
+      drawing,
+      state,
+      unsaved: this.view.unsaved + 1,
+      canUndo: this.done.length > 0,
+      canRedo: this.undone.length > 0,
+    });
+    if (state === 'dirty') this.schedule(this.justSent ? leastBetween : interval);
+  }
+
+  private schedule(milliseconds: number) {
+    if (this.waiting && milliseconds > 0) return;
+    this.cancel();
+    this.waiting = this.ports.later(milliseconds, () => {
+      this.waiting = null;
+      void this.send();
+    });
+  }
+
+  private cancel() {
+    this.waiting?.();
+    this.waiting = null;
+  }
+
+  private async send() {
+    if (this.view.state !== 'dirty' && this.view.state !== 'offline') return;
+    // A save that was not acknowledged is sent again as it was: it may have arrived.
+    const save = (this.pending ??= {
+      drawing: this.view.drawing,
+      saveId: this.ports.newSaveId(),
+      changes: this.view.unsaved,
+    });
+    this.set({ state: 'sending' });
+    const reply = await this.ports.save(save.drawing, this.revision, save.saveId);
+    switch (reply.kind) {
+      case 'saved':
+        this.pending = null;
+        this.revision = reply.revision;
+        this.acknowledge(save.changes);
+        break;
+      case 'conflict':
+        this.pending = null;
+        this.set({ state: 'conflict', theirs: reply.drawing });
+        this.revision = reply.revision;
+        break;
+      case 'closed':
+        this.set({ state: 'closed', reason: reply.reason });
+        break;
+      case 'refused':
+        this.pending = null;
+        this.set({ state: 'dirty', reason: reply.reason });
+        break;
+      case 'signed-out':
+        this.set({ state: 'signed-out' });
+        break;
+      case 'unreachable':
+        this.set({ state: 'offline' });
+        this.schedule(retryAfter);
+        break;
+    }
+  }
+
+  private acknowledge(changes: number) {
+    const unsaved = this.view.unsaved - changes;
+    this.justSent = true;
+    this.ports.later(leastBetween, () => (this.justSent = false));
+    this.set({ state: unsaved === 0 ? 'clean' : 'dirty', unsaved, reason: null });
+    if (unsaved > 0) this.schedule(leastBetween);
+  }
+
+  private once(run: () => void) {
+    const stop = this.subscribe(() => {
+      stop();
+      run();
+    });
+  }
+
+  private set(change: Partial<SessionView>) {
+    this.view = { ...this.view, ...change };
+    for (const observer of [...this.observers]) observer();
+  }
+}

@@ -1,0 +1,93 @@
+import type { Drawing, Line, Shape, Tie } from './document';
+
+/**
+ * The one kind of step: an element is put where another (or nothing) was. A step knows both, so that it can be undone and
+ * written as JSON. Moving, retyping, making and deleting are all of this kind.
+ */
+export type Step =
+  | { readonly of: 'shape'; readonly id: string; readonly before: Shape | null; readonly after: Shape | null }
+  | { readonly of: 'line'; readonly id: string; readonly before: Line | null; readonly after: Line | null }
+  | { readonly of: 'tie'; readonly id: string; readonly before: Tie | null; readonly after: Tie | null };
+
+/** Steps that are done and undone together. Changes in a row with the same merge key become one. */
+export interface Change {
+  readonly label: string;
+  readonly steps: readonly Step[];
+  readonly mergeKey?: string;
+}
+
+/** Applies steps to a drawing; throws when a step does not fit what is there. */
+export function apply(drawing: Drawing, steps: readonly Step[]): Drawing {
+  let { shapes, lines, ties } = drawing;
+  for (const step of steps) {
+    switch (step.of) {
+      case 'shape':
+        shapes = put(shapes, step);
+        break;
+      case 'line':
+        lines = put(lines, step);
+        break;
+      case 'tie':
+        ties = put(ties, step);
+        break;
+    }
+  }
+  return { ...drawing, shapes, lines, ties };
+}
+
+function put<T>(
+  elements: ReadonlyMap<string, T>,
+  step: { of: string; id: string; before: T | null; after: T | null },
+): ReadonlyMap<string, T> {
+  if ((elements.get(step.id) ?? null) !== step.before)
+    throw new Error(`The ${step.of} ${step.id} is not as this step expects it.`);
+  const next = new Map(elements);
+  if (step.after === null) next.delete(step.id);
+  else next.set(step.id, step.after);
+  return next;
+}
+
+/** The steps that take these back. */
+export const invert = (steps: readonly Step[]): Step[] =>
+  [...steps].reverse().map((step) => ({ ...step, before: step.after, after: step.before }) as Step);
+
+/** Two changes, one after the other, as one. Steps on the same element become one step. */
+export function merge(first: Change, second: Change): Change {
+  const steps: Step[] = [...first.steps];
+  for (const step of second.steps) {
+    const at = steps.findIndex((other) => other.of === step.of && other.id === step.id);
+    const earlier = steps[at];
+    if (earlier) steps[at] = { ...step, before: earlier.before } as Step;
+    else steps.push(step);
+  }
+  return { ...second, steps: steps.filter((step) => step.before !== step.after) };
+}
+
+/** The steps that lead from one drawing to another. What is the same value in both needs none. */
+export function stepsBetween(before: Drawing, after: Drawing): Step[] {
+  const between = <T>(of: Step['of'], here: ReadonlyMap<string, T>, there: ReadonlyMap<string, T>) =>
+    [...new Set([...here.keys(), ...there.keys()])]
+      .map((id) => ({ of, id, before: here.get(id) ?? null, after: there.get(id) ?? null }) as Step)
+      .filter((step) => step.before !== step.after);
+  return [
+    ...between('shape', before.shapes, after.shapes),
+    ...between('line', before.lines, after.lines),
+    ...between('tie', before.ties, after.ties),
+  ];
+}
+
+export const putShape = (drawing: Drawing, after: Shape): Step => ({
+  of: 'shape',
+  id: after.id,
+  before: drawing.shapes.get(after.id) ?? null,
+  after,
+});
+
+export const putLine = (drawing: Drawing, after: Line): Step => ({
+  of: 'line',
+  id: after.id,
+  before: drawing.lines.get(after.id) ?? null,
+  after,
+});
+
+export const putTie = (after: Tie): Step => ({ of: 'tie', id: after.id, before: null, after });

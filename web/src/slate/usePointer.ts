@@ -1,0 +1,290 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { changeEnd, move } from './edits';
+import { parseEndId, type Attachment } from './document';
+import { overlaps, type Box, type Point } from './geometry';
+import { nothing, select, selectEnd, selectRow, shapeOf } from './selection';
+import { toScene } from './view';
+import type { Slate } from './useSlate';
+
+/** What the pointer is doing between press and release. */
+type Gesture =
+  | { kind: 'pan'; start: Point; x: number; y: number }
+  | { kind: 'move'; start: Point; ids: ReadonlySet<string>; pressed: string }
+  | { kind: 'pull'; from: string }
+  | { kind: 'end'; line: string; side: 'from' | 'to'; start: Point }
+  | { kind: 'marquee'; start: Point; keep: ReadonlySet<string> };
+
+/** What is shown of a gesture while it goes on: a line being pulled, or a marquee. */
+export interface Ghost {
+  readonly line?: { readonly from: Point; readonly to: Point };
+  readonly marquee?: Box;
+}
+
+const slop = 4;
+const snap = 5;
+
+/** Turns the pointer into what a slate can do. */
+export function usePointer(slate: Slate) {
+  const gesture = useRef<Gesture | null>(null);
+  const moved = useRef(false);
+  const [ghost, setGhost] = useState<Ghost | null>(null);
+  const { surface, setView, zoom } = slate;
+
+  const here = (event: { clientX: number; clientY: number }): Point => {
+    const box = surface.current!.getBoundingClientRect();
+    return { x: event.clientX - box.left, y: event.clientY - box.top };
+  };
+
+  const onPointerDown = (event: React.PointerEvent) => {
+    if (event.button === 2 || (event.target as Element).closest('[data-overlay]')) return;
+    const screen = here(event);
+    const scene = toScene(slate.view, screen);
+    moved.current = false;
+    surface.current!.setPointerCapture(event.pointerId);
+    slate.setSymbolsAt(null);
+    if (event.button === 1 || event.altKey) {
+      gesture.current = { kind: 'pan', start: screen, x: slate.view.x, y: slate.view.y };
+      return;
+    }
+    gesture.current = press(slate, event, scene);
+  };
+
+  const onPointerMove = (event: React.PointerEvent) => {
+    const screen = here(event);
+    const scene = toScene(slate.view, screen);
+    slate.pointer.current = scene;
+    const now = gesture.current;
+    if (!now) {
+      if (slate.linkFrom) setGhost(pullGhost(slate, slate.linkFrom, scene));
+      return;
+    }
+    const start = 'start' in now ? now.start : scene;
+    const origin = now.kind === 'pan' ? screen : scene;
+    if (!moved.current && Math.hypot(origin.x - start.x, origin.y - start.y) < slop && now.kind !== 'pull') return;
+    moved.current = true;
+    switch (now.kind) {
+      case 'pan':
+        setView((view) => ({ ...view, x: now.x + screen.x - now.start.x, y: now.y + screen.y - now.start.y }));
+        break;
+      case 'move':
+        if (slate.editable)
+          slate.setDrag({ ids: now.ids, dx: snapped(scene.x - now.start.x), dy: snapped(scene.y - now.start.y) });
+        break;
+      case 'pull':
+        setGhost(pullGhost(slate, now.from, scene));
+        break;
+      case 'end':
+        if (slate.editable) setGhost({ line: { from: otherEnd(slate, now.line, now.side), to: scene } });
+        break;
+      case 'marquee':
+        setGhost({ marquee: boxBetween(now.start, scene) });
+        break;
+    }
+  };
+
+  const onPointerUp = (event: React.PointerEvent) => {
+    const now = gesture.current;
+    gesture.current = null;
+    setGhost(null);
+    if (!now) return;
+    const scene = toScene(slate.view, here(event));
+    if (moved.current) finish(slate, now, scene, elementUnder(event));
+    else click(slate, now, scene);
+    slate.setDrag(null);
+  };
+
+  const onCancel = useCallback(() => {
+    gesture.current = null;
+    setGhost(null);
+    slate.setDrag(null);
+  }, [slate]);
+
+  const onDoubleClick = (event: React.MouseEvent) => {
+    const element = elementAt(event.target);
+    if (!element || !slate.editable) return;
+    const shape = shapeOf(slate.drawing, element);
+    if (shape) slate.setEditing({ of: 'shape', id: shape });
+  };
+
+  useEffect(() => {
+    const element = surface.current;
+    if (!element) return;
+    // A listener of our own, since React's are passive and the page would scroll or zoom too.
+    const onWheel = (event: WheelEvent) => {
+      event.preventDefault();
+      const box = element.getBoundingClientRect();
+      if (event.ctrlKey || event.metaKey)
+        zoom(Math.exp(-event.deltaY * 0.002), { x: event.clientX - box.left, y: event.clientY - box.top });
+      else setView((view) => ({ ...view, x: view.x - event.deltaX, y: view.y - event.deltaY }));
+    };
+    element.addEventListener('wheel', onWheel, { passive: false });
+    return () => element.removeEventListener('wheel', onWheel);
+  }, [surface, setView, zoom]);
+
+  return { ghost, handlers: { onPointerDown, onPointerMove, onPointerUp, onPointerCancel: onCancel, onDoubleClick } };
+}
+
+function press(slate: Slate, event: React.PointerEvent, scene: Point): Gesture | null {
+  const edge = (event.target as Element).getAttribute('data-edge');
+  const element = elementAt(event.target);
+  if (slate.linkFrom && slate.editable) return { kind: 'pull', from: slate.linkFrom };
+  if (edge && slate.editable && !event.shiftKey) return { kind: 'pull', from: edge };
+  const end = element ? parseEndId(element) : null;
+  if (end) {
+    const text = (event.target as Element).getAttribute('data-text');
+    if (text && slate.editable && slate.selection.end?.line === end.line)
+      slate.setEditing({ of: text as 'label', ...end });
+    slate.setSelection(selectEnd(end.line, end.side));
+    return { kind: 'end', line: end.line, side: end.side, start: scene };
+  }
+  const shape = element ? shapeOf(slate.drawing, element) : null;
+  if (shape) {
+    const ids = event.shiftKey
+      ? toggled(slate.selection.ids, shape)
+      : slate.selection.ids.has(shape)
+        ? slate.selection.ids
+        : new Set([shape]);
+    if (!slate.selection.ids.has(shape) || event.shiftKey) slate.setSelection({ ids, end: null, row: null });
+    return { kind: 'move', start: scene, ids, pressed: element! };
+  }
+  if (element && slate.drawing.lines.has(element)) {
+    slate.setSelection(
+      event.shiftKey ? { ids: toggled(slate.selection.ids, element), end: null, row: null } : select(element),
+    );
+    return null;
+  }
+  return { kind: 'marquee', start: scene, keep: event.shiftKey ? slate.selection.ids : new Set() };
+}
+
+function click(slate: Slate, now: Gesture, scene: Point) {
+  switch (now.kind) {
+    case 'pull': {
+      const target = shapeUnder(slate, scene);
+      if (slate.linkFrom) {
+        slate.setLinkFrom(null);
+        slate.link(now.from, target ?? slate.place('rectangle', scene));
+      } else {
+        slate.setSelection(select(now.from));
+        slate.setLinkFrom(now.from);
+      }
+      break;
+    }
+    case 'move':
+      if (now.pressed !== [...now.ids][0] && now.ids.size === 1)
+        slate.setSelection(selectRow([...now.ids][0]!, now.pressed));
+      else if (now.ids.size === 1) slate.setSelection(select(...now.ids));
+      break;
+    case 'marquee':
+      slate.setSelection(nothing);
+      if (slate.editable) slate.setSymbolsAt(scene);
+      break;
+    default:
+      break;
+  }
+}
+
+function finish(slate: Slate, now: Gesture, scene: Point, under: string | null) {
+  switch (now.kind) {
+    case 'move':
+      if (slate.editable)
+        slate.change(
+          move(slate.drawing, now.ids, snapped(scene.x - now.start.x) * 4, snapped(scene.y - now.start.y) * 4),
+        );
+      break;
+    case 'pull': {
+      slate.setLinkFrom(null);
+      const target = shapeUnder(slate, scene);
+      slate.link(now.from, target ?? slate.place('rectangle', scene));
+      break;
+    }
+    case 'end': {
+      const line = slate.drawing.lines.get(now.line);
+      if (!line || !slate.editable) break;
+      const shape = shapeUnder(slate, scene);
+      const onLine = under && under !== now.line && slate.drawing.lines.has(under) ? under : null;
+      const on: Attachment = shape
+        ? { kind: 'shape', id: shape }
+        : onLine
+          ? { kind: 'line', id: onLine }
+          : { kind: 'nothing', x: Math.round(scene.x * 4), y: Math.round(scene.y * 4) };
+      slate.change(changeEnd(slate.drawing, line, now.side, { on }));
+      break;
+    }
+    case 'marquee': {
+      const area = boxBetween(now.start, scene);
+      const hit = [...slate.scene.boxes].filter(([, box]) => overlaps(box, area)).map(([id]) => id);
+      const lines = [...slate.scene.routes]
+        .filter(([, route]) =>
+          route.points.every(
+            (p) => p.x >= area.x && p.x <= area.x + area.width && p.y >= area.y && p.y <= area.y + area.height,
+          ),
+        )
+        .map(([id]) => id);
+      slate.setSelection({ ids: new Set([...now.keep, ...hit, ...lines]), end: null, row: null });
+      break;
+    }
+    default:
+      break;
+  }
+}
+
+const snapped = (distance: number) => Math.round(distance / snap) * snap;
+
+const toggled = (ids: ReadonlySet<string>, id: string) => {
+  const next = new Set(ids);
+  if (!next.delete(id)) next.add(id);
+  return next;
+};
+
+const elementAt = (target: EventTarget) =>
+  (target as Element).closest('[data-element]')?.getAttribute('data-element') ?? null;
+
+function elementUnder(event: React.PointerEvent): string | null {
+  return (
+    document
+      .elementsFromPoint(event.clientX, event.clientY)
+      .map(elementAt)
+      .find((id) => id !== null) ?? null
+  );
+}
+
+function shapeUnder(slate: Slate, scene: Point): string | null {
+  let found: string | null = null;
+  for (const [id, box] of slate.scene.boxes) {
+    if (
+      scene.x >= box.x - 4 &&
+      scene.x <= box.x + box.width + 4 &&
+      scene.y >= box.y - 4 &&
+      scene.y <= box.y + box.height + 4
+    )
+      found = id;
+  }
+  return found;
+}
+
+function pullGhost(slate: Slate, from: string, to: Point): Ghost | null {
+  const box = slate.scene.boxes.get(from);
+  return box
+    ? {
+        line: {
+          from: {
+            x: Math.min(Math.max(to.x, box.x), box.x + box.width),
+            y: Math.min(Math.max(to.y, box.y), box.y + box.height),
+          },
+          to,
+        },
+      }
+    : null;
+}
+
+function otherEnd(slate: Slate, line: string, side: 'from' | 'to'): Point {
+  const points = slate.scene.routes.get(line)!.points;
+  return side === 'from' ? points[points.length - 1]! : points[0]!;
+}
+
+const boxBetween = (a: Point, b: Point): Box => ({
+  x: Math.min(a.x, b.x),
+  y: Math.min(a.y, b.y),
+  width: Math.abs(a.x - b.x),
+  height: Math.abs(a.y - b.y),
+});

@@ -1,0 +1,201 @@
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { linesAt, type Drawing, type Form, type Side } from './document';
+import { addLine, addShape, move, remove, type NewId } from './edits';
+import { around, type Point } from './geometry';
+import { freePlace } from './neighbours';
+import { layOut, type Scene } from './scene';
+import { nothing, prune, select, type Selection } from './selection';
+import type { DrawingSession } from './session';
+import type { Change } from './steps';
+import { fit, toScene, zoomAt, type View } from './view';
+
+/** What is being typed at: a box, a text at an end, or a line's own text. */
+export type Editing =
+  | { readonly of: 'shape'; readonly id: string }
+  | { readonly of: 'label' | 'role' | 'count'; readonly line: string; readonly side: Side }
+  | { readonly of: 'line'; readonly line: string };
+
+/** Shapes that are being dragged, and how far, in pixels at zoom 1. */
+export interface Drag {
+  readonly ids: ReadonlySet<string>;
+  readonly dx: number;
+  readonly dy: number;
+}
+
+export const newId: NewId = (prefix) =>
+  prefix + crypto.getRandomValues(new Uint32Array(2)).reduce((id, n) => id + n.toString(36), '');
+
+/** The state of a slate and what can be done with it. Pointer and keys are turned into these by hooks of their own. */
+export function useSlate(session: DrawingSession, editable: boolean) {
+  const session_ = useSyncExternalStore(session.subscribe, session.current);
+  const { drawing } = session_;
+  const surface = useRef<HTMLDivElement>(null);
+  const [view, setView] = useState<View>({ x: 48, y: 48, zoom: 1 });
+  const [chosen, setSelection] = useState<Selection>(nothing);
+  const [editing, setEditing] = useState<Editing | null>(null);
+  const [symbolsAt, setSymbolsAt] = useState<Point | null>(null);
+  const [linkFrom, setLinkFrom] = useState<string | null>(null);
+  const [drag, setDrag] = useState<Drag | null>(null);
+  const pointer = useRef<Point | null>(null);
+  const selection = useMemo(() => prune(chosen, drawing), [chosen, drawing]);
+
+  const base = useScene(drawing);
+  const scene = useDragged(base, drag);
+  const moving = useMoving(base, drag?.ids);
+
+  const fitAll = useCallback(() => {
+    const size = surface.current?.getBoundingClientRect();
+    if (size) setView(fit(extent(base), size.width, size.height));
+  }, [base]);
+  useFirst(fitAll, surface);
+
+  const change = useCallback((next: Change) => editable && session.do(next), [session, editable]);
+
+  const place = useCallback(
+    (form: Form, at: Point, text = '') => {
+      const { change: added, id } = addShape(
+        session.current().drawing,
+        form,
+        (at.x - 75) * 4,
+        (at.y - 13) * 4,
+        newId,
+        text,
+      );
+      change(added);
+      setSelection(select(id));
+      if (text === '') setEditing({ of: 'shape', id });
+      return id;
+    },
+    [session, change],
+  );
+
+  const link = useCallback(
+    (from: string, to: string) => {
+      const { change: added, id } = addLine(
+        session.current().drawing,
+        { kind: 'shape', id: from },
+        { kind: 'shape', id: to },
+        newId,
+      );
+      change(added);
+      setSelection({ ids: new Set([id]), end: { line: id, side: 'to' }, row: null });
+      return id;
+    },
+    [session, change],
+  );
+
+  const nudge = useCallback(
+    (dx: number, dy: number) => change(move(session.current().drawing, selection.ids, dx * 4, dy * 4, 'nudge')),
+    [session, change, selection.ids],
+  );
+
+  const removeSelected = useCallback(() => {
+    change(remove(session.current().drawing, selection.ids));
+    setSelection(nothing);
+  }, [session, change, selection.ids]);
+
+  /** The middle of what is seen, or a free place near it for a box. */
+  const freeSpot = useCallback(() => {
+    const size = surface.current!.getBoundingClientRect();
+    const near = toScene(view, { x: size.width / 2, y: size.height / 2 });
+    const spot = freePlace(base.boxes.values(), near, 150, 80);
+    return { x: spot.x + 75, y: spot.y + 13 };
+  }, [base, view]);
+
+  const zoom = useCallback((factor: number, at?: Point) => {
+    const size = surface.current!.getBoundingClientRect();
+    setView((before) => zoomAt(before, at ?? { x: size.width / 2, y: size.height / 2 }, factor));
+  }, []);
+
+  return {
+    session,
+    session_,
+    drawing,
+    editable,
+    scene,
+    base,
+    moving,
+    surface,
+    pointer,
+    view,
+    setView,
+    fitAll,
+    zoom,
+    selection,
+    setSelection,
+    editing,
+    setEditing,
+    symbolsAt,
+    setSymbolsAt,
+    linkFrom,
+    setLinkFrom,
+    drag,
+    setDrag,
+    change,
+    place,
+    link,
+    nudge,
+    removeSelected,
+    freeSpot,
+  };
+}
+
+export type Slate = ReturnType<typeof useSlate>;
+
+function useScene(drawing: Drawing): Scene {
+  const before = useRef<Scene>(undefined);
+  return useMemo(() => {
+    // The scene before is a cache of equal values: reading and writing it does not change what is shown.
+    before.current = layOut(drawing, before.current);
+    return before.current;
+  }, [drawing]);
+}
+
+function useDragged(base: Scene, drag: Drag | null): Scene {
+  return useMemo(() => {
+    if (!drag) return base;
+    const shapes = new Map(base.drawing.shapes);
+    for (const id of drag.ids) {
+      const shape = shapes.get(id);
+      if (shape)
+        shapes.set(id, { ...shape, x: shape.x + Math.round(drag.dx * 4), y: shape.y + Math.round(drag.dy * 4) });
+    }
+    return layOut({ ...base.drawing, shapes }, base, drag.ids);
+  }, [base, drag]);
+}
+
+/** The shapes that are being dragged and the lines that hang on them, or null. */
+function useMoving(base: Scene, ids: ReadonlySet<string> | undefined): ReadonlySet<string> | null {
+  return useMemo(
+    () => (ids ? new Set([...ids, ...linesAt(base.drawing, ids).map((line) => line.id)]) : null),
+    [base, ids],
+  );
+}
+
+/** The box around all that is drawn, with room for texts and loops. */
+export function extent(scene: Scene) {
+  const lines = [...scene.routes.values()].flatMap((route) =>
+    route.points.map((point) => ({ x: point.x, y: point.y, width: 0, height: 0 })),
+  );
+  return around([...scene.boxes.values(), ...lines]);
+}
+
+function useFirst(run: () => void, surface: React.RefObject<HTMLDivElement | null>) {
+  const latest = useRef(run);
+  useEffect(() => {
+    latest.current = run;
+  }, [run]);
+  useLayoutEffect(() => {
+    const element = surface.current;
+    if (!element) return;
+    // Once, when the surface first has a size; later sizes do not move what one looks at.
+    const observer = new ResizeObserver(() => {
+      if (element.clientWidth > 0) {
+        latest.current();
+        observer.disconnect();
+      }
+    });
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, [surface]);
+}

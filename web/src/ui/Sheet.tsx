@@ -1,0 +1,42 @@
+import { Dialog } from 'radix-ui';
+import type { ReactNode } from 'react';
+
+interface SheetProps {
+  open: boolean;
+  /** Without it the sheet stays until what it asks is decided. */
+  onClose?: () => void;
+  title: string;
+  children: ReactNode;
+  actions?: ReactNode;
+  /** For what needs the whole page, such as two drawings side by side. */
+  wide?: boolean;
+}
+
+/** Drawings on a sheet could hold the focus; none of them is more important than the others. */
+const focusWhole = (event: Event) => {
+  event.preventDefault();
+  (event.currentTarget as HTMLElement).focus();
+};
+
+/** A sheet of paper laid over the page: something to read or decide before going on. */
+export function Sheet({ open, onClose, title, children, actions, wide = false }: SheetProps) {
+  return (
+    <Dialog.Root open={open} onOpenChange={(next) => !next && onClose?.()}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="sheet-veil" />
+        <Dialog.Content
+          className={`sheet${wide ? ' wide' : ''}`}
+          aria-describedby={undefined}
+          onOpenAutoFocus={wide ? focusWhole : undefined}
+        >
+          <Dialog.Title className="sheet-title">{title}</Dialog.Title>
+          <div className="sheet-body">{children}</div>
+          <div className="sheet-actions">
+            {actions}
+            {onClose && <Dialog.Close className="word-button">{actions ? 'not now' : 'close'}</Dialog.Close>}
+          </div>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

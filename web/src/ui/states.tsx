@@ -1,0 +1,28 @@
+import { isProblem } from '../api/client';
+
+/** Shown while something loads; quiet, and announced. */
+export function Loading({ what }: { what: string }) {
+  return (
+    <p className="page-state" role="status">
+      Fetching {what} …
+    </p>
+  );
+}
+
+/** Shown when something could not be loaded, with a way to try again. */
+export function Failed({ error, retry }: { error: unknown; retry?: () => void }) {
+  return (
+    <div className="page-state" role="alert">
+      <p>{messageOf(error)}</p>
+      {retry && (
+        <button className="word-button" onClick={retry}>
+          try again
+        </button>
+      )}
+    </div>
+  );
+}
+
+/** The sentence of a problem that the server told, or one for a server that is away. */
+export const messageOf = (error: unknown): string =>
+  isProblem(error) ? error.detail : 'The server cannot be reached. What you have done here is kept.';

@@ -1,0 +1,122 @@
+import { describe, expect, it } from 'vitest';
+import { overlaps } from '../src/slate/geometry';
+import { besides, placeNotes } from '../src/differences/bands';
+import { overlayOf, type Note } from '../src/differences/overlay';
+import { endSymbols, placeMarks } from '../src/slate/endSymbols';
+import { readDrawing } from '../src/slate/format';
+import { layOut } from '../src/slate/scene';
+
+const drawing = (shapes: string, lines = '') =>
+  readDrawing(
+    `{"format":"blue-slate-drawing","version":1,"sheets":[{"id":"s","shapes":[${shapes}],"lines":[${lines}]}]}`,
+  );
+
+const model = drawing(
+  `{"id":"b1","form":"rectangle","text":"Visit","compartments":[[{"id":"t1","text":"visit no"},{"id":"t2","text":"date"}]],"place":[0,0,600,300]},
+   {"id":"b2","form":"rectangle","text":"Part","compartments":[[{"id":"t3","text":"code"}]],"place":[1600,0,600,240]}`,
+  `{"id":"r1","from":{"shape":"b1"},"to":{"shape":"b2","marks":["foot","ring"]}}`,
+);
+const answer = drawing(
+  `{"id":"x","form":"rectangle","text":"Visit","compartments":[[{"id":"y","text":"visit no"}]],"place":[400,200,600,240]}`,
+);
+const counterparts = { b1: 'x', t1: 'y' };
+
+const note = (change: Partial<Note>): Note => ({
+  id: 'n',
+  code: 'c',
+  tag: 'missing',
+  headline: '',
+  there: '',
+  wanted: '',
+  why: '',
+  loss: '1',
+  marked: true,
+  facts: [],
+  extras: [],
+  modelElements: [],
+  answerElements: [],
+  countedIn: [],
+  consequences: [],
+  ...change,
+});
+
+describe('differences drawn into an answer', () => {
+  it('add a missing box with its line, in the examiner’s hand, where the model answer has it', () => {
+    const overlay = overlayOf(answer, model, [note({ modelElements: ['b2', 'r1'], answerElements: [] })], counterparts);
+    expect([...overlay.ochre]).toEqual(['model.b2', 'model.r1']);
+    const line = overlay.drawing.lines.get('model.r1')!;
+    expect(line.from.on).toEqual({ kind: 'shape', id: 'x' });
+    expect(line.to.on).toEqual({ kind: 'shape', id: 'model.b2' });
+    const scene = layOut(overlay.drawing);
+    expect(overlaps(scene.boxes.get('x')!, scene.boxes.get('model.b2')!)).toBe(false);
+  });
+
+  it('add a missing row to the right box, once', () => {
+    const overlay = overlayOf(
+      answer,
+      model,
+      [
+        note({ modelElements: ['t2'], answerElements: ['x'] }),
+        note({ id: 'm', modelElements: ['t2'], answerElements: ['x'] }),
+      ],
+      counterparts,
+    );
+    expect(overlay.drawing.shapes.get('x')!.compartments[0]!.map((row) => row.id)).toEqual(['y', 'model.t2']);
+    expect([...overlay.ochreRows]).toEqual(['model.t2']);
+  });
+
+  it('show a moved row at both its places', () => {
+    const overlay = overlayOf(
+      answer,
+      model,
+      [note({ tag: 'moved', modelElements: ['t2'], answerElements: ['y'] })],
+      counterparts,
+    );
+    expect(overlay.marked[0]!.elements).toEqual(['y', 'model.t2']);
+  });
+
+  it('leave the answer itself as it was drawn', () => {
+    const overlay = overlayOf(answer, model, [note({ tag: 'differs', answerElements: ['x'] })], counterparts);
+    expect(overlay.drawing.shapes.get('x')).toBe(answer.shapes.get('x'));
+    expect(overlay.ochre.size).toBe(0);
+  });
+
+  it('number the notes in reading order and put no tag on a box', () => {
+    const overlay = overlayOf(
+      answer,
+      model,
+      [
+        note({ id: 'below', tag: 'differs', answerElements: ['y'] }),
+        note({ id: 'beside', modelElements: ['b2', 'r1'] }),
+      ],
+      counterparts,
+    );
+    const scene = layOut(overlay.drawing);
+    const placed = placeNotes(scene, overlay.marked);
+    expect(placed.map((entry) => entry.number)).toEqual([1, 2]);
+    for (const { tags } of placed)
+      for (const tag of tags) for (const box of scene.boxes.values()) expect(overlaps(tag.box, box)).toBe(false);
+  });
+
+  it('run two dotted edges along a line', () => {
+    expect(
+      besides(
+        [
+          { x: 0, y: 0 },
+          { x: 10, y: 0 },
+          { x: 10, y: 10 },
+        ],
+        2,
+      ).match(/M/g),
+    ).toHaveLength(2);
+  });
+});
+
+describe('the symbols of line ends', () => {
+  it('are one file each, drawn from the box outward', () => {
+    expect(endSymbols.size).toBe(11);
+    const [foot, ring] = placeMarks(['foot', 'ring']);
+    expect(foot!.at).toBe(0);
+    expect(ring!.at).toBeGreaterThanOrEqual(foot!.symbol.depth);
+  });
+});

@@ -1,0 +1,177 @@
+import * as fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { emptyDrawing, type Drawing, type Shape } from '../src/slate/document';
+import { addLine, addShape } from '../src/slate/edits';
+import { inflate, overlaps, crosses } from '../src/slate/geometry';
+import { freePlace, neighbour } from '../src/slate/neighbours';
+import { layOut } from '../src/slate/scene';
+import { apply } from '../src/slate/steps';
+import { fit, toScene, toScreen, zoomAt } from '../src/slate/view';
+
+function drawingOf(
+  places: readonly (readonly [number, number])[],
+  pairs: readonly (readonly [number, number])[],
+): Drawing {
+  let n = 0;
+  const newId = (prefix: string) => `${prefix}${n++}`;
+  let drawing = emptyDrawing;
+  const shapes = places.map(([x, y], i) => {
+    const { change, id } = addShape(drawing, 'rectangle', x * 4, y * 4, newId, `Box ${i}`);
+    drawing = apply(drawing, change.steps);
+    return id;
+  });
+  for (const [a, b] of pairs) {
+    drawing = apply(
+      drawing,
+      addLine(drawing, { kind: 'shape', id: shapes[a]! }, { kind: 'shape', id: shapes[b]! }, newId).change.steps,
+    );
+  }
+  return drawing;
+}
+
+const onEdge = (scene: ReturnType<typeof layOut>, shape: Shape, point: { x: number; y: number }) => {
+  const box = scene.boxes.get(shape.id)!;
+  const within =
+    point.x >= box.x - 0.01 &&
+    point.x <= box.x + box.width + 0.01 &&
+    point.y >= box.y - 0.01 &&
+    point.y <= box.y + box.height + 0.01;
+  const inside =
+    point.x > box.x + 0.01 &&
+    point.x < box.x + box.width - 0.01 &&
+    point.y > box.y + 0.01 &&
+    point.y < box.y + box.height - 0.01;
+  return within && !inside;
+};
+
+describe('routes', () => {
+  it('begin and end on the edge of their boxes and run straight up or across', () => {
+    const grid = fc.array(fc.tuple(fc.integer({ min: 0, max: 5 }), fc.integer({ min: 0, max: 5 })), {
+      minLength: 2,
+      maxLength: 8,
+    });
+    fc.assert(
+      fc.property(grid, fc.array(fc.tuple(fc.nat(7), fc.nat(7)), { maxLength: 10 }), (cells, links) => {
+        const places = [...new Map(cells.map((cell) => [cell.join(), cell])).values()].map(
+          ([x, y]) => [x * 260, y * 150] as const,
+        );
+        const drawing = drawingOf(
+          places,
+          links.map(([a, b]) => [a % places.length, b % places.length] as const),
+        );
+        const scene = layOut(drawing);
+        for (const line of drawing.lines.values()) {
+          const { points } = scene.routes.get(line.id)!;
+          const from = drawing.shapes.get((line.from.on as { id: string }).id)!;
+          const to = drawing.shapes.get((line.to.on as { id: string }).id)!;
+          expect(onEdge(scene, from, points[0]!)).toBe(true);
+          expect(onEdge(scene, to, points[points.length - 1]!)).toBe(true);
+          for (let i = 1; i < points.length; i++)
+            expect(points[i]!.x === points[i - 1]!.x || points[i]!.y === points[i - 1]!.y).toBe(true);
+        }
+      }),
+    );
+  });
+
+  it('go round a box that stands in the way', () => {
+    const scene = layOut(
+      drawingOf(
+        [
+          [0, 100],
+          [300, 100],
+          [600, 100],
+        ],
+        [[0, 2]],
+      ),
+    );
+    const { points } = [...scene.routes.values()][0]!;
+    const between = inflate([...scene.boxes.values()][1]!, -1);
+    for (let i = 1; i < points.length; i++) expect(crosses(points[i - 1]!, points[i]!, between)).toBe(false);
+  });
+
+  it('keep two lines between the same boxes apart', () => {
+    const scene = layOut(
+      drawingOf(
+        [
+          [0, 0],
+          [400, 0],
+        ],
+        [
+          [0, 1],
+          [0, 1],
+        ],
+      ),
+    );
+    const [one, two] = [...scene.routes.values()];
+    expect(Math.abs(one!.points[0]!.y - two!.points[0]!.y)).toBeGreaterThanOrEqual(3);
+  });
+
+  it('lead a line from a box to itself round a corner', () => {
+    const scene = layOut(drawingOf([[0, 0]], [[0, 0]]));
+    expect([...scene.routes.values()][0]!.points).toHaveLength(5);
+  });
+
+  it('stay the same values for what does not move', () => {
+    const drawing = drawingOf(
+      [
+        [0, 0],
+        [300, 0],
+        [0, 300],
+        [300, 300],
+      ],
+      [
+        [0, 1],
+        [2, 3],
+      ],
+    );
+    const scene = layOut(drawing);
+    const [first, second] = [...drawing.lines.keys()];
+    const moved = [...drawing.shapes.values()][0]!;
+    const shapes = new Map(drawing.shapes).set(moved.id, { ...moved, x: moved.x - 200 });
+    const after = layOut({ ...drawing, shapes }, scene, new Set([moved.id]));
+    expect(after.routes.get(second!)).toBe(scene.routes.get(second!));
+    expect(after.routes.get(first!)).not.toBe(scene.routes.get(first!));
+  });
+});
+
+describe('finding one’s way', () => {
+  it('goes to the nearest box in a direction', () => {
+    const scene = layOut(
+      drawingOf(
+        [
+          [0, 0],
+          [300, 0],
+          [300, 300],
+        ],
+        [],
+      ),
+    );
+    const [a, b, c] = [...scene.boxes.keys()];
+    expect(neighbour(scene.boxes, a!, 'right')).toBe(b);
+    expect(neighbour(scene.boxes, b!, 'down')).toBe(c);
+    expect(neighbour(scene.boxes, a!, 'left')).toBeNull();
+  });
+
+  it('finds a place that covers nothing', () => {
+    const boxes = Array.from({ length: 9 }, (_, i) => ({
+      x: (i % 3) * 160,
+      y: Math.floor(i / 3) * 90,
+      width: 150,
+      height: 80,
+    }));
+    const place = freePlace(boxes, { x: 200, y: 120 }, 150, 80);
+    expect(boxes.some((box) => overlaps(box, { ...place, width: 150, height: 80 }))).toBe(false);
+  });
+
+  it('zooms about the point under the pointer', () => {
+    const view = { x: 10, y: 20, zoom: 1 };
+    const at = { x: 300, y: 200 };
+    const after = zoomAt(view, at, 1.7);
+    expect(toScreen(after, toScene(view, at)).x).toBeCloseTo(at.x);
+  });
+
+  it('fits a drawing without enlarging it', () => {
+    expect(fit({ x: 0, y: 0, width: 100, height: 100 }, 800, 600).zoom).toBe(1);
+    expect(fit({ x: 0, y: 0, width: 4000, height: 100 }, 800, 600).zoom).toBeLessThan(0.2 + 0.01);
+  });
+});

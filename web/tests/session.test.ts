@@ -1,0 +1,152 @@
+import { describe, expect, it } from 'vitest';
+import { emptyDrawing, type Drawing } from '../src/slate/document';
+import { addShape, move } from '../src/slate/edits';
+import { DrawingSession, type SaveReply } from '../src/slate/session';
+
+/** Ports of which a test decides when time passes and what the server says. */
+class Bench {
+  readonly sent: { drawing: Drawing; revision: number; saveId: string }[] = [];
+  private replies: ((reply: SaveReply) => void)[] = [];
+  private timers = new Set<{ run: () => void }>();
+  private ids = 0;
+
+  readonly session = new DrawingSession(emptyDrawing, 1, {
+    newSaveId: () => `save${++this.ids}`,
+    later: (_, run) => {
+      const timer = { run };
+      this.timers.add(timer);
+      return () => this.timers.delete(timer);
+    },
+    save: (drawing, revision, saveId) => {
+      this.sent.push({ drawing, revision, saveId });
+      return new Promise((resolve) => this.replies.push(resolve));
+    },
+  });
+
+  draw(text = 'Visit') {
+    const { change } = addShape(
+      this.session.current().drawing,
+      'rectangle',
+      0,
+      0,
+      (prefix) => `${prefix}${++this.ids}`,
+      text,
+    );
+    this.session.do(change);
+  }
+
+  pass() {
+    const due = [...this.timers];
+    this.timers.clear();
+    for (const timer of due) timer.run();
+  }
+
+  async answer(reply: SaveReply) {
+    this.replies.shift()!(reply);
+    await Promise.resolve();
+    await Promise.resolve();
+  }
+
+  get state() {
+    return this.session.current().state;
+  }
+}
+
+describe('a drawing session', () => {
+  it('says clean only after an acknowledgement', async () => {
+    const bench = new Bench();
+    bench.draw();
+    expect(bench.state).toBe('dirty');
+    bench.pass();
+    expect(bench.state).toBe('sending');
+    await bench.answer({ kind: 'saved', revision: 2 });
+    expect(bench.state).toBe('clean');
+    expect(bench.session.acknowledged).toBe(2);
+  });
+
+  it('keeps what is drawn while a save is under way, and sends it next', async () => {
+    const bench = new Bench();
+    bench.draw();
+    bench.pass();
+    bench.draw('Item');
+    await bench.answer({ kind: 'saved', revision: 2 });
+    expect(bench.state).toBe('dirty');
+    expect(bench.session.current().unsaved).toBe(1);
+    bench.pass();
+    expect(bench.sent[1]!.drawing.shapes.size).toBe(2);
+    expect(bench.sent[1]!.revision).toBe(2);
+  });
+
+  it('sends an unacknowledged save again as it was, under the same id', async () => {
+    const bench = new Bench();
+    bench.draw();
+    bench.pass();
+    await bench.answer({ kind: 'unreachable' });
+    expect(bench.state).toBe('offline');
+    bench.draw('Item');
+    bench.pass();
+    expect(bench.sent[1]!.saveId).toBe(bench.sent[0]!.saveId);
+    expect(bench.sent[1]!.drawing).toBe(bench.sent[0]!.drawing);
+    await bench.answer({ kind: 'saved', revision: 2 });
+    expect(bench.state).toBe('dirty');
+  });
+
+  it('stops at a conflict until a person has chosen', async () => {
+    const bench = new Bench();
+    bench.draw();
+    bench.pass();
+    await bench.answer({ kind: 'conflict', revision: 7, drawing: 'theirs' });
+    expect(bench.state).toBe('conflict');
+    bench.draw('Item');
+    bench.pass();
+    expect(bench.sent).toHaveLength(1);
+    bench.session.keepMine(7);
+    bench.pass();
+    expect(bench.sent[1]!.revision).toBe(7);
+    expect(bench.sent[1]!.drawing.shapes.size).toBe(2);
+  });
+
+  it('waits for a signature when the session has run out, and loses nothing', async () => {
+    const bench = new Bench();
+    bench.draw();
+    bench.pass();
+    await bench.answer({ kind: 'signed-out' });
+    expect(bench.state).toBe('signed-out');
+    bench.session.resume();
+    bench.pass();
+    await bench.answer({ kind: 'saved', revision: 2 });
+    expect(bench.state).toBe('clean');
+  });
+
+  it('changes nothing any more once it is closed', () => {
+    const bench = new Bench();
+    bench.session.close();
+    bench.draw();
+    expect(bench.session.current().drawing).toBe(emptyDrawing);
+  });
+
+  it('undoes and redoes everything, back to the very drawing', () => {
+    const bench = new Bench();
+    bench.draw();
+    const one = bench.session.current().drawing;
+    bench.draw('Item');
+    bench.session.undo();
+    expect(bench.session.current().drawing.shapes).toEqual(one.shapes);
+    bench.session.redo();
+    expect(bench.session.current().drawing.shapes.size).toBe(2);
+    bench.session.undo();
+    bench.session.undo();
+    expect(bench.session.current().drawing.shapes.size).toBe(0);
+    expect(bench.session.current().canUndo).toBe(false);
+  });
+
+  it('makes one undo of changes with one merge key', () => {
+    const bench = new Bench();
+    bench.draw();
+    const id = [...bench.session.current().drawing.shapes.keys()][0]!;
+    for (let i = 0; i < 3; i++) bench.session.do(move(bench.session.current().drawing, new Set([id]), 20, 0, 'nudge'));
+    expect(bench.session.current().drawing.shapes.get(id)!.x).toBe(60);
+    bench.session.undo();
+    expect(bench.session.current().drawing.shapes.get(id)!.x).toBe(0);
+  });
+});
