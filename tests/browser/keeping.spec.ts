@@ -15,25 +15,27 @@ async function open(context: BrowserContext, student: string): Promise<Page> {
 
 const saved = (page: Page) => expect(page.getByText('saved', { exact: true })).toBeVisible();
 
+/** What this browser holds, as it is stored. */
+const held = (page: Page) =>
+  page.evaluate(
+    () =>
+      new Promise<unknown[]>((resolve, reject) => {
+        const request = indexedDB.open('blue-slate');
+        request.onerror = () => reject(new Error('The browser does not open its store.'));
+        request.onsuccess = () => {
+          const database = request.result;
+          if (!database.objectStoreNames.contains('drawings')) return resolve([]);
+          const all = database.transaction('drawings').objectStore('drawings').getAll();
+          all.onsuccess = () => (database.close(), resolve(all.result));
+        };
+      }),
+  );
+
 /** Waits until this browser holds so many drawings. */
-const holds = (page: Page, count: number) =>
-  expect
-    .poll(() =>
-      page.evaluate(
-        () =>
-          new Promise<number>((resolve, reject) => {
-            const request = indexedDB.open('blue-slate');
-            request.onerror = () => reject(new Error('The browser does not open its store.'));
-            request.onsuccess = () => {
-              const database = request.result;
-              if (!database.objectStoreNames.contains('drawings')) return resolve(0);
-              const all = database.transaction('drawings').objectStore('drawings').count();
-              all.onsuccess = () => (database.close(), resolve(all.result));
-            };
-          }),
-      ),
-    )
-    .toBe(count);
+const holds = (page: Page, count: number) => expect.poll(async () => (await held(page)).length).toBe(count);
+
+/** Waits until what this browser holds says something. */
+const holdsText = (page: Page, text: string) => expect.poll(async () => JSON.stringify(await held(page))).toContain(text);
 
 test('a page that is closed while the server is away loses nothing', async ({ context }) => {
   const page = await open(context, 'Nils Abara');
@@ -43,7 +45,7 @@ test('a page that is closed while the server is away loses nothing', async ({ co
   await context.setOffline(true);
   await drawBox(page, 520, 150, 'Programme\nPK title');
   await expect(page.getByText(/kept in this browser/)).toBeVisible();
-  await holds(page, 1);
+  await holdsText(page, 'Programme');
   await page.close();
   await context.setOffline(false);
 
@@ -59,7 +61,7 @@ test('what one person’s browser keeps is never shown to another', async ({ con
   const page = await open(context, 'Olga Wren');
   await context.setOffline(true);
   await drawBox(page, 200, 150, 'Secret');
-  await holds(page, 1);
+  await holdsText(page, 'Secret');
   await page.close();
   await context.setOffline(false);
   const other = await open(context, 'Pavel Dunn');
@@ -76,7 +78,7 @@ test('what was kept and what was saved elsewhere since are both shown, and one i
   await saved(page);
   await context.setOffline(true);
   await drawBox(page, 520, 150, 'Kept');
-  await holds(page, 1);
+  await holdsText(page, 'Kept');
   await page.close();
   await context.setOffline(false);
 
@@ -110,16 +112,7 @@ test('a save that arrived while its acknowledgement was lost is no conflict, als
   await expect(page.getByText(/kept in this browser/)).toBeVisible();
   await context.setOffline(true);
   await drawBox(page, 200, 350, 'Studio');
-  await page.waitForFunction(
-    () =>
-      new Promise<boolean>((resolve) => {
-        const request = indexedDB.open('blue-slate');
-        request.onsuccess = () => {
-          const all = request.result.transaction('drawings').objectStore('drawings').getAll();
-          all.onsuccess = () => (request.result.close(), resolve(JSON.stringify(all.result).includes('Studio')));
-        };
-      }),
-  );
+  await holdsText(page, 'Studio');
   await page.close();
   await context.setOffline(false);
   const again = await open(context, 'Leo Quist');
