@@ -1,6 +1,6 @@
 # A PostgreSQL cluster of the project's own, on loopback. To be sourced after common.sh.
 # cluster_start FOLDER makes the cluster on first use, starts it, and sets cluster_owner, cluster_app and cluster_super
-# to connection strings. cluster_stop stops it. Three roles with random passwords: superuser, owner (migrations), app (rows).
+# to connection strings. cluster_join uses one that runs. cluster_stop stops it. Three roles with random passwords: superuser, owner (migrations), app (rows).
 
 cluster_bin() {
   need_package /usr/lib/postgresql postgresql
@@ -46,6 +46,25 @@ CONF
   : > "$data/needs-roles"
 }
 
+# cluster_connections FOLDER: sets the connection strings of a cluster that has been made.
+cluster_connections() {
+  local data=$1 port; port=$(cat "$data/db-port")
+  # shellcheck disable=SC1091
+  . <(sed 's/^/cluster_pw_/' "$data/passwords")
+  local base="Host=127.0.0.1;Port=$port;Include Error Detail=false"
+  cluster_super="$base;Database=postgres;Username=blueslate_super;Password=$cluster_pw_super"
+  cluster_owner="$base;Database=blueslate;Username=blueslate_owner;Password=$cluster_pw_owner"
+  cluster_app="$base;Database=blueslate;Username=blueslate_app;Password=$cluster_pw_app"
+}
+
+# cluster_join FOLDER: uses a cluster that runs; starts one that does not, to be stopped by cluster_stop.
+cluster_join() {
+  local data=$1
+  cluster_bin
+  [ -s "$data/pg/PG_VERSION" ] && as_postgres "$pgbin/pg_ctl" -D "$data/pg" status >/dev/null 2>&1 && [ ! -e "$data/needs-roles" ] || { cluster_start "$data"; return; }
+  cluster_connections "$data"
+}
+
 cluster_start() {
   local data=$1
   cluster_bin
@@ -68,12 +87,7 @@ cluster_start() {
   setsid bash -c "$(declare -f as_postgres); as_postgres '$pgbin/pg_ctl' -D '$data/pg' -o '-p $port' -l '$data/pg/server.log' -w -t 60 start" >/dev/null 2>&1 \
     || { tail -3 "$data/pg/server.log" >&2; fail "The cluster in $data/pg does not start; the last lines of its log are above. If it is damaged, move $data away and start again, or put back a copy."; }
   cluster_data=$data
-  # shellcheck disable=SC1091
-  . <(sed 's/^/cluster_pw_/' "$data/passwords")
-  local base="Host=127.0.0.1;Port=$port;Include Error Detail=false"
-  cluster_super="$base;Database=postgres;Username=blueslate_super;Password=$cluster_pw_super"
-  cluster_owner="$base;Database=blueslate;Username=blueslate_owner;Password=$cluster_pw_owner"
-  cluster_app="$base;Database=blueslate;Username=blueslate_app;Password=$cluster_pw_app"
+  cluster_connections "$data"
   if [ -e "$data/needs-roles" ]; then
     PGPASSWORD=$cluster_pw_super "$pgbin/psql" -q -h 127.0.0.1 -p "$port" -U blueslate_super -d postgres -v ON_ERROR_STOP=1 <<SQL || fail "The roles could not be made."
 CREATE ROLE blueslate_owner LOGIN CREATEDB PASSWORD '$cluster_pw_owner';

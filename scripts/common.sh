@@ -58,3 +58,13 @@ free_port() {
 port_is_taken() {
   (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null
 }
+
+# data_folder: where ./start keeps its cluster, logs and backups.
+data_folder() {
+  if [ -n "${BLUESLATE_DATA:-}" ]; then
+    printf '%s' "$BLUESLATE_DATA"
+  else
+    local id; id=$(printf '%s' "$root" | sha256sum | cut -c1-12)
+    if [ "$(id -u)" = 0 ]; then printf '%s' "/var/lib/blueslate/$id"; else printf '%s' "${XDG_STATE_HOME:-$HOME/.local/state}/blueslate/$id"; fi
+  fi
+}

@@ -33,6 +33,10 @@ public sealed class BlueSlateContext(DbContextOptions<BlueSlateContext> options)
 
     public DbSet<ReleasedSheet> ReleasedSheets => Set<ReleasedSheet>();
 
+    public DbSet<SetAside> SetAside => Set<SetAside>();
+
+    public DbSet<AuditEvent> AuditEvents => Set<AuditEvent>();
+
     public DbSet<Setting> Settings => Set<Setting>();
 
     public DbSet<DataProtectionKey> DataProtectionKeys => Set<DataProtectionKey>();
@@ -58,6 +62,18 @@ public sealed class BlueSlateContext(DbContextOptions<BlueSlateContext> options)
         builder.Entity<QuestionRevision>().HasIndex(revision => new { revision.ExerciseId, revision.Number }).IsUnique();
         builder.Entity<AssessmentRevision>().HasIndex(revision => new { revision.ExerciseId, revision.Number }).IsUnique();
         ConfigureAnswers(builder);
+        builder.Entity<SetAside>(aside =>
+        {
+            aside.HasOne<Exercise>().WithMany().HasForeignKey(row => row.ExerciseId);
+            aside.HasOne<Account>().WithMany().HasForeignKey(row => row.ById).OnDelete(DeleteBehavior.SetNull);
+        });
+        builder.Entity<AuditEvent>(audit =>
+        {
+            audit.HasOne<Account>().WithMany().HasForeignKey(row => row.ActorId).OnDelete(DeleteBehavior.SetNull);
+            audit.HasOne<Cohort>().WithMany().HasForeignKey(row => row.CohortId);
+            audit.HasIndex(row => new { row.CohortId, row.At });
+            audit.HasIndex(row => new { row.ActorId, row.At });
+        });
         builder.Entity<Setting>().HasKey(setting => setting.Key);
     }
 
@@ -96,5 +112,6 @@ public sealed class BlueSlateContext(DbContextOptions<BlueSlateContext> options)
         configurationBuilder.Properties<DocumentKind>().HaveConversion<string>();
         configurationBuilder.Properties<CohortRole>().HaveConversion<string>();
         configurationBuilder.Properties<CheckpointReason>().HaveConversion<string>();
+        configurationBuilder.Properties<AuditKind>().HaveConversion<string>();
     }
 }

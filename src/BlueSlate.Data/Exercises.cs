@@ -76,3 +76,23 @@ public sealed class AssessmentRevision
 
     public DateTimeOffset CreatedAt { get; init; }
 }
+
+/// <summary>A text of an exercise that lost against another that was saved in the meantime.</summary>
+public sealed class SetAside
+{
+    public Guid Id { get; init; }
+
+    public Guid ExerciseId { get; init; }
+
+    public DocumentKind Kind { get; init; }
+
+    /// <summary>The revision that it started from.</summary>
+    public int Revision { get; init; }
+
+    public required string Text { get; init; }
+
+    public DateTimeOffset At { get; init; }
+
+    /// <summary>Who wrote it; null once that person was erased.</summary>
+    public Guid? ById { get; init; }
+}

@@ -15,6 +15,9 @@ public sealed class Cohort
 
     public required string Name { get; set; }
 
+    /// <summary>The day from which what its students drew is erased, or null while no day is set.</summary>
+    public DateOnly? KeepUntil { get; set; }
+
     public List<Membership> Members { get; } = [];
 }
 
@@ -33,4 +36,30 @@ public sealed class Membership
     public Cohort? Cohort { get; init; }
 
     public Account? Account { get; init; }
+}
+
+/// <summary>What the audit record knows of.</summary>
+public enum AuditKind { SignIn, Publish, Ruling, Release, IdentityView, Export, Erasure, Retention, Membership }
+
+/// <summary>
+/// One line of the audit record. It holds no names: whoever was erased is gone from it too, while what was done remains.
+/// </summary>
+public sealed class AuditEvent
+{
+    public Guid Id { get; init; }
+
+    public DateTimeOffset At { get; init; }
+
+    public AuditKind Kind { get; init; }
+
+    /// <summary>Who did it; null for the server itself, or for a person who was erased.</summary>
+    public Guid? ActorId { get; init; }
+
+    /// <summary>The cohort whose instructors may read it; null for a sign-in, which the instructors of all one's cohorts may read.</summary>
+    public Guid? CohortId { get; init; }
+
+    public Guid? ExerciseId { get; init; }
+
+    /// <summary>What was done, in words and codes, without a person's name.</summary>
+    public required string Detail { get; init; }
 }

@@ -66,15 +66,15 @@ public sealed class AccountTests(TestServer server) : IClassFixture<TestServer>
         for (var failures = 0; failures < 10; failures++)
         {
             clock.Waited = 0;
-            await delay.WaitAsync("a@test.invalid");
+            await delay.WaitAsync("a@test.invalid", "10.0.0.1");
             waited.Add(clock.Waited);
-            delay.Record("A@test.invalid", succeeded: false);
+            delay.Record("A@test.invalid", "10.0.0.1", succeeded: false);
         }
 
         waited.ShouldBe([0, 0, 0, 250, 500, 1000, 2000, 4000, 4000, 4000]);
-        delay.Record("a@test.invalid", succeeded: true);
+        delay.Record("a@test.invalid", "10.0.0.1", succeeded: true);
         clock.Waited = 0;
-        await delay.WaitAsync("a@test.invalid");
+        await delay.WaitAsync("a@test.invalid", "10.0.0.1");
         clock.Waited.ShouldBe(0);
     }
 
@@ -85,14 +85,44 @@ public sealed class AccountTests(TestServer server) : IClassFixture<TestServer>
         var delay = new SignInDelay(clock);
         for (var i = 0; i < 8; i++)
         {
-            delay.Record("a@test.invalid", succeeded: false);
+            delay.Record("a@test.invalid", "10.0.0.1", succeeded: false);
         }
 
-        await delay.WaitAsync("b@test.invalid");
+        await delay.WaitAsync("b@test.invalid", "10.0.0.1");
         clock.Waited.ShouldBe(0);
         clock.Now += TimeSpan.FromMinutes(11);
-        await delay.WaitAsync("a@test.invalid");
+        await delay.WaitAsync("a@test.invalid", "10.0.0.1");
         clock.Waited.ShouldBe(0);
+    }
+
+    [Fact]
+    public async Task Failures_from_one_address_slow_it_down_but_a_hall_of_students_is_not_held_up()
+    {
+        var clock = new RecordingClock();
+        var delay = new SignInDelay(clock);
+        async Task<double> WaitAsync(string address)
+        {
+            clock.Waited = 0;
+            await delay.WaitAsync("fresh@test.invalid", address);
+            return clock.Waited;
+        }
+
+        for (var student = 0; student < 60; student++)
+        {
+            delay.Record($"student{student}@test.invalid", "10.0.0.1", succeeded: false);
+            delay.Record($"student{student}@test.invalid", "10.0.0.1", succeeded: true);
+        }
+
+        (await WaitAsync("10.0.0.1")).ShouldBe(0);
+        for (var guess = 0; guess < 20; guess++)
+        {
+            delay.Record($"guess{guess}@test.invalid", "10.0.0.1", succeeded: false);
+        }
+
+        (await WaitAsync("10.0.0.1")).ShouldBe(2000);
+        (await WaitAsync("10.0.0.2")).ShouldBe(0);
+        clock.Now += TimeSpan.FromMinutes(11);
+        (await WaitAsync("10.0.0.1")).ShouldBe(0);
     }
 
     private static object Request(string token, string email, string password = "long enough to keep") =>

@@ -11,9 +11,10 @@ namespace BlueSlate.Server.Tests;
 /// <summary>A browser's side of the HTTP contract: cookies, and the token that changing requests carry.</summary>
 public sealed class Client : IDisposable
 {
-    private readonly HttpClient http;
+    private readonly CookieContainer cookies = new();
+    private HttpClient http;
 
-    private Client(string address) => http = new HttpClient(new HttpClientHandler { CookieContainer = new CookieContainer() }) { BaseAddress = new Uri(address) };
+    private Client(string address) => http = On(address);
 
     public static async Task<Client> OpenAsync(string address)
     {
@@ -26,6 +27,14 @@ public sealed class Client : IDisposable
     {
         (await SendAsync(HttpMethod.Post, "/api/session", new { email, password })).StatusCode.ShouldBe(HttpStatusCode.NoContent);
         await RefreshAsync();
+    }
+
+    /// <summary>Goes on at another server, with the same cookies: they are told apart by host, not by port.</summary>
+    public Task MoveAsync(string address)
+    {
+        http.Dispose();
+        http = On(address);
+        return RefreshAsync();
     }
 
     public Task<HttpResponseMessage> SendAsync(HttpMethod method, string path, object? body = null) =>
@@ -54,6 +63,8 @@ public sealed class Client : IDisposable
     public void ForgetToken() => http.DefaultRequestHeaders.Remove(Antiforgery.Header);
 
     public void Dispose() => http.Dispose();
+
+    private HttpClient On(string address) => new(new HttpClientHandler { CookieContainer = cookies }) { BaseAddress = new Uri(address) };
 
     private async Task RefreshAsync()
     {

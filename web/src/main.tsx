@@ -2,9 +2,14 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
+import { setNonce } from 'get-nonce';
 import { isProblem } from './api/client';
+import { basePath } from './api/place';
 import { App } from './App';
 import './styles.css';
+
+// The few style sheets that the dialogs write at run time carry the number that this page's policy allows.
+setNonce(document.querySelector<HTMLMetaElement>('meta[name=style-number]')?.content ?? '');
 
 const queries = new QueryClient({
   defaultOptions: {
@@ -15,7 +20,7 @@ const queries = new QueryClient({
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <QueryClientProvider client={queries}>
-      <BrowserRouter>
+      <BrowserRouter basename={basePath || '/'}>
         <App />
       </BrowserRouter>
     </QueryClientProvider>

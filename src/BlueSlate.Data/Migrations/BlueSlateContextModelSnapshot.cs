@@ -237,6 +237,51 @@ namespace BlueSlate.Data.Migrations
                     b.ToTable("assessment_revisions", (string)null);
                 });
 
+            modelBuilder.Entity("BlueSlate.Data.AuditEvent", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<Guid?>("ActorId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("actor_id");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<Guid?>("CohortId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("cohort_id");
+
+                    b.Property<string>("Detail")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("detail");
+
+                    b.Property<Guid?>("ExerciseId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("exercise_id");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("kind");
+
+                    b.HasKey("Id")
+                        .HasName("pk_audit_events");
+
+                    b.HasIndex("ActorId", "At")
+                        .HasDatabaseName("ix_audit_events_actor_id_at");
+
+                    b.HasIndex("CohortId", "At")
+                        .HasDatabaseName("ix_audit_events_cohort_id_at");
+
+                    b.ToTable("audit_events", (string)null);
+                });
+
             modelBuilder.Entity("BlueSlate.Data.CheckRequest", b =>
                 {
                     b.Property<Guid>("Id")
@@ -377,6 +422,10 @@ namespace BlueSlate.Data.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("uuid")
                         .HasColumnName("id");
+
+                    b.Property<DateOnly?>("KeepUntil")
+                        .HasColumnType("date")
+                        .HasColumnName("keep_until");
 
                     b.Property<string>("Name")
                         .IsRequired()
@@ -585,6 +634,51 @@ namespace BlueSlate.Data.Migrations
                         .HasName("pk_released_sheets");
 
                     b.ToTable("released_sheets", (string)null);
+                });
+
+            modelBuilder.Entity("BlueSlate.Data.SetAside", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<Guid?>("ById")
+                        .HasColumnType("uuid")
+                        .HasColumnName("by_id");
+
+                    b.Property<Guid>("ExerciseId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("exercise_id");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("kind");
+
+                    b.Property<int>("Revision")
+                        .HasColumnType("integer")
+                        .HasColumnName("revision");
+
+                    b.Property<string>("Text")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("text");
+
+                    b.HasKey("Id")
+                        .HasName("pk_set_aside");
+
+                    b.HasIndex("ById")
+                        .HasDatabaseName("ix_set_aside_by_id");
+
+                    b.HasIndex("ExerciseId")
+                        .HasDatabaseName("ix_set_aside_exercise_id");
+
+                    b.ToTable("set_aside", (string)null);
                 });
 
             modelBuilder.Entity("BlueSlate.Data.Setting", b =>
@@ -827,6 +921,20 @@ namespace BlueSlate.Data.Migrations
                         .HasConstraintName("fk_assessment_revisions_exercises_exercise_id");
                 });
 
+            modelBuilder.Entity("BlueSlate.Data.AuditEvent", b =>
+                {
+                    b.HasOne("BlueSlate.Data.Account", null)
+                        .WithMany()
+                        .HasForeignKey("ActorId")
+                        .OnDelete(DeleteBehavior.SetNull)
+                        .HasConstraintName("fk_audit_events_asp_net_users_actor_id");
+
+                    b.HasOne("BlueSlate.Data.Cohort", null)
+                        .WithMany()
+                        .HasForeignKey("CohortId")
+                        .HasConstraintName("fk_audit_events_cohorts_cohort_id");
+                });
+
             modelBuilder.Entity("BlueSlate.Data.CheckRequest", b =>
                 {
                     b.HasOne("BlueSlate.Data.Answer", "Answer")
@@ -930,6 +1038,22 @@ namespace BlueSlate.Data.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_released_sheets_answers_answer_id");
+                });
+
+            modelBuilder.Entity("BlueSlate.Data.SetAside", b =>
+                {
+                    b.HasOne("BlueSlate.Data.Account", null)
+                        .WithMany()
+                        .HasForeignKey("ById")
+                        .OnDelete(DeleteBehavior.SetNull)
+                        .HasConstraintName("fk_set_aside_asp_net_users_by_id");
+
+                    b.HasOne("BlueSlate.Data.Exercise", null)
+                        .WithMany()
+                        .HasForeignKey("ExerciseId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_set_aside_exercises_exercise_id");
                 });
 
             modelBuilder.Entity("Microsoft.AspNetCore.Identity.IdentityRoleClaim<System.Guid>", b =>

@@ -44,6 +44,13 @@ public sealed class Access(BlueSlateContext database, IHttpContextAccessor acces
             && answer.Exercise!.Cohort!.Members.Any(member => member.AccountId == id && member.Role != CohortRole.Student));
     }
 
+    /// <summary>Cohorts in which the person teaches.</summary>
+    public IQueryable<Cohort> OwnCohorts()
+    {
+        var id = AccountId;
+        return database.Cohorts.Where(cohort => cohort.Members.Any(member => member.AccountId == id && member.Role == CohortRole.Instructor));
+    }
+
     /// <summary>Whether the person has this role anywhere.</summary>
     public Task<bool> HasRoleAsync(Who who, CancellationToken cancellation)
     {

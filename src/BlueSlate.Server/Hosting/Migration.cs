@@ -1,4 +1,5 @@
 using BlueSlate.Data;
+using BlueSlate.Server.Features.Backup;
 using Hangfire.PostgreSql;
 using Microsoft.EntityFrameworkCore;
 using Npgsql;
@@ -13,13 +14,46 @@ public static class Migration
 
     private const long Lock = 0x426c7565;
 
-    /// <summary>Migrates; says what it did; gives the process's exit code.</summary>
-    public static async Task<int> RunAsync()
+    /// <summary>
+    /// Migrates; says what it did; gives the process's exit code. Where there is something to be changed and something to be lost,
+    /// a backup is written into a folder first, when one is given.
+    /// </summary>
+    public static async Task<int> RunAsync(string? backups)
     {
         var configuration = ServerSettings.FromEnvironment();
-        var applied = await ApplyAsync(ServerSettings.OwnerConnection(configuration), ServerSettings.AppConnection(configuration));
+        var owner = ServerSettings.OwnerConnection(configuration);
+        try
+        {
+            if (backups is not null && await BackUpFirstAsync(owner, backups) is { } file)
+            {
+                Console.WriteLine($"A backup was written before the database is changed: {file}");
+            }
+        }
+        catch (BackupException error)
+        {
+            await Console.Error.WriteLineAsync($"The database was not changed, since no backup could be written first. {error.Message}");
+            return 1;
+        }
+
+        var applied = await ApplyAsync(owner, ServerSettings.AppConnection(configuration));
         Console.WriteLine(applied == 0 ? "The database is up to date." : $"The database was brought up to date in {applied} steps.");
         return 0;
+    }
+
+    /// <summary>Writes a backup when steps are waiting and there is something in the database; where it was written.</summary>
+    public static async Task<string?> BackUpFirstAsync(string owner, string folder)
+    {
+        await using var database = BlueSlateContextFactory.On(owner);
+        var applied = (await database.Database.GetAppliedMigrationsAsync()).ToList();
+        if (applied.Count == 0 || !(await database.Database.GetPendingMigrationsAsync()).Any())
+        {
+            return null;
+        }
+
+        Directory.CreateDirectory(folder);
+        var file = Path.Combine(folder, $"before-{DateTime.UtcNow:yyyyMMdd-HHmmss}-from-{applied[^1]}.backup");
+        await Backup.WriteAsync(owner, file);
+        return file;
     }
 
     /// <summary>Migrates by the owner's connection and gives the other connection's role its rights; how many steps were applied.</summary>

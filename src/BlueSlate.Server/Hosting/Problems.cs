@@ -35,6 +35,9 @@ public static class Problems
     /// <summary>The request does not fit the state of things.</summary>
     public static ProblemHttpResult Conflict(string code, string detail, object? current = null) => Of(StatusCodes.Status409Conflict, code, detail, null, current);
 
+    /// <summary>The account has sent too much at once.</summary>
+    public static ProblemHttpResult TooMuch() => Of(StatusCodes.Status429TooManyRequests, "too-much", "Your account has sent too much at once. Wait a moment and try again.");
+
     private static ProblemHttpResult Of(int status, string code, string detail, string? place = null, object? current = null)
     {
         var extensions = new Dictionary<string, object?> { ["code"] = code };

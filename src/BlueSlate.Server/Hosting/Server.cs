@@ -1,10 +1,11 @@
-using System.Net;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Data;
 using BlueSlate.Server.Features.Accounts;
 using BlueSlate.Server.Features.Answers;
+using BlueSlate.Server.Features.Audit;
 using BlueSlate.Server.Features.Checking;
+using BlueSlate.Server.Features.Cohorts;
 using BlueSlate.Server.Features.Demo;
 using BlueSlate.Server.Features.Exercises;
 using BlueSlate.Server.Features.Findings;
@@ -14,6 +15,7 @@ using BlueSlate.Server.Features.Marking;
 using Hangfire;
 using Hangfire.PostgreSql;
 using Microsoft.AspNetCore.DataProtection;
+using Microsoft.AspNetCore.HttpOverrides;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.Extensions.FileProviders;
 using Serilog;
@@ -54,6 +56,7 @@ public static class Server
         services.AddIdentity<Account, IdentityRole<Guid>>(AccountRules.Configure)
             .AddEntityFrameworkStores<BlueSlateContext>()
             .AddDefaultTokenProviders();
+        services.Configure<DataProtectionTokenProviderOptions>(options => options.TokenLifespan = TimeSpan.FromDays(14));
         services.ConfigureApplicationCookie(AccountRules.ConfigureCookie);
         services.AddAuthorization();
         var keys = services.AddDataProtection().SetApplicationName("BlueSlate");
@@ -69,6 +72,19 @@ public static class Server
             options.Cookie.SameSite = SameSiteMode.Strict;
             options.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest;
         });
+        services.AddHsts(options => options.MaxAge = TimeSpan.FromDays(365));
+        services.AddHostFiltering(options => options.AllowedHosts = [.. settings.Hosts]);
+        services.Configure<ForwardedHeadersOptions>(options =>
+        {
+            options.ForwardedHeaders = settings.Proxies.Count == 0 ? ForwardedHeaders.None : ForwardedHeaders.XForwardedFor | ForwardedHeaders.XForwardedProto | ForwardedHeaders.XForwardedHost;
+            options.KnownProxies.Clear();
+            options.KnownIPNetworks.Clear();
+            foreach (var network in settings.Proxies)
+            {
+                options.KnownIPNetworks.Add(network);
+            }
+        });
+        services.AddRateLimiter(options => RequestLimits.Configure(options, settings.RequestsASecond));
         services.AddProblemDetails(Problems.Configure);
         services.AddExceptionHandler<UnstorableText>();
         services.ConfigureHttpJsonOptions(options =>
@@ -89,6 +105,10 @@ public static class Server
         services.AddScoped<Desk>();
         services.AddScoped<Releasing>();
         services.AddScoped<FirstInstructor>();
+        services.AddScoped<AuditTrail>();
+        services.AddScoped<Invitations>();
+        services.AddScoped<PersonExport>();
+        services.AddScoped<Erasure>();
         services.AddSingleton<SignInDelay>();
         services.AddSingleton<AssessorStore>();
         services.AddSingleton<ScenarioRenderer>();
@@ -120,14 +140,19 @@ public static class Server
             options.SchedulePollingInterval = TimeSpan.FromSeconds(5);
         });
         services.AddHostedService<CheckSweep>();
+        services.AddHostedService<RetentionSweep>();
     }
 
     private static void Use(WebApplication app, ServerSettings settings)
     {
+        app.UseForwardedHeaders();
+        app.UseHostFiltering();
+        app.UsePathBase(settings.PathBase);
         app.UseExceptionHandler();
         app.UseStatusCodePages();
+        app.UseHsts();
         app.UseSerilogRequestLogging(options => options.MessageTemplate = "{RequestMethod} {RequestPath} {StatusCode} {Elapsed:0.0} ms");
-        app.Use(SecurityHeaders);
+        app.Use(SecurityHeaders.AddAsync);
         app.UseResponseCompression();
         if (Directory.Exists(settings.WebFolder))
         {
@@ -136,6 +161,7 @@ public static class Server
 
         app.UseRouting();
         app.UseAuthentication();
+        app.UseRateLimiter();
         app.UseAuthorization();
         app.UseMiddleware<Antiforgery>();
     }
@@ -145,6 +171,7 @@ public static class Server
         app.MapHealth();
         app.MapAccounts();
         app.MapHome();
+        app.MapCohorts();
         app.MapExercises();
         app.MapAnswers();
         app.MapMarking();
@@ -155,31 +182,7 @@ public static class Server
         }
 
         app.MapFallback("/api/{**path}", () => Problems.NotFound("no-such-endpoint", "There is nothing at this address.")).ForAnyone();
-        app.MapFallback(context => FrontPage(context, settings)).ForAnyone();
-    }
-
-    private static async Task FrontPage(HttpContext context, ServerSettings settings)
-    {
-        var page = Path.Combine(settings.WebFolder, "index.html");
-        if (!File.Exists(page))
-        {
-            context.Response.StatusCode = (int)HttpStatusCode.NotFound;
-            await context.Response.WriteAsync("The front end is not built.");
-            return;
-        }
-
-        context.Response.ContentType = "text/html; charset=utf-8";
-        context.Response.Headers.CacheControl = "no-cache";
-        await context.Response.SendFileAsync(page);
-    }
-
-    private static Task SecurityHeaders(HttpContext context, RequestDelegate next)
-    {
-        var headers = context.Response.Headers;
-        headers.ContentSecurityPolicy = "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; frame-ancestors 'none'; base-uri 'none'; form-action 'self'";
-        headers.XContentTypeOptions = "nosniff";
-        headers["Referrer-Policy"] = "same-origin";
-        return next(context);
+        app.MapFallback(context => FrontPage.AnswerAsync(context, settings)).ForAnyone();
     }
 
     private static void Cache(Microsoft.AspNetCore.StaticFiles.StaticFileResponseContext context) =>

@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch';
+import { basePath } from './place';
 import type { components, paths } from './schema';
 
 export type Schemas = components['schemas'];
@@ -38,7 +39,7 @@ export function setGuard(token: string) {
   guard = token;
 }
 
-const client = createClient<paths>({ credentials: 'same-origin' });
+const client = createClient<paths>({ credentials: 'same-origin', baseUrl: basePath });
 client.use({
   onRequest({ request }) {
     if (request.method !== 'GET') request.headers.set('X-Blue-Slate-Guard', guard);
@@ -71,4 +72,5 @@ const sentences: Readonly<Record<number, string>> = {
   401: 'You are signed out. Sign in to go on.',
   403: 'Your account may not do this.',
   404: 'There is nothing here, or it is not yours to see.',
+  429: 'Too much was sent at once. Wait a moment and try again.',
 };

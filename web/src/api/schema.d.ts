@@ -184,6 +184,346 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/session/welcome": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["WelcomeRequest"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/data": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PersonFile"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cohorts/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CohortPage"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cohorts/{id}/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["AddPeopleRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AddedPeople"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cohorts/{id}/people/{person}/link": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    person: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AddedPerson"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cohorts/{id}/people/{person}/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    person: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PersonFile"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cohorts/{id}/people/{person}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    person: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cohorts/{id}/keep-until": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["KeepUntilRequest"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cohorts/{id}/record": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    before?: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AuditPage"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/exercises": {
         parameters: {
             query?: never;
@@ -302,6 +642,43 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["ExerciseReply"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{id}/set-aside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SetAsideReply"][];
                     };
                 };
             };
@@ -742,6 +1119,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/study/answers/{id}/earlier": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EarlierState"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/study/answers/{id}/drawing": {
         parameters: {
             query?: never;
@@ -1077,6 +1491,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/marking/exercises/{id}/identities": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["IdentityReply"][];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/marking/exercises/{id}/release": {
         parameters: {
             query?: never;
@@ -1141,6 +1592,23 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description People to be added: one a line, a name and an address with a comma between them. */
+        AddPeopleRequest: {
+            people: string;
+            role: components["schemas"]["CohortRole"];
+        };
+        /** @description Who was added, each with a link that works once. */
+        AddedPeople: {
+            people: components["schemas"]["AddedPerson"][];
+        };
+        /** @description A person and the way in; null for whoever had an account already. */
+        AddedPerson: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            email: string;
+            link: null | string;
+        };
         /** @description The aids of a part, each on its own. */
         AidsDocument: {
             /** @description The sentences say what the drawing says; otherwise they say what is drawn. */
@@ -1187,6 +1655,26 @@ export interface components {
             revision: number;
             value: components["schemas"]["AssessmentDocument"];
         };
+        /**
+         * @description What the audit record knows of.
+         * @enum {unknown}
+         */
+        AuditKind: "sign-in" | "publish" | "ruling" | "release" | "identity-view" | "export" | "erasure" | "retention" | "membership";
+        /** @description A line of the audit record. Who is null for the server, and for a person who was erased. */
+        AuditLine: {
+            /** Format: date-time */
+            at: string;
+            kind: components["schemas"]["AuditKind"];
+            who: null | string;
+            exercise: null | string;
+            detail: string;
+        };
+        /** @description A page of the audit record, newest first. */
+        AuditPage: {
+            lines: components["schemas"]["AuditLine"][];
+            /** Format: date-time */
+            before: null | string;
+        };
         /** @description What a student is told before the clock starts. */
         BeforeStartReply: {
             /** Format: uuid */
@@ -1199,6 +1687,33 @@ export interface components {
             /** Format: uuid */
             answerId: null | string;
         };
+        /**
+         * @description Why an earlier state of a drawing is kept.
+         * @enum {unknown}
+         */
+        CheckpointReason: "opened" | "periodic" | "handed-in" | "lost-conflict" | "too-late";
+        /** @description A cohort with its people. */
+        CohortPage: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            /** Format: date */
+            keepUntil: null | string;
+            people: components["schemas"]["CohortPerson"][];
+        };
+        /** @description A person of a cohort, and how much of theirs is kept. */
+        CohortPerson: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            email: string;
+            role: components["schemas"]["CohortRole"];
+            hasSignedIn: boolean;
+            /** Format: int32 */
+            answers: number;
+            /** Format: int32 */
+            handedIn: number;
+        };
         /** @description A cohort that one may publish to. */
         CohortReply: {
             /** Format: uuid */
@@ -1207,6 +1722,11 @@ export interface components {
             /** Format: int32 */
             students: number;
         };
+        /**
+         * @description What a person may do in a cohort.
+         * @enum {unknown}
+         */
+        CohortRole: "student" | "assistant" | "instructor";
         /** @description The id of something new. */
         CreatedReply: {
             /** Format: uuid */
@@ -1247,6 +1767,11 @@ export interface components {
             mayRelease: boolean;
             answers: components["schemas"]["DeskAnswer"][];
         };
+        /**
+         * @description The documents of an exercise, each saved on its own so that two instructors rarely collide.
+         * @enum {unknown}
+         */
+        DocumentKind: "scenario" | "part" | "model" | "assessment";
         /** @description The acknowledgement of a save. */
         DrawingSavedReply: {
             /** Format: int32 */
@@ -1254,6 +1779,17 @@ export interface components {
             hash: string;
             /** Format: date-time */
             savedAt: string;
+        };
+        /** @description An earlier state of a drawing, or one that lost a conflict or came too late. */
+        EarlierState: {
+            /** Format: uuid */
+            id: string;
+            /** Format: date-time */
+            at: string;
+            reason: components["schemas"]["CheckpointReason"];
+            /** Format: int32 */
+            revision: number;
+            drawing: string;
         };
         /** @description An exercise with all its documents, for those who write it. */
         ExerciseReply: {
@@ -1321,6 +1857,20 @@ export interface components {
             password: string;
             cohort: string;
         };
+        /** @description A mark sheet as released: everything by value. */
+        FrozenSheet: {
+            title: string;
+            scenario: string;
+            part: components["schemas"]["PartDocument"];
+            drawing: string;
+            modelDrawing: string;
+            result: components["schemas"]["ResultDocument"];
+            rulings: components["schemas"]["RulingReply"][];
+            /** Format: int32 */
+            questionRevision: number;
+            /** Format: int32 */
+            assessmentRevision: number;
+        };
         /** @description Hands in exactly the revision that the student saw. */
         HandInRequest: {
             /** Format: int32 */
@@ -1340,6 +1890,17 @@ export interface components {
         /** @description What is to do next, in numbers that the front end puts into sentences. */
         HomeReply: {
             exercises: components["schemas"]["HomeExercise"][];
+        };
+        /** @description Whose answer it is. */
+        IdentityReply: {
+            /** Format: uuid */
+            answerId: string;
+            name: string;
+        };
+        /** @description Sets the day from which what students drew is erased; null for none. */
+        KeepUntilRequest: {
+            /** Format: date */
+            keepUntil: null | string;
         };
         /**
          * @description How formal a part of an exercise is.
@@ -1429,6 +1990,39 @@ export interface components {
             revision: number;
             value: components["schemas"]["PartDocument"];
         };
+        /** @description An answer with its drawing, its earlier states and, once released, its mark sheet. */
+        PersonAnswer: {
+            exercise: string;
+            cohort: string;
+            /** Format: date-time */
+            startedAt: string;
+            /** Format: date-time */
+            savedAt: string;
+            /** Format: date-time */
+            handedInAt: null | string;
+            late: boolean;
+            receipt: null | string;
+            drawingHash: string;
+            drawing: string;
+            earlier: components["schemas"]["PersonState"][];
+            marks: null | components["schemas"]["FrozenSheet"];
+        };
+        /** @description A cohort that the person belongs to. */
+        PersonCohort: {
+            name: string;
+            role: components["schemas"]["CohortRole"];
+        };
+        /** @description Everything that is kept of a person, in the open format of docs/formats/person.md. */
+        PersonFile: {
+            format: string;
+            /** Format: int32 */
+            version: number;
+            name: string;
+            email: string;
+            cohorts: components["schemas"]["PersonCohort"][];
+            answers: components["schemas"]["PersonAnswer"][];
+            signIns: string[];
+        };
         /** @description The person who is signed in. */
         PersonReply: {
             /** Format: uuid */
@@ -1438,6 +2032,13 @@ export interface components {
             isStudent: boolean;
             isStaff: boolean;
             isInstructor: boolean;
+        };
+        /** @description An earlier state of a drawing, or one that lost a conflict or came too late. */
+        PersonState: {
+            /** Format: date-time */
+            at: string;
+            reason: components["schemas"]["CheckpointReason"];
+            drawing: string;
         };
         /** @description Publishes an exercise. */
         PublishRequest: {
@@ -1616,6 +2217,16 @@ export interface components {
             person: null | components["schemas"]["PersonReply"];
             demo: boolean;
         };
+        /** @description A text that lost against another; it is kept here. */
+        SetAsideReply: {
+            /** Format: uuid */
+            id: string;
+            kind: components["schemas"]["DocumentKind"];
+            /** Format: date-time */
+            at: string;
+            by: null | string;
+            text: string;
+        };
         /** @description Signs in. */
         SignInRequest: {
             email: string;
@@ -1702,6 +2313,13 @@ export interface components {
          * @enum {unknown}
          */
         VerdictKind: "holds" | "holds-by-restatement" | "tolerated" | "wrong" | "absent" | "absent-with-owner" | "not-assessed";
+        /** @description Chooses a password by a link that works once. */
+        WelcomeRequest: {
+            /** Format: uuid */
+            person: string;
+            token: string;
+            password: string;
+        };
     };
     responses: never;
     parameters: never;

@@ -1,4 +1,6 @@
 using BlueSlate.Data;
+using BlueSlate.Server.Features.Audit;
+using BlueSlate.Server.Features.Cohorts;
 using BlueSlate.Server.Hosting;
 using Microsoft.AspNetCore.Antiforgery;
 using Microsoft.AspNetCore.Identity;
@@ -15,6 +17,9 @@ public sealed record PersonReply(Guid Id, string Name, string Email, bool IsStud
 /// <summary>Signs in.</summary>
 public sealed record SignInRequest(string Email, string Password);
 
+/// <summary>Chooses a password by a link that works once.</summary>
+public sealed record WelcomeRequest(Guid Person, string Token, string Password);
+
 /// <summary>Makes the first instructor's account by a one-time link.</summary>
 public sealed record FirstInstructorRequest(string Token, string Name, string Email, string Password, string Cohort);
 
@@ -28,6 +33,8 @@ public static class AccountEndpoints
         group.MapGet("", GetSession).ForAnyone();
         group.MapPost("", SignIn).ForAnyone().Produces(StatusCodes.Status204NoContent);
         group.MapDelete("", SignOut).ForSignedIn().Produces(StatusCodes.Status204NoContent);
+        group.MapPost("/welcome", Welcome).ForAnyone().Produces(StatusCodes.Status204NoContent);
+        group.MapGet("/data", OwnData).ForSignedIn();
         routes.MapPost("/api/first-instructor", MakeFirstInstructor).ForAnyone().Produces(StatusCodes.Status204NoContent).WithTags("Accounts");
     }
 
@@ -49,15 +56,43 @@ public static class AccountEndpoints
             settings.Demo);
     }
 
-    private static async Task<IResult> SignIn(SignInRequest request, SignInManager<Account> signIn, UserManager<Account> accounts, SignInDelay delay)
+    private static async Task<IResult> SignIn(
+        SignInRequest request, HttpContext context, SignInManager<Account> signIn, UserManager<Account> accounts, BlueSlateContext database, AuditTrail audit, SignInDelay delay, CancellationToken cancellation)
     {
-        var address = request.Email.Trim();
-        await delay.WaitAsync(address);
-        var account = await accounts.FindByEmailAsync(address);
+        var email = request.Email.Trim();
+        var from = context.Connection.RemoteIpAddress?.ToString() ?? "";
+        await delay.WaitAsync(email, from, cancellation);
+        var account = await accounts.FindByEmailAsync(email);
         var result = account is null ? SignInResult.Failed : await signIn.PasswordSignInAsync(account, request.Password, isPersistent: false, lockoutOnFailure: false);
-        delay.Record(address, result.Succeeded);
+        delay.Record(email, from, result.Succeeded);
+        if (result.Succeeded)
+        {
+            audit.AddSignIn(account!.Id);
+            await database.SaveChangesAsync(cancellation);
+        }
+
         return result.Succeeded ? TypedResults.NoContent() : Problems.Unreadable("wrong-password", "This address and password do not belong together.");
     }
+
+    private static async Task<IResult> Welcome(WelcomeRequest request, SignInManager<Account> signIn, BlueSlateContext database, AuditTrail audit, CancellationToken cancellation)
+    {
+        var account = await signIn.UserManager.FindByIdAsync(request.Person.ToString());
+        var result = account is null ? IdentityResult.Failed(new IdentityErrorDescriber().InvalidToken()) : await signIn.UserManager.ResetPasswordAsync(account, request.Token, request.Password);
+        if (result.Errors.FirstOrDefault() is { } error)
+        {
+            return error.Code == nameof(IdentityErrorDescriber.InvalidToken)
+                ? Problems.Unreadable("stale-link", "This link is not valid, or it was used before. Ask your instructor for a new one.")
+                : Problems.Unreadable("password", error.Description, "password");
+        }
+
+        await signIn.SignInAsync(account!, isPersistent: false);
+        audit.AddSignIn(account!.Id);
+        await database.SaveChangesAsync(cancellation);
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<PersonFile> OwnData(Access access, PersonExport export, CancellationToken cancellation) =>
+        await export.OfAsync(access.AccountId, null, cancellation);
 
     private static async Task<IResult> SignOut(SignInManager<Account> signIn)
     {

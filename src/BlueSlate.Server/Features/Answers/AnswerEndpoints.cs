@@ -16,6 +16,8 @@ namespace BlueSlate.Server.Features.Answers;
 /// <summary>A student's way: see what is due, start, draw, hand in, read the marks.</summary>
 public static class AnswerEndpoints
 {
+    private const int MostEarlier = 100;
+
     /// <summary>Maps the endpoints.</summary>
     public static void MapAnswers(this IEndpointRouteBuilder routes)
     {
@@ -24,7 +26,9 @@ public static class AnswerEndpoints
         group.MapGet("/exercises/{id:guid}", BeforeStart).ForStudents();
         group.MapPost("/exercises/{id:guid}/answer", Start).ForStudents().Produces<CreatedReply>();
         group.MapGet("/answers/{id:guid}", Get).ForStudents();
-        group.MapPut("/answers/{id:guid}/drawing", Save).ForStudents().Produces<DrawingSavedReply>();
+        group.MapGet("/answers/{id:guid}/earlier", Earlier).ForStudents().Produces<EarlierState[]>();
+        // The update itself asks whose answer it is, so that a save needs no question before it.
+        group.MapPut("/answers/{id:guid}/drawing", Save).ForSignedIn().Produces<DrawingSavedReply>();
         group.MapPost("/answers/{id:guid}/reading", Read).ForStudents();
         group.MapPost("/answers/{id:guid}/hand-in", HandIn).ForStudents().Produces<ReceiptReply>();
         group.MapGet("/answers/{id:guid}/marks", Marks).ForStudents();
@@ -130,15 +134,16 @@ public static class AnswerEndpoints
             answer.Released is not null));
     }
 
+    private static async Task<IResult> Earlier(Guid id, Access access, BlueSlateContext database, CancellationToken cancellation) =>
+        await access.OwnAnswers().AnyAsync(answer => answer.Id == id, cancellation)
+            ? TypedResults.Ok(await database.Checkpoints.AsNoTracking().Where(state => state.AnswerId == id).OrderByDescending(state => state.At).Take(MostEarlier)
+                .Select(state => new EarlierState(state.Id, state.At, state.Reason, state.Revision, state.Drawing)).ToArrayAsync(cancellation))
+            : NoSuchAnswer();
+
     private static async Task<IResult> Save(Guid id, SaveDrawingRequest request, Access access, AnswerStore store, CancellationToken cancellation)
     {
-        if (!await access.OwnAnswers().AnyAsync(answer => answer.Id == id, cancellation))
-        {
-            return NoSuchAnswer();
-        }
-
         var (drawing, refusal) = DrawingInput.Read(request.Drawing);
-        return drawing is null ? refusal! : await store.SaveAsync(id, request.Revision, request.SaveId, drawing, cancellation);
+        return drawing is null ? refusal! : await store.SaveAsync(id, access.AccountId, request.Revision, request.SaveId, drawing, cancellation);
     }
 
     private static async Task<Results<Ok<ReadingReply>, ProblemHttpResult>> Read(Guid id, ReadingRequest request, Access access, CancellationToken cancellation)
@@ -197,7 +202,8 @@ public static class AnswerEndpoints
 
     private static StudentPart ForStudent(PartDocument part) => new(part.Level, part.Marks, part.Minutes, part.StrokeSaysIdentifying, part.Aids, part.ShowModelAnswer);
 
-    private static ProblemHttpResult NoSuchAnswer() => Problems.NotFound("no-such-answer", "There is no such answer among yours.");
+    /// <summary>The answer to whoever asks for an answer that is not theirs.</summary>
+    internal static ProblemHttpResult NoSuchAnswer() => Problems.NotFound("no-such-answer", "There is no such answer among yours.");
 }
 
 /// <summary>Makes an answer with a candidate code of its own.</summary>

@@ -1,6 +1,7 @@
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Marking;
 using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Data;
 
 namespace BlueSlate.Server.Features.Answers;
 
@@ -58,3 +59,6 @@ public sealed record StudentMarksReply(
 
 /// <summary>What a marker decided on a note, with the comment for the student.</summary>
 public sealed record StudentRuling(string FindingId, Decision Decision, string Comment);
+
+/// <summary>An earlier state of a drawing, or one that lost a conflict or came too late.</summary>
+public sealed record EarlierState(Guid Id, DateTimeOffset At, CheckpointReason Reason, int Revision, string Drawing);

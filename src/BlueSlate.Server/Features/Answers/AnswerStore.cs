@@ -17,26 +17,28 @@ public sealed class AnswerStore(BlueSlateContext database, CheckQueue queue, Tim
 
     private static readonly TimeSpan CheckpointEvery = TimeSpan.FromMinutes(5);
 
-    /// <summary>Saves a drawing, or says what stands against it.</summary>
-    public async Task<IResult> SaveAsync(Guid id, int revision, Guid saveId, Drawing drawing, CancellationToken cancellation)
+    /// <summary>Saves a drawing of the owner's, or says what stands against it.</summary>
+    public async Task<IResult> SaveAsync(Guid id, Guid owner, int revision, Guid saveId, Drawing drawing, CancellationToken cancellation)
     {
         var now = clock.GetUtcNow();
         var (text, hash) = (DrawingWriter.WriteText(drawing), DrawingWriter.Hash(drawing));
-        var saved = await database.Answers
-            .Where(answer => answer.Id == id && answer.Revision == revision && answer.HandedInAt == null && (answer.EndsAt == null || now <= answer.EndsAt + Grace))
-            .ExecuteUpdateAsync(set => set
-                .SetProperty(answer => answer.Drawing, text)
-                .SetProperty(answer => answer.DrawingHash, hash)
-                .SetProperty(answer => answer.Revision, revision + 1)
-                .SetProperty(answer => answer.SaveId, saveId)
-                .SetProperty(answer => answer.SavedAt, now), cancellation);
-        if (saved == 1)
-        {
-            await KeepPeriodicAsync(id, revision + 1, text, now, cancellation);
-            return TypedResults.Ok(new DrawingSavedReply(revision + 1, hash, now));
-        }
-
-        return await ExplainAsync(id, revision, saveId, text, now, cancellation);
+        var (ended, since) = (now - Grace, now - CheckpointEvery);
+        // One statement, so that a save is one journey to the database: the update that decides, and now and then a checkpoint of it.
+        var saved = await database.Database.SqlQuery<int>(
+            $"""
+            WITH saved AS (
+                UPDATE answers SET drawing = {text}, drawing_hash = {hash}, revision = {revision} + 1, save_id = {saveId}, saved_at = {now}
+                WHERE id = {id} AND account_id = {owner} AND revision = {revision} AND handed_in_at IS NULL AND (ends_at IS NULL OR ends_at >= {ended})
+                RETURNING id, revision, drawing),
+            kept AS (
+                INSERT INTO checkpoints (id, answer_id, revision, reason, drawing, at)
+                SELECT {Guid.CreateVersion7(now)}, saved.id, saved.revision, {nameof(CheckpointReason.Periodic)}, saved.drawing, {now} FROM saved
+                WHERE NOT EXISTS (SELECT 1 FROM checkpoints WHERE answer_id = {id} AND at > {since}))
+            SELECT count(*)::int AS "Value" FROM saved
+            """).ToListAsync(cancellation);
+        return saved[0] == 1
+            ? TypedResults.Ok(new DrawingSavedReply(revision + 1, hash, now))
+            : await ExplainAsync(id, owner, revision, saveId, text, now, cancellation);
     }
 
     /// <summary>Hands in the revision that the student saw, and asks for the check in the same transaction.</summary>
@@ -81,19 +83,14 @@ public sealed class AnswerStore(BlueSlateContext database, CheckQueue queue, Tim
         }
     }
 
-    private async Task KeepPeriodicAsync(Guid id, int revision, string text, DateTimeOffset now, CancellationToken cancellation)
+    private async Task<IResult> ExplainAsync(Guid id, Guid owner, int revision, Guid saveId, string text, DateTimeOffset now, CancellationToken cancellation)
     {
-        var since = now - CheckpointEvery;
-        if (!await database.Checkpoints.AnyAsync(row => row.AnswerId == id && row.At > since, cancellation))
+        var current = await database.Answers.AsNoTracking().FirstOrDefaultAsync(answer => answer.Id == id && answer.AccountId == owner, cancellation);
+        if (current is null)
         {
-            database.Checkpoints.Add(new Checkpoint { Id = Guid.CreateVersion7(), AnswerId = id, Revision = revision, Reason = CheckpointReason.Periodic, Drawing = text, At = now });
-            await database.SaveChangesAsync(cancellation);
+            return AnswerEndpoints.NoSuchAnswer();
         }
-    }
 
-    private async Task<IResult> ExplainAsync(Guid id, int revision, Guid saveId, string text, DateTimeOffset now, CancellationToken cancellation)
-    {
-        var current = await database.Answers.AsNoTracking().FirstAsync(answer => answer.Id == id, cancellation);
         if (current.SaveId == saveId || (current.Drawing == text && current.Revision >= revision))
         {
             return TypedResults.Ok(new DrawingSavedReply(current.Revision, current.DrawingHash, current.SavedAt));

@@ -1,5 +1,6 @@
 using System.Net;
 using BlueSlate.Data;
+using BlueSlate.Server.Features.Audit;
 using BlueSlate.Server.Hosting;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
@@ -67,7 +68,7 @@ public static class DemoEndpoints
         }
     }
 
-    private static async Task<IResult> SignIn(Guid id, SignInManager<Account> signIn)
+    private static async Task<IResult> SignIn(Guid id, SignInManager<Account> signIn, BlueSlateContext database, AuditTrail audit, CancellationToken cancellation)
     {
         var account = await signIn.UserManager.FindByIdAsync(id.ToString());
         if (account is null)
@@ -76,6 +77,8 @@ public static class DemoEndpoints
         }
 
         await signIn.SignInAsync(account, isPersistent: false);
+        audit.AddSignIn(account.Id);
+        await database.SaveChangesAsync(cancellation);
         return TypedResults.NoContent();
     }
 }

@@ -8,6 +8,7 @@ using BlueSlate.Core.Notations.CrowsFoot;
 using BlueSlate.Data;
 using BlueSlate.Drafting;
 using BlueSlate.Server.Features.Answers;
+using BlueSlate.Server.Features.Audit;
 using BlueSlate.Server.Features.Checking;
 using BlueSlate.Server.Features.Exercises;
 using BlueSlate.Server.Features.Marking;
@@ -94,7 +95,7 @@ public sealed class DemoSeed(BlueSlateContext database, string folder, TimeProvi
 
             await database.CheckRequests.Where(request => handedIn.Contains(request.AnswerId)).ExecuteUpdateAsync(set => set.SetProperty(request => request.DoneAt, now));
             await database.Answers.Where(answer => handedIn.Contains(answer.Id)).ExecuteUpdateAsync(set => set.SetProperty(answer => answer.GoneThroughAt, now));
-            await new Releasing(database, new Desk(database), assessment, clock).ReleaseAsync(exercise, CancellationToken.None);
+            await new Releasing(database, new Desk(database), assessment, new AuditTrail(database, new HttpContextAccessor(), clock), clock).ReleaseAsync(exercise, CancellationToken.None);
         }
     }
 

@@ -39,9 +39,14 @@ public sealed class DocumentStore(BlueSlateContext database, Access access, Publ
         if (saved == 0)
         {
             var current = await database.ExerciseDocuments.AsNoTracking().FirstAsync(document => document.ExerciseId == exerciseId && document.Kind == kind, cancellation);
-            return current.Text == text
-                ? TypedResults.Ok(new SavedReply(current.Revision))
-                : Problems.Conflict("conflict", "Somebody else saved this in the meantime. Both texts are kept; choose one.", new TextDocument(current.Revision, current.Text));
+            if (current.Text == text)
+            {
+                return TypedResults.Ok(new SavedReply(current.Revision));
+            }
+
+            database.SetAside.Add(new SetAside { Id = Guid.CreateVersion7(now), ExerciseId = exerciseId, Kind = kind, Revision = revision, Text = text, At = now, ById = access.AccountId });
+            await database.SaveChangesAsync(cancellation);
+            return Problems.Conflict("conflict", "Somebody else saved this in the meantime. Both texts are kept; choose one.", new TextDocument(current.Revision, current.Text));
         }
 
         if (exercise.PublishedAt is not null)

@@ -25,6 +25,7 @@ public static class ExerciseEndpoints
         group.MapPost("", Create).ForInstructors().Produces<CreatedReply>();
         group.MapGet("/cohorts", Cohorts).ForInstructors();
         group.MapGet("/{id:guid}", Get).ForStaff();
+        group.MapGet("/{id:guid}/set-aside", SetAsideTexts).ForInstructors().Produces<SetAsideReply[]>();
         group.MapPut("/{id:guid}/scenario", SaveScenario).ForInstructors().Produces<SavedReply>();
         group.MapPut("/{id:guid}/part", SavePart).ForInstructors().Produces<SavedReply>();
         group.MapPut("/{id:guid}/model", SaveModel).ForInstructors().Produces<SavedReply>();
@@ -52,11 +53,9 @@ public static class ExerciseEndpoints
             exercise.Answers.Count(answer => answer.HandedInAt != null),
             exercise.Answers.Count(answer => answer.HandedInAt != null && answer.GoneThroughAt != null)));
 
-    private static async Task<CohortReply[]> Cohorts(Access access, BlueSlateContext database, CancellationToken cancellation)
+    private static async Task<CohortReply[]> Cohorts(Access access, CancellationToken cancellation)
     {
-        var id = access.AccountId;
-        return await database.Cohorts
-            .Where(cohort => cohort.Members.Any(member => member.AccountId == id && member.Role == CohortRole.Instructor))
+        return await access.OwnCohorts()
             .OrderBy(cohort => cohort.Name)
             .Select(cohort => new CohortReply(cohort.Id, cohort.Name, cohort.Members.Count(member => member.Role == CohortRole.Student)))
             .ToArrayAsync(cancellation);
@@ -109,6 +108,13 @@ public static class ExerciseEndpoints
             new TextDocument(model.Revision, model.Text),
             new AssessmentReply(assessment.Revision, ExerciseJson.Read<AssessmentDocument>(assessment.Text))));
     }
+
+    private static async Task<IResult> SetAsideTexts(Guid id, Access access, BlueSlateContext database, CancellationToken cancellation) =>
+        await access.StaffExercises(instructorsOnly: true).AnyAsync(exercise => exercise.Id == id, cancellation)
+            ? TypedResults.Ok(await database.SetAside.AsNoTracking().Where(row => row.ExerciseId == id).OrderByDescending(row => row.At)
+                .Select(row => new SetAsideReply(row.Id, row.Kind, row.At, database.Users.Where(account => account.Id == row.ById).Select(account => account.DisplayName).FirstOrDefault(), row.Text))
+                .ToArrayAsync(cancellation))
+            : NoSuchExercise();
 
     private static async Task<IResult> SaveScenario(Guid id, SaveTextRequest request, DocumentStore documents, CancellationToken cancellation) =>
         request.Text.Length > ScenarioRenderer.Longest

@@ -1,4 +1,5 @@
 using BlueSlate.Core.Interchange;
+using BlueSlate.Data;
 
 namespace BlueSlate.Server.Features.Exercises;
 
@@ -64,3 +65,6 @@ public sealed record FactsReply(string Hash, FactReply[] Facts, ResultSentence[]
 
 /// <summary>Publishes an exercise.</summary>
 public sealed record PublishRequest(DateTimeOffset? DueAt = null);
+
+/// <summary>A text that lost against another; it is kept here.</summary>
+public sealed record SetAsideReply(Guid Id, DocumentKind Kind, DateTimeOffset At, string? By, string Text);

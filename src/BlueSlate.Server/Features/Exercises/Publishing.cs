@@ -1,6 +1,7 @@
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Data;
+using BlueSlate.Server.Features.Audit;
 using BlueSlate.Server.Features.Checking;
 using BlueSlate.Server.Hosting;
 using Microsoft.EntityFrameworkCore;
@@ -8,7 +9,7 @@ using Microsoft.EntityFrameworkCore;
 namespace BlueSlate.Server.Features.Exercises;
 
 /// <summary>Freezes what is asked and what it is held against as numbered revisions.</summary>
-public sealed class Publishing(BlueSlateContext database, CheckQueue queue, TimeProvider clock)
+public sealed class Publishing(BlueSlateContext database, CheckQueue queue, AuditTrail audit, TimeProvider clock)
 {
     /// <summary>Publishes an exercise to its cohort.</summary>
     public static async Task<IResult> Publish(Guid id, PublishRequest request, Access access, Publishing publishing, CancellationToken cancellation)
@@ -47,6 +48,7 @@ public sealed class Publishing(BlueSlateContext database, CheckQueue queue, Time
             PublishedAt = now,
         });
         AddAssessment(exercise, 1, now);
+        audit.Add(AuditKind.Publish, exercise.CohortId, dueAt is { } due ? $"due {due.UtcDateTime:yyyy-MM-dd HH:mm} UTC" : "without a due time", exercise.Id);
         await database.SaveChangesAsync(cancellation);
         return TypedResults.NoContent();
     }

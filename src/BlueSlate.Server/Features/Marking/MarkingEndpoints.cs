@@ -4,6 +4,7 @@ using BlueSlate.Core.Language;
 using BlueSlate.Core.Marking;
 using BlueSlate.Core.Notations.CrowsFoot;
 using BlueSlate.Data;
+using BlueSlate.Server.Features.Audit;
 using BlueSlate.Server.Features.Checking;
 using BlueSlate.Server.Features.Exercises;
 using BlueSlate.Server.Hosting;
@@ -26,6 +27,7 @@ public static class MarkingEndpoints
         group.MapPut("/answers/{id:guid}/rulings", Rule).ForStaff();
         group.MapDelete("/answers/{id:guid}/rulings", TakeBack).ForStaff();
         group.MapPost("/answers/{id:guid}/gone-through", MarkGoneThrough).ForStaff().Produces(StatusCodes.Status204NoContent);
+        group.MapPost("/exercises/{id:guid}/identities", Identities).ForInstructors().Produces<IdentityReply[]>();
         group.MapGet("/exercises/{id:guid}/release", Releasing.Preview).ForInstructors().Produces<ReleaseReply>();
         group.MapPost("/exercises/{id:guid}/release", Releasing.Release).ForInstructors().Produces<ReleasedReply>();
     }
@@ -49,7 +51,7 @@ public static class MarkingEndpoints
             : NoSuchAnswer();
 
     private static async Task<Results<Ok<MarkingReply>, ProblemHttpResult>> Rule(
-        Guid id, string finding, RulingRequest request, Access access, BlueSlateContext database, AnswerAssessment assessment, Desk desk, ScenarioRenderer renderer, TimeProvider clock, CancellationToken cancellation)
+        Guid id, string finding, RulingRequest request, Access access, AuditTrail audit, BlueSlateContext database, AnswerAssessment assessment, Desk desk, ScenarioRenderer renderer, TimeProvider clock, CancellationToken cancellation)
     {
         if (await RefusalAsync(id, access, cancellation) is { } refusal)
         {
@@ -80,19 +82,26 @@ public static class MarkingEndpoints
         ruling.Comment = comment;
         ruling.ById = access.AccountId;
         ruling.At = clock.GetUtcNow();
+        await audit.AddOfAnswerAsync(AuditKind.Ruling, id, Said(request.Decision), cancellation);
         await database.SaveChangesAsync(cancellation);
         return TypedResults.Ok(await RemarkAsync(id, assessment, desk, renderer, clock, cancellation));
     }
 
     private static async Task<Results<Ok<MarkingReply>, ProblemHttpResult>> TakeBack(
-        Guid id, string finding, Access access, BlueSlateContext database, AnswerAssessment assessment, Desk desk, ScenarioRenderer renderer, TimeProvider clock, CancellationToken cancellation)
+        Guid id, string finding, Access access, AuditTrail audit, BlueSlateContext database, AnswerAssessment assessment, Desk desk, ScenarioRenderer renderer, TimeProvider clock, CancellationToken cancellation)
     {
         if (await RefusalAsync(id, access, cancellation) is { } refusal)
         {
             return refusal;
         }
 
-        await database.Rulings.Where(row => row.AnswerId == id && row.FindingId == finding).ExecuteDeleteAsync(cancellation);
+        if (await database.Rulings.FirstOrDefaultAsync(row => row.AnswerId == id && row.FindingId == finding, cancellation) is { } ruling)
+        {
+            database.Rulings.Remove(ruling);
+            await audit.AddOfAnswerAsync(AuditKind.Ruling, id, "a decision taken back", cancellation);
+            await database.SaveChangesAsync(cancellation);
+        }
+
         return TypedResults.Ok(await RemarkAsync(id, assessment, desk, renderer, clock, cancellation));
     }
 
@@ -105,6 +114,21 @@ public static class MarkingEndpoints
 
         await database.Answers.Where(answer => answer.Id == id).ExecuteUpdateAsync(set => set.SetProperty(answer => answer.GoneThroughAt, clock.GetUtcNow()), cancellation);
         return TypedResults.NoContent();
+    }
+
+    private static async Task<IResult> Identities(Guid id, Access access, AuditTrail audit, BlueSlateContext database, CancellationToken cancellation)
+    {
+        var exercise = await access.StaffExercises(instructorsOnly: true).FirstOrDefaultAsync(row => row.Id == id, cancellation);
+        if (exercise is null)
+        {
+            return ExerciseEndpoints.NoSuchExercise();
+        }
+
+        audit.Add(AuditKind.IdentityView, exercise.CohortId, "the names behind the candidate codes", id);
+        await database.SaveChangesAsync(cancellation);
+        return TypedResults.Ok(await database.Answers.Where(answer => answer.ExerciseId == id && answer.HandedInAt != null)
+            .Join(database.Users, answer => answer.AccountId, account => account.Id, (answer, account) => new IdentityReply(answer.Id, account.DisplayName))
+            .ToArrayAsync(cancellation));
     }
 
     private static async Task<ProblemHttpResult?> RefusalAsync(Guid id, Access access, CancellationToken cancellation)
@@ -150,6 +174,13 @@ public static class MarkingEndpoints
             rows.Count(row => row.State is AnswerState.GoneThrough or AnswerState.Released),
             rows.Count(Desk.IsUndecided));
     }
+
+    private static string Said(Decision decision) => decision switch
+    {
+        Decision.Allow => "a loss allowed",
+        Decision.AllowInPart => "a loss allowed in part",
+        _ => "a loss kept",
+    };
 
     private static ProblemHttpResult NoSuchAnswer() => Problems.NotFound("no-such-answer", "There is no such answer among those that you mark.");
 }

@@ -61,3 +61,6 @@ public sealed record FrozenSheet(
     RulingReply[] Rulings,
     int QuestionRevision,
     int AssessmentRevision);
+
+/// <summary>Whose answer it is.</summary>
+public sealed record IdentityReply(Guid AnswerId, string Name);

@@ -1,6 +1,7 @@
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Marking;
 using BlueSlate.Data;
+using BlueSlate.Server.Features.Audit;
 using BlueSlate.Server.Features.Checking;
 using BlueSlate.Server.Features.Exercises;
 using BlueSlate.Server.Hosting;
@@ -9,7 +10,7 @@ using Microsoft.EntityFrameworkCore;
 namespace BlueSlate.Server.Features.Marking;
 
 /// <summary>Releases marks to a cohort in one step. A released sheet is frozen by copying everything that made it.</summary>
-public sealed class Releasing(BlueSlateContext database, Desk desk, AnswerAssessment assessment, TimeProvider clock)
+public sealed class Releasing(BlueSlateContext database, Desk desk, AnswerAssessment assessment, AuditTrail audit, TimeProvider clock)
 {
     private static readonly string[] Frozen =
     [
@@ -56,6 +57,7 @@ public sealed class Releasing(BlueSlateContext database, Desk desk, AnswerAssess
         }
 
         await database.Exercises.Where(row => row.Id == exercise.Id && row.ReleasedAt == null).ExecuteUpdateAsync(set => set.SetProperty(row => row.ReleasedAt, now), cancellation);
+        audit.Add(AuditKind.Release, exercise.CohortId, $"{ready.Count} mark {(ready.Count == 1 ? "sheet" : "sheets")}", exercise.Id);
         await database.SaveChangesAsync(cancellation);
         await transaction.CommitAsync(cancellation);
         return new ReleasedReply(ready.Count, answers.Count(Desk.IsUndecided));

@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { ProblemError } from '../../api/client';
+import { addressOf } from '../../api/place';
 import { Failed, Loading, messageOf } from '../../ui/states';
 import { freshGuard, useFreshSession } from './useSession';
 
@@ -12,7 +13,7 @@ interface DemoPerson {
 
 // These two routes exist in a demo only, so they are no part of the contract from which the client is made.
 async function fetchPeople(): Promise<DemoPerson[]> {
-  const response = await fetch('/api/demo/people');
+  const response = await fetch(addressOf('/api/demo/people'));
   if (!response.ok) throw new ProblemError({ code: 'no-demo', status: response.status, detail: 'This is not a demo.' });
   return (await response.json()) as DemoPerson[];
 }
@@ -23,7 +24,7 @@ export function useBecome(keep: boolean) {
   const queries = useQueryClient();
   return useMutation({
     mutationFn: async (id: string) => {
-      const response = await fetch(`/api/demo/people/${id}/session`, {
+      const response = await fetch(addressOf(`/api/demo/people/${id}/session`), {
         method: 'POST',
         headers: { 'X-Blue-Slate-Guard': await freshGuard() },
       });

@@ -62,7 +62,7 @@ export const portsOf = (send: Send): SessionPorts => ({
 });
 
 function refusalOf(error: unknown): SaveReply {
-  if (!isProblem(error) || error.status >= 500) return { kind: 'unreachable' };
+  if (!isProblem(error) || error.status >= 500 || error.status === 429) return { kind: 'unreachable' };
   if (error.status === 401) return { kind: 'signed-out' };
   if (error.code === 'conflict') {
     const current = error.current as { revision: number; drawing?: string; text?: string };

@@ -1,0 +1,83 @@
+using System.Diagnostics;
+using BlueSlate.Core.Drawings;
+using BlueSlate.Data;
+using BlueSlate.Server.Tests;
+
+namespace BlueSlate.Bench;
+
+/// <summary>Saves one document again and again through the server, with as many connections as pgbench has.</summary>
+internal static class AutosaveBench
+{
+    private static string Document { get; } = DrawingWriter.WriteText(LargeExercise.Model);
+
+    /// <summary>A student and an answer for each connection, under ids that a script can count.</summary>
+    public static async Task<int> PrepareAsync(int connections, string template, string script)
+    {
+        var exercise = await Course.PublishAsync(await Course.MakeCohortAsync(connections));
+        await using var database = BlueSlateContextFactory.On(Course.Connection);
+        var question = database.QuestionRevisions.First(revision => revision.ExerciseId == exercise).Id;
+        for (var at = 0; at < connections; at++)
+        {
+            var email = Course.EmailOf(at);
+            database.Answers.Add(new Answer
+            {
+                Id = IdOf(at),
+                ExerciseId = exercise,
+                AccountId = database.Users.First(account => account.Email == email).Id,
+                QuestionRevisionId = question,
+                CandidateCode = $"B{at}",
+                Revision = 1,
+                Drawing = Document,
+                DrawingHash = "bench",
+                StartedAt = DateTimeOffset.UtcNow,
+                SavedAt = DateTimeOffset.UtcNow,
+            });
+        }
+
+        await database.SaveChangesAsync();
+        // The script of the other side holds the very same document, as text of its statement.
+        await File.WriteAllTextAsync(script, (await File.ReadAllTextAsync(template)).Replace("DOCUMENT", Document.Replace("'", "''", StringComparison.Ordinal), StringComparison.Ordinal));
+        return 0;
+    }
+
+    public static async Task<int> RunAsync(int connections, int seconds, string dll)
+    {
+        await using var server = await ServerProcess.StartAsync(Course.Connection, dll, ("BLUESLATE_REQUESTS", "100000"), ("BLUESLATE_WORKERS", "0"));
+        var clients = new List<(StudentClient Client, int Revision)>();
+        await using (var database = BlueSlateContextFactory.On(Course.Connection))
+        {
+            for (var at = 0; at < connections; at++)
+            {
+                var client = new StudentClient();
+                await client.SignInAsync(server.Address, Course.EmailOf(at));
+                clients.Add((client, database.Answers.First(answer => answer.Id == IdOf(at)).Revision));
+            }
+        }
+
+        await SaveForAsync(TimeSpan.FromSeconds(8));
+        var saves = await SaveForAsync(TimeSpan.FromSeconds(seconds));
+        Console.WriteLine(saves / seconds);
+        return 0;
+
+        async Task<int> SaveForAsync(TimeSpan time)
+        {
+            var clock = Stopwatch.StartNew();
+            var counts = await Task.WhenAll(Enumerable.Range(0, connections).Select(at => Task.Run(async () =>
+            {
+                var (client, revision) = clients[at];
+                var count = 0;
+                for (; clock.Elapsed < time; count++)
+                {
+                    var (status, body) = await client.SendAsync(HttpMethod.Put, $"{server.Address}/api/study/answers/{IdOf(at)}/drawing", new { revision, saveId = Guid.NewGuid(), drawing = Document });
+                    revision = (int?)body?["revision"] ?? throw new InvalidOperationException($"A save was refused: {status} {body}");
+                }
+
+                clients[at] = (client, revision);
+                return count;
+            })));
+            return counts.Sum();
+        }
+    }
+
+    private static Guid IdOf(int at) => Guid.Parse($"10000000-0000-0000-0000-{at:000000000000}");
+}

@@ -1,0 +1,75 @@
+using System.Text.Json;
+using BlueSlate.Core.Checking;
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Interchange;
+using BlueSlate.Core.Marking;
+using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Data;
+using Microsoft.AspNetCore.Identity;
+
+namespace BlueSlate.Bench;
+
+/// <summary>Puts a cohort and a published exercise into an empty database, so that clients have something to work on.</summary>
+internal static class Course
+{
+    public const string Password = "a password of the bench";
+
+    public static string Connection { get; } = Environment.GetEnvironmentVariable("BLUESLATE_DATABASE") ?? "";
+
+    public static string EmailOf(int student) => $"student{student}@bench.invalid";
+
+    /// <summary>A cohort with so many students; all have one password.</summary>
+    public static async Task<Guid> MakeCohortAsync(int students)
+    {
+        await using var database = BlueSlateContextFactory.On(Connection);
+        var cohort = new Cohort { Id = Guid.CreateVersion7(), Name = "Bench" };
+        database.Cohorts.Add(cohort);
+        string? hash = null;
+        for (var student = 0; student < students; student++)
+        {
+            var email = EmailOf(student);
+            var account = new Account
+            {
+                Id = Guid.CreateVersion7(),
+                DisplayName = $"Student {student}",
+                UserName = email,
+                NormalizedUserName = email.ToUpperInvariant(),
+                Email = email,
+                NormalizedEmail = email.ToUpperInvariant(),
+                SecurityStamp = Guid.NewGuid().ToString("N"),
+            };
+            account.PasswordHash = hash ??= new PasswordHasher<Account>().HashPassword(account, Password);
+            database.Users.Add(account);
+            database.Memberships.Add(new Membership { CohortId = cohort.Id, AccountId = account.Id, Role = CohortRole.Student });
+        }
+
+        await database.SaveChangesAsync();
+        return cohort.Id;
+    }
+
+    /// <summary>A published exercise with the large model answer.</summary>
+    public static async Task<Guid> PublishAsync(Guid cohort)
+    {
+        await using var database = BlueSlateContextFactory.On(Connection);
+        var now = DateTimeOffset.UtcNow;
+        var exercise = new Exercise { Id = Guid.CreateVersion7(), CohortId = cohort, Title = "Harbour", CreatedAt = now, PublishedAt = now };
+        var part = new PartDocument { Level = Level.Conceptual, Marks = 40 };
+        var options = part.ToOptions();
+        var scheme = SchemeDocument.Of(SchemeDeriver.Derive(FactList.Of(CrowsFootReader.Read(LargeExercise.Model, options), options), part.Marks));
+        database.Exercises.Add(exercise);
+        database.QuestionRevisions.Add(new QuestionRevision { Id = Guid.CreateVersion7(), ExerciseId = exercise.Id, Number = 1, Scenario = "Boats.", Part = Write(part), PublishedAt = now });
+        database.AssessmentRevisions.Add(new AssessmentRevision
+        {
+            Id = Guid.CreateVersion7(),
+            ExerciseId = exercise.Id,
+            Number = 1,
+            Model = DrawingWriter.WriteText(LargeExercise.Model),
+            Assessment = Write(new AssessmentDocument { Scheme = scheme }),
+            CreatedAt = now,
+        });
+        await database.SaveChangesAsync();
+        return exercise.Id;
+
+        static string Write<T>(T value) => JsonSerializer.Serialize(value, Formats.Compact);
+    }
+}

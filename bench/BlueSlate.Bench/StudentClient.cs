@@ -1,0 +1,46 @@
+using System.Net;
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+
+namespace BlueSlate.Bench;
+
+/// <summary>A student's browser, as far as saving and handing in go. It says what came back and never takes silence for a yes.</summary>
+internal sealed class StudentClient : IDisposable
+{
+    private readonly CookieContainer cookies = new();
+    private readonly HttpClient http;
+
+    public StudentClient() => http = new HttpClient(new SocketsHttpHandler { CookieContainer = cookies, ConnectTimeout = TimeSpan.FromSeconds(2) }) { Timeout = TimeSpan.FromSeconds(20) };
+
+    public void Dispose() => http.Dispose();
+
+    public async Task<bool> SignInAsync(string address, string email)
+    {
+        await GuardAsync(address);
+        var reply = await SendAsync(HttpMethod.Post, $"{address}/api/session", new { email, password = Course.Password });
+        await GuardAsync(address);
+        return reply.Status == HttpStatusCode.NoContent;
+    }
+
+    /// <summary>The status and the body; no status when nobody answered or the server said that it failed.</summary>
+    public async Task<(HttpStatusCode? Status, JsonNode? Body)> SendAsync(HttpMethod method, string url, object? body)
+    {
+        try
+        {
+            using var reply = await http.SendAsync(new HttpRequestMessage(method, url) { Content = body is null ? null : JsonContent.Create(body) });
+            var text = await reply.Content.ReadAsStringAsync();
+            return ((int)reply.StatusCode >= 500 ? null : reply.StatusCode, text.StartsWith('{') ? JsonNode.Parse(text) : null);
+        }
+        catch (Exception error) when (error is HttpRequestException or TaskCanceledException or IOException)
+        {
+            return (null, null);
+        }
+    }
+
+    private async Task GuardAsync(string address)
+    {
+        var (_, session) = await SendAsync(HttpMethod.Get, $"{address}/api/session", null);
+        http.DefaultRequestHeaders.Remove("X-Blue-Slate-Guard");
+        http.DefaultRequestHeaders.Add("X-Blue-Slate-Guard", (string?)session?["guard"] ?? "");
+    }
+}

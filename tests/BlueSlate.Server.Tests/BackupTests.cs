@@ -1,0 +1,122 @@
+using System.IO.Compression;
+using BlueSlate.Server.Features.Backup;
+using BlueSlate.Server.Hosting;
+using Shouldly;
+
+namespace BlueSlate.Server.Tests;
+
+/// <summary>What is backed up comes back, document by document; what is old is brought up to date; what is in use is left alone.</summary>
+public sealed class BackupTests : IDisposable
+{
+    private readonly string folder = Directory.CreateTempSubdirectory("backup").FullName;
+
+    private string BackupFile => Path.Combine(folder, "a.backup");
+
+    public void Dispose() => Directory.Delete(folder, recursive: true);
+
+    [Fact]
+    public async Task What_was_backed_up_is_restored_hash_by_hash()
+    {
+        await using var full = await OldAsync();
+        await Migration.ApplyAsync(full.Owner, full.App);
+        var written = await Backup.WriteAsync(full.Owner, BackupFile);
+        written.Documents.Count.ShouldBeGreaterThan(40);
+
+        await using var empty = await TestDatabase.MakeAsync();
+        var restored = await Backup.RestoreAsync(empty.Owner, empty.App, BackupFile);
+        restored.Documents.ShouldBe(written.Documents);
+        (await CountAsync(empty, "answers")).ShouldBe(await CountAsync(full, "answers"));
+        (await TestDatabase.ScalarAsync(empty.App, "SELECT string_agg(drawing_hash, ',' ORDER BY id) FROM answers"))
+            .ShouldBe(await TestDatabase.ScalarAsync(full.App, "SELECT string_agg(drawing_hash, ',' ORDER BY id) FROM answers"));
+    }
+
+    [Fact]
+    public async Task A_database_that_is_not_empty_is_left_alone()
+    {
+        await using var full = await OldAsync();
+        await Backup.WriteAsync(full.Owner, BackupFile);
+        var error = await Should.ThrowAsync<BackupException>(() => Backup.RestoreAsync(full.Owner, full.App, BackupFile));
+        error.Message.ShouldContain("not empty (20 accounts)");
+        (await CountAsync(full, "answers")).ShouldBe("27");
+    }
+
+    [Fact]
+    public async Task A_document_that_is_not_as_the_backup_lists_it_stops_the_restoring()
+    {
+        await using var full = await OldAsync();
+        await Backup.WriteAsync(full.Owner, BackupFile);
+        var bytes = await File.ReadAllBytesAsync(BackupFile);
+        var text = System.Text.Encoding.Latin1.GetString(bytes);
+        var at = text.IndexOf("\"hash\": \"", StringComparison.Ordinal) + "\"hash\": \"".Length;
+        bytes[at] = bytes[at] == (byte)'0' ? (byte)'1' : (byte)'0';
+        await File.WriteAllBytesAsync(BackupFile, bytes);
+
+        await using var empty = await TestDatabase.MakeAsync(migrate: false);
+        var error = await Should.ThrowAsync<BackupException>(() => Backup.RestoreAsync(empty.Owner, empty.App, BackupFile));
+        error.Message.ShouldContain("1 documents are not as the backup lists them");
+        (await TestDatabase.ScalarAsync(empty.Owner, "SELECT count(*) FROM pg_tables WHERE schemaname = 'public'")).ShouldBe("0");
+    }
+
+    [Fact]
+    public async Task A_file_that_is_no_backup_is_refused_and_one_that_is_there_is_not_written_over()
+    {
+        await using var full = await OldAsync();
+        await File.WriteAllTextAsync(BackupFile, "a shopping list");
+        (await Should.ThrowAsync<BackupException>(() => Backup.RestoreAsync(full.Owner, full.App, BackupFile))).Message.ShouldContain("cannot be read as a backup");
+        (await Should.ThrowAsync<BackupException>(() => Backup.WriteAsync(full.Owner, BackupFile))).Message.ShouldContain("left alone");
+        (await File.ReadAllTextAsync(BackupFile)).ShouldBe("a shopping list");
+    }
+
+    [Fact]
+    public async Task Before_an_old_database_is_brought_up_to_date_a_backup_is_written_and_only_then()
+    {
+        await using var old = await OldAsync();
+        var before = await DrawingsAsync(old);
+        var file = (await Migration.BackUpFirstAsync(old.Owner, folder)).ShouldNotBeNull();
+        (await Migration.ApplyAsync(old.Owner, old.App)).ShouldBeGreaterThan(0);
+        (await Migration.BackUpFirstAsync(old.Owner, folder)).ShouldBeNull();
+        (await DrawingsAsync(old)).ShouldBe(before);
+
+        await using var empty = await TestDatabase.MakeAsync(migrate: false);
+        (await Migration.BackUpFirstAsync(empty.Owner, folder)).ShouldBeNull();
+        await Backup.RestoreAsync(empty.Owner, empty.App, file);
+        (await DrawingsAsync(empty)).ShouldBe(before);
+        await using var context = empty.Open();
+        context.AuditEvents.Count().ShouldBe(0);
+    }
+
+    /// <summary>Every schema that was released, with what the demo of that release held.</summary>
+    public static TheoryData<string> Releases => [.. Directory.GetFiles(Path.Combine(AppContext.BaseDirectory, "releases"), "*.sql.gz").Select(file => Path.GetFileName(file)!)];
+
+    [Theory]
+    [MemberData(nameof(Releases))]
+    public async Task A_database_of_every_release_is_brought_up_to_date_and_its_drawings_are_read(string release)
+    {
+        await using var old = await OldAsync(release);
+        var before = await DrawingsAsync(old);
+        (await Migration.ApplyAsync(old.Owner, old.App)).ShouldBeGreaterThan(0);
+        (await DrawingsAsync(old)).ShouldBe(before);
+        await using var context = old.Open();
+        foreach (var answer in context.Answers)
+        {
+            var drawing = BlueSlate.Core.Drawings.DrawingReader.Read(answer.Drawing).Drawing.ShouldNotBeNull();
+            BlueSlate.Core.Drawings.DrawingWriter.Hash(drawing).ShouldBe(answer.DrawingHash);
+        }
+    }
+
+    private static async Task<TestDatabase> OldAsync(string release = "1-first-release.sql.gz")
+    {
+        var database = await TestDatabase.MakeAsync(migrate: false);
+        await using var packed = new GZipStream(File.OpenRead(Path.Combine(AppContext.BaseDirectory, "releases", release)), CompressionMode.Decompress);
+        using var reader = new StreamReader(packed);
+        // Lines with a backslash are for the dump's own program, not for the server.
+        var lines = (await reader.ReadToEndAsync()).Split('\n').Where(line => !line.StartsWith('\\') && line != "CREATE SCHEMA public;");
+        await TestDatabase.ScalarAsync(database.Owner, string.Join('\n', lines));
+        return database;
+    }
+
+    private static Task<string?> CountAsync(TestDatabase database, string table) => TestDatabase.ScalarAsync(database.Owner, $"SELECT count(*) FROM public.{table}");
+
+    private static Task<string?> DrawingsAsync(TestDatabase database) =>
+        TestDatabase.ScalarAsync(database.Owner, "SELECT string_agg(id || drawing_hash || drawing, ',' ORDER BY id) FROM public.answers");
+}
