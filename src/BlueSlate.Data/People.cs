@@ -53,7 +53,7 @@ public sealed class AuditEvent
     public AuditKind Kind { get; init; }
 
     /// <summary>Who did it; null for the server itself, or for a person who was erased.</summary>
-    public Guid? ActorId { get; init; }
+    public Guid? ActorId { get; set; }
 
     /// <summary>The cohort whose instructors may read it; null for a sign-in, which the instructors of all one's cohorts may read.</summary>
     public Guid? CohortId { get; init; }

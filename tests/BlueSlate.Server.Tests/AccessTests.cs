@@ -140,7 +140,7 @@ public sealed class AccessTests(TestServer server) : IClassFixture<TestServer>
         { } at when at.EndsWith("/assessment", StringComparison.Ordinal) => new { revision = 1, value = new { } },
         { } at when at.EndsWith("/scenario", StringComparison.Ordinal) || at.EndsWith("/model", StringComparison.Ordinal) => new { revision = 1, text = "x" },
         { } at when at.Contains("/rulings", StringComparison.Ordinal) => new { decision = "allow" },
-        { } at when at.EndsWith("/keep-until", StringComparison.Ordinal) => new { keepUntil = (DateOnly?)null },
+        { } at when at.EndsWith("/keep-until", StringComparison.Ordinal) => new { keepUntil = "2999-01-01" },
         { } at when at.EndsWith("/people", StringComparison.Ordinal) => new { people = "x", role = "student" },
         { } at when at.EndsWith("/exercises", StringComparison.Ordinal) => new { title = "x", cohortId = Guid.NewGuid() },
         _ => new { },

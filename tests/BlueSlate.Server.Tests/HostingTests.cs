@@ -89,9 +89,12 @@ public sealed class HostingTests(TestServer server) : IClassFixture<TestServer>
     [Fact]
     public async Task One_account_that_asks_for_too_much_is_held_back_and_nobody_else_is()
     {
-        using var wild = await server.AsAsync("outsider-student");
-        using var other = await server.AsAsync("student");
-        var replies = await Task.WhenAll(Enumerable.Range(0, RequestLimits.BurstSeconds * 40).Select(_ => wild.SendAsync(HttpMethod.Get, "/api/study/exercises")));
+        await using var limited = await ServerProcess.StartAsync(server.Database.App, Dll, ("BLUESLATE_REQUESTS", "5"), ("BLUESLATE_WORKERS", "0"));
+        using var wild = await Client.OpenAsync(limited.Address);
+        await wild.SignInAsync("outsider-student@test.invalid", TestServer.Password);
+        using var other = await Client.OpenAsync(limited.Address);
+        await other.SignInAsync("student@test.invalid", TestServer.Password);
+        var replies = await Task.WhenAll(Enumerable.Range(0, RequestLimits.BurstSeconds * 10).Select(_ => wild.SendAsync(HttpMethod.Get, "/api/study/exercises")));
         var refused = replies.Where(reply => reply.StatusCode == HttpStatusCode.TooManyRequests).ToList();
         refused.ShouldNotBeEmpty();
         refused[0].Headers.RetryAfter.ShouldNotBeNull();

@@ -40,7 +40,7 @@ public sealed class TestServer : IAsyncLifetime
         }
 
         // Checks run when a test asks for them, and at no other time.
-        app = Hosting.Server.Build(["--demo", "--urls", "http://127.0.0.1:0", "--BLUESLATE_DATABASE", database.App, "--BLUESLATE_WORKERS", "0"]);
+        app = Hosting.Server.Build(["--demo", "--urls", "http://127.0.0.1:0", "--BLUESLATE_DATABASE", database.App, "--BLUESLATE_WORKERS", "0", "--BLUESLATE_REQUESTS", "100000"]);
         await app.StartAsync();
         Address = app.Services.GetRequiredService<Microsoft.AspNetCore.Hosting.Server.IServer>().Features.Get<IServerAddressesFeature>()!.Addresses.First();
     }

@@ -2,6 +2,7 @@ import { lazy, Suspense } from 'react';
 import { Route, Routes } from 'react-router';
 import { useSession } from './features/session/useSession';
 import { FirstInstructorPage } from './features/session/FirstInstructorPage';
+import { WelcomePage } from './features/session/WelcomePage';
 import { SignInPage } from './features/session/SignInPage';
 import { Failed, Loading } from './ui/states';
 
@@ -12,6 +13,8 @@ const Draw = lazy(() => import('./features/study/DrawPage'));
 const Marks = lazy(() => import('./features/study/MarksPage'));
 const Desk = lazy(() => import('./features/desk/DeskPage'));
 const Marking = lazy(() => import('./features/marking/MarkingPage'));
+const Cohort = lazy(() => import('./features/cohort/CohortPage'));
+const Ways = lazy(() => import('./features/ways/WaysPage'));
 const Findings = lazy(() => import('./features/findings/FindingsPage'));
 
 /** The pages. Without a session there is one: signing in. */
@@ -23,6 +26,7 @@ export function App() {
     return (
       <Routes>
         <Route path="/first-instructor" element={<FirstInstructorPage />} />
+        <Route path="/welcome" element={<WelcomePage />} />
         <Route path="*" element={<SignInPage />} />
       </Routes>
     );
@@ -36,6 +40,9 @@ export function App() {
         <Route path="/study/:id" element={<Before />} />
         <Route path="/answers/:id" element={<Draw />} />
         <Route path="/answers/:id/marks" element={<Marks />} />
+        <Route path="/welcome" element={<WelcomePage />} />
+        <Route path="/cohorts/:id" element={<Cohort />} />
+        <Route path="/ways" element={<Ways />} />
         <Route path="/findings" element={<Findings />} />
         <Route path="*" element={<Home />} />
       </Routes>

@@ -6,10 +6,13 @@ import { setNonce } from 'get-nonce';
 import { isProblem } from './api/client';
 import { basePath } from './api/place';
 import { App } from './App';
+import { currentLook, showLook } from './ui/theme';
 import './styles.css';
 
 // The few style sheets that the dialogs write at run time carry the number that this page's policy allows.
 setNonce(document.querySelector<HTMLMetaElement>('meta[name=style-number]')?.content ?? '');
+
+showLook(currentLook());
 
 const queries = new QueryClient({
   defaultOptions: {

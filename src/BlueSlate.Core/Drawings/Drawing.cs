@@ -45,6 +45,9 @@ public sealed record Shape(
     ImmutableArray<ImmutableArray<TextLine>> Compartments,
     Place? Place)
 {
+    /// <summary>True when its author wants it to stay where it is while the rest is tidied up.</summary>
+    public bool Pinned { get; init; }
+
     /// <summary>The lines of text of all compartments, from top to bottom.</summary>
     public IEnumerable<TextLine> TextLines => Compartments.SelectMany(lines => lines);
 }

@@ -148,6 +148,7 @@ public static class DrawingReader
         var text = "";
         ImmutableArray<ImmutableArray<TextLine>> compartments = [];
         Place? place = null;
+        var pinned = false;
         var properties = cursor.Object();
         while (cursor.NextProperty(ref properties))
         {
@@ -159,11 +160,12 @@ public static class DrawingReader
                 case "text": text = cursor.Text(DrawingLimits.Text); break;
                 case "compartments": compartments = ReadCompartments(ref cursor, ids); break;
                 case "place": place = ReadPlace(ref cursor); break;
+                case "pinned": pinned = cursor.Boolean(); break;
                 default: cursor.Skip(); break;
             }
         }
 
-        return new Shape(cursor.Required(id, "id"), cursor.Required(form, "form"), outline, text, compartments, place);
+        return new Shape(cursor.Required(id, "id"), cursor.Required(form, "form"), outline, text, compartments, place) { Pinned = pinned };
     }
 
     private static ImmutableArray<ImmutableArray<TextLine>> ReadCompartments(ref JsonCursor cursor, DrawingIds ids)

@@ -111,6 +111,11 @@ public static class DrawingWriter
             WriteNumbers(json, "place", place.X, place.Y, place.Width, place.Height);
         }
 
+        if (shape.Pinned)
+        {
+            json.WriteBoolean("pinned", true);
+        }
+
         json.WriteEndObject();
     }
 

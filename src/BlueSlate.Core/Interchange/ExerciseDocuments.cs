@@ -54,6 +54,9 @@ public sealed record AidsDocument
 
     /// <summary>The symbols of an end are shown with their words.</summary>
     public bool Words { get; init; }
+
+    /// <summary>The drawing can be tidied up by itself.</summary>
+    public bool TidyUp { get; init; } = true;
 }
 
 /// <summary>What an answer is held against besides the model drawing (docs/formats/assessment.md).</summary>

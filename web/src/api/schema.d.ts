@@ -933,6 +933,47 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/exercises/{id}/tidy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TidyRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TidyReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/exercises/{id}/publish": {
         parameters: {
             query?: never;
@@ -1228,6 +1269,47 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["ReadingReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/study/answers/{id}/tidy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TidyRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TidyReply"];
                     };
                 };
             };
@@ -1615,6 +1697,8 @@ export interface components {
             sentences?: boolean;
             /** @description The symbols of an end are shown with their words. */
             words?: boolean;
+            /** @description The drawing can be tidied up by itself. */
+            tidyUp?: boolean;
         };
         /** @description A student's answer with the scenario beside it. */
         AnswerReply: {
@@ -1813,6 +1897,8 @@ export interface components {
             /** Format: uuid */
             id: string;
             title: string;
+            /** Format: uuid */
+            cohortId: string;
             cohort: string;
             /** Format: date-time */
             publishedAt: null | string;
@@ -2289,6 +2375,23 @@ export interface components {
             /** Format: int32 */
             revision: number;
             text: string;
+        };
+        /** @description A shape's new place, in quarter units. */
+        TidyPlace: {
+            id: string;
+            /** Format: int32 */
+            x: number;
+            /** Format: int32 */
+            y: number;
+        };
+        /** @description Where shapes go; those that are not named stay. */
+        TidyReply: {
+            places: components["schemas"]["TidyPlace"][];
+        };
+        /** @description Asks for places: of the shapes named, or of all when none is. */
+        TidyRequest: {
+            drawing: string;
+            only: string[];
         };
         /** @description A tolerance at a fact. */
         ToleranceDocument: {

@@ -32,11 +32,19 @@ export const ShapeFigure = memo(function ShapeFigure({
   return (
     <g className={`figure ${tint}${selected ? ' selected' : ''}${lit ? ' lit' : ''}`} data-element={shape.id}>
       <Outline shape={shape} box={box} />
+      {shape.pinned && <Pin box={box} />}
       <ShapeTexts shape={shape} box={box} focusRow={focusRow} tintedRows={tintedRows} />
       <rect className="edge-hit" data-edge={shape.id} {...box} />
     </g>
   );
 });
+
+/** A small peg outside the upper right corner: no part of any notation. */
+const Pin = ({ box }: { box: Box }) => (
+  <path className="pin" d={`M${box.x + box.width + 3} ${box.y - 3}h7v-7h-2v5h-5Z`}>
+    <title>pinned</title>
+  </path>
+);
 
 function Outline({ shape, box }: { shape: Shape; box: Box }) {
   const { x, y, width: w, height: h } = box;

@@ -1,4 +1,5 @@
 import { useState, type ReactNode } from 'react';
+import { ArrangeRow } from './ArrangeRow';
 import { EndChooser } from './EndChooser';
 import { KeyHelp } from './KeyHelp';
 import { SceneFigures } from './SceneFigures';
@@ -7,6 +8,8 @@ import { BoxEditor, TextEditor } from './TextEditors';
 import { useKeys } from './useKeys';
 import { usePointer, type Ghost } from './usePointer';
 import type { Slate } from './useSlate';
+import { useTidy, type AskForPlaces } from './useTidy';
+import { toScreen } from './view';
 
 interface SlateSurfaceProps {
   slate: Slate;
@@ -22,6 +25,8 @@ interface SlateSurfaceProps {
   behind?: ReactNode;
   over?: ReactNode;
   empty?: ReactNode;
+  /** How better places are asked for, where the exercise allows tidying up. */
+  places?: AskForPlaces;
 }
 
 const none: ReadonlySet<string> = new Set();
@@ -38,10 +43,12 @@ export function SlateSurface({
   behind,
   over,
   empty,
+  places,
 }: SlateSurfaceProps) {
   const [help, setHelp] = useState(false);
   const { ghost, handlers } = usePointer(slate);
-  const keys = useKeys(slate, () => setHelp(true));
+  const tidy = useTidy(slate, places);
+  const keys = useKeys(slate, { help: () => setHelp(true), tidy: tidy?.run });
   const { scene, view, selection } = slate;
   const transform = `translate(${view.x} ${view.y}) scale(${view.zoom})`;
   const paint = { selection, lit, ochre, ochreRows };
@@ -90,8 +97,22 @@ export function SlateSurface({
       {slate.editing && slate.editing.of !== 'shape' && (
         <TextEditor key={JSON.stringify(slate.editing)} slate={slate} editing={slate.editing} />
       )}
+      {slate.chalkPoint && <ChalkPoint slate={slate} />}
+      <ArrangeRow slate={slate} tidy={tidy} />
       <KeyHelp open={help} onClose={() => setHelp(false)} />
     </div>
+  );
+}
+
+/** Where the next symbol goes, moved by arrows. */
+function ChalkPoint({ slate }: { slate: Slate }) {
+  const at = toScreen(slate.view, slate.chalkPoint!);
+  return (
+    <svg className="chalk-point" style={{ left: at.x, top: at.y }} width="30" height="30" viewBox="-15 -15 30 30">
+      <title>the chalk point</title>
+      <path d="M-13 0H-4M4 0H13M0 -13V-4M0 4V13" />
+      <circle r="2" />
+    </svg>
   );
 }
 

@@ -1,5 +1,7 @@
 import { useState } from 'react';
-import { symbolKeys } from './useKeys';
+import { deeds, keyOf, nameOf } from './keyMap';
+import { symbols } from './useKeys';
+import { useOwnKeys } from './useOwnKeys';
 import type { Slate } from './useSlate';
 import { toScreen } from './view';
 
@@ -8,7 +10,15 @@ export function SymbolRow({ slate }: { slate: Slate }) {
   const [others, setOthers] = useState(false);
   const at = slate.symbolsAt!;
   const screen = toScreen(slate.view, at);
-  const shown = symbolKeys.filter((symbol) => symbol.own || others);
+  const [own] = useOwnKeys();
+  const keyFor = (id: string) =>
+    nameOf(
+      keyOf(
+        own,
+        deeds.find((one) => one.id === id)!,
+      ),
+    );
+  const shown = symbols.filter((symbol) => symbol.own || others);
   return (
     <div
       className="symbol-row"
@@ -19,17 +29,18 @@ export function SymbolRow({ slate }: { slate: Slate }) {
     >
       {shown.map((symbol) => (
         <button
-          key={symbol.key}
+          key={symbol.deed}
           className="symbol-choice"
           onClick={() => {
             slate.setSymbolsAt(null);
             slate.place(symbol.form, at);
+            slate.setChalkPoint(null);
             if (symbol.form !== 'rectangle') slate.surface.current?.focus();
           }}
         >
           <Icon form={symbol.form} />
           <span>{symbol.says}</span>
-          <kbd>{symbol.key}</kbd>
+          <kbd>{keyFor(symbol.deed)}</kbd>
         </button>
       ))}
       {!others && (

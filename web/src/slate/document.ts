@@ -44,6 +44,8 @@ export interface Shape {
   readonly compartments: readonly (readonly Row[])[];
   readonly x: number;
   readonly y: number;
+  /** Stays where it is while the rest is tidied up. */
+  readonly pinned?: boolean;
 }
 
 export type Attachment =

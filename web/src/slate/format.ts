@@ -29,6 +29,7 @@ interface FileShape {
   text?: string;
   compartments?: FileRow[][];
   place?: [number, number, number, number];
+  pinned?: boolean;
 }
 interface FileEnd {
   shape?: string;
@@ -77,6 +78,7 @@ function readShape(shape: FileShape): Shape {
     compartments: (shape.compartments ?? []).map((rows) => rows.map(readRow)),
     x,
     y,
+    ...(shape.pinned && { pinned: true }),
   };
 }
 
@@ -142,6 +144,7 @@ function writeShape(shape: Shape, placement: Placement): FileShape {
     text: shape.text,
     compartments: shape.compartments.map((rows) => rows.map((row) => ({ ...row }))),
     place: [shape.x, shape.y, width, height],
+    ...(shape.pinned && { pinned: true }),
   };
 }
 

@@ -1,23 +1,30 @@
+import { pin } from './arrange';
 import { copyOf, paste, readPiece, writePiece } from './clipboard';
 import { parseEndId, rowsOf, type Form } from './document';
 import { changeEnd, changeLine, changeRow, changeShape, marksFor, readMarks, type Least, type Most } from './edits';
+import { deedOf, type KeyDeed, type KeyPlace, type OwnKeys } from './keyMap';
 import { neighbour, type Direction } from './neighbours';
 import { endPlace } from './scene';
 import { endsAround, nothing, select, selectEnd, selectRow } from './selection';
+import { useOwnKeys } from './useOwnKeys';
 import { newId, type Slate } from './useSlate';
 
-/** The letters that place a symbol, in the order in which the row of symbols shows them. */
-export const symbolKeys: readonly { key: string; form: Form; says: string; own: boolean }[] = [
-  { key: 'e', form: 'rectangle', says: 'box', own: true },
-  { key: 'n', form: 'note', says: 'note', own: true },
-  { key: 'r', form: 'rounded', says: 'rounded box', own: true },
-  { key: 'v', form: 'oval', says: 'oval', own: false },
-  { key: 'd', form: 'diamond', says: 'diamond', own: false },
+/** The symbols that a key places, in the order in which their row shows them. */
+export const symbols: readonly { deed: string; form: Form; says: string; own: boolean }[] = [
+  { deed: 'box', form: 'rectangle', says: 'box', own: true },
+  { deed: 'note', form: 'note', says: 'note', own: true },
+  { deed: 'rounded', form: 'rounded', says: 'rounded box', own: true },
+  { deed: 'oval', form: 'oval', says: 'oval', own: false },
+  { deed: 'diamond', form: 'diamond', says: 'diamond', own: false },
 ];
 
-/** The keys of an end: its least and its most. */
-export const leastKeys: Readonly<Record<string, Least>> = { '0': '0', '1': '1', '-': 'unsaid' };
-export const mostKeys: Readonly<Record<string, Most>> = { i: '1', m: 'many', '.': 'unsaid' };
+/** What is said at an end: its least and its most. */
+export const leasts: Readonly<Record<string, Least>> = {
+  'least-none': '0',
+  'least-one': '1',
+  'least-unsaid': 'unsaid',
+};
+export const mosts: Readonly<Record<string, Most>> = { 'most-one': '1', 'most-many': 'many', 'most-unsaid': 'unsaid' };
 
 const arrows: Readonly<Record<string, Direction>> = {
   ArrowLeft: 'left',
@@ -25,13 +32,32 @@ const arrows: Readonly<Record<string, Direction>> = {
   ArrowUp: 'up',
   ArrowDown: 'down',
 };
-const rowMarks: Readonly<Record<string, string>> = { p: 'PK', f: 'FK', a: 'AK1', w: 'PPK' };
+const rowMarks: Readonly<Record<string, string>> = {
+  'mark-key': 'PK',
+  'mark-foreign': 'FK',
+  'mark-alternate': 'AK1',
+  'mark-partial': 'PPK',
+};
+
+/** What keys do that is not the slate's own. */
+export interface KeyDeeds {
+  readonly help: () => void;
+  readonly tidy: (() => Promise<void>) | undefined;
+}
+
+const ways: Readonly<Record<Direction, { dx: number; dy: number }>> = {
+  left: { dx: -1, dy: 0 },
+  right: { dx: 1, dy: 0 },
+  up: { dx: 0, dy: -1 },
+  down: { dx: 0, dy: 1 },
+};
 
 /** Turns keys into what a slate can do. Letters draw only while the slate itself has the focus. */
-export function useKeys(slate: Slate, showHelp: () => void) {
+export function useKeys(slate: Slate, besides: KeyDeeds) {
+  const [own] = useOwnKeys();
   const onKeyDown = (event: React.KeyboardEvent) => {
     if (event.target !== event.currentTarget) return;
-    const handled = event.ctrlKey || event.metaKey ? withControl(slate, event) : plain(slate, event, showHelp);
+    const handled = event.ctrlKey || event.metaKey ? withControl(slate, event) : plain(slate, event, own, besides);
     if (handled) event.preventDefault();
   };
   const onCopy = (event: React.ClipboardEvent) => {
@@ -77,79 +103,98 @@ function withControl(slate: Slate, event: React.KeyboardEvent): boolean {
   }
 }
 
-function plain(slate: Slate, event: React.KeyboardEvent, showHelp: () => void): boolean {
+function plain(slate: Slate, event: React.KeyboardEvent, own: OwnKeys, besides: KeyDeeds): boolean {
   const { key } = event;
+  const { end, row } = slate.selection;
   if (key === '?') {
-    showHelp();
+    besides.help();
     return true;
   }
   if (key === 'Escape') return out(slate);
-  if (slate.selection.end && slate.editable && onEnd(slate, key)) return true;
-  if (slate.selection.row && slate.editable && onRow(slate, key)) return true;
+  const places: KeyPlace[] = [...(end ? (['end'] as const) : []), ...(row ? (['row'] as const) : []), 'slate'];
+  const deed = deedOf(own, key, places);
+  if (end && slate.editable && onEnd(slate, key, deed)) return true;
+  if (row && slate.editable && onRow(slate, key, deed)) return true;
   if (key in arrows) return arrow(slate, arrows[key]!, event.shiftKey);
-  switch (key) {
-    case 'Enter':
-      return goIn(slate);
-    case 'Delete':
-    case 'Backspace':
-      slate.removeSelected();
-      return true;
-    case '[':
-    case ']':
-      return walkEnds(slate, key === ']' ? 1 : -1);
-    case '+':
-    case '=':
+  if (key === 'Enter') return goIn(slate);
+  if (key === 'Delete' || key === 'Backspace') {
+    slate.removeSelected();
+    return true;
+  }
+  return deed?.place === 'slate' && onSlate(slate, deed.id, besides);
+}
+
+function onSlate(slate: Slate, deed: string, besides: KeyDeeds): boolean {
+  switch (deed) {
+    case 'end-before':
+    case 'end-after':
+      return walkEnds(slate, deed === 'end-after' ? 1 : -1);
+    case 'nearer':
       slate.zoom(1.2);
       return true;
-    case '-':
+    case 'farther':
       slate.zoom(1 / 1.2);
       return true;
-    case 'h':
+    case 'all':
       slate.fitAll();
       return true;
-    case ' ':
-      if (slate.editable) slate.setSymbolsAt(slate.pointer.current ?? slate.freeSpot());
-      return true;
     default:
-      return slate.editable && letter(slate, key);
+      return slate.editable && draw(slate, deed, besides);
   }
 }
 
-function letter(slate: Slate, key: string): boolean {
-  const [id] = slate.selection.ids;
-  const line = id ? slate.drawing.lines.get(id) : undefined;
-  const shape = id ? slate.drawing.shapes.get(id) : undefined;
-  if (key === 'l' && shape) {
-    slate.setLinkFrom(shape.id);
-    return true;
+function draw(slate: Slate, deed: string, besides: KeyDeeds): boolean {
+  const { drawing, selection } = slate;
+  const [id] = selection.ids;
+  const line = id ? drawing.lines.get(id) : undefined;
+  const shape = id ? drawing.shapes.get(id) : undefined;
+  switch (deed) {
+    case 'symbols':
+      slate.setSymbolsAt(hereOf(slate));
+      return true;
+    case 'chalk-point':
+      slate.setChalkPoint(slate.chalkPoint ? null : slate.freeSpot());
+      return true;
+    case 'line':
+      if (shape) slate.setLinkFrom(shape.id);
+      return shape !== undefined;
+    case 'stroke':
+      if (line) slate.change(changeLine(drawing, line, { stroke: nextStroke[line.stroke] }));
+      return line !== undefined;
+    case 'outline':
+      if (shape) slate.change(changeShape(drawing, shape, { outline: nextOutline[shape.outline] }));
+      return shape !== undefined;
+    case 'pin':
+      slate.change(pin(drawing, selection.ids));
+      return true;
+    case 'tidy':
+      void besides.tidy?.();
+      return besides.tidy !== undefined;
   }
-  if (key === 's' && line) {
-    const next = { solid: 'dashed', dashed: 'double', double: 'solid' } as const;
-    slate.change(changeLine(slate.drawing, line, { stroke: next[line.stroke] }));
-    return true;
-  }
-  if (key === 'x' && shape) {
-    const next = { single: 'double', double: 'dashed', dashed: 'single' } as const;
-    slate.change(changeShape(slate.drawing, shape, { outline: next[shape.outline] }));
-    return true;
-  }
-  const symbol = symbolKeys.find((candidate) => candidate.key === key);
+  const symbol = symbols.find((candidate) => candidate.deed === deed);
   if (!symbol) return false;
-  slate.place(symbol.form, slate.symbolsAt ?? slate.pointer.current ?? slate.freeSpot());
+  slate.place(symbol.form, slate.symbolsAt ?? hereOf(slate));
   slate.setSymbolsAt(null);
+  slate.setChalkPoint(null);
   return true;
 }
 
-function onEnd(slate: Slate, key: string): boolean {
+/** Where a symbol goes: at the chalk point, else at the pointer, else at a free spot. */
+const hereOf = (slate: Slate) => slate.chalkPoint ?? slate.pointer.current ?? slate.freeSpot();
+
+const nextStroke = { solid: 'dashed', dashed: 'double', double: 'solid' } as const;
+const nextOutline = { single: 'double', double: 'dashed', dashed: 'single' } as const;
+
+function onEnd(slate: Slate, key: string, deed: KeyDeed | null): boolean {
   const { line: id, side } = slate.selection.end!;
   const line = slate.drawing.lines.get(id)!;
   const now = readMarks(line[side].marks) ?? { least: 'unsaid', most: 'unsaid' };
-  if (key in leastKeys || key in mostKeys) {
-    const least = leastKeys[key] ?? now.least;
-    const most = mostKeys[key] ?? now.most;
+  if (deed && (deed.id in leasts || deed.id in mosts)) {
+    const least = leasts[deed.id] ?? now.least;
+    const most = mosts[deed.id] ?? now.most;
     slate.change(
       changeEnd(slate.drawing, line, side, {
-        marks: marksFor(least, least === '1' && most === 'unsaid' && key === '1' ? '1' : most),
+        marks: marksFor(least, least === '1' && most === 'unsaid' && deed.id === 'least-one' ? '1' : most),
       }),
     );
     return true;
@@ -158,34 +203,35 @@ function onEnd(slate: Slate, key: string): boolean {
     slate.setEditing({ of: 'label', line: id, side });
     return true;
   }
-  if (key === 'g') {
+  if (deed?.id === 'role') {
     slate.setEditing({ of: 'role', line: id, side });
     return true;
   }
-  if (key === 'Tab') return false;
   return false;
 }
 
-function onRow(slate: Slate, key: string): boolean {
+function onRow(slate: Slate, key: string, deed: KeyDeed | null): boolean {
   const [id] = slate.selection.ids;
   const shape = slate.drawing.shapes.get(id!)!;
   const rows = rowsOf(shape);
   const at = rows.findIndex((row) => row.id === slate.selection.row);
   const row = rows[at]!;
-  if (key in rowMarks) {
-    const mark = rowMarks[key]!;
+  const mark = deed && rowMarks[deed.id];
+  if (mark) {
     slate.change(changeRow(slate.drawing, shape, row.id, { mark: row.mark === mark ? '' : mark }));
     return true;
   }
-  switch (key) {
-    case 'o':
+  switch (deed?.id) {
+    case 'ring':
       slate.change(changeRow(slate.drawing, shape, row.id, { ring: !row.ring }));
       return true;
-    case 'u': {
+    case 'underline': {
       const next = { none: 'dashed', dashed: 'solid', solid: 'none' } as const;
       slate.change(changeRow(slate.drawing, shape, row.id, { underline: next[row.underline] }));
       return true;
     }
+  }
+  switch (key) {
     case 'ArrowUp':
     case 'ArrowDown': {
       const next = rows[at + (key === 'ArrowUp' ? -1 : 1)];
@@ -213,6 +259,7 @@ function onRow(slate: Slate, key: string): boolean {
 function out(slate: Slate): boolean {
   if (slate.symbolsAt) slate.setSymbolsAt(null);
   else if (slate.linkFrom) slate.setLinkFrom(null);
+  else if (slate.chalkPoint) slate.setChalkPoint(null);
   else if (slate.selection.end) slate.setSelection(select(slate.selection.end.line));
   else if (slate.selection.row) slate.setSelection(select(...slate.selection.ids));
   else slate.setSelection(nothing);
@@ -234,11 +281,16 @@ function goIn(slate: Slate): boolean {
 
 function arrow(slate: Slate, direction: Direction, shift: boolean): boolean {
   const [id] = slate.selection.ids;
+  const { chalkPoint } = slate;
+  if (chalkPoint) {
+    const by = shift ? 5 : 40;
+    const { dx, dy } = ways[direction];
+    slate.setChalkPoint({ x: chalkPoint.x + dx * by, y: chalkPoint.y + dy * by });
+    return true;
+  }
   if (shift && slate.editable) {
-    slate.nudge(
-      direction === 'left' ? -5 : direction === 'right' ? 5 : 0,
-      direction === 'up' ? -5 : direction === 'down' ? 5 : 0,
-    );
+    const { dx, dy } = ways[direction];
+    slate.nudge(dx * 5, dy * 5);
     return true;
   }
   const next =

@@ -8,7 +8,8 @@ import type { Slate } from './useSlate';
 
 /** What the pointer is doing between press and release. */
 type Gesture =
-  | { kind: 'pan'; start: Point; x: number; y: number }
+  | { kind: 'pan'; start: Point; x: number; y: number; tapped?: React.PointerEvent }
+  | { kind: 'pinch'; fingers: readonly [Point, Point] }
   | { kind: 'move'; start: Point; ids: ReadonlySet<string>; pressed: string }
   | { kind: 'pull'; from: string }
   | { kind: 'end'; line: string; side: 'from' | 'to'; start: Point }
@@ -21,11 +22,13 @@ export interface Ghost {
 }
 
 const slop = 4;
+const fingerSlop = 10;
 const snap = 5;
 
 /** Turns the pointer into what a slate can do. */
 export function usePointer(slate: Slate) {
   const gesture = useRef<Gesture | null>(null);
+  const fingers = useRef(new Map<number, Point>());
   const moved = useRef(false);
   const [ghost, setGhost] = useState<Ghost | null>(null);
   const { surface, setView, zoom } = slate;
@@ -42,6 +45,18 @@ export function usePointer(slate: Slate) {
     moved.current = false;
     surface.current!.setPointerCapture(event.pointerId);
     slate.setSymbolsAt(null);
+    if (event.pointerType === 'touch') {
+      fingers.current.set(event.pointerId, screen);
+      const [one, two] = [...fingers.current.values()];
+      if (one && two) {
+        slate.setDrag(null);
+        setGhost(null);
+        gesture.current = { kind: 'pinch', fingers: [one, two] };
+      } else if (isHeld(slate, event)) gesture.current = press(slate, event, scene);
+      // One finger moves the picture, unless it is on what is chosen; a tap does what a press does.
+      else gesture.current = { kind: 'pan', start: screen, x: slate.view.x, y: slate.view.y, tapped: event };
+      return;
+    }
     if (event.button === 1 || event.altKey) {
       gesture.current = { kind: 'pan', start: screen, x: slate.view.x, y: slate.view.y };
       return;
@@ -58,9 +73,26 @@ export function usePointer(slate: Slate) {
       if (slate.linkFrom) setGhost(pullGhost(slate, slate.linkFrom, scene));
       return;
     }
+    if (fingers.current.has(event.pointerId)) fingers.current.set(event.pointerId, screen);
+    if (now.kind === 'pinch') {
+      const [one, two] = [...fingers.current.values()];
+      if (!one || !two) return;
+      const [before, after] = [now.fingers, [one, two] as const];
+      const [from, to] = [between(...before), between(...after)];
+      setView((view) => ({ ...view, x: view.x + to.x - from.x, y: view.y + to.y - from.y }));
+      zoom(apart(...after) / Math.max(1, apart(...before)), to);
+      gesture.current = { kind: 'pinch', fingers: after };
+      moved.current = true;
+      return;
+    }
     const start = 'start' in now ? now.start : scene;
     const origin = now.kind === 'pan' ? screen : scene;
-    if (!moved.current && Math.hypot(origin.x - start.x, origin.y - start.y) < slop && now.kind !== 'pull') return;
+    if (
+      !moved.current &&
+      Math.hypot(origin.x - start.x, origin.y - start.y) < (event.pointerType === 'touch' ? fingerSlop : slop) &&
+      now.kind !== 'pull'
+    )
+      return;
     moved.current = true;
     switch (now.kind) {
       case 'pan':
@@ -84,17 +116,22 @@ export function usePointer(slate: Slate) {
 
   const onPointerUp = (event: React.PointerEvent) => {
     const now = gesture.current;
+    fingers.current.delete(event.pointerId);
     gesture.current = null;
     setGhost(null);
     if (!now) return;
     const scene = toScene(slate.view, here(event));
     if (moved.current) finish(slate, now, scene, elementUnder(event));
-    else click(slate, now, scene);
+    else if (now.kind === 'pan' && now.tapped) {
+      const tap = press(slate, now.tapped, scene, false);
+      if (tap) click(slate, tap, scene);
+    } else click(slate, now, scene);
     slate.setDrag(null);
   };
 
   const onCancel = useCallback(() => {
     gesture.current = null;
+    fingers.current.clear();
     setGhost(null);
     slate.setDrag(null);
   }, [slate]);
@@ -124,8 +161,20 @@ export function usePointer(slate: Slate) {
   return { ghost, handlers: { onPointerDown, onPointerMove, onPointerUp, onPointerCancel: onCancel, onDoubleClick } };
 }
 
-function press(slate: Slate, event: React.PointerEvent, scene: Point): Gesture | null {
-  const edge = (event.target as Element).getAttribute('data-edge');
+/** Whether a finger is on something that is chosen already, or is wanted as the other end of a line. */
+function isHeld(slate: Slate, event: React.PointerEvent): boolean {
+  if (slate.linkFrom) return true;
+  const element = elementAt(event.target);
+  if (!element || !slate.editable) return false;
+  const { ids, end } = slate.selection;
+  return ids.has(shapeOf(slate.drawing, element) ?? '') || (end !== null && parseEndId(element)?.line === end.line);
+}
+
+const between = (a: Point, b: Point): Point => ({ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 });
+const apart = (a: Point, b: Point) => Math.hypot(a.x - b.x, a.y - b.y);
+
+function press(slate: Slate, event: React.PointerEvent, scene: Point, edges = true): Gesture | null {
+  const edge = edges ? (event.target as Element).getAttribute('data-edge') : null;
   const element = elementAt(event.target);
   if (slate.linkFrom && slate.editable) return { kind: 'pull', from: slate.linkFrom };
   if (edge && slate.editable && !event.shiftKey) return { kind: 'pull', from: edge };

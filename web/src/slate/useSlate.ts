@@ -36,6 +36,7 @@ export function useSlate(session: DrawingSession, editable: boolean) {
   const [symbolsAt, setSymbolsAt] = useState<Point | null>(null);
   const [linkFrom, setLinkFrom] = useState<string | null>(null);
   const [drag, setDrag] = useState<Drag | null>(null);
+  const [chalkPoint, setChalkPoint] = useState<Point | null>(null);
   const pointer = useRef<Point | null>(null);
   const selection = useMemo(() => prune(chosen, drawing), [chosen, drawing]);
 
@@ -48,6 +49,7 @@ export function useSlate(session: DrawingSession, editable: boolean) {
     if (size) setView(fit(extent(base), size.width, size.height));
   }, [base]);
   useFirst(fitAll, surface);
+  const fitSoon = useFitSoon(base, fitAll);
 
   const change = useCallback((next: Change) => editable && session.do(next), [session, editable]);
 
@@ -129,6 +131,9 @@ export function useSlate(session: DrawingSession, editable: boolean) {
     setSymbolsAt,
     linkFrom,
     setLinkFrom,
+    chalkPoint,
+    setChalkPoint,
+    fitSoon,
     drag,
     setDrag,
     change,
@@ -178,6 +183,19 @@ export function extent(scene: Scene) {
     route.points.map((point) => ({ x: point.x, y: point.y, width: 0, height: 0 })),
   );
   return around([...scene.boxes.values(), ...lines]);
+}
+
+/** Shows all once the next scene has been laid out, for changes that move much at once. */
+function useFitSoon(base: Scene, fitAll: () => void) {
+  const wanted = useRef(false);
+  useEffect(() => {
+    if (!wanted.current) return;
+    wanted.current = false;
+    fitAll();
+  }, [base, fitAll]);
+  return useCallback(() => {
+    wanted.current = true;
+  }, []);
 }
 
 function useFirst(run: () => void, surface: React.RefObject<HTMLDivElement | null>) {

@@ -28,6 +28,9 @@ export function PageHead() {
         <Link className="word-button" to="/findings">
           kinds of findings
         </Link>
+        <Link className="word-button" to="/ways">
+          your ways
+        </Link>
       </nav>
       <span className="who">
         {person.name}

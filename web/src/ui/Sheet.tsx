@@ -8,6 +8,8 @@ interface SheetProps {
   title: string;
   children: ReactNode;
   actions?: ReactNode;
+  /** The word of leaving it, when “not now” beside an action says the wrong thing. */
+  closeWord?: string;
   /** For what needs the whole page, such as two drawings side by side. */
   wide?: boolean;
 }
@@ -19,7 +21,7 @@ const focusWhole = (event: Event) => {
 };
 
 /** A sheet of paper laid over the page: something to read or decide before going on. */
-export function Sheet({ open, onClose, title, children, actions, wide = false }: SheetProps) {
+export function Sheet({ open, onClose, title, children, actions, closeWord, wide = false }: SheetProps) {
   return (
     <Dialog.Root open={open} onOpenChange={(next) => !next && onClose?.()}>
       <Dialog.Portal>
@@ -33,7 +35,9 @@ export function Sheet({ open, onClose, title, children, actions, wide = false }:
           <div className="sheet-body">{children}</div>
           <div className="sheet-actions">
             {actions}
-            {onClose && <Dialog.Close className="word-button">{actions ? 'not now' : 'close'}</Dialog.Close>}
+            {onClose && (
+              <Dialog.Close className="word-button">{closeWord ?? (actions ? 'not now' : 'close')}</Dialog.Close>
+            )}
           </div>
         </Dialog.Content>
       </Dialog.Portal>

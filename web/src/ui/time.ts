@@ -9,6 +9,9 @@ export const moment = (iso: string): string =>
 export const due = (iso: string, seenAt: number): string =>
   `${new Date(iso).getTime() < seenAt ? 'was due' : 'due'} ${moment(iso)}`;
 
+/** A day for people, from "2026-03-03". */
+export const onDay = (date: string): string => day.format(new Date(`${date}T12:00:00`)).replace(',', '');
+
 /** Time left as minutes and seconds; hours only when there are any. */
 export function left(milliseconds: number): string {
   const seconds = Math.max(0, Math.ceil(milliseconds / 1000));

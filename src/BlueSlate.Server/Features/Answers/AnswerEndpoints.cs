@@ -30,6 +30,7 @@ public static class AnswerEndpoints
         // The update itself asks whose answer it is, so that a save needs no question before it.
         group.MapPut("/answers/{id:guid}/drawing", Save).ForSignedIn().Produces<DrawingSavedReply>();
         group.MapPost("/answers/{id:guid}/reading", Read).ForStudents();
+        group.MapPost("/answers/{id:guid}/tidy", Tidy).ForStudents().Produces<TidyReply>();
         group.MapPost("/answers/{id:guid}/hand-in", HandIn).ForStudents().Produces<ReceiptReply>();
         group.MapGet("/answers/{id:guid}/marks", Marks).ForStudents();
     }
@@ -165,6 +166,14 @@ public static class AnswerEndpoints
             ? SentenceWriter.Write(CrowsFootReader.Read(drawing, document.ToOptions()))
             : DrawnSentenceWriter.Write(drawing);
         return TypedResults.Ok(new ReadingReply(DrawingWriter.Hash(drawing), [.. sentences.Select(ResultSentence.Of)]));
+    }
+
+    private static async Task<IResult> Tidy(Guid id, TidyRequest request, Access access, CancellationToken cancellation)
+    {
+        var part = await access.OwnAnswers().Where(answer => answer.Id == id).Select(answer => answer.Question!.Part).FirstOrDefaultAsync(cancellation);
+        return part is null ? NoSuchAnswer()
+            : !ExerciseJson.Read<PartDocument>(part).Aids.TidyUp ? Problems.NotAllowed("In this exercise drawings are not tidied up.")
+            : request.Answer();
     }
 
     private static async Task<IResult> HandIn(Guid id, HandInRequest request, Access access, AnswerStore store, CancellationToken cancellation) =>

@@ -32,7 +32,7 @@ public static class CohortEndpoints
                 cohort.Name,
                 cohort.KeepUntil,
                 cohort.Members
-                    .OrderByDescending(member => member.Role).ThenBy(member => member.Account!.DisplayName)
+                    .OrderBy(member => member.Role == CohortRole.Student).ThenByDescending(member => member.Role).ThenBy(member => member.Account!.DisplayName)
                     .Select(member => new CohortPerson(
                         member.AccountId,
                         member.Account!.DisplayName,

@@ -32,6 +32,7 @@ public static class ExerciseEndpoints
         group.MapPut("/{id:guid}/assessment", SaveAssessment).ForInstructors().Produces<SavedReply>();
         group.MapPost("/{id:guid}/scheme", DeriveScheme).ForInstructors();
         group.MapPost("/{id:guid}/reading", Read).ForStaff();
+        group.MapPost("/{id:guid}/tidy", Tidy).ForStaff().Produces<TidyReply>();
         group.MapPost("/{id:guid}/publish", Publishing.Publish).ForInstructors().Produces(StatusCodes.Status204NoContent);
     }
 
@@ -44,6 +45,7 @@ public static class ExerciseEndpoints
         .Select(exercise => new ExerciseSummary(
             exercise.Id,
             exercise.Title,
+            exercise.CohortId,
             exercise.Cohort!.Name,
             exercise.PublishedAt,
             exercise.DueAt,
@@ -189,6 +191,9 @@ public static class ExerciseEndpoints
             [.. FactList.Of(reading, options).Select(fact => new FactReply(fact.Id, Hyphens.Of(fact.Aspect), fact.ConceptId, fact.Title, fact.Value))],
             [.. SentenceWriter.Write(reading).Select(ResultSentence.Of)]));
     }
+
+    private static async Task<IResult> Tidy(Guid id, TidyRequest request, Access access, CancellationToken cancellation) =>
+        await access.StaffExercises().AnyAsync(exercise => exercise.Id == id, cancellation) ? request.Answer() : NoSuchExercise();
 
     private static ExerciseDocument Document(Exercise exercise, DocumentKind kind) => exercise.Documents.First(document => document.Kind == kind);
 

@@ -5,7 +5,7 @@ namespace BlueSlate.Server.Features.Exercises;
 
 /// <summary>An exercise in a list.</summary>
 public sealed record ExerciseSummary(
-    Guid Id, string Title, string Cohort, DateTimeOffset? PublishedAt, DateTimeOffset? DueAt, DateTimeOffset? ReleasedAt, int Students, int Started, int HandedIn, int GoneThrough);
+    Guid Id, string Title, Guid CohortId, string Cohort, DateTimeOffset? PublishedAt, DateTimeOffset? DueAt, DateTimeOffset? ReleasedAt, int Students, int Started, int HandedIn, int GoneThrough);
 
 /// <summary>A cohort that one may publish to.</summary>
 public sealed record CohortReply(Guid Id, string Name, int Students);

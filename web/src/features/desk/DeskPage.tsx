@@ -18,6 +18,10 @@ export default function DeskPage() {
       query.state.data?.answers.some((answer) => answer.state === 'waiting') ? 1500 : 15_000,
   });
   const [releasing, setReleasing] = useState(false);
+  const names = useMutation({
+    mutationFn: () => must(api.POST('/api/marking/exercises/{id}/identities', { params: { path: { id } } })),
+  });
+  const nameOf = new Map(names.data?.map((identity) => [identity.answerId, identity.name]));
   if (desk.isPending) return <Loading what="the answers" />;
   if (desk.isError) return <Failed error={desk.error} retry={() => void desk.refetch()} />;
   const { title, answers, students, stillDrawing, maximum, dueAt, mayRelease } = desk.data;
@@ -33,6 +37,14 @@ export default function DeskPage() {
           <Link className="word-button" to={`/exercises/${id}`}>
             scenario, model answer, scheme
           </Link>
+          {mayRelease && answers.length > 0 && !names.data && (
+            <>
+              {' · '}
+              <button className="word-button" title="The record keeps that you looked" onClick={() => names.mutate()}>
+                show names
+              </button>
+            </>
+          )}
         </p>
         {answers.length === 0 ? (
           <p className="font-read text-[18px] text-quiet-ink">
@@ -50,7 +62,7 @@ export default function DeskPage() {
             </thead>
             <tbody>
               {answers.map((answer) => (
-                <AnswerLine key={answer.id} answer={answer} />
+                <AnswerLine key={answer.id} answer={answer} name={nameOf.get(answer.id)} />
               ))}
             </tbody>
           </table>
@@ -75,7 +87,7 @@ const words: Readonly<Record<Schemas['AnswerState'], string>> = {
   released: 'released',
 };
 
-function AnswerLine({ answer }: { answer: Schemas['DeskAnswer'] }) {
+function AnswerLine({ answer, name }: { answer: Schemas['DeskAnswer']; name?: string }) {
   const doubt = answer.doubtful && answer.state === 'checked';
   return (
     <tr>
@@ -83,6 +95,7 @@ function AnswerLine({ answer }: { answer: Schemas['DeskAnswer'] }) {
         <Link className="word-button font-bold" to={`/marking/${answer.id}`}>
           {answer.code}
         </Link>
+        {name && <span className="text-quiet-ink"> {name}</span>}
       </td>
       <td>
         {words[answer.state]}

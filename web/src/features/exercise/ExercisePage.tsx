@@ -15,6 +15,7 @@ import { DrawingSession, isAway } from '../../slate/session';
 import { SlateSurface } from '../../slate/SlateSurface';
 import { useSlate } from '../../slate/useSlate';
 import { Failed, Loading } from '../../ui/states';
+import { TwoTexts } from '../../ui/TwoTexts';
 import { usePerson } from '../session/useSession';
 import { Conflict } from '../study/Conflict';
 import { partLine } from '../study/DrawPage';
@@ -26,7 +27,7 @@ import { PartForm } from './PartForm';
 import { Publish } from './Publish';
 import { ScenarioEditor } from './ScenarioEditor';
 import { SchemeEditor } from './SchemeEditor';
-import { useAssessment } from './useAssessment';
+import { linesOf, useAssessment } from './useAssessment';
 
 /** Where an instructor writes an exercise: the scenario, the model answer on the slate, and in the margin what is asked and what earns marks. */
 export default function ExercisePage() {
@@ -85,6 +86,11 @@ function ExerciseScript({ exercise, kept, reload }: ExerciseScriptProps) {
     (drawing: string) => must(api.POST('/api/exercises/{id}/reading', { params: { path: { id } }, body: { drawing } })),
     [id],
   );
+  const places = useCallback(
+    async (drawing: string, only: string[]) =>
+      (await must(api.POST('/api/exercises/{id}/tidy', { params: { path: { id } }, body: { drawing, only } }))).places,
+    [id],
+  );
   const away = isAway(slate.session_.state);
   const reading = useReading(slate.base, read, away);
   const assessment = useAssessment(exercise);
@@ -125,6 +131,7 @@ function ExerciseScript({ exercise, kept, reload }: ExerciseScriptProps) {
           lit={lighting.lit}
           onHover={(element) => lighting.light(element ? [element] : null)}
           words
+          places={places}
           empty={
             <p>
               Draw the model answer here: press anywhere for the first box, or choose words of the scenario.
@@ -182,6 +189,15 @@ function ExerciseScript({ exercise, kept, reload }: ExerciseScriptProps) {
         )}
       </aside>
       <Conflict slate={slate} />
+      {assessment.theirs && (
+        <TwoTexts
+          title="Somebody else changed what earns marks in the meantime"
+          mine={linesOf(assessment.value)}
+          theirs={linesOf(assessment.theirs)}
+          onKeep={() => assessment.settle(assessment.value)}
+          onTake={() => assessment.settle(assessment.theirs!)}
+        />
+      )}
       <SignedOut session={session} open={slate.session_.state === 'signed-out'} />
     </div>
   );

@@ -45,12 +45,12 @@ export function PartForm({
       {label}
     </label>
   );
-  const aid = (key: 'sentences' | 'words', label: string) => (
+  const aid = (key: 'sentences' | 'words' | 'tidyUp', label: string) => (
     <label className="flex gap-2 items-start">
       <input
         type="checkbox"
         className="mt-1"
-        checked={part.aids?.[key] ?? false}
+        checked={part.aids?.[key] ?? key === 'tidyUp'}
         onChange={(event) => set({ aids: { ...part.aids, [key]: event.target.checked } })}
       />{' '}
       {label}
@@ -106,6 +106,7 @@ export function PartForm({
           <p className="text-quiet-ink">Aids while they draw</p>
           {aid('sentences', 'sentences say what the drawing says')}
           {aid('words', 'words beside the symbols of an end')}
+          {aid('tidyUp', 'drawings can be tidied up by themselves')}
         </div>
         {check('showModelAnswer', 'show the model answer with the marks')}
         {save.isError && (

@@ -2,6 +2,7 @@ import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, isProblem, must, type Schemas } from '../../api/client';
 import { messageOf } from '../../ui/states';
+import { TwoTexts } from '../../ui/TwoTexts';
 
 /** The scenario as Markdown, where it is read later. */
 export function ScenarioEditor({ exercise, onDone }: { exercise: Schemas['ExerciseReply']; onDone: () => void }) {
@@ -30,26 +31,19 @@ export function ScenarioEditor({ exercise, onDone }: { exercise: Schemas['Exerci
           onChange={(event) => setText(event.target.value)}
         />
       </label>
-      {save.isError && (
+      {save.isError && !theirs && (
         <p className="refusal" role="alert">
           {messageOf(save.error)}
         </p>
       )}
       {theirs && (
-        <>
-          <p className="text-[14px] max-h-40 overflow-auto whitespace-pre-wrap bg-deep-paper p-2">{theirs.text}</p>
-          <p className="flex gap-4 text-[14px]">
-            <button className="word-button" onClick={() => (setRevision(theirs.revision), save.reset())}>
-              keep mine
-            </button>
-            <button
-              className="word-button"
-              onClick={() => (setText(theirs.text), setRevision(theirs.revision), save.reset())}
-            >
-              take theirs
-            </button>
-          </p>
-        </>
+        <TwoTexts
+          title="Somebody else saved this scenario in the meantime"
+          mine={text}
+          theirs={theirs.text}
+          onKeep={() => (setRevision(theirs.revision), save.reset())}
+          onTake={() => (setText(theirs.text), setRevision(theirs.revision), save.reset())}
+        />
       )}
       <p className="flex flex-wrap gap-x-5 gap-y-1 items-center">
         <button className="press-button" disabled={save.isPending} onClick={() => save.mutate()}>

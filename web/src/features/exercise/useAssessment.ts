@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import { api, must, type Schemas } from '../../api/client';
+import { api, isProblem, must, type Schemas } from '../../api/client';
 
 export type AssessmentValue = Schemas['AssessmentDocument'];
 export type Tolerance = Schemas['ToleranceDocument'];
@@ -42,7 +42,33 @@ export function useAssessment(exercise: Schemas['ExerciseReply']) {
       tolerances: [...tolerances.filter((tolerance) => tolerance.fact !== fact), ...(empty ? [] : [after])],
     });
   };
-  return { value, change, tolerate, error: save.error, saving: save.isPending };
+  const current = isProblem(save.error) && save.error.code === 'conflict' ? save.error.current : null;
+  const theirs = current ? (current as { revision: number; text: string }) : null;
+  const settle = (next: AssessmentValue) => {
+    if (theirs) revision.current = theirs.revision;
+    change(next);
+  };
+  return {
+    value,
+    change,
+    tolerate,
+    error: save.error,
+    saving: save.isPending,
+    /** What somebody else saved in the meantime, while it has not been decided what to go on with. */
+    theirs: theirs ? (JSON.parse(theirs.text) as AssessmentValue) : null,
+    settle,
+  };
+}
+
+/** Tolerances and scheme as lines of text, for two of them to be compared. */
+export function linesOf(value: AssessmentValue): string {
+  const scheme = value.scheme?.lines?.map((line) => `${line.marks} marks: ${line.title}`) ?? ['no scheme yet'];
+  const tolerances = (value.tolerances ?? []).map(({ fact, accepted, optional, notAssessed }) =>
+    [`at ${fact}:`, ...(accepted ?? []), optional && 'optional', notAssessed && 'not assessed']
+      .filter(Boolean)
+      .join(' '),
+  );
+  return [...scheme, ...tolerances].join('\n');
 }
 
 export type Assessment = ReturnType<typeof useAssessment>;

@@ -55,7 +55,13 @@ function ExerciseLine({ exercise, mayWrite, seenAt }: ExerciseLineProps) {
         <strong>{summary.title}</strong>: <NextStep exercise={exercise} mayWrite={mayWrite} />
       </p>
       <p className="small">
-        {summary.cohort}
+        {mayWrite ? (
+          <Link className="word-button" to={`/cohorts/${summary.cohortId}`}>
+            {summary.cohort}
+          </Link>
+        ) : (
+          summary.cohort
+        )}
         {summary.publishedAt &&
           ` · ${summary.handedIn} of ${summary.students} handed in${drawing > 0 ? ` · ${drawing} still drawing` : ''}`}
         {summary.dueAt && ` · ${due(summary.dueAt, seenAt)}`} ·{' '}

@@ -17,6 +17,7 @@ import { show } from '../../ui/marks';
 import { Failed, Loading } from '../../ui/states';
 import { usePerson } from '../session/useSession';
 import { Conflict } from './Conflict';
+import { Earlier } from './Earlier';
 import { HandIn } from './HandIn';
 import { Receipt } from './Receipt';
 import { SignedOut } from './SignedOut';
@@ -60,12 +61,20 @@ function DrawingScript({ answer, kept, onHandedIn }: DrawingScriptProps) {
   const session = useAnswerSession(answer, kept);
   const slate = useSlate(session, session.current().state !== 'closed');
   const [folded, setFolded] = useState(false);
+  const [looking, setLooking] = useState(false);
   const [handing, setHanding] = useState<number | null>(null);
   const [offset] = useState(() => new Date(answer.now).getTime() - Date.now());
   const lighting = useLighting(slate.drawing, elementsOf(slate.selection));
   const read = useCallback(
     (drawing: string) =>
       must(api.POST('/api/study/answers/{id}/reading', { params: { path: { id: answer.id } }, body: { drawing } })),
+    [answer.id],
+  );
+  const places = useCallback(
+    async (drawing: string, only: string[]) => {
+      const path = { params: { path: { id: answer.id } } };
+      return (await must(api.POST('/api/study/answers/{id}/tidy', { ...path, body: { drawing, only } }))).places;
+    },
     [answer.id],
   );
   const away = isAway(slate.session_.state);
@@ -94,12 +103,15 @@ function DrawingScript({ answer, kept, onHandedIn }: DrawingScriptProps) {
           onPhraseHover={lighting.lightPhrase}
           actions={(phrase, done) => <PhraseActions slate={slate} phrase={phrase} done={done} />}
         >
-          <p className="mt-6 flex gap-5 text-[13px] text-quiet-ink">
+          <p className="mt-6 flex flex-wrap gap-x-5 whitespace-nowrap text-[13px] text-quiet-ink">
             <Link className="word-button" to="/">
               leave, it is kept
             </Link>
             <button className="word-button" onClick={() => setFolded(true)}>
               fold away
+            </button>
+            <button className="word-button" onClick={() => setLooking(true)}>
+              earlier states
             </button>
           </p>
         </ScenarioSheet>
@@ -111,6 +123,7 @@ function DrawingScript({ answer, kept, onHandedIn }: DrawingScriptProps) {
           lit={lighting.lit}
           onHover={(element) => lighting.light(element ? [element] : null)}
           words={answer.part.aids.words ?? false}
+          places={answer.part.aids.tidyUp === false ? undefined : places}
           empty={
             <p>
               Press anywhere to draw the first box, or choose words of the scenario.
@@ -147,6 +160,7 @@ function DrawingScript({ answer, kept, onHandedIn }: DrawingScriptProps) {
         answer={answer}
         onHandedIn={onHandedIn}
       />
+      {looking && <Earlier answer={answer.id} slate={slate} onClose={() => setLooking(false)} />}
       <Conflict slate={slate} />
       <SignedOut session={session} open={slate.session_.state === 'signed-out'} />
     </div>

@@ -1,0 +1,85 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api, must, type Schemas } from '../../api/client';
+import { closedSession } from '../../slate/closedSession';
+import { readDrawing } from '../../slate/format';
+import { SlateSurface } from '../../slate/SlateSurface';
+import { stepsBetween } from '../../slate/steps';
+import { useSlate, type Slate } from '../../slate/useSlate';
+import { Sheet } from '../../ui/Sheet';
+import { Failed, Loading } from '../../ui/states';
+import { moment } from '../../ui/time';
+
+const reasons: Readonly<Record<Schemas['CheckpointReason'], string>> = {
+  opened: 'as it was opened',
+  periodic: 'on the way',
+  'handed-in': 'as handed in',
+  'lost-conflict': 'set aside when another one was chosen',
+  'too-late': 'came after the end',
+};
+
+/** The earlier states of a drawing, and what was set aside: each can be looked at and taken up as one step. */
+export function Earlier({ answer, slate, onClose }: { answer: string; slate: Slate; onClose: () => void }) {
+  const states = useQuery({
+    queryKey: ['earlier', answer],
+    queryFn: () => must(api.GET('/api/study/answers/{id}/earlier', { params: { path: { id: answer } } })),
+    staleTime: 0,
+    gcTime: 0,
+  });
+  const [at, setAt] = useState(0);
+  const shown = states.data?.[at];
+  const take = () => {
+    if (!shown) return;
+    const steps = stepsBetween(slate.drawing, readDrawing(shown.drawing));
+    slate.change({ label: 'take up an earlier state', steps });
+    onClose();
+  };
+  return (
+    <Sheet
+      open
+      wide
+      onClose={onClose}
+      title="Earlier states of this drawing"
+      actions={
+        shown && (
+          <button className="press-button" onClick={take}>
+            Go on from this one
+          </button>
+        )
+      }
+    >
+      {states.isPending && <Loading what="the earlier states" />}
+      {states.isError && <Failed error={states.error} />}
+      {states.data?.length === 0 && <p>Nothing is kept yet.</p>}
+      {shown && (
+        <div className="earlier">
+          <ul>
+            {states.data?.map((state, index) => (
+              <li key={state.id}>
+                <button className="word-button" aria-pressed={index === at} onClick={() => setAt(index)}>
+                  {moment(state.at)}
+                </button>
+                <span className="text-quiet-ink text-[13px]"> {reasons[state.reason]}</span>
+              </li>
+            ))}
+          </ul>
+          <Preview key={shown.id} drawing={shown.drawing} />
+        </div>
+      )}
+    </Sheet>
+  );
+}
+
+function Preview({ drawing }: { drawing: string }) {
+  const [session] = useState(() => closedSession(drawing));
+  const slate = useSlate(session, false);
+  return (
+    <SlateSurface
+      slate={slate}
+      label="An earlier state"
+      lit={new Set()}
+      words={false}
+      empty={<p>Nothing was drawn yet.</p>}
+    />
+  );
+}

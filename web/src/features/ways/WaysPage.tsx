@@ -1,0 +1,66 @@
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api, must } from '../../api/client';
+import { KeyHelp } from '../../slate/KeyHelp';
+import { PageHead } from '../../ui/PageHead';
+import { saveFile } from '../../ui/saveFile';
+import { messageOf } from '../../ui/states';
+import { currentLook, setLook, type Look } from '../../ui/theme';
+
+const looks: readonly (readonly [Look, string, string])[] = [
+  ['slate', 'slate', 'Dark, between paper margins; the margins go dark where this machine asks for it.'],
+  ['bright', 'paper white', 'For projectors and bright rooms.'],
+];
+
+/** One's own ways: how it looks, which keys do what, and what is kept of one. */
+export default function WaysPage() {
+  const [look, setShown] = useState(currentLook);
+  const [keys, setKeys] = useState(false);
+  const data = useMutation({
+    mutationFn: async () => saveFile('my data.json', JSON.stringify(await must(api.GET('/api/session/data')), null, 2)),
+  });
+  return (
+    <>
+      <PageHead />
+      <main className="page-body">
+        <h1>Your ways</h1>
+        <fieldset className="mt-6">
+          <legend className="font-bold">The slate</legend>
+          {looks.map(([name, word, says]) => (
+            <label key={name} className="flex gap-3 items-baseline py-1">
+              <input
+                type="radio"
+                name="look"
+                checked={look === name}
+                onChange={() => (setLook(name), setShown(name))}
+              />
+              <span>
+                {word} <span className="text-quiet-ink">{says}</span>
+              </span>
+            </label>
+          ))}
+        </fieldset>
+        <h2 className="mt-7">Keys</h2>
+        <p className="mt-1">
+          Everything on the slate has a key, and each can be another one in this browser.{' '}
+          <button className="word-button" onClick={() => setKeys(true)}>
+            look at the keys
+          </button>
+        </p>
+        <h2 className="mt-7">Your data</h2>
+        <p className="mt-1">
+          Everything that is kept of you, as one file in an open format.{' '}
+          <button className="word-button" disabled={data.isPending} onClick={() => data.mutate()}>
+            {data.isPending ? 'gathering it …' : 'save it'}
+          </button>
+        </p>
+        {data.isError && (
+          <p className="refusal" role="alert">
+            {messageOf(data.error)}
+          </p>
+        )}
+        <KeyHelp open={keys} onClose={() => setKeys(false)} />
+      </main>
+    </>
+  );
+}

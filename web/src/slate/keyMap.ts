@@ -1,0 +1,110 @@
+/** Where a key means something: at a chosen line end, at a chosen row, or on the slate. */
+export type KeyPlace = 'end' | 'row' | 'slate';
+
+/** Something that a key does. Its own key is the one that it has unless a person bound another. */
+export interface KeyDeed {
+  readonly id: string;
+  readonly place: KeyPlace;
+  readonly key: string;
+  readonly says: string;
+}
+
+const deed = (place: KeyPlace, key: string, id: string, says: string): KeyDeed => ({ id, place, key, says });
+
+/** Everything that a single key does and that can be bound to another key, in the order in which it is shown. */
+export const deeds: readonly KeyDeed[] = [
+  deed('slate', ' ', 'symbols', 'the symbols, at the pointer or the chalk point'),
+  deed('slate', 'e', 'box', 'a box'),
+  deed('slate', 'n', 'note', 'a note'),
+  deed('slate', 'r', 'rounded', 'a rounded box'),
+  deed('slate', 'v', 'oval', 'an oval'),
+  deed('slate', 'd', 'diamond', 'a diamond'),
+  deed('slate', 'l', 'line', 'a line from the chosen box; then a box and Enter'),
+  deed('slate', 'c', 'chalk-point', 'the chalk point: arrows move it, a symbol’s key draws there'),
+  deed('slate', 's', 'stroke', 'at a line: solid, dashed, double'),
+  deed('slate', 'x', 'outline', 'at a box: single, double, dashed outline'),
+  deed('slate', 't', 'tidy', 'tidy up what is chosen, or all'),
+  deed('slate', 'k', 'pin', 'keep what is chosen in its place while tidying up'),
+  deed('slate', '[', 'end-before', 'the line end before, round a box'),
+  deed('slate', ']', 'end-after', 'the line end after, round a box'),
+  deed('slate', '+', 'nearer', 'nearer'),
+  deed('slate', '-', 'farther', 'farther'),
+  deed('slate', 'h', 'all', 'show all'),
+  deed('end', '0', 'least-none', 'least: none'),
+  deed('end', '1', 'least-one', 'least: one'),
+  deed('end', '-', 'least-unsaid', 'least: unsaid'),
+  deed('end', 'i', 'most-one', 'most: one'),
+  deed('end', 'm', 'most-many', 'most: many'),
+  deed('end', '.', 'most-unsaid', 'most: unsaid'),
+  deed('end', 'g', 'role', 'write its role'),
+  deed('row', 'p', 'mark-key', 'PK'),
+  deed('row', 'f', 'mark-foreign', 'FK'),
+  deed('row', 'a', 'mark-alternate', 'AK1'),
+  deed('row', 'w', 'mark-partial', 'PPK'),
+  deed('row', 'o', 'ring', 'the ring: optional'),
+  deed('row', 'u', 'underline', 'the underline'),
+];
+
+/** The keys that a person bound, by deed. */
+export type OwnKeys = Readonly<Record<string, string>>;
+
+export const keyOf = (own: OwnKeys, one: KeyDeed): string => own[one.id] ?? one.key;
+
+/** The deed that a pressed key stands for, looked for at the nearest place first; null when it stands for none. */
+export function deedOf(own: OwnKeys, key: string, places: readonly KeyPlace[]): KeyDeed | null {
+  const pressed = key === '=' && !Object.values(own).includes('=') ? '+' : key;
+  for (const place of places) {
+    const found = deeds.find((one) => one.place === place && keyOf(own, one) === pressed);
+    if (found) return found;
+  }
+  return null;
+}
+
+const fixed: ReadonlySet<string> = new Set([
+  '?',
+  'Enter',
+  'Escape',
+  'Tab',
+  'Delete',
+  'Backspace',
+  'Shift',
+  'Control',
+  'Alt',
+  'Meta',
+]);
+
+/** Binds a key to a deed, or says in words why it cannot be. */
+export function bind(own: OwnKeys, one: KeyDeed, key: string): { own: OwnKeys } | { refusal: string } {
+  if (fixed.has(key) || key.startsWith('Arrow') || key.length > 1)
+    return { refusal: `${nameOf(key)} always does the same and cannot be bound.` };
+  const taken = deeds.find((other) => other !== one && other.place === one.place && keyOf(own, other) === key);
+  if (taken) return { refusal: `${nameOf(key)} is taken: ${taken.says}. Give that another key first.` };
+  const { [one.id]: before, ...others } = own;
+  void before;
+  return { own: key === one.key ? others : { ...others, [one.id]: key } };
+}
+
+/** A key for people. */
+export const nameOf = (key: string): string => (key === ' ' ? 'Space' : key);
+
+const stored = 'blue-slate-keys';
+
+/** The keys that this browser keeps; whatever does not fit is left out. */
+export function readOwnKeys(storage: Pick<Storage, 'getItem'>): OwnKeys {
+  try {
+    const kept: unknown = JSON.parse(storage.getItem(stored) ?? '{}');
+    if (typeof kept !== 'object' || kept === null) return {};
+    let own: OwnKeys = {};
+    for (const one of deeds) {
+      const key: unknown = (kept as Record<string, unknown>)[one.id];
+      const bound = typeof key === 'string' ? bind(own, one, key) : null;
+      if (bound && 'own' in bound) own = bound.own;
+    }
+    return own;
+  } catch {
+    return {};
+  }
+}
+
+export const writeOwnKeys = (storage: Pick<Storage, 'setItem'>, own: OwnKeys) =>
+  storage.setItem(stored, JSON.stringify(own));
