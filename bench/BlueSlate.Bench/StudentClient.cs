@@ -18,8 +18,7 @@ internal sealed class StudentClient : IDisposable
     {
         await GuardAsync(address);
         var reply = await SendAsync(HttpMethod.Post, $"{address}/api/session", new { email, password = Course.Password });
-        await GuardAsync(address);
-        return reply.Status == HttpStatusCode.NoContent;
+        return reply.Status == HttpStatusCode.NoContent && await GuardAsync(address);
     }
 
     /// <summary>The status and the body; no status when nobody answered or the server said that it failed.</summary>
@@ -37,10 +36,12 @@ internal sealed class StudentClient : IDisposable
         }
     }
 
-    private async Task GuardAsync(string address)
+    /// <summary>Fetches the token that changing requests carry; false when nobody answered.</summary>
+    private async Task<bool> GuardAsync(string address)
     {
         var (_, session) = await SendAsync(HttpMethod.Get, $"{address}/api/session", null);
         http.DefaultRequestHeaders.Remove("X-Blue-Slate-Guard");
         http.DefaultRequestHeaders.Add("X-Blue-Slate-Guard", (string?)session?["guard"] ?? "");
+        return session is not null;
     }
 }

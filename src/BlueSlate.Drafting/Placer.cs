@@ -8,8 +8,8 @@ namespace BlueSlate.Drafting;
 public static class Placer
 {
     private const double Least = 120;
-    private const double Most = 320;
-    private const double EndSymbols = 56;
+    private const double Most = 420;
+    private const double EndSymbols = 120;
 
     /// <summary>The drawing with a place for every shape, in quarter units; sheet by sheet, lines without routes.</summary>
     public static Drawing Place(Drawing drawing) =>

@@ -1,7 +1,9 @@
 import { parseEndId, rowsOf } from '../slate/document';
 import { inflate, type Box, type Point } from '../slate/geometry';
 import { textWidth, type as typography } from '../slate/measure';
-import { endPlace, endTextBox, textsOfLine, type Scene } from '../slate/scene';
+import { endTextBox } from '../slate/endTexts';
+import { endPlace } from '../slate/endPlace';
+import type { Scene } from '../slate/scene';
 import type { Marked, Note } from './overlay';
 
 /** What lies behind one element of a note. */
@@ -29,7 +31,7 @@ export function placeNotes(scene: Scene, marked: readonly Marked[]): Placed[] {
   const taken: Box[] = [...scene.boxes.values()];
   for (const line of scene.drawing.lines.values()) {
     const route = scene.routes.get(line.id)!;
-    taken.push(...textsOfLine(line, route).map(endTextBox));
+    taken.push(...(scene.texts.get(line.id) ?? []).map(endTextBox));
     for (let i = 1; i < route.points.length; i++) taken.push(alongside(route.points[i - 1]!, route.points[i]!));
   }
   return ordered.map(({ note, bands }, i) => {

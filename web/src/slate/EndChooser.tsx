@@ -3,7 +3,7 @@ import type { EndMark } from './document';
 import { changeEnd, marksFor, readMarks, type Least, type Most } from './edits';
 import { endSymbols } from './endSymbols';
 import { EndMarks } from './Figures';
-import { endPlace } from './scene';
+import { endPlace } from './endPlace';
 import type { Slate } from './useSlate';
 import { toScreen } from './view';
 

@@ -3,7 +3,8 @@ import { parseEndId, rowsOf, type EndMark, type Line, type Shape, type Side } fr
 import { placeMarks, standAt, standPath, type Stand } from './endSymbols';
 import { centre, inflate, type Box } from './geometry';
 import { markIndent, noteLines, type as typography } from './measure';
-import { endPlace, endTexts } from './scene';
+import type { EndText } from './endTexts';
+import { endPlace } from './endPlace';
 import { midpoint, type Route } from './routing';
 
 /** Parts of a figure that carry a difference mark are drawn in the examiner's ochre. */
@@ -165,6 +166,7 @@ function ShapeTexts({
 interface LineFigureProps {
   line: Line;
   route: Route;
+  texts: readonly EndText[];
   selected: boolean;
   selectedEnd: Side | null;
   lit: boolean;
@@ -172,7 +174,15 @@ interface LineFigureProps {
 }
 
 /** A line with the marks and texts of its ends. Selection lays a wide quiet band beneath it. */
-export const LineFigure = memo(function LineFigure({ line, route, selected, selectedEnd, lit, tint }: LineFigureProps) {
+export const LineFigure = memo(function LineFigure({
+  line,
+  route,
+  texts,
+  selected,
+  selectedEnd,
+  lit,
+  tint,
+}: LineFigureProps) {
   const path = pathOf(route);
   const middle = midpoint(route.points);
   return (
@@ -186,13 +196,21 @@ export const LineFigure = memo(function LineFigure({ line, route, selected, sele
           {line.text}
         </text>
       )}
-      <EndFigure line={line} side="from" route={route} selected={selectedEnd === 'from'} />
-      <EndFigure line={line} side="to" route={route} selected={selectedEnd === 'to'} />
+      <EndFigure line={line} side="from" route={route} texts={texts} selected={selectedEnd === 'from'} />
+      <EndFigure line={line} side="to" route={route} texts={texts} selected={selectedEnd === 'to'} />
     </g>
   );
 });
 
-function EndFigure({ line, side, route, selected }: { line: Line; side: Side; route: Route; selected: boolean }) {
+interface EndFigureProps {
+  line: Line;
+  side: Side;
+  route: Route;
+  texts: readonly EndText[];
+  selected: boolean;
+}
+
+function EndFigure({ line, side, route, texts, selected }: EndFigureProps) {
   const place = endPlace(route, side);
   const end = line[side];
   return (
@@ -212,18 +230,20 @@ function EndFigure({ line, side, route, selected }: { line: Line; side: Side; ro
         cy={place.point.y + place.direction.y * 14}
         r={14}
       />
-      {endTexts(end, side, place).map((text) => (
-        <text
-          key={text.of}
-          className={text.of === 'label' ? 'line-text' : 'role-text'}
-          x={text.x}
-          y={text.y}
-          textAnchor={text.anchor}
-          data-text={text.of}
-        >
-          {text.text}
-        </text>
-      ))}
+      {texts
+        .filter((text) => text.side === side)
+        .map((text) => (
+          <text
+            key={text.of}
+            className={text.of === 'label' ? 'line-text' : 'role-text'}
+            x={text.x}
+            y={text.y}
+            textAnchor={text.anchor}
+            data-text={text.of}
+          >
+            {text.text}
+          </text>
+        ))}
     </g>
   );
 }

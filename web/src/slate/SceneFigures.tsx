@@ -35,6 +35,7 @@ export const SceneFigures = memo(function SceneFigures({
           key={line.id}
           line={line}
           route={scene.routes.get(line.id)!}
+          texts={scene.texts.get(line.id) ?? []}
           selected={selection.ids.has(line.id) && !selection.end}
           selectedEnd={selection.end?.line === line.id ? selection.end.side : null}
           lit={lit.has(line.id)}

@@ -4,7 +4,7 @@ import { limits, type Shape } from './document';
 import { changeEnd, changeLine, changeShape } from './edits';
 import { sizeOf, textWidth } from './measure';
 import { midpoint } from './routing';
-import { endPlace, endTexts } from './scene';
+import { naturalPlace } from './endTexts';
 import { newId, type Editing, type Slate } from './useSlate';
 import { toScreen } from './view';
 
@@ -166,11 +166,8 @@ function placeOf(slate: Slate, editing: Exclude<Editing, { of: 'shape' }>) {
   const route = slate.scene.routes.get(editing.line)!;
   if (editing.of === 'line') return midpoint(route.points);
   const line = slate.drawing.lines.get(editing.line)!;
-  const end = { ...line[editing.side], [editing.of]: 'x' };
-  const text = endTexts(end, editing.side, endPlace(route, editing.side)).find(
-    (candidate) => candidate.of === editing.of,
-  );
-  return text
-    ? { x: text.anchor === 'start' ? text.x : text.x - 150, y: text.y - 16 }
-    : endPlace(route, editing.side).point;
+  const text =
+    slate.scene.texts.get(line.id)?.find(({ side, of }) => side === editing.side && of === editing.of) ??
+    naturalPlace(line, editing.side, editing.of, 'x', route);
+  return { x: text.anchor === 'start' ? text.x : text.x - 150, y: text.y - 16 };
 }

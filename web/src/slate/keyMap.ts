@@ -60,23 +60,12 @@ export function deedOf(own: OwnKeys, key: string, places: readonly KeyPlace[]): 
   return null;
 }
 
-const fixed: ReadonlySet<string> = new Set([
-  '?',
-  'Enter',
-  'Escape',
-  'Tab',
-  'Delete',
-  'Backspace',
-  'Shift',
-  'Control',
-  'Alt',
-  'Meta',
-]);
+/** A letter, digit or sign; named keys such as Enter, and the one that shows this list, always do the same. */
+const isBindable = (key: string) => [...key].length === 1 && key !== '?';
 
 /** Binds a key to a deed, or says in words why it cannot be. */
 export function bind(own: OwnKeys, one: KeyDeed, key: string): { own: OwnKeys } | { refusal: string } {
-  if (fixed.has(key) || key.startsWith('Arrow') || key.length > 1)
-    return { refusal: `${nameOf(key)} always does the same and cannot be bound.` };
+  if (!isBindable(key)) return { refusal: `${nameOf(key)} always does the same and cannot be bound.` };
   const taken = deeds.find((other) => other !== one && other.place === one.place && keyOf(own, other) === key);
   if (taken) return { refusal: `${nameOf(key)} is taken: ${taken.says}. Give that another key first.` };
   const { [one.id]: before, ...others } = own;
@@ -89,21 +78,22 @@ export const nameOf = (key: string): string => (key === ' ' ? 'Space' : key);
 
 const stored = 'blue-slate-keys';
 
-/** The keys that this browser keeps; whatever does not fit is left out. */
+/** The keys that this browser keeps; all as they came where what is kept would make a key mean two things. */
 export function readOwnKeys(storage: Pick<Storage, 'getItem'>): OwnKeys {
+  let kept: unknown;
   try {
-    const kept: unknown = JSON.parse(storage.getItem(stored) ?? '{}');
-    if (typeof kept !== 'object' || kept === null) return {};
-    let own: OwnKeys = {};
-    for (const one of deeds) {
-      const key: unknown = (kept as Record<string, unknown>)[one.id];
-      const bound = typeof key === 'string' ? bind(own, one, key) : null;
-      if (bound && 'own' in bound) own = bound.own;
-    }
-    return own;
+    kept = JSON.parse(storage.getItem(stored) ?? '{}');
   } catch {
     return {};
   }
+  const given = (typeof kept === 'object' && kept !== null ? kept : {}) as Record<string, unknown>;
+  const own = Object.fromEntries(
+    deeds.flatMap(({ id }) => {
+      const key = given[id];
+      return typeof key === 'string' && isBindable(key) ? [[id, key]] : [];
+    }),
+  );
+  return deeds.every((one) => deedOf(own, keyOf(own, one), [one.place]) === one) ? own : {};
 }
 
 export const writeOwnKeys = (storage: Pick<Storage, 'setItem'>, own: OwnKeys) =>

@@ -1,7 +1,8 @@
-import { linesAt, type Drawing, type Line, type LineEnd, type Side } from './document';
-import { outward, type Box, type Edge, type Point } from './geometry';
-import { boxOf, textWidth } from './measure';
+import { linesAt, type Drawing } from './document';
+import type { Box } from './geometry';
+import { boxOf } from './measure';
 import { routeLines, type Route } from './routing';
+import { placeTexts, type EndText } from './endTexts';
 import type { Placement } from './format';
 
 /** Everything of a drawing with its place on the surface, in pixels at zoom 1. */
@@ -9,6 +10,8 @@ export interface Scene {
   readonly drawing: Drawing;
   readonly boxes: ReadonlyMap<string, Box>;
   readonly routes: ReadonlyMap<string, Route>;
+  /** What is written at the ends of each line. */
+  readonly texts: ReadonlyMap<string, readonly EndText[]>;
 }
 
 /**
@@ -23,7 +26,8 @@ export function layOut(drawing: Drawing, before?: Scene, moving?: ReadonlySet<st
   }
   const only = before && moving ? new Set(linesAt(drawing, moving).map((line) => line.id)) : undefined;
   const routes = routeLines(drawing, boxes, before?.routes, only);
-  return { drawing, boxes, routes: before ? keepSame(routes, before.routes) : routes };
+  const kept = before ? keepSame(routes, before.routes) : routes;
+  return { drawing, boxes, routes: kept, texts: placeTexts(drawing, boxes, kept, before?.texts, only) };
 }
 
 function keepSame(routes: Map<string, Route>, before: ReadonlyMap<string, Route>): Map<string, Route> {
@@ -48,74 +52,3 @@ export const placementOf = (scene: Scene): Placement => ({
   },
   routeOf: (line) => scene.routes.get(line.id)?.points ?? [],
 });
-
-/** An end of a line as it lies on the surface: where, and which way it leads out of its box. */
-export interface EndPlace {
-  readonly point: Point;
-  readonly direction: Point;
-  readonly edge: Edge | null;
-  /** How long the piece of the line at this end is. */
-  readonly length: number;
-}
-
-export function endPlace(route: Route, side: Side): EndPlace {
-  const points = side === 'from' ? route.points : [...route.points].reverse();
-  const [a, b] = [points[0]!, points[1]!];
-  const edge = route.edges[side];
-  const length = Math.hypot(b.x - a.x, b.y - a.y) || 1;
-  return {
-    point: a,
-    edge,
-    direction: edge ? outward[edge] : { x: (b.x - a.x) / length, y: (b.y - a.y) / length },
-    length,
-  };
-}
-
-/** A text at an end, with the point at which its baseline starts or ends. */
-export interface EndText {
-  readonly text: string;
-  readonly x: number;
-  readonly y: number;
-  readonly anchor: 'start' | 'end';
-  readonly of: 'label' | 'role' | 'count';
-}
-
-/** The texts of an end: the first end's label above or right of the line, the other's below or right; roles across from labels. */
-export function endTexts(end: LineEnd, side: Side, place: EndPlace): EndText[] {
-  const texts: EndText[] = [];
-  const { point, direction } = place;
-  const add = (of: EndText['of'], text: string, above: boolean) => {
-    if (text === '') return;
-    if (Math.abs(direction.x) >= Math.abs(direction.y)) {
-      // Clear of the marks where there is room; on a short line as near the box as must be.
-      const marks = Math.max(5, Math.min(26, place.length - textWidth(text, 14) - 6));
-      texts.push({
-        of,
-        text,
-        x: point.x + direction.x * marks,
-        y: point.y + (above ? -8 : 19),
-        anchor: direction.x > 0 ? 'start' : 'end',
-      });
-    } else {
-      const near = direction.y > 0 ? 25 : -17;
-      texts.push({ of, text, x: point.x + (above ? 11 : -11), y: point.y + near, anchor: above ? 'start' : 'end' });
-    }
-  };
-  const vertical = Math.abs(direction.x) < Math.abs(direction.y);
-  const labelAbove = vertical || side === 'from';
-  add('label', end.label, labelAbove);
-  add(end.role !== '' ? 'role' : 'count', end.role !== '' ? end.role : end.count, !labelAbove);
-  return texts;
-}
-
-/** The box that a text at an end takes up. */
-export function endTextBox(text: EndText): Box {
-  const width = textWidth(text.text, 14);
-  return { x: text.anchor === 'start' ? text.x : text.x - width, y: text.y - 13, width, height: 18 };
-}
-
-/** Everything that a line's text takes up. */
-export const textsOfLine = (line: Line, route: Route): EndText[] => [
-  ...endTexts(line.from, 'from', endPlace(route, 'from')),
-  ...endTexts(line.to, 'to', endPlace(route, 'to')),
-];

@@ -4,7 +4,7 @@ import { parseEndId, rowsOf, type Form } from './document';
 import { changeEnd, changeLine, changeRow, changeShape, marksFor, readMarks, type Least, type Most } from './edits';
 import { deedOf, type KeyDeed, type KeyPlace, type OwnKeys } from './keyMap';
 import { neighbour, type Direction } from './neighbours';
-import { endPlace } from './scene';
+import { endPlace } from './endPlace';
 import { endsAround, nothing, select, selectEnd, selectRow } from './selection';
 import { useOwnKeys } from './useOwnKeys';
 import { newId, type Slate } from './useSlate';

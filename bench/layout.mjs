@@ -1,0 +1,46 @@
+// Reads laid-out drawings, lets the slate's own code route them, and counts overlaps of boxes and texts, crossings and bends.
+import { readFile } from 'node:fs/promises';
+import { createRequire } from 'node:module';
+import { pathToFileURL } from 'node:url';
+
+const web = new URL('../web/', import.meta.url).pathname;
+const { createServer } = await import(pathToFileURL(createRequire(web + 'package.json').resolve('vite')).href);
+const server = await createServer({ root: web, configFile: false, logLevel: 'error', server: { middlewareMode: true, hmr: false, ws: false }, appType: 'custom' });
+const { readDrawing } = await server.ssrLoadModule('/src/slate/format.ts');
+const { layOut } = await server.ssrLoadModule('/src/slate/scene.ts');
+const { endTextBox } = await server.ssrLoadModule('/src/slate/endTexts.ts');
+const { overlaps } = await server.ssrLoadModule('/src/slate/geometry.ts');
+
+const [seconds, ...files] = process.argv.slice(2);
+const kinds = {};
+const total = { overlaps: 0, crossings: 0, bends: 0 };
+for (const file of files) {
+  const scene = layOut(readDrawing(await readFile(file, 'utf8')));
+  const boxes = [...scene.boxes.values()];
+  const texts = [...scene.texts.values()].flat().map(endTextBox);
+  const routes = [...scene.routes.values()];
+  const segments = routes.map(({ points }) => points.slice(1).map((point, i) => [points[i], point]));
+  const found = { boxes: pairs(boxes, overlaps), texts: pairs(texts, overlaps), textsOnBoxes: texts.filter((text) => boxes.some((box) => overlaps(box, text))).length };
+  for (const kind in found) total.overlaps += found[kind], (kinds[kind] = (kinds[kind] ?? 0) + found[kind]);
+  total.crossings += pairs(segments, (a, b) => a.some((one) => b.some((other) => cross(one, other))));
+  total.bends += routes.reduce((sum, { points }) => sum + Math.max(0, points.length - 2), 0);
+}
+if (process.env.KINDS) console.log(kinds);
+await server.close();
+const each = (count) => Math.round(count / files.length);
+console.log(`layout: boxes 60 s ${seconds} overlaps ${total.overlaps} crossings ${each(total.crossings)} bends ${each(total.bends)}`);
+
+function pairs(all, holds) {
+  let count = 0;
+  for (let i = 0; i < all.length; i++) for (let j = i + 1; j < all.length; j++) if (holds(all[i], all[j])) count++;
+  return count;
+}
+
+/** Whether two upright or level segments cross in their middles. */
+function cross([a, b], [c, d]) {
+  const level = (p, q) => Math.abs(p.y - q.y) < 0.01;
+  if (level(a, b) === level(c, d)) return false;
+  const [[l, r], [u, v]] = level(a, b) ? [[a, b], [c, d]] : [[c, d], [a, b]];
+  const inside = (n, p, q) => n > Math.min(p, q) + 0.5 && n < Math.max(p, q) - 0.5;
+  return inside(u.x, l.x, r.x) && inside(l.y, u.y, v.y);
+}

@@ -1,0 +1,143 @@
+import type { Drawing, Line, LineEnd, Side } from './document';
+import { overlaps, type Box } from './geometry';
+import { textWidth } from './measure';
+import type { Route } from './routing';
+import { endPlace, type EndPlace } from './endPlace';
+
+/** A text at an end, with the point at which its baseline starts or ends. */
+export interface EndText {
+  readonly side: Side;
+  readonly of: 'label' | 'role' | 'count';
+  readonly text: string;
+  readonly x: number;
+  readonly y: number;
+  readonly anchor: 'start' | 'end';
+}
+
+const size = 14;
+/** How far a text keeps from its box, to be clear of the marks of the end. */
+const marksRoom = 26;
+const shift = 10;
+const rowHeight = 16;
+
+/** The box that a text at an end takes up. */
+export function endTextBox(text: EndText): Box {
+  const width = textWidth(text.text, size);
+  return { x: text.anchor === 'start' ? text.x : text.x - width, y: text.y - 12, width, height: 15.5 };
+}
+
+/** Where a text would stand if nothing were in its way. */
+export const naturalPlace = (line: Line, side: Side, of: EndText['of'], text: string, route: Route): EndText =>
+  candidates(line, side, of, text, route)[0]!;
+
+/**
+ * Places what is written at the ends of lines, one text after the other, each at the first place along its line at which it
+ * covers no box and no text placed before it; where there is none, at the first. With `only`, the other lines keep theirs.
+ */
+export function placeTexts(
+  drawing: Drawing,
+  boxes: ReadonlyMap<string, Box>,
+  routes: ReadonlyMap<string, Route>,
+  before?: ReadonlyMap<string, readonly EndText[]>,
+  only?: ReadonlySet<string>,
+): Map<string, readonly EndText[]> {
+  const placed = new Map<string, readonly EndText[]>();
+  const taken: Box[] = [];
+  const solids = [...boxes.values()];
+  const loose: Line[] = [];
+  for (const line of drawing.lines.values()) {
+    const kept = only && !only.has(line.id) ? before?.get(line.id) : undefined;
+    placed.set(line.id, kept ?? []);
+    if (kept) taken.push(...kept.map(endTextBox));
+    else loose.push(line);
+  }
+  for (const line of loose) {
+    const route = routes.get(line.id);
+    if (!route) continue;
+    const texts = textsOf(line).map(({ side, of, text }) => {
+      const places = candidates(line, side, of, text, route);
+      const free = places.find((place) => {
+        const box = endTextBox(place);
+        return !taken.some((other) => overlaps(box, other)) && !solids.some((solid) => overlaps(box, solid));
+      });
+      const chosen = free ?? places[0]!;
+      taken.push(endTextBox(chosen));
+      return chosen;
+    });
+    const old = before?.get(line.id);
+    placed.set(line.id, old && same(old, texts) ? old : texts);
+  }
+  return placed;
+}
+
+const same = (a: readonly EndText[], b: readonly EndText[]) =>
+  a.length === b.length &&
+  a.every((text, i) => {
+    const other = b[i]!;
+    return (
+      text.text === other.text &&
+      text.x === other.x &&
+      text.y === other.y &&
+      text.of === other.of &&
+      text.side === other.side &&
+      text.anchor === other.anchor
+    );
+  });
+
+const textsOf = (line: Line) =>
+  (['from', 'to'] as const).flatMap((side) => writtenAt(line[side]).map(([of, text]) => ({ side, of, text })));
+
+function writtenAt(end: LineEnd): (readonly [EndText['of'], string])[] {
+  const across = end.role === '' ? (['count', end.count] as const) : (['role', end.role] as const);
+  return [['label', end.label] as const, across].filter(([, text]) => text !== '');
+}
+
+/**
+ * The places of a text, best first: a label above or right of its line, near the box; a role or count across from it. Where both
+ * labels of a straight line do not fit above it, the second stands below. Then farther along the line, then on its other
+ * side, and at last a row away from it.
+ */
+function candidates(line: Line, side: Side, of: EndText['of'], text: string, route: Route): EndText[] {
+  const place = endPlace(route, side);
+  const { direction } = place;
+  const vertical = Math.abs(direction.x) < Math.abs(direction.y);
+  const labelAbove = vertical || side === 'from' || route.points.length > 2 || bothFit(line, place.length);
+  const first = of === 'label' ? labelAbove : !labelAbove;
+  const at = (vertical ? upright : level)(place, textWidth(text, size));
+  const steps = Array.from({ length: Math.max(1, Math.floor(place.length / shift)) }, (_, step) => step * shift);
+  const tries = [0, 1].flatMap((row) => [first, !first].map((above) => ({ above, row })));
+  return tries.flatMap(({ above, row }) =>
+    steps.flatMap((along) => {
+      const found = at(above, along, row);
+      return found ? [{ ...found, side, of, text }] : [];
+    }),
+  );
+}
+
+type Spot = Pick<EndText, 'x' | 'y' | 'anchor'>;
+
+const level =
+  ({ point, direction, length }: EndPlace, width: number) =>
+  (above: boolean, along: number, row: number): Spot | null => {
+    // Clear of the marks where there is room; on a short line as near the box as must be.
+    const near = Math.max(5, Math.min(marksRoom, length - width - 6));
+    if (along > 0 && near + along + width > length) return null;
+    const x = point.x + Math.sign(direction.x) * (near + along);
+    return {
+      x,
+      y: point.y + (above ? -8 - row * rowHeight : 19 + row * rowHeight),
+      anchor: direction.x > 0 ? 'start' : 'end',
+    };
+  };
+
+const upright =
+  ({ point, direction, length }: EndPlace) =>
+  (above: boolean, along: number, row: number): Spot | null => {
+    if (along > 0 && along + 25 > length) return null;
+    const y = point.y + (direction.y > 0 ? 25 + along : -17 - along);
+    if (row > 0) return null;
+    return { x: point.x + (above ? 11 : -11), y, anchor: above ? 'start' : 'end' };
+  };
+
+const bothFit = (line: Line, length: number) =>
+  textWidth(line.from.label, size) + textWidth(line.to.label, size) + 2 * marksRoom + 8 <= length;
