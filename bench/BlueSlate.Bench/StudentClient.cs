@@ -42,6 +42,6 @@ internal sealed class StudentClient : IDisposable
         var (_, session) = await SendAsync(HttpMethod.Get, $"{address}/api/session", null);
         http.DefaultRequestHeaders.Remove("X-Blue-Slate-Guard");
         http.DefaultRequestHeaders.Add("X-Blue-Slate-Guard", (string?)session?["guard"] ?? "");
-        return session is not null;
+        return session?["guard"] is not null;
     }
 }

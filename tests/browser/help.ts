@@ -9,6 +9,15 @@ export async function become(page: Page, name: string) {
   await expect(page.getByText('sign out')).toBeVisible();
 }
 
+/** Opens one's drawing of an exercise, starting it when it has not been started. */
+export async function openDrawing(page: Page, exercise: string) {
+  await page.getByRole('link', { name: exercise }).click();
+  const start = page.getByRole('button', { name: /^Start/ });
+  await expect(start.or(page.locator('.slate')).first()).toBeVisible();
+  if (await start.isVisible()) await start.click();
+  await expect(page.locator('.slate').first()).toBeVisible();
+}
+
 /** No serious fault of accessibility on the page as it is. */
 export async function expectAccessible(page: Page) {
   const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze();

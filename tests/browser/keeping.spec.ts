@@ -1,15 +1,11 @@
 import { expect, test, type BrowserContext, type Page } from '@playwright/test';
-import { become, drawBox, expectAccessible } from './help';
+import { become, drawBox, expectAccessible, openDrawing } from './help';
 
 /** Opens the student's drawing of an exercise in a page of its own. */
 async function open(context: BrowserContext, student: string): Promise<Page> {
   const page = await context.newPage();
   await become(page, student);
-  await page.getByRole('link', { name: 'Harbour community radio' }).click();
-  const start = page.getByRole('button', { name: /^Start/ });
-  await expect(start.or(page.locator('.slate')).first()).toBeVisible();
-  if (await start.isVisible()) await start.click();
-  await expect(page.locator('.slate').first()).toBeVisible();
+  await openDrawing(page, 'Harbour community radio');
   return page;
 }
 

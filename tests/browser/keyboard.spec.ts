@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { become, sentences } from './help';
+import { become, openDrawing, pullLine, sentences } from './help';
 
 /** The text of every mark of the ends, in order: what is drawn, not what it means. */
 const said = async (page: Page) => (await sentences(page).getByRole('listitem').allTextContents()).join(' ');
@@ -123,4 +123,61 @@ test('ten pasted lines become ten attributes, without their bullets', async ({ p
   await page.keyboard.press('Escape');
   await expect(page.locator('.scene .row-text')).toHaveCount(10);
   await expect(page.locator('.scene .row-text').first()).toHaveText('item 1');
+});
+
+test('drawn by keys alone or by the pointer, the document is the same', async ({ browser }) => {
+  // Ids are counted instead of drawn by lot, so that two drawings can be one document.
+  const open = async (student: string) => {
+    const page = await (await browser.newContext()).newPage();
+    await page.addInitScript(() => {
+      let n = 0;
+      crypto.getRandomValues = (<T extends ArrayBufferView>(array: T) => ((array as unknown as Uint32Array).fill(++n), array)) as typeof crypto.getRandomValues;
+    });
+    await become(page, student);
+    await openDrawing(page, 'The hill observatory');
+    return page;
+  };
+  const hashOf = async (page: Page) => {
+    await expect(page.getByText('saved', { exact: true })).toBeVisible();
+    const id = page.url().split('/').pop();
+    const reply = await page.request.get(`/api/study/answers/${id}`);
+    return ((await reply.json()) as { drawing: string }).drawing;
+  };
+  const boxes = [
+    { lines: ['Presenter', 'PK member no', 'name'], right: -7, down: -3 },
+    { lines: ['Programme', 'PK title'], right: 3, down: -3 },
+  ];
+
+  const byKeys = await open('Ida Ferro');
+  await tabToSlate(byKeys);
+  const points: { x: number; y: number }[] = [];
+  for (const { lines, right, down } of boxes) {
+    await byKeys.keyboard.press('c');
+    for (let i = 0; i < Math.abs(right); i++) await byKeys.keyboard.press(right < 0 ? 'ArrowLeft' : 'ArrowRight');
+    for (let i = 0; i < Math.abs(down); i++) await byKeys.keyboard.press(down < 0 ? 'ArrowUp' : 'ArrowDown');
+    const point = (await byKeys.locator('.chalk-point').boundingBox())!;
+    points.push({ x: point.x + point.width / 2, y: point.y + point.height / 2 });
+    await typeBox(byKeys, lines);
+  }
+  await byKeys.keyboard.press('l');
+  await byKeys.keyboard.press('ArrowLeft');
+  await byKeys.keyboard.press('Enter');
+  for (const key of ['1', 'i', '[', '0', 'm']) await byKeys.keyboard.press(key);
+
+  const byPointer = await open('Jonas Pike');
+  for (const [i, { lines }] of boxes.entries()) {
+    await byPointer.mouse.click(points[i]!.x, points[i]!.y);
+    await byPointer.getByRole('group', { name: 'Symbols' }).getByRole('button', { name: 'box e', exact: true }).click();
+    await byPointer.getByLabel('Name, then one attribute a line').fill(lines.join('\n'));
+    await byPointer.keyboard.press('Escape');
+  }
+  await pullLine(byPointer, 'Programme', 'Presenter');
+  const choose = (group: string, name: string) => byPointer.getByRole('radiogroup', { name: group }).getByRole('radio', { name }).click();
+  await choose('least', 'at least one');
+  await choose('most', 'at most one');
+  await byPointer.locator('.scene .end-hit').first().click();
+  await choose('least', 'at least none');
+  await choose('most', 'many');
+
+  expect(await hashOf(byKeys)).toBe(await hashOf(byPointer));
 });

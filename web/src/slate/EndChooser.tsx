@@ -4,6 +4,8 @@ import { changeEnd, marksFor, readMarks, type Least, type Most } from './edits';
 import { endSymbols } from './endSymbols';
 import { EndMarks } from './Figures';
 import { endPlace } from './endPlace';
+import { deeds, keyOf, nameOf } from './keyMap';
+import { useOwnKeys } from './useOwnKeys';
 import type { Slate } from './useSlate';
 import { toScreen } from './view';
 
@@ -31,6 +33,14 @@ const strange: readonly EndMark[] = [
 /** Around the end itself: the least and the most that it shows, its texts, and, one step further, what other notations draw. */
 export function EndChooser({ slate, words }: { slate: Slate; words: boolean }) {
   const [others, setOthers] = useState(false);
+  const [own] = useOwnKeys();
+  const keyFor = (key: string) =>
+    nameOf(
+      keyOf(
+        own,
+        deeds.find((one) => one.place === 'end' && one.key === key)!,
+      ),
+    );
   const { line: id, side } = slate.selection.end!;
   const line = slate.drawing.lines.get(id)!;
   const end = line[side];
@@ -60,7 +70,7 @@ export function EndChooser({ slate, words }: { slate: Slate; words: boolean }) {
               key={choice.value}
               chosen={now?.least === choice.value}
               says={choice.says}
-              keyName={choice.key}
+              keyName={keyFor(choice.key)}
               text={words ? choice.short : ''}
               angle={angle}
               marks={choice.marks}
@@ -74,7 +84,7 @@ export function EndChooser({ slate, words }: { slate: Slate; words: boolean }) {
               key={choice.value}
               chosen={now?.most === choice.value}
               says={choice.says}
-              keyName={choice.key}
+              keyName={keyFor(choice.key)}
               text={words ? choice.short : ''}
               angle={angle}
               marks={choice.marks}
@@ -88,7 +98,7 @@ export function EndChooser({ slate, words }: { slate: Slate; words: boolean }) {
           {end.label === '' ? 'write a verb' : 'verb'} <kbd>↵</kbd>
         </button>
         <button onClick={() => slate.setEditing({ of: 'role', line: id, side })}>
-          role <kbd>g</kbd>
+          role <kbd>{keyFor('g')}</kbd>
         </button>
         <button aria-expanded={others} onClick={() => setOthers(!others)}>
           other symbols

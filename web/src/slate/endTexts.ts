@@ -51,21 +51,28 @@ export function placeTexts(
     if (kept) taken.push(...kept.map(endTextBox));
     else loose.push(line);
   }
-  for (const line of loose) {
-    const route = routes.get(line.id);
-    if (!route) continue;
-    const texts = textsOf(line).map(({ side, of, text }) => {
-      const places = candidates(line, side, of, text, route);
-      const free = places.find((place) => {
-        const box = endTextBox(place);
-        return !taken.some((other) => overlaps(box, other)) && !solids.some((solid) => overlaps(box, solid));
-      });
-      const chosen = free ?? places[0]!;
-      taken.push(endTextBox(chosen));
-      return chosen;
+  // Those with the fewest places choose first; the order in which lines were drawn decides between equals.
+  const wanting = loose
+    .flatMap((line) => {
+      const route = routes.get(line.id);
+      return route
+        ? textsOf(line).map(({ side, of, text }) => ({ line, places: candidates(line, side, of, text, route) }))
+        : [];
+    })
+    .sort((a, b) => a.places.length - b.places.length);
+  const chosen = new Map<string, EndText[]>();
+  for (const { line, places } of wanting) {
+    const free = places.find((place) => {
+      const box = endTextBox(place);
+      return !taken.some((other) => overlaps(box, other)) && !solids.some((solid) => overlaps(box, solid));
     });
-    const old = before?.get(line.id);
-    placed.set(line.id, old && same(old, texts) ? old : texts);
+    const text = free ?? places[0]!;
+    taken.push(endTextBox(text));
+    chosen.set(line.id, [...(chosen.get(line.id) ?? []), text]);
+  }
+  for (const [id, texts] of chosen) {
+    const old = before?.get(id);
+    placed.set(id, old && same(old, texts) ? old : texts);
   }
   return placed;
 }
