@@ -148,3 +148,49 @@ test('two tabs on one answer get a choice with both drawings', async ({ page, co
   await expect(other.locator('text.name').filter({ hasText: 'Here' })).toHaveCount(1);
   await expect(other.locator('text.name').filter({ hasText: 'There' })).toHaveCount(0);
 });
+
+test.describe('with a finger', () => {
+  test.use({ hasTouch: true });
+
+  /** Puts fingers on the page and moves them, step by step. */
+  async function fingers(page: import('@playwright/test').Page, ...ways: { from: [number, number]; to: [number, number] }[]) {
+    const client = await page.context().newCDPSession(page);
+    const at = (share: number) => ways.map(({ from, to }, id) => ({ x: from[0] + (to[0] - from[0]) * share, y: from[1] + (to[1] - from[1]) * share, id }));
+    await client.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: at(0) });
+    for (const share of [0.25, 0.5, 0.75, 1]) await client.send('Input.dispatchTouchEvent', { type: 'touchMove', touchPoints: at(share) });
+    await client.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
+  }
+  const view = (page: import('@playwright/test').Page) => page.locator('.scene > g').first().getAttribute('transform');
+
+  test('one moves the picture, two zoom it, a tap chooses, and what is chosen moves', async ({ page }) => {
+    await drawBox(page, 300, 200, 'Observer');
+    const name = page.locator('text.name');
+    const place = async () => (await name.boundingBox())!;
+    await page.locator('.slate').press('Escape');
+    const [start, before] = [await place(), await view(page)];
+
+    await fingers(page, { from: [start.x + 10, start.y + 6], to: [start.x + 70, start.y + 46] });
+    expect(await view(page)).not.toBe(before);
+    const panned = await place();
+    expect(Math.round(panned.x - start.x)).toBe(60);
+
+    await page.touchscreen.tap(panned.x + 10, panned.y + 6);
+    await expect(page.locator('.figure.selected')).toHaveCount(1);
+    const held = await view(page);
+    await fingers(page, { from: [panned.x + 10, panned.y + 6], to: [panned.x + 90, panned.y + 6] });
+    expect(await view(page)).toBe(held);
+    expect(Math.round((await place()).x - panned.x)).toBe(80);
+
+    const wide = (await page.locator('.scene rect.edge').first().boundingBox())!.width;
+    await fingers(page, { from: [600, 500], to: [500, 500] }, { from: [700, 500], to: [800, 500] });
+    expect((await page.locator('.scene rect.edge').first().boundingBox())!.width).toBeGreaterThan(wide * 1.5);
+  });
+
+  test('a tap on the empty slate shows the symbols, and targets are large enough', async ({ page }) => {
+    const at = await onSlate(page, 200, 150);
+    await page.touchscreen.tap(at.x, at.y);
+    const symbol = page.getByRole('group', { name: 'Symbols' }).getByRole('button').first();
+    await expect(symbol).toBeVisible();
+    expect((await symbol.boundingBox())!.height).toBeGreaterThanOrEqual(24);
+  });
+});

@@ -1,5 +1,5 @@
 import type { Drawing, Line, LineEnd, Side } from './document';
-import { overlaps, type Box } from './geometry';
+import { crosses, overlaps, type Box } from './geometry';
 import { textWidth } from './measure';
 import type { Route } from './routing';
 import { endPlace, type EndPlace } from './endPlace';
@@ -64,7 +64,11 @@ export function placeTexts(
   for (const { line, places } of wanting) {
     const free = places.find((place) => {
       const box = endTextBox(place);
-      return !taken.some((other) => overlaps(box, other)) && !solids.some((solid) => overlaps(box, solid));
+      return (
+        !taken.some((other) => overlaps(box, other)) &&
+        !solids.some((solid) => overlaps(box, solid)) &&
+        !covers(box, line, routes)
+      );
     });
     const text = free ?? places[0]!;
     taken.push(endTextBox(text));
@@ -75,6 +79,12 @@ export function placeTexts(
     placed.set(id, old && same(old, texts) ? old : texts);
   }
   return placed;
+}
+
+/** Whether a box lies on its own line. */
+function covers(box: Box, line: Line, routes: ReadonlyMap<string, Route>): boolean {
+  const { points } = routes.get(line.id)!;
+  return points.some((point, i) => i > 0 && crosses(points[i - 1]!, point, box));
 }
 
 const same = (a: readonly EndText[], b: readonly EndText[]) =>

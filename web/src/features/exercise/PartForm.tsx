@@ -106,7 +106,7 @@ export function PartForm({
           <p className="text-quiet-ink">Aids while they draw</p>
           {aid('sentences', 'sentences say what the drawing says')}
           {aid('words', 'words beside the symbols of an end')}
-          {aid('tidyUp', 'drawings can be tidied up by themselves')}
+          {aid('tidyUp', 'a drawing is tidied up by one key')}
         </div>
         {check('showModelAnswer', 'show the model answer with the marks')}
         {save.isError && (
