@@ -115,3 +115,31 @@ test('the look and the keys are one’s own, and stay', async ({ page }) => {
   await page.locator('.slate').press('q');
   await expect(page.getByLabel('Name, then one attribute a line')).toBeFocused();
 });
+
+test('two who write one scenario see both texts, choose one, and the other is kept', async ({ page, browser }) => {
+  await become(page, 'Ines Okafor');
+  await page.getByRole('button', { name: 'write a new exercise' }).click();
+  await page.getByLabel('Title').fill('The tide mill');
+  await page.getByRole('button', { name: 'Begin' }).click();
+  const text = page.getByLabel('The scenario, in Markdown');
+  await text.fill('A mill grinds with the tide.\nIts stones are named.');
+
+  const second = await (await browser.newContext()).newPage();
+  await become(second, 'Ines Okafor');
+  await second.goto(page.url());
+  await second.getByLabel('The scenario, in Markdown').fill('A mill grinds with the tide.\nIts sacks are numbered.');
+  await second.getByRole('button', { name: 'Save the scenario' }).click();
+  await expect(second.getByRole('button', { name: 'change the scenario' })).toBeVisible();
+  await second.context().close();
+
+  await page.getByRole('button', { name: 'Save the scenario' }).click();
+  const choice = page.getByRole('dialog', { name: 'Somebody else saved this scenario in the meantime' });
+  await expect(choice.locator('mark')).toHaveText(['Its stones are named.', 'Its sacks are numbered.']);
+  await expectAccessible(page);
+  await choice.getByRole('button', { name: 'Take the other one' }).click();
+  await expect(text).toHaveValue(/sacks/);
+  await page.getByRole('button', { name: 'Save the scenario' }).click();
+  await page.getByRole('button', { name: 'one text set aside' }).click();
+  await expect(page.getByRole('region', { name: 'The text' })).toContainText('Its stones are named.');
+  await expectAccessible(page);
+});

@@ -3,6 +3,7 @@ import { ArrangeRow } from './ArrangeRow';
 import { EndChooser } from './EndChooser';
 import { KeyHelp } from './KeyHelp';
 import { SceneFigures } from './SceneFigures';
+import { spoken } from './spoken';
 import { SymbolRow } from './SymbolRow';
 import { BoxEditor, TextEditor } from './TextEditors';
 import { useKeys } from './useKeys';
@@ -99,6 +100,9 @@ export function SlateSurface({
       )}
       {slate.chalkPoint && <ChalkPoint slate={slate} />}
       <ArrangeRow slate={slate} tidy={tidy} />
+      <p className="sr-only" role="status">
+        {slate.chalkPoint ? 'the chalk point' : spoken(slate.drawing, selection)}
+      </p>
       <KeyHelp open={help} onClose={() => setHelp(false)} />
     </div>
   );

@@ -27,6 +27,7 @@ import { PartForm } from './PartForm';
 import { Publish } from './Publish';
 import { ScenarioEditor } from './ScenarioEditor';
 import { SchemeEditor } from './SchemeEditor';
+import { SetAside } from './SetAside';
 import { linesOf, useAssessment } from './useAssessment';
 
 /** Where an instructor writes an exercise: the scenario, the model answer on the slate, and in the margin what is asked and what earns marks. */
@@ -179,6 +180,7 @@ function ExerciseScript({ exercise, kept, reload }: ExerciseScriptProps) {
             marks={exercise.part.value.marks ?? '0'}
           />
         )}
+        {exercise.mayEdit && <SetAside exercise={id} />}
         {exercise.mayEdit && (
           <Publish
             exercise={exercise}

@@ -1,4 +1,4 @@
-import { useMutation } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, isProblem, must, type Schemas } from '../../api/client';
 import { messageOf } from '../../ui/states';
@@ -6,6 +6,7 @@ import { TwoTexts } from '../../ui/TwoTexts';
 
 /** The scenario as Markdown, where it is read later. */
 export function ScenarioEditor({ exercise, onDone }: { exercise: Schemas['ExerciseReply']; onDone: () => void }) {
+  const queries = useQueryClient();
   const [text, setText] = useState(exercise.scenario.text);
   const [revision, setRevision] = useState(exercise.scenario.revision);
   const save = useMutation({
@@ -14,6 +15,7 @@ export function ScenarioEditor({ exercise, onDone }: { exercise: Schemas['Exerci
         api.PUT('/api/exercises/{id}/scenario', { params: { path: { id: exercise.id } }, body: { revision, text } }),
       ),
     onSuccess: onDone,
+    onError: () => queries.invalidateQueries({ queryKey: ['set-aside', exercise.id] }),
   });
   const theirs =
     isProblem(save.error) && save.error.code === 'conflict'

@@ -1,0 +1,68 @@
+import { linesAt, rowsOf, type Drawing, type Side } from './document';
+import { readMarks } from './edits';
+import { endSymbols } from './endSymbols';
+import type { Selection } from './selection';
+
+const forms: Readonly<Record<string, string>> = {
+  rectangle: 'box',
+  rounded: 'rounded box',
+  'diamond-in-rectangle': 'diamond in a box',
+  'half-circle': 'half circle',
+};
+
+/** What is chosen, in words for whoever hears the slate: what is drawn, not what it means. Empty when nothing is chosen. */
+export function spoken(drawing: Drawing, selection: Selection): string {
+  const { ids, end, row } = selection;
+  if (end) return spokenEnd(drawing, end.line, end.side);
+  if (ids.size > 1) return `${ids.size} elements chosen`;
+  const [id] = ids;
+  const shape = id ? drawing.shapes.get(id) : undefined;
+  if (shape) {
+    const rows = rowsOf(shape);
+    const chosen = rows.find((candidate) => candidate.id === row);
+    if (chosen) return ['row', chosen.mark, chosen.ring && 'ring', chosen.text].filter(Boolean).join(' ');
+    const lines = linesAt(drawing, new Set([shape.id])).length;
+    return [
+      shape.text || 'without a name',
+      (shape.outline === 'single' ? '' : `${shape.outline} `) + (forms[shape.form] ?? shape.form),
+      rows.length > 0 && count(rows.length, 'row'),
+      lines > 0 && count(lines, 'line'),
+      shape.pinned && 'pinned',
+    ]
+      .filter(Boolean)
+      .join(', ');
+  }
+  const line = id ? drawing.lines.get(id) : undefined;
+  return line
+    ? `${line.stroke} line from ${nameAt(drawing, line.id, 'from')} to ${nameAt(drawing, line.id, 'to')}`
+    : '';
+}
+
+function spokenEnd(drawing: Drawing, id: string, side: Side): string {
+  const end = drawing.lines.get(id)![side];
+  const marks = readMarks(end.marks);
+  const drawn = marks
+    ? `least ${marks.least}, most ${marks.most}`
+    : end.marks.map((mark) => endSymbols.get(mark)?.says ?? mark).join(', ');
+  const other = nameAt(drawing, id, side === 'from' ? 'to' : 'from');
+  return [
+    `end at ${nameAt(drawing, id, side)} of the line to ${other}`,
+    drawn,
+    end.label && `verb ${end.label}`,
+    end.role && `role ${end.role}`,
+  ]
+    .filter(Boolean)
+    .join(': ');
+}
+
+function nameAt(drawing: Drawing, id: string, side: Side): string {
+  const { on } = drawing.lines.get(id)![side];
+  if (on.kind === 'nothing') return 'nothing';
+  if (on.kind === 'line') return 'a line';
+  const shape = [...drawing.shapes.values()].find(
+    (candidate) => candidate.id === on.id || rowsOf(candidate).some((row) => row.id === on.id),
+  );
+  return shape?.text || 'a shape without a name';
+}
+
+const count = (n: number, what: string) => `${n} ${what}${n === 1 ? '' : 's'}`;
