@@ -135,6 +135,7 @@ public sealed class AccessTests(TestServer server) : IClassFixture<TestServer>
     {
         { } at when at.EndsWith("/drawing", StringComparison.Ordinal) => Story.SaveRequest(1, Drawing.Empty),
         { } at when at.EndsWith("/reading", StringComparison.Ordinal) => new { drawing = "{}" },
+        { } at when at.EndsWith("/tidy", StringComparison.Ordinal) => new { drawing = "{}", only = Array.Empty<string>() },
         { } at when at.EndsWith("/hand-in", StringComparison.Ordinal) => new { revision = 1 },
         { } at when at.EndsWith("/part", StringComparison.Ordinal) => new { revision = 1, title = "x", value = new { } },
         { } at when at.EndsWith("/assessment", StringComparison.Ordinal) => new { revision = 1, value = new { } },

@@ -95,7 +95,7 @@ public sealed class CohortTests(TestServer server) : IClassFixture<TestServer>
     {
         using var instructor = await server.AsAsync("instructor");
         (await instructor.CodeOfAsync(HttpMethod.Delete, $"{Cohort}/people/{await IdOfAsync("instructor@test.invalid")}")).ShouldBe("instructor");
-        var stranger = await IdOfAsync("outsider-student@test.invalid");
+        var stranger = await IdOfAsync("outsider-assistant@test.invalid");
         (await instructor.CodeOfAsync(HttpMethod.Delete, $"{Cohort}/people/{stranger}")).ShouldBe("no-such-person");
         (await instructor.CodeOfAsync(HttpMethod.Get, $"{Cohort}/people/{stranger}/export")).ShouldBe("no-such-person");
         using var outsider = await server.AsAsync("outsider");

@@ -41,6 +41,13 @@ public static class DrawingWriter
     /// <summary>SHA-256 of the canonical document, in lower-case hexadecimal digits.</summary>
     public static string Hash(Drawing drawing) => Convert.ToHexStringLower(SHA256.HashData(Write(drawing)));
 
+    /// <summary>The canonical document as text with its hash, written once.</summary>
+    public static (string Text, string Hash) WriteWithHash(Drawing drawing)
+    {
+        var bytes = Write(drawing);
+        return (Encoding.UTF8.GetString(bytes), Convert.ToHexStringLower(SHA256.HashData(bytes)));
+    }
+
     private static void WriteTies(Utf8JsonWriter json, ImmutableArray<Tie> ties)
     {
         if (ties.IsEmpty)

@@ -1,7 +1,8 @@
 import { pin } from './arrange';
 import { copyOf, paste, readPiece, writePiece } from './clipboard';
-import { parseEndId, rowsOf, type Form } from './document';
+import { parseEndId, rowsOf, type Form, type Side } from './document';
 import { changeEnd, changeLine, changeRow, changeShape, marksFor, readMarks, type Least, type Most } from './edits';
+import type { Box } from './geometry';
 import { deedOf, type KeyDeed, type KeyPlace, type OwnKeys } from './keyMap';
 import { neighbour, type Direction } from './neighbours';
 import { endPlace } from './endPlace';
@@ -297,8 +298,17 @@ function arrow(slate: Slate, direction: Direction, shift: boolean): boolean {
     id && slate.drawing.shapes.has(id)
       ? neighbour(slate.scene.boxes, id, direction)
       : [...slate.drawing.shapes.keys()][0];
-  if (next) slate.setSelection(select(next));
+  if (next) {
+    slate.setSelection(select(next));
+    slate.reveal(slate.scene.boxes.get(next));
+  }
   return true;
+}
+
+/** A line's end with what opens around it. */
+function aroundEnd(slate: Slate, line: string, side: Side): Box {
+  const { point } = endPlace(slate.scene.routes.get(line)!, side);
+  return { x: point.x - 60, y: point.y - 60, width: 120, height: 120 };
 }
 
 /** Walks the ends at a box clockwise, or the two ends of a line. */
@@ -308,7 +318,9 @@ function walkEnds(slate: Slate, by: 1 | -1): boolean {
   if (!id) return false;
   const line = slate.drawing.lines.get(id);
   if (line) {
-    slate.setSelection(selectEnd(line.id, end?.side === 'from' ? 'to' : 'from'));
+    const side = end?.side === 'from' ? 'to' : 'from';
+    slate.setSelection(selectEnd(line.id, side));
+    slate.reveal(aroundEnd(slate, line.id, side));
     return true;
   }
   const ends = endsAround(slate.drawing, id, (lineId, side) => {
@@ -321,6 +333,9 @@ function walkEnds(slate: Slate, by: 1 | -1): boolean {
     );
   });
   const next = parseEndId(ends[by === 1 ? 0 : ends.length - 1] ?? '');
-  if (next) slate.setSelection(selectEnd(next.line, next.side));
+  if (next) {
+    slate.setSelection(selectEnd(next.line, next.side));
+    slate.reveal(aroundEnd(slate, next.line, next.side));
+  }
   return true;
 }

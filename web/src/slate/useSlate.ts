@@ -1,13 +1,13 @@
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { linesAt, type Drawing, type Form, type Side } from './document';
 import { addLine, addShape, move, remove, type NewId } from './edits';
-import { around, type Point } from './geometry';
+import { around, type Box, type Point } from './geometry';
 import { freePlace } from './neighbours';
 import { layOut, type Scene } from './scene';
 import { nothing, prune, select, type Selection } from './selection';
 import type { DrawingSession } from './session';
 import type { Change } from './steps';
-import { fit, toScene, zoomAt, type View } from './view';
+import { fit, shownBox, toScene, zoomAt, type View } from './view';
 
 /** What is being typed at: a box, a text at an end, or a line's own text. */
 export type Editing =
@@ -21,6 +21,9 @@ export interface Drag {
   readonly dx: number;
   readonly dy: number;
 }
+
+/** How far what is chosen by keys keeps from the rim of the slate. */
+const rim = 48;
 
 export const newId: NewId = (prefix) =>
   prefix + crypto.getRandomValues(new Uint32Array(2)).reduce((id, n) => id + n.toString(36), '');
@@ -109,6 +112,15 @@ export function useSlate(session: DrawingSession, editable: boolean) {
     setView((before) => zoomAt(before, at ?? { x: size.width / 2, y: size.height / 2 }, factor));
   }, []);
 
+  /** Moves the picture as little as brings a shape or a line's end into sight, clear of what lies over the slate's rim. */
+  const reveal = useCallback(
+    (box: Box | undefined) => {
+      const size = surface.current?.getBoundingClientRect();
+      if (size && box) setView((before) => shownBox(before, box, size.width, size.height, rim));
+    },
+    [surface],
+  );
+
   return {
     session,
     session_,
@@ -122,6 +134,7 @@ export function useSlate(session: DrawingSession, editable: boolean) {
     view,
     setView,
     fitAll,
+    reveal,
     zoom,
     selection,
     setSelection,

@@ -39,3 +39,15 @@ export function fit(box: Box | null, width: number, height: number, margin = 30)
   );
   return { zoom, x: (width - box.width * zoom) / 2 - box.x * zoom, y: (height - box.height * zoom) / 2 - box.y * zoom };
 }
+
+/** The view moved as little as shows a box whole, so far from the rim; of one that is larger than the surface, its upper left. */
+export function shownBox(view: View, box: Box, width: number, height: number, rim: number): View {
+  const move = (start: number, size: number, room: number) => {
+    const [over, under] = [start + size - (room - rim), rim - start];
+    return under > 0 || size > room - 2 * rim ? under : over > 0 ? -over : 0;
+  };
+  const at = toScreen(view, box);
+  const dx = move(at.x, box.width * view.zoom, width);
+  const dy = move(at.y, box.height * view.zoom, height);
+  return dx === 0 && dy === 0 ? view : { ...view, x: view.x + dx, y: view.y + dy };
+}

@@ -21,7 +21,7 @@ public sealed class AnswerStore(BlueSlateContext database, CheckQueue queue, Tim
     public async Task<IResult> SaveAsync(Guid id, Guid owner, int revision, Guid saveId, Drawing drawing, CancellationToken cancellation)
     {
         var now = clock.GetUtcNow();
-        var (text, hash) = (DrawingWriter.WriteText(drawing), DrawingWriter.Hash(drawing));
+        var (text, hash) = DrawingWriter.WriteWithHash(drawing);
         var (ended, since) = (now - Grace, now - CheckpointEvery);
         // One statement, so that a save is one journey to the database: the update that decides, and now and then a checkpoint of it.
         var saved = await database.Database.SqlQuery<int>(

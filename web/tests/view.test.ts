@@ -1,0 +1,33 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { shownBox, toScreen } from '../src/slate/view';
+
+const views = fc.record({
+  x: fc.integer({ min: -3000, max: 3000 }),
+  y: fc.integer({ min: -3000, max: 3000 }),
+  zoom: fc.double({ min: 0.2, max: 3, noNaN: true }),
+});
+const boxes = fc.record({
+  x: fc.integer({ min: -2000, max: 2000 }),
+  y: fc.integer({ min: -2000, max: 2000 }),
+  width: fc.integer({ min: 10, max: 200 }),
+  height: fc.integer({ min: 10, max: 150 }),
+});
+
+describe('bringing a box into sight', () => {
+  it('shows it whole where it fits, and moves nothing when it is in sight already', () => {
+    fc.assert(
+      fc.property(views, boxes, (view, box) => {
+        const after = shownBox(view, box, 980, 680, 48);
+        const { x, y } = toScreen(after, box);
+        expect(after.zoom).toBe(view.zoom);
+        expect(x).toBeGreaterThanOrEqual(47.99);
+        expect(y).toBeGreaterThanOrEqual(47.99);
+        if (box.width * view.zoom <= 884) expect(x + box.width * view.zoom).toBeLessThanOrEqual(932.01);
+        if (box.height * view.zoom <= 584) expect(y + box.height * view.zoom).toBeLessThanOrEqual(632.01);
+        const again = shownBox(after, box, 980, 680, 48);
+        expect(Math.abs(again.x - after.x) + Math.abs(again.y - after.y)).toBeLessThan(0.01);
+      }),
+    );
+  });
+});
