@@ -1,5 +1,5 @@
 import type { Drawing, Line, LineEnd, Side } from './document';
-import { crosses, overlaps, type Box } from './geometry';
+import { bottom, crosses, overlaps, right, type Box } from './geometry';
 import { textWidth } from './measure';
 import type { Route } from './routing';
 import { endPlace, type EndPlace } from './endPlace';
@@ -32,7 +32,7 @@ export const naturalPlace = (line: Line, side: Side, of: EndText['of'], text: st
 
 /**
  * Places what is written at the ends of lines, one text after the other, each at the first place along its line at which it
- * covers no box and no text placed before it; where there is none, at the first. With `only`, the other lines keep theirs.
+ * covers least. With `only`, the other lines keep theirs.
  */
 export function placeTexts(
   drawing: Drawing,
@@ -62,15 +62,10 @@ export function placeTexts(
     .sort((a, b) => a.places.length - b.places.length);
   const chosen = new Map<string, EndText[]>();
   for (const { line, places } of wanting) {
-    const free = places.find((place) => {
+    const text = least(places, (place) => {
       const box = endTextBox(place);
-      return (
-        !taken.some((other) => overlaps(box, other)) &&
-        !solids.some((solid) => overlaps(box, solid)) &&
-        !covers(box, line, routes)
-      );
+      return sharedWithAll(box, taken) + sharedWithAll(box, solids) + (covers(box, line, routes) ? ownLine : 0);
     });
-    const text = free ?? places[0]!;
     taken.push(endTextBox(text));
     chosen.set(line.id, [...(chosen.get(line.id) ?? []), text]);
   }
@@ -81,10 +76,35 @@ export function placeTexts(
   return placed;
 }
 
+/** What lying on the own line counts, in the pixels that lying on something else would cover. */
+const ownLine = 1500;
+
+/** The first value of the least cost; the search ends at one that costs nothing. */
+function least<T extends object>(values: readonly T[], costOf: (value: T) => number): T {
+  let [best, cost] = [values[0]!, Infinity];
+  for (const value of values) {
+    const next = costOf(value);
+    if (next < cost) [best, cost] = [value, next];
+    if (cost === 0) break;
+  }
+  return best;
+}
+
+const shared = (a: Box, b: Box) =>
+  overlaps(a, b)
+    ? (Math.min(right(a), right(b)) - Math.max(a.x, b.x)) * (Math.min(bottom(a), bottom(b)) - Math.max(a.y, b.y))
+    : 0;
+
+function sharedWithAll(box: Box, others: readonly Box[]): number {
+  let sum = 0;
+  for (const other of others) sum += shared(box, other);
+  return sum;
+}
+
 /** Whether a box lies on its own line. */
 function covers(box: Box, line: Line, routes: ReadonlyMap<string, Route>): boolean {
   const { points } = routes.get(line.id)!;
-  return points.some((point, i) => i > 0 && crosses(points[i - 1]!, point, box));
+  return points.some((point, i) => i > 0 && crosses(points[i - 1]!, point, box, -2));
 }
 
 const same = (a: readonly EndText[], b: readonly EndText[]) =>
@@ -118,11 +138,11 @@ function candidates(line: Line, side: Side, of: EndText['of'], text: string, rou
   const place = endPlace(route, side);
   const { direction } = place;
   const vertical = Math.abs(direction.x) < Math.abs(direction.y);
-  const labelAbove = vertical || side === 'from' || route.points.length > 2 || bothFit(line, place.length);
+  const labelAbove = vertical || side === 'from' || bothFit(line, route);
   const first = of === 'label' ? labelAbove : !labelAbove;
   const at = (vertical ? upright : level)(place, textWidth(text, size));
   const steps = Array.from({ length: Math.max(1, Math.floor(place.length / shift)) }, (_, step) => step * shift);
-  const tries = [0, 1].flatMap((row) => [first, !first].map((above) => ({ above, row })));
+  const tries = [0, 1, 2].flatMap((row) => [first, !first].map((above) => ({ above, row })));
   return tries.flatMap(({ above, row }) =>
     steps.flatMap((along) => {
       const found = at(above, along, row);
@@ -156,5 +176,9 @@ const upright =
     return { x: point.x + (above ? 11 : -11), y, anchor: above ? 'start' : 'end' };
   };
 
-const bothFit = (line: Line, length: number) =>
-  textWidth(line.from.label, size) + textWidth(line.to.label, size) + 2 * marksRoom + 8 <= length;
+/** Whether both labels of a line fit above it: on its two end pieces together, which are one on a straight line. */
+function bothFit(line: Line, route: Route): boolean {
+  const [from, to] = [endPlace(route, 'from').length, endPlace(route, 'to').length];
+  const length = route.points.length > 2 ? from + to : from;
+  return textWidth(line.from.label, size) + textWidth(line.to.label, size) + 2 * marksRoom + 8 <= length;
+}
