@@ -1,9 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, must, type Schemas } from '../../api/client';
-import { closedSession } from '../../slate/closedSession';
-import { SlateSurface } from '../../slate/SlateSurface';
-import { useSlate } from '../../slate/useSlate';
+import { StillSlate } from '../../slate/StillSlate';
 import { Sheet } from '../../ui/Sheet';
 import { moment } from '../../ui/time';
 import { linesOf, type AssessmentValue } from './useAssessment';
@@ -47,17 +45,16 @@ export function SetAside({ exercise }: { exercise: string }) {
               </li>
             ))}
           </ul>
-          {shown && (shown.kind === 'model' ? <Drawn key={shown.id} text={shown.text} /> : <Written row={shown} />)}
+          {shown &&
+            (shown.kind === 'model' ? (
+              <StillSlate key={shown.id} drawing={shown.text} label="A model answer that was set aside" />
+            ) : (
+              <Written row={shown} />
+            ))}
         </div>
       </Sheet>
     </p>
   );
-}
-
-function Drawn({ text }: { text: string }) {
-  const [session] = useState(() => closedSession(text));
-  const slate = useSlate(session, false);
-  return <SlateSurface slate={slate} label="A model answer that was set aside" lit={new Set()} words={false} />;
 }
 
 function Written({ row }: { row: Schemas['SetAsideReply'] }) {

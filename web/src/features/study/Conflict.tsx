@@ -1,8 +1,8 @@
-import { useMemo, useState } from 'react';
-import { closedSession } from '../../slate/closedSession';
+import { useMemo } from 'react';
 import type { Drawing } from '../../slate/document';
 import { readDrawing } from '../../slate/format';
 import { SlateSurface } from '../../slate/SlateSurface';
+import { StillSlate } from '../../slate/StillSlate';
 import { useSlate, type Slate } from '../../slate/useSlate';
 import { whatDiffers } from '../../slate/whatDiffers';
 import { Sheet } from '../../ui/Sheet';
@@ -34,8 +34,14 @@ export function Conflict({ slate }: { slate: Slate }) {
       <p>Choose one to go on with. The other one is kept and not lost.</p>
       <Difference here={slate.drawing} theirs={theirs} />
       <div className="two-slates h-[min(430px,50vh)] flex">
-        <Preview title="Here" drawing={null} slate={slate} />
-        <Preview title="The other one" drawing={theirs} slate={slate} />
+        <div className="flex-1">
+          <h2>Here</h2>
+          <Here slate={slate} />
+        </div>
+        <div className="flex-1">
+          <h2>The other one</h2>
+          <StillSlate drawing={theirs} label="The other one" />
+        </div>
       </div>
     </Sheet>
   );
@@ -57,13 +63,8 @@ function Difference({ here, theirs }: { here: Drawing; theirs: string }) {
   );
 }
 
-function Preview({ title, drawing, slate }: { title: string; drawing: string | null; slate: Slate }) {
-  const [session] = useState(() => (drawing === null ? slate.session : closedSession(drawing)));
-  const shown = useSlate(session, false);
-  return (
-    <div className="flex-1">
-      <h2>{title}</h2>
-      <SlateSurface slate={shown} label={title} lit={new Set()} words={false} />
-    </div>
-  );
+/** What is drawn here, looked at on its own: the slate itself is as large as the page. */
+function Here({ slate }: { slate: Slate }) {
+  const shown = useSlate(slate.session, false);
+  return <SlateSurface slate={shown} label="Here" lit={new Set()} words={false} />;
 }

@@ -103,7 +103,7 @@ function DrawingScript({ answer, kept, onHandedIn }: DrawingScriptProps) {
           onPhraseHover={lighting.lightPhrase}
           actions={(phrase, done) => <PhraseActions slate={slate} phrase={phrase} done={done} />}
         >
-          <p className="mt-6 flex flex-wrap gap-x-5 whitespace-nowrap text-[13px] text-quiet-ink">
+          <p className="mt-6 flex flex-wrap items-baseline gap-x-5 whitespace-nowrap text-[13px] text-quiet-ink">
             <Link className="word-button" to="/">
               leave, it is kept
             </Link>

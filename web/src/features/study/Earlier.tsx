@@ -1,11 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, must, type Schemas } from '../../api/client';
-import { closedSession } from '../../slate/closedSession';
 import { readDrawing } from '../../slate/format';
-import { SlateSurface } from '../../slate/SlateSurface';
+import { StillSlate } from '../../slate/StillSlate';
 import { stepsBetween } from '../../slate/steps';
-import { useSlate, type Slate } from '../../slate/useSlate';
+import type { Slate } from '../../slate/useSlate';
 import { Sheet } from '../../ui/Sheet';
 import { Failed, Loading } from '../../ui/states';
 import { moment } from '../../ui/time';
@@ -63,23 +62,9 @@ export function Earlier({ answer, slate, onClose }: { answer: string; slate: Sla
               </li>
             ))}
           </ul>
-          <Preview key={shown.id} drawing={shown.drawing} />
+          <StillSlate key={shown.id} drawing={shown.drawing} label="An earlier state" />
         </div>
       )}
     </Sheet>
-  );
-}
-
-function Preview({ drawing }: { drawing: string }) {
-  const [session] = useState(() => closedSession(drawing));
-  const slate = useSlate(session, false);
-  return (
-    <SlateSurface
-      slate={slate}
-      label="An earlier state"
-      lit={new Set()}
-      words={false}
-      empty={<p>Nothing was drawn yet.</p>}
-    />
   );
 }
