@@ -34,6 +34,26 @@ public sealed class SavingTests(TestServer server) : IClassFixture<TestServer>
     }
 
     [Fact]
+    public async Task A_drawing_is_tidied_up_where_the_exercise_allows_it_and_what_is_pinned_is_left_out()
+    {
+        var (student, answer) = await StartAsync();
+        var drawing = new Sketch().Box("Dome").Box("Mast").Box("Lamp").ToDrawing();
+        var sheet = drawing.Sheets[0];
+        drawing = drawing with { Sheets = [sheet with { Shapes = [.. sheet.Shapes.Select((shape, i) => shape with { Place = new Place(0, 0, 600, 144), Pinned = i == 2 })] }] };
+        var reply = await student.PostAsync($"/api/study/answers/{answer}/tidy", new { drawing = DrawingWriter.WriteText(drawing), only = Array.Empty<string>() });
+        var places = reply["places"]!.AsArray();
+        places.Select(place => (string)place!["id"]!).Order().ShouldBe(["b1", "b2"]);
+        places.Select(place => ((int)place!["x"]!, (int)place["y"]!)).Distinct().Count().ShouldBe(2);
+        (await student.CodeOfAsync(HttpMethod.Post, $"/api/study/answers/{answer}/tidy", new { drawing = "{", only = Array.Empty<string>() })).ShouldNotBe("server-error");
+
+        using var instructor = await server.AsAsync("instructor");
+        var exercise = await Story.DraftAsync(server, instructor);
+        (await instructor.PostAsync($"/api/exercises/{exercise}/tidy", new { drawing = DrawingWriter.WriteText(drawing), only = new[] { "b1", "b2" } }))["places"]!.AsArray().Count.ShouldBe(2);
+        using var classmate = await server.AsAsync("student2");
+        (await classmate.CodeOfAsync(HttpMethod.Post, $"/api/study/answers/{answer}/tidy", new { drawing = DrawingWriter.WriteText(drawing), only = Array.Empty<string>() })).ShouldBe("no-such-answer");
+    }
+
+    [Fact]
     public async Task The_loser_of_a_conflict_is_told_what_stands_and_is_kept()
     {
         var (student, answer) = await StartAsync();
