@@ -32,7 +32,8 @@ internal static class RandomDrawings
             shape.Outline,
             shape.Text,
             shape.Rows.Length == 0 ? [] : [[.. shape.Rows.Select((row, n) => row with { Id = $"t{i}x{n}" })]],
-            shape.At % 3 == 0 ? null : new Place(shape.At, -shape.At, 100, 50)) { Pinned = shape.At % 5 == 0 }).ToImmutableArray();
+            shape.At % 3 == 0 ? null : new Place(shape.At, -shape.At, 100, 50))
+        { Pinned = shape.At % 5 == 0 }).ToImmutableArray();
         var rows = drawn.SelectMany(shape => shape.TextLines).ToList();
         var tied = lines.Select((line, i) => new Line(
             $"r{i}", line.Stroke, line.Text, new LineEnd(On(line.From), line.Marks, line.Label), new LineEnd(On(line.To), line.Others, Count: line.Text), [])).ToImmutableArray();
