@@ -4,7 +4,7 @@ using BlueSlate.Core.Checking;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Marking;
-using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Core.Notations;
 
 namespace BlueSlate.Cli;
 
@@ -19,7 +19,7 @@ internal static class ExerciseFolder
         var assessment = File.Exists(assessmentPath) ? Parse<AssessmentDocument>(assessmentPath) : new AssessmentDocument();
         var options = question.Part.ToOptions();
         var scheme = assessment.Scheme?.ToScheme()
-            ?? SchemeDeriver.Derive(FactList.Of(CrowsFootReader.Read(model, options), options), question.Part.Marks);
+            ?? SchemeDeriver.Derive(FactList.Of(Notation.Read(model, options), options), question.Part.Marks);
         if (assessment.Scheme?.Problems().FirstOrDefault() is { } problem)
         {
             throw new UnreadableException($"{assessmentPath}: {problem}");

@@ -1,6 +1,6 @@
 using System.CommandLine;
 using BlueSlate.Core.Language;
-using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Core.Notations;
 
 namespace BlueSlate.Cli;
 
@@ -20,7 +20,7 @@ internal static class ReadCommand
     {
         try
         {
-            var reading = CrowsFootReader.Read(DrawingFile.Load(file.FullName), new CrowsFootOptions(level));
+            var reading = Notation.Read(DrawingFile.Load(file.FullName), new NotationOptions(level));
             foreach (var sentence in SentenceWriter.Write(reading))
             {
                 Console.Out.WriteLine(sentence.StillOpen is null ? sentence.Text : $"{sentence.Text} Still open: {sentence.StillOpen}");

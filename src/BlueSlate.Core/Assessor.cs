@@ -6,7 +6,7 @@ using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Marking;
 using BlueSlate.Core.Matching;
-using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Core.Notations;
 
 namespace BlueSlate.Core;
 
@@ -17,22 +17,22 @@ namespace BlueSlate.Core;
 public sealed class Assessor
 {
     /// <summary>Changes whenever the same answer could be read, matched, checked or marked differently.</summary>
-    public const string CoreVersion = "2";
+    public const string CoreVersion = "3";
 
     private static readonly FrozenSet<string> ManyToManyOnly = new[] { Restatements.LinkingEntityByManyToMany.StableCode }.ToFrozenSet(StringComparer.Ordinal);
 
-    private readonly CrowsFootOptions options;
+    private readonly NotationOptions options;
     private readonly Reading model;
     private readonly MatchModel matchModel;
     private readonly FrozenDictionary<string, Tolerance> tolerances;
     private readonly MatchAllowance allowance;
 
     /// <summary>Prepares a part of an exercise for checking.</summary>
-    public Assessor(Drawing modelAnswer, CrowsFootOptions options, IEnumerable<Tolerance> tolerances, MarkingScheme scheme)
+    public Assessor(Drawing modelAnswer, NotationOptions options, IEnumerable<Tolerance> tolerances, MarkingScheme scheme)
     {
         this.options = options;
         Scheme = scheme;
-        model = CrowsFootReader.Read(modelAnswer, options);
+        model = NormalForm.Of(Notation.Read(modelAnswer, options));
         matchModel = new MatchModel(model.Model);
         Facts = FactList.Of(model, options);
         this.tolerances = tolerances.ToFrozenDictionary(tolerance => tolerance.FactId, StringComparer.Ordinal);
@@ -59,12 +59,13 @@ public sealed class Assessor
     /// <summary>The same with some kinds of findings only.</summary>
     public Assessment Assess(Drawing answer, ImmutableArray<Ruling> rulings, IReadOnlyList<FindingKind> kinds)
     {
-        var reading = CrowsFootReader.Read(answer, options);
+        var drawn = Notation.Read(answer, options);
+        var reading = NormalForm.Of(drawn);
         var correspondence = Matcher.Match(matchModel, reading.Model, allowance);
         var comparison = Comparer.Compare(model, Facts, tolerances, reading, correspondence, options);
         var findings = FindingSelector.Select(comparison, kinds);
         var sheet = Marker.Mark(Scheme, comparison.Verdicts, comparison.Extras, rulings);
-        return new Assessment(reading, comparison, findings, sheet, NoteWriter.Write(sheet, findings, Scheme.ExtraCost));
+        return new Assessment(drawn, comparison, findings, sheet, NoteWriter.Write(sheet, findings, Scheme.ExtraCost));
     }
 
     /// <summary>The sentences of a reading.</summary>

@@ -1,44 +1,68 @@
+using System.Text.RegularExpressions;
 using BlueSlate.Core.Drawings;
 
 namespace BlueSlate.Drafting;
 
-/// <summary>How large a shape is, decided by what is written in it; the same rules as on the slate.</summary>
-public static class ShapeSizes
+/// <summary>How large a shape is, decided by what is written in it and by its form's data; the same rules as on the slate.</summary>
+public static partial class ShapeSizes
 {
-    private const double HeadHeight = 26;
-    private const double RowHeight = 18;
-    private const double Foot = 8;
-    private const double MarkLeft = 10;
+    /// <summary>Height of the name of a box.</summary>
+    public const double HeadHeight = 26;
+
+    /// <summary>Height of a line of text.</summary>
+    public const double RowHeight = 18;
+
+    /// <summary>What is left free beneath the lines of a compartment.</summary>
+    public const double Foot = 8;
+
+    /// <summary>How far marks, and names, stand from the left edge.</summary>
+    public const double MarkLeft = 10;
+
+    /// <summary>Height of a line of stereotypes above a name.</summary>
+    public const double StereotypeHeight = 16;
+
     private const double TextLeft = 42;
     private const double Padding = 14;
-    private const double LeastWidth = 150;
+
+    // A box in which nothing but a name is written may be narrower.
+    private const double BareWidth = 100;
     private const int NoteLine = 24;
 
     /// <summary>Width and height in pixels at zoom 1.</summary>
-    public static (double Width, double Height) Of(Shape shape) => shape.Form switch
+    public static (double Width, double Height) Of(Shape shape)
     {
-        Form.Note => NoteOf(shape.Text),
-        Form.Oval or Form.Circle => (Math.Max(90, TextWidths.Of(shape.Text) + 36), 40),
-        Form.Diamond or Form.DiamondInRectangle => (Math.Max(110, (TextWidths.Of(shape.Text) * 1.6) + 30), 62),
-        _ => BoxOf(shape),
-    };
+        var form = Symbols.Forms[shape.Form];
+        return form.Layout switch
+        {
+            "rows" => BoxOf(shape, form),
+            "lines" => NoteOf(shape.Text),
+            "below" => (form.Least[0], form.Least[1]),
+            _ => (Math.Max(form.Least[0], Math.Ceiling((TextWidths.Of(shape.Text) * form.Widen) + form.Pad)), form.Least[1]),
+        };
+    }
 
-    private static (double Width, double Height) BoxOf(Shape shape)
+    /// <summary>A box's name without its stereotypes, and the stereotypes that stand above it.</summary>
+    public static (string Stereotypes, string Name) HeadOf(string text)
+    {
+        var found = StereotypePattern().Match(text);
+        return found.Success ? (found.Value.Trim(), text[found.Length..]) : ("", text);
+    }
+
+    /// <summary>How far the texts of a box's lines stand from its left edge: far enough for its widest mark.</summary>
+    public static double IndentOf(Shape shape)
     {
         var rows = shape.TextLines.ToList();
-        var indent = rows.Select(row => MarkLeft + TextWidths.Of(row.Mark, 12) + (rows.Any(ringed => ringed.Ring && ringed.Mark.Length > 0) ? 24 : 14)).Append(TextLeft).Max();
-        var widest = rows.Select(row => indent + TextWidths.Of(row.Text) + Padding).Append(TextWidths.Of(shape.Text, bold: true) + (2 * MarkLeft)).Append(LeastWidth).Max();
-        return (Math.Ceiling(widest / 2) * 2, rows.Count == 0 ? HeadHeight + 10 : HeadHeight + (rows.Count * RowHeight) + Foot);
+        if (!rows.Any(row => row.Mark.Length > 0 || row.Ring))
+        {
+            return MarkLeft;
+        }
+
+        var ringed = rows.Any(row => row.Ring && row.Mark.Length > 0);
+        return rows.Select(row => MarkLeft + TextWidths.Of(row.Mark, 12) + (ringed ? 24 : 14)).Append(TextLeft).Max();
     }
 
-    private static (double Width, double Height) NoteOf(string text)
-    {
-        var lines = NoteLines(text);
-        return (lines.Select(line => Math.Ceiling(TextWidths.Of(line)) + 24).Append(90).Max(), 14 + (lines.Count * RowHeight));
-    }
-
-    // Broken at words, a longer word on a line of its own.
-    private static List<string> NoteLines(string text)
+    /// <summary>The lines of a note, broken at words, a longer word on a line of its own.</summary>
+    public static IReadOnlyList<string> NoteLines(string text)
     {
         var lines = new List<string>();
         foreach (var paragraph in text.Split('\n'))
@@ -63,4 +87,27 @@ public static class ShapeSizes
 
         return lines;
     }
+
+    private static (double Width, double Height) BoxOf(Shape shape, Symbol form)
+    {
+        var indent = IndentOf(shape);
+        var (stereotypes, name) = HeadOf(shape.Text);
+        var widest = shape.TextLines.Select(row => indent + TextWidths.Of(row.Text) + Padding)
+            .Append(TextWidths.Of(name, bold: true) + (2 * MarkLeft))
+            .Append(TextWidths.Of(stereotypes) + (2 * MarkLeft))
+            .Append(shape.Compartments.IsEmpty ? BareWidth : form.Least[0]).Max();
+        var head = HeadHeight + (stereotypes.Length > 0 ? StereotypeHeight : 0);
+        var rows = shape.TextLines.Count();
+        var body = rows == 0 && shape.Compartments.Length < 2 ? 10 : (rows * RowHeight) + (Math.Max(1, shape.Compartments.Length) * Foot);
+        return (Math.Ceiling(widest / 2) * 2, head + body);
+    }
+
+    private static (double Width, double Height) NoteOf(string text)
+    {
+        var lines = NoteLines(text);
+        return (lines.Select(line => Math.Ceiling(TextWidths.Of(line)) + 24).Append(90).Max(), 14 + (lines.Count * RowHeight));
+    }
+
+    [GeneratedRegex("^(?:\\s*«[^»]*»\\s*)+")]
+    private static partial Regex StereotypePattern();
 }

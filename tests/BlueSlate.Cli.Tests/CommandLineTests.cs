@@ -58,7 +58,7 @@ public sealed class CommandLineTests : IDisposable
     {
         var (code, output, _) = await RunAsync("read", Path.Combine(Demo, "repair-cafe", "model.json"));
         code.ShouldBe(0);
-        output.Split('\n').ShouldContain("A visit brings in 1 or more items; an item comes in on exactly 1 visit.");
+        output.Split('\n').ShouldContain("Visit brings in 1 or more Item; Item comes in on exactly 1 Visit");
     }
 
     [Fact]

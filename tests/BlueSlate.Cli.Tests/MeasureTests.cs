@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using System.Text.Json;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Drafting;
@@ -21,6 +22,17 @@ public sealed class MeasureTests
         }
     }
 
+    private static ImmutableArray<ImmutableArray<TextLine>> Compartments(JsonElement shape, ImmutableArray<TextLine> rows)
+    {
+        if (!shape.TryGetProperty("parts", out var parts))
+        {
+            return rows.IsEmpty ? [] : [rows];
+        }
+
+        var at = 0;
+        return [.. parts.EnumerateArray().Select(part => part.GetInt32()).Select(length => rows.Slice((at += length) - length, length))];
+    }
+
     [Fact]
     public void Shapes_are_as_large_as_the_golden_list_says()
     {
@@ -28,8 +40,8 @@ public sealed class MeasureTests
         {
             var rows = shape.GetProperty("rows").EnumerateArray()
                 .Select((row, i) => new TextLine($"t{i}", row.GetProperty("mark").GetString()!, row.GetProperty("ring").GetBoolean(), row.GetProperty("text").GetString()!, Underline.None));
-            var form = Enum.Parse<Form>(shape.GetProperty("form").GetString()!, ignoreCase: true);
-            var (width, height) = ShapeSizes.Of(new Shape("b", form, Outline.Single, shape.GetProperty("text").GetString()!, [[.. rows]], null));
+            var form = shape.GetProperty("form").GetString()!;
+            var (width, height) = ShapeSizes.Of(new Shape("b", form, Outline.Single, shape.GetProperty("text").GetString()!, Compartments(shape, [.. rows]), null));
             width.ShouldBe(shape.GetProperty("width").GetDouble(), 1e-6);
             height.ShouldBe(shape.GetProperty("height").GetDouble(), 1e-6);
         }

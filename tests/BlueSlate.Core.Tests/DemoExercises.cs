@@ -1,5 +1,5 @@
 using BlueSlate.Core.Drawings;
-using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Core.Notations;
 
 namespace BlueSlate.Core.Tests;
 

@@ -76,7 +76,7 @@ internal sealed partial class Markup
 
     private LineEnd End(string name, string code, string id, string verb)
     {
-        ImmutableArray<EndMark> marks = Unmark(code, id) switch
+        ImmutableArray<string> marks = Unmark(code, id) switch
         {
             "11" => [EndMark.Bar, EndMark.Bar],
             "01" => [EndMark.Bar, EndMark.Ring],

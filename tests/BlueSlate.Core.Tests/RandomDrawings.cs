@@ -12,19 +12,19 @@ internal static class RandomDrawings
     private static readonly Gen<TextLine> Row =
         Gen.Select(Pick("", "PK", "FK1", "AK2", "PPK", "PK FK", "pk/fk", "ZZ"), Gen.Bool, Text, Gen.Enum<Underline>(), (mark, ring, text, underline) => new TextLine("", mark, ring, text, underline));
 
-    private static readonly Gen<ImmutableArray<EndMark>> Marks = Gen.Enum<EndMark>().Array[0, 4].Select(marks => marks.ToImmutableArray());
+    private static readonly Gen<ImmutableArray<string>> Marks = Pick([.. Symbols.Ends.All.Select(symbol => symbol.Name)]).Array[0, 4].Select(marks => marks.ToImmutableArray());
 
     public static Gen<Drawing> Any { get; } =
         Gen.Select(
-            Gen.Select(Gen.Enum<Form>(), Gen.Enum<Outline>(), Text, Row.Array[0, 5], Gen.Int[-900, 900], (form, outline, text, rows, at) => (form, outline, text, rows, at)).Array[0, 9],
+            Gen.Select(Pick([.. Symbols.Forms.All.Select(symbol => symbol.Name)]), Gen.Enum<Outline>(), Text, Row.Array[0, 5], Gen.Int[-900, 900], (form, outline, text, rows, at) => (form, outline, text, rows, at)).Array[0, 9],
             Gen.Select(Gen.Enum<Stroke>(), Text, Gen.Int[0, 60], Gen.Int[0, 60], Marks, Marks, Text, (stroke, text, from, to, marks, others, label) => (stroke, text, from, to, marks, others, label)).Array[0, 12],
             (shapes, lines) => Assemble(shapes, lines));
 
     private static Gen<string> Pick(params string[] texts) => Gen.Int[0, texts.Length - 1].Select(i => texts[i]);
 
     private static Drawing Assemble(
-        (Form Form, Outline Outline, string Text, TextLine[] Rows, int At)[] shapes,
-        (Stroke Stroke, string Text, int From, int To, ImmutableArray<EndMark> Marks, ImmutableArray<EndMark> Others, string Label)[] lines)
+        (string Form, Outline Outline, string Text, TextLine[] Rows, int At)[] shapes,
+        (Stroke Stroke, string Text, int From, int To, ImmutableArray<string> Marks, ImmutableArray<string> Others, string Label)[] lines)
     {
         var drawn = shapes.Select((shape, i) => new Shape(
             $"b{i}",
@@ -33,17 +33,27 @@ internal static class RandomDrawings
             shape.Text,
             shape.Rows.Length == 0 ? [] : [[.. shape.Rows.Select((row, n) => row with { Id = $"t{i}x{n}" })]],
             shape.At % 3 == 0 ? null : new Place(shape.At, -shape.At, 100, 50))
-        { Pinned = shape.At % 5 == 0 }).ToImmutableArray();
+        { Pinned = shape.At % 5 == 0, Italic = shape.At % 7 == 0, Underline = (Underline)(Math.Abs(shape.At) % 3) }).ToImmutableArray();
         var rows = drawn.SelectMany(shape => shape.TextLines).ToList();
         var tied = lines.Select((line, i) => new Line(
-            $"r{i}", line.Stroke, line.Text, new LineEnd(On(line.From), line.Marks, line.Label), new LineEnd(On(line.To), line.Others, Count: line.Text), [])).ToImmutableArray();
-        return new Drawing([new Sheet("sheet1", "", drawn, tied)]);
+            $"r{i}", line.Stroke, line.Text, new LineEnd(On(line.From), line.Marks, line.Label), new LineEnd(On(line.To), line.Others, Count: line.Text) { Qualifier = line.From % 11 == 0 ? line.Label : "" }, [])
+        {
+            Along = line.From % 3 == 0 ? [new Along(AlongMark.Cup, line.To % 2 == 0 ? EndSide.From : EndSide.To)] : [],
+            Pointer = (EndSide)(line.To % 3),
+            Labels = line.To % 5 == 0 ? [new LabelPlace(LabelKind.Text, EndSide.Neither, new Point(line.From, -line.To), line.From % 2 == 0)] : [],
+        }).ToImmutableArray();
+        var regions = drawn.IsEmpty ? ImmutableArray<Region>.Empty : [new Region("g1", "area", 1 + (drawn.Length % 6), [.. drawn.Take(2).Select(shape => shape.Id)])];
+        return new Drawing([new Sheet("sheet1", "", drawn, tied) { Regions = regions }, new Sheet("sheet2", "more", [], [])])
+        {
+            Comments = drawn.IsEmpty ? [] : [new Comment(drawn[0].Id, "what it means")],
+        };
 
         Attachment On(int n) => n switch
         {
             < 40 when drawn.Length > 0 => Attachment.ToShape(drawn[n % drawn.Length].Id),
             < 48 when rows.Count > 0 => new Attachment(AttachmentKind.Row, rows[n % rows.Count].Id),
-            < 54 when lines.Length > 0 => new Attachment(AttachmentKind.Line, $"r{n % lines.Length}"),
+            < 52 when lines.Length > 0 => new Attachment(AttachmentKind.Line, $"r{n % lines.Length}"),
+            < 56 when lines.Length > 0 => new Attachment(AttachmentKind.End, $"r{n % lines.Length}{(n % 2 == 0 ? EndSuffix.From : EndSuffix.To)}"),
             _ => Attachment.Nothing,
         };
     }

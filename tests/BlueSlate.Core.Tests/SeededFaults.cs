@@ -75,7 +75,7 @@ internal static class SeededFaults
 
     private static bool IsMany(LineEnd end) => end.Marks[0] == EndMark.Foot;
 
-    private static EndMark Other(EndMark mark, EndMark instead) => mark == EndMark.Bar ? instead : EndMark.Bar;
+    private static string Other(string mark, string instead) => mark == EndMark.Bar ? instead : EndMark.Bar;
 
     private static T? Pick<T>(IEnumerable<T> places, Random random)
     {

@@ -1,7 +1,7 @@
 using System.Text.Json.Nodes;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
-using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Core.Notations;
 
 namespace BlueSlate.Server.Tests;
 

@@ -42,7 +42,7 @@ export async function drawBox(page: Page, x: number, y: number, text: string) {
 
 /** The middle of the edge of a box that is drawn under a name. */
 export async function edgeOf(page: Page, name: string, edge: 'left' | 'right') {
-  const box = (await page.locator('.scene [data-element]').filter({ has: page.locator('text.name', { hasText: name }) }).locator('rect.edge').first().boundingBox())!;
+  const box = (await page.locator('.scene [data-element]').filter({ has: page.locator('text.name', { hasText: name }) }).locator('.edge').first().boundingBox())!;
   return { x: edge === 'left' ? box.x : box.x + box.width, y: box.y + box.height / 2 };
 }
 

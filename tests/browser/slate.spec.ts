@@ -71,7 +71,7 @@ test('a line stays attached while its box is dragged, and lets go of an end that
   await page.mouse.move(name.x + 5, name.y + 200, { steps: 8 });
   expect(await route()).not.toBe(before);
   await page.mouse.up();
-  await expect(sentences(page)).toContainText('observer goes with');
+  await expect(sentences(page)).toContainText('Observer goes with');
 
   const hit = (await page.locator('.end-hit').nth(1).boundingBox())!;
   const empty = await onSlate(page, 300, 480);
@@ -110,6 +110,18 @@ test('copying and pasting makes new boxes; text from elsewhere makes none', asyn
   await page.evaluate(() => navigator.clipboard.writeText('<b>not a piece</b>'));
   await page.locator('.slate').press('Control+v');
   await expect(page.locator('text.name')).toHaveCount(2);
+});
+
+test('what is copied while one writes is the text, not the box', async ({ page, context }) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  await drawBox(page, 150, 150, 'Observer');
+  await page.locator('.slate').press('Enter');
+  await page.keyboard.press('Control+a');
+  await page.keyboard.press('Control+x');
+  await page.keyboard.type('Watcher of ');
+  await page.keyboard.press('Control+v');
+  await page.keyboard.press('Escape');
+  await expect(page.locator('text.name')).toHaveText(['Watcher of Observer']);
 });
 
 test('the keys are told on a question mark, and letters draw nothing while one writes', async ({ page }) => {
@@ -181,9 +193,9 @@ test.describe('with a finger', () => {
     expect(await view(page)).toBe(held);
     expect(Math.round((await place()).x - panned.x)).toBe(80);
 
-    const wide = (await page.locator('.scene rect.edge').first().boundingBox())!.width;
+    const wide = (await page.locator('.scene .edge').first().boundingBox())!.width;
     await fingers(page, { from: [600, 500], to: [500, 500] }, { from: [700, 500], to: [800, 500] });
-    expect((await page.locator('.scene rect.edge').first().boundingBox())!.width).toBeGreaterThan(wide * 1.5);
+    expect((await page.locator('.scene .edge').first().boundingBox())!.width).toBeGreaterThan(wide * 1.5);
   });
 
   test('a tap on the empty slate shows the symbols, and targets are large enough', async ({ page }) => {

@@ -48,7 +48,7 @@ test('a session that ran out is taken up again over the slate, and nothing is lo
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Go on as Rosa Tamm' }).click();
   await saved(page);
-  await expect(sentences(page)).toContainText('A visit is known by its visit no.');
+  await expect(sentences(page)).toContainText('Visit: visit no (key)');
   await page.reload();
   await expect(page.locator('text.name')).toHaveText(['Visitor', 'Visit']);
 });

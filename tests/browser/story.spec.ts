@@ -28,7 +28,7 @@ test('an instructor writes an exercise and publishes it', async ({ page }) => {
   await page.keyboard.press('Enter');
   await page.keyboard.press('Escape');
   await page.keyboard.press('s');
-  await expect(sentences(page)).toContainText('A member takes out 0 or more loans; a loan goes with exactly 1 member.');
+  await expect(sentences(page)).toContainText('Member takes out 0 or more Loan; Loan goes with exactly 1 Member');
   await expect(page.getByText('saved', { exact: true })).toBeVisible();
   await expectAccessible(page);
 

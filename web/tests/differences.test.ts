@@ -114,7 +114,7 @@ describe('differences drawn into an answer', () => {
 
 describe('the symbols of line ends', () => {
   it('are one file each, drawn from the box outward', () => {
-    expect(endSymbols.size).toBe(11);
+    expect(endSymbols.size).toBe(12);
     const [foot, ring] = placeMarks(['foot', 'ring']);
     expect(foot!.at).toBe(0);
     expect(ring!.at).toBeGreaterThanOrEqual(foot!.symbol.depth);

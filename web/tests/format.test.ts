@@ -3,12 +3,14 @@ import { join } from 'node:path';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { EndMark, Form, Outline, Stroke } from '../src/slate/document';
+import type { Outline, Stroke } from '../src/slate/document';
 import { emptyDrawing, limits } from '../src/slate/document';
 import { changeLine, changeShape } from '../src/slate/edits';
 import { readDrawing, writeDrawing } from '../src/slate/format';
 import { layOut, placementOf } from '../src/slate/scene';
 import { apply } from '../src/slate/steps';
+import { endSymbols } from '../src/slate/endSymbols';
+import { forms as formSymbols } from '../src/slate/forms';
 import { Draw } from './drawings';
 
 const root = join(import.meta.dirname, '..', '..');
@@ -51,14 +53,15 @@ describe('the published schema', () => {
   });
 
   it('holds for whatever the slate writes', () => {
-    const [forms, outlines, strokes, marks] = ['form', 'outline', 'stroke', 'marks'].map(words);
+    const [outlines, strokes] = ['outline', 'stroke'].map(words);
+    const [forms, marks] = [[...formSymbols.keys()], [...endSymbols.keys()]];
     for (const list of [forms, outlines, strokes, marks]) expect(list!.length).toBeGreaterThan(1);
     fc.assert(
       fc.property(
-        fc.constantFrom(...(forms as Form[])),
+        fc.constantFrom(...forms),
         fc.constantFrom(...(outlines as Outline[])),
         fc.constantFrom(...(strokes as Stroke[])),
-        fc.array(fc.constantFrom(...(marks as EndMark[])), { maxLength: 4 }),
+        fc.array(fc.constantFrom(...marks), { maxLength: 4 }),
         fc.string({ maxLength: limits.text }),
         (form, outline, stroke, ends, text) => {
           const draw = new Draw().box('A', 0, 0, 'PK no', 'o phone').box('B', 400, 120).line('A', 'B', ends, []);
@@ -86,7 +89,7 @@ describe('the published schema', () => {
     ) as {
       sheets: { shapes: { form: string }[] }[];
     };
-    document.sheets[0]!.shapes[0]!.form = 'blob';
+    document.sheets[0]!.shapes[0]!.form = 'A blob!';
     expect(problemsOf(document)).not.toEqual([]);
   });
 });

@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
 using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Matching;
-using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Core.Notations;
 
 namespace BlueSlate.Core.Checking;
 
@@ -15,7 +15,7 @@ public static class Comparer
         IReadOnlyDictionary<string, Tolerance> tolerances,
         Reading answer,
         Correspondence correspondence,
-        CrowsFootOptions options)
+        NotationOptions options)
     {
         var drawn = correspondence.Entities.Count + correspondence.Restated.Length;
         var showsLittle = drawn == 0 || drawn * 3 < model.Model.Entities.Length;

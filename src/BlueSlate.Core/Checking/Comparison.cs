@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
 using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Matching;
-using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Core.Notations;
 
 namespace BlueSlate.Core.Checking;
 
@@ -24,7 +24,7 @@ public sealed record Verdict(Fact Fact, VerdictKind Kind, string? AnswerId, stri
 }
 
 /// <summary>What kind of concept an extra is.</summary>
-public enum ExtraKind { Entity, Attribute, Relationship }
+public enum ExtraKind { Entity, Attribute, Relationship, Subtype, Operation }
 
 /// <summary>Something in the answer that stands for nothing in the model answer.</summary>
 /// <param name="Kind">What it is.</param>
@@ -42,7 +42,7 @@ public sealed class Comparison
         Reading model,
         Reading answer,
         Correspondence correspondence,
-        CrowsFootOptions options,
+        NotationOptions options,
         ImmutableArray<Verdict> verdicts,
         ImmutableArray<Extra> extras,
         bool showsLittle)
@@ -61,7 +61,7 @@ public sealed class Comparison
     public Correspondence Correspondence { get; }
 
     /// <summary>The notation's options of this part.</summary>
-    public CrowsFootOptions Options { get; }
+    public NotationOptions Options { get; }
 
     /// <summary>A verdict on every fact of the model answer, in the facts' order.</summary>
     public ImmutableArray<Verdict> Verdicts { get; }

@@ -37,7 +37,7 @@ public sealed class Evidence
     public EntityType ModelEntity(string id) => modelEntities[id];
 
     /// <summary>An entity of the answer.</summary>
-    public EntityType AnswerEntity(string id) => answerEntities[id];
+    public EntityType AnswerEntity(string id) => answerEntities.TryGetValue(id, out var entity) ? entity : AsOwner(answerRelationships[id], Comparison.Answer.Model);
 
     /// <summary>An attribute of the model answer with its owner.</summary>
     public (EntityType Owner, ConceptAttribute Attribute) ModelAttribute(string id) => modelAttributes[id];
@@ -54,6 +54,35 @@ public sealed class Evidence
     /// <summary>The entity of the answer that stands for one of the model answer, or null.</summary>
     public EntityType? CounterpartOf(string modelEntityId) =>
         Comparison.Correspondence.Entities.TryGetValue(modelEntityId, out var match) ? answerEntities[match.AnswerId] : null;
+
+    /// <summary>The specialisation of the model answer that holds a link, or has the id itself.</summary>
+    public Specialisation ModelSet(string id) =>
+        Comparison.Model.Model.Specialisations.First(set => set.Id == id || set.Subtypes.Any(link => link.Id == id));
+
+    /// <summary>An operation of the model answer with its class.</summary>
+    public (EntityType Owner, Operation Operation) ModelOperation(string id) =>
+        modelEntities.Values.SelectMany(entity => entity.Operations.Select(operation => (entity, operation))).First(pair => pair.operation.Id == id);
+
+    /// <summary>The owner and the name of an attribute or operation of the model answer.</summary>
+    public (EntityType Owner, string Name) ModelMember(string id)
+    {
+        if (modelAttributes.TryGetValue(id, out var pair))
+        {
+            return (pair.Owner, Phrasing.InText(pair.Attribute.Name));
+        }
+
+        var (owner, operation) = ModelOperation(id);
+        return (owner, operation.Name);
+    }
+
+    /// <summary>A part of a composite attribute of the model answer with its whole and its owner.</summary>
+    public (EntityType Owner, ConceptAttribute Whole, string Part) ModelPart(string id) =>
+        modelAttributes.Values.SelectMany(pair => pair.Attribute.Parts.Select(part => (pair.Owner, pair.Attribute, part))).Where(found => found.part.Id == id)
+            .Select(found => (found.Owner, found.Attribute, found.part.Name)).First();
+
+    /// <summary>Whether a verdict on the kind of a link says that it is of the right kind, but leads the wrong way.</summary>
+    public bool IsReversed(Verdict verdict) =>
+        verdict is { Kind: VerdictKind.Wrong, AnswerId: { } id } && answerRelationships[id].Kind == modelRelationships[verdict.Fact.ConceptId].Kind;
 
     /// <summary>A relationship of the model answer in words.</summary>
     public string Named(RelationshipType relationship) =>
@@ -87,8 +116,12 @@ public sealed class Evidence
     }
 
     private static Dictionary<string, (EntityType Owner, ConceptAttribute Attribute)> Attributes(ConceptModel model) =>
-        model.Entities.SelectMany(entity => entity.Attributes.Select(attribute => (Owner: entity, Attribute: attribute)))
+        model.Entities.Concat(model.Relationships.Select(relationship => AsOwner(relationship, model))).SelectMany(entity => entity.Attributes.Select(attribute => (Owner: entity, Attribute: attribute)))
             .ToDictionary(pair => pair.Attribute.Id, StringComparer.Ordinal);
+
+    // A relationship with attributes speaks as their owner.
+    private static EntityType AsOwner(RelationshipType relationship, ConceptModel model) =>
+        new(relationship.Id, relationship.Name.Length > 0 ? relationship.Name : FactList.TitleOf(relationship, model.Entities.ToDictionary(entity => entity.Id, entity => entity.Name, StringComparer.Ordinal)), EntityKind.Associative, relationship.Attributes, []);
 
     private static Dictionary<string, RelationshipType> Relationships(ConceptModel model)
     {

@@ -33,6 +33,16 @@ internal static class ExtraList
         extras.AddRange(answer.Model.Relationships
             .Where(relationship => !used.Contains(relationship.Id))
             .Select(relationship => new Extra(ExtraKind.Relationship, relationship.Id, null, relationship.Name)));
+        var links = correspondence.Subtypes.Values.Select(match => match.AnswerId).ToHashSet(StringComparer.Ordinal);
+        foreach (var set in answer.Model.Specialisations)
+        {
+            extras.AddRange(set.Subtypes.Where(link => !links.Contains(link.Id) && used.Contains(link.EntityId) && used.Contains(set.SupertypeId))
+                .Select(link => new Extra(ExtraKind.Subtype, link.Id, set.SupertypeId, answer.Model.Entity(link.EntityId).Name)));
+        }
+
+        var members = correspondence.Members.Values.Select(match => match.AnswerId).ToHashSet(StringComparer.Ordinal);
+        extras.AddRange(answer.Model.Entities.Where(entity => used.Contains(entity.Id))
+            .SelectMany(entity => entity.Operations.Where(operation => !members.Contains(operation.Id)).Select(operation => new Extra(ExtraKind.Operation, operation.Id, entity.Id, operation.Name))));
         return extras.ToImmutable();
     }
 

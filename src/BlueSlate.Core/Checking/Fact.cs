@@ -5,6 +5,8 @@ public enum Aspect
 {
     Entity, Kind, Key, AlternateKey, Attribute, Multivalued, Derived, Optional, ForeignKey,
     Relationship, Identifying, Named, RoleName, Min, Max, NoForeignKeys, OwnNotation,
+    Part, Type, Visibility, Scope, Abstract, Stereotype, Operation, Signature, Literal,
+    LinkKind, Subtype, Disjoint, Total, Union, Exclusion,
 }
 
 /// <summary>

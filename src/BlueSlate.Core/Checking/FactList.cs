@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
 using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Language;
-using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Core.Notations;
 
 namespace BlueSlate.Core.Checking;
 
@@ -9,26 +9,43 @@ namespace BlueSlate.Core.Checking;
 public static class FactList
 {
     /// <summary>The facts that a reading states at this level of formality.</summary>
-    public static ImmutableArray<Fact> Of(Reading reading, CrowsFootOptions options)
+    public static ImmutableArray<Fact> Of(Reading reading, NotationOptions options)
     {
         var facts = ImmutableArray.CreateBuilder<Fact>();
-        foreach (var entity in reading.Model.Entities)
+        var model = NormalForm.Of(reading).Model;
+        foreach (var entity in model.Entities)
         {
-            AddEntity(entity, facts);
+            AddEntity(entity, options, facts);
         }
 
-        var names = reading.Model.Entities.ToDictionary(entity => entity.Id, entity => entity.Name, StringComparer.Ordinal);
-        foreach (var relationship in reading.Model.Relationships)
+        var names = model.Entities.ToDictionary(entity => entity.Id, entity => entity.Name, StringComparer.Ordinal);
+        foreach (var relationship in model.Relationships)
         {
             AddRelationship(relationship, names, options, facts);
         }
 
-        if (options.Level == Level.Conceptual)
+        foreach (var specialisation in model.Specialisations)
+        {
+            AddSpecialisation(specialisation, names, facts);
+        }
+
+        foreach (var union in model.Unions)
+        {
+            var title = $"{names[union.CategoryId]} as a union";
+            facts.Add(New(Aspect.Union, union.Id, union.Id, title, string.Join(", ", union.Supertypes.Select(super => names[super.EntityId]))));
+        }
+
+        foreach (var exclusion in model.Exclusions)
+        {
+            facts.Add(New(Aspect.Exclusion, exclusion.Id, exclusion.Id, "relationships that exclude each other", "only one"));
+        }
+
+        if (options.Level == Level.Conceptual && options.Notation != NotationNames.Uml)
         {
             facts.Add(New(Aspect.NoForeignKeys, Fact.WholeDrawing, "level", "no foreign keys drawn", "none"));
         }
 
-        facts.Add(New(Aspect.OwnNotation, Fact.WholeDrawing, "notation", "drawn in crow's foot notation", "crow's foot"));
+        facts.Add(New(Aspect.OwnNotation, Fact.WholeDrawing, "notation", $"drawn in {Notation.Of(options.Notation).Title} notation", Notation.Of(options.Notation).Title));
         return facts.ToImmutable();
     }
 
@@ -40,13 +57,23 @@ public static class FactList
         return verb is null ? string.Join(" and ", ends) : $"{ends[0]} {verb} {string.Join(" and ", ends.Skip(1))}";
     }
 
-    private static void AddEntity(EntityType entity, ImmutableArray<Fact>.Builder facts)
+    private static void AddEntity(EntityType entity, NotationOptions options, ImmutableArray<Fact>.Builder facts)
     {
         facts.Add(New(Aspect.Entity, entity.Id, entity.Id, entity.Name, entity.Name));
         if (entity.Kind != EntityKind.Strong)
         {
-            var kind = entity.Kind == EntityKind.Weak ? "weak" : "linking";
+            var kind = entity.Kind == EntityKind.Associative ? "linking" : Drawings.Hyphens.Of(entity.Kind);
             facts.Add(New(Aspect.Kind, entity.Id, entity.Id + " kind", $"{entity.Name} shown as {kind}", kind));
+        }
+
+        if (entity.Abstract)
+        {
+            facts.Add(New(Aspect.Abstract, entity.Id, entity.Id + " abstract", $"{entity.Name} shown as abstract", "abstract"));
+        }
+
+        if (entity.Stereotype.Length > 0)
+        {
+            facts.Add(New(Aspect.Stereotype, entity.Id, entity.Id + " stereotype", $"stereotype of {entity.Name}", entity.Stereotype));
         }
 
         if (entity.Primary is { } key)
@@ -62,33 +89,127 @@ public static class FactList
 
         foreach (var attribute in entity.Attributes)
         {
-            var title = $"{Phrasing.InText(attribute.Name)} of {entity.Name}";
-            if (attribute.ForeignKey is not null)
+            AddAttribute(attribute, entity.Name, options, facts);
+        }
+
+        foreach (var operation in entity.Operations)
+        {
+            AddOperation(operation, entity.Name, options, facts);
+        }
+
+        foreach (var literal in entity.Literals)
+        {
+            facts.Add(New(Aspect.Literal, literal.Id, literal.Id, $"literal {literal.Name} of {entity.Name}", literal.Name));
+        }
+    }
+
+    private static void AddAttribute(ConceptAttribute attribute, string owner, NotationOptions options, ImmutableArray<Fact>.Builder facts)
+    {
+        var title = $"{Phrasing.InText(attribute.Name)} of {owner}";
+        if (attribute.ForeignKey is not null)
+        {
+            facts.Add(New(Aspect.ForeignKey, attribute.Id, attribute.Id, $"foreign key {title}", attribute.Name));
+            return;
+        }
+
+        facts.Add(New(Aspect.Attribute, attribute.Id, attribute.Id, title, attribute.Name));
+        AddIf(attribute.Multivalued, Aspect.Multivalued, "several values");
+        AddIf(attribute.Derived, Aspect.Derived, "derived");
+        AddIf(attribute.Optional, Aspect.Optional, "optional");
+        AddIf(attribute.ClassScope, Aspect.Scope, "class scope");
+        // Elsewhere a composite and its name alone say the same.
+        foreach (var part in options.Notation == NotationNames.Chen ? attribute.Parts : [])
+        {
+            facts.Add(New(Aspect.Part, part.Id, part.Id, $"{Phrasing.InText(part.Name)} as part of {title}", part.Name));
+        }
+
+        if (options.Formal)
+        {
+            AddText(Aspect.Type, attribute.Type, "type");
+            AddText(Aspect.Visibility, attribute.Visibility, "visibility");
+        }
+
+        void AddIf(bool said, Aspect aspect, string word)
+        {
+            if (said)
             {
-                facts.Add(New(Aspect.ForeignKey, attribute.Id, attribute.Id, $"foreign key {title}", attribute.Name));
-                continue;
+                facts.Add(New(aspect, attribute.Id, $"{attribute.Id} {word}", $"{title} shown as {word}", word));
             }
+        }
 
-            facts.Add(New(Aspect.Attribute, attribute.Id, attribute.Id, title, attribute.Name));
-            AddIf(attribute.Multivalued, Aspect.Multivalued, "several values");
-            AddIf(attribute.Derived, Aspect.Derived, "derived");
-            AddIf(attribute.Optional, Aspect.Optional, "optional");
-
-            void AddIf(bool said, Aspect aspect, string word)
+        void AddText(Aspect aspect, string said, string word)
+        {
+            if (said.Length > 0)
             {
-                if (said)
-                {
-                    facts.Add(New(aspect, attribute.Id, $"{attribute.Id} {word}", $"{title} shown as {word}", word));
-                }
+                facts.Add(New(aspect, attribute.Id, $"{attribute.Id} {word}", $"{word} of {title}", said));
             }
         }
     }
 
-    private static void AddRelationship(RelationshipType relationship, IReadOnlyDictionary<string, string> names, CrowsFootOptions options, ImmutableArray<Fact>.Builder facts)
+    private static void AddOperation(Operation operation, string owner, NotationOptions options, ImmutableArray<Fact>.Builder facts)
+    {
+        var title = $"operation {operation.Name} of {owner}";
+        facts.Add(New(Aspect.Operation, operation.Id, operation.Id, title, operation.Name));
+        if (operation.ClassScope)
+        {
+            facts.Add(New(Aspect.Scope, operation.Id, operation.Id + " scope", $"{title} shown as class scope", "class scope"));
+        }
+
+        if (options.Formal)
+        {
+            facts.Add(New(Aspect.Signature, operation.Id, operation.Id + " signature", $"signature of {title}", SignatureOf(operation)));
+            if (operation.Visibility.Length > 0)
+            {
+                facts.Add(New(Aspect.Visibility, operation.Id, operation.Id + " visibility", $"visibility of {title}", operation.Visibility));
+            }
+        }
+    }
+
+    /// <summary>Parameters and return type as text: <c>(on: Date): Boolean</c>.</summary>
+    internal static string SignatureOf(Operation operation)
+    {
+        var parameters = operation.Parameters.Select(parameter => parameter.Type.Length > 0 ? $"{parameter.Name}: {parameter.Type}" : parameter.Name);
+        return $"({string.Join(", ", parameters)}){(operation.Returns.Length > 0 ? $": {operation.Returns}" : "")}";
+    }
+
+    private static void AddSpecialisation(Specialisation specialisation, IReadOnlyDictionary<string, string> names, ImmutableArray<Fact>.Builder facts)
+    {
+        var super = names[specialisation.SupertypeId];
+        foreach (var subtype in specialisation.Subtypes)
+        {
+            var title = $"{names[subtype.EntityId]} as a subtype of {super}";
+            facts.Add(New(Aspect.Subtype, subtype.Id, subtype.Id, title, super));
+        }
+
+        if (specialisation.Disjoint is { } disjoint)
+        {
+            var word = disjoint ? "disjoint" : "overlapping";
+            facts.Add(New(Aspect.Disjoint, specialisation.Id, specialisation.Id + " disjoint", $"specialisation of {super} shown as {word}", word));
+        }
+
+        if (specialisation.Total is { } total)
+        {
+            var word = total ? "total" : "partial";
+            facts.Add(New(Aspect.Total, specialisation.Id, specialisation.Id + " total", $"specialisation of {super} shown as {word}", word));
+        }
+    }
+
+    private static void AddRelationship(RelationshipType relationship, IReadOnlyDictionary<string, string> names, NotationOptions options, ImmutableArray<Fact>.Builder facts)
     {
         var title = TitleOf(relationship, names);
         facts.Add(New(Aspect.Relationship, relationship.Id, relationship.Id, title, title));
-        if (relationship.IsNamed)
+        foreach (var attribute in relationship.Attributes)
+        {
+            AddAttribute(attribute, title, options, facts);
+        }
+
+        if (options.Notation == NotationNames.Uml)
+        {
+            var kind = KindOf(relationship, names);
+            facts.Add(New(Aspect.LinkKind, relationship.Id, relationship.Id + " kind", $"{title} shown as {kind}", kind));
+        }
+
+        if (relationship.IsNamed && relationship.Kind is RelationshipKind.Association)
         {
             facts.Add(New(Aspect.Named, relationship.Id, relationship.Id + " name", $"a name on {title}", "named"));
         }
@@ -99,7 +220,8 @@ public static class FactList
             facts.Add(New(Aspect.Identifying, relationship.Id, relationship.Id + " stroke", $"{title} shown as {word}", word));
         }
 
-        foreach (var role in relationship.Roles)
+        // The ends of a linking entity's own making are exactly one: nobody draws them.
+        foreach (var role in relationship.Roles.Where(role => !role.Id.EndsWith(NormalForm.One, StringComparison.Ordinal)))
         {
             var at = relationship.IsRecursive && role.Role.Length > 0 ? role.Role : names[role.EntityId];
             if (relationship.IsRecursive && role.Role.Length > 0)
@@ -117,6 +239,15 @@ public static class FactList
                 facts.Add(New(Aspect.Max, role.Id, role.Id, $"maximum at {at} in {title}", Count.Spell(role.CoOccurrence.Max)));
             }
         }
+    }
+
+    /// <summary>What kind of link a relationship is, with its whole.</summary>
+    internal static string KindOf(RelationshipType relationship, IReadOnlyDictionary<string, string> names)
+    {
+        var kind = Drawings.Hyphens.Of(relationship.Kind);
+        return relationship.Roles.FirstOrDefault(role => role.Id == relationship.WholeRoleId) is { } whole ? $"{kind} with {names[whole.EntityId]} as the whole"
+            : relationship.Kind is RelationshipKind.Dependency or RelationshipKind.Realization ? $"{kind} towards {names[relationship.Roles[1].EntityId]}"
+            : kind;
     }
 
     private static string Members(EntityType entity, Identifier identifier) =>

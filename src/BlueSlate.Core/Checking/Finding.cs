@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Notations;
 
 namespace BlueSlate.Core.Checking;
 
@@ -80,10 +81,29 @@ public abstract class FindingKind
     public abstract IEnumerable<Finding> Find(Evidence evidence);
 
     private protected string IdFor(string conceptId) => $"{Code}:{conceptId}";
+
+    /// <summary>A finding that explains one bad verdict, whose concept is matched in the answer.</summary>
+    private protected Finding AboutFact(Verdict verdict, Tag tag, string headline, string there, string wanted, string why) => new()
+    {
+        Id = IdFor(verdict.Fact.ConceptId),
+        Code = Code,
+        Tag = tag,
+        Headline = headline,
+        There = there,
+        Wanted = wanted,
+        Why = why,
+        Claims = [verdict.Fact.Id],
+        ModelElements = [verdict.Fact.ConceptId],
+        AnswerElements = [verdict.AnswerId!],
+    };
 }
 
 /// <summary>An example of a kind of finding.</summary>
 /// <param name="Model">The model answer.</param>
 /// <param name="Answer">The answer in which it is found.</param>
 /// <param name="Logical">Whether the part is at logical level.</param>
-public sealed record FindingExample(Drawing Model, Drawing Answer, bool Logical = false);
+public sealed record FindingExample(Drawing Model, Drawing Answer, bool Logical = false)
+{
+    /// <summary>What the class has learned; crow's foot when nothing else is said.</summary>
+    public NotationOptions Options { get; init; } = new(Logical ? Level.Logical : Level.Conceptual);
+}

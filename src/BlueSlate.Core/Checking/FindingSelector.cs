@@ -26,11 +26,14 @@ public static class FindingSelector
 
             explained.UnionWith(claims);
             explained.UnionWith(extras);
-            taken.Add(finding with { Claims = claims, Extras = extras });
+            taken.Add(finding with { Claims = claims, Extras = extras, ModelElements = Elements(finding.ModelElements), AnswerElements = Elements(finding.AnswerElements) });
         }
 
         return Fold(taken);
     }
+
+    private static ImmutableArray<string> Elements(ImmutableArray<string> concepts) =>
+        [.. concepts.Select(Concepts.Reading.ElementOf).Distinct(StringComparer.Ordinal)];
 
     private static ImmutableArray<Finding> Fold(List<Finding> taken)
     {

@@ -5,6 +5,15 @@ namespace BlueSlate.Core.Concepts;
 /// <summary>What a drawing says. Every concept has the id of the shape, line, end or line of text that says it.</summary>
 public sealed record ConceptModel(ImmutableArray<EntityType> Entities, ImmutableArray<RelationshipType> Relationships)
 {
+    /// <summary>The specialisations.</summary>
+    public ImmutableArray<Specialisation> Specialisations { get; init; } = [];
+
+    /// <summary>The categories, each a subset of the union of its supertypes.</summary>
+    public ImmutableArray<UnionType> Unions { get; init; } = [];
+
+    /// <summary>Relationships of which an instance takes part in only one.</summary>
+    public ImmutableArray<ExclusiveConstraint> Exclusions { get; init; } = [];
+
     /// <summary>The entity type with this id; throws when there is none.</summary>
     public EntityType Entity(string id) => Entities.First(entity => entity.Id == id);
 
@@ -13,8 +22,8 @@ public sealed record ConceptModel(ImmutableArray<EntityType> Entities, Immutable
         Relationships.Where(relationship => relationship.Roles.Any(role => role.EntityId == entityId));
 }
 
-/// <summary>How an entity type stands towards others.</summary>
-public enum EntityKind { Strong, Weak, Associative }
+/// <summary>How an entity type stands towards others; interface and enumeration are kinds of class.</summary>
+public enum EntityKind { Strong, Weak, Associative, Interface, Enumeration }
 
 /// <summary>An entity type with its attributes and identifiers.</summary>
 public sealed record EntityType(
@@ -24,6 +33,18 @@ public sealed record EntityType(
     ImmutableArray<ConceptAttribute> Attributes,
     ImmutableArray<Identifier> Identifiers)
 {
+    /// <summary>Whether it has no instances of its own.</summary>
+    public bool Abstract { get; init; }
+
+    /// <summary>The stereotype besides interface and enumeration; empty for none.</summary>
+    public string Stereotype { get; init; } = "";
+
+    /// <summary>The operations of a class.</summary>
+    public ImmutableArray<Operation> Operations { get; init; } = [];
+
+    /// <summary>The literals of an enumeration.</summary>
+    public ImmutableArray<Literal> Literals { get; init; } = [];
+
     /// <summary>The primary identifier, or null when none is said.</summary>
     public Identifier? Primary => Identifiers.FirstOrDefault(identifier => identifier.Kind == IdentifierKind.Primary);
 }
@@ -35,8 +56,46 @@ public sealed record ConceptAttribute(
     bool Multivalued,
     bool Derived,
     bool Optional,
-    ImmutableArray<string> Parts,
-    ForeignKey? ForeignKey);
+    ImmutableArray<AttributePart> Parts,
+    ForeignKey? ForeignKey)
+{
+    /// <summary>An attribute of which nothing but its name is said.</summary>
+    public static ConceptAttribute Plain(string id, string name) => new(id, name, false, false, false, [], null);
+
+    /// <summary>Its type as written; empty when none is said.</summary>
+    public string Type { get; init; } = "";
+
+    /// <summary>One of <c>+ - # ~</c>, or empty when none is said.</summary>
+    public string Visibility { get; init; } = "";
+
+    /// <summary>Whether it belongs to the class rather than to each instance.</summary>
+    public bool ClassScope { get; init; }
+
+    /// <summary>Its default value as written; empty for none.</summary>
+    public string Default { get; init; } = "";
+}
+
+/// <summary>A part of a composite attribute.</summary>
+public sealed record AttributePart(string Id, string Name);
+
+/// <summary>An operation of a class. <paramref name="Returns"/> is empty when no return type is said.</summary>
+public sealed record Operation(string Id, string Name, ImmutableArray<Parameter> Parameters, string Returns)
+{
+    /// <summary>One of <c>+ - # ~</c>, or empty when none is said.</summary>
+    public string Visibility { get; init; } = "";
+
+    /// <summary>Whether it belongs to the class rather than to each instance.</summary>
+    public bool ClassScope { get; init; }
+
+    /// <summary>Whether it has no body here.</summary>
+    public bool Abstract { get; init; }
+}
+
+/// <summary>A parameter of an operation.</summary>
+public sealed record Parameter(string Name, string Type);
+
+/// <summary>A literal of an enumeration.</summary>
+public sealed record Literal(string Id, string Name);
 
 /// <summary>A column drawn as a foreign key, and the relationship that it stands for when one is found.</summary>
 public sealed record ForeignKey(int Group, string? RelationshipId);
@@ -55,6 +114,9 @@ public sealed record Identifier(
     ImmutableArray<string> AttributeIds,
     ImmutableArray<string> OwnerRelationshipIds);
 
+/// <summary>What kind of link a relationship is; dependency and realization lead from the first role to the second.</summary>
+public enum RelationshipKind { Association, Aggregation, Composition, Dependency, Realization }
+
 /// <summary>
 /// A relationship type of degree two or more. <paramref name="Identifying"/> is null when the drawing does not say;
 /// <paramref name="DependentRoleId"/> is the role of the side that holds the other's key, when that is said.
@@ -66,6 +128,21 @@ public sealed record RelationshipType(
     bool? Identifying,
     string? DependentRoleId)
 {
+    /// <summary>What kind of link it is.</summary>
+    public RelationshipKind Kind { get; init; }
+
+    /// <summary>The role of the whole in an aggregation or composition.</summary>
+    public string? WholeRoleId { get; init; }
+
+    /// <summary>Its own attributes, unless an entity type embodies it.</summary>
+    public ImmutableArray<ConceptAttribute> Attributes { get; init; } = [];
+
+    /// <summary>The entity type that embodies it (an association class, an associative entity drawn on the line), or null.</summary>
+    public string? EntityId { get; init; }
+
+    /// <summary>Whether it is marked as derived.</summary>
+    public bool Derived { get; init; }
+
     /// <summary>True when all roles are played by one entity type.</summary>
     public bool IsRecursive => Roles.Length > 1 && Roles.All(role => role.EntityId == Roles[0].EntityId);
 
@@ -90,4 +167,26 @@ public sealed record RelationshipRole(
     string Role,
     string Verb,
     Count CoOccurrence,
-    Count Participation);
+    Count Participation)
+{
+    /// <summary>Whether it can be reached from the other end; null when not said.</summary>
+    public bool? Navigable { get; init; }
+
+    /// <summary>What selects instances of the other end from one instance here; empty for none.</summary>
+    public string Qualifier { get; init; } = "";
+}
+
+/// <summary>
+/// Subtypes of one supertype. <paramref name="Disjoint"/> and <paramref name="Total"/> are null when not said;
+/// <paramref name="Name"/> names the set or its discriminator.
+/// </summary>
+public sealed record Specialisation(string Id, string SupertypeId, ImmutableArray<SubtypeLink> Subtypes, bool? Disjoint, bool? Total, string Name);
+
+/// <summary>One subtype of a specialisation, and what draws it.</summary>
+public sealed record SubtypeLink(string Id, string EntityId);
+
+/// <summary>A category and the supertypes of whose union it is a subset.</summary>
+public sealed record UnionType(string Id, string CategoryId, ImmutableArray<SubtypeLink> Supertypes, bool? Total);
+
+/// <summary>Relationships that exclude each other.</summary>
+public sealed record ExclusiveConstraint(string Id, ImmutableArray<string> RelationshipIds);

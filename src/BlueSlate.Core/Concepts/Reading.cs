@@ -4,13 +4,17 @@ namespace BlueSlate.Core.Concepts;
 
 /// <summary>
 /// What a drawing says: the concept model, the remarks made while reading, and the places on the slate of every concept.
-/// A concept's own element is its id; <see cref="AlsoDrawnBy"/> lists further elements (a line that completes a key, say).
+/// A concept's own element is its id, without what stands after a tilde where one element says several concepts; <see cref="AlsoDrawnBy"/> lists further elements (a line that completes a key, say).
 /// </summary>
 public sealed record Reading(ConceptModel Model, ImmutableArray<Remark> Remarks, ImmutableDictionary<string, ImmutableArray<string>> AlsoDrawnBy)
 {
     /// <summary>All elements that say the concept with this id, its own first.</summary>
     public ImmutableArray<string> ElementsOf(string conceptId) =>
-        AlsoDrawnBy.TryGetValue(conceptId, out var more) ? more.Insert(0, conceptId) : [conceptId];
+        AlsoDrawnBy.TryGetValue(conceptId, out var more) ? more.Insert(0, ElementOf(conceptId)) : [ElementOf(conceptId)];
+
+    /// <summary>The element that says a concept.</summary>
+    public static string ElementOf(string conceptId) =>
+        conceptId.IndexOf('~', StringComparison.Ordinal) is var at and >= 0 ? conceptId[..at] : conceptId;
 }
 
 /// <summary>
@@ -24,4 +28,8 @@ public enum RemarkKind
 {
     MarkOrder, TooManyMarks, ToesAway, Arrowhead, ForeignEndSymbol, ForeignShape, ForeignOutline, ForeignStroke, ForeignUnderline,
     CountAsText, UnreadableCount, UnreadableKeyMark, LooseEnd, JoinedByDiamond, LineToLine, UnnamedBox,
+    NoDiamond, BoxForDiamond, LoneDiamond, SingleDiamondAtWeak, SolidUnderlineAtWeak, LooseAttribute, SharedAttribute, ListedAttributes,
+    DiamondToDiamond, NoCup, PairWithDoubleLine, OtherCountStyle,
+    SolidTriangle, DiamondAtBothEnds, SolidTieOfClass, CountOnGeneralisation, UnreadableMember, StrangeSpelling, ForeignStereotype,
+    LoneCircle,
 }

@@ -11,6 +11,9 @@ public sealed record Drawing(ImmutableArray<Sheet> Sheets)
     /// <summary>Which element was drawn from which phrase of the scenario.</summary>
     public ImmutableArray<Tie> Ties { get; init; } = [];
 
+    /// <summary>What authors noted about elements for themselves and their readers.</summary>
+    public ImmutableArray<Comment> Comments { get; init; } = [];
+
     /// <summary>A drawing with one sheet and nothing on it.</summary>
     public static Drawing Empty { get; } = new([new Sheet("sheet1", "", [], [])]);
 
@@ -30,8 +33,18 @@ public sealed record Drawing(ImmutableArray<Sheet> Sheets)
 /// </summary>
 public sealed record Tie(string Element, int Block, int Start, string Quote);
 
+/// <summary>A comment on a shape, a line, an end or a line of text; it says nothing about the data.</summary>
+public sealed record Comment(string Element, string Text);
+
 /// <summary>One sheet of a drawing.</summary>
-public sealed record Sheet(string Id, string Name, ImmutableArray<Shape> Shapes, ImmutableArray<Line> Lines);
+public sealed record Sheet(string Id, string Name, ImmutableArray<Shape> Shapes, ImmutableArray<Line> Lines)
+{
+    /// <summary>Coloured regions behind the shapes.</summary>
+    public ImmutableArray<Region> Regions { get; init; } = [];
+}
+
+/// <summary>A coloured region around some shapes. <paramref name="Hue"/> counts from 1.</summary>
+public sealed record Region(string Id, string Text, int Hue, ImmutableArray<string> Members);
 
 /// <summary>
 /// A closed figure with a text and, for boxes, compartments of lines of text. <paramref name="Place"/> is null
@@ -39,7 +52,7 @@ public sealed record Sheet(string Id, string Name, ImmutableArray<Shape> Shapes,
 /// </summary>
 public sealed record Shape(
     string Id,
-    Form Form,
+    string Form,
     Outline Outline,
     string Text,
     ImmutableArray<ImmutableArray<TextLine>> Compartments,
@@ -47,6 +60,12 @@ public sealed record Shape(
 {
     /// <summary>True when its author wants it to stay where it is while the rest is tidied up.</summary>
     public bool Pinned { get; init; }
+
+    /// <summary>What stands beneath its text.</summary>
+    public Underline Underline { get; init; }
+
+    /// <summary>Whether its text is in italics.</summary>
+    public bool Italic { get; init; }
 
     /// <summary>The lines of text of all compartments, from top to bottom.</summary>
     public IEnumerable<TextLine> TextLines => Compartments.SelectMany(lines => lines);
@@ -56,7 +75,11 @@ public sealed record Shape(
 /// One line of text in a box: <paramref name="Mark"/> is what stands in the column before it,
 /// <paramref name="Ring"/> says whether a ring stands directly before the text.
 /// </summary>
-public sealed record TextLine(string Id, string Mark, bool Ring, string Text, Underline Underline);
+public sealed record TextLine(string Id, string Mark, bool Ring, string Text, Underline Underline)
+{
+    /// <summary>Whether the text is in italics.</summary>
+    public bool Italic { get; init; }
+}
 
 /// <summary>A line between two ends. <paramref name="Route"/> is empty in a drawing that has not been laid out.</summary>
 public sealed record Line(string Id, Stroke Stroke, string Text, LineEnd From, LineEnd To, ImmutableArray<Point> Route)
@@ -66,7 +89,25 @@ public sealed record Line(string Id, Stroke Stroke, string Text, LineEnd From, L
 
     /// <summary>The id of the second end, derived from the line's own.</summary>
     public string ToId => Id + EndSuffix.To;
+
+    /// <summary>The symbols on the line between its ends.</summary>
+    public ImmutableArray<Along> Along { get; init; } = [];
+
+    /// <summary>Where its texts stand; none in a drawing that has not been laid out.</summary>
+    public ImmutableArray<LabelPlace> Labels { get; init; } = [];
+
+    /// <summary>The end to which a small solid pointer beside the line's text points.</summary>
+    public EndSide Pointer { get; init; }
 }
+
+/// <summary>
+/// Where a text of a line stands: that of an end, or its own (<see cref="EndSide.Neither"/>). The point is where its baseline begins, or
+/// ends where <paramref name="Ends"/> says so.
+/// </summary>
+public sealed record LabelPlace(LabelKind Kind, EndSide Side, Point At, bool Ends);
+
+/// <summary>A symbol on a line, and the end to which it is turned.</summary>
+public sealed record Along(string Symbol, EndSide Facing);
 
 /// <summary>What is added to a line's id to name one of its ends.</summary>
 public static class EndSuffix
@@ -84,12 +125,16 @@ public static class EndSuffix
 /// </summary>
 public sealed record LineEnd(
     Attachment On,
-    ImmutableArray<EndMark> Marks,
+    ImmutableArray<string> Marks,
     string Label = "",
     string Role = "",
-    string Count = "");
+    string Count = "")
+{
+    /// <summary>What stands in a small box between this end and what it is attached to; empty for no such box.</summary>
+    public string Qualifier { get; init; } = "";
+}
 
-/// <summary>What an end is attached to: a shape, a line of text, another line, or nothing when the id is null.</summary>
+/// <summary>What an end is attached to: a shape, a line of text, another line, an end of a line, or nothing when the id is null.</summary>
 public sealed record Attachment(AttachmentKind Kind, string? Id)
 {
     /// <summary>Attached to nothing.</summary>

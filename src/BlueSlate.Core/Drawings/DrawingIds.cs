@@ -23,6 +23,19 @@ internal sealed class DrawingIds
         return id;
     }
 
+    public string ReferToEnd(ref JsonCursor cursor)
+    {
+        var id = cursor.Text(DrawingLimits.Id + EndSuffix.From.Length);
+        var suffix = id.EndsWith(EndSuffix.From, StringComparison.Ordinal) ? EndSuffix.From : EndSuffix.To;
+        if (!id.EndsWith(suffix, StringComparison.Ordinal))
+        {
+            throw cursor.Refuse("bad-id", $"An end is named by its line's id and {EndSuffix.From} or {EndSuffix.To}.");
+        }
+
+        references.Add((id[..^suffix.Length], AttachmentKind.Line, cursor.Path(), cursor.Offset));
+        return id;
+    }
+
     public void CountShape(in JsonCursor cursor)
     {
         if (++shapes > DrawingLimits.Shapes)

@@ -33,6 +33,18 @@ public static class DrawingLimits
     /// <summary>Points of one route.</summary>
     public const int RoutePoints = 40;
 
+    /// <summary>Places of texts of one line.</summary>
+    public const int Labels = 8;
+
+    /// <summary>Coloured regions of one sheet.</summary>
+    public const int Regions = 40;
+
+    /// <summary>Colours of regions.</summary>
+    public const int Hues = 6;
+
+    /// <summary>Characters of a comment.</summary>
+    public const int Comment = 1000;
+
     /// <summary>Ties to phrases of the scenario.</summary>
     public const int Ties = 2000;
 

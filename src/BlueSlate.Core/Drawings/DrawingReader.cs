@@ -59,6 +59,7 @@ public static class DrawingReader
         int? version = null;
         ImmutableArray<Sheet>? sheets = null;
         ImmutableArray<Tie> ties = [];
+        ImmutableArray<Comment> comments = [];
         var ids = new DrawingIds();
         var properties = cursor.Object();
         while (cursor.NextProperty(ref properties))
@@ -69,6 +70,7 @@ public static class DrawingReader
                 case "version": version = cursor.Integer(0, int.MaxValue); break;
                 case "sheets": sheets = ReadSheets(ref cursor, ids); break;
                 case "ties": ties = ReadTies(ref cursor); break;
+                case "comments": comments = ReadComments(ref cursor); break;
                 default: cursor.Skip(); break;
             }
         }
@@ -90,7 +92,7 @@ public static class DrawingReader
         }
 
         ids.CheckReferences(cursor);
-        return new Drawing(found) { Ties = ties };
+        return new Drawing(found) { Ties = ties, Comments = comments };
     }
 
     private static ImmutableArray<Sheet> ReadSheets(ref JsonCursor cursor, DrawingIds ids)
@@ -111,6 +113,7 @@ public static class DrawingReader
         var name = "";
         ImmutableArray<Shape> shapes = [];
         ImmutableArray<Line> lines = [];
+        ImmutableArray<Region> regions = [];
         var properties = cursor.Object();
         while (cursor.NextProperty(ref properties))
         {
@@ -120,11 +123,12 @@ public static class DrawingReader
                 case "name": name = cursor.Text(DrawingLimits.Text); break;
                 case "shapes": shapes = ReadShapes(ref cursor, ids); break;
                 case "lines": lines = ReadLines(ref cursor, ids); break;
+                case "regions": regions = ReadRegions(ref cursor, ids); break;
                 default: cursor.Skip(); break;
             }
         }
 
-        return new Sheet(cursor.Required(id, "id"), name, shapes, lines);
+        return new Sheet(cursor.Required(id, "id"), name, shapes, lines) { Regions = regions };
     }
 
     private static ImmutableArray<Shape> ReadShapes(ref JsonCursor cursor, DrawingIds ids)
@@ -143,29 +147,33 @@ public static class DrawingReader
     private static Shape ReadShape(ref JsonCursor cursor, DrawingIds ids)
     {
         string? id = null;
-        Form? form = null;
+        string? form = null;
         var outline = Outline.Single;
         var text = "";
         ImmutableArray<ImmutableArray<TextLine>> compartments = [];
         Place? place = null;
         var pinned = false;
+        var underline = Underline.None;
+        var italic = false;
         var properties = cursor.Object();
         while (cursor.NextProperty(ref properties))
         {
             switch (properties.Name)
             {
                 case "id": id = ids.DeclareShape(ref cursor); break;
-                case "form": form = cursor.Word(Vocabulary.Forms); break;
+                case "form": form = cursor.Symbol(Symbols.Forms); break;
                 case "outline": outline = cursor.Word(Vocabulary.Outlines); break;
                 case "text": text = cursor.Text(DrawingLimits.Text); break;
                 case "compartments": compartments = ReadCompartments(ref cursor, ids); break;
                 case "place": place = ReadPlace(ref cursor); break;
                 case "pinned": pinned = cursor.Boolean(); break;
+                case "underline": underline = cursor.Word(Vocabulary.Underlines); break;
+                case "italic": italic = cursor.Boolean(); break;
                 default: cursor.Skip(); break;
             }
         }
 
-        return new Shape(cursor.Required(id, "id"), cursor.Required(form, "form"), outline, text, compartments, place) { Pinned = pinned };
+        return new Shape(cursor.Required(id, "id"), cursor.Required(form, "form"), outline, text, compartments, place) { Pinned = pinned, Underline = underline, Italic = italic };
     }
 
     private static ImmutableArray<ImmutableArray<TextLine>> ReadCompartments(ref JsonCursor cursor, DrawingIds ids)
@@ -194,6 +202,7 @@ public static class DrawingReader
         var ring = false;
         var text = "";
         var underline = Underline.None;
+        var italic = false;
         var properties = cursor.Object();
         while (cursor.NextProperty(ref properties))
         {
@@ -204,11 +213,12 @@ public static class DrawingReader
                 case "ring": ring = cursor.Boolean(); break;
                 case "text": text = cursor.Text(DrawingLimits.Text); break;
                 case "underline": underline = cursor.Word(Vocabulary.Underlines); break;
+                case "italic": italic = cursor.Boolean(); break;
                 default: cursor.Skip(); break;
             }
         }
 
-        return new TextLine(cursor.Required(id, "id"), mark, ring, text, underline);
+        return new TextLine(cursor.Required(id, "id"), mark, ring, text, underline) { Italic = italic };
     }
 
     private static Place ReadPlace(ref JsonCursor cursor)
@@ -239,6 +249,9 @@ public static class DrawingReader
         var text = "";
         LineEnd? from = null, to = null;
         ImmutableArray<Point> route = [];
+        ImmutableArray<Along> along = [];
+        ImmutableArray<LabelPlace> labels = [];
+        var pointer = EndSide.Neither;
         var properties = cursor.Object();
         while (cursor.NextProperty(ref properties))
         {
@@ -250,18 +263,21 @@ public static class DrawingReader
                 case "from": from = ReadEnd(ref cursor, ids); break;
                 case "to": to = ReadEnd(ref cursor, ids); break;
                 case "route": route = ReadRoute(ref cursor); break;
+                case "along": along = ReadAlong(ref cursor); break;
+                case "labels": labels = ReadLabels(ref cursor); break;
+                case "pointer": pointer = cursor.Word(Vocabulary.Sides); break;
                 default: cursor.Skip(); break;
             }
         }
 
-        return new Line(cursor.Required(id, "id"), stroke, text, cursor.Required(from, "from"), cursor.Required(to, "to"), route);
+        return new Line(cursor.Required(id, "id"), stroke, text, cursor.Required(from, "from"), cursor.Required(to, "to"), route) { Along = along, Pointer = pointer, Labels = labels };
     }
 
     private static LineEnd ReadEnd(ref JsonCursor cursor, DrawingIds ids)
     {
         var on = Attachment.Nothing;
-        var marks = ImmutableArray.CreateBuilder<EndMark>();
-        string label = "", role = "", count = "";
+        var marks = ImmutableArray.CreateBuilder<string>();
+        string label = "", role = "", count = "", qualifier = "";
         var properties = cursor.Object();
         while (cursor.NextProperty(ref properties))
         {
@@ -270,11 +286,13 @@ public static class DrawingReader
                 case "shape": on = new(AttachmentKind.Shape, ids.Refer(ref cursor, AttachmentKind.Shape)); break;
                 case "row": on = new(AttachmentKind.Row, ids.Refer(ref cursor, AttachmentKind.Row)); break;
                 case "line": on = new(AttachmentKind.Line, ids.Refer(ref cursor, AttachmentKind.Line)); break;
+                case "end": on = new(AttachmentKind.End, ids.ReferToEnd(ref cursor)); break;
+                case "qualifier": qualifier = cursor.Text(DrawingLimits.Text); break;
                 case "marks":
                     var items = cursor.Array(DrawingLimits.Marks, "marks");
                     while (cursor.NextItem(ref items))
                     {
-                        marks.Add(cursor.Word(Vocabulary.EndMarks));
+                        marks.Add(cursor.Symbol(Symbols.Ends));
                     }
 
                     break;
@@ -285,7 +303,121 @@ public static class DrawingReader
             }
         }
 
-        return new LineEnd(on, marks.ToImmutable(), label, role, count);
+        return new LineEnd(on, marks.ToImmutable(), label, role, count) { Qualifier = qualifier };
+    }
+
+    private static ImmutableArray<Along> ReadAlong(ref JsonCursor cursor)
+    {
+        var along = ImmutableArray.CreateBuilder<Along>();
+        var items = cursor.Array(DrawingLimits.Marks, "symbols");
+        while (cursor.NextItem(ref items))
+        {
+            string? symbol = null;
+            var facing = EndSide.Neither;
+            var properties = cursor.Object();
+            while (cursor.NextProperty(ref properties))
+            {
+                switch (properties.Name)
+                {
+                    case "symbol": symbol = cursor.Symbol(Symbols.Along); break;
+                    case "facing": facing = cursor.Word(Vocabulary.Sides); break;
+                    default: cursor.Skip(); break;
+                }
+            }
+
+            along.Add(new Along(cursor.Required(symbol, "symbol"), facing));
+        }
+
+        return along.ToImmutable();
+    }
+
+    private static ImmutableArray<LabelPlace> ReadLabels(ref JsonCursor cursor)
+    {
+        var labels = ImmutableArray.CreateBuilder<LabelPlace>();
+        var items = cursor.Array(DrawingLimits.Labels, "labels");
+        while (cursor.NextItem(ref items))
+        {
+            LabelKind? kind = null;
+            var side = EndSide.Neither;
+            int[] at = [0, 0];
+            var ends = false;
+            var properties = cursor.Object();
+            while (cursor.NextProperty(ref properties))
+            {
+                switch (properties.Name)
+                {
+                    case "of": kind = cursor.Word(Vocabulary.Labels); break;
+                    case "side": side = cursor.Word(Vocabulary.Sides); break;
+                    case "at": at = cursor.Integers(2, 2); break;
+                    case "ends": ends = cursor.Boolean(); break;
+                    default: cursor.Skip(); break;
+                }
+            }
+
+            labels.Add(new LabelPlace(cursor.Required(kind, "of"), side, new Point(at[0], at[1]), ends));
+        }
+
+        return labels.ToImmutable();
+    }
+
+    private static ImmutableArray<Region> ReadRegions(ref JsonCursor cursor, DrawingIds ids)
+    {
+        var regions = ImmutableArray.CreateBuilder<Region>();
+        var items = cursor.Array(DrawingLimits.Regions, "regions");
+        while (cursor.NextItem(ref items))
+        {
+            string? id = null;
+            var text = "";
+            var hue = 1;
+            var members = ImmutableArray.CreateBuilder<string>();
+            var properties = cursor.Object();
+            while (cursor.NextProperty(ref properties))
+            {
+                switch (properties.Name)
+                {
+                    case "id": id = ids.Declare(ref cursor); break;
+                    case "text": text = cursor.Text(DrawingLimits.Text); break;
+                    case "hue": hue = cursor.Integer(1, DrawingLimits.Hues); break;
+                    case "members":
+                        var shapes = cursor.Array(DrawingLimits.Shapes, "members");
+                        while (cursor.NextItem(ref shapes))
+                        {
+                            members.Add(ids.Refer(ref cursor, AttachmentKind.Shape));
+                        }
+
+                        break;
+                    default: cursor.Skip(); break;
+                }
+            }
+
+            regions.Add(new Region(cursor.Required(id, "id"), text, hue, members.ToImmutable()));
+        }
+
+        return regions.ToImmutable();
+    }
+
+    private static ImmutableArray<Comment> ReadComments(ref JsonCursor cursor)
+    {
+        var comments = ImmutableArray.CreateBuilder<Comment>();
+        var items = cursor.Array(DrawingLimits.Ties, "comments");
+        while (cursor.NextItem(ref items))
+        {
+            string? element = null, text = null;
+            var properties = cursor.Object();
+            while (cursor.NextProperty(ref properties))
+            {
+                switch (properties.Name)
+                {
+                    case "element": element = cursor.Text(DrawingLimits.Id + EndSuffix.From.Length); break;
+                    case "text": text = cursor.Text(DrawingLimits.Comment); break;
+                    default: cursor.Skip(); break;
+                }
+            }
+
+            comments.Add(new Comment(cursor.Required(element, "element"), cursor.Required(text, "text")));
+        }
+
+        return comments.ToImmutable();
     }
 
     private static ImmutableArray<Tie> ReadTies(ref JsonCursor cursor)

@@ -30,6 +30,7 @@ public static class DrawingWriter
 
         json.WriteEndArray();
         WriteTies(json, drawing.Ties);
+        WriteComments(json, drawing.Comments);
         json.WriteEndObject();
         json.Flush();
         return buffer.WrittenSpan.ToArray();
@@ -69,6 +70,52 @@ public static class DrawingWriter
         json.WriteEndArray();
     }
 
+    private static void WriteComments(Utf8JsonWriter json, ImmutableArray<Comment> comments)
+    {
+        if (comments.IsEmpty)
+        {
+            return;
+        }
+
+        json.WriteStartArray("comments");
+        foreach (var comment in comments)
+        {
+            json.WriteStartObject();
+            json.WriteString("element", comment.Element);
+            json.WriteString("text", comment.Text);
+            json.WriteEndObject();
+        }
+
+        json.WriteEndArray();
+    }
+
+    private static void WriteRegions(Utf8JsonWriter json, ImmutableArray<Region> regions)
+    {
+        if (regions.IsEmpty)
+        {
+            return;
+        }
+
+        json.WriteStartArray("regions");
+        foreach (var region in regions)
+        {
+            json.WriteStartObject();
+            json.WriteString("id", region.Id);
+            WriteText(json, "text", region.Text);
+            json.WriteNumber("hue", region.Hue);
+            json.WriteStartArray("members");
+            foreach (var member in region.Members)
+            {
+                json.WriteStringValue(member);
+            }
+
+            json.WriteEndArray();
+            json.WriteEndObject();
+        }
+
+        json.WriteEndArray();
+    }
+
     private static void WriteSheet(Utf8JsonWriter json, Sheet sheet)
     {
         json.WriteStartObject();
@@ -88,6 +135,7 @@ public static class DrawingWriter
         }
 
         json.WriteEndArray();
+        WriteRegions(json, sheet.Regions);
         json.WriteEndObject();
     }
 
@@ -95,7 +143,7 @@ public static class DrawingWriter
     {
         json.WriteStartObject();
         json.WriteString("id", shape.Id);
-        json.WriteString("form", Vocabulary.Forms.Of(shape.Form));
+        json.WriteString("form", shape.Form);
         if (shape.Outline != Outline.Single)
         {
             json.WriteString("outline", Vocabulary.Outlines.Of(shape.Outline));
@@ -123,6 +171,8 @@ public static class DrawingWriter
             json.WriteBoolean("pinned", true);
         }
 
+        WriteStyle(json, shape.Underline, shape.Italic);
+
         json.WriteEndObject();
     }
 
@@ -140,15 +190,25 @@ public static class DrawingWriter
             }
 
             WriteText(json, "text", line.Text);
-            if (line.Underline != Underline.None)
-            {
-                json.WriteString("underline", Vocabulary.Underlines.Of(line.Underline));
-            }
+            WriteStyle(json, line.Underline, line.Italic);
 
             json.WriteEndObject();
         }
 
         json.WriteEndArray();
+    }
+
+    private static void WriteStyle(Utf8JsonWriter json, Underline underline, bool italic)
+    {
+        if (underline != Underline.None)
+        {
+            json.WriteString("underline", Vocabulary.Underlines.Of(underline));
+        }
+
+        if (italic)
+        {
+            json.WriteBoolean("italic", true);
+        }
     }
 
     private static void WriteLine(Utf8JsonWriter json, Line line)
@@ -177,6 +237,45 @@ public static class DrawingWriter
             json.WriteEndArray();
         }
 
+        if (!line.Along.IsEmpty)
+        {
+            json.WriteStartArray("along");
+            foreach (var along in line.Along)
+            {
+                json.WriteStartObject();
+                json.WriteString("symbol", along.Symbol);
+                json.WriteString("facing", Vocabulary.Sides.Of(along.Facing));
+                json.WriteEndObject();
+            }
+
+            json.WriteEndArray();
+        }
+
+        if (!line.Labels.IsEmpty)
+        {
+            json.WriteStartArray("labels");
+            foreach (var label in line.Labels)
+            {
+                json.WriteStartObject();
+                json.WriteString("of", Vocabulary.Labels.Of(label.Kind));
+                json.WriteString("side", Vocabulary.Sides.Of(label.Side));
+                WriteNumbers(json, "at", label.At.X, label.At.Y);
+                if (label.Ends)
+                {
+                    json.WriteBoolean("ends", true);
+                }
+
+                json.WriteEndObject();
+            }
+
+            json.WriteEndArray();
+        }
+
+        if (line.Pointer != EndSide.Neither)
+        {
+            json.WriteString("pointer", Vocabulary.Sides.Of(line.Pointer));
+        }
+
         json.WriteEndObject();
     }
 
@@ -193,7 +292,7 @@ public static class DrawingWriter
             json.WriteStartArray("marks");
             foreach (var mark in end.Marks)
             {
-                json.WriteStringValue(Vocabulary.EndMarks.Of(mark));
+                json.WriteStringValue(mark);
             }
 
             json.WriteEndArray();
@@ -202,6 +301,7 @@ public static class DrawingWriter
         WriteText(json, "label", end.Label);
         WriteText(json, "role", end.Role);
         WriteText(json, "count", end.Count);
+        WriteText(json, "qualifier", end.Qualifier);
         json.WriteEndObject();
     }
 

@@ -100,6 +100,14 @@ internal ref struct JsonCursor(ReadOnlySpan<byte> utf8)
             : throw Refuse("unknown-word", $"One of {string.Join(", ", words.All)} is wanted.");
     }
 
+    public readonly string Symbol(SymbolTable symbols)
+    {
+        Expect(JsonTokenType.String, "a word");
+        return symbols.TryRead(reader.GetString()!, out var name)
+            ? name
+            : throw Refuse("unknown-word", $"One of {string.Join(", ", symbols.All.Select(symbol => symbol.Name))} is wanted.");
+    }
+
     public readonly bool Boolean() => reader.TokenType switch
     {
         JsonTokenType.True => true,

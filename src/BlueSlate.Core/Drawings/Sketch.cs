@@ -19,15 +19,86 @@ public sealed class Sketch
     public Sketch Box(string text, params string[] rowTexts) => Shape(Form.Rectangle, text, rowTexts);
 
     /// <summary>Adds a shape of any form.</summary>
-    public Sketch Shape(Form form, string text, params string[] rowTexts)
+    public Sketch Shape(string form, string text, params string[] rowTexts)
     {
         ImmutableArray<ImmutableArray<TextLine>> compartments = rowTexts.Length == 0 ? [] : [[.. rowTexts.Select(Row)]];
         shapes.Add(new Shape($"b{shapes.Count + 1}", form, Outline.Single, text, compartments, null));
         return this;
     }
 
+    /// <summary>Adds a shape with another outline than a single one.</summary>
+    public Sketch Shape(string form, string text, Outline outline)
+    {
+        shapes.Add(new Shape($"b{shapes.Count + 1}", form, outline, text, [], null));
+        return this;
+    }
+
+    /// <summary>Adds an oval with a line to its owner.</summary>
+    public Sketch Oval(string owner, string text, Underline underline = Underline.None, Outline outline = Outline.Single)
+    {
+        shapes.Add(new Shape($"b{shapes.Count + 1}", Form.Oval, outline, text, [], null) { Underline = underline });
+        return Tie(owner, text);
+    }
+
+    /// <summary>Adds a diamond with a line to each box: its name, what is written at it, and whether the line is double.</summary>
+    public Sketch Diamond(string text, Outline outline, params (string Box, string Count, bool Double)[] ends)
+    {
+        Shape(Form.Diamond, text, outline);
+        foreach (var (box, count, doubled) in ends)
+        {
+            Line(new LineEnd(Attachment.ToShape(IdOf(box)), [], Count: count), new LineEnd(Attachment.ToShape(IdOf(text)), []), doubled ? Stroke.Double : Stroke.Solid);
+        }
+
+        return this;
+    }
+
+    /// <summary>Adds a circle beneath a box, and a line with a cup to each of the others.</summary>
+    public Sketch Circle(string letter, string above, bool doubled, params string[] beneath)
+    {
+        Shape(Form.Circle, letter, Outline.Single);
+        Tie(above, letter, doubled ? Stroke.Double : Stroke.Solid);
+        foreach (var box in beneath)
+        {
+            Tie(letter, box);
+            lines[^1] = lines[^1] with { Along = [new Along(AlongMark.Cup, EndSide.From)] };
+        }
+
+        return this;
+    }
+
+    /// <summary>Adds a box with a compartment for each list of rows.</summary>
+    public Sketch Class(string text, params string[][] compartments)
+    {
+        shapes.Add(new Shape($"b{shapes.Count + 1}", Form.Rectangle, Outline.Single, text, [.. compartments.Select(texts => texts.Select(row => new TextLine($"t{++rows}", "", false, row, Underline.None)).ToImmutableArray())], null));
+        return this;
+    }
+
+    /// <summary>Changes the shape or line that was added last.</summary>
+    public Sketch With(Func<Shape, Shape>? shape = null, Func<Line, Line>? line = null)
+    {
+        if (shape is not null)
+        {
+            shapes[^1] = shape(shapes[^1]);
+        }
+
+        if (line is not null)
+        {
+            lines[^1] = line(lines[^1]);
+        }
+
+        return this;
+    }
+
+    /// <summary>Adds a line between two shapes named by their text, with what is written at its ends and what marks them.</summary>
+    public Sketch Tie(string from, string to, Stroke stroke = Stroke.Solid, string text = "", string atFrom = "", string atTo = "", string? markFrom = null, string? markTo = null) =>
+        Line(
+            new LineEnd(Attachment.ToShape(IdOf(from)), markFrom is null ? [] : [markFrom], Count: atFrom),
+            new LineEnd(Attachment.ToShape(IdOf(to)), markTo is null ? [] : [markTo], Count: atTo),
+            stroke,
+            text);
+
     /// <summary>Adds a line between two boxes named by their text.</summary>
-    public Sketch Line(string from, EndMark[] fromMarks, string to, EndMark[] toMarks, string label = "", string back = "", Stroke stroke = Stroke.Dashed)
+    public Sketch Line(string from, string[] fromMarks, string to, string[] toMarks, string label = "", string back = "", Stroke stroke = Stroke.Dashed)
     {
         var start = new LineEnd(Attachment.ToShape(IdOf(from)), [.. fromMarks], label);
         var end = new LineEnd(Attachment.ToShape(IdOf(to)), [.. toMarks], back);
@@ -61,17 +132,17 @@ public sealed class Sketch
 public static class Ends
 {
     /// <summary>Bar, bar.</summary>
-    public static EndMark[] One => [EndMark.Bar, EndMark.Bar];
+    public static string[] One => [EndMark.Bar, EndMark.Bar];
 
     /// <summary>Bar, ring.</summary>
-    public static EndMark[] ZeroOrOne => [EndMark.Bar, EndMark.Ring];
+    public static string[] ZeroOrOne => [EndMark.Bar, EndMark.Ring];
 
     /// <summary>Foot, bar.</summary>
-    public static EndMark[] OneOrMore => [EndMark.Foot, EndMark.Bar];
+    public static string[] OneOrMore => [EndMark.Foot, EndMark.Bar];
 
     /// <summary>Foot, ring.</summary>
-    public static EndMark[] ZeroOrMore => [EndMark.Foot, EndMark.Ring];
+    public static string[] ZeroOrMore => [EndMark.Foot, EndMark.Ring];
 
     /// <summary>Nothing at all.</summary>
-    public static EndMark[] Unsaid => [];
+    public static string[] Unsaid => [];
 }

@@ -2,9 +2,6 @@ using System.Collections.Frozen;
 
 namespace BlueSlate.Core.Drawings;
 
-/// <summary>The figures a shape may have.</summary>
-public enum Form { Rectangle, Rounded, Oval, Diamond, DiamondInRectangle, Circle, HalfCircle, Note, Junction }
-
 /// <summary>How a shape's edge is drawn.</summary>
 public enum Outline { Single, Double, Dashed }
 
@@ -15,17 +12,17 @@ public enum Stroke { Solid, Dashed, Double }
 public enum Underline { None, Solid, Dashed }
 
 /// <summary>What a line's end is attached to.</summary>
-public enum AttachmentKind { Nothing, Shape, Row, Line }
+public enum AttachmentKind { Nothing, Shape, Row, Line, End }
 
-/// <summary>The symbols an end may carry, one after the other from the box outward.</summary>
-public enum EndMark { Bar, Ring, Foot, FootOutward, Arrow, OpenArrow, Triangle, SolidTriangle, Diamond, SolidDiamond, Cross }
+/// <summary>What a text of a line is: an end's label, role or count, or the line's own text.</summary>
+public enum LabelKind { Label, Role, Count, Text }
+
+/// <summary>One of the two ends of a line, or neither.</summary>
+public enum EndSide { Neither, From, To }
 
 /// <summary>The words that stand for these values in the document format.</summary>
 public static class Vocabulary
 {
-    /// <summary>Words for <see cref="Drawings.Form"/>.</summary>
-    public static Words<Form> Forms { get; } = new();
-
     /// <summary>Words for <see cref="Drawings.Outline"/>.</summary>
     public static Words<Outline> Outlines { get; } = new();
 
@@ -35,8 +32,11 @@ public static class Vocabulary
     /// <summary>Words for <see cref="Drawings.Underline"/>.</summary>
     public static Words<Underline> Underlines { get; } = new();
 
-    /// <summary>Words for <see cref="EndMark"/>.</summary>
-    public static Words<EndMark> EndMarks { get; } = new();
+    /// <summary>Words for <see cref="LabelKind"/>.</summary>
+    public static Words<LabelKind> Labels { get; } = new();
+
+    /// <summary>Words for <see cref="Drawings.EndSide"/>.</summary>
+    public static Words<EndSide> Sides { get; } = new();
 }
 
 /// <summary>The words of one kind of value: the member's name in lower case, its parts joined by hyphens.</summary>

@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
 using BlueSlate.Core.Checking;
 using BlueSlate.Core.Marking;
-using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Core.Notations;
 
 namespace BlueSlate.Core.Interchange;
 
@@ -18,8 +18,8 @@ public sealed record QuestionDocument
 /// <summary>One part of an exercise.</summary>
 public sealed record PartDocument
 {
-    /// <summary>The notation's name; <c>crows-foot</c> is the one of this version.</summary>
-    public string Notation { get; init; } = "crows-foot";
+    /// <summary>The notation's name: <c>chen</c>, <c>crows-foot</c> or <c>uml</c>.</summary>
+    public string Notation { get; init; } = NotationNames.CrowsFoot;
 
     /// <summary>How formal the drawing is to be.</summary>
     public Level Level { get; init; }
@@ -29,6 +29,33 @@ public sealed record PartDocument
 
     /// <summary>A single bar reads as exactly one.</summary>
     public bool SingleBarIsExactlyOne { get; init; }
+
+    /// <summary>Chen: a double line says that all take part.</summary>
+    public bool DoubleLineSaysAll { get; init; } = true;
+
+    /// <summary>Chen: letters or pairs at the lines of a diamond.</summary>
+    public CountStyle Counts { get; init; }
+
+    /// <summary>Chen: pairs count the entity at their own line.</summary>
+    public bool PairsAcross { get; init; }
+
+    /// <summary>Chen: several underlined attributes are one key.</summary>
+    public bool UnderlinesAreOneKey { get; init; } = true;
+
+    /// <summary>UML: types, visibilities and signatures are wanted.</summary>
+    public bool Formal { get; init; }
+
+    /// <summary>UML: other spellings of multiplicities than the standard's are remarked on.</summary>
+    public bool StrictCounts { get; init; }
+
+    /// <summary>UML: an unmarked generalisation set is incomplete and overlapping.</summary>
+    public bool UnmarkedSetIsOpen { get; init; }
+
+    /// <summary>UML: aggregation and association are told apart.</summary>
+    public bool AggregationCounts { get; init; } = true;
+
+    /// <summary>UML: the stereotypes that may be used; none means any.</summary>
+    public ImmutableArray<string> Stereotypes { get; init; } = [];
 
     /// <summary>The marks in all.</summary>
     public Rational Marks { get; init; } = 40;
@@ -43,7 +70,20 @@ public sealed record PartDocument
     public bool ShowModelAnswer { get; init; } = true;
 
     /// <summary>The options with which drawings of this part are read.</summary>
-    public CrowsFootOptions ToOptions() => new(Level, StrokeSaysIdentifying, SingleBarIsExactlyOne);
+    public NotationOptions ToOptions() => new(Level, Notation)
+    {
+        StrokeSaysIdentifying = StrokeSaysIdentifying,
+        SingleBarIsExactlyOne = SingleBarIsExactlyOne,
+        DoubleLineSaysAll = DoubleLineSaysAll,
+        Counts = Counts,
+        PairsAcross = PairsAcross,
+        UnderlinesAreOneKey = UnderlinesAreOneKey,
+        Formal = Formal,
+        StrictCounts = StrictCounts,
+        UnmarkedSetIsOpen = UnmarkedSetIsOpen,
+        AggregationCounts = AggregationCounts,
+        Stereotypes = Stereotypes.IsDefault ? [] : Stereotypes,
+    };
 }
 
 /// <summary>The aids of a part, each on its own.</summary>
@@ -57,6 +97,12 @@ public sealed record AidsDocument
 
     /// <summary>The drawing can be tidied up by itself.</summary>
     public bool TidyUp { get; init; } = true;
+
+    /// <summary>The drawing can be seen in another notation.</summary>
+    public bool Redraw { get; init; }
+
+    /// <summary>What boxes share is proposed for lifting.</summary>
+    public bool Lifting { get; init; }
 }
 
 /// <summary>What an answer is held against besides the model drawing (docs/formats/assessment.md).</summary>

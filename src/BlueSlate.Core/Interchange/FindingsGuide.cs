@@ -1,7 +1,6 @@
 using System.Text;
 using BlueSlate.Core.Checking;
 using BlueSlate.Core.Language;
-using BlueSlate.Core.Notations.CrowsFoot;
 
 namespace BlueSlate.Core.Interchange;
 
@@ -27,8 +26,7 @@ public static class FindingsGuide
     private static void Append(StringBuilder page, FindingKind kind)
     {
         var example = kind.Example;
-        var options = new CrowsFootOptions(example.Logical ? Level.Logical : Level.Conceptual);
-        var assessor = new Assessor(example.Model, options, [], new([], default, default, Marking.Rational.Half));
+        var assessor = new Assessor(example.Model, example.Options, [], new([], default, default, Marking.Rational.Half));
         var assessment = assessor.Assess(example.Answer, []);
         var finding = assessment.Findings.First(finding => finding.Code == kind.Code);
         page.AppendLine($"## `{kind.Code}`: {kind.Title}");

@@ -19,18 +19,20 @@ public static class DrawnSentenceWriter
 
     private static Sentence OfShape(Shape shape)
     {
-        var form = Vocabulary.Forms.Of(shape.Form).Replace('-', ' ');
-        var outline = shape.Outline == Outline.Single ? "" : Vocabulary.Outlines.Of(shape.Outline) + " ";
-        var rows = shape.TextLines.Select(row => $"{(row.Mark.Length > 0 ? row.Mark + " " : "")}{(row.Ring ? "ring " : "")}{row.Text}").ToList();
-        var text = $"{(shape.Text.Length > 0 ? shape.Text : "Without text")}, a {outline}{form}{(rows.Count > 0 ? " with " + string.Join(", ", rows) : "")}.";
+        var rows = shape.TextLines.Select(row => $"{(row.Mark.Length > 0 ? row.Mark + " " : "")}{(row.Ring ? "ring " : "")}{row.Text}{Beneath(row.Underline)}{(row.Italic ? " in italics" : "")}").ToList();
+        var outline = shape.Outline == Outline.Single ? "" : $" with a {Vocabulary.Outlines.Of(shape.Outline)} outline";
+        var style = Beneath(shape.Underline) + (shape.Italic ? " in italics" : "");
+        var text = $"{(shape.Text.Length > 0 ? shape.Text : "Without text")}{style}, {Symbols.Forms[shape.Form].Says}{outline}{(rows.Count > 0 ? " with " + string.Join(", ", rows) : "")}.";
         return new Sentence(shape.Id, [new SentencePiece(text, shape.Id)], [shape.Id], null);
     }
+
+    private static string Beneath(Underline underline) => underline switch { Underline.Solid => " underlined", Underline.Dashed => " dashed underlined", _ => "" };
 
     private static Sentence OfLine(Line line, IReadOnlyDictionary<string, string> shapes, IReadOnlyDictionary<string, string> rows)
     {
         var stroke = Vocabulary.Strokes.Of(line.Stroke);
         ImmutableArray<SentencePiece> pieces = [
-            new SentencePiece($"A {stroke} line{(line.Text.Length > 0 ? $", “{line.Text}”" : "")}: ", line.Id),
+            new SentencePiece($"A {stroke} line{(line.Text.Length > 0 ? $", “{line.Text}”" : "")}{string.Concat(line.Along.Select(along => $", on it {Symbols.Along[along.Symbol].Says} open to the {(along.Facing == EndSide.From ? "first" : "second")} end"))}: ", line.Id),
             new SentencePiece(OfEnd(line.From, shapes, rows), line.FromId),
             new SentencePiece("; "),
             new SentencePiece(OfEnd(line.To, shapes, rows), line.ToId),
@@ -41,15 +43,15 @@ public static class DrawnSentenceWriter
 
     private static string OfEnd(LineEnd end, IReadOnlyDictionary<string, string> shapes, IReadOnlyDictionary<string, string> rows)
     {
-        var marks = end.Marks.IsEmpty ? "nothing" : string.Join(", then ", end.Marks.Select(mark => "a " + Vocabulary.EndMarks.Of(mark).Replace('-', ' ')));
+        var marks = end.Marks.IsEmpty ? "nothing" : string.Join(", then ", end.Marks.Select(mark => Symbols.Ends[mark].Says));
         var where = end.On.Kind switch
         {
             AttachmentKind.Shape => $"at {(shapes[end.On.Id!] is { Length: > 0 } text ? text : "a shape without text")}",
             AttachmentKind.Row => $"at the line {rows[end.On.Id!]}",
-            AttachmentKind.Line => "on another line",
+            AttachmentKind.Line or AttachmentKind.End => "on another line",
             _ => "in the open",
         };
-        var texts = new[] { end.Label, end.Role, end.Count }.Where(text => text.Length > 0).Select(text => $" “{text}”");
+        var texts = new[] { end.Label, end.Role, end.Count, end.Qualifier }.Where(text => text.Length > 0).Select(text => $" “{text}”");
         return $"{marks} {where}{string.Concat(texts)}";
     }
 }

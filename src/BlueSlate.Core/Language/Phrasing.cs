@@ -32,12 +32,7 @@ public static class Phrasing
         { Min: null, Max: null } => "an unsaid number of",
         { Min: null, Max: Count.Many } => "several",
         { Min: null, Max: 1 } => "one",
-        { Min: null } => $"at most {count.Max}",
-        { Max: null } => $"at least {count.Min}",
-        { Max: Count.Many } => $"{count.Min} or more",
-        { } when count.Min == count.Max => $"exactly {count.Min}",
-        { Min: 0, Max: 1 } => "0 or 1",
-        _ => $"{count.Min} to {count.Max}",
+        _ => AmountText.Of(count),
     };
 
     /// <summary>The pieces joined by commas and a last "and".</summary>

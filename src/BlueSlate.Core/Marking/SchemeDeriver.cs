@@ -20,42 +20,55 @@ public static class SchemeDeriver
 
     private static List<LineDraft> Draft(ImmutableArray<Fact> facts)
     {
-        var drafts = new List<LineDraft>();
-        LineDraft? attributes = null;
-        var entity = "";
+        var drafts = new Drafts();
         foreach (var fact in facts)
         {
             switch (fact.Aspect)
             {
                 case Aspect.Entity:
-                    entity = fact.Title;
-                    attributes = null;
+                    drafts.Open(fact.Title);
                     drafts.Add(new LineDraft($"Entity {fact.Title}", 2, LineRule.AllOrNothing, fact.Id));
                     break;
-                case Aspect.Kind or Aspect.Key or Aspect.AlternateKey:
+                case Aspect.Kind or Aspect.Key or Aspect.AlternateKey or Aspect.Union or Aspect.Exclusion:
                     drafts.Add(new LineDraft(Capital(fact.Title), 2, LineRule.Share, fact.Id));
                     break;
-                case Aspect.Attribute or Aspect.Multivalued or Aspect.Derived or Aspect.Optional or Aspect.ForeignKey:
-                    if (attributes is null)
-                    {
-                        drafts.Add(attributes = new LineDraft($"Attributes of {entity}", 2, LineRule.Share));
-                    }
-
-                    attributes.FactIds = attributes.FactIds.Add(fact.Id);
+                case Aspect.Abstract or Aspect.Stereotype:
+                    drafts.Add(new LineDraft(Capital(fact.Title), 1, LineRule.Share, fact.Id));
+                    break;
+                case Aspect.Attribute or Aspect.Multivalued or Aspect.Derived or Aspect.Optional or Aspect.ForeignKey or Aspect.Part or Aspect.Literal:
+                    drafts.Gather("Attributes", 2, fact);
+                    break;
+                case Aspect.Type or Aspect.Visibility or Aspect.Scope:
+                    drafts.Gather("Types and visibilities", 1, fact);
+                    break;
+                case Aspect.Operation or Aspect.Signature:
+                    drafts.Gather("Operations", 2, fact);
                     break;
                 case Aspect.Relationship:
+                    drafts.Open(fact.Title);
                     drafts.Add(new LineDraft($"Relationship {fact.Title}", 2, LineRule.AllOrNothing, fact.Id));
-                    drafts.Add(new LineDraft($"Ends of {fact.Title}", 3, LineRule.Share));
                     break;
                 case Aspect.Named or Aspect.RoleName:
-                    drafts[^2].FactIds = drafts[^2].FactIds.Add(fact.Id);
-                    drafts[^2].Rule = LineRule.Share;
+                    drafts.AddToRelationship(fact);
+                    break;
+                case Aspect.LinkKind when fact.Value == "association":
+                    drafts.AddToRelationship(fact);
+                    break;
+                case Aspect.LinkKind:
+                    drafts.Add(new LineDraft(Capital(fact.Title), 1, LineRule.AllOrNothing, fact.Id));
                     break;
                 case Aspect.Min or Aspect.Max:
-                    drafts[^1].FactIds = drafts[^1].FactIds.Add(fact.Id);
+                    drafts.Gather("Ends", 3, fact);
+                    break;
+                case Aspect.Subtype:
+                    drafts.Open(fact.Value);
+                    drafts.Gather("Subtypes", 3, fact);
+                    break;
+                case Aspect.Disjoint or Aspect.Total:
+                    drafts.Gather("Disjoint or overlapping, total or partial: subtypes", 2, fact);
                     break;
                 case Aspect.NoForeignKeys or Aspect.OwnNotation:
-                    AddToForm(drafts, fact);
+                    AddToForm(drafts.All, fact);
                     break;
                 case Aspect.Identifying:
                     break;
@@ -64,8 +77,8 @@ public static class SchemeDeriver
             }
         }
 
-        AddStrokes(drafts, facts);
-        return [.. drafts.Where(draft => !draft.FactIds.IsEmpty)];
+        AddStrokes(drafts.All, facts);
+        return [.. drafts.All.Where(draft => !draft.FactIds.IsEmpty)];
     }
 
     private static void AddToForm(List<LineDraft> drafts, Fact fact)
@@ -115,5 +128,37 @@ public static class SchemeDeriver
         public LineRule Rule { get; set; } = rule;
 
         public ImmutableArray<string> FactIds { get; set; } = factIds;
+    }
+
+    // The lines so far, and what they are about just now: an entity, a relationship, a specialisation.
+    private sealed class Drafts
+    {
+        private string about = "";
+
+        public List<LineDraft> All { get; } = [];
+
+        public void Open(string title) => about = title;
+
+        public void Add(LineDraft draft) => All.Add(draft);
+
+        // Facts of one sort about one thing are one line.
+        public void Gather(string what, int weight, Fact fact)
+        {
+            var title = $"{what} of {about}";
+            var draft = All.LastOrDefault(candidate => candidate.Title == title);
+            if (draft is null)
+            {
+                All.Add(draft = new LineDraft(title, weight, LineRule.Share));
+            }
+
+            draft.FactIds = draft.FactIds.Add(fact.Id);
+        }
+
+        public void AddToRelationship(Fact fact)
+        {
+            var draft = All.Last(candidate => candidate.Title == $"Relationship {about}");
+            draft.FactIds = draft.FactIds.Add(fact.Id);
+            draft.Rule = LineRule.Share;
+        }
     }
 }

@@ -20,7 +20,23 @@ public sealed record Correspondence(
     ImmutableArray<RestatedMatch> Restated,
     ImmutableDictionary<string, MisdirectedMatch> Misdirected,
     double Cost,
-    int NodesExpanded);
+    int NodesExpanded)
+{
+    /// <summary>Matched links of subtypes.</summary>
+    public ImmutableDictionary<string, SubtypeMatch> Subtypes { get; init; } = ImmutableDictionary<string, SubtypeMatch>.Empty;
+
+    /// <summary>Matched operations, and literals of enumerations.</summary>
+    public ImmutableDictionary<string, MemberMatch> Members { get; init; } = ImmutableDictionary<string, MemberMatch>.Empty;
+
+    /// <summary>Matched parts of composite attributes.</summary>
+    public ImmutableDictionary<string, string> Parts { get; init; } = ImmutableDictionary<string, string>.Empty;
+}
+
+/// <summary>A link of a subtype in the answer, the specialisation that holds it, and whether it leads the wrong way.</summary>
+public sealed record SubtypeMatch(string AnswerId, string AnswerSetId, bool Reversed);
+
+/// <summary>A member of a class of the answer and the class at which it stands.</summary>
+public sealed record MemberMatch(string AnswerId, string AnswerOwnerId, bool Moved);
 
 /// <summary>An entity of the answer, how alike the names are, and why the two belong together.</summary>
 public sealed record EntityMatch(string AnswerId, double NameLikeness, string Reason);

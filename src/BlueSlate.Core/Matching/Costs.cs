@@ -21,4 +21,8 @@ internal static class Costs
     /// <summary>At each end of a relationship of an entity with itself: more than all its values together, so that the verbs decide which end is which.</summary>
     public const double DirectionDiffers = 0.3;
     public const double KindDiffers = 0.1;
+    public const double LinkKindDiffers = 0.3;
+    public const double SubtypeMissing = 0.8;
+    public const double SubtypeReversed = 0.4;
+    public const double SubtypeExtra = 0.4;
 }

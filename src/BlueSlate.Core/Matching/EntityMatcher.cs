@@ -227,7 +227,22 @@ internal sealed class EntityMatcher
             cost += LinkCost(pair, map[modelPairs[pair].A], map[modelPairs[pair].B]);
         }
 
-        return cost;
+        return cost + TreeCost(map);
+    }
+
+    private double TreeCost(int[] map)
+    {
+        var (cost, found) = (0.0, 0);
+        foreach (var (sub, super) in model.Trees)
+        {
+            var (a, b) = (map[sub], map[super]);
+            var straight = a != None && b != None && answer.Trees.Contains((a, b));
+            var reversed = !straight && a != None && b != None && answer.Trees.Contains((b, a));
+            cost += straight ? 0 : reversed ? Costs.SubtypeReversed : Costs.SubtypeMissing;
+            found += straight || reversed ? 1 : 0;
+        }
+
+        return cost + ((answer.Trees.Count - found) * Costs.SubtypeExtra);
     }
 
     // What the relationships between one pair of entities cost depends only on the two that stand for them.

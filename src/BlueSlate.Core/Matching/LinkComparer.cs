@@ -64,6 +64,7 @@ internal sealed class LinkComparer
         var roles = answer.Relationship.Roles;
         cost = EndCost(model.Relationship.Roles[0], roles[flipped ? 1 : 0]) + EndCost(model.Relationship.Roles[1], roles[flipped ? 0 : 1]);
         cost += (1 - VerbLikeness(model, answer)) * Costs.VerbDiffers;
+        cost += model.Relationship.Kind == answer.Relationship.Kind ? 0 : Costs.LinkKindDiffers;
         if (model.From == model.To)
         {
             cost += DirectionCost(model.Relationship.Roles[0].Verb, roles[flipped ? 1 : 0].Verb);

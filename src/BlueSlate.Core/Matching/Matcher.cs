@@ -62,9 +62,16 @@ public static class Matcher
         var restated = Restate(new Leftovers(modelSide, answerSide, map, matchedModel, matchedAnswer), allowance.RestatementsOff, matchedModel, matchedAnswer);
         var misdirected = FindMisdirected(modelSide, answerSide, map, matchedModel, matchedAnswer);
         MatchForeignKeys(modelSide, answerSide, map, relationships, attributes);
+        var members = new MemberMatcher(renamed, answer, entities.ToImmutable());
+        members.AddRelationshipAttributes(relationships, attributes);
         FindMoved(modelSide, answerSide, attributes);
         return new Correspondence(
-            entities.ToImmutable(), attributes.ToImmutable(), relationships, restated, misdirected, cost, entityMatcher.NodesExpanded);
+            entities.ToImmutable(), attributes.ToImmutable(), relationships, restated, misdirected, cost, entityMatcher.NodesExpanded)
+        {
+            Members = members.Members(),
+            Parts = members.Parts(attributes),
+            Subtypes = members.Subtypes(),
+        };
     }
 
     private static void MatchEntity(
@@ -132,9 +139,17 @@ public static class Matcher
             if (found is not null && wanted[0] >= 0)
             {
                 free.Remove(found);
+                // Roles of one entity are paired in their order.
+                var left = found.Roles.ToList();
                 var roles = relationship.Roles.ToImmutableDictionary(
                     role => role.Id,
-                    role => found.Roles.First(candidate => answer.IndexOf(candidate.EntityId) == map[model.IndexOf(role.EntityId)]).Id,
+                    role =>
+                    {
+                        var at = left.FindIndex(candidate => answer.IndexOf(candidate.EntityId) == map[model.IndexOf(role.EntityId)]);
+                        var id = left[at].Id;
+                        left.RemoveAt(at);
+                        return id;
+                    },
                     StringComparer.Ordinal);
                 matches.Add(relationship.Id, new RelationshipMatch(found.Id, roles));
             }

@@ -33,6 +33,16 @@ internal sealed class Side
             Neighbours[i] = [];
         }
 
+        foreach (var specialisation in model.Specialisations)
+        {
+            Grow(specialisation.Subtypes.Select(subtype => (subtype.EntityId, specialisation.SupertypeId)));
+        }
+
+        foreach (var union in model.Unions)
+        {
+            Grow(union.Supertypes.Select(super => (union.CategoryId, super.EntityId)));
+        }
+
         foreach (var link in Links)
         {
             Neighbours[link.From].Add(link.To);
@@ -51,9 +61,25 @@ internal sealed class Side
 
     public List<int>[] Neighbours { get; }
 
+    /// <summary>Subtypes, by index, with their supertypes.</summary>
+    public HashSet<(int Sub, int Super)> Trees { get; } = [];
+
     public int Count => Entities.Length;
 
     public int IndexOf(string entityId) => indexOfEntity[entityId];
+
+    private void Grow(IEnumerable<(string Sub, string Super)> pairs)
+    {
+        foreach (var (sub, super) in pairs)
+        {
+            var (a, b) = (IndexOf(sub), IndexOf(super));
+            if (a != b && Trees.Add((a, b)))
+            {
+                Neighbours[a].Add(b);
+                Neighbours[b].Add(a);
+            }
+        }
+    }
 
     private static NamedEntity[] Canonical(ConceptModel model)
     {
@@ -65,6 +91,15 @@ internal sealed class Side
             {
                 around[role.EntityId].AddRange(relationship.Roles.Where(other => other.Id != role.Id)
                     .Select(other => $"{named[other.EntityId].Name.Key}{role.CoOccurrence}{other.CoOccurrence}{role.Verb}{other.Verb}"));
+            }
+        }
+
+        foreach (var specialisation in model.Specialisations)
+        {
+            foreach (var subtype in specialisation.Subtypes)
+            {
+                around[subtype.EntityId].Add($"under {named[specialisation.SupertypeId].Name.Key}");
+                around[specialisation.SupertypeId].Add($"over {named[subtype.EntityId].Name.Key}");
             }
         }
 

@@ -1,6 +1,6 @@
 using BlueSlate.Core.Checking;
 using BlueSlate.Core.Drawings;
-using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Core.Notations;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Checking;
@@ -43,8 +43,8 @@ public sealed class FactListTests
     [Fact]
     public void The_stroke_is_a_fact_only_where_the_class_has_learned_it()
     {
-        var options = new CrowsFootOptions(Level.Conceptual, StrokeSaysIdentifying: false);
-        FactList.Of(CrowsFootReader.Read(Café.ToDrawing(), options), options).ShouldNotContain(fact => fact.Aspect == Aspect.Identifying);
+        var options = new NotationOptions(Level.Conceptual) { StrokeSaysIdentifying = false };
+        FactList.Of(Notation.Read(Café.ToDrawing(), options), options).ShouldNotContain(fact => fact.Aspect == Aspect.Identifying);
         Of(Café.ToDrawing(), Level.Conceptual).Count(fact => fact.Aspect == Aspect.Identifying).ShouldBe(1);
     }
 
@@ -70,5 +70,5 @@ public sealed class FactListTests
     }
 
     private static System.Collections.Immutable.ImmutableArray<Fact> Of(Drawing drawing, Level level) =>
-        FactList.Of(Exercise.Read(drawing, level), new CrowsFootOptions(level));
+        FactList.Of(Exercise.Read(drawing, level), new NotationOptions(level));
 }

@@ -1,5 +1,4 @@
 using BlueSlate.Core.Checking;
-using BlueSlate.Core.Notations.CrowsFoot;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Checking;
@@ -71,5 +70,5 @@ public sealed class FindingKindTests
     private static FindingKind Kind(string code) => FindingKind.All.Single(kind => kind.Code == code);
 
     private static Assessment Assess(FindingExample example, IReadOnlyList<FindingKind> kinds) =>
-        Exercise.Of(example.Model, example.Logical ? Level.Logical : Level.Conceptual).Assess(example.Answer, [], kinds);
+        Exercise.Of(example.Model, example.Options).Assess(example.Answer, [], kinds);
 }

@@ -1,13 +1,13 @@
 using System.Collections.Immutable;
+using System.Text.RegularExpressions;
 using BlueSlate.Core.Checking;
 using BlueSlate.Core.Drawings;
-using BlueSlate.Core.Notations.CrowsFoot;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Checking;
 
 /// <summary>The same mistake at two places is said twice, of each place in words of its own.</summary>
-public sealed class FindingPlacesTests
+public sealed partial class FindingPlacesTests
 {
     public static TheoryData<string> Codes =>
         [.. FindingKind.All.Where(kind => !kind.Code.StartsWith("notation-", StringComparison.Ordinal) && !OncePerDrawing.Contains(kind.Code)).Select(kind => kind.Code)];
@@ -19,7 +19,7 @@ public sealed class FindingPlacesTests
     public void Two_places_share_no_sentence(string code)
     {
         var example = FindingKind.All.Single(kind => kind.Code == code).Example;
-        var assessor = Exercise.Of(Twice(example.Model), example.Logical ? Level.Logical : Level.Conceptual);
+        var assessor = Exercise.Of(Twice(example.Model), example.Options);
         var findings = assessor.Assess(Twice(example.Answer), []).Findings.Where(finding => finding.Code == code).ToList();
         findings.Count.ShouldBeGreaterThan(1);
         findings.Select(finding => finding.Id).ShouldBeUnique();
@@ -31,7 +31,7 @@ public sealed class FindingPlacesTests
     public void A_finding_points_at_what_it_is_about(string code)
     {
         var example = FindingKind.All.Single(kind => kind.Code == code).Example;
-        var assessor = Exercise.Of(example.Model, example.Logical ? Level.Logical : Level.Conceptual);
+        var assessor = Exercise.Of(example.Model, example.Options);
         var finding = assessor.Assess(example.Answer, []).Findings.First(finding => finding.Code == code);
         (finding.ModelElements.Length + finding.AnswerElements.Length).ShouldBeGreaterThan(0);
         Elements(example.Model).IsSupersetOf(finding.ModelElements).ShouldBeTrue();
@@ -60,18 +60,33 @@ public sealed class FindingPlacesTests
     // Names of another world: the same name always becomes the same other one.
     private static string Other(string name)
     {
+        if (name.Length < 2 || name[0] == '{')
+        {
+            return name;
+        }
+
+        if (name[0] == '«')
+        {
+            var end = name.IndexOf('»', StringComparison.Ordinal) + 1;
+            return name[..end] + " " + Other(name[end..].Trim());
+        }
+
         var letters = name.ToLowerInvariant().Where(char.IsLetter).ToList();
         var plural = letters.Count > 0 && letters[^1] == 's';
         return letters.Count == 0 ? "" : "Q" + string.Concat(letters.SkipLast(plural ? 1 : 0).Reverse()) + (plural ? "s" : "");
     }
 
     private static string OtherRow(string text) =>
-        text.IndexOfAny(['{', '[', '(']) < 0 ? Other(text) : text[0] switch
+        text.IndexOfAny(['{', '[', '(', ':']) < 0 ? Other(text) : text[0] switch
         {
-            '{' => $"{{{Other(text)}}}",
-            '[' => $"[{Other(text)}]",
-            _ => text,
+            '{' => $"{{{Other(text[1..^1])}}}",
+            '[' => $"[{Other(text[1..^1])}]",
+            _ => MemberPattern().Replace(text, match => match.Groups[1].Value + Other(match.Groups[2].Value) + match.Groups[3].Value),
         };
+
+    // A sign before the name, the name, and what follows it.
+    [GeneratedRegex(@"^([-+#~/ ]*)([\w ]+?)(\s*[:(\[{].*)$")]
+    private static partial Regex MemberPattern();
 
     private static HashSet<string> Elements(Drawing drawing) =>
         [.. drawing.Shapes.SelectMany(shape => shape.TextLines.Select(line => line.Id).Prepend(shape.Id)), .. drawing.Lines.SelectMany(line => new[] { line.Id, line.Id + "/from", line.Id + "/to" })];

@@ -1,6 +1,6 @@
 using BlueSlate.Core.Checking;
 using BlueSlate.Core.Drawings;
-using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Core.Notations;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Checking;

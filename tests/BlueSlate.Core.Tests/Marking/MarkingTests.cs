@@ -2,7 +2,7 @@ using System.Collections.Immutable;
 using BlueSlate.Core.Checking;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Marking;
-using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Core.Notations;
 using CsCheck;
 using Shouldly;
 
@@ -66,7 +66,7 @@ public sealed class MarkingTests
             Shapes = [.. drawn.Shapes, diamond],
             Lines = [new Line("x", Stroke.Solid, "", At("b1"), At("d1"), []), new Line("y", Stroke.Solid, "", At("d1"), At("b2"), [])],
         }]);
-        var assessment = new Assessor(model, new CrowsFootOptions(Level.Conceptual, StrokeSaysIdentifying: true), [], Exercise.Of(model).Scheme).Assess(answer, []);
+        var assessment = new Assessor(model, new NotationOptions(Level.Conceptual) { StrokeSaysIdentifying = true }, [], Exercise.Of(model).Scheme).Assess(answer, []);
         var verdict = assessment.Comparison.Verdicts.Single(verdict => verdict.Fact.Aspect == Aspect.Identifying);
         verdict.Kind.ShouldBe(VerdictKind.Absent);
         assessment.Findings.Single(finding => finding.Claims.Contains(verdict.Fact.Id)).Tag.ShouldBe(Tag.Notation);
@@ -107,7 +107,7 @@ public sealed class MarkingTests
         var model = new Sketch().Box("Visit", "PK no").ToDrawing();
         var answer = new Sketch().Box("Visit", "PK no", "x", "y", "z").ToDrawing();
         var derived = Exercise.Of(model).Scheme;
-        var assessor = new Assessor(model, new CrowsFootOptions(Level.Conceptual), [], derived with { ExtraCost = 1, ExtraCap = 2 });
+        var assessor = new Assessor(model, new NotationOptions(Level.Conceptual), [], derived with { ExtraCost = 1, ExtraCap = 2 });
         var assessment = assessor.Assess(answer, []);
         assessment.Sheet.Exact.ShouldBe(38);
         AddsUp(assessment);

@@ -2,7 +2,7 @@ using System.Collections.Immutable;
 using BlueSlate.Core.Checking;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Marking;
-using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Core.Notations;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Marking;
@@ -64,7 +64,7 @@ public sealed class RulingTests
     public void An_extra_that_is_allowed_costs_nothing()
     {
         var scheme = Exercise.Of(Model).Scheme with { ExtraCost = 1, ExtraCap = 3 };
-        var assessor = new Assessor(Model, new CrowsFootOptions(Level.Conceptual), [], scheme);
+        var assessor = new Assessor(Model, new NotationOptions(Level.Conceptual), [], scheme);
         var before = assessor.Assess(Answer, []);
         var extra = before.Notes.Single(note => note.Finding.Code == "attribute-extra");
         extra.Loss.ShouldBe(Rational.One);
@@ -88,7 +88,7 @@ public sealed class RulingTests
     {
         var scheme = Assessor.Scheme;
         var heavier = scheme with { Lines = [.. scheme.Lines.Select(line => line with { Marks = line.Marks * 3 })] };
-        new Assessor(Model, new CrowsFootOptions(Level.Conceptual), [], heavier).Assess(Answer, []).Sheet.Exact.ShouldBe(Assess().Sheet.Exact * 3);
+        new Assessor(Model, new NotationOptions(Level.Conceptual), [], heavier).Assess(Answer, []).Sheet.Exact.ShouldBe(Assess().Sheet.Exact * 3);
     }
 
     [Fact]
@@ -96,7 +96,7 @@ public sealed class RulingTests
     {
         var scheme = Assessor.Scheme;
         Rational Marks(LineRule rule) =>
-            new Assessor(Model, new CrowsFootOptions(Level.Conceptual), [], scheme with { Lines = [.. scheme.Lines.Select(line => line with { Rule = rule })] }).Assess(Answer, []).Sheet.Exact;
+            new Assessor(Model, new NotationOptions(Level.Conceptual), [], scheme with { Lines = [.. scheme.Lines.Select(line => line with { Rule = rule })] }).Assess(Answer, []).Sheet.Exact;
         Marks(LineRule.AllOrNothing).ShouldBeLessThanOrEqualTo(Marks(LineRule.Share));
     }
 

@@ -1,7 +1,7 @@
 using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Language;
-using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Core.Notations;
 using CsCheck;
 using Shouldly;
 
@@ -31,7 +31,7 @@ public sealed class CrowsFootReaderTests
     [InlineData("Ring Ring", 0, null, RemarkKind.TooManyMarks)]
     public void Marks_at_an_end(string marks, int? min, int? max, RemarkKind? remark)
     {
-        EndMark[] drawn = [.. marks.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(Enum.Parse<EndMark>)];
+        string[] drawn = [.. marks.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(mark => mark == "FootOutward" ? EndMark.FootOutward : mark.ToLowerInvariant())];
         var reading = Exercise.Read(new Sketch().Box("A").Box("B").Line("A", Ends.One, "B", drawn, "has").ToDrawing());
         reading.Model.Relationships[0].Roles[1].CoOccurrence.ShouldBe(new Count(min, max));
         reading.Remarks.Select(found => (RemarkKind?)found.Kind).ShouldBe(remark is null ? [] : [remark]);
@@ -41,7 +41,7 @@ public sealed class CrowsFootReaderTests
     public void A_single_bar_is_exactly_one_where_the_class_has_learned_it_so()
     {
         var drawing = new Sketch().Box("A").Box("B").Line("A", Ends.One, "B", [EndMark.Bar], "has").ToDrawing();
-        CrowsFootReader.Read(drawing, new CrowsFootOptions(Level.Conceptual, SingleBarIsExactlyOne: true)).Model.Relationships[0].Roles[1].CoOccurrence.ShouldBe(new Count(1, 1));
+        Notation.Read(drawing, new NotationOptions(Level.Conceptual) { SingleBarIsExactlyOne = true }).Model.Relationships[0].Roles[1].CoOccurrence.ShouldBe(new Count(1, 1));
     }
 
     [Theory]
@@ -114,10 +114,10 @@ public sealed class CrowsFootReaderTests
 
     [Theory]
     [InlineData(Form.Oval, RemarkKind.ForeignShape)]
-    [InlineData(Form.Circle, RemarkKind.ForeignShape)]
+    [InlineData(Form.Circle, RemarkKind.LoneCircle)]
     [InlineData(Form.Diamond, RemarkKind.JoinedByDiamond)]
     [InlineData(Form.DiamondInRectangle, RemarkKind.ForeignShape)]
-    public void Shapes_of_other_notations_are_remarked_on(Form form, RemarkKind remark) =>
+    public void Shapes_of_other_notations_are_remarked_on(string form, RemarkKind remark) =>
         Exercise.Read(new Sketch().Shape(form, "x").ToDrawing()).Remarks.Select(found => found.Kind).ShouldBe([remark]);
 
     [Fact]
@@ -157,7 +157,7 @@ public sealed class CrowsFootReaderTests
             foreach (var level in Enum.GetValues<Level>())
             {
                 var reading = Exercise.Read(drawing, level);
-                SentenceWriter.Write(reading).Length.ShouldBe(reading.Model.Entities.Length + reading.Model.Relationships.Length);
+                SentenceWriter.Write(reading).Length.ShouldBe(reading.Model.Entities.Length + reading.Model.Relationships.Length + reading.Model.Specialisations.Length);
             }
 
             DrawnSentenceWriter.Write(drawing).Length.ShouldBe(drawing.Shapes.Count() + drawing.Lines.Count());
@@ -166,10 +166,10 @@ public sealed class CrowsFootReaderTests
     [Fact]
     public void Every_symbol_at_an_end_either_means_something_or_is_remarked_on()
     {
-        foreach (var mark in Enum.GetValues<EndMark>())
+        foreach (var mark in Symbols.Ends.All.Select(symbol => symbol.Name))
         {
             var reading = Exercise.Read(new Sketch().Box("A").Box("B").Line("A", Ends.One, "B", [mark]).ToDrawing());
-            (reading.Model.Relationships[0].Roles[1].CoOccurrence != Count.Unsaid || reading.Remarks.Length > 0).ShouldBeTrue(mark.ToString());
+            (reading.Model.Relationships[0].Roles[1].CoOccurrence != Count.Unsaid || reading.Remarks.Length > 0).ShouldBeTrue(mark);
         }
     }
 }

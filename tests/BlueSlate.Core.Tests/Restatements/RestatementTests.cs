@@ -1,6 +1,6 @@
 using BlueSlate.Core.Checking;
 using BlueSlate.Core.Drawings;
-using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Core.Notations;
 using BlueSlate.Core.Restatements;
 using CsCheck;
 using Shouldly;
@@ -10,8 +10,8 @@ namespace BlueSlate.Core.Tests.Restatements;
 /// <summary>The same meaning drawn another way: accepted with its ends carried over, and only where its preconditions hold.</summary>
 public sealed class RestatementTests
 {
-    private static readonly Gen<EndMark[]> AnyEnd = Gen.Int[0, 3].Select(n => new[] { Ends.One, Ends.ZeroOrOne, Ends.OneOrMore, Ends.ZeroOrMore }[n]);
-    private static readonly Gen<EndMark[]> ManyEnd = Gen.Bool.Select(least => least ? Ends.OneOrMore : Ends.ZeroOrMore);
+    private static readonly Gen<string[]> AnyEnd = Gen.Int[0, 3].Select(n => new[] { Ends.One, Ends.ZeroOrOne, Ends.OneOrMore, Ends.ZeroOrMore }[n]);
+    private static readonly Gen<string[]> ManyEnd = Gen.Bool.Select(least => least ? Ends.OneOrMore : Ends.ZeroOrMore);
 
     private static Sketch Boxes => new Sketch().Box("Repair", "PK repair no", "outcome").Box("Part", "PK code", "price");
 

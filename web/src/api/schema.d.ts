@@ -974,6 +974,287 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/exercises/{id}/amend": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["AmendRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AmendReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{id}/redraw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RedrawRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RedrawReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{id}/members": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MembersRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MembersReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{id}/lift": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LiftRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RedrawReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{id}/push-down": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PushDownRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RedrawReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{id}/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PictureRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{id}/open": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OpenedReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/exercises/{id}/publish": {
         parameters: {
             query?: never;
@@ -1310,6 +1591,287 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["TidyReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/study/answers/{id}/amend": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["AmendRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AmendReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/study/answers/{id}/redraw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RedrawRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RedrawReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/study/answers/{id}/members": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MembersRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MembersReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/study/answers/{id}/lift": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LiftRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RedrawReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/study/answers/{id}/push-down": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PushDownRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RedrawReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/study/answers/{id}/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PictureRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/study/answers/{id}/open": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OpenedReply"];
                     };
                 };
             };
@@ -1699,6 +2261,22 @@ export interface components {
             words?: boolean;
             /** @description The drawing can be tidied up by itself. */
             tidyUp?: boolean;
+            /** @description The drawing can be seen in another notation. */
+            redraw?: boolean;
+            /** @description What boxes share is proposed for lifting. */
+            lifting?: boolean;
+        };
+        /** @description The drawing that says them, what of them could not be taken, what the notation cannot say, and what the drawing says now. */
+        AmendReply: {
+            drawing: string;
+            problems: components["schemas"]["LineProblemReply"][];
+            unsaid: string[];
+            lines: string[];
+        };
+        /** @description The sentences of a drawing as they were edited, a statement a line. */
+        AmendRequest: {
+            drawing: string;
+            lines: string[];
         };
         /** @description A student's answer with the scenario beside it. */
         AnswerReply: {
@@ -1811,6 +2389,11 @@ export interface components {
          * @enum {unknown}
          */
         CohortRole: "student" | "assistant" | "instructor";
+        /**
+         * @description What a class writes at the lines of a diamond: letters that say the maximum, or pairs.
+         * @enum {unknown}
+         */
+        CountStyle: "letters" | "pairs";
         /** @description The id of something new. */
         CreatedReply: {
             /** Format: uuid */
@@ -1993,6 +2576,35 @@ export interface components {
          * @enum {unknown}
          */
         Level: "conceptual" | "logical";
+        /** @description Lifts members, in groups that are one and the same, into a new supertype. */
+        LiftRequest: {
+            drawing: string;
+            shapes: string[];
+            name: string;
+            members: string[][];
+        };
+        /** @description An entity type and its member. */
+        LiftingCell: {
+            entityId: string;
+            attributeId: string;
+        };
+        /** @description Members of several entity types that are one and the same, or one that only some have. */
+        LiftingRow: {
+            name: string;
+            type: string;
+            shared: boolean;
+            cells: components["schemas"]["LiftingCell"][];
+        };
+        /** @description What of a line cannot be taken; all counted from 0. */
+        LineProblemReply: {
+            /** Format: int32 */
+            line: number;
+            /** Format: int32 */
+            start: number;
+            /** Format: int32 */
+            length: number;
+            message: string;
+        };
         /**
          * @description How a line that is about several facts is judged.
          * @enum {unknown}
@@ -2042,15 +2654,66 @@ export interface components {
             /** Format: int32 */
             undecided: number;
         };
+        /** @description A box. */
+        MemberOwner: {
+            id: string;
+            name: string;
+        };
+        /** @description The boxes and their members, shared ones first. */
+        MembersReply: {
+            owners: components["schemas"]["MemberOwner"][];
+            rows: components["schemas"]["LiftingRow"][];
+        };
+        /** @description Asks what some boxes have in common. */
+        MembersRequest: {
+            drawing: string;
+            shapes: string[];
+        };
         /** @description Makes a new exercise. */
         NewExerciseRequest: {
             title: string;
             /** Format: uuid */
             cohortId: string;
         };
+        /** @description What a class has learned about its notation. Only the options of the notation that is named have a meaning. */
+        NotationOptions: {
+            /** @description Conceptual: no foreign keys, many-to-many allowed. Logical: foreign keys shown, many-to-many resolved. */
+            level: components["schemas"]["Level"];
+            /**
+             * @description The notation's name: `chen`, `crows-foot` or `uml`.
+             * @default crows-foot
+             */
+            notation: string;
+            /** @description Crow's foot: solid is identifying and dashed is not; otherwise the stroke leaves it unsaid. */
+            strokeSaysIdentifying?: boolean;
+            /** @description Crow's foot: a single bar reads as 1..1; otherwise its minimum is unsaid. */
+            singleBarIsExactlyOne?: boolean;
+            /** @description Chen: a double line says that all take part and a single one that some may not; otherwise the minimum is unsaid. */
+            doubleLineSaysAll?: boolean;
+            /** @description Chen: what is written at the lines of a diamond. */
+            counts?: components["schemas"]["CountStyle"];
+            /** @description Chen: `(min,max)` is written at the far side, so that it counts the entity at its own line. */
+            pairsAcross?: boolean;
+            /** @description Chen: several underlined attributes are one key; otherwise each is one. */
+            underlinesAreOneKey?: boolean;
+            /** @description UML: types, visibilities and signatures are wanted. */
+            formal?: boolean;
+            /** @description UML: only the standard's spellings of multiplicities; others are remarked on. */
+            strictCounts?: boolean;
+            /** @description UML: an unmarked generalisation set is incomplete and overlapping; otherwise it leaves both unsaid. */
+            unmarkedSetIsOpen?: boolean;
+            /** @description UML: whether aggregation and association are told apart. */
+            aggregationCounts?: boolean;
+            /** @description UML: the stereotypes that may be used besides interface and enumeration; none means any. */
+            stereotypes?: string[];
+        };
+        /** @description The drawing that a picture carried. */
+        OpenedReply: {
+            drawing: string;
+        };
         /** @description One part of an exercise. */
         PartDocument: {
-            /** @description The notation's name; `crows-foot` is the one of this version. */
+            /** @description The notation's name: `chen`, `crows-foot` or `uml`. */
             notation?: string;
             /** @description How formal the drawing is to be. */
             level?: components["schemas"]["Level"];
@@ -2058,6 +2721,24 @@ export interface components {
             strokeSaysIdentifying?: boolean;
             /** @description A single bar reads as exactly one. */
             singleBarIsExactlyOne?: boolean;
+            /** @description Chen: a double line says that all take part. */
+            doubleLineSaysAll?: boolean;
+            /** @description Chen: letters or pairs at the lines of a diamond. */
+            counts?: components["schemas"]["CountStyle"];
+            /** @description Chen: pairs count the entity at their own line. */
+            pairsAcross?: boolean;
+            /** @description Chen: several underlined attributes are one key. */
+            underlinesAreOneKey?: boolean;
+            /** @description UML: types, visibilities and signatures are wanted. */
+            formal?: boolean;
+            /** @description UML: other spellings of multiplicities than the standard's are remarked on. */
+            strictCounts?: boolean;
+            /** @description UML: an unmarked generalisation set is incomplete and overlapping. */
+            unmarkedSetIsOpen?: boolean;
+            /** @description UML: aggregation and association are told apart. */
+            aggregationCounts?: boolean;
+            /** @description UML: the stereotypes that may be used; none means any. */
+            stereotypes?: string[];
             /** @description The marks in all. */
             marks?: components["schemas"]["Rational"];
             /**
@@ -2126,10 +2807,28 @@ export interface components {
             reason: components["schemas"]["CheckpointReason"];
             drawing: string;
         };
+        /**
+         * @description A file format of pictures.
+         * @enum {unknown}
+         */
+        PictureFormat: "svg" | "png" | "pdf";
+        /** @description Asks for a picture: of the shapes named, or of all when none is. */
+        PictureRequest: {
+            drawing: string;
+            format: components["schemas"]["PictureFormat"];
+            only: string[];
+            /** Format: double */
+            scale: number;
+        };
         /** @description Publishes an exercise. */
         PublishRequest: {
             /** Format: date-time */
             dueAt?: null | string;
+        };
+        /** @description Pushes a supertype's members down into its subtypes. */
+        PushDownRequest: {
+            drawing: string;
+            shape: string;
         };
         /** @description An exact number: 3 or 5/2. */
         Rational: string;
@@ -2149,6 +2848,16 @@ export interface components {
             handedInAt: string;
             late: boolean;
             hash: string;
+        };
+        /** @description A drawing, and what it cannot say. */
+        RedrawReply: {
+            drawing: string;
+            unsaid: string[];
+        };
+        /** @description Asks for a drawing in another notation. */
+        RedrawRequest: {
+            drawing: string;
+            notation: string;
         };
         /** @description What a release would do. */
         ReleaseReply: {
@@ -2349,13 +3058,12 @@ export interface components {
             /** Format: date-time */
             releasedAt: string;
         };
-        /** @description The part as a student may know it. */
+        /** @description The part as a student may know it, with what the class has learned about the notation. */
         StudentPart: {
-            level: components["schemas"]["Level"];
+            learned: components["schemas"]["NotationOptions"];
             marks: components["schemas"]["Rational"];
             /** Format: int32 */
             minutes: null | number;
-            strokeSaysIdentifying: boolean;
             aids: components["schemas"]["AidsDocument"];
             showModelAnswer: boolean;
         };

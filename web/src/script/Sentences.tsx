@@ -1,5 +1,8 @@
-import { useEffect, useRef, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import type { Schemas } from '../api/client';
+import type { Drawing } from '../slate/document';
+import type { Slate } from '../slate/useSlate';
+import { SentenceEditor } from './SentenceEditor';
 
 export type Sentence = Schemas['ResultSentence'];
 
@@ -14,10 +17,13 @@ interface SentencesProps {
   empty: string;
   /** The server cannot be reached: what was drawn since is not among the sentences yet. */
   away?: boolean;
+  /** How the sentences are typed in, where that is allowed. */
+  writing?: { slate: Slate; amend: (drawing: string, lines: string[]) => Promise<Schemas['AmendReply']> };
 }
 
 /** One text beneath the slate: a statement a line, each lighting its shapes and lit by them. */
-export function Sentences({ sentences, waiting, lit, onLight, onPick, after, empty, away }: SentencesProps) {
+export function Sentences({ sentences, waiting, lit, onLight, onPick, after, empty, away, writing }: SentencesProps) {
+  const [editing, setEditing] = useState<number | null>(null);
   const list = useRef<HTMLDivElement>(null);
   useEffect(() => {
     // What is lit from the slate comes into sight; what the pointer is on here stays where it is.
@@ -25,13 +31,30 @@ export function Sentences({ sentences, waiting, lit, onLight, onPick, after, emp
     if (lines.length > 0 && lines.length <= 3 && !list.current?.matches(':hover, :focus-within'))
       lines[0]!.scrollIntoView({ block: 'nearest' });
   }, [lit, sentences]);
+  if (writing && editing !== null)
+    return (
+      <SentenceEditor
+        slate={writing.slate}
+        amend={writing.amend}
+        lines={sentences.map(textOf)}
+        at={editing}
+        onLeave={() => setEditing(null)}
+      />
+    );
+  const write = writing && !away && (
+    <button className="word-button write-here" onClick={() => setEditing(sentences.length)}>
+      write
+    </button>
+  );
   if (sentences.length === 0)
     return (
-      <div className="sentence-list px-[6px]">{waiting || away ? 'The sentences wait for the server.' : empty}</div>
+      <div className="sentence-list px-[6px]">
+        {waiting || away ? 'The sentences wait for the server.' : empty} {write}
+      </div>
     );
   return (
     <div ref={list} className="sentence-list" role="list" aria-label="Sentences">
-      {sentences.map((sentence) => (
+      {sentences.map((sentence, i) => (
         <div role="listitem" key={sentence.concept}>
           <button
             className={`sentence${isLit(sentence, lit) ? ' lit' : ''}`}
@@ -40,13 +63,15 @@ export function Sentences({ sentences, waiting, lit, onLight, onPick, after, emp
             onFocus={() => onLight(sentence.elements)}
             onBlur={() => onLight(null)}
             onClick={() => onPick(sentence)}
+            onDoubleClick={() => writing && setEditing(i)}
           >
-            <span className="said">{sentence.pieces.map((piece) => piece.text).join('')}</span>
+            <span className="said">{textOf(sentence)}</span>
             {sentence.stillOpen && <span className="open">Still open: {sentence.stillOpen}</span>}
             {after?.(sentence)}
           </button>
         </div>
       ))}
+      {write && <div role="listitem">{write}</div>}
       {away && (
         <div role="listitem" className="px-[6px] text-quiet-chalk">
           What was drawn since waits for the server.
@@ -55,6 +80,15 @@ export function Sentences({ sentences, waiting, lit, onLight, onPick, after, emp
     </div>
   );
 }
+
+/** The shapes and lines of a drawing that a statement is about: its own symbol, or the first that it names. */
+export const elementsHere = (drawing: Drawing, sentence: Sentence): string[] => {
+  const own = sentence.concept.split('~')[0]!;
+  const drawn = (id: string) => drawing.shapes.has(id) || drawing.lines.has(id);
+  return drawn(own) ? [own] : sentence.elements.filter(drawn).slice(0, 1);
+};
+
+const textOf = (sentence: Sentence) => sentence.pieces.map((piece) => piece.text).join('');
 
 /** A statement is lit by its own concept, or by a row or an end that one of its pieces says. */
 const isLit = (sentence: Sentence, lit: ReadonlySet<string>) =>

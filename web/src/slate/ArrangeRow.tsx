@@ -1,6 +1,17 @@
 import { align, distribute, pin, type Alignment } from './arrange';
+import { useState } from 'react';
+import type { DrawingTools } from '../api/drawingTools';
+import { readDrawing, writeDrawing } from './format';
+import { Dictionary } from './Comments';
+import { isBox } from './forms';
+import { LiftSheet } from './LiftSheet';
+import { PictureSheet } from './PictureSheet';
+import { RedrawSheet } from './RedrawSheet';
+import { placementOf } from './scene';
+import { stepsBetween } from './steps';
 import type { Slate } from './useSlate';
 import type { Tidy } from './useTidy';
+import { messageOf } from '../ui/states';
 
 const alignments: readonly (readonly [Alignment, string])[] = [
   ['left', 'lefts'],
@@ -12,15 +23,49 @@ const alignments: readonly (readonly [Alignment, string])[] = [
 ];
 
 /** What can be done about places, in words at the corner of the slate: for what is chosen, or for all. */
-export function ArrangeRow({ slate, tidy }: { slate: Slate; tidy: Tidy }) {
+/** What the core may do here: what the exercise allows. */
+export interface AllowedTools {
+  readonly tools: DrawingTools;
+  readonly redraw: boolean;
+  readonly lifting: boolean;
+}
+
+interface ArrangeRowProps {
+  slate: Slate;
+  tidy: Tidy;
+  allowed: AllowedTools | undefined;
+  /** Why a dropped file was not opened. */
+  refusal: string | null;
+}
+
+export function ArrangeRow({ slate, tidy, allowed, refusal: dropRefusal }: ArrangeRowProps) {
+  const [opened, setOpened] = useState<'lift' | 'redraw' | 'picture' | 'dictionary' | null>(null);
+  const [refusal, setRefusal] = useState<string | null>(null);
   const { drawing, base, selection, change } = slate;
   const shapes = [...selection.ids].filter((id) => drawing.shapes.has(id));
-  if (!slate.editable || slate.drag || slate.editing || drawing.shapes.size < 2) return null;
+  const told = refusal ?? dropRefusal ?? tidy?.refusal;
+  if (!slate.editable || slate.drag || slate.editing) return null;
+  if (drawing.shapes.size < 2)
+    return told ? (
+      <div className="arrange-row" role="alert">
+        {told}
+      </div>
+    ) : null;
   const several = shapes.length > 1;
+  const boxes = shapes.filter((id) => isBox(drawing.shapes.get(id)!.form));
+  const pushDown = async () => {
+    setRefusal(null);
+    try {
+      const reply = await allowed!.tools.pushDown(writeDrawing(drawing, placementOf(slate.full)), boxes[0]!);
+      change({ label: 'push down', steps: stepsBetween(slate.session.current().drawing, readDrawing(reply.drawing)) });
+    } catch (error) {
+      setRefusal(messageOf(error));
+    }
+  };
   const pinned = shapes.length > 0 && shapes.every((id) => drawing.shapes.get(id)!.pinned);
   return (
     <div className="arrange-row" data-overlay role="group" aria-label="Places">
-      {tidy?.refusal && <span role="alert">{tidy.refusal}</span>}
+      {told && <span role="alert">{told}</span>}
       {several && (
         <>
           <span>in line:</span>
@@ -54,6 +99,37 @@ export function ArrangeRow({ slate, tidy }: { slate: Slate; tidy: Tidy }) {
           {pinned ? 'let go' : 'pin'}
         </button>
       )}
+      {allowed?.lifting && boxes.length > 1 && (
+        <button className="word-button" onClick={() => setOpened('lift')}>
+          lift
+        </button>
+      )}
+      {allowed?.lifting && boxes.length === 1 && (
+        <button className="word-button" onClick={() => void pushDown()}>
+          push down
+        </button>
+      )}
+      {allowed?.redraw && shapes.length === 0 && (
+        <button className="word-button" onClick={() => setOpened('redraw')}>
+          in another notation
+        </button>
+      )}
+      {shapes.length === 0 && (
+        <button className="word-button" onClick={() => setOpened('dictionary')}>
+          what the names mean
+        </button>
+      )}
+      {opened === 'dictionary' && <Dictionary slate={slate} onClose={() => setOpened(null)} />}
+      {allowed && (
+        <button className="word-button" onClick={() => setOpened('picture')}>
+          picture
+        </button>
+      )}
+      {opened === 'picture' && <PictureSheet slate={slate} tools={allowed!.tools} onClose={() => setOpened(null)} />}
+      {opened === 'lift' && (
+        <LiftSheet slate={slate} tools={allowed!.tools} shapes={boxes} onClose={() => setOpened(null)} />
+      )}
+      {opened === 'redraw' && <RedrawSheet slate={slate} tools={allowed!.tools} onClose={() => setOpened(null)} />}
       {tidy && (
         <button className="word-button" disabled={tidy.busy} onClick={() => void tidy.run()}>
           {tidy.busy ? 'tidying up …' : several ? 'tidy these up' : 'tidy up'}

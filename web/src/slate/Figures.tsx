@@ -1,167 +1,13 @@
 import { Fragment, memo } from 'react';
-import { parseEndId, rowsOf, type EndMark, type Line, type Shape, type Side } from './document';
-import { placeMarks, standAt, standPath, type Stand } from './endSymbols';
-import { centre, inflate, type Box } from './geometry';
-import { markIndent, noteLines, type as typography } from './measure';
+import { parseEndId, type EndMark, type Line, type Side } from './document';
+import { alongSymbols, placeMarks, standAt, standPath, type Stand } from './endSymbols';
 import type { EndText } from './endTexts';
-import { endPlace } from './endPlace';
-import { midpoint, type Route } from './routing';
+import { endPlace, qualifierBox } from './endPlace';
+import { textWidth } from './measure';
+import { alongRoute, type Route } from './routing';
 
 /** Parts of a figure that carry a difference mark are drawn in the examiner's ochre. */
 export type Tint = 'chalk' | 'ochre';
-
-interface ShapeFigureProps {
-  shape: Shape;
-  box: Box;
-  selected: boolean;
-  focusRow: string | null;
-  lit: boolean;
-  tint: Tint;
-  tintedRows?: ReadonlySet<string>;
-}
-
-/** A shape in its own strokes. Selection inverts it; it never gains an outline, which would be notation. */
-export const ShapeFigure = memo(function ShapeFigure({
-  shape,
-  box,
-  selected,
-  focusRow,
-  lit,
-  tint,
-  tintedRows,
-}: ShapeFigureProps) {
-  return (
-    <g className={`figure ${tint}${selected ? ' selected' : ''}${lit ? ' lit' : ''}`} data-element={shape.id}>
-      <Outline shape={shape} box={box} />
-      {shape.pinned && <Pin box={box} />}
-      <ShapeTexts shape={shape} box={box} focusRow={focusRow} tintedRows={tintedRows} />
-      <rect className="edge-hit" data-edge={shape.id} {...box} />
-    </g>
-  );
-});
-
-/** A small peg outside the upper right corner: no part of any notation. */
-const Pin = ({ box }: { box: Box }) => (
-  <path className="pin" d={`M${box.x + box.width + 3} ${box.y - 3}h7v-7h-2v5h-5Z`}>
-    <title>pinned</title>
-  </path>
-);
-
-function Outline({ shape, box }: { shape: Shape; box: Box }) {
-  const { x, y, width: w, height: h } = box;
-  const [r, b] = [x + w, y + h];
-  const middle = centre(box);
-  const dash = shape.outline === 'dashed' ? '5 4' : undefined;
-  const inner = shape.outline === 'double';
-  switch (shape.form) {
-    case 'oval':
-    case 'circle':
-    case 'junction':
-      return (
-        <>
-          <ellipse className="edge" cx={middle.x} cy={middle.y} rx={w / 2} ry={h / 2} strokeDasharray={dash} />
-          {inner && <ellipse className="edge inner" cx={middle.x} cy={middle.y} rx={w / 2 - 4} ry={h / 2 - 4} />}
-        </>
-      );
-    case 'diamond':
-    case 'diamond-in-rectangle':
-      return (
-        <>
-          {shape.form === 'diamond-in-rectangle' && <rect className="edge" {...box} />}
-          <path
-            className="edge"
-            d={`M${middle.x} ${y}L${r} ${middle.y}L${middle.x} ${b}L${x} ${middle.y}Z`}
-            strokeDasharray={dash}
-          />
-          {inner && (
-            <path
-              className="edge inner"
-              d={`M${middle.x} ${y + 5}L${r - 9} ${middle.y}L${middle.x} ${b - 5}L${x + 9} ${middle.y}Z`}
-            />
-          )}
-        </>
-      );
-    case 'note':
-      return (
-        <>
-          <path className="edge" d={`M${x} ${y}H${r - 12}L${r} ${y + 12}V${b}H${x}Z`} strokeDasharray={dash} />
-          <path className="edge inner" d={`M${r - 12} ${y}V${y + 12}H${r}`} />
-        </>
-      );
-    default: {
-      const rounded = shape.form === 'rounded' ? 14 : 0;
-      const ruled = rowsOf(shape).length > 0;
-      return (
-        <>
-          <rect className="edge" {...box} rx={rounded} strokeDasharray={dash} />
-          {inner && <rect className="edge inner" {...inflate(box, -4)} rx={Math.max(0, rounded - 4)} />}
-          {ruled && <path className="rule" d={`M${x} ${y + typography.headHeight}H${r}`} />}
-        </>
-      );
-    }
-  }
-}
-
-function ShapeTexts({
-  shape,
-  box,
-  focusRow,
-  tintedRows,
-}: {
-  shape: Shape;
-  box: Box;
-  focusRow: string | null;
-  tintedRows?: ReadonlySet<string>;
-}) {
-  if (shape.form === 'note') {
-    return noteLines(shape.text).map((line, i) => (
-      <text key={i} className="row-text" x={box.x + 10} y={box.y + 20 + i * typography.rowHeight}>
-        {line}
-      </text>
-    ));
-  }
-  if (shape.form !== 'rectangle' && shape.form !== 'rounded') {
-    return (
-      <text className="row-text" x={box.x + box.width / 2} y={box.y + box.height / 2 + 4.5} textAnchor="middle">
-        {shape.text}
-      </text>
-    );
-  }
-  const left = box.x + typography.markLeft;
-  const indent = box.x + markIndent(shape);
-  return (
-    <>
-      <text className="name" x={left} y={box.y + 18}>
-        {shape.text}
-      </text>
-      {rowsOf(shape).map((row, i) => {
-        const y = box.y + typography.headHeight + 15 + i * typography.rowHeight;
-        return (
-          <g key={row.id} className={tintedRows?.has(row.id) ? 'ochre' : undefined} data-element={row.id}>
-            {focusRow === row.id && (
-              <rect
-                className="row-focus"
-                x={box.x + 4}
-                y={y - 13}
-                width={box.width - 8}
-                height={typography.rowHeight}
-              />
-            )}
-            {row.mark !== '' && (
-              <text className="mark" x={left} y={y}>
-                {row.mark}
-              </text>
-            )}
-            {row.ring && <circle className="ring-mark" cx={indent - 9} cy={y - 4.5} r={4} />}
-            <text className={`row-text${row.underline === 'none' ? '' : ` under-${row.underline}`}`} x={indent} y={y}>
-              {row.text}
-            </text>
-          </g>
-        );
-      })}
-    </>
-  );
-}
 
 interface LineFigureProps {
   line: Line;
@@ -184,23 +30,50 @@ export const LineFigure = memo(function LineFigure({
   tint,
 }: LineFigureProps) {
   const path = pathOf(route);
-  const middle = midpoint(route.points);
   return (
     <g className={`figure ${tint}${lit ? ' lit' : ''}`} data-element={line.id}>
       {(selected || lit) && <path className="line-band" d={path} />}
       <path className="hit" d={path} />
       <path className="line" d={path} strokeDasharray={line.stroke === 'dashed' ? '7 5' : undefined} />
       {line.stroke === 'double' && <path className="line-core" d={path} />}
-      {line.text !== '' && (
-        <text className="line-text" x={middle.x} y={middle.y - 8} textAnchor="middle">
-          {line.text}
-        </text>
-      )}
+      {line.along?.map(({ symbol, facing }) => (
+        <AlongFigure key={symbol} symbol={symbol} facing={facing} route={route} />
+      ))}
+      <LineText line={line} route={route} text={texts.find((text) => text.of === 'line')} />
       <EndFigure line={line} side="from" route={route} texts={texts} selected={selectedEnd === 'from'} />
       <EndFigure line={line} side="to" route={route} texts={texts} selected={selectedEnd === 'to'} />
     </g>
   );
 });
+
+/** A symbol on a line, turned to one of its ends. */
+function AlongFigure({ symbol, facing, route }: { symbol: string; facing: Side; route: Route }) {
+  const middle = alongRoute(route.points, 0.5);
+  const turn = facing === 'to' ? 1 : -1;
+  const stand = { point: middle.point, direction: { x: middle.direction.x * turn, y: middle.direction.y * turn } };
+  return alongSymbols.get(symbol)?.paths?.map((d) => <path key={d} className="along" d={standPath(d, 0, stand)} />);
+}
+
+/** A line's own text, with the small pointer that says which way it is read. */
+function LineText({ line, route, text }: { line: Line; route: Route; text: EndText | undefined }) {
+  if (!text) return null;
+  const { direction } = alongRoute(route.points, 0.5);
+  const way = line.pointer === undefined ? 0 : line.pointer === 'to' ? 1 : -1;
+  const at = { x: text.x + textWidth(text.text, 14) + 11, y: text.y - 5 };
+  return (
+    <>
+      <text className="line-text" x={text.x} y={text.y}>
+        {text.text}
+      </text>
+      {way !== 0 && (
+        <path
+          className="end-filled"
+          d={standPath('M-5 -4L5 0L-5 4Z', 0, { point: at, direction: { x: direction.x * way, y: direction.y * way } })}
+        />
+      )}
+    </>
+  );
+}
 
 interface EndFigureProps {
   line: Line;
@@ -211,8 +84,8 @@ interface EndFigureProps {
 }
 
 function EndFigure({ line, side, route, texts, selected }: EndFigureProps) {
-  const place = endPlace(route, side);
   const end = line[side];
+  const place = endPlace(route, side, end.qualifier);
   return (
     <g data-element={`${line.id}/${side}`}>
       {selected && (
@@ -223,6 +96,18 @@ function EndFigure({ line, side, route, texts, selected }: EndFigureProps) {
           r={17}
         />
       )}
+      {end.qualifier && (
+        <>
+          <rect className="edge" {...qualifierBox(end.qualifier, endPlace(route, side))} />
+          <text
+            className="role-text"
+            x={qualifierBox(end.qualifier, endPlace(route, side)).x + 6}
+            y={qualifierBox(end.qualifier, endPlace(route, side)).y + 14}
+          >
+            {end.qualifier}
+          </text>
+        </>
+      )}
       <EndMarks marks={end.marks} place={place} />
       <circle
         className="end-hit"
@@ -231,7 +116,7 @@ function EndFigure({ line, side, route, texts, selected }: EndFigureProps) {
         r={14}
       />
       {texts
-        .filter((text) => text.side === side)
+        .filter((text) => text.side === side && text.of !== 'line')
         .map((text) => (
           <text
             key={text.of}

@@ -1,7 +1,8 @@
 import { memo } from 'react';
-import { LineFigure, ShapeFigure } from './Figures';
+import { LineFigure } from './Figures';
 import type { Scene } from './scene';
 import type { Selection } from './selection';
+import { ShapeFigure } from './ShapeFigure';
 
 interface SceneFiguresProps {
   scene: Scene;

@@ -1,11 +1,14 @@
 import { useState, type ReactNode } from 'react';
-import { ArrangeRow } from './ArrangeRow';
+import { ArrangeRow, type AllowedTools } from './ArrangeRow';
 import { EndChooser } from './EndChooser';
 import { KeyHelp } from './KeyHelp';
 import { SceneFigures } from './SceneFigures';
+import { CommentEditor } from './Comments';
+import { SheetEdges } from './SheetEdges';
 import { spoken } from './spoken';
 import { SymbolRow } from './SymbolRow';
 import { BoxEditor, TextEditor } from './TextEditors';
+import { useDrop } from './useDrop';
 import { useKeys } from './useKeys';
 import { usePointer, type Ghost } from './usePointer';
 import type { Slate } from './useSlate';
@@ -28,6 +31,8 @@ interface SlateSurfaceProps {
   empty?: ReactNode;
   /** How better places are asked for, where the exercise allows tidying up. */
   places?: AskForPlaces;
+  /** What the core may do with the drawing here. */
+  allowed?: AllowedTools;
 }
 
 const none: ReadonlySet<string> = new Set();
@@ -45,10 +50,12 @@ export function SlateSurface({
   over,
   empty,
   places,
+  allowed,
 }: SlateSurfaceProps) {
   const [help, setHelp] = useState(false);
   const { ghost, handlers } = usePointer(slate);
   const tidy = useTidy(slate, places);
+  const drop = useDrop(slate, allowed?.tools);
   const keys = useKeys(slate, { help: () => setHelp(true), tidy: tidy?.run });
   const { scene, view, selection } = slate;
   const transform = `translate(${view.x} ${view.y}) scale(${view.zoom})`;
@@ -65,6 +72,7 @@ export function SlateSurface({
       aria-label={label}
       aria-roledescription="slate"
       {...handlers}
+      {...drop.handlers}
       onPointerOver={hover}
       onPointerLeave={() => onHover?.(null)}
       {...keys}
@@ -94,12 +102,16 @@ export function SlateSurface({
       {scene.drawing.shapes.size === 0 && !slate.symbolsAt && empty && <div className="slate-empty">{empty}</div>}
       {slate.symbolsAt && <SymbolRow slate={slate} />}
       {selection.end && slate.editable && !slate.drag && !slate.editing && <EndChooser slate={slate} words={words} />}
-      {slate.editing?.of === 'shape' && <BoxEditor key={slate.editing.id} slate={slate} id={slate.editing.id} />}
+      {slate.editing?.of === 'shape' && (
+        <BoxEditor key={slate.editing.id} slate={slate} id={slate.editing.id} words={words} />
+      )}
       {slate.editing && slate.editing.of !== 'shape' && (
         <TextEditor key={JSON.stringify(slate.editing)} slate={slate} editing={slate.editing} />
       )}
+      <SheetEdges slate={slate} />
+      {slate.commenting && <CommentEditor key={slate.commenting} slate={slate} element={slate.commenting} />}
       {slate.chalkPoint && <ChalkPoint slate={slate} />}
-      <ArrangeRow slate={slate} tidy={tidy} />
+      <ArrangeRow slate={slate} tidy={tidy} allowed={allowed} refusal={drop.refusal} />
       <p className="sr-only" role="status">
         {slate.chalkPoint ? 'the chalk point' : spoken(slate.drawing, selection)}
       </p>

@@ -1,50 +1,44 @@
-import { useState } from 'react';
+import { useLayoutEffect, useRef, useState } from 'react';
+import type { Form } from './document';
+import { formOf, formPath } from './forms';
 import { deeds, keyOf, nameOf } from './keyMap';
-import { symbols } from './useKeys';
+import { formsFor } from './notations';
+import { formDeeds } from './useKeys';
 import { useOwnKeys } from './useOwnKeys';
 import type { Slate } from './useSlate';
 import { toScreen } from './view';
 
+const order = Object.values(formDeeds);
+const inOrder = (all: readonly Form[]) => [...all].sort((a, b) => order.indexOf(a) - order.indexOf(b));
+
 /** The row of this notation's symbols, each with its letter, at the place where the next one goes. */
 export function SymbolRow({ slate }: { slate: Slate }) {
-  const [others, setOthers] = useState(false);
+  const [all, setAll] = useState(false);
   const at = slate.symbolsAt!;
   const screen = toScreen(slate.view, at);
-  const [own] = useOwnKeys();
-  const keyFor = (id: string) =>
-    nameOf(
-      keyOf(
-        own,
-        deeds.find((one) => one.id === id)!,
-      ),
-    );
-  const shown = symbols.filter((symbol) => symbol.own || others);
+  const { own, others } = formsFor(slate.notation.name);
+  // At the rim the row moves inward, so that all of it is seen.
+  const row = useRef<HTMLDivElement>(null);
+  const [inward, setInward] = useState({ x: 0, y: 0 });
+  useLayoutEffect(() => {
+    const [field, page] = [row.current!.getBoundingClientRect(), slate.surface.current!.getBoundingClientRect()];
+    const over = { x: Math.max(0, field.right - page.right + 8), y: Math.max(0, field.bottom - page.bottom + 8) };
+    if (over.x > 0 || over.y > 0) setInward((before) => ({ x: before.x + over.x, y: before.y + over.y }));
+  }, [all, slate.surface]);
   return (
     <div
+      ref={row}
       className="symbol-row"
       data-overlay
-      style={{ left: screen.x, top: screen.y }}
+      style={{ left: screen.x - inward.x, top: screen.y - inward.y }}
       role="group"
       aria-label="Symbols"
     >
-      {shown.map((symbol) => (
-        <button
-          key={symbol.deed}
-          className="symbol-choice"
-          onClick={() => {
-            slate.setSymbolsAt(null);
-            slate.place(symbol.form, at);
-            slate.setChalkPoint(null);
-            if (symbol.form !== 'rectangle') slate.surface.current?.focus();
-          }}
-        >
-          <Icon form={symbol.form} />
-          <span>{symbol.says}</span>
-          <kbd>{keyFor(symbol.deed)}</kbd>
-        </button>
+      {inOrder(all ? [...own, ...others] : own).map((form) => (
+        <SymbolChoice key={form} form={form} slate={slate} />
       ))}
-      {!others && (
-        <button className="symbol-choice quiet" onClick={() => setOthers(true)}>
+      {!all && (
+        <button className="symbol-choice quiet" onClick={() => setAll(true)}>
           <span>of other notations</span>
         </button>
       )}
@@ -52,14 +46,40 @@ export function SymbolRow({ slate }: { slate: Slate }) {
   );
 }
 
-function Icon({ form }: { form: string }) {
+function SymbolChoice({ form, slate }: { form: Form; slate: Slate }) {
+  const [ownKeys] = useOwnKeys();
+  const deed = deeds.find((one) => one.place === 'slate' && formDeeds[one.id] === form);
+  const at = slate.symbolsAt!;
+  return (
+    <button
+      className="symbol-choice"
+      onClick={() => {
+        slate.setSymbolsAt(null);
+        slate.place(form, at);
+        slate.setChalkPoint(null);
+      }}
+    >
+      <Icon form={form} />
+      <span>{formOf(form).says.replace(/^an? /, '')}</span>
+      {deed && <kbd>{nameOf(keyOf(ownKeys, deed))}</kbd>}
+    </button>
+  );
+}
+
+function Icon({ form }: { form: Form }) {
+  const { edge, details = [], least, solid, layout } = formOf(form);
+  const [w, h] = [Math.min(24, least[0]), Math.min(16, least[1])];
+  const box = { x: (24 - w) / 2, y: (16 - h) / 2, width: w, height: h };
   return (
     <svg width="26" height="18" viewBox="-1 -1 26 18" aria-hidden="true">
-      {form === 'rectangle' && <path d="M0 0H24V16H0ZM0 6H24" />}
-      {form === 'rounded' && <rect width="24" height="16" rx="5" />}
-      {form === 'note' && <path d="M0 0H18L24 6V16H0Z" />}
-      {form === 'oval' && <ellipse cx="12" cy="8" rx="12" ry="8" />}
-      {form === 'diamond' && <path d="M12 0L24 8L12 16L0 8Z" />}
+      {[...edge, ...(form === 'note' ? [] : details)].map((d) => (
+        <path
+          key={d}
+          className={solid ? 'solid' : undefined}
+          d={formPath(form === 'note' ? d.replaceAll('12', '6') : d.replaceAll('14', '5'), box)}
+        />
+      ))}
+      {layout === 'rows' && form === 'rectangle' && <path d="M0 6H24" />}
     </svg>
   );
 }

@@ -1,20 +1,20 @@
 import { useLayoutEffect, useRef, useState } from 'react';
-import { boxOfText, textOfBox } from './boxText';
 import { limits, type Shape } from './document';
-import { changeEnd, changeLine, changeShape } from './edits';
+import { changeEnd, changeLine } from './edits';
+import { isBox as isBoxForm } from './forms';
 import { sizeOf, textWidth } from './measure';
 import { midpoint } from './routing';
 import { naturalPlace } from './endTexts';
 import { newId, type Editing, type Slate } from './useSlate';
 import { toScreen } from './view';
+import { writingOf } from './writing';
 
 /** A box edited in place as text: its name, then a line an attribute. Leaving keeps; undo takes one editing back. */
-export function BoxEditor({ slate, id }: { slate: Slate; id: string }) {
+export function BoxEditor({ slate, id, words }: { slate: Slate; id: string; words: boolean }) {
   const shape = slate.drawing.shapes.get(id);
   const area = useRef<HTMLTextAreaElement>(null);
-  const [text, setText] = useState(() =>
-    shape ? (shape.form === 'rectangle' || shape.form === 'rounded' ? textOfBox(shape) : shape.text) : '',
-  );
+  const [writing] = useState(() => shape && writingOf(slate.notation, slate.drawing, shape, words));
+  const [text, setText] = useState(writing?.text ?? '');
   const leaving = useRef(false);
   useLayoutEffect(() => {
     const field = area.current;
@@ -34,14 +34,14 @@ export function BoxEditor({ slate, id }: { slate: Slate; id: string }) {
     const across = Math.max(0, editor.right - page.right + 12);
     if (down > 0 || across > 0) setView((view) => ({ ...view, x: view.x - across, y: view.y - down }));
   }, [text, setView, surface]);
-  if (!shape) return null;
+  if (!shape || !writing) return null;
 
   const box = slate.scene.boxes.get(id)!;
   const at = toScreen(slate.view, box);
   const zoom = Math.max(1, slate.view.zoom);
   const lines = text.split('\n');
   const size = sizeOf({ ...preview(shape, text) });
-  const isBox = shape.form === 'rectangle' || shape.form === 'rounded';
+  const isBox = isBoxForm(shape.form) || writing.lines;
   const tooLong =
     lines.find((line) => line.length > limits.text) ?? (lines.length > limits.rows + 1 ? 'lines' : undefined);
 
@@ -50,9 +50,8 @@ export function BoxEditor({ slate, id }: { slate: Slate; id: string }) {
     leaving.current = true;
     const current = slate.session.current().drawing.shapes.get(id);
     if (current) {
-      const next = isBox ? boxOfText(current, text, newId) : { ...current, text: text.trim() };
-      if (next.text !== current.text || next.compartments !== current.compartments)
-        slate.change(changeShape(slate.session.current().drawing, current, next));
+      const change = writing.change(slate.session.current().drawing, current, text, newId);
+      if (change) slate.change(change);
     }
     slate.setEditing(null);
   };
@@ -61,7 +60,7 @@ export function BoxEditor({ slate, id }: { slate: Slate; id: string }) {
     const done =
       event.key === 'Escape' ||
       ((event.ctrlKey || event.metaKey) && event.key === 'Enter') ||
-      (event.key === 'Enter' && !isBox && shape.form !== 'note');
+      (event.key === 'Enter' && !writing.lines);
     if (!done) return;
     event.preventDefault();
     leave();
@@ -80,7 +79,7 @@ export function BoxEditor({ slate, id }: { slate: Slate; id: string }) {
         value={text}
         rows={Math.max(isBox ? 2 : 1, lines.length + (isBox ? 1 : 0))}
         spellCheck={false}
-        aria-label={isBox ? 'Name, then one attribute a line' : 'Text'}
+        aria-label={writing.label}
         aria-invalid={tooLong !== undefined}
         placeholder={isBox ? 'name' : ''}
         onChange={(event) => setText(event.target.value)}
@@ -92,9 +91,7 @@ export function BoxEditor({ slate, id }: { slate: Slate; id: string }) {
           ? tooLong === 'lines'
             ? `A box holds at most ${limits.rows} lines.`
             : `A line holds at most ${limits.text} characters.`
-          : isBox
-            ? 'Enter: next line. PK, FK, AK1, PPK or o in front. Esc: done.'
-            : 'Esc: done.'}
+          : writing.hint}
       </p>
     </div>
   );
@@ -111,7 +108,7 @@ export function TextEditor({ slate, editing }: { slate: Slate; editing: Exclude<
   const line = slate.drawing.lines.get(editing.line);
   const field = useRef<HTMLInputElement>(null);
   const [text, setText] = useState(() =>
-    !line ? '' : editing.of === 'line' ? line.text : line[editing.side][editing.of],
+    !line ? '' : editing.of === 'line' ? line.text : (line[editing.side][editing.of] ?? ''),
   );
   const leaving = useRef(false);
   useLayoutEffect(() => field.current?.select(), []);
@@ -126,7 +123,7 @@ export function TextEditor({ slate, editing }: { slate: Slate; editing: Exclude<
     if (current) {
       if (editing.of === 'line') {
         if (current.text !== typed) slate.change(changeLine(drawing, current, { text: typed }));
-      } else if (current[editing.side][editing.of] !== typed)
+      } else if ((current[editing.side][editing.of] ?? '') !== typed)
         slate.change(changeEnd(drawing, current, editing.side, { [editing.of]: typed }));
     }
     slate.setEditing(null);
@@ -142,6 +139,7 @@ export function TextEditor({ slate, editing }: { slate: Slate; editing: Exclude<
     label: 'verb, read from this end',
     role: 'role at this end',
     count: 'number at this end',
+    qualifier: 'qualifier at this end',
     line: 'text of the line',
   }[editing.of];
 
@@ -168,6 +166,6 @@ function placeOf(slate: Slate, editing: Exclude<Editing, { of: 'shape' }>) {
   const line = slate.drawing.lines.get(editing.line)!;
   const text =
     slate.scene.texts.get(line.id)?.find(({ side, of }) => side === editing.side && of === editing.of) ??
-    naturalPlace(line, editing.side, editing.of, 'x', route);
+    naturalPlace(line, editing.side, editing.of === 'qualifier' ? 'count' : editing.of, 'x', route);
   return { x: text.anchor === 'start' ? text.x : text.x - 150, y: text.y - 16 };
 }

@@ -2,31 +2,13 @@
  * The drawing as a value: what is on a slate, as drawn, with no meaning in it. Never changed in place; every change is a
  * step (steps.ts). Positions and sizes are whole quarter units: four to a pixel at zoom 1.
  */
-export type Form =
-  | 'rectangle'
-  | 'rounded'
-  | 'oval'
-  | 'diamond'
-  | 'diamond-in-rectangle'
-  | 'circle'
-  | 'half-circle'
-  | 'note'
-  | 'junction';
+/** The name of a form, of a mark at an end, of a symbol on a line: those of the files in symbols/. */
+export type Form = string;
+export type EndMark = string;
+export type AlongMark = string;
 export type Outline = 'single' | 'double' | 'dashed';
 export type Stroke = 'solid' | 'dashed' | 'double';
 export type Underline = 'none' | 'solid' | 'dashed';
-export type EndMark =
-  | 'bar'
-  | 'ring'
-  | 'foot'
-  | 'foot-outward'
-  | 'arrow'
-  | 'open-arrow'
-  | 'triangle'
-  | 'solid-triangle'
-  | 'diamond'
-  | 'solid-diamond'
-  | 'cross';
 
 export interface Row {
   readonly id: string;
@@ -34,6 +16,7 @@ export interface Row {
   readonly ring: boolean;
   readonly text: string;
   readonly underline: Underline;
+  readonly italic?: boolean;
 }
 
 export interface Shape {
@@ -46,10 +29,14 @@ export interface Shape {
   readonly y: number;
   /** Stays where it is while the rest is tidied up. */
   readonly pinned?: boolean;
+  readonly underline?: Underline;
+  readonly italic?: boolean;
+  /** The sheet on which it stands, when that is not the first. */
+  readonly sheet?: string;
 }
 
 export type Attachment =
-  | { readonly kind: 'shape' | 'row' | 'line'; readonly id: string }
+  | { readonly kind: 'shape' | 'row' | 'line' | 'end'; readonly id: string }
   | { readonly kind: 'nothing'; readonly x: number; readonly y: number };
 
 export interface LineEnd {
@@ -58,6 +45,14 @@ export interface LineEnd {
   readonly label: string;
   readonly role: string;
   readonly count: string;
+  /** In a small box between the end and what it is at. */
+  readonly qualifier?: string;
+}
+
+/** A symbol on a line, and the end to which it is turned. */
+export interface Along {
+  readonly symbol: AlongMark;
+  readonly facing: Side;
 }
 
 export interface Line {
@@ -66,6 +61,10 @@ export interface Line {
   readonly text: string;
   readonly from: LineEnd;
   readonly to: LineEnd;
+  readonly along?: readonly Along[];
+  /** The end to which a small solid pointer beside the text points. */
+  readonly pointer?: Side;
+  readonly sheet?: string;
 }
 
 /** Ties an element to a phrase of the scenario, by the number of its block and where the phrase starts in it. */
@@ -77,14 +76,44 @@ export interface Tie {
   readonly quote: string;
 }
 
+/** A coloured region behind the shapes that it lists. */
+export interface Region {
+  readonly id: string;
+  readonly text: string;
+  readonly hue: number;
+  readonly members: readonly string[];
+  readonly sheet?: string;
+}
+
+/** What an author noted about an element. */
+export interface Comment {
+  readonly element: string;
+  readonly text: string;
+}
+
+export interface Sheet {
+  readonly id: string;
+  readonly name: string;
+}
+
 export interface Drawing {
-  readonly sheetId: string;
+  /** In their order; the first holds whatever names no sheet. */
+  readonly sheets: ReadonlyMap<string, Sheet>;
   readonly shapes: ReadonlyMap<string, Shape>;
   readonly lines: ReadonlyMap<string, Line>;
   readonly ties: ReadonlyMap<string, Tie>;
+  readonly regions: ReadonlyMap<string, Region>;
+  readonly comments: ReadonlyMap<string, Comment>;
 }
 
-export const emptyDrawing: Drawing = { sheetId: 'sheet1', shapes: new Map(), lines: new Map(), ties: new Map() };
+export const emptyDrawing: Drawing = {
+  sheets: new Map([['sheet1', { id: 'sheet1', name: '' }]]),
+  shapes: new Map(),
+  lines: new Map(),
+  ties: new Map(),
+  regions: new Map(),
+  comments: new Map(),
+};
 
 export type Side = 'from' | 'to';
 
@@ -99,6 +128,8 @@ export function parseEndId(id: string): { line: string; side: Side } | null {
 
 export const rowsOf = (shape: Shape): Row[] => shape.compartments.flat();
 
+export const onShape = (id: string): Attachment => ({ kind: 'shape', id });
+
 export const plainEnd = (on: Attachment, marks: readonly EndMark[] = []): LineEnd => ({
   on,
   marks,
@@ -106,6 +137,9 @@ export const plainEnd = (on: Attachment, marks: readonly EndMark[] = []): LineEn
   role: '',
   count: '',
 });
+
+/** The id of the sheet that holds whatever names none. */
+export const firstSheet = (drawing: Drawing): string => [...drawing.sheets.keys()][0] ?? 'sheet1';
 
 /** The lines that have an end at one of these shapes, or at a row in one of them. */
 export function linesAt(drawing: Drawing, shapes: ReadonlySet<string>): Line[] {
@@ -120,4 +154,4 @@ export function linesAt(drawing: Drawing, shapes: ReadonlySet<string>): Line[] {
 }
 
 /** What a drawing may hold; the same numbers stand in the published schema. */
-export const limits = { shapes: 500, lines: 1000, rows: 50, text: 200 } as const;
+export const limits = { shapes: 500, lines: 1000, rows: 50, text: 200, sheets: 20, comment: 1000 } as const;

@@ -1,7 +1,10 @@
 import {
   linesAt,
+  onShape,
+  parseEndId,
   plainEnd,
   rowsOf,
+  type Along,
   type Attachment,
   type Drawing,
   type EndMark,
@@ -44,6 +47,47 @@ export function addLine(
   return { change: { label: 'add line', steps: [putLine(drawing, line)] }, id };
 }
 
+/**
+ * A new shape tied to others by a line each: a diamond between boxes, a circle below a supertype, an oval at its owner. The first
+ * line leads to the new shape, the others away from it, as the symbols of a tree are drawn.
+ */
+export function addTied(
+  drawing: Drawing,
+  form: Form,
+  x: number,
+  y: number,
+  tiedTo: readonly string[],
+  newId: NewId,
+): { change: Change; id: string } {
+  const { change, id } = addShape(drawing, form, x, y, newId);
+  const lines = tiedTo.map((other, i): Step => {
+    const [from, to] =
+      i === 0 && form !== 'oval' && form !== 'note' ? [other, id] : form === 'oval' ? [other, id] : [id, other];
+    const line: Line = {
+      id: newId('r'),
+      stroke: 'solid',
+      text: '',
+      from: plainEnd(onShape(from)),
+      to: plainEnd(onShape(to)),
+    };
+    return { of: 'line', id: line.id, before: null, after: line };
+  });
+  return { change: { label: `add ${form}`, steps: [...change.steps, ...lines] }, id };
+}
+
+/** Sets the symbol on a line, turns it, or takes it away again. */
+export function turnAlong(drawing: Drawing, line: Line, symbol: string): Change {
+  const now = line.along?.find((mark) => mark.symbol === symbol);
+  const next: Along[] = !now ? [{ symbol, facing: 'from' }] : now.facing === 'from' ? [{ symbol, facing: 'to' }] : [];
+  return changeLine(drawing, line, { along: [...(line.along ?? []).filter((mark) => mark !== now), ...next] });
+}
+
+/** Points the pointer beside a line's text to one end, the other, or none. */
+export const turnPointer = (drawing: Drawing, line: Line): Change =>
+  changeLine(drawing, line, {
+    pointer: line.pointer === undefined ? 'to' : line.pointer === 'to' ? 'from' : undefined,
+  });
+
 /** Moves shapes, and loose ends with the lines that are selected. */
 export function move(drawing: Drawing, ids: ReadonlySet<string>, dx: number, dy: number, mergeKey?: string): Change {
   const steps: Step[] = [];
@@ -69,7 +113,14 @@ export function remove(drawing: Drawing, ids: ReadonlySet<string>): Change {
   const lines = new Set([...ids].filter((id) => drawing.lines.has(id)));
   for (const line of linesAt(drawing, shapes)) lines.add(line.id);
   for (const line of drawing.lines.values()) {
-    if ([line.from, line.to].some((end) => end.on.kind === 'line' && lines.has(end.on.id))) lines.add(line.id);
+    if (
+      [line.from, line.to].some(
+        (end) =>
+          (end.on.kind === 'line' && lines.has(end.on.id)) ||
+          (end.on.kind === 'end' && lines.has(parseEndId(end.on.id)?.line ?? '')),
+      )
+    )
+      lines.add(line.id);
   }
   const rows = new Set([...shapes].flatMap((id) => rowsOf(drawing.shapes.get(id)!).map((row) => row.id)));
   const gone = (element: string) => shapes.has(element) || rows.has(element) || lines.has(element.split('/')[0]!);
@@ -79,6 +130,9 @@ export function remove(drawing: Drawing, ids: ReadonlySet<string>): Change {
       ...[...drawing.ties.values()]
         .filter((tie) => gone(tie.element))
         .map((tie): Step => ({ of: 'tie', id: tie.id, before: tie, after: null })),
+      ...[...drawing.comments.values()]
+        .filter((comment) => gone(comment.element))
+        .map((comment): Step => ({ of: 'comment', id: comment.element, before: comment, after: null })),
       ...[...lines].map((id): Step => ({ of: 'line', id, before: drawing.lines.get(id)!, after: null })),
       ...[...shapes].map((id): Step => ({ of: 'shape', id, before: drawing.shapes.get(id)!, after: null })),
     ],

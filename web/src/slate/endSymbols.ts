@@ -1,11 +1,11 @@
-import type { EndMark } from './document';
+import type { AlongMark, EndMark } from './document';
 import type { Point } from './geometry';
 
 /** The symbols of line ends, from the data files that every painter reads. */
 export interface EndSymbol {
   readonly name: EndMark;
   readonly says: string;
-  readonly notation: string;
+  readonly notations: readonly string[];
   readonly depth: number;
   readonly paths?: readonly string[];
   readonly circles?: readonly { readonly x: number; readonly r: number }[];
@@ -17,6 +17,20 @@ const files = import.meta.glob<EndSymbol>('../../../symbols/ends/*.json', { eage
 
 export const endSymbols: ReadonlyMap<EndMark, EndSymbol> = new Map(
   Object.values(files).map((symbol) => [symbol.name, symbol]),
+);
+
+/** A symbol that stands on a line between its ends; its own axis leads to the end to which it is turned. */
+export interface AlongSymbol {
+  readonly name: AlongMark;
+  readonly says: string;
+  readonly notations: readonly string[];
+  readonly paths?: readonly string[];
+}
+
+const alongFiles = import.meta.glob<AlongSymbol>('../../../symbols/along/*.json', { eager: true, import: 'default' });
+
+export const alongSymbols: ReadonlyMap<AlongMark, AlongSymbol> = new Map(
+  Object.values(alongFiles).map((symbol) => [symbol.name, symbol]),
 );
 
 /** The marks with the distance from the box at which each is drawn. A ring behind a foot stands clear of its toes. */

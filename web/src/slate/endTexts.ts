@@ -1,13 +1,14 @@
 import type { Drawing, Line, LineEnd, Side } from './document';
-import { bottom, crosses, overlaps, right, type Box } from './geometry';
+import { bottom, meets, overlaps, right, type Box } from './geometry';
 import { textWidth } from './measure';
-import type { Route } from './routing';
+import { alongRoute, type Route } from './routing';
 import { endPlace, type EndPlace } from './endPlace';
 
 /** A text at an end, with the point at which its baseline starts or ends. */
 export interface EndText {
   readonly side: Side;
-  readonly of: 'label' | 'role' | 'count';
+  /** What is written: at an end a label, a role or a number; `line` for the line's own text. */
+  readonly of: 'label' | 'role' | 'count' | 'line';
   readonly text: string;
   readonly x: number;
   readonly y: number;
@@ -104,7 +105,7 @@ function sharedWithAll(box: Box, others: readonly Box[]): number {
 /** Whether a box lies on its own line. */
 function covers(box: Box, line: Line, routes: ReadonlyMap<string, Route>): boolean {
   const { points } = routes.get(line.id)!;
-  return points.some((point, i) => i > 0 && crosses(points[i - 1]!, point, box, -2));
+  return points.some((point, i) => i > 0 && meets(points[i - 1]!, point, box, -2));
 }
 
 const same = (a: readonly EndText[], b: readonly EndText[]) =>
@@ -121,12 +122,18 @@ const same = (a: readonly EndText[], b: readonly EndText[]) =>
     );
   });
 
-const textsOf = (line: Line) =>
-  (['from', 'to'] as const).flatMap((side) => writtenAt(line[side]).map(([of, text]) => ({ side, of, text })));
+const textsOf = (line: Line) => [
+  ...(line.text === '' ? [] : [{ side: 'from' as const, of: 'line' as const, text: line.text }]),
+  ...(['from', 'to'] as const).flatMap((side) => writtenAt(line[side]).map(([of, text]) => ({ side, of, text }))),
+];
 
 function writtenAt(end: LineEnd): (readonly [EndText['of'], string])[] {
-  const across = end.role === '' ? (['count', end.count] as const) : (['role', end.role] as const);
-  return [['label', end.label] as const, across].filter(([, text]) => text !== '');
+  const texts = [
+    ['label', end.label],
+    ['role', end.role],
+    ['count', end.count],
+  ] as const;
+  return texts.filter(([, text]) => text !== '');
 }
 
 /**
@@ -135,12 +142,15 @@ function writtenAt(end: LineEnd): (readonly [EndText['of'], string])[] {
  * side, and at last a row away from it.
  */
 function candidates(line: Line, side: Side, of: EndText['of'], text: string, route: Route): EndText[] {
-  const place = endPlace(route, side);
+  if (of === 'line') return alongCandidates(line, side, text, route);
+  const place = endPlace(route, side, line[side].qualifier);
   const { direction } = place;
   const vertical = Math.abs(direction.x) < Math.abs(direction.y);
   const labelAbove = vertical || side === 'from' || bothFit(line, route);
-  const first = of === 'label' ? labelAbove : !labelAbove;
-  const at = (vertical ? upright : level)(place, textWidth(text, size));
+  // A number stands across from the role, where there is one.
+  const first = of === 'label' || (of === 'count' && line[side].role !== '') ? labelAbove : !labelAbove;
+  const slanted = Math.min(Math.abs(direction.x), Math.abs(direction.y)) > 0.12;
+  const at = (slanted ? aslant : vertical ? upright : level)(place, textWidth(text, size));
   const steps = Array.from({ length: Math.max(1, Math.floor(place.length / shift)) }, (_, step) => step * shift);
   const tries = [0, 1, 2].flatMap((row) => [first, !first].map((above) => ({ above, row })));
   return tries.flatMap(({ above, row }) =>
@@ -149,6 +159,29 @@ function candidates(line: Line, side: Side, of: EndText['of'], text: string, rou
       return found ? [{ ...found, side, of, text }] : [];
     }),
   );
+}
+
+const parts = [0.5, 0.42, 0.58, 0.34, 0.66, 0.26, 0.74, 0.18, 0.82];
+const pointerRoom = 20;
+
+/** The places of a line's own text: above or beneath a level piece, beside an upright one, from its middle outward. */
+function alongCandidates(line: Line, side: Side, text: string, route: Route): EndText[] {
+  const width = textWidth(text, size);
+  const room = line.pointer ? pointerRoom : 0;
+  return parts.flatMap((part) => {
+    const { point, direction } = alongRoute(route.points, part);
+    const upright_ = Math.abs(direction.y) > Math.abs(direction.x);
+    const spots = upright_
+      ? [
+          { x: point.x + 9, y: point.y + 4 },
+          { x: point.x - 9 - width - room, y: point.y + 4 },
+        ]
+      : [
+          { x: point.x - (width + room) / 2, y: point.y - 8 },
+          { x: point.x - (width + room) / 2, y: point.y + 18 },
+        ];
+    return spots.map((spot): EndText => ({ ...spot, anchor: 'start', side, of: 'line', text }));
+  });
 }
 
 type Spot = Pick<EndText, 'x' | 'y' | 'anchor'>;
@@ -165,6 +198,25 @@ const level =
       y: point.y + (above ? -8 - row * rowHeight : 19 + row * rowHeight),
       anchor: direction.x > 0 ? 'start' : 'end',
     };
+  };
+
+/** Beside a slanted line: the text's nearest corner at a distance from it. */
+const aslant =
+  ({ point, direction, length }: EndPlace) =>
+  (above: boolean, along: number, row: number): Spot | null => {
+    const reach = 16 + along;
+    if (reach > Math.max(16, length - 8)) return null;
+    // The normal that points up, or down.
+    const up = direction.x > 0 ? -1 : 1;
+    const turn = above ? up : -up;
+    const normal = { x: -direction.y * turn, y: direction.x * turn };
+    const away = 6 + row * rowHeight;
+    const at = {
+      x: point.x + direction.x * reach + normal.x * away,
+      y: point.y + direction.y * reach + normal.y * away,
+    };
+    const start = normal.x > 0.2 || (Math.abs(normal.x) <= 0.2 && direction.x > 0);
+    return { x: at.x, y: at.y + (normal.y > 0 ? 11 : -2), anchor: start ? 'start' : 'end' };
   };
 
 const upright =

@@ -1,17 +1,23 @@
+import { firstSheet } from './document';
 import type {
+  Along,
   Attachment,
+  Comment,
   Drawing,
   EndMark,
   Form,
   Line,
   LineEnd,
   Outline,
+  Region,
   Row,
   Shape,
+  Side,
   Stroke,
   Tie,
   Underline,
 } from './document';
+import type { EndText } from './endTexts';
 import type { Point } from './geometry';
 
 /** The document format of drawings as JSON (docs/formats/drawing.md), as far as the slate reads and writes it. */
@@ -21,6 +27,7 @@ interface FileRow {
   ring?: boolean;
   text?: string;
   underline?: Underline;
+  italic?: boolean;
 }
 interface FileShape {
   id: string;
@@ -30,11 +37,15 @@ interface FileShape {
   compartments?: FileRow[][];
   place?: [number, number, number, number];
   pinned?: boolean;
+  underline?: Underline;
+  italic?: boolean;
 }
 interface FileEnd {
   shape?: string;
   row?: string;
   line?: string;
+  end?: string;
+  qualifier?: string;
   marks?: EndMark[];
   label?: string;
   role?: string;
@@ -47,11 +58,27 @@ interface FileLine {
   from: FileEnd;
   to: FileEnd;
   route?: [number, number][];
+  along?: { symbol: string; facing?: Side }[];
+  pointer?: Side | 'neither';
+  labels?: FileLabel[];
+}
+interface FileLabel {
+  of: 'label' | 'role' | 'count' | 'text';
+  side: Side | 'neither';
+  at: [number, number];
+  ends?: true;
+}
+interface FileRegion {
+  id: string;
+  text?: string;
+  hue?: number;
+  members?: string[];
 }
 interface FileDrawing {
   format: string;
   version: number;
-  sheets: { id: string; name?: string; shapes?: FileShape[]; lines?: FileLine[] }[];
+  sheets: { id: string; name?: string; shapes?: FileShape[]; lines?: FileLine[]; regions?: FileRegion[] }[];
+  comments?: Comment[];
   ties?: { element: string; block: number; start: number; quote: string }[];
 }
 
@@ -60,12 +87,18 @@ export function readDrawing(text: string): Drawing {
   const file = JSON.parse(text) as FileDrawing;
   const shapes = new Map<string, Shape>();
   const lines = new Map<string, Line>();
-  for (const sheet of file.sheets) {
-    for (const shape of sheet.shapes ?? []) shapes.set(shape.id, readShape(shape));
-    for (const line of sheet.lines ?? []) lines.set(line.id, readLine(line));
+  const regions = new Map<string, Region>();
+  for (const [i, sheet] of file.sheets.entries()) {
+    const on = i > 0 ? { sheet: sheet.id } : {};
+    for (const shape of sheet.shapes ?? []) shapes.set(shape.id, { ...readShape(shape), ...on });
+    for (const line of sheet.lines ?? []) lines.set(line.id, { ...readLine(line), ...on });
+    for (const { id, text = '', hue = 1, members = [] } of sheet.regions ?? [])
+      regions.set(id, { id, text, hue, members, ...on });
   }
   const ties = new Map<string, Tie>((file.ties ?? []).map((tie, i) => [`tie${i}`, { id: `tie${i}`, ...tie }]));
-  return { sheetId: file.sheets[0]?.id ?? 'sheet1', shapes, lines, ties };
+  const comments = new Map((file.comments ?? []).map((comment) => [comment.element, comment]));
+  const sheets = new Map(file.sheets.map(({ id, name = '' }) => [id, { id, name }]));
+  return { sheets, shapes, lines, ties, regions, comments };
 }
 
 function readShape(shape: FileShape): Shape {
@@ -79,8 +112,15 @@ function readShape(shape: FileShape): Shape {
     x,
     y,
     ...(shape.pinned && { pinned: true }),
+    ...styleOf(shape),
   };
 }
+
+/** Beneath and slant of a text, left out where they are plain. */
+const styleOf = ({ underline, italic }: { underline?: Underline; italic?: boolean }) => ({
+  ...(underline && underline !== 'none' && { underline }),
+  ...(italic && { italic }),
+});
 
 const readRow = (row: FileRow): Row => ({
   id: row.id,
@@ -88,6 +128,7 @@ const readRow = (row: FileRow): Row => ({
   ring: row.ring ?? false,
   text: row.text ?? '',
   underline: row.underline ?? 'none',
+  ...(row.italic && { italic: true }),
 });
 
 function readLine(line: FileLine): Line {
@@ -98,6 +139,8 @@ function readLine(line: FileLine): Line {
     text: line.text ?? '',
     from: readEnd(line.from, route[0]),
     to: readEnd(line.to, route[route.length - 1]),
+    ...(line.along && { along: line.along.map(({ symbol, facing = 'to' }): Along => ({ symbol, facing })) }),
+    ...(line.pointer && line.pointer !== 'neither' && { pointer: line.pointer }),
   };
 }
 
@@ -108,14 +151,24 @@ function readEnd(end: FileEnd, at: [number, number] | undefined): LineEnd {
       ? { kind: 'row', id: end.row }
       : end.line
         ? { kind: 'line', id: end.line }
-        : { kind: 'nothing', x: at?.[0] ?? 0, y: at?.[1] ?? 0 };
-  return { on, marks: end.marks ?? [], label: end.label ?? '', role: end.role ?? '', count: end.count ?? '' };
+        : end.end
+          ? { kind: 'end', id: end.end }
+          : { kind: 'nothing', x: at?.[0] ?? 0, y: at?.[1] ?? 0 };
+  return {
+    on,
+    marks: end.marks ?? [],
+    label: end.label ?? '',
+    role: end.role ?? '',
+    count: end.count ?? '',
+    ...(end.qualifier && { qualifier: end.qualifier }),
+  };
 }
 
 /** What the layout adds to a document when it is written: sizes and routes, in quarter units. */
 export interface Placement {
   sizeOf(shape: Shape): { width: number; height: number };
   routeOf(line: Line): readonly Point[];
+  textsOf(line: Line): readonly EndText[];
 }
 
 /** Writes the document. The server makes it canonical. */
@@ -123,13 +176,19 @@ export function writeDrawing(drawing: Drawing, placement: Placement): string {
   const file: FileDrawing = {
     format: 'blue-slate-drawing',
     version: 1,
-    sheets: [
-      {
-        id: drawing.sheetId,
-        shapes: [...drawing.shapes.values()].map((shape) => writeShape(shape, placement)),
-        lines: [...drawing.lines.values()].map((line) => writeLine(line, placement)),
-      },
-    ],
+    sheets: [...drawing.sheets.values()].map(({ id, name }) => {
+      const on = (element: { sheet?: string }) => (element.sheet ?? firstSheet(drawing)) === id;
+      return {
+        id,
+        name,
+        shapes: [...drawing.shapes.values()].filter(on).map((shape) => writeShape(shape, placement)),
+        lines: [...drawing.lines.values()].filter(on).map((line) => writeLine(line, placement)),
+        regions: [...drawing.regions.values()]
+          .filter(on)
+          .map(({ id, text, hue, members }) => ({ id, text, hue, members: [...members] })),
+      };
+    }),
+    comments: [...drawing.comments.values()],
     ties: [...drawing.ties.values()].map(({ element, block, start, quote }) => ({ element, block, start, quote })),
   };
   return JSON.stringify(file);
@@ -145,6 +204,7 @@ function writeShape(shape: Shape, placement: Placement): FileShape {
     compartments: shape.compartments.map((rows) => rows.map((row) => ({ ...row }))),
     place: [shape.x, shape.y, width, height],
     ...(shape.pinned && { pinned: true }),
+    ...styleOf(shape),
   };
 }
 
@@ -156,11 +216,21 @@ function writeLine(line: Line, placement: Placement): FileLine {
     from: writeEnd(line.from),
     to: writeEnd(line.to),
     route: placement.routeOf(line).map((point) => [Math.round(point.x * 4), Math.round(point.y * 4)]),
+    ...(line.along && { along: line.along.map((mark) => ({ ...mark })) }),
+    ...(line.pointer && { pointer: line.pointer }),
+    labels: placement.textsOf(line).map(writeLabel),
   };
 }
 
+const writeLabel = ({ of, side, x, y, anchor }: EndText): FileLabel => ({
+  of: of === 'line' ? 'text' : of,
+  side: of === 'line' ? 'neither' : side,
+  at: [Math.round(x * 4), Math.round(y * 4)],
+  ...(anchor === 'end' && { ends: true }),
+});
+
 function writeEnd(end: LineEnd): FileEnd {
-  const { on, marks, label, role, count } = end;
+  const { on, marks, label, role, count, qualifier } = end;
   const attached = on.kind === 'nothing' ? {} : { [on.kind]: on.id };
-  return { ...attached, marks: [...marks], label, role, count };
+  return { ...attached, marks: [...marks], label, role, count, ...(qualifier && { qualifier }) };
 }

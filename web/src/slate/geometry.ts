@@ -62,6 +62,24 @@ export function crosses(a: Point, b: Point, box: Box, margin = 0): boolean {
   );
 }
 
+/** Whether a segment in any direction passes through a box that is wider by a margin (Liang and Barsky 1984). */
+export function meets(a: Point, b: Point, box: Box, margin = 0): boolean {
+  const [dx, dy] = [b.x - a.x, b.y - a.y];
+  let [enter, leave] = [0, 1];
+  for (const [by, room] of [
+    [-dx, a.x - box.x + margin],
+    [dx, right(box) + margin - a.x],
+    [-dy, a.y - box.y + margin],
+    [dy, bottom(box) + margin - a.y],
+  ] as const) {
+    if (by === 0 && room <= 0) return false;
+    if (by === 0) continue;
+    if (by < 0) enter = Math.max(enter, room / by);
+    else leave = Math.min(leave, room / by);
+  }
+  return enter < leave;
+}
+
 /** How far a point is from a segment. */
 export function distanceToSegment(point: Point, a: Point, b: Point): number {
   const length = (b.x - a.x) ** 2 + (b.y - a.y) ** 2;

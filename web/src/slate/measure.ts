@@ -1,5 +1,6 @@
 import advances from './advances.json';
 import { rowsOf, type Shape } from './document';
+import { formOf } from './forms';
 import type { Box } from './geometry';
 
 /**
@@ -10,6 +11,7 @@ export const type = {
   size: 13,
   rowHeight: 18,
   headHeight: 26,
+  stereotypeHeight: 16,
   foot: 8,
   markLeft: 10,
   textLeft: 42,
@@ -29,41 +31,72 @@ export function textWidth(text: string, size: number = type.size, weight: 'regul
   return (total * size) / advances.unit;
 }
 
-const leastWidth = 150;
 const noteLine = 24;
+/** A box in which nothing but a name is written may be narrower. */
+const bareWidth = 100;
 
-/** The size of a shape, decided by what is written in it, in pixels. */
+/** The size of a shape, decided by what is written in it and by its form's data, in pixels. */
 export function sizeOf(shape: Shape): { width: number; height: number } {
-  switch (shape.form) {
-    case 'note':
+  const form = formOf(shape.form);
+  const [width, height] = form.least;
+  switch (form.layout) {
+    case 'rows':
+      return boxSize(shape, width);
+    case 'lines':
       return noteSize(shape.text);
-    case 'oval':
-    case 'circle':
-      return { width: Math.max(90, textWidth(shape.text) + 36), height: 40 };
-    case 'diamond':
-    case 'diamond-in-rectangle':
-      return { width: Math.max(110, textWidth(shape.text) * 1.6 + 30), height: 62 };
+    case 'below':
+      return { width, height };
     default:
-      return boxSize(shape);
+      return { width: Math.max(width, Math.ceil(textWidth(shape.text) * (form.widen ?? 1) + (form.pad ?? 0))), height };
   }
 }
 
-function boxSize(shape: Shape): { width: number; height: number } {
+/** A box's name, and the stereotypes in guillemets that stand above it. */
+export function headOf(text: string): { stereotypes: string; name: string } {
+  const found = /^(?:\s*«[^»]*»\s*)+/.exec(text);
+  return found ? { stereotypes: found[0].trim(), name: text.slice(found[0].length) } : { stereotypes: '', name: text };
+}
+
+/** How far a box's first compartment is from its top. */
+export const headHeight = (shape: Shape) =>
+  type.headHeight + (headOf(shape.text).stereotypes === '' ? 0 : type.stereotypeHeight);
+
+function boxSize(shape: Shape, leastWidth: number): { width: number; height: number } {
   const rows = rowsOf(shape);
+  const { stereotypes, name } = headOf(shape.text);
   const widest = Math.max(
-    textWidth(shape.text, type.size, 'bold') + 2 * type.markLeft,
+    shape.compartments.length === 0 ? bareWidth : leastWidth,
+    textWidth(name, type.size, 'bold') + 2 * type.markLeft,
+    textWidth(stereotypes) + 2 * type.markLeft,
     ...rows.map((row) => markIndent(shape) + textWidth(row.text) + type.padding),
   );
-  return {
-    width: Math.ceil(Math.max(leastWidth, widest) / 2) * 2,
-    height: rows.length === 0 ? type.headHeight + 10 : type.headHeight + rows.length * type.rowHeight + type.foot,
-  };
+  const parts = shape.compartments.length;
+  const body = rows.length === 0 && parts < 2 ? 10 : rows.length * type.rowHeight + Math.max(1, parts) * type.foot;
+  return { width: Math.ceil(widest / 2) * 2, height: headHeight(shape) + body };
+}
+
+/** Where each compartment of a box begins and each of its rows has its baseline, from the top of the box. */
+export function rowPlaces(shape: Shape): { rules: number[]; baselines: Map<string, number> } {
+  const rules: number[] = [];
+  const baselines = new Map<string, number>();
+  let y = headHeight(shape);
+  for (const rows of shape.compartments) {
+    rules.push(y);
+    for (const row of rows) {
+      baselines.set(row.id, y + 15);
+      y += type.rowHeight;
+    }
+    y += type.foot;
+  }
+  return { rules, baselines };
 }
 
 /** How far the texts of a box stand from its left edge: far enough for its widest mark. */
 export function markIndent(shape: Shape): number {
-  const widest = Math.max(0, ...rowsOf(shape).map((row) => textWidth(row.mark, 12)));
-  const ringed = rowsOf(shape).some((row) => row.ring && row.mark !== '');
+  const rows = rowsOf(shape);
+  if (!rows.some((row) => row.mark !== '' || row.ring)) return type.markLeft;
+  const widest = Math.max(0, ...rows.map((row) => textWidth(row.mark, 12)));
+  const ringed = rows.some((row) => row.ring && row.mark !== '');
   return Math.max(type.textLeft, type.markLeft + widest + (ringed ? 24 : 14));
 }
 

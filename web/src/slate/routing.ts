@@ -1,5 +1,5 @@
-import type { Drawing, Line, LineEnd, Side } from './document';
-import { rowsOf } from './document';
+import { parseEndId, rowsOf, type Drawing, type Line, type LineEnd, type Shape, type Side } from './document';
+import { formOf, rimPoint } from './forms';
 import {
   around,
   bottom,
@@ -50,7 +50,7 @@ export function routeLines(
   for (const line of drawing.lines.values()) {
     const kept = only && !only.has(line.id) ? before?.get(line.id) : undefined;
     if (kept) routes.set(line.id, kept);
-    const plan = planOf(line, boxes, owner);
+    const plan = isStraight(line, drawing, owner) ? null : planOf(line, boxes, owner);
     if (plan && (!kept || touched?.has(plan.from.id) || touched?.has(plan.to.id)))
       plans.push(kept ? withEdges(plan, kept) : plan);
   }
@@ -63,11 +63,20 @@ export function routeLines(
     if (!routes.has(plan.line.id))
       routes.set(plan.line.id, { points: path(plan, solids), edges: { from: plan.from.edge, to: plan.to.edge } });
   }
-  for (const line of drawing.lines.values()) {
-    if (!routes.has(line.id)) routes.set(line.id, looseRoute(line, drawing, boxes, routes));
-  }
+  const straight = [...drawing.lines.values()].filter(
+    (line) => !plans.some((plan) => plan.line === line) && !routes.has(line.id),
+  );
+  routeStraight(straight, { drawing, boxes, owner, routes });
   return routes;
 }
+
+/** Lines that meet a figure other than a box or a note, or another line, run straight. */
+function isStraight(line: Line, drawing: Drawing, owner: ReadonlyMap<string, string>): boolean {
+  const [from, to] = [shapeAt(line.from, owner), shapeAt(line.to, owner)].map((id) => id && drawing.shapes.get(id));
+  return from !== to && [from, to].some((shape) => typeof shape === 'object' && isRound(shape));
+}
+
+const isRound = (shape: Shape) => formOf(shape.form).rim !== 'box' || shape.form === 'diamond-in-rectangle';
 
 /** The shapes at which these lines end: only lines that share an edge with them matter to where they end. */
 function shapesOf(drawing: Drawing, lines: ReadonlySet<string>, owners: ReadonlyMap<string, string>): Set<string> {
@@ -395,52 +404,82 @@ function costOf(points: readonly Point[], plan: Plan, others: readonly (readonly
 
 const lengthOf = (a: Point, b: Point) => Math.abs(a.x - b.x) + Math.abs(a.y - b.y);
 
-function looseRoute(line: Line, drawing: Drawing, boxes: Boxes, routes: ReadonlyMap<string, Route>): Route {
-  const owners = rowOwners(drawing);
-  const place = (end: LineEnd): { point: Point; box: Box | null } => {
-    const shape = shapeAt(end, owners);
-    const box = shape ? boxes.get(shape) : undefined;
-    if (box) return { point: centre(box), box };
-    if (end.on.kind === 'nothing') return { point: { x: end.on.x / 4, y: end.on.y / 4 }, box: null };
-    const other = end.on.kind === 'line' ? routes.get(end.on.id) : undefined;
-    return { point: other ? midpoint(other.points) : { x: 0, y: 0 }, box: null };
-  };
-  const from = place(line.from);
-  const to = place(line.to);
-  const start = from.box ? leave(from.box, to.point) : { point: from.point, edge: null };
-  const end = to.box ? leave(to.box, from.point) : { point: to.point, edge: null };
-  return { points: [start.point, end.point], edges: { from: start.edge, to: end.edge } };
+interface Surroundings {
+  readonly drawing: Drawing;
+  readonly boxes: Boxes;
+  readonly owner: ReadonlyMap<string, string>;
+  readonly routes: Map<string, Route>;
 }
 
-function leave(box: Box, towards: Point): { point: Point; edge: Edge } {
-  const middle = centre(box);
-  const dx = towards.x - middle.x;
-  const dy = towards.y - middle.y;
-  if (Math.abs(dx) * box.height > Math.abs(dy) * box.width) {
-    const edge = dx > 0 ? 'right' : 'left';
-    return {
-      edge,
-      point: { x: dx > 0 ? right(box) : box.x, y: middle.y + (dy * box.width) / 2 / Math.max(1, Math.abs(dx)) },
-    };
+/** How far apart several straight lines between the same two shapes run, and how far from its box an end is taken hold of. */
+const apart = 26;
+const endReach = 26;
+
+/** Straight lines, those that end on other lines last, so that what they end on has its route. */
+function routeStraight(lines: readonly Line[], around_: Surroundings) {
+  const { owner, routes } = around_;
+  const between = new Map<string, Line[]>();
+  for (const line of lines) {
+    const key = [shapeAt(line.from, owner), shapeAt(line.to, owner)].sort().join(' ');
+    between.set(key, [...(between.get(key) ?? []), line]);
   }
-  const edge = dy > 0 ? 'bottom' : 'top';
-  return {
-    edge,
-    point: { x: middle.x + (dx * box.height) / 2 / Math.max(1, Math.abs(dy)), y: dy > 0 ? bottom(box) : box.y },
+  const onLine = (line: Line) =>
+    [line.from, line.to].filter((end) => end.on.kind === 'line' || end.on.kind === 'end').length;
+  for (const line of [...lines].sort((a, b) => onLine(a) - onLine(b))) {
+    const alike = between.get([shapeAt(line.from, owner), shapeAt(line.to, owner)].sort().join(' '))!;
+    routes.set(line.id, straightRoute(line, (alike.indexOf(line) - (alike.length - 1) / 2) * apart, around_));
+  }
+}
+
+function straightRoute(line: Line, aside: number, { drawing, boxes, owner, routes }: Surroundings): Route {
+  const place = (end: LineEnd): { point: Point; shape: Shape | undefined } => {
+    const id = shapeAt(end, owner);
+    const box = id ? boxes.get(id) : undefined;
+    if (box) return { point: centre(box), shape: drawing.shapes.get(id!) };
+    return { point: looseEnd(end, routes), shape: undefined };
   };
+  const [from, to] = [place(line.from), place(line.to)];
+  const length = Math.hypot(to.point.x - from.point.x, to.point.y - from.point.y) || 1;
+  // The same side for both ends, whichever was drawn first.
+  const sign = shapeAt(line.from, owner)! < shapeAt(line.to, owner)! ? 1 : -1;
+  const shift = (point: Point) => ({
+    x: point.x - ((to.point.y - from.point.y) / length) * aside * sign,
+    y: point.y + ((to.point.x - from.point.x) / length) * aside * sign,
+  });
+  const [a, b] = [shift(from.point), shift(to.point)];
+  const end = ({ shape }: { shape: Shape | undefined }, own: Point, other: Point) =>
+    shape ? rimPoint(shape.form, boxes.get(shape.id)!, own, other) : own;
+  return { points: [end(from, a, b), end(to, b, a)], edges: { from: null, to: null } };
+}
+
+function looseEnd(end: LineEnd, routes: ReadonlyMap<string, Route>): Point {
+  if (end.on.kind === 'nothing') return { x: end.on.x / 4, y: end.on.y / 4 };
+  if (end.on.kind === 'line') {
+    const other = routes.get(end.on.id);
+    return other ? midpoint(other.points) : { x: 0, y: 0 };
+  }
+  const at = end.on.kind === 'end' ? parseEndId(end.on.id) : null;
+  const other = at && routes.get(at.line);
+  if (!other) return { x: 0, y: 0 };
+  const [a, b] = at.side === 'from' ? other.points : [...other.points].reverse();
+  const length = Math.hypot(b!.x - a!.x, b!.y - a!.y) || 1;
+  const reach = Math.min(endReach, length / 2) / length;
+  return { x: a!.x + (b!.x - a!.x) * reach, y: a!.y + (b!.y - a!.y) * reach };
+}
+
+/** A point of a route at a part of its length, and which way the route leads there. */
+export function alongRoute(points: readonly Point[], part: number): { point: Point; direction: Point } {
+  const lengths = points.slice(1).map((point, i) => Math.hypot(point.x - points[i]!.x, point.y - points[i]!.y));
+  let left = lengths.reduce((sum, length) => sum + length, 0) * part;
+  for (const [i, length] of lengths.entries()) {
+    const [a, b] = [points[i]!, points[i + 1]!];
+    const direction = { x: (b.x - a.x) / (length || 1), y: (b.y - a.y) / (length || 1) };
+    if (left <= length || i === lengths.length - 1)
+      return { point: { x: a.x + direction.x * left, y: a.y + direction.y * left }, direction };
+    left -= length;
+  }
+  return { point: points[0] ?? { x: 0, y: 0 }, direction: { x: 1, y: 0 } };
 }
 
 /** The point half way along a route. */
-export function midpoint(points: readonly Point[]): Point {
-  let left = points.slice(1).reduce((sum, point, i) => sum + lengthOf(points[i]!, point), 0) / 2;
-  for (let i = 1; i < points.length; i++) {
-    const [a, b] = [points[i - 1]!, points[i]!];
-    const length = lengthOf(a, b);
-    if (left <= length) {
-      const t = length === 0 ? 0 : left / length;
-      return { x: a.x + (b.x - a.x) * t, y: a.y + (b.y - a.y) * t };
-    }
-    left -= length;
-  }
-  return points[0] ?? { x: 0, y: 0 };
-}
+export const midpoint = (points: readonly Point[]): Point => alongRoute(points, 0.5).point;

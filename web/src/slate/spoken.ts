@@ -1,14 +1,8 @@
 import { linesAt, rowsOf, type Drawing, type Side } from './document';
 import { readMarks } from './edits';
 import { endSymbols } from './endSymbols';
+import { formOf } from './forms';
 import type { Selection } from './selection';
-
-const forms: Readonly<Record<string, string>> = {
-  rectangle: 'box',
-  rounded: 'rounded box',
-  'diamond-in-rectangle': 'diamond in a box',
-  'half-circle': 'half circle',
-};
 
 /** What is chosen, in words for whoever hears the slate: what is drawn, not what it means. Empty when nothing is chosen. */
 export function spoken(drawing: Drawing, selection: Selection): string {
@@ -24,7 +18,7 @@ export function spoken(drawing: Drawing, selection: Selection): string {
     const lines = linesAt(drawing, new Set([shape.id])).length;
     return [
       shape.text || 'without a name',
-      (shape.outline === 'single' ? '' : `${shape.outline} `) + (forms[shape.form] ?? shape.form),
+      (shape.outline === 'single' ? '' : `${shape.outline} `) + formOf(shape.form).says.replace(/^an? /, ''),
       rows.length > 0 && count(rows.length, 'row'),
       lines > 0 && count(lines, 'line'),
       shape.pinned && 'pinned',
@@ -50,6 +44,8 @@ function spokenEnd(drawing: Drawing, id: string, side: Side): string {
     drawn,
     end.label && `verb ${end.label}`,
     end.role && `role ${end.role}`,
+    end.count && `number ${end.count}`,
+    end.qualifier && `qualifier ${end.qualifier}`,
   ]
     .filter(Boolean)
     .join(': ');
@@ -58,7 +54,7 @@ function spokenEnd(drawing: Drawing, id: string, side: Side): string {
 function nameAt(drawing: Drawing, id: string, side: Side): string {
   const { on } = drawing.lines.get(id)![side];
   if (on.kind === 'nothing') return 'nothing';
-  if (on.kind === 'line') return 'a line';
+  if (on.kind === 'line' || on.kind === 'end') return 'a line';
   const shape = [...drawing.shapes.values()].find(
     (candidate) => candidate.id === on.id || rowsOf(candidate).some((row) => row.id === on.id),
   );

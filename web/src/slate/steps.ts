@@ -1,13 +1,37 @@
-import type { Drawing, Line, Shape, Tie } from './document';
+import type { Comment, Drawing, Line, Region, Shape, Sheet, Tie } from './document';
+
+/** What a drawing is made of, by the kind of element. */
+interface Elements {
+  readonly shape: Shape;
+  readonly line: Line;
+  readonly tie: Tie;
+  readonly region: Region;
+  readonly comment: Comment;
+  readonly sheet: Sheet;
+}
+
+/** Where a drawing keeps the elements of each kind. */
+const rooms = {
+  shape: 'shapes',
+  line: 'lines',
+  tie: 'ties',
+  region: 'regions',
+  comment: 'comments',
+  sheet: 'sheets',
+} as const satisfies Record<keyof Elements, keyof Drawing>;
+
+type StepOf<K extends keyof Elements> = {
+  readonly of: K;
+  readonly id: string;
+  readonly before: Elements[K] | null;
+  readonly after: Elements[K] | null;
+};
 
 /**
  * The one kind of step: an element is put where another (or nothing) was. A step knows both, so that it can be undone and
  * written as JSON. Moving, retyping, making and deleting are all of this kind.
  */
-export type Step =
-  | { readonly of: 'shape'; readonly id: string; readonly before: Shape | null; readonly after: Shape | null }
-  | { readonly of: 'line'; readonly id: string; readonly before: Line | null; readonly after: Line | null }
-  | { readonly of: 'tie'; readonly id: string; readonly before: Tie | null; readonly after: Tie | null };
+export type Step = { [K in keyof Elements]: StepOf<K> }[keyof Elements];
 
 /** Steps that are done and undone together. Changes in a row with the same merge key become one. */
 export interface Change {
@@ -18,21 +42,12 @@ export interface Change {
 
 /** Applies steps to a drawing; throws when a step does not fit what is there. */
 export function apply(drawing: Drawing, steps: readonly Step[]): Drawing {
-  let { shapes, lines, ties } = drawing;
+  let next = drawing;
   for (const step of steps) {
-    switch (step.of) {
-      case 'shape':
-        shapes = put(shapes, step);
-        break;
-      case 'line':
-        lines = put(lines, step);
-        break;
-      case 'tie':
-        ties = put(ties, step);
-        break;
-    }
+    const room = rooms[step.of];
+    next = { ...next, [room]: put(next[room] as ReadonlyMap<string, unknown>, step) };
   }
-  return { ...drawing, shapes, lines, ties };
+  return next;
 }
 
 function put<T>(
@@ -65,15 +80,13 @@ export function merge(first: Change, second: Change): Change {
 
 /** The steps that lead from one drawing to another. What is the same value in both needs none. */
 export function stepsBetween(before: Drawing, after: Drawing): Step[] {
-  const between = <T>(of: Step['of'], here: ReadonlyMap<string, T>, there: ReadonlyMap<string, T>) =>
-    [...new Set([...here.keys(), ...there.keys()])]
+  return (Object.keys(rooms) as (keyof Elements)[]).flatMap((of) => {
+    const here = before[rooms[of]] as ReadonlyMap<string, unknown>;
+    const there = after[rooms[of]] as ReadonlyMap<string, unknown>;
+    return [...new Set([...here.keys(), ...there.keys()])]
       .map((id) => ({ of, id, before: here.get(id) ?? null, after: there.get(id) ?? null }) as Step)
-      .filter((step) => step.before !== step.after);
-  return [
-    ...between('shape', before.shapes, after.shapes),
-    ...between('line', before.lines, after.lines),
-    ...between('tie', before.ties, after.ties),
-  ];
+      .filter((step) => step.before !== step.after && JSON.stringify(step.before) !== JSON.stringify(step.after));
+  });
 }
 
 export const putShape = (drawing: Drawing, after: Shape): Step => ({

@@ -1,23 +1,31 @@
 import { pin } from './arrange';
 import { copyOf, paste, readPiece, writePiece } from './clipboard';
-import { parseEndId, rowsOf, type Form, type Side } from './document';
-import { changeEnd, changeLine, changeRow, changeShape, marksFor, readMarks, type Least, type Most } from './edits';
+import { parseEndId, rowsOf, type EndMark, type Form, type Line, type Side } from './document';
+import { changeEnd, changeLine, changeRow, changeShape, turnAlong, turnPointer, type Least, type Most } from './edits';
+import { formOf } from './forms';
 import type { Box } from './geometry';
 import { deedOf, type KeyDeed, type KeyPlace, type OwnKeys } from './keyMap';
 import { neighbour, type Direction } from './neighbours';
 import { endPlace } from './endPlace';
-import { endsAround, nothing, select, selectEnd, selectRow } from './selection';
+import { elementsOf, endsAround, nothing, select, selectEnd, selectRow } from './selection';
+import { tipsFor } from './notations';
+import type { Change } from './steps';
 import { useOwnKeys } from './useOwnKeys';
 import { newId, type Slate } from './useSlate';
 
-/** The symbols that a key places, in the order in which their row shows them. */
-export const symbols: readonly { deed: string; form: Form; says: string; own: boolean }[] = [
-  { deed: 'box', form: 'rectangle', says: 'box', own: true },
-  { deed: 'note', form: 'note', says: 'note', own: true },
-  { deed: 'rounded', form: 'rounded', says: 'rounded box', own: true },
-  { deed: 'oval', form: 'oval', says: 'oval', own: false },
-  { deed: 'diamond', form: 'diamond', says: 'diamond', own: false },
-];
+/** The forms that a key places, in the order in which their row shows them; a form without a key of its own is placed from there. */
+export const formDeeds: Readonly<Record<string, Form>> = {
+  box: 'rectangle',
+  rounded: 'rounded',
+  diamond: 'diamond',
+  oval: 'oval',
+  circle: 'circle',
+  'half-circle': 'half-circle',
+  'diamond-box': 'diamond-in-rectangle',
+  ball: 'ball',
+  junction: 'junction',
+  note: 'note',
+};
 
 /** What is said at an end: its least and its most. */
 export const leasts: Readonly<Record<string, Least>> = {
@@ -62,21 +70,28 @@ export function useKeys(slate: Slate, besides: KeyDeeds) {
     if (handled) event.preventDefault();
   };
   const onCopy = (event: React.ClipboardEvent) => {
-    if (slate.selection.ids.size === 0) return;
+    if (slate.selection.ids.size === 0 || writesElsewhere(event.currentTarget)) return;
     event.clipboardData.setData('text/plain', writePiece(copyOf(slate.drawing, slate.selection.ids)));
     event.preventDefault();
   };
   const onCut = (event: React.ClipboardEvent) => {
+    if (writesElsewhere(event.currentTarget)) return;
     onCopy(event);
     slate.removeSelected();
   };
   const onPaste = (event: React.ClipboardEvent) => {
-    if (event.target !== event.currentTarget && (event.target as Element).closest('[data-overlay]')) return;
+    if (writesElsewhere(event.currentTarget)) return;
     const piece = readPiece(event.clipboardData.getData('text/plain'));
     if (piece) putPiece(slate, piece);
   };
   return { onKeyDown, onCopy, onCut, onPaste };
 }
+
+/**
+ * Whether the focus is in something that lies on the slate, a text being written for example. The target of a clipboard
+ * event does not tell: it is where the browser believes a caret to be.
+ */
+const writesElsewhere = (slate: Element) => document.activeElement !== slate && slate.contains(document.activeElement);
 
 function putPiece(slate: Slate, piece: NonNullable<ReturnType<typeof readPiece>>) {
   const { change, ids } = paste(piece, 96, 96, newId);
@@ -94,7 +109,7 @@ function withControl(slate: Slate, event: React.KeyboardEvent): boolean {
       slate.session.redo();
       return true;
     case 'a':
-      slate.setSelection(select(...slate.drawing.shapes.keys(), ...slate.drawing.lines.keys()));
+      slate.setSelection(select(...slate.base.drawing.shapes.keys(), ...slate.base.drawing.lines.keys()));
       return true;
     case 'd':
       if (slate.selection.ids.size > 0) putPiece(slate, copyOf(slate.drawing, slate.selection.ids));
@@ -162,9 +177,25 @@ function draw(slate: Slate, deed: string, besides: KeyDeeds): boolean {
     case 'stroke':
       if (line) slate.change(changeLine(drawing, line, { stroke: nextStroke[line.stroke] }));
       return line !== undefined;
+    case 'cup':
+      return onLines(slate, (one) => turnAlong(slate.session.current().drawing, one, 'cup'));
+    case 'pointer':
+      return onLines(slate, (one) => turnPointer(slate.session.current().drawing, one));
+    case 'underline-shape':
+      if (shape) slate.change(changeShape(drawing, shape, { underline: nextUnderline[shape.underline ?? 'none'] }));
+      return shape !== undefined;
+    case 'italic-shape':
+      if (shape) slate.change(changeShape(drawing, shape, { italic: !shape.italic }));
+      return shape !== undefined;
     case 'outline':
       if (shape) slate.change(changeShape(drawing, shape, { outline: nextOutline[shape.outline] }));
       return shape !== undefined;
+    case 'comment':
+      if (id) slate.setCommenting(elementsOf(selection)[0]!);
+      return id !== undefined;
+    case 'sheet-before':
+    case 'sheet-after':
+      return turnSheet(slate, deed === 'sheet-after' ? 1 : -1);
     case 'pin':
       slate.change(pin(drawing, selection.ids));
       return true;
@@ -172,31 +203,53 @@ function draw(slate: Slate, deed: string, besides: KeyDeeds): boolean {
       void besides.tidy?.();
       return besides.tidy !== undefined;
   }
-  const symbol = symbols.find((candidate) => candidate.deed === deed);
-  if (!symbol) return false;
-  slate.place(symbol.form, slate.symbolsAt ?? hereOf(slate));
+  const form = formDeeds[deed];
+  if (!form) return false;
+  const tied = [...selection.ids].filter((one) => drawing.shapes.has(one));
+  if (tied.length > 0 && tiesItself(form) && !slate.symbolsAt) slate.placeTied(form, tied, slate.chalkPoint);
+  else slate.place(form, slate.symbolsAt ?? hereOf(slate));
   slate.setSymbolsAt(null);
   slate.setChalkPoint(null);
   return true;
 }
 
+/** Whether a form, placed while shapes are chosen, is tied to them. */
+const tiesItself = (form: Form) => form !== 'note' && formOf(form).layout !== 'rows';
+
+function turnSheet(slate: Slate, by: 1 | -1): boolean {
+  const ids = [...slate.drawing.sheets.keys()];
+  const next = ids[ids.indexOf(slate.sheet) + by];
+  if (next) slate.setSheet(next);
+  return ids.length > 1;
+}
+
+function onLines(slate: Slate, change: (line: Line) => Change): boolean {
+  const lines = [...slate.selection.ids].filter((id) => slate.drawing.lines.has(id));
+  for (const id of lines) slate.change(change(slate.session.current().drawing.lines.get(id)!));
+  return lines.length > 0;
+}
+
 /** Where a symbol goes: at the chalk point, else at the pointer, else at a free spot. */
 const hereOf = (slate: Slate) => slate.chalkPoint ?? slate.pointer.current ?? slate.freeSpot();
 
+const nextUnderline = { none: 'solid', solid: 'dashed', dashed: 'none' } as const;
 const nextStroke = { solid: 'dashed', dashed: 'double', double: 'solid' } as const;
 const nextOutline = { single: 'double', double: 'dashed', dashed: 'single' } as const;
 
 function onEnd(slate: Slate, key: string, deed: KeyDeed | null): boolean {
   const { line: id, side } = slate.selection.end!;
   const line = slate.drawing.lines.get(id)!;
-  const now = readMarks(line[side].marks) ?? { least: 'unsaid', most: 'unsaid' };
+  const way = slate.notation.endWay;
+  const now = way.read(line, side) ?? { least: 'unsaid', most: 'unsaid' };
   if (deed && (deed.id in leasts || deed.id in mosts)) {
     const least = leasts[deed.id] ?? now.least;
     const most = mosts[deed.id] ?? now.most;
     slate.change(
-      changeEnd(slate.drawing, line, side, {
-        marks: marksFor(least, least === '1' && most === 'unsaid' && deed.id === 'least-one' ? '1' : most),
-      }),
+      changeLine(
+        slate.drawing,
+        line,
+        way.write(line, side, least, least === '1' && most === 'unsaid' && deed.id === 'least-one' ? '1' : most),
+      ),
     );
     return true;
   }
@@ -204,11 +257,22 @@ function onEnd(slate: Slate, key: string, deed: KeyDeed | null): boolean {
     slate.setEditing({ of: 'label', line: id, side });
     return true;
   }
-  if (deed?.id === 'role') {
-    slate.setEditing({ of: 'role', line: id, side });
+  if (deed?.id === 'role' || deed?.id === 'count' || deed?.id === 'qualifier') {
+    slate.setEditing({ of: deed.id, line: id, side });
+    return true;
+  }
+  if (deed?.id === 'tip') {
+    slate.change(changeEnd(slate.drawing, line, side, { marks: nextTip(slate.notation.name, line[side].marks) }));
     return true;
   }
   return false;
+}
+
+/** The next of the notation's own end symbols that are no least or most; then none. */
+function nextTip(notation: string, marks: readonly EndMark[]): EndMark[] {
+  const { own } = tipsFor(notation);
+  const next = own[own.indexOf(marks[0] ?? '') + 1];
+  return next ? [next] : [];
 }
 
 function onRow(slate: Slate, key: string, deed: KeyDeed | null): boolean {
@@ -225,6 +289,9 @@ function onRow(slate: Slate, key: string, deed: KeyDeed | null): boolean {
   switch (deed?.id) {
     case 'ring':
       slate.change(changeRow(slate.drawing, shape, row.id, { ring: !row.ring }));
+      return true;
+    case 'italic':
+      slate.change(changeRow(slate.drawing, shape, row.id, { italic: !row.italic }));
       return true;
     case 'underline': {
       const next = { none: 'dashed', dashed: 'solid', solid: 'none' } as const;
@@ -297,7 +364,7 @@ function arrow(slate: Slate, direction: Direction, shift: boolean): boolean {
   const next =
     id && slate.drawing.shapes.has(id)
       ? neighbour(slate.scene.boxes, id, direction)
-      : [...slate.drawing.shapes.keys()][0];
+      : [...slate.base.drawing.shapes.keys()][0];
   if (next) {
     slate.setSelection(select(next));
     slate.reveal(slate.scene.boxes.get(next));

@@ -39,7 +39,9 @@ export function usePointer(slate: Slate) {
   };
 
   const onPointerDown = (event: React.PointerEvent) => {
-    if (event.button === 2 || (event.target as Element).closest('[data-overlay]')) return;
+    // What lies on a sheet over the page bubbles here too, though it is no part of the slate.
+    const target = event.target as Element;
+    if (event.button === 2 || target.closest('[data-overlay]') || !surface.current!.contains(target)) return;
     const screen = here(event);
     const scene = toScene(slate.view, screen);
     moved.current = false;
@@ -124,8 +126,8 @@ export function usePointer(slate: Slate) {
     if (moved.current) finish(slate, now, scene, elementUnder(event));
     else if (now.kind === 'pan' && now.tapped) {
       const tap = press(slate, now.tapped, scene, false);
-      if (tap) click(slate, tap, scene);
-    } else click(slate, now, scene);
+      if (tap) click(slate, tap, scene, elementUnder(event));
+    } else click(slate, now, scene, elementUnder(event));
     slate.setDrag(null);
   };
 
@@ -205,13 +207,13 @@ function press(slate: Slate, event: React.PointerEvent, scene: Point, edges = tr
   return { kind: 'marquee', start: scene, keep: event.shiftKey ? slate.selection.ids : new Set() };
 }
 
-function click(slate: Slate, now: Gesture, scene: Point) {
+function click(slate: Slate, now: Gesture, scene: Point, under: string | null) {
   switch (now.kind) {
     case 'pull': {
       const target = shapeUnder(slate, scene);
       if (slate.linkFrom) {
         slate.setLinkFrom(null);
-        slate.link(now.from, target ?? slate.place('rectangle', scene));
+        slate.link(now.from, target ?? lineUnder(slate, under, null) ?? slate.place('rectangle', scene));
       } else {
         slate.setSelection(select(now.from));
         slate.setLinkFrom(now.from);
@@ -243,19 +245,20 @@ function finish(slate: Slate, now: Gesture, scene: Point, under: string | null) 
     case 'pull': {
       slate.setLinkFrom(null);
       const target = shapeUnder(slate, scene);
-      slate.link(now.from, target ?? slate.place('rectangle', scene));
+      slate.link(now.from, target ?? lineUnder(slate, under, null) ?? slate.place('rectangle', scene));
       break;
     }
     case 'end': {
       const line = slate.drawing.lines.get(now.line);
       if (!line || !slate.editable) break;
       const shape = shapeUnder(slate, scene);
-      const onLine = under && under !== now.line && slate.drawing.lines.has(under) ? under : null;
       const on: Attachment = shape
         ? { kind: 'shape', id: shape }
-        : onLine
-          ? { kind: 'line', id: onLine }
-          : { kind: 'nothing', x: Math.round(scene.x * 4), y: Math.round(scene.y * 4) };
+        : (lineUnder(slate, under, now.line) ?? {
+            kind: 'nothing',
+            x: Math.round(scene.x * 4),
+            y: Math.round(scene.y * 4),
+          });
       slate.change(changeEnd(slate.drawing, line, now.side, { on }));
       break;
     }
@@ -295,6 +298,14 @@ function elementUnder(event: React.PointerEvent): string | null {
       .map(elementAt)
       .find((id) => id !== null) ?? null
   );
+}
+
+/** Another line, or the end of one, under the pointer. */
+function lineUnder(slate: Slate, under: string | null, own: string | null): Attachment | null {
+  if (!under) return null;
+  const end = parseEndId(under);
+  if (end) return end.line === own || !slate.drawing.lines.has(end.line) ? null : { kind: 'line', id: end.line };
+  return under !== own && slate.drawing.lines.has(under) ? { kind: 'line', id: under } : null;
 }
 
 function shapeUnder(slate: Slate, scene: Point): string | null {

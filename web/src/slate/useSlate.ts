@@ -1,18 +1,22 @@
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
-import { linesAt, type Drawing, type Form, type Side } from './document';
-import { addLine, addShape, move, remove, type NewId } from './edits';
-import { around, type Box, type Point } from './geometry';
+import { firstSheet, onShape, type Attachment, type Drawing, type Form, type Side } from './document';
+import { sizeOf } from './measure';
+import { addLine, addShape, addTied, move, remove, type NewId } from './edits';
+import { around, centre, type Box, type Point } from './geometry';
 import { freePlace } from './neighbours';
-import { layOut, type Scene } from './scene';
+import { slateNotation, type NotationChoice } from './notations';
+import { formOf } from './forms';
+import { layOut, linesMoving, sceneOf, type Scene } from './scene';
 import { nothing, prune, select, type Selection } from './selection';
 import type { DrawingSession } from './session';
+import { ontoSheet } from './sheets';
 import type { Change } from './steps';
 import { fit, shownBox, toScene, zoomAt, type View } from './view';
 
 /** What is being typed at: a box, a text at an end, or a line's own text. */
 export type Editing =
   | { readonly of: 'shape'; readonly id: string }
-  | { readonly of: 'label' | 'role' | 'count'; readonly line: string; readonly side: Side }
+  | { readonly of: 'label' | 'role' | 'count' | 'qualifier'; readonly line: string; readonly side: Side }
   | { readonly of: 'line'; readonly line: string };
 
 /** Shapes that are being dragged, and how far, in pixels at zoom 1. */
@@ -29,7 +33,9 @@ export const newId: NewId = (prefix) =>
   prefix + crypto.getRandomValues(new Uint32Array(2)).reduce((id, n) => id + n.toString(36), '');
 
 /** The state of a slate and what can be done with it. Pointer and keys are turned into these by hooks of their own. */
-export function useSlate(session: DrawingSession, editable: boolean) {
+export function useSlate(session: DrawingSession, editable: boolean, chosenNotation: NotationChoice = {}) {
+  const { notation: notationName, counts } = chosenNotation;
+  const notation = useMemo(() => slateNotation({ notation: notationName, counts }), [notationName, counts]);
   const session_ = useSyncExternalStore(session.subscribe, session.current);
   const { drawing } = session_;
   const surface = useRef<HTMLDivElement>(null);
@@ -39,11 +45,15 @@ export function useSlate(session: DrawingSession, editable: boolean) {
   const [symbolsAt, setSymbolsAt] = useState<Point | null>(null);
   const [linkFrom, setLinkFrom] = useState<string | null>(null);
   const [drag, setDrag] = useState<Drag | null>(null);
+  const [commenting, setCommenting] = useState<string | null>(null);
   const [chalkPoint, setChalkPoint] = useState<Point | null>(null);
   const pointer = useRef<Point | null>(null);
   const selection = useMemo(() => prune(chosen, drawing), [chosen, drawing]);
 
-  const base = useScene(drawing);
+  const full = useScene(drawing);
+  const [wantedSheet, showSheet] = useState<string | null>(null);
+  const sheet = wantedSheet && drawing.sheets.has(wantedSheet) ? wantedSheet : firstSheet(drawing);
+  const base = useMemo(() => sceneOf(full, sheet), [full, sheet]);
   const scene = useDragged(base, drag);
   const moving = useMoving(base, drag?.ids);
 
@@ -54,14 +64,22 @@ export function useSlate(session: DrawingSession, editable: boolean) {
   useFirst(fitAll, surface);
   const fitSoon = useFitSoon(base, fitAll);
 
-  const change = useCallback((next: Change) => editable && session.do(next), [session, editable]);
+  const change = useCallback(
+    (next: Change) => editable && session.do(ontoSheet(next, session.current().drawing, sheet)),
+    [session, editable, sheet],
+  );
+  const setSheet = useCallback((id: string) => {
+    showSheet(id);
+    setSelection(nothing);
+    setEditing(null);
+  }, []);
 
   const place = useCallback(
     (form: Form, at: Point, text = '') => {
       const { change: added, id } = addShape(
         session.current().drawing,
         form,
-        (at.x - 75) * 4,
+        (at.x - halfWidth(form)) * 4,
         (at.y - 13) * 4,
         newId,
         text,
@@ -74,12 +92,28 @@ export function useSlate(session: DrawingSession, editable: boolean) {
     [session, change],
   );
 
+  /** A new shape tied to chosen ones: between them, below the first, or near the only one. */
+  const placeTied = useCallback(
+    (form: Form, tied: readonly string[], wanted: Point | null) => {
+      const boxes = tied.flatMap((id) => base.boxes.get(id) ?? []);
+      const size = sizeOf({ id: '', form, outline: 'single', text: '', compartments: [], x: 0, y: 0 });
+      const middle = centre(around(boxes)!);
+      const near = boxes.length > 1 ? middle : { x: middle.x, y: middle.y - boxes[0]!.height / 2 - 70 };
+      const spot = wanted ?? freePlace(base.boxes.values(), near, size.width, size.height);
+      const { change: added, id } = addTied(session.current().drawing, form, spot.x * 4, spot.y * 4, tied, newId);
+      change(added);
+      setSelection(select(id));
+      setEditing({ of: 'shape', id });
+    },
+    [session, change, base],
+  );
+
   const link = useCallback(
-    (from: string, to: string) => {
+    (from: string, to: string | Attachment) => {
       const { change: added, id } = addLine(
         session.current().drawing,
-        { kind: 'shape', id: from },
-        { kind: 'shape', id: to },
+        onShape(from),
+        typeof to === 'string' ? onShape(to) : to,
         newId,
       );
       change(added);
@@ -126,8 +160,12 @@ export function useSlate(session: DrawingSession, editable: boolean) {
     session_,
     drawing,
     editable,
+    notation,
     scene,
+    full,
     base,
+    sheet,
+    setSheet,
     moving,
     surface,
     pointer,
@@ -144,6 +182,8 @@ export function useSlate(session: DrawingSession, editable: boolean) {
     setSymbolsAt,
     linkFrom,
     setLinkFrom,
+    commenting,
+    setCommenting,
     chalkPoint,
     setChalkPoint,
     fitSoon,
@@ -151,12 +191,15 @@ export function useSlate(session: DrawingSession, editable: boolean) {
     setDrag,
     change,
     place,
+    placeTied,
     link,
     nudge,
     removeSelected,
     freeSpot,
   };
 }
+
+const halfWidth = (form: Form) => formOf(form).least[0] / 2;
 
 export type Slate = ReturnType<typeof useSlate>;
 
@@ -184,10 +227,7 @@ function useDragged(base: Scene, drag: Drag | null): Scene {
 
 /** The shapes that are being dragged and the lines that hang on them, or null. */
 function useMoving(base: Scene, ids: ReadonlySet<string> | undefined): ReadonlySet<string> | null {
-  return useMemo(
-    () => (ids ? new Set([...ids, ...linesAt(base.drawing, ids).map((line) => line.id)]) : null),
-    [base, ids],
-  );
+  return useMemo(() => (ids ? new Set([...ids, ...linesMoving(base.drawing, ids)]) : null), [base, ids]);
 }
 
 /** The box around all that is drawn, with room for texts and loops. */

@@ -23,7 +23,7 @@ export function useTidy(slate: Slate, ask: AskForPlaces | undefined) {
     setRefusal(null);
     try {
       // One shape alone has nothing to be tidied against: then all are meant.
-      const places = await ask(writeDrawing(slate.drawing, placementOf(slate.base)), only.length > 1 ? only : []);
+      const places = await ask(writeDrawing(slate.drawing, placementOf(slate.full)), only.length > 1 ? only : []);
       slate.change(putAt(slate.session.current().drawing, places));
       slate.fitSoon();
     } catch (error) {

@@ -18,26 +18,20 @@ internal sealed class CardinalityMax : FindingKind
         {
             var end = evidence.Wording(verdict.Fact.ConceptId);
             var tooMany = verdict.Drawn == "*";
-            return new Finding
-            {
-                Id = IdFor(verdict.Fact.ConceptId),
-                Code = Code,
-                Tag = Tag.Differs,
-                Headline = tooMany
+            return AboutFact(
+                verdict,
+                Tag.Differs,
+                headline: tooMany
                     ? $"There could be {end.OneOther} that {end.Verb} several {Phrasing.Several(end.Here)}."
                     : $"{Phrasing.Capital(end.OneOther)} never {end.Verb} more than one {Phrasing.InText(end.Here)}.",
-                There = $"Drawn at {end.Here}: at most {(tooMany ? "many" : verdict.Drawn)}.",
-                Wanted = $"{Phrasing.Capital(Phrasing.Amount(end.Role.CoOccurrence))}.",
-                Why = tooMany
+                there: $"Drawn at {end.Here}: at most {(tooMany ? "many" : verdict.Drawn)}.",
+                wanted: $"{Phrasing.Capital(Phrasing.Amount(end.Role.CoOccurrence))}.",
+                why: tooMany
                     ? $"As drawn, a second {Phrasing.InText(end.Here)} may go with the same {Phrasing.InText(end.Other)}; the scenario rules that out."
-                    : $"As drawn, a second {Phrasing.InText(end.Here)} of the same {Phrasing.InText(end.Other)} could not be kept.",
-                Claims = [verdict.Fact.Id],
-                ModelElements = [verdict.Fact.ConceptId],
-                AnswerElements = [verdict.AnswerId!],
-            };
+                    : $"As drawn, a second {Phrasing.InText(end.Here)} of the same {Phrasing.InText(end.Other)} could not be kept.");
         });
 
     private static bool IsUnresolved(Evidence evidence, Verdict verdict) =>
-        evidence.Comparison.Options.Level == Notations.CrowsFoot.Level.Logical && evidence.AnswerRelationship(verdict.AnswerId!).IsManyToMany
+        evidence.Comparison.Options.Level == Notations.Level.Logical && evidence.AnswerRelationship(verdict.AnswerId!).IsManyToMany
         && evidence.ModelRelationship(verdict.Fact.ConceptId).IsManyToMany;
 }

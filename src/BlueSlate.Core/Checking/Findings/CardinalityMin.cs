@@ -19,22 +19,16 @@ internal sealed class CardinalityMin : FindingKind
             var end = evidence.Wording(verdict.Fact.ConceptId);
             var couldBeNone = verdict.Drawn == "0";
             var wanted = end.Role.CoOccurrence;
-            return new Finding
-            {
-                Id = IdFor(verdict.Fact.ConceptId),
-                Code = Code,
-                Tag = Tag.Differs,
-                Headline = couldBeNone
+            return AboutFact(
+                verdict,
+                Tag.Differs,
+                headline: couldBeNone
                     ? $"There could be {end.OneOther} that {end.Verb} no {Phrasing.InText(end.Here)}."
                     : $"{Phrasing.Capital(end.OneOther)} without {end.OneHere} is ruled out.",
-                There = $"Drawn at {end.Here}: at least {verdict.Drawn}.",
-                Wanted = $"{Phrasing.Capital(Phrasing.Amount(wanted))}.",
-                Why = couldBeNone
+                there: $"Drawn at {end.Here}: at least {verdict.Drawn}.",
+                wanted: $"{Phrasing.Capital(Phrasing.Amount(wanted))}.",
+                why: couldBeNone
                     ? $"As drawn, {end.OneOther} may be kept before it {end.Verb} any {Phrasing.InText(end.Here)}; the scenario rules that out."
-                    : $"As drawn, {end.OneOther} cannot be kept until it {end.Verb} {Phrasing.One(end.Here)}; the scenario allows it.",
-                Claims = [verdict.Fact.Id],
-                ModelElements = [verdict.Fact.ConceptId],
-                AnswerElements = [verdict.AnswerId!],
-            };
+                    : $"As drawn, {end.OneOther} cannot be kept until it {end.Verb} {Phrasing.One(end.Here)}; the scenario allows it.");
         });
 }

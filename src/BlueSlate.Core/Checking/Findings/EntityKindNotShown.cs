@@ -31,6 +31,11 @@ internal sealed class EntityKindNotShown : FindingKind
                 .Select(role => evidence.ModelEntity(role.EntityId).Name).ToList();
             var within = ownerNames.Count == 0 ? "its owner" : Phrasing.List([.. ownerNames.Select(Phrasing.InText)]);
             var weak = entity.Kind == EntityKind.Weak;
+            if (entity.Kind is EntityKind.Interface or EntityKind.Enumeration)
+            {
+                return OfClass(entity, verdict);
+            }
+
             var strokes = evidence.Comparison.Bad(Aspect.Identifying).Where(bad => owners.Contains(bad.Fact.ConceptId)).Select(bad => bad.Fact.Id);
             return new Finding
             {
@@ -48,4 +53,20 @@ internal sealed class EntityKindNotShown : FindingKind
                 AnswerElements = [verdict.AnswerId!],
             };
         });
+
+    private Finding OfClass(EntityType entity, Verdict verdict) => new()
+    {
+        Id = IdFor(entity.Id),
+        Code = Code,
+        Tag = Tag.Differs,
+        Headline = $"{entity.Name} is {Phrasing.One(verdict.Fact.Value)}.",
+        There = $"{entity.Name} is drawn as {(verdict.Drawn == "strong" ? "a class" : Phrasing.One(verdict.Drawn))}.",
+        Wanted = $"“{verdict.Fact.Value}” in guillemets above the name.",
+        Why = entity.Kind == EntityKind.Interface
+            ? $"As drawn, {Phrasing.InText(entity.Name)} could have instances of its own."
+            : $"As drawn, the values of {Phrasing.InText(entity.Name)} could grow like data.",
+        Claims = [verdict.Fact.Id],
+        ModelElements = [entity.Id],
+        AnswerElements = [verdict.AnswerId!],
+    };
 }

@@ -1,4 +1,5 @@
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Notations;
 
 namespace BlueSlate.Core.Checking.Findings;
 
@@ -31,6 +32,36 @@ internal static class ExampleDrawings
     }
 
     /// <summary>The conceptual example with one end drawn otherwise.</summary>
-    public static Drawing WithEndAtItem(params EndMark[] marks) =>
+    public static Drawing WithEndAtItem(params string[] marks) =>
         Boxes().Line("Visit", Ends.One, "Item", marks, "brings in", "comes in on").ToDrawing();
+
+    public static NotationOptions Chen => new(Level.Conceptual, NotationNames.Chen);
+
+    public static NotationOptions Uml => new(Level.Conceptual, NotationNames.Uml);
+
+    /// <summary>The same visits and items with ovals, without what joins them.</summary>
+    public static Sketch Ovals() => new Sketch()
+        .Box("Visit").Oval("Visit", "visit no", Underline.Solid).Oval("Visit", "date")
+        .Box("Item").Oval("Item", "item no", Underline.Solid).Oval("Item", "fault");
+
+    public static Sketch Chained() => Ovals().Diamond("brings in", Outline.Single, ("Visit", "1", true), ("Item", "N", true));
+
+    /// <summary>Repairs numbered within their item.</summary>
+    public static Sketch Repairs(Outline diamond, Underline underline) => new Sketch()
+        .Box("Item").Oval("Item", "item no", Underline.Solid)
+        .Shape(Form.Rectangle, "Repair", Outline.Double).Oval("Repair", "repair no", underline).Oval("Repair", "outcome")
+        .Diamond("is tried in", diamond, ("Item", "1", false), ("Repair", "N", true));
+
+    public static Sketch People() => new Sketch()
+        .Box("Person").Oval("Person", "person no", Underline.Solid)
+        .Box("Visitor").Oval("Visitor", "first visit").Box("Fixer").Oval("Fixer", "since");
+
+    public static Sketch Classes() => new Sketch().Class("Visit", ["visitNo", "date"]).Class("Item", ["itemNo", "fault"]);
+
+    public static Sketch Associated() => Classes().Tie("Visit", "Item", Stroke.Solid, "brings in", "1", "1..*");
+
+    public static Sketch Persons() => new Sketch().Class("Person", ["name"]).Class("Visitor", ["firstVisit"]).Class("Fixer", ["since"]);
+
+    /// <summary>A class with operations, in a formal diagram.</summary>
+    public static Sketch Bench(string[] fields, string[] operations) => new Sketch().Class("Workbench", fields, operations);
 }

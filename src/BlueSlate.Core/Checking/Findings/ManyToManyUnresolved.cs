@@ -23,7 +23,7 @@ internal sealed class ManyToManyUnresolved : FindingKind
 
     public override IEnumerable<Finding> Find(Evidence evidence)
     {
-        if (evidence.Comparison.Options.Level != Notations.CrowsFoot.Level.Logical)
+        if (evidence.Comparison.Options.Level != Notations.Level.Logical)
         {
             yield break;
         }

@@ -21,7 +21,7 @@ public abstract class NotationFault : FindingKind
 
     private protected abstract string Headline(int places);
 
-    private protected virtual string Why(string place) => $"Whoever has learned crow's foot notation would stumble over what stands at {place}.";
+    private protected virtual string Why(string place, string notation) => $"Whoever has learned {notation} notation would stumble over what stands at {place}.";
 
     /// <inheritdoc />
     public sealed override IEnumerable<Finding> Find(Evidence evidence)
@@ -47,7 +47,7 @@ public abstract class NotationFault : FindingKind
             Headline = Headline(remarks.Count),
             There = $"Drawn: {Phrasing.List(drawn)}.{readAs}",
             Wanted = Wants,
-            Why = Why(PlaceOf(evidence, remarks[0].ElementId)),
+            Why = Why(PlaceOf(evidence, remarks[0].ElementId), Notations.Notation.Of(evidence.Comparison.Options.Notation).Title),
             Claims = [.. verdict is { IsBad: true } ? [verdict.Fact.Id] : Array.Empty<string>(), .. left.Select(bad => bad.Fact.Id)],
             AnswerElements = [.. remarks.Select(remark => remark.ElementId)],
         };

@@ -26,18 +26,12 @@ internal sealed class RoleMissing : FindingKind
         {
             var relationship = evidence.ModelRelationship(verdict.Fact.ConceptId);
             var entity = Phrasing.InText(evidence.ModelEntity(relationship.Roles[0].EntityId).Name);
-            return new Finding
-            {
-                Id = IdFor(verdict.Fact.ConceptId),
-                Code = Code,
-                Tag = Tag.Missing,
-                Headline = $"One end at {entity} does not say that it is the {verdict.Fact.Value}.",
-                There = "An end without a role.",
-                Wanted = $"The role {verdict.Fact.Value}.",
-                Why = $"Of two {Inflection.Plural(entity)} on this line, nobody could tell which is the {verdict.Fact.Value}.",
-                Claims = [verdict.Fact.Id],
-                ModelElements = [verdict.Fact.ConceptId],
-                AnswerElements = [verdict.AnswerId!],
-            };
+            return AboutFact(
+                verdict,
+                Tag.Missing,
+                headline: $"One end at {entity} does not say that it is the {verdict.Fact.Value}.",
+                there: "An end without a role.",
+                wanted: $"The role {verdict.Fact.Value}.",
+                why: $"Of two {Inflection.Plural(entity)} on this line, nobody could tell which is the {verdict.Fact.Value}.");
         });
 }

@@ -10,7 +10,7 @@ internal static class IdentifierReader
         Box box,
         ImmutableArray<RelationshipType> relationships,
         IReadOnlyDictionary<string, string> relationshipOfRow,
-        CrowsFootOptions options)
+        NotationOptions options)
     {
         var owners = relationships
             .Where(relationship => IsOwner(relationship, box.Id))
@@ -33,7 +33,7 @@ internal static class IdentifierReader
         relationship is { Identifying: true, Roles.Length: 2, IsRecursive: false, DependentRoleId: { } dependent }
         && relationship.Roles.Any(role => role.Id == dependent && role.EntityId == boxId);
 
-    private static ImmutableArray<Identifier> ReadIdentifiers(Box box, ImmutableArray<string> owners, CrowsFootOptions options)
+    private static ImmutableArray<Identifier> ReadIdentifiers(Box box, ImmutableArray<string> owners, NotationOptions options)
     {
         var identifiers = ImmutableArray.CreateBuilder<Identifier>();
         var partial = box.Rows.Where(row => row.Partial).Select(row => row.Id).ToImmutableArray();
@@ -59,7 +59,7 @@ internal static class IdentifierReader
         return identifiers.ToImmutable();
     }
 
-    private static EntityKind KindOf(Box box, ImmutableArray<string> owners, CrowsFootOptions options)
+    private static EntityKind KindOf(Box box, ImmutableArray<string> owners, NotationOptions options)
     {
         var foreignInKey = box.Rows.Count(row => row.Primary && row.ForeignGroup is not null);
         if (!box.Rounded && box.Rows.Any(row => row.Partial))

@@ -7,7 +7,7 @@ namespace BlueSlate.Core.Notations.CrowsFoot;
 /// <summary>Reads the lines between boxes, and a diamond that joins boxes, as relationships.</summary>
 internal static class RelationshipReader
 {
-    public static ImmutableArray<RelationshipType> Read(Drawing drawing, List<Box> boxes, CrowsFootOptions options, ImmutableArray<Remark>.Builder remarks)
+    public static ImmutableArray<RelationshipType> Read(Drawing drawing, List<Box> boxes, NotationOptions options, ImmutableArray<Remark>.Builder remarks)
     {
         var readable = boxes.Select(box => box.Id).ToHashSet(StringComparer.Ordinal);
         var boxOfRow = boxes.SelectMany(box => box.Rows.Select(row => (Row: row.Id, Box: box.Id)))
@@ -24,9 +24,9 @@ internal static class RelationshipReader
             {
                 result.Add(ReadLine(line, from, to, options, remarks));
             }
-            else if (FormAt(line.From, others) == Form.Note || FormAt(line.To, others) == Form.Note)
+            else if (IsRead(FormAt(line.From, others)) || IsRead(FormAt(line.To, others)))
             {
-                // A note's tie says nothing about the data.
+                // A note's tie says nothing about the data; lines of circles are read with the subtypes.
             }
             else if (from is not null && FormAt(line.To, others) == Form.Diamond)
             {
@@ -64,7 +64,9 @@ internal static class RelationshipReader
         }
     }
 
-    private static RelationshipType ReadLine(Line line, string from, string to, CrowsFootOptions options, ImmutableArray<Remark>.Builder remarks)
+    private static bool IsRead(string? form) => form is Form.Note or Form.Circle or Form.HalfCircle;
+
+    private static RelationshipType ReadLine(Line line, string from, string to, NotationOptions options, ImmutableArray<Remark>.Builder remarks)
     {
         if (line.Stroke == Stroke.Double)
         {
@@ -105,7 +107,7 @@ internal static class RelationshipReader
     private static void ReadDiamond(
         Shape diamond,
         List<(Line Line, LineEnd AtBox, string EndId, string BoxId)> ends,
-        CrowsFootOptions options,
+        NotationOptions options,
         ImmutableArray<Remark>.Builder remarks,
         ImmutableArray<RelationshipType>.Builder result)
     {
@@ -133,6 +135,6 @@ internal static class RelationshipReader
         _ => null,
     };
 
-    private static Form? FormAt(LineEnd end, Dictionary<string, Shape> others) =>
+    private static string? FormAt(LineEnd end, Dictionary<string, Shape> others) =>
         end.On.Kind == AttachmentKind.Shape && others.TryGetValue(end.On.Id!, out var shape) ? shape.Form : null;
 }

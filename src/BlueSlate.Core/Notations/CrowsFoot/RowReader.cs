@@ -16,7 +16,7 @@ internal sealed record Row(
     bool Optional,
     bool Multivalued,
     bool Derived,
-    ImmutableArray<string> Parts);
+    ImmutableArray<AttributePart> Parts);
 
 /// <summary>Reads one line of a box: <c>PK</c>, <c>FK1</c>, <c>AK2</c>, <c>PPK</c> and their spellings; <c>{phones}</c>, <c>[age]</c>, <c>address (street, town)</c>.</summary>
 internal static class RowReader
@@ -97,7 +97,7 @@ internal static class RowReader
             ? row with
             {
                 Name = name[..open].Trim(),
-                Parts = [.. name[(open + 1)..^1].Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)],
+                Parts = [.. name[(open + 1)..^1].Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Select((part, i) => new AttributePart($"{row.Id}~{i + 1}", part))],
             }
             : row;
     }

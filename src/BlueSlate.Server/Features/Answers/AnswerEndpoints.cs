@@ -2,8 +2,9 @@ using System.Security.Cryptography;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Language;
-using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Core.Notations;
 using BlueSlate.Data;
+using BlueSlate.Server.Features.Drawings;
 using BlueSlate.Server.Features.Exercises;
 using BlueSlate.Server.Features.Marking;
 using BlueSlate.Server.Hosting;
@@ -31,6 +32,7 @@ public static class AnswerEndpoints
         group.MapPut("/answers/{id:guid}/drawing", Save).ForSignedIn().Produces<DrawingSavedReply>();
         group.MapPost("/answers/{id:guid}/reading", Read).ForStudents();
         group.MapPost("/answers/{id:guid}/tidy", Tidy).ForStudents().Produces<TidyReply>();
+        group.MapDrawingTools("/answers", PartOf, part => part.Aids, route => route.ForStudents());
         group.MapPost("/answers/{id:guid}/hand-in", HandIn).ForStudents().Produces<ReceiptReply>();
         group.MapGet("/answers/{id:guid}/marks", Marks).ForStudents();
     }
@@ -163,9 +165,15 @@ public static class AnswerEndpoints
 
         var document = ExerciseJson.Read<PartDocument>(part);
         var sentences = document.Aids.Sentences
-            ? SentenceWriter.Write(CrowsFootReader.Read(drawing, document.ToOptions()))
+            ? SentenceWriter.Write(Notation.Read(drawing, document.ToOptions()))
             : DrawnSentenceWriter.Write(drawing);
         return TypedResults.Ok(new ReadingReply(DrawingWriter.Hash(drawing), [.. sentences.Select(ResultSentence.Of)]));
+    }
+
+    private static async Task<(PartDocument? Part, IResult? Refusal)> PartOf(Guid id, Access access, CancellationToken cancellation)
+    {
+        var part = await access.OwnAnswers().Where(answer => answer.Id == id).Select(answer => answer.Question!.Part).FirstOrDefaultAsync(cancellation);
+        return part is null ? (null, NoSuchAnswer()) : (ExerciseJson.Read<PartDocument>(part), null);
     }
 
     private static async Task<IResult> Tidy(Guid id, TidyRequest request, Access access, CancellationToken cancellation)
@@ -209,7 +217,7 @@ public static class AnswerEndpoints
 
     private static StudentPart PartFor(string part) => ForStudent(ExerciseJson.Read<PartDocument>(part));
 
-    private static StudentPart ForStudent(PartDocument part) => new(part.Level, part.Marks, part.Minutes, part.StrokeSaysIdentifying, part.Aids, part.ShowModelAnswer);
+    private static StudentPart ForStudent(PartDocument part) => new(part.ToOptions(), part.Marks, part.Minutes, part.Aids, part.ShowModelAnswer);
 
     /// <summary>The answer to whoever asks for an answer that is not theirs.</summary>
     internal static ProblemHttpResult NoSuchAnswer() => Problems.NotFound("no-such-answer", "There is no such answer among yours.");

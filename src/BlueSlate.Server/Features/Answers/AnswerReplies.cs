@@ -1,6 +1,6 @@
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Marking;
-using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Core.Notations;
 using BlueSlate.Data;
 
 namespace BlueSlate.Server.Features.Answers;
@@ -12,8 +12,8 @@ public sealed record StudentExercise(
 /// <summary>What a student is told before the clock starts.</summary>
 public sealed record BeforeStartReply(Guid Id, string Title, string Cohort, StudentPart Part, DateTimeOffset? DueAt, Guid? AnswerId);
 
-/// <summary>The part as a student may know it.</summary>
-public sealed record StudentPart(Level Level, Rational Marks, int? Minutes, bool StrokeSaysIdentifying, AidsDocument Aids, bool ShowModelAnswer);
+/// <summary>The part as a student may know it, with what the class has learned about the notation.</summary>
+public sealed record StudentPart(NotationOptions Learned, Rational Marks, int? Minutes, AidsDocument Aids, bool ShowModelAnswer);
 
 /// <summary>A student's answer with the scenario beside it.</summary>
 public sealed record AnswerReply(

@@ -4,7 +4,7 @@ using BlueSlate.Core.Checking;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Marking;
-using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Core.Notations;
 using BlueSlate.Data;
 using BlueSlate.Drafting;
 using BlueSlate.Server.Features.Answers;
@@ -138,7 +138,7 @@ public sealed class DemoSeed(BlueSlateContext database, string folder, TimeProvi
         var options = question.Part.ToOptions();
         assessment = assessment with
         {
-            Scheme = assessment.Scheme ?? SchemeDocument.Of(SchemeDeriver.Derive(FactList.Of(CrowsFootReader.Read(model, options), options), question.Part.Marks)),
+            Scheme = assessment.Scheme ?? SchemeDocument.Of(SchemeDeriver.Derive(FactList.Of(Notation.Read(model, options), options), question.Part.Marks)),
         };
         var exercise = NewExercise.Make(question.Title, cohort.Id, made, scenario, question.Part, model, demo.State == "draft" ? assessment with { Scheme = null } : assessment);
         database.Exercises.Add(exercise);

@@ -4,8 +4,9 @@ using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Marking;
-using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Core.Notations;
 using BlueSlate.Data;
+using BlueSlate.Server.Features.Drawings;
 using BlueSlate.Server.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
@@ -33,6 +34,7 @@ public static class ExerciseEndpoints
         group.MapPost("/{id:guid}/scheme", DeriveScheme).ForInstructors();
         group.MapPost("/{id:guid}/reading", Read).ForStaff();
         group.MapPost("/{id:guid}/tidy", Tidy).ForStaff().Produces<TidyReply>();
+        group.MapDrawingTools("", PartOf, _ => new AidsDocument { Sentences = true, Redraw = true, Lifting = true }, route => route.ForStaff());
         group.MapPost("/{id:guid}/publish", Publishing.Publish).ForInstructors().Produces(StatusCodes.Status204NoContent);
     }
 
@@ -131,9 +133,19 @@ public static class ExerciseEndpoints
             return Problems.Unreadable("title", $"An exercise has a title of at most {LongestTitle} characters.", "title");
         }
 
-        if (request.Value.Marks <= Rational.Zero || request.Value.Marks > 1000 || request.Value.Minutes is < 1 or > 1440 || request.Value.Notation != "crows-foot")
+        if (request.Value.Marks <= Rational.Zero || request.Value.Marks > 1000 || request.Value.Minutes is < 1 or > 1440)
         {
             return Problems.Unreadable("part", "A part has more than 0 and at most 1000 marks, and a time of 1 to 1440 minutes or none.", "value");
+        }
+
+        if (Notation.All.All(notation => notation.Name != request.Value.Notation))
+        {
+            return Problems.Unreadable("notation", $"A part's notation is one of {string.Join(", ", Notation.All.Select(notation => notation.Name))}.", "value.notation");
+        }
+
+        if (request.Value.Stereotypes.Length > 20 || request.Value.Stereotypes.Any(stereotype => stereotype.Trim().Length is 0 or > 40))
+        {
+            return Problems.Unreadable("stereotypes", "A part lists at most 20 stereotypes of 1 to 40 characters.", "value.stereotypes");
         }
 
         var reply = await documents.SaveAsync(id, DocumentKind.Part, request.Revision, ExerciseJson.Write(request.Value), cancellation);
@@ -167,7 +179,7 @@ public static class ExerciseEndpoints
         var part = ExerciseJson.Read<PartDocument>(Document(exercise, DocumentKind.Part).Text);
         var model = DrawingReader.Read(Document(exercise, DocumentKind.Model).Text).Drawing!;
         var options = part.ToOptions();
-        return TypedResults.Ok(SchemeDocument.Of(SchemeDeriver.Derive(FactList.Of(CrowsFootReader.Read(model, options), options), part.Marks)));
+        return TypedResults.Ok(SchemeDocument.Of(SchemeDeriver.Derive(FactList.Of(Notation.Read(model, options), options), part.Marks)));
     }
 
     private static async Task<Results<Ok<FactsReply>, ProblemHttpResult>> Read(Guid id, ReadingRequest request, Access access, CancellationToken cancellation)
@@ -185,11 +197,18 @@ public static class ExerciseEndpoints
         }
 
         var options = ExerciseJson.Read<PartDocument>(Document(exercise, DocumentKind.Part).Text).ToOptions();
-        var reading = CrowsFootReader.Read(drawing, options);
+        var reading = Notation.Read(drawing, options);
         return TypedResults.Ok(new FactsReply(
             DrawingWriter.Hash(drawing),
             [.. FactList.Of(reading, options).Select(fact => new FactReply(fact.Id, Hyphens.Of(fact.Aspect), fact.ConceptId, fact.Title, fact.Value))],
             [.. SentenceWriter.Write(reading).Select(ResultSentence.Of)]));
+    }
+
+    private static async Task<(PartDocument? Part, IResult? Refusal)> PartOf(Guid id, Access access, CancellationToken cancellation)
+    {
+        var part = await access.StaffExercises().Where(exercise => exercise.Id == id).SelectMany(exercise => exercise.Documents)
+            .Where(document => document.Kind == DocumentKind.Part).Select(document => document.Text).FirstOrDefaultAsync(cancellation);
+        return part is null ? (null, NoSuchExercise()) : (ExerciseJson.Read<PartDocument>(part), null);
     }
 
     private static async Task<IResult> Tidy(Guid id, TidyRequest request, Access access, CancellationToken cancellation) =>

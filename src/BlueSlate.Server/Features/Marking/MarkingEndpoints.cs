@@ -2,7 +2,7 @@ using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Marking;
-using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Core.Notations;
 using BlueSlate.Data;
 using BlueSlate.Server.Features.Audit;
 using BlueSlate.Server.Features.Checking;
@@ -165,7 +165,7 @@ public static class MarkingEndpoints
             answer.Drawing,
             revision.Model,
             ResultDocument.Of(checkedAnswer.Assessment, answer.DrawingHash),
-            [.. SentenceWriter.Write(CrowsFootReader.Read(DrawingReader.Read(revision.Model).Drawing!, part.ToOptions())).Select(ResultSentence.Of)],
+            [.. SentenceWriter.Write(Notation.Read(DrawingReader.Read(revision.Model).Drawing!, part.ToOptions())).Select(ResultSentence.Of)],
             [.. answer.Rulings.Select(ruling => new RulingReply(ruling.FindingId, Enum.Parse<Decision>(ruling.Decision), ruling.Comment))],
             at > 0 ? rows[at - 1].Id : null,
             at < rows.Length - 1 ? rows[at + 1].Id : null,

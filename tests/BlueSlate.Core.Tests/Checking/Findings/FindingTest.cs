@@ -1,5 +1,5 @@
 using BlueSlate.Core.Checking;
-using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Core.Notations;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Checking.Findings;

@@ -16,7 +16,7 @@ public sealed class NotationFindingTests
 
     private static readonly Assessor Assessor = Exercise.Of(Model);
 
-    public static TheoryData<string, EndMark[], string> RepairedEnds => new()
+    public static TheoryData<string, string[], string> RepairedEnds => new()
     {
         { "notation-toes-away", [EndMark.FootOutward, EndMark.Bar], "many" },
         { "notation-arrowhead", [EndMark.Arrow, EndMark.Bar], "many" },
@@ -27,7 +27,7 @@ public sealed class NotationFindingTests
 
     [Theory]
     [MemberData(nameof(RepairedEnds))]
-    public void A_wrong_mark_whose_meaning_is_clear_costs_the_notation_only(string code, EndMark[] marks, string readAs)
+    public void A_wrong_mark_whose_meaning_is_clear_costs_the_notation_only(string code, string[] marks, string readAs)
     {
         var assessment = Assess(End("r1", line => line with { To = line.To with { Marks = [.. marks] } }));
         var finding = Root(assessment, code);
@@ -45,7 +45,7 @@ public sealed class NotationFindingTests
     [InlineData(EndMark.Triangle)]
     [InlineData(EndMark.SolidTriangle)]
     [InlineData(EndMark.Cross)]
-    public void A_symbol_of_another_notation_says_nothing_and_its_note_explains_that(EndMark mark)
+    public void A_symbol_of_another_notation_says_nothing_and_its_note_explains_that(string mark)
     {
         var assessment = Assess(End("r1", line => line with { To = line.To with { Marks = [mark] } }));
         var finding = Root(assessment, "notation-foreign-end-symbol");

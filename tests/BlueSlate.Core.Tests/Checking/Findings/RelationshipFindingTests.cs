@@ -1,4 +1,4 @@
-using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Core.Notations;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Checking.Findings;

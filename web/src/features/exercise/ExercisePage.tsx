@@ -1,11 +1,12 @@
 import { useQuery } from '@tanstack/react-query';
-import { useCallback, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
 import type { Kept } from '../../keeping/store';
 import { heldOf, useKeeping } from '../../keeping/useKeeping';
 import { PhraseActions } from '../../script/PhraseActions';
-import { Sentences } from '../../script/Sentences';
+import { exerciseTools } from '../../api/drawingTools';
+import { elementsHere, Sentences } from '../../script/Sentences';
 import { ScenarioSheet } from '../../script/ScenarioSheet';
 import { useLighting } from '../../script/useLighting';
 import { useReading } from '../../script/useReading';
@@ -81,19 +82,20 @@ function ExerciseScript({ exercise, kept, reload }: ExerciseScriptProps) {
   useFlushOnHide(session);
   const { revision, text } = exercise.model;
   useKeeping(session, usePerson().id, id, { kept: editable ? kept : null, theirs: { revision, drawing: text } });
-  const slate = useSlate(session, editable);
+  const slate = useSlate(session, editable, exercise.part.value);
   const lighting = useLighting(slate.drawing, elementsOf(slate.selection));
   const read = useCallback(
     (drawing: string) => must(api.POST('/api/exercises/{id}/reading', { params: { path: { id } }, body: { drawing } })),
     [id],
   );
+  const tools = useMemo(() => exerciseTools(id), [id]);
   const places = useCallback(
     async (drawing: string, only: string[]) =>
       (await must(api.POST('/api/exercises/{id}/tidy', { params: { path: { id } }, body: { drawing, only } }))).places,
     [id],
   );
   const away = isAway(slate.session_.state);
-  const reading = useReading(slate.base, read, away);
+  const reading = useReading(slate.full, read, away);
   const assessment = useAssessment(exercise);
   const [section, setSection] = useState<Section>('asked');
   const [writing, setWriting] = useState(editable && exercise.scenario.text === '');
@@ -133,6 +135,7 @@ function ExerciseScript({ exercise, kept, reload }: ExerciseScriptProps) {
           onHover={(element) => lighting.light(element ? [element] : null)}
           words
           places={places}
+          allowed={{ tools, redraw: true, lifting: true }}
           empty={
             <p>
               Draw the model answer here: press anywhere for the first box, or choose words of the scenario.
@@ -148,7 +151,8 @@ function ExerciseScript({ exercise, kept, reload }: ExerciseScriptProps) {
             away={away}
             lit={lighting.lit}
             onLight={lighting.light}
-            onPick={(sentence) => slate.setSelection(select(sentence.concept))}
+            onPick={(sentence) => slate.setSelection(select(...elementsHere(slate.drawing, sentence)))}
+            writing={editable ? { slate, amend: tools.amend } : undefined}
             empty="What the model answer says will stand here."
           />
           {editable && <Stand view={slate.session_} endsAt={null} offset={0} onRetry={() => session.resume()} />}

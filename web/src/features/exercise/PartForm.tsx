@@ -6,6 +6,27 @@ import { show, valueOf } from '../../ui/marks';
 
 type Part = Schemas['PartDocument'];
 
+/** The parts of a document that are a yes or no. */
+type Switch = { [K in keyof Part]-?: Part[K] extends boolean | undefined ? K : never }[keyof Part];
+
+/** What a class may have learned about each notation. */
+const learned: Readonly<Record<string, readonly (readonly [Switch, string])[]>> = {
+  chen: [
+    ['doubleLineSaysAll', 'a double line says that all take part'],
+    ['underlinesAreOneKey', 'several underlined attributes are one key'],
+  ],
+  'crows-foot': [
+    ['strokeSaysIdentifying', 'solid lines identify, dashed lines do not'],
+    ['singleBarIsExactlyOne', 'a single bar means exactly one'],
+  ],
+  uml: [
+    ['formal', 'types, visibilities and signatures are wanted'],
+    ['strictCounts', 'multiplicities are spelled as the standard does'],
+    ['unmarkedSetIsOpen', 'an unmarked generalisation is incomplete and overlapping'],
+    ['aggregationCounts', 'aggregation is told apart from association'],
+  ],
+};
+
 /** What is asked: title, level, marks, time, aids, what is shown afterwards. */
 export function PartForm({
   exercise,
@@ -29,13 +50,14 @@ export function PartForm({
       ),
     onSuccess: onSaved,
   });
+  const notation = part.notation ?? 'crows-foot';
   const set = (change: Partial<Part>) => setPart({ ...part, ...change });
   const changed =
     title !== exercise.title ||
     JSON.stringify({ ...part, marks }) !==
       JSON.stringify({ ...exercise.part.value, marks: String(valueOf(exercise.part.value.marks ?? '40')) });
-  const check = (key: 'strokeSaysIdentifying' | 'singleBarIsExactlyOne' | 'showModelAnswer', label: string) => (
-    <label className="flex gap-2 items-start">
+  const check = (key: Switch, label: string) => (
+    <label key={key} className="flex gap-2 items-start">
       <input
         type="checkbox"
         className="mt-1"
@@ -45,7 +67,7 @@ export function PartForm({
       {label}
     </label>
   );
-  const aid = (key: 'sentences' | 'words' | 'tidyUp', label: string) => (
+  const aid = (key: 'sentences' | 'words' | 'tidyUp' | 'redraw' | 'lifting', label: string) => (
     <label className="flex gap-2 items-start">
       <input
         type="checkbox"
@@ -69,12 +91,40 @@ export function PartForm({
           <input value={title} maxLength={120} required onChange={(event) => setTitle(event.target.value)} />
         </label>
         <label className="field">
-          <span>Level of the crow’s foot diagram</span>
-          <select value={part.level} onChange={(event) => set({ level: event.target.value as Part['level'] })}>
-            <option value="conceptual">conceptual: no foreign keys</option>
-            <option value="logical">logical: with foreign keys</option>
+          <span>Notation</span>
+          <select value={notation} onChange={(event) => set({ notation: event.target.value })}>
+            <option value="chen">Chen, with extended ER</option>
+            <option value="crows-foot">crow’s foot</option>
+            <option value="uml">UML class diagram</option>
           </select>
         </label>
+        {notation === 'crows-foot' && (
+          <label className="field">
+            <span>Level</span>
+            <select value={part.level} onChange={(event) => set({ level: event.target.value as Part['level'] })}>
+              <option value="conceptual">conceptual: no foreign keys</option>
+              <option value="logical">logical: with foreign keys</option>
+            </select>
+          </label>
+        )}
+        {notation === 'chen' && (
+          <label className="field">
+            <span>At the lines of a diamond</span>
+            <select
+              value={part.counts === 'pairs' ? (part.pairsAcross ? 'across' : 'pairs') : 'letters'}
+              onChange={(event) =>
+                set({
+                  counts: event.target.value === 'letters' ? 'letters' : 'pairs',
+                  pairsAcross: event.target.value === 'across',
+                })
+              }
+            >
+              <option value="letters">letters for the most: 1, N, M</option>
+              <option value="pairs">pairs: how often each takes part</option>
+              <option value="across">pairs, written across</option>
+            </select>
+          </label>
+        )}
         <div className="grid grid-cols-2 gap-3">
           <label className="field">
             <span>Marks in all</span>
@@ -99,14 +149,15 @@ export function PartForm({
         </div>
         <div className="space-y-1.5">
           <p className="text-quiet-ink">The class has learned</p>
-          {check('strokeSaysIdentifying', 'solid lines identify, dashed lines do not')}
-          {check('singleBarIsExactlyOne', 'a single bar means exactly one')}
+          {(learned[notation] ?? []).map(([key, label]) => check(key, label))}
         </div>
         <div className="space-y-1.5">
           <p className="text-quiet-ink">Aids while they draw</p>
-          {aid('sentences', 'sentences say what the drawing says')}
+          {aid('sentences', 'sentences say what the drawing says, and can be typed')}
           {aid('words', 'words beside the symbols of an end')}
           {aid('tidyUp', 'a drawing is tidied up by one key')}
+          {aid('redraw', 'it can be seen in another notation')}
+          {aid('lifting', 'what boxes share is proposed for lifting')}
         </div>
         {check('showModelAnswer', 'show the model answer with the marks')}
         {save.isError && (

@@ -1,6 +1,7 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useNavigate, useParams } from 'react-router';
 import { api, must } from '../../api/client';
+import { learnedSentences, wantedDrawing } from '../../ui/learned';
 import { show } from '../../ui/marks';
 import { PageHead } from '../../ui/PageHead';
 import { Failed, Loading, messageOf } from '../../ui/states';
@@ -29,7 +30,7 @@ export default function BeforePage() {
         <h1 className="mb-4">{title}</h1>
         <ul className="list-disc pl-5 space-y-1">
           <li>
-            A {part.level} diagram in crow’s foot notation, for {show(part.marks)} marks. {cohort}.
+            {capital(wantedDrawing(part.learned))}, for {show(part.marks)} marks. {cohort}.
           </li>
           <li>
             {part.minutes
@@ -43,7 +44,9 @@ export default function BeforePage() {
                 : `It is due ${moment(dueAt)}.`}
             </li>
           )}
-          {part.strokeSaysIdentifying && <li>A solid line identifies, a dashed line does not.</li>}
+          {learnedSentences(part.learned).map((sentence) => (
+            <li key={sentence}>{sentence}</li>
+          ))}
           <li>
             {part.aids.sentences
               ? 'Sentences beneath the slate will tell what your drawing says.'
@@ -70,3 +73,5 @@ export default function BeforePage() {
     </>
   );
 }
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

@@ -1,18 +1,20 @@
 import { useQuery } from '@tanstack/react-query';
-import { useCallback, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
 import type { Kept } from '../../keeping/store';
 import { heldOf } from '../../keeping/useKeeping';
 import { PhraseActions } from '../../script/PhraseActions';
 import { ScenarioSheet } from '../../script/ScenarioSheet';
-import { Sentences } from '../../script/Sentences';
+import { answerTools } from '../../api/drawingTools';
+import { elementsHere, Sentences } from '../../script/Sentences';
 import { useLighting } from '../../script/useLighting';
 import { useReading } from '../../script/useReading';
 import { elementsOf, select } from '../../slate/selection';
 import { isAway } from '../../slate/session';
 import { SlateSurface } from '../../slate/SlateSurface';
 import { useSlate } from '../../slate/useSlate';
+import type { Learned } from '../../ui/learned';
 import { show } from '../../ui/marks';
 import { Failed, Loading } from '../../ui/states';
 import { usePerson } from '../session/useSession';
@@ -47,8 +49,13 @@ export default function DrawPage() {
   );
 }
 
-export const partLine = (part: Schemas['StudentPart'] | Schemas['PartDocument']) =>
-  `Crow’s foot, ${part.level}, ${show(part.marks ?? '0')} marks`;
+const short: Readonly<Record<string, string>> = { chen: 'Chen', 'crows-foot': 'Crow’s foot', uml: 'UML class diagram' };
+
+export function partLine(part: Schemas['StudentPart'] | Schemas['PartDocument']) {
+  const learned: Learned = 'learned' in part ? part.learned : part;
+  const level = learned.notation === 'uml' ? '' : `, ${learned.level}`;
+  return `${short[learned.notation ?? 'crows-foot']}${level}, ${show(part.marks ?? '0')} marks`;
+}
 
 interface DrawingScriptProps {
   answer: Schemas['AnswerReply'];
@@ -59,7 +66,7 @@ interface DrawingScriptProps {
 
 function DrawingScript({ answer, kept, onHandedIn }: DrawingScriptProps) {
   const session = useAnswerSession(answer, kept);
-  const slate = useSlate(session, session.current().state !== 'closed');
+  const slate = useSlate(session, session.current().state !== 'closed', answer.part.learned);
   const [folded, setFolded] = useState(false);
   const [looking, setLooking] = useState(false);
   const [handing, setHanding] = useState<number | null>(null);
@@ -77,8 +84,10 @@ function DrawingScript({ answer, kept, onHandedIn }: DrawingScriptProps) {
     },
     [answer.id],
   );
+  const tools = useMemo(() => answerTools(answer.id), [answer.id]);
+  const { aids } = answer.part;
   const away = isAway(slate.session_.state);
-  const reading = useReading(slate.base, read, away);
+  const reading = useReading(slate.full, read, away);
 
   const onKeyDown = (event: React.KeyboardEvent) => {
     if (event.key === 'F2') setFolded(!folded);
@@ -123,7 +132,8 @@ function DrawingScript({ answer, kept, onHandedIn }: DrawingScriptProps) {
           lit={lighting.lit}
           onHover={(element) => lighting.light(element ? [element] : null)}
           words={answer.part.aids.words ?? false}
-          places={answer.part.aids.tidyUp === false ? undefined : places}
+          places={aids.tidyUp === false ? undefined : places}
+          allowed={{ tools, redraw: aids.redraw ?? false, lifting: aids.lifting ?? false }}
           empty={
             <p>
               Press anywhere to draw the first box, or choose words of the scenario.
@@ -139,7 +149,8 @@ function DrawingScript({ answer, kept, onHandedIn }: DrawingScriptProps) {
             away={away}
             lit={lighting.lit}
             onLight={lighting.light}
-            onPick={(sentence) => slate.setSelection(select(sentence.concept))}
+            onPick={(sentence) => slate.setSelection(select(...elementsHere(slate.drawing, sentence)))}
+            writing={aids.sentences && slate.editable ? { slate, amend: tools.amend } : undefined}
             empty={
               answer.part.aids.sentences ? 'What your drawing says will stand here.' : 'What is drawn will stand here.'
             }

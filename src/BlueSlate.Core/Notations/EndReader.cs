@@ -2,7 +2,7 @@ using System.Collections.Immutable;
 using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Drawings;
 
-namespace BlueSlate.Core.Notations.CrowsFoot;
+namespace BlueSlate.Core.Notations;
 
 /// <summary>
 /// Reads the marks at one end of a line. The mark nearest the box is the maximum, the one behind it the minimum; a ring is
@@ -10,7 +10,7 @@ namespace BlueSlate.Core.Notations.CrowsFoot;
 /// </summary>
 internal static class EndReader
 {
-    public static Count Read(LineEnd end, string endId, CrowsFootOptions options, ImmutableArray<Remark>.Builder remarks)
+    public static Count Read(LineEnd end, string endId, NotationOptions options, ImmutableArray<Remark>.Builder remarks)
     {
         var known = Repair(end.Marks, endId, remarks);
         if (known.Length == 0 && end.Count.Trim().Length > 0)
@@ -54,9 +54,9 @@ internal static class EndReader
         }
     }
 
-    private static ImmutableArray<EndMark> Repair(ImmutableArray<EndMark> marks, string endId, ImmutableArray<Remark>.Builder remarks)
+    private static ImmutableArray<string> Repair(ImmutableArray<string> marks, string endId, ImmutableArray<Remark>.Builder remarks)
     {
-        var known = ImmutableArray.CreateBuilder<EndMark>(marks.Length);
+        var known = ImmutableArray.CreateBuilder<string>(marks.Length);
         foreach (var mark in marks)
         {
             switch (mark)
@@ -73,7 +73,7 @@ internal static class EndReader
                     known.Add(EndMark.Foot);
                     break;
                 default:
-                    remarks.Add(new Remark(RemarkKind.ForeignEndSymbol, endId, Vocabulary.EndMarks.Of(mark).Replace('-', ' '), "nothing", false));
+                    remarks.Add(new Remark(RemarkKind.ForeignEndSymbol, endId, mark.Replace('-', ' '), "nothing", false));
                     break;
             }
         }
@@ -95,5 +95,5 @@ internal static class EndReader
         return Count.Unsaid;
     }
 
-    private static string Spell(ImmutableArray<EndMark> marks) => string.Join(", then a ", marks.Select(Vocabulary.EndMarks.Of));
+    private static string Spell(ImmutableArray<string> marks) => string.Join(", then a ", marks);
 }

@@ -4,14 +4,16 @@ using BlueSlate.Core.Drawings;
 
 namespace BlueSlate.Core.Notations.CrowsFoot;
 
-/// <summary>
-/// Reads a drawing as crow's foot notation. It is total: any drawing gives a reading, and what cannot be read or is drawn
-/// wrong gives a remark. No recursion follows what was drawn.
-/// </summary>
-public static class CrowsFootReader
+/// <summary>Crow's foot notation of information engineering, with subtypes by half circles.</summary>
+internal sealed class CrowsFootNotation : Notation
 {
-    /// <summary>What the drawing says when its class has learned the notation with these options.</summary>
-    public static Reading Read(Drawing drawing, CrowsFootOptions options)
+    public override string Name => NotationNames.CrowsFoot;
+
+    public override string Title => "crow's foot";
+
+    public override Redrawing Write(ConceptModel model, NotationOptions options) => new CrowsFootWriter(model, options).Write();
+
+    public override Reading ReadDrawing(Drawing drawing, NotationOptions options)
     {
         var remarks = ImmutableArray.CreateBuilder<Remark>();
         var boxes = ReadBoxes(drawing, remarks);
@@ -22,7 +24,8 @@ public static class CrowsFootReader
             .SelectMany(entity => entity.Identifiers.Where(identifier => identifier.OwnerRelationshipIds.Length > 0).Select(identifier => (entity.Id, identifier.OwnerRelationshipIds)))
             .GroupBy(pair => pair.Id, StringComparer.Ordinal)
             .ToImmutableDictionary(group => group.Key, group => group.SelectMany(pair => pair.OwnerRelationshipIds).ToImmutableArray(), StringComparer.Ordinal);
-        return new Reading(new ConceptModel(entities, relationships), remarks.ToImmutable(), trace);
+        var specialisations = SubtypeReader.Read(drawing, boxes, remarks);
+        return new Reading(new ConceptModel(entities, relationships) { Specialisations = specialisations }, remarks.ToImmutable(), trace);
     }
 
     private static List<Box> ReadBoxes(Drawing drawing, ImmutableArray<Remark>.Builder remarks)
@@ -32,7 +35,7 @@ public static class CrowsFootReader
         {
             switch (shape.Form)
             {
-                case Form.Note:
+                case Form.Note or Form.Circle or Form.HalfCircle:
                     break;
                 case Form.Rectangle or Form.Rounded:
                     boxes.Add(ReadBox(shape, remarks));
@@ -44,7 +47,7 @@ public static class CrowsFootReader
                     boxes.Add(ReadBox(shape, remarks));
                     break;
                 default:
-                    remarks.Add(new Remark(RemarkKind.ForeignShape, shape.Id, Vocabulary.Forms.Of(shape.Form).Replace('-', ' '), "nothing", false));
+                    remarks.Add(new Remark(RemarkKind.ForeignShape, shape.Id, Symbols.Forms[shape.Form].Says, "nothing", false));
                     break;
             }
         }

@@ -1,0 +1,31 @@
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Language;
+
+namespace BlueSlate.Core.Checking.Findings;
+
+internal sealed class AbstractMissing : FindingKind
+{
+    public override string Code => "abstract-missing";
+
+    public override string Title => "Abstract class not shown as such";
+
+    public override string Help => "A class that has no instances but those of its subclasses is abstract: its name is in italics.";
+
+    public override FindingExample Example => new(
+        new Sketch().Class("Person", ["name"]).With(shape => shape with { Italic = true }).ToDrawing(),
+        new Sketch().Class("Person", ["name"]).ToDrawing())
+    { Options = ExampleDrawings.Uml };
+
+    public override IEnumerable<Finding> Find(Evidence evidence) =>
+        evidence.Comparison.Bad(Aspect.Abstract).Where(verdict => verdict.AnswerId is not null).Select(verdict =>
+        {
+            var name = evidence.ModelEntity(verdict.Fact.ConceptId).Name;
+            return AboutFact(
+                verdict,
+                Tag.Differs,
+                headline: $"{name} is abstract.",
+                there: $"{name} is drawn as if there were some that are nothing more.",
+                wanted: "The name in italics, or {abstract} beside it.",
+                why: $"Whoever builds this could make {Phrasing.One(name)} that is of no subclass.");
+        });
+}

@@ -1,0 +1,32 @@
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Language;
+
+namespace BlueSlate.Core.Checking.Findings;
+
+internal sealed class ExclusionMissing : FindingKind
+{
+    public override string Code => "exclusion-missing";
+
+    public override string Title => "Exclusive constraint missing";
+
+    public override string Help => "Where a thing takes part in one of two relationships but never in both, a dashed line with {xor} joins the two.";
+
+    public override FindingExample Example => new(
+        ExampleDrawings.Associated().Class("Fixer", ["since"]).Tie("Fixer", "Item", Stroke.Solid, "looks at", "1", "*")
+            .Line(new LineEnd(new Attachment(AttachmentKind.Line, "r1"), []), new LineEnd(new Attachment(AttachmentKind.Line, "r2"), []), Stroke.Dashed, "{xor}").ToDrawing(),
+        ExampleDrawings.Associated().Class("Fixer", ["since"]).Tie("Fixer", "Item", Stroke.Solid, "looks at", "1", "*").ToDrawing())
+    { Options = ExampleDrawings.Uml };
+
+    public override IEnumerable<Finding> Find(Evidence evidence) =>
+        evidence.Comparison.Bad(Aspect.Exclusion).Where(verdict => verdict.Kind == VerdictKind.Absent).Select(verdict =>
+        {
+            var pair = evidence.Comparison.Model.Model.Exclusions.First(exclusion => exclusion.Id == verdict.Fact.ConceptId).RelationshipIds.Select(id => evidence.Named(evidence.ModelRelationship(id))).ToList();
+            return AboutFact(
+                verdict,
+                Tag.Missing,
+                headline: $"Only one of these can be: {Phrasing.List(pair)}.",
+                there: $"Nothing keeps {pair[0]} and {pair[^1]} apart.",
+                wanted: "A dashed line with {xor} between the two.",
+                why: $"As drawn, both could be at once: {Phrasing.List(pair)}.");
+        });
+}

@@ -1,0 +1,32 @@
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Language;
+
+namespace BlueSlate.Core.Checking.Findings;
+
+internal sealed class OperationMisplaced : FindingKind
+{
+    public override string Code => "operation-misplaced";
+
+    public override string Title => "Operation at the wrong class";
+
+    public override string Help => "An operation belongs to the class whose instances are to do it.";
+
+    public override FindingExample Example => new(
+        ExampleDrawings.Bench(["+ lamps: Integer"], ["+ isFree(on: Date): Boolean"]).Class("Visit", ["+ date: Date"]).ToDrawing(),
+        new Sketch().Class("Workbench", ["+ lamps: Integer"]).Class("Visit", ["+ date: Date"], ["+ isFree(on: Date): Boolean"]).ToDrawing())
+    { Options = ExampleDrawings.Uml with { Formal = true } };
+
+    public override IEnumerable<Finding> Find(Evidence evidence) =>
+        evidence.Comparison.Bad(Aspect.Operation).Where(verdict => verdict.Kind == VerdictKind.Wrong).Select(verdict =>
+        {
+            var (owner, operation) = evidence.ModelOperation(verdict.Fact.ConceptId);
+            var there = evidence.AnswerEntity(evidence.Comparison.Correspondence.Members[operation.Id].AnswerOwnerId).Name;
+            return AboutFact(
+                verdict,
+                Tag.Moved,
+                headline: $"“{operation.Name}” belongs to {Phrasing.InText(owner.Name)}.",
+                there: $"It is drawn at {there}.",
+                wanted: $"The operation at {owner.Name}.",
+                why: $"As drawn, {Phrasing.One(there)} is asked what only {Phrasing.One(owner.Name)} can answer.");
+        });
+}

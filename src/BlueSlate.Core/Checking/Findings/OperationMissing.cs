@@ -1,0 +1,32 @@
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Language;
+
+namespace BlueSlate.Core.Checking.Findings;
+
+internal sealed class OperationMissing : FindingKind
+{
+    public override string Code => "operation-missing";
+
+    public override string Title => "Operation missing";
+
+    public override string Help => "What the scenario wants a thing to do is an operation of its class.";
+
+    public override FindingExample Example => new(
+        ExampleDrawings.Bench(["+ lamps: Integer"], ["+ isFree(on: Date): Boolean"]).ToDrawing(),
+        new Sketch().Class("Workbench", ["+ lamps: Integer"]).ToDrawing())
+    { Options = ExampleDrawings.Uml with { Formal = true } };
+
+    public override IEnumerable<Finding> Find(Evidence evidence) =>
+        evidence.Comparison.Bad(Aspect.Operation).Where(verdict => verdict.Kind == VerdictKind.Absent).Select(verdict =>
+        {
+            var (owner, operation) = evidence.ModelOperation(verdict.Fact.ConceptId);
+            return AboutFact(
+                verdict,
+                Tag.Missing,
+                headline: $"“{operation.Name}” of {Phrasing.InText(owner.Name)} is missing.",
+                there: $"{owner.Name} has no such operation.",
+                wanted: $"The operation {operation.Name}{FactList.SignatureOf(operation)}.",
+                why: $"As drawn, nobody can ask {Phrasing.One(owner.Name)} to {Phrasing.InText(operation.Name)}.") with
+            { Claims = evidence.BadFactsOf(operation.Id) };
+        });
+}

@@ -1,0 +1,30 @@
+using BlueSlate.Core.Language;
+
+namespace BlueSlate.Core.Checking.Findings;
+
+internal sealed class OperationSignature : FindingKind
+{
+    public override string Code => "operation-signature";
+
+    public override string Title => "Wrong parameters or return type";
+
+    public override string Help => "A signature lists what the operation is given and the type of what it gives back.";
+
+    public override FindingExample Example => new(
+        ExampleDrawings.Bench(["+ lamps: Integer"], ["+ isFree(on: Date): Boolean"]).ToDrawing(),
+        ExampleDrawings.Bench(["+ lamps: Integer"], ["+ isFree(): Boolean"]).ToDrawing())
+    { Options = ExampleDrawings.Uml with { Formal = true } };
+
+    public override IEnumerable<Finding> Find(Evidence evidence) =>
+        evidence.Comparison.Bad(Aspect.Signature).Where(verdict => verdict.Kind == VerdictKind.Wrong).Select(verdict =>
+        {
+            var (owner, operation) = evidence.ModelOperation(verdict.Fact.ConceptId);
+            return AboutFact(
+                verdict,
+                Tag.Differs,
+                headline: $"“{operation.Name}” of {Phrasing.InText(owner.Name)} has another signature.",
+                there: $"Drawn: {operation.Name}{verdict.Drawn}.",
+                wanted: $"“{operation.Name}{verdict.Fact.Value}”.",
+                why: $"Whoever calls {operation.Name} as drawn gives it the wrong things, or expects the wrong thing back from {Phrasing.One(owner.Name)}.");
+        });
+}

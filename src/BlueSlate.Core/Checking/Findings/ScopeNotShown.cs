@@ -1,0 +1,31 @@
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Language;
+
+namespace BlueSlate.Core.Checking.Findings;
+
+internal sealed class ScopeNotShown : FindingKind
+{
+    public override string Code => "class-scope-not-shown";
+
+    public override string Title => "Class scope not shown";
+
+    public override string Help => "A member that belongs to the class as a whole, not to each instance, is underlined.";
+
+    public override FindingExample Example => new(
+        new Sketch().Class("Workbench", ["next number"]).With(shape => shape with { Compartments = [[shape.Compartments[0][0] with { Underline = Underline.Solid }]] }).ToDrawing(),
+        new Sketch().Class("Workbench", ["next number"]).ToDrawing())
+    { Options = ExampleDrawings.Uml };
+
+    public override IEnumerable<Finding> Find(Evidence evidence) =>
+        evidence.Comparison.Bad(Aspect.Scope).Where(verdict => verdict.AnswerId is not null).Select(verdict =>
+        {
+            var (owner, name) = evidence.ModelMember(verdict.Fact.ConceptId);
+            return AboutFact(
+                verdict,
+                Tag.Differs,
+                headline: $"{Phrasing.Capital(name)} belongs to {Phrasing.InText(owner.Name)} as a whole.",
+                there: verdict.Drawn.Length > 0 ? $"Drawn: {verdict.Drawn}." : "No class scope is shown.",
+                wanted: "The line underlined.",
+                why: $"As drawn, every {Phrasing.InText(owner.Name)} would have {name} of its own.");
+        });
+}

@@ -1,0 +1,35 @@
+using BlueSlate.Core.Language;
+
+namespace BlueSlate.Core.Checking.Findings;
+
+internal sealed class SpecialisationTotality : FindingKind
+{
+    public override string Code => "specialisation-totality";
+
+    public override string Title => "Total and partial mixed up";
+
+    public override string Help => "Ask: is there one that is none of the subtypes? If not, the specialisation is total; if so, it is partial.";
+
+    public override int Rank => 30;
+
+    public override FindingExample Example => new(
+        ExampleDrawings.People().Circle("d", "Person", true, "Visitor", "Fixer").ToDrawing(),
+        ExampleDrawings.People().Circle("d", "Person", false, "Visitor", "Fixer").ToDrawing())
+    { Options = ExampleDrawings.Chen };
+
+    public override IEnumerable<Finding> Find(Evidence evidence) =>
+        evidence.Comparison.Bad(Aspect.Total).Where(verdict => verdict.AnswerId is not null).Select(verdict =>
+        {
+            var set = evidence.ModelSet(verdict.Fact.ConceptId);
+            var super = evidence.ModelEntity(set.SupertypeId).Name;
+            var one = Phrasing.One(super);
+            var subs = Phrasing.List([.. set.Subtypes.Select(link => Phrasing.InText(evidence.ModelEntity(link.EntityId).Name))]);
+            return AboutFact(
+                verdict,
+                Tag.Differs,
+                headline: set.Total == true ? $"Every {Phrasing.InText(super)} is one of {subs}." : $"{Phrasing.Capital(one)} may be none of {subs}.",
+                there: verdict.Drawn.Length > 0 ? $"Drawn as {verdict.Drawn}." : $"Nothing says whether {one} must be one of the subtypes.",
+                wanted: $"{Phrasing.Capital(verdict.Fact.Value)}.",
+                why: set.Total == true ? $"As drawn, {one} that is none of {subs} could be kept." : $"As drawn, {one} that is none of {subs} could not be kept.");
+        });
+}

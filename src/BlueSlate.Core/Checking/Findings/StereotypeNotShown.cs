@@ -1,0 +1,30 @@
+using BlueSlate.Core.Drawings;
+
+namespace BlueSlate.Core.Checking.Findings;
+
+internal sealed class StereotypeNotShown : FindingKind
+{
+    public override string Code => "stereotype-not-shown";
+
+    public override string Title => "Stereotype missing or another";
+
+    public override string Help => "A stereotype in guillemets above the name says what sort of class this is.";
+
+    public override FindingExample Example => new(
+        new Sketch().Class("«boundary» Gate", ["name"]).ToDrawing(),
+        new Sketch().Class("Gate", ["name"]).ToDrawing())
+    { Options = ExampleDrawings.Uml };
+
+    public override IEnumerable<Finding> Find(Evidence evidence) =>
+        evidence.Comparison.Bad(Aspect.Stereotype).Where(verdict => verdict.AnswerId is not null).Select(verdict =>
+        {
+            var name = evidence.ModelEntity(verdict.Fact.ConceptId).Name;
+            return AboutFact(
+                verdict,
+                Tag.Differs,
+                headline: $"{name} has the stereotype “{verdict.Fact.Value}”.",
+                there: verdict.Drawn.Length > 0 ? $"Drawn: {verdict.Drawn}." : $"{name} has no stereotype.",
+                wanted: $"“{verdict.Fact.Value}” in guillemets above the name.",
+                why: $"Whoever builds this would not know what sort of class {name} is.");
+        });
+}

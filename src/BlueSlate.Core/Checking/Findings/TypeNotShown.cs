@@ -1,0 +1,30 @@
+using BlueSlate.Core.Language;
+
+namespace BlueSlate.Core.Checking.Findings;
+
+internal sealed class TypeNotShown : FindingKind
+{
+    public override string Code => "type";
+
+    public override string Title => "Type missing or another";
+
+    public override string Help => "A type after the colon says what values an attribute has.";
+
+    public override FindingExample Example => new(
+        ExampleDrawings.Bench(["- lamps: Integer"], ["isFree()"]).ToDrawing(),
+        ExampleDrawings.Bench(["- lamps: String"], ["isFree()"]).ToDrawing())
+    { Options = ExampleDrawings.Uml with { Formal = true } };
+
+    public override IEnumerable<Finding> Find(Evidence evidence) =>
+        evidence.Comparison.Bad(Aspect.Type).Where(verdict => verdict.AnswerId is not null).Select(verdict =>
+        {
+            var (owner, name) = evidence.ModelMember(verdict.Fact.ConceptId);
+            return AboutFact(
+                verdict,
+                Tag.Differs,
+                headline: $"{Phrasing.Capital(name)} of {Phrasing.InText(owner.Name)} has the type {verdict.Fact.Value}.",
+                there: verdict.Drawn.Length > 0 ? $"Drawn: {verdict.Drawn}." : "No type is shown.",
+                wanted: $"{Phrasing.Capital(verdict.Fact.Value)} after the colon.",
+                why: $"Whoever builds {Phrasing.InText(owner.Name)} as drawn keeps another sort of value in {name}.");
+        });
+}

@@ -1,0 +1,33 @@
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Language;
+
+namespace BlueSlate.Core.Checking.Findings;
+
+internal sealed class UnionMissing : FindingKind
+{
+    public override string Code => "union-missing";
+
+    public override string Title => "Category missing or of other supertypes";
+
+    public override string Help => "A category gathers things of several kinds that play one part: a circle with u, the cup and the category beneath it.";
+
+    public override FindingExample Example => new(
+        new Sketch().Box("Person").Oval("Person", "person no", Underline.Solid).Box("Club").Oval("Club", "club no", Underline.Solid).Box("Owner").Oval("Owner", "since").Shape(Form.Circle, "u", Outline.Single).Tie("Person", "u").Tie("Club", "u").Tie("u", "Owner").With(line: line => line with { Along = [new Along(AlongMark.Cup, EndSide.From)] }).ToDrawing(),
+        new Sketch().Box("Person").Oval("Person", "person no", Underline.Solid).Box("Club").Oval("Club", "club no", Underline.Solid).Box("Owner").Oval("Owner", "since").ToDrawing())
+    { Options = ExampleDrawings.Chen };
+
+    public override IEnumerable<Finding> Find(Evidence evidence) =>
+        evidence.Comparison.Bad(Aspect.Union).Where(verdict => verdict.Kind != VerdictKind.AbsentWithOwner).Select(verdict =>
+        {
+            var union = evidence.Comparison.Model.Model.Unions.First(candidate => candidate.Id == verdict.Fact.ConceptId);
+            var category = evidence.ModelEntity(union.CategoryId).Name;
+            var supers = Phrasing.List([.. union.Supertypes.Select(super => Phrasing.One(evidence.ModelEntity(super.EntityId).Name))]).Replace(" and ", " or ", StringComparison.Ordinal);
+            return AboutFact(
+                verdict,
+                Tag.Missing,
+                headline: $"{Phrasing.Capital(Phrasing.One(category))} is {supers}.",
+                there: $"Nothing says so of {category}.",
+                wanted: "A circle with u between them.",
+                why: $"As drawn, nobody knows who {Phrasing.One(category)} is.");
+        });
+}

@@ -1,0 +1,30 @@
+using BlueSlate.Core.Language;
+
+namespace BlueSlate.Core.Checking.Findings;
+
+internal sealed class VisibilityNotShown : FindingKind
+{
+    public override string Code => "visibility";
+
+    public override string Title => "Visibility missing or another";
+
+    public override string Help => "A sign before a member says who may use it: + everybody, - the class, # its subclasses, ~ its package.";
+
+    public override FindingExample Example => new(
+        ExampleDrawings.Bench(["- lamps: Integer"], ["isFree()"]).ToDrawing(),
+        ExampleDrawings.Bench(["+ lamps: Integer"], ["isFree()"]).ToDrawing())
+    { Options = ExampleDrawings.Uml with { Formal = true } };
+
+    public override IEnumerable<Finding> Find(Evidence evidence) =>
+        evidence.Comparison.Bad(Aspect.Visibility).Where(verdict => verdict.AnswerId is not null).Select(verdict =>
+        {
+            var (owner, name) = evidence.ModelMember(verdict.Fact.ConceptId);
+            return AboutFact(
+                verdict,
+                Tag.Differs,
+                headline: $"{Phrasing.Capital(name)} of {Phrasing.InText(owner.Name)} has the visibility “{verdict.Fact.Value}”.",
+                there: verdict.Drawn.Length > 0 ? $"Drawn: {verdict.Drawn}." : "No visibility is shown.",
+                wanted: $"“{verdict.Fact.Value}” before {name}.",
+                why: $"Whoever builds {Phrasing.InText(owner.Name)} as drawn lets the wrong ones use {name}.");
+        });
+}

@@ -1,0 +1,48 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
+using BlueSlate.Core.Concepts;
+
+namespace BlueSlate.Core.Language;
+
+/// <summary>Counts in the words of the sentences, both ways: <c>exactly 1</c>, <c>0 or more</c>, <c>many</c>, <c>some</c>.</summary>
+internal static partial class AmountText
+{
+    /// <summary>The words for a count; each count has its own.</summary>
+    public static string Of(Count count) => count switch
+    {
+        { Min: null, Max: null } => "some",
+        { Min: null, Max: Count.Many } => "many",
+        { Min: null } => $"at most {count.Max}",
+        { Max: null } => $"at least {count.Min}",
+        { Max: Count.Many } => $"{count.Min} or more",
+        { } when count.Min == count.Max => $"exactly {count.Min}",
+        { Min: 0, Max: 1 } => "0 or 1",
+        _ => $"{count.Min} to {count.Max}",
+    };
+
+    /// <summary>The first amount in a text: where it stands, how long it is, and the count; null when there is none.</summary>
+    public static (int Start, int Length, Count Count)? Find(string text)
+    {
+        var found = Pattern().Match(text);
+        return found.Success ? (found.Index, found.Length, Read(found)) : null;
+    }
+
+    private static Count Read(Match found)
+    {
+        int? Number(string group) => found.Groups[group].Success ? Parse(found.Groups[group].Value) : null;
+        return (Number("exact"), Number("least"), Number("most"), Number("from"), Number("to"), Number("more")) switch
+        {
+            ({ } exact, _, _, _, _, _) => new Count(exact, exact),
+            (_, { } least, _, _, _, _) => new Count(least, null),
+            (_, _, { } most, _, _, _) => new Count(null, most),
+            (_, _, _, { } from, { } to, _) => new Count(from, Math.Max(from, to)),
+            (_, _, _, _, _, { } more) => new Count(more, Count.Many),
+            _ => found.Value.Equals("many", StringComparison.OrdinalIgnoreCase) ? new Count(null, Count.Many) : Count.Unsaid,
+        };
+    }
+
+    private static int Parse(string digits) => int.TryParse(digits, NumberStyles.None, CultureInfo.InvariantCulture, out var number) ? number : Count.Many - 1;
+
+    [GeneratedRegex(@"(?<![\w])(?:exactly (?<exact>\d+)|at least (?<least>\d+)|at most (?<most>\d+)|(?<more>\d+) or more|(?<from>\d+) (?:or|to) (?<to>\d+)|many|some)(?![\w])", RegexOptions.IgnoreCase)]
+    private static partial Regex Pattern();
+}

@@ -1,0 +1,126 @@
+using System.Collections.Immutable;
+using BlueSlate.Core.Concepts;
+using BlueSlate.Core.Language;
+
+namespace BlueSlate.Core.Matching;
+
+/// <summary>
+/// Matches what hangs on matched concepts: operations and literals of classes, parts of composite attributes, attributes of
+/// relationships, and links of subtypes.
+/// </summary>
+internal sealed class MemberMatcher(ConceptModel model, ConceptModel answer, ImmutableDictionary<string, EntityMatch> entities)
+{
+    private const double Sureness = 0.6;
+    private const double MovedSureness = 0.95;
+
+    /// <summary>Operations and literals, first within matched classes, then operations that stand at another one.</summary>
+    public ImmutableDictionary<string, MemberMatch> Members()
+    {
+        var found = ImmutableDictionary.CreateBuilder<string, MemberMatch>(StringComparer.Ordinal);
+        var byId = answer.Entities.ToDictionary(entity => entity.Id, StringComparer.Ordinal);
+        var loose = answer.Entities.SelectMany(entity => entity.Operations.Select(operation => (Owner: entity, Operation: operation))).ToList();
+        foreach (var entity in model.Entities.Where(entity => entities.ContainsKey(entity.Id)))
+        {
+            var other = byId[entities[entity.Id].AnswerId];
+            foreach (var (mine, theirs) in Pair(entity.Operations, operation => operation.Name, other.Operations, operation => operation.Name))
+            {
+                found.Add(mine.Id, new MemberMatch(theirs.Id, other.Id, false));
+                loose.RemoveAll(candidate => candidate.Operation.Id == theirs.Id);
+            }
+
+            foreach (var (mine, theirs) in Pair(entity.Literals, literal => literal.Name, other.Literals, literal => literal.Name))
+            {
+                found.Add(mine.Id, new MemberMatch(theirs.Id, other.Id, false));
+            }
+        }
+
+        foreach (var operation in model.Entities.SelectMany(entity => entity.Operations).Where(operation => !found.ContainsKey(operation.Id)))
+        {
+            var best = loose.FirstOrDefault(candidate => NameSimilarity.Of(Name.Of(operation.Name), Name.Of(candidate.Operation.Name)).Value >= MovedSureness);
+            if (best.Operation is not null)
+            {
+                loose.Remove(best);
+                found.Add(operation.Id, new MemberMatch(best.Operation.Id, best.Owner.Id, true));
+            }
+        }
+
+        return found.ToImmutable();
+    }
+
+    /// <summary>Parts of matched attributes.</summary>
+    public ImmutableDictionary<string, string> Parts(IReadOnlyDictionary<string, AttributeMatch> attributes)
+    {
+        var found = ImmutableDictionary.CreateBuilder<string, string>(StringComparer.Ordinal);
+        var drawn = answer.Entities.SelectMany(entity => entity.Attributes).Concat(answer.Relationships.SelectMany(relationship => relationship.Attributes))
+            .ToDictionary(attribute => attribute.Id, StringComparer.Ordinal);
+        foreach (var attribute in model.Entities.SelectMany(entity => entity.Attributes).Where(attribute => !attribute.Parts.IsEmpty && attributes.ContainsKey(attribute.Id)))
+        {
+            foreach (var (mine, theirs) in Pair(attribute.Parts, part => part.Name, drawn[attributes[attribute.Id].AnswerId].Parts, part => part.Name))
+            {
+                found.Add(mine.Id, theirs.Id);
+            }
+        }
+
+        return found.ToImmutable();
+    }
+
+    /// <summary>Adds the attributes of matched relationships.</summary>
+    public void AddRelationshipAttributes(IReadOnlyDictionary<string, RelationshipMatch> relationships, ImmutableDictionary<string, AttributeMatch>.Builder attributes)
+    {
+        var byId = answer.Relationships.ToDictionary(relationship => relationship.Id, StringComparer.Ordinal);
+        foreach (var relationship in model.Relationships.Where(relationship => !relationship.Attributes.IsEmpty && relationships.ContainsKey(relationship.Id)))
+        {
+            var other = byId[relationships[relationship.Id].AnswerId];
+            foreach (var (mine, theirs) in Pair(relationship.Attributes, attribute => attribute.Name, other.Attributes, attribute => attribute.Name))
+            {
+                attributes.TryAdd(mine.Id, new AttributeMatch(theirs.Id, other.Id, false));
+            }
+        }
+    }
+
+    /// <summary>Links of subtypes between matched entities, the right way round before the wrong one.</summary>
+    public ImmutableDictionary<string, SubtypeMatch> Subtypes()
+    {
+        var found = ImmutableDictionary.CreateBuilder<string, SubtypeMatch>(StringComparer.Ordinal);
+        var links = answer.Specialisations.SelectMany(set => set.Subtypes.Select(link => (Set: set, Link: link))).ToList();
+        foreach (var turned in new[] { false, true })
+        {
+            foreach (var (set, link) in model.Specialisations.SelectMany(set => set.Subtypes.Select(link => (set, link))).Where(pair => !found.ContainsKey(pair.link.Id)))
+            {
+                if (!entities.TryGetValue(set.SupertypeId, out var super) || !entities.TryGetValue(link.EntityId, out var subtype))
+                {
+                    continue;
+                }
+
+                var (wantedSuper, wantedSub) = turned ? (subtype.AnswerId, super.AnswerId) : (super.AnswerId, subtype.AnswerId);
+                var at = links.FindIndex(candidate => candidate.Set.SupertypeId == wantedSuper && candidate.Link.EntityId == wantedSub);
+                if (at >= 0)
+                {
+                    found.Add(link.Id, new SubtypeMatch(links[at].Link.Id, links[at].Set.Id, turned));
+                    links.RemoveAt(at);
+                }
+            }
+        }
+
+        return found.ToImmutable();
+    }
+
+    // Best pairs first; of equal likeness, in the order of their names.
+    private static IEnumerable<(T Mine, T Theirs)> Pair<T>(ImmutableArray<T> mine, Func<T, string> nameOf, ImmutableArray<T> theirs, Func<T, string> otherNameOf)
+        where T : class
+    {
+        var pairs = mine.SelectMany(a => theirs.Select(b => (A: a, B: b, Likeness: NameSimilarity.Of(Name.Of(nameOf(a)), Name.Of(otherNameOf(b))).Value)))
+            .Where(pair => pair.Likeness >= Sureness)
+            .OrderByDescending(pair => pair.Likeness).ThenBy(pair => nameOf(pair.A), StringComparer.Ordinal).ThenBy(pair => otherNameOf(pair.B), StringComparer.Ordinal).ToList();
+        var (takenMine, takenTheirs) = (new HashSet<T>(), new HashSet<T>());
+        foreach (var (a, b, _) in pairs)
+        {
+            if (!takenMine.Contains(a) && !takenTheirs.Contains(b))
+            {
+                takenMine.Add(a);
+                takenTheirs.Add(b);
+                yield return (a, b);
+            }
+        }
+    }
+}

@@ -1,0 +1,52 @@
+using System.Collections.Immutable;
+using BlueSlate.Core.Concepts;
+using BlueSlate.Core.Drawings;
+
+namespace BlueSlate.Core.Notations.CrowsFoot;
+
+/// <summary>
+/// Reads half circles and circles below a supertype. The box above the symbol is the supertype; in a drawing without places it is
+/// the one whose line leads to the symbol. A second line beneath it, or a double line to it, says total.
+/// </summary>
+internal static class SubtypeReader
+{
+    public static ImmutableArray<Specialisation> Read(Drawing drawing, List<Box> boxes, ImmutableArray<Remark>.Builder remarks)
+    {
+        var readable = boxes.Select(box => box.Id).ToHashSet(StringComparer.Ordinal);
+        var targets = new EndTargets(drawing);
+        var found = ImmutableArray.CreateBuilder<Specialisation>();
+        foreach (var symbol in drawing.Shapes.Where(shape => shape.Form is Form.HalfCircle or Form.Circle))
+        {
+            var lines = targets.Lines.SelectMany(tied => tied.BothWays)
+                .Where(seen => seen.Near?.Id == symbol.Id && seen.Far is not null && readable.Contains(seen.Far.Id)).ToList();
+            if (lines.Count < 2)
+            {
+                remarks.Add(new Remark(RemarkKind.LoneCircle, symbol.Id, "a circle that joins fewer than two boxes", "nothing", false));
+                continue;
+            }
+
+            var super = SupertypeOf(symbol, lines);
+            bool? disjoint = symbol.Text.Trim().ToLowerInvariant() switch { "d" => true, "o" => false, _ => null };
+            var total = symbol.Outline == Outline.Double || super.Line.Stroke == Stroke.Double;
+            found.Add(new Specialisation(
+                symbol.Id,
+                super.Far!.Id,
+                [.. lines.Where(seen => seen != super).Select(seen => new SubtypeLink(seen.Line.Id, seen.Far!.Id))],
+                disjoint,
+                total,
+                super.Line.Text.Trim()));
+        }
+
+        return found.ToImmutable();
+    }
+
+    private static SeenLine SupertypeOf(Shape symbol, List<SeenLine> lines)
+    {
+        if (symbol.Place is not null && lines.All(seen => seen.Far!.Place is not null))
+        {
+            return lines.MinBy(seen => seen.Far!.Place!.Y + seen.Far.Place.Height);
+        }
+
+        return lines.FirstOrDefault(seen => seen.NearSide == EndSide.To) is { Tied: not null } leading ? leading : lines[0];
+    }
+}

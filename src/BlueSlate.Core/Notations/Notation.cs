@@ -1,0 +1,43 @@
+using System.Collections.Immutable;
+using BlueSlate.Core.Concepts;
+using BlueSlate.Core.Drawings;
+
+namespace BlueSlate.Core.Notations;
+
+/// <summary>
+/// A notation: how a drawing is read, and how concepts are drawn. One class a notation, found by its type; no other code
+/// knows which there are.
+/// </summary>
+public abstract class Notation
+{
+    /// <summary>All notations, in the order of their names.</summary>
+    public static IReadOnlyList<Notation> All { get; } = [.. typeof(Notation).Assembly.GetTypes()
+        .Where(type => type.IsSubclassOf(typeof(Notation)))
+        .Select(type => (Notation)Activator.CreateInstance(type, nonPublic: true)!)
+        .OrderBy(notation => notation.Name, StringComparer.Ordinal)];
+
+    /// <summary>Its name in documents.</summary>
+    public abstract string Name { get; }
+
+    /// <summary>Its name for people: <c>crow's foot</c>.</summary>
+    public abstract string Title { get; }
+
+    /// <summary>The notation with this name; throws when there is none.</summary>
+    public static Notation Of(string name) =>
+        All.FirstOrDefault(notation => notation.Name == name) ?? throw new ArgumentException($"There is no notation “{name}”.", nameof(name));
+
+    /// <summary>What a drawing says to a class that has learned the notation with these options.</summary>
+    public static Reading Read(Drawing drawing, NotationOptions options) => Of(options.Notation).ReadDrawing(drawing, options);
+
+    /// <summary>
+    /// Reads a drawing. It is total: any drawing gives a reading, and what cannot be read or is drawn wrong gives a remark. No
+    /// recursion follows what was drawn.
+    /// </summary>
+    public abstract Reading ReadDrawing(Drawing drawing, NotationOptions options);
+
+    /// <summary>Draws concepts, without places.</summary>
+    public abstract Redrawing Write(ConceptModel model, NotationOptions options);
+}
+
+/// <summary>Concepts drawn in a notation, and what the notation cannot say, in sentences; each stands in a note of the drawing too.</summary>
+public sealed record Redrawing(Drawing Drawing, ImmutableArray<string> Unsaid);

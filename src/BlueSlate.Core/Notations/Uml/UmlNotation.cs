@@ -1,0 +1,26 @@
+using System.Collections.Immutable;
+using BlueSlate.Core.Concepts;
+using BlueSlate.Core.Drawings;
+
+namespace BlueSlate.Core.Notations.Uml;
+
+/// <summary>Class diagrams of the Unified Modeling Language 2.5.1.</summary>
+internal sealed class UmlNotation : Notation
+{
+    public override string Name => NotationNames.Uml;
+
+    public override string Title => "UML";
+
+    public override Reading ReadDrawing(Drawing drawing, NotationOptions options)
+    {
+        var remarks = ImmutableArray.CreateBuilder<Remark>();
+        var classes = new ClassReader(options, remarks).Read(drawing);
+        var (relationships, specialisations, exclusions) = new LinkReader(drawing, classes, options, remarks).Read();
+        var embodied = relationships.Select(relationship => relationship.EntityId).OfType<string>().ToHashSet(StringComparer.Ordinal);
+        var entities = classes.Select(entity => embodied.Contains(entity.Id) && entity.Kind == EntityKind.Strong ? entity with { Kind = EntityKind.Associative } : entity);
+        var model = new ConceptModel([.. entities], relationships) { Specialisations = specialisations, Exclusions = exclusions };
+        return new Reading(model, remarks.ToImmutable(), ImmutableDictionary<string, ImmutableArray<string>>.Empty);
+    }
+
+    public override Redrawing Write(ConceptModel model, NotationOptions options) => new UmlWriter(model, options).Write();
+}

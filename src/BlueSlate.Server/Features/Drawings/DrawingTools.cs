@@ -1,0 +1,202 @@
+using BlueSlate.Core.Concepts;
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Interchange;
+using BlueSlate.Core.Language;
+using BlueSlate.Core.Notations;
+using BlueSlate.Drafting;
+using BlueSlate.Drafting.Painting;
+using BlueSlate.Server.Features.Exercises;
+using BlueSlate.Server.Hosting;
+using Microsoft.AspNetCore.Mvc;
+
+namespace BlueSlate.Server.Features.Drawings;
+
+/// <summary>Finds the part for which something is drawn, or says why there is none.</summary>
+public delegate Task<(PartDocument? Part, IResult? Refusal)> PartOf(Guid id, Access access, CancellationToken cancellation);
+
+/// <summary>
+/// What the core does for whoever draws: amend by sentences, redraw in another notation, lift and push down. Each takes a drawing and
+/// gives a drawing; nothing is stored. The same endpoints stand under answers and under exercises.
+/// </summary>
+public static class DrawingTools
+{
+    private const int MostLines = 600;
+    private const int LongestLine = 1000;
+
+    /// <summary>Maps the tools below an id; whoever may draw there may use them, as far as the part's aids allow.</summary>
+    /// <param name="group">The routes of answers, or of exercises.</param>
+    /// <param name="prefix">What stands before the id.</param>
+    /// <param name="partOf">Finds the part.</param>
+    /// <param name="allowed">Which aids this person has in a part.</param>
+    /// <param name="guard">Who may call.</param>
+    public static void MapDrawingTools(this RouteGroupBuilder group, string prefix, PartOf partOf, Func<PartDocument, AidsDocument> allowed, Func<RouteHandlerBuilder, RouteHandlerBuilder> guard)
+    {
+        guard(group.MapPost($"{prefix}/{{id:guid}}/amend", (Guid id, AmendRequest request, Access access, CancellationToken cancellation) =>
+            With(id, access, request.Drawing, aids => aids.Sentences, (drawing, options) => Amend(drawing, request.Lines, options), cancellation))).Produces<AmendReply>();
+        guard(group.MapPost($"{prefix}/{{id:guid}}/redraw", (Guid id, RedrawRequest request, Access access, CancellationToken cancellation) =>
+            With(id, access, request.Drawing, aids => aids.Redraw, (drawing, options) => Redraw(drawing, request.Notation, options), cancellation))).Produces<RedrawReply>();
+        guard(group.MapPost($"{prefix}/{{id:guid}}/members", (Guid id, MembersRequest request, Access access, CancellationToken cancellation) =>
+            With(id, access, request.Drawing, aids => aids.Lifting, (drawing, options) => Members(drawing, request.Shapes, options), cancellation))).Produces<MembersReply>();
+        guard(group.MapPost($"{prefix}/{{id:guid}}/lift", (Guid id, LiftRequest request, Access access, CancellationToken cancellation) =>
+            With(id, access, request.Drawing, aids => aids.Lifting, (drawing, options) => Lift(drawing, request, options), cancellation))).Produces<RedrawReply>();
+        guard(group.MapPost($"{prefix}/{{id:guid}}/push-down", (Guid id, PushDownRequest request, Access access, CancellationToken cancellation) =>
+            With(id, access, request.Drawing, aids => aids.Lifting, (drawing, options) => PushDown(drawing, request.Shape, options), cancellation))).Produces<RedrawReply>();
+
+        guard(group.MapPost($"{prefix}/{{id:guid}}/picture", (Guid id, PictureRequest request, Access access, CancellationToken cancellation) =>
+            With(id, access, request.Drawing, _ => true, (drawing, _) => Paint(drawing, request), cancellation))).Produces(StatusCodes.Status200OK, contentType: "application/octet-stream");
+        guard(group.MapPost($"{prefix}/{{id:guid}}/open", async (Guid id, HttpRequest request, Access access, CancellationToken cancellation) =>
+            (await partOf(id, access, cancellation)).Refusal ?? await Open(request.Body, cancellation)))
+            .WithMetadata(new RequestSizeLimitAttribute(PictureInside.MostBytes)).Produces<OpenedReply>();
+
+        async Task<IResult> With(Guid id, Access access, string text, Func<AidsDocument, bool> aid, Func<Drawing, NotationOptions, IResult> tool, CancellationToken cancellation)
+        {
+            var (part, refusal) = await partOf(id, access, cancellation);
+            if (part is null)
+            {
+                return refusal!;
+            }
+
+            if (!aid(allowed(part)))
+            {
+                return Problems.NotAllowed("This aid is off in this exercise.");
+            }
+
+            var (drawing, unreadable) = DrawingInput.Read(text);
+            return drawing is null ? unreadable! : tool(drawing, part.ToOptions());
+        }
+    }
+
+    private static IResult Amend(Drawing drawing, string[] lines, NotationOptions options)
+    {
+        if (lines.Length > MostLines || lines.Any(line => line is null || line.Length > LongestLine))
+        {
+            return Problems.Unreadable("too-many", $"At most {MostLines} statements of {LongestLine} characters are taken.", "lines");
+        }
+
+        var amendment = Amender.Amend(drawing, lines, options);
+        var reread = DrawingReader.Read(DrawingWriter.Write(amendment.Drawing));
+        return reread.Drawing is null
+            ? Problems.Unreadable("drawing-" + reread.Problems[0].Key, reread.Problems[0].Message, "lines")
+            : TypedResults.Ok(new AmendReply(
+                Text(Placer.PlaceNew(amendment.Drawing)),
+                [.. amendment.Problems.Select(problem => new LineProblemReply(problem.Line, problem.Problem.Start, problem.Problem.Length, problem.Problem.Message))],
+                [.. amendment.Unsaid],
+                [.. SentenceWriter.Write(Notation.Read(amendment.Drawing, options)).Select(sentence => sentence.Text)]));
+    }
+
+    private static IResult Redraw(Drawing drawing, string name, NotationOptions options)
+    {
+        if (Notation.All.FirstOrDefault(notation => notation.Name == name) is not { } target)
+        {
+            return NoSuchNotation();
+        }
+
+        var redrawn = target.Write(Notation.Read(drawing, options).Model, options with { Notation = name });
+        return TypedResults.Ok(new RedrawReply(Text(Placer.Place(redrawn.Drawing)), [.. redrawn.Unsaid]));
+    }
+
+    private static IResult Members(Drawing drawing, string[] shapes, NotationOptions options)
+    {
+        var model = Notation.Read(drawing, options).Model;
+        var names = model.Entities.ToDictionary(entity => entity.Id, entity => entity.Name, StringComparer.Ordinal);
+        var known = shapes.Where(names.ContainsKey).ToArray();
+        return known.Length < 2
+            ? Problems.Unreadable("shapes", "Choose two or more boxes.", "shapes")
+            : TypedResults.Ok(new MembersReply([.. known.Select(id => new MemberOwner(id, names[id]))], [.. Amender.Members(model, known)]));
+    }
+
+    private static IResult Lift(Drawing drawing, LiftRequest request, NotationOptions options)
+    {
+        var model = Notation.Read(drawing, options).Model;
+        var shapes = request.Shapes.Where(id => model.Entities.Any(entity => entity.Id == id)).Distinct(StringComparer.Ordinal).ToArray();
+        var own = model.Entities.Where(entity => shapes.Contains(entity.Id)).SelectMany(entity => entity.Attributes).Select(attribute => attribute.Id).ToHashSet(StringComparer.Ordinal);
+        var name = request.Name.Trim();
+        if (shapes.Length < 2 || name.Length is 0 or > DrawingLimits.Text || request.Members.Any(group => group.Any(id => !own.Contains(id))))
+        {
+            return Problems.Unreadable("lift", "Lifting wants two or more boxes, members of theirs, and a name.", "shapes");
+        }
+
+        return TypedResults.Ok(new RedrawReply(Text(Placer.PlaceNew(Amender.Lift(drawing, shapes, name, request.Members, options))), []));
+    }
+
+    private static IResult PushDown(Drawing drawing, string shape, NotationOptions options) =>
+        Notation.Read(drawing, options).Model.Specialisations.Any(set => set.SupertypeId == shape)
+            ? TypedResults.Ok(new RedrawReply(Text(Placer.PlaceNew(Amender.PushDown(drawing, shape, options))), []))
+            : Problems.Unreadable("no-subtypes", "This box has no subtypes into which its members could go.", "shape");
+
+    private static IResult Paint(Drawing drawing, PictureRequest request)
+    {
+        if (request.Scale is < 0.25 or > 8 || request.Only.Length > DrawingLimits.Shapes)
+        {
+            return Problems.Unreadable("scale", "A picture's scale is from a quarter to eight.", "scale");
+        }
+
+        var type = request.Format switch { PictureFormat.Svg => "image/svg+xml", PictureFormat.Png => "image/png", _ => "application/pdf" };
+        var bytes = Picture.Paint(Placer.PlaceNew(drawing), request.Format, request.Only, request.Scale);
+        // Saved, never shown by the server itself.
+        return TypedResults.File(bytes, type, $"drawing.{request.Format.ToString().ToLowerInvariant()}");
+    }
+
+    private static async Task<IResult> Open(Stream body, CancellationToken cancellation)
+    {
+        using var copy = new MemoryStream();
+        var buffer = new byte[64 * 1024];
+        for (int read; (read = await body.ReadAsync(buffer, cancellation)) > 0;)
+        {
+            copy.Write(buffer, 0, read);
+            if (copy.Length > PictureInside.MostBytes)
+            {
+                return Problems.Unreadable("too-large", $"A picture has at most {PictureInside.MostBytes / 1024 / 1024} MB.", "file");
+            }
+        }
+
+        if (PictureInside.Find(copy.ToArray()) is not { } text)
+        {
+            return Problems.Unreadable("no-drawing", "This file carries no drawing. Pictures that were saved here do.", "file");
+        }
+
+        var (drawing, refusal) = DrawingInput.Read(text);
+        return drawing is null ? refusal! : TypedResults.Ok(new OpenedReply(Text(Placer.PlaceNew(drawing))));
+    }
+
+    private static IResult NoSuchNotation() =>
+        Problems.Unreadable("notation", $"A notation is one of {string.Join(", ", Notation.All.Select(notation => notation.Name))}.", "notation");
+
+    private static string Text(Drawing drawing) => DrawingWriter.WriteText(drawing);
+}
+
+/// <summary>The sentences of a drawing as they were edited, a statement a line.</summary>
+public sealed record AmendRequest(string Drawing, string[] Lines);
+
+/// <summary>The drawing that says them, what of them could not be taken, what the notation cannot say, and what the drawing says now.</summary>
+public sealed record AmendReply(string Drawing, LineProblemReply[] Problems, string[] Unsaid, string[] Lines);
+
+/// <summary>What of a line cannot be taken; all counted from 0.</summary>
+public sealed record LineProblemReply(int Line, int Start, int Length, string Message);
+
+/// <summary>Asks for a drawing in another notation.</summary>
+public sealed record RedrawRequest(string Drawing, string Notation);
+
+/// <summary>A drawing, and what it cannot say.</summary>
+public sealed record RedrawReply(string Drawing, string[] Unsaid);
+
+/// <summary>Asks what some boxes have in common.</summary>
+public sealed record MembersRequest(string Drawing, string[] Shapes);
+
+/// <summary>The boxes and their members, shared ones first.</summary>
+public sealed record MembersReply(MemberOwner[] Owners, LiftingRow[] Rows);
+
+/// <summary>A box.</summary>
+public sealed record MemberOwner(string Id, string Name);
+
+/// <summary>Lifts members, in groups that are one and the same, into a new supertype.</summary>
+public sealed record LiftRequest(string Drawing, string[] Shapes, string Name, string[][] Members);
+
+/// <summary>Asks for a picture: of the shapes named, or of all when none is.</summary>
+public sealed record PictureRequest(string Drawing, PictureFormat Format, string[] Only, double Scale);
+
+/// <summary>The drawing that a picture carried.</summary>
+public sealed record OpenedReply(string Drawing);
+
+/// <summary>Pushes a supertype's members down into its subtypes.</summary>
+public sealed record PushDownRequest(string Drawing, string Shape);

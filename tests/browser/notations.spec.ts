@@ -1,0 +1,222 @@
+import { readFile } from 'node:fs/promises';
+import { expect, test, type Page } from '@playwright/test';
+import { become, expectAccessible, onSlate, sentences } from './help';
+
+/** An exercise of one's own in a notation, its slate empty. */
+async function exerciseIn(page: Page, notation: string) {
+  await become(page, 'Ines Okafor');
+  await page.getByRole('button', { name: 'write a new exercise' }).click();
+  await page.getByLabel('Title').fill(`The tide mill, ${notation}`);
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await page.getByLabel('The scenario, in Markdown').fill('A mill has stones. Millers grind sacks.');
+  await page.getByRole('button', { name: 'Save the scenario' }).click();
+  await page.getByRole('combobox', { name: 'Notation' }).selectOption(notation);
+  // Crow's foot is what a new exercise has already.
+  if (notation !== 'crows-foot') await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Saved' })).toBeVisible();
+  await page.locator('.slate').first().focus();
+}
+
+async function place(page: Page, x: number, y: number, symbol: RegExp, text: string) {
+  const at = await onSlate(page, x, y);
+  await page.mouse.click(at.x, at.y);
+  await page.getByRole('group', { name: 'Symbols' }).getByRole('button', { name: symbol }).click();
+  await page.keyboard.type(text);
+  await page.keyboard.press('Escape');
+}
+
+const boxNamed = (page: Page, name: string) =>
+  page
+    .locator('.scene [data-element]')
+    .filter({ has: page.locator('text', { hasText: new RegExp(`^${name}$`) }) })
+    .locator('.edge')
+    .first();
+
+async function middleOf(page: Page, name: string) {
+  const box = (await boxNamed(page, name).boundingBox())!;
+  return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+}
+
+async function choose(page: Page, ...names: string[]) {
+  for (const [i, name] of names.entries()) {
+    const at = await middleOf(page, name);
+    if (i > 0) await page.keyboard.down('Shift');
+    await page.mouse.click(at.x, at.y);
+    if (i > 0) await page.keyboard.up('Shift');
+  }
+}
+
+test('Chen’s notation by pointing: a stem of ovals, a diamond between two boxes, letters at its lines', async ({ page }) => {
+  await exerciseIn(page, 'chen');
+  await place(page, 140, 220, /^box/, 'Mill\nmill no (key)\nnames (several)');
+  await place(page, 520, 220, /^box/, 'Stone\nstone no (partial key)\nage (derived)\nsize (height, width)');
+  await choose(page, 'Mill', 'Stone');
+  await page.keyboard.press('d');
+  await page.keyboard.type('has');
+  await page.keyboard.press('Enter');
+  await expect(sentences(page)).toContainText('Mill: mill no (key), names (several)');
+  await expect(sentences(page)).toContainText('Stone: stone no (partial key), age (derived), size (height, width)');
+
+  await choose(page, 'Stone');
+  await page.keyboard.press('x');
+  await choose(page, 'has');
+  await page.keyboard.press('x');
+  for (const [keys, said] of [
+    [['0', 'i'], 'at most 1'],
+    [['1', 'm'], 'has 0 or more Stone'],
+  ] as const) {
+    await page.keyboard.press('Escape');
+    await choose(page, 'has');
+    await page.keyboard.press(said === 'at most 1' ? '[' : ']');
+    for (const key of keys) await page.keyboard.press(key);
+  }
+  await expect(sentences(page)).toContainText('Stone is weak');
+  await expect(sentences(page)).toContainText('(identifying)');
+  await expectAccessible(page);
+});
+
+test('a circle beneath chosen boxes, cups turned by one key, and a wrong end put on purpose and kept', async ({ page }) => {
+  await exerciseIn(page, 'chen');
+  await place(page, 300, 120, /^box/, 'Person');
+  await place(page, 160, 380, /^box/, 'Miller');
+  await place(page, 460, 380, /^box/, 'Carter');
+  await choose(page, 'Person', 'Miller', 'Carter');
+  await page.keyboard.press('o');
+  await page.keyboard.type('d');
+  await page.keyboard.press('Enter');
+  await expect(sentences(page)).toContainText('Miller and Carter are kinds of Person (disjoint, partial)');
+  // All four lines and shapes at once: each line of the circle gets its cup, and the next press turns it.
+  await page.keyboard.press('Control+a');
+  await page.keyboard.press('u');
+  await expect(page.locator('.scene .along')).toHaveCount(3);
+  await page.keyboard.press('Control+z');
+
+  await choose(page, 'Miller');
+  await page.keyboard.press(']');
+  await page.getByRole('button', { name: 'other symbols' }).click();
+  await page.getByRole('radio', { name: 'a foot', exact: true }).click();
+  await page.getByRole('button', { name: 'Saved' }).waitFor();
+  await expect(page.getByText('saved', { exact: true })).toBeVisible();
+  await page.reload();
+  await expect(page.locator('.scene .end-stroke')).not.toHaveCount(0);
+});
+
+test('a class diagram of six classes is typed as sentences without the pointer', async ({ page }) => {
+  await exerciseIn(page, 'uml');
+  await page.getByRole('button', { name: 'write', exact: true }).focus();
+  await page.keyboard.press('Enter');
+  const lines = [
+    'Person is abstract: name of type String (private)',
+    'Miller: since of type Date (private)',
+    'Carter: cart of type String (optional, private)',
+    'Mill: name of type String (private)',
+    'Mill can grind given sack of type Sack giving Boolean (public)',
+    'Stone: size of type Integer (private)',
+    'Sack: weight of type Decimal (private)',
+    'Mill goes with 1 or more Stone; Stone goes with exactly 1 Mill (composition in Mill)',
+    'Miller works 0 or more Mill; Mill goes with exactly 1 Miller',
+    'Carter as driver brings 0 or more Sack; Sack goes with 0 or 1 Carter',
+    'Miller and Carter are kinds of Person (overlapping, total)',
+  ];
+  for (const line of lines) {
+    await page.keyboard.type(line);
+    await page.keyboard.press('Enter');
+  }
+  await expect(page.locator('.scene text.name')).toHaveCount(6);
+  await page.keyboard.press('Escape');
+  for (const line of lines) await expect(sentences(page)).toContainText(line);
+  await expect(page.locator('.scene text.name.italic')).toHaveText('Person');
+  await expect(page.locator('.scene text', { hasText: '+ grind(sack: Sack): Boolean' })).toBeVisible();
+});
+
+test('Tab takes a completion, and what cannot be taken is told while the rest is drawn', async ({ page }) => {
+  await exerciseIn(page, 'crows-foot');
+  await page.getByRole('button', { name: 'write', exact: true }).click();
+  await page.keyboard.type('Mill: mill no (key)\nStone: stone no (key)\n');
+  await expect(page.locator('.scene text.name')).toHaveCount(2);
+  await page.keyboard.type('Mill has 1 or more Sto');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('; and more\n');
+  await expect(page.getByText('Here a second half is wanted')).toBeVisible();
+  await expect(page.locator('.scene .end-stroke').first()).toBeVisible();
+});
+
+test('what two classes share is lifted, and pushed down again', async ({ page }) => {
+  await exerciseIn(page, 'uml');
+  await place(page, 160, 260, /^box/, 'Miller\n- name: String\n- since: Date');
+  await place(page, 480, 260, /^box/, 'Carter\n- name: String\n- cart: String');
+  await choose(page, 'Miller', 'Carter');
+  await page.getByRole('button', { name: 'lift', exact: true }).click();
+  await expect(page.getByRole('checkbox', { name: 'lift name' })).toBeChecked();
+  await expect(page.getByRole('checkbox', { name: 'lift since' })).not.toBeChecked();
+  await page.getByLabel('What all of them are').fill('Person');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Lift', exact: true }).click();
+  await expect(sentences(page)).toContainText('Miller and Carter are kinds of Person');
+  await expect(page.locator('.scene text', { hasText: '- name: String' })).toHaveCount(1);
+  await choose(page, 'Person');
+  await page.getByRole('button', { name: 'push down' }).click();
+  await expect(page.locator('.scene text', { hasText: '- name: String' })).toHaveCount(2);
+  await expect(sentences(page)).not.toContainText('kinds of');
+});
+
+test('a second sheet, a comment, and both in the document', async ({ page }) => {
+  await exerciseIn(page, 'crows-foot');
+  await place(page, 160, 200, /^box/, 'Mill\nPK mill no');
+  await choose(page, 'Mill');
+  await page.keyboard.press(';');
+  await page.getByLabel('Comment').fill('driven by the tide');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'second sheet' }).click();
+  await expect(page.locator('.scene text.name')).toHaveCount(0);
+  await place(page, 200, 200, /^box/, 'Stone');
+  await place(page, 460, 200, /^box/, 'Sack');
+  await expect(page.getByText('saved', { exact: true })).toBeVisible();
+  await page.reload();
+  await expect(page.locator('.scene text.name')).toHaveText(['Mill']);
+  await page.getByRole('button', { name: 'sheet 2' }).click();
+  await expect(page.locator('.scene text.name')).toHaveText(['Stone', 'Sack']);
+  await page.getByRole('button', { name: 'what the names mean' }).click();
+  await expect(page.getByText('driven by the tide')).toBeVisible();
+});
+
+test('a picture is saved, and dropped back it opens for change', async ({ page }) => {
+  await exerciseIn(page, 'chen');
+  await place(page, 200, 260, /^box/, 'Mill\nmill no (key)');
+  const files: string[] = [];
+  for (const format of ['SVG', 'PNG', 'PDF']) {
+    await page.getByRole('button', { name: 'picture', exact: true }).click();
+    await page.getByRole('radio', { name: format }).check();
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Save', exact: true }).last().click();
+    files.push((await (await download).path())!);
+  }
+  await page.locator('.slate').first().focus();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.press('Delete');
+  await expect(page.locator('.scene text')).toHaveCount(0);
+  for (const [i, path] of files.entries()) {
+    const bytes = [...(await readFile(path))];
+    await page.locator('.slate').first().evaluate((slate, content) => {
+      const transfer = new DataTransfer();
+      transfer.items.add(new File([new Uint8Array(content)], 'anything'));
+      for (const kind of ['dragover', 'drop']) slate.dispatchEvent(new DragEvent(kind, { dataTransfer: transfer, bubbles: true, cancelable: true }));
+    }, bytes);
+    await expect(page.locator('.scene text', { hasText: 'mill no' })).toHaveCount(i + 1);
+  }
+});
+
+test('seen in another notation, with what that cannot say, and taken up as one step', async ({ page }) => {
+  await exerciseIn(page, 'chen');
+  await place(page, 200, 260, /^box/, 'Mill\nmill no (key)\nage (derived)');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'in another notation' }).click();
+  await page.getByRole('radio', { name: 'UML' }).click();
+  await expect(page.getByRole('application', { name: 'In UML' }).locator('text', { hasText: '/age' })).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Take it instead' }).click();
+  await expect(page.locator('.scene text', { hasText: 'mill no {id}' })).toBeVisible();
+  await page.locator('.slate').first().focus();
+  await page.keyboard.press('Control+z');
+  await expect(page.locator('.scene text', { hasText: 'mill no {id}' })).toHaveCount(0);
+});

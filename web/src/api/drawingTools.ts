@@ -1,0 +1,53 @@
+import { api, must, type Schemas } from './client';
+
+/** What the core does for whoever draws; each takes a drawing and gives a drawing. */
+export interface DrawingTools {
+  amend(drawing: string, lines: string[]): Promise<Schemas['AmendReply']>;
+  redraw(drawing: string, notation: string): Promise<Schemas['RedrawReply']>;
+  members(drawing: string, shapes: string[]): Promise<Schemas['MembersReply']>;
+  lift(drawing: string, shapes: string[], name: string, members: string[][]): Promise<Schemas['RedrawReply']>;
+  pushDown(drawing: string, shape: string): Promise<Schemas['RedrawReply']>;
+  picture(request: Schemas['PictureRequest']): Promise<Blob>;
+  open(file: Blob): Promise<Schemas['OpenedReply']>;
+}
+
+/** A file as it is, not as JSON. */
+const raw = (file: Blob) => ({
+  body: file as never,
+  bodySerializer: (body: unknown) => body as BodyInit,
+  headers: { 'Content-Type': 'application/octet-stream' },
+});
+
+export function answerTools(id: string): DrawingTools {
+  const params = { path: { id } };
+  return {
+    amend: (drawing, lines) => must(api.POST('/api/study/answers/{id}/amend', { params, body: { drawing, lines } })),
+    redraw: (drawing, notation) =>
+      must(api.POST('/api/study/answers/{id}/redraw', { params, body: { drawing, notation } })),
+    members: (drawing, shapes) =>
+      must(api.POST('/api/study/answers/{id}/members', { params, body: { drawing, shapes } })),
+    lift: (drawing, shapes, name, members) =>
+      must(api.POST('/api/study/answers/{id}/lift', { params, body: { drawing, shapes, name, members } })),
+    pushDown: (drawing, shape) =>
+      must(api.POST('/api/study/answers/{id}/push-down', { params, body: { drawing, shape } })),
+    picture: (body) =>
+      must(api.POST('/api/study/answers/{id}/picture', { params, body, parseAs: 'blob' })) as Promise<Blob>,
+    open: (file) => must(api.POST('/api/study/answers/{id}/open', { params, ...raw(file) })),
+  };
+}
+
+export function exerciseTools(id: string): DrawingTools {
+  const params = { path: { id } };
+  return {
+    amend: (drawing, lines) => must(api.POST('/api/exercises/{id}/amend', { params, body: { drawing, lines } })),
+    redraw: (drawing, notation) =>
+      must(api.POST('/api/exercises/{id}/redraw', { params, body: { drawing, notation } })),
+    members: (drawing, shapes) => must(api.POST('/api/exercises/{id}/members', { params, body: { drawing, shapes } })),
+    lift: (drawing, shapes, name, members) =>
+      must(api.POST('/api/exercises/{id}/lift', { params, body: { drawing, shapes, name, members } })),
+    pushDown: (drawing, shape) => must(api.POST('/api/exercises/{id}/push-down', { params, body: { drawing, shape } })),
+    picture: (body) =>
+      must(api.POST('/api/exercises/{id}/picture', { params, body, parseAs: 'blob' })) as Promise<Blob>,
+    open: (file) => must(api.POST('/api/exercises/{id}/open', { params, ...raw(file) })),
+  };
+}

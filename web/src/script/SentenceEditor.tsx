@@ -1,0 +1,159 @@
+import { useEffect, useLayoutEffect, useRef, useState } from 'react';
+import type { Schemas } from '../api/client';
+import { readDrawing, writeDrawing } from '../slate/format';
+import { placementOf } from '../slate/scene';
+import { stepsBetween } from '../slate/steps';
+import type { Slate } from '../slate/useSlate';
+import { messageOf } from '../ui/states';
+import { completionOf, ownWords } from './completion';
+
+interface SentenceEditorProps {
+  slate: Slate;
+  /** What the drawing says now, a statement a line. */
+  lines: readonly string[];
+  /** The line at which the caret stands first. */
+  at: number;
+  amend: (drawing: string, lines: string[]) => Promise<Schemas['AmendReply']>;
+  onLeave: () => void;
+}
+
+/**
+ * The sentences as text to be typed in: Enter draws what was typed, Tab takes a completion, Esc leaves. What cannot be taken is told
+ * beneath, and everything else is drawn.
+ */
+export function SentenceEditor({ slate, lines, at, amend, onLeave }: SentenceEditorProps) {
+  const area = useRef<HTMLTextAreaElement>(null);
+  const [text, setText] = useState(() => [...lines, ''].join('\n'));
+  const [caret, setCaret] = useState(0);
+  const [reply, setReply] = useState<{ problems: Schemas['LineProblemReply'][]; notes: string[] }>({
+    problems: [],
+    notes: [],
+  });
+  // Where the caret goes with the next text: at once, so that what is typed right after stands behind it.
+  const caretNext = useRef<number | null>(null);
+  useLayoutEffect(() => {
+    if (caretNext.current === null) return;
+    area.current!.setSelectionRange(caretNext.current, caretNext.current);
+    caretNext.current = null;
+  }, [text]);
+  const turn = useRef(0);
+  const drawn = useRef(slate.session.current().drawing);
+
+  useEffect(() => {
+    const field = area.current!;
+    field.focus();
+    const start = [...lines, ''].slice(0, at + 1).join('\n').length;
+    field.setSelectionRange(start, start);
+    field.scrollTop = at * 24;
+    // Once, when the editor opens.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
+
+  // What was drawn by hand meanwhile is said here too, below it what could not be taken.
+  useEffect(() => {
+    const now = slate.session.current().drawing;
+    if (now === drawn.current || document.activeElement === area.current) return;
+    drawn.current = now;
+    const open = reply.problems.map((problem) => text.split('\n')[problem.line] ?? '');
+    setText([...lines, ...new Set(open), ''].join('\n'));
+    setReply({ problems: [], notes: [] });
+    // Only when what the drawing says has changed.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [lines]);
+
+  /** The text word for word as the drawing says it, unless more was typed since, or something could not be taken. */
+  const settle = (typed: string, answer: Schemas['AmendReply']) => {
+    const field = area.current;
+    if (!field || answer.problems.length > 0 || field.value.trimEnd() !== typed.trimEnd()) return;
+    const next = [...answer.lines, ''].join('\n');
+    if (next === field.value) return;
+    // A line begun in the middle stays open.
+    if (field.value.slice(field.selectionStart).trim() !== '') return;
+    caretNext.current = next.length;
+    setText(next);
+  };
+
+  const draw = async (typed: string): Promise<void> => {
+    const mine = ++turn.current;
+    const { drawing } = slate.session.current();
+    try {
+      const answer = await amend(writeDrawing(drawing, placementOf(slate.full)), typed.split('\n'));
+      if (mine !== turn.current) return;
+      if (slate.session.current().drawing !== drawing) return void (await draw(typed));
+      const steps = stepsBetween(drawing, readDrawing(answer.drawing));
+      if (steps.length > 0) slate.change({ label: 'type a statement', steps });
+      if (drawing.shapes.size === 0) slate.fitSoon();
+      drawn.current = slate.session.current().drawing;
+      settle(typed, answer);
+      setReply({ problems: answer.problems, notes: answer.unsaid });
+    } catch (error) {
+      setReply({ problems: [], notes: [messageOf(error)] });
+    }
+  };
+
+  const completion = completionOf(text.slice(0, caret), ownWords(slate.drawing));
+  const onKeyDown = (event: React.KeyboardEvent<HTMLTextAreaElement>) => {
+    if (event.nativeEvent.isComposing) return;
+    const field = event.currentTarget;
+    if (event.key === 'Escape' || (event.key === 'Enter' && (event.ctrlKey || event.metaKey))) {
+      event.preventDefault();
+      void draw(text).then(onLeave);
+    } else if (event.key === 'Tab' && !event.shiftKey && completion) {
+      event.preventDefault();
+      const next = text.slice(0, field.selectionStart) + completion + text.slice(field.selectionEnd);
+      const end = field.selectionStart + completion.length;
+      caretNext.current = end;
+      setText(next);
+      setCaret(end);
+    } else if (event.key === 'Enter') {
+      // The line end is typed first; what stands before it is drawn.
+      void draw(text);
+    }
+  };
+  const goTo = (problem: Schemas['LineProblemReply']) => {
+    const start =
+      text.split('\n').slice(0, problem.line).join('\n').length + (problem.line > 0 ? 1 : 0) + problem.start;
+    area.current!.focus();
+    area.current!.setSelectionRange(start, start + problem.length);
+  };
+
+  return (
+    <div className="sentence-editor">
+      <textarea
+        ref={area}
+        value={text}
+        spellCheck={false}
+        aria-label="Sentences, one statement a line"
+        placeholder="Item: item no (key), fault"
+        onChange={(event) => {
+          setText(event.target.value);
+          setCaret(event.target.selectionStart);
+        }}
+        onSelect={(event) => setCaret(event.currentTarget.selectionStart)}
+        onKeyDown={onKeyDown}
+        onBlur={() => void draw(text)}
+      />
+      <div className="editor-foot" role="status">
+        {reply.problems.map((problem) => (
+          <button
+            key={`${problem.line} ${problem.start}`}
+            className="word-button"
+            onMouseDown={(event) => event.preventDefault()}
+            onClick={() => goTo(problem)}
+          >
+            line {problem.line + 1}: {problem.message}
+          </button>
+        ))}
+        {reply.notes.map((note) => (
+          <span key={note}>This notation cannot say: {note}</span>
+        ))}
+        {reply.problems.length + reply.notes.length === 0 && (
+          <span>
+            {completion ? `Tab: …${completion}. ` : ''}Enter draws it, Esc is done. “Visit brings in 1 or more Item;
+            Item comes in on exactly 1 Visit”, “Guide is a kind of Helper”.
+          </span>
+        )}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,39 @@
+import { useState } from 'react';
+import type { DrawingTools } from '../api/drawingTools';
+import { messageOf } from '../ui/states';
+import { copyOf, paste } from './clipboard';
+import { readDrawing } from './format';
+import { select } from './selection';
+import { stepsBetween } from './steps';
+import { newId, type Slate } from './useSlate';
+
+/** A file dropped onto the slate opens there: on an empty slate as it is, else as a copy beside what is drawn. */
+export function useDrop(slate: Slate, tools: DrawingTools | undefined) {
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const able = tools !== undefined && slate.editable;
+  const onDragOver = (event: React.DragEvent) => {
+    if (able && event.dataTransfer.types.includes('Files')) event.preventDefault();
+  };
+  const onDrop = (event: React.DragEvent) => {
+    const file = event.dataTransfer.files[0];
+    if (!able || !file) return;
+    event.preventDefault();
+    setRefusal(null);
+    tools.open(file).then(
+      ({ drawing: text }) => {
+        const found = readDrawing(text);
+        const { drawing } = slate.session.current();
+        if (drawing.shapes.size === 0 && drawing.lines.size === 0) {
+          slate.change({ label: 'open a picture', steps: stepsBetween(drawing, { ...found, ties: drawing.ties }) });
+        } else {
+          const { change, ids } = paste(copyOf(found, new Set(found.shapes.keys())), 160, 160, newId);
+          slate.change(change);
+          slate.setSelection(select(...ids));
+        }
+        slate.fitSoon();
+      },
+      (error: unknown) => setRefusal(messageOf(error)),
+    );
+  };
+  return { refusal, handlers: { onDragOver, onDrop } };
+}
