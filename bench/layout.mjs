@@ -11,7 +11,7 @@ const { layOut } = await server.ssrLoadModule('/src/slate/scene.ts');
 const { endTextBox } = await server.ssrLoadModule('/src/slate/endTexts.ts');
 const { overlaps } = await server.ssrLoadModule('/src/slate/geometry.ts');
 
-const [seconds, ...files] = process.argv.slice(2);
+const [notation, seconds, ...files] = process.argv.slice(2);
 const kinds = {};
 const total = { overlaps: 0, crossings: 0, bends: 0 };
 for (const file of files) {
@@ -28,7 +28,7 @@ for (const file of files) {
 if (process.env.KINDS) console.log(kinds);
 await server.close();
 const each = (count) => Math.round(count / files.length);
-console.log(`layout: boxes 60 s ${seconds} overlaps ${total.overlaps} crossings ${each(total.crossings)} bends ${each(total.bends)}`);
+console.log(`layout: notation ${notation} boxes 60 s ${seconds} overlaps ${total.overlaps} crossings ${each(total.crossings)} bends ${each(total.bends)}`);
 
 function pairs(all, holds) {
   let count = 0;

@@ -5,7 +5,7 @@ using BlueSlate.Core;
 using BlueSlate.Core.Checking;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Marking;
-using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Core.Notations;
 
 namespace BlueSlate.Bench;
 
@@ -17,8 +17,8 @@ internal static class CheckingBench
 
     public static int Run(string output)
     {
-        var options = new CrowsFootOptions(Level.Conceptual);
-        var facts = FactList.Of(CrowsFootReader.Read(LargeExercise.Model, options), options);
+        var options = new NotationOptions(Level.Conceptual);
+        var facts = FactList.Of(Notation.Read(LargeExercise.Model, options), options);
         var assessor = new Assessor(LargeExercise.Model, options, [], SchemeDeriver.Derive(facts, 40));
         var documents = Enumerable.Range(1, Answers).Select(seed => DrawingWriter.Write(LargeExercise.Answer(seed))).ToList();
         var checks = new List<double>();

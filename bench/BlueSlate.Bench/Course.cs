@@ -3,7 +3,7 @@ using BlueSlate.Core.Checking;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Marking;
-using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Core.Notations;
 using BlueSlate.Data;
 using Microsoft.AspNetCore.Identity;
 
@@ -55,7 +55,7 @@ internal static class Course
         var exercise = new Exercise { Id = Guid.CreateVersion7(), CohortId = cohort, Title = "Harbour", CreatedAt = now, PublishedAt = now };
         var part = new PartDocument { Level = Level.Conceptual, Marks = 40 };
         var options = part.ToOptions();
-        var scheme = SchemeDocument.Of(SchemeDeriver.Derive(FactList.Of(CrowsFootReader.Read(LargeExercise.Model, options), options), part.Marks));
+        var scheme = SchemeDocument.Of(SchemeDeriver.Derive(FactList.Of(Notation.Read(LargeExercise.Model, options), options), part.Marks));
         database.Exercises.Add(exercise);
         database.QuestionRevisions.Add(new QuestionRevision { Id = Guid.CreateVersion7(), ExerciseId = exercise.Id, Number = 1, Scenario = "Boats.", Part = Write(part), PublishedAt = now });
         database.AssessmentRevisions.Add(new AssessmentRevision

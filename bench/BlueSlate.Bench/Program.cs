@@ -7,12 +7,12 @@ return args switch
     ["durability", var rounds, var servers, var dll, var cluster, var script, var log] => await new DurabilityBench(int.Parse(rounds), int.Parse(servers), dll, cluster, script, log).RunAsync(),
     ["autosave-course", var connections, var template, var script] => await AutosaveBench.PrepareAsync(int.Parse(connections), template, script),
     ["autosave", var connections, var seconds, var dll] => await AutosaveBench.RunAsync(int.Parse(connections), int.Parse(seconds), dll),
-    ["layout", var folder] => LayoutBench.Run(folder),
+    ["layout", var folder, var notation] => LayoutBench.Run(folder, notation),
     _ => Usage(),
 };
 
 static int Usage()
 {
-    Console.Error.WriteLine("usage: checking OUT | answers FOLDER COUNT | durability ... | autosave ... | layout FOLDER; see the scripts in bench/");
+    Console.Error.WriteLine("usage: checking OUT | answers FOLDER COUNT | durability ... | autosave ... | layout FOLDER NOTATION; see the scripts in bench/");
     return 2;
 }

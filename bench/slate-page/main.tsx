@@ -13,8 +13,47 @@ import '../../web/src/styles.css';
 const boxes = 150;
 const lines = 180;
 
-/** A drawing of 150 boxes on a grid and 180 lines between near ones. */
-function largeDrawing() {
+const notation = location.hash.replace(/^#(bare-)?/, '') || 'crows-foot';
+
+/** What is written in a box of each notation. */
+const rows: Readonly<Record<string, string>> = {
+  'crows-foot': 'PK number\nname\no date',
+  uml: '- number: Integer\n- name: String\n\n+ isFree(): Boolean',
+};
+
+/** A drawing of 150 shapes and 180 lines in the notation that the address names. */
+const largeDrawing = () => (notation === 'chen' ? diamonds() : grid());
+
+/** In Chen's notation: 30 boxes, 90 ovals and 30 diamonds, with a line for each oval and three for each diamond. */
+function diamonds() {
+  let n = 0;
+  const newId = (prefix: string) => `${prefix}${n++}`;
+  let drawing = emptyDrawing;
+  const put = (form: string, x: number, y: number, text: string) => {
+    const { change, id } = addShape(drawing, form, x, y, newId, text);
+    drawing = apply(drawing, change.steps);
+    return id;
+  };
+  const tie = (from: string, to: string, count = '') => {
+    const { change, id } = addLine(drawing, { kind: 'shape', id: from }, { kind: 'shape', id: to }, newId);
+    drawing = apply(drawing, change.steps);
+    if (count) drawing = apply(drawing, changeEnd(drawing, drawing.lines.get(id)!, 'from', { count }).steps);
+  };
+  const entities: string[] = [];
+  for (let i = 0; i < 30; i++) {
+    const [x, y] = [(i % 6) * 2200, Math.floor(i / 6) * 1300];
+    entities.push(put('rectangle', x, y, `Box ${i}`));
+    for (let k = 0; k < 3; k++) tie(entities[i]!, put('oval', x - 440 + k * 440, y - 360, ['number', 'name', 'date'][k]!));
+  }
+  for (let i = 0; i < 30; i++) {
+    const middle = put('diamond', (i % 6) * 2200 + 900, Math.floor(i / 6) * 1300 + 330, 'goes with');
+    for (const [to, count] of [[i, '1'], [(i + 1) % 30, 'N'], [(i + 6) % 30, 'M']] as const) tie(entities[to]!, middle, count);
+  }
+  return drawing;
+}
+
+/** 150 boxes on a grid and 180 lines between near ones. */
+function grid() {
   let n = 0;
   const newId = (prefix: string) => `${prefix}${n++}`;
   let drawing = emptyDrawing;
@@ -22,7 +61,7 @@ function largeDrawing() {
   for (let i = 0; i < boxes; i++) {
     const { change, id } = addShape(drawing, 'rectangle', (i % 15) * 900, Math.floor(i / 15) * 640, newId, `Box ${i}`);
     drawing = apply(drawing, change.steps);
-    const shape = boxOfText(drawing.shapes.get(id)!, `Box ${i}\nPK number\nname\no date`, newId);
+    const shape = boxOfText(drawing.shapes.get(id)!, `Box ${i}\n${rows[notation]}`, newId, notation === 'uml');
     drawing = { ...drawing, shapes: new Map(drawing.shapes).set(id, shape) };
     ids.push(id);
   }
@@ -31,7 +70,7 @@ function largeDrawing() {
     const to = (from + (i % 3 === 0 ? 15 : 1)) % boxes;
     const { change, id } = addLine(drawing, { kind: 'shape', id: ids[from]! }, { kind: 'shape', id: ids[to]! }, newId);
     drawing = apply(drawing, change.steps);
-    drawing = apply(drawing, changeEnd(drawing, drawing.lines.get(id)!, 'to', { marks: ['foot', 'ring'], label: 'goes with' }).steps);
+    drawing = apply(drawing, changeEnd(drawing, drawing.lines.get(id)!, 'to', notation === 'uml' ? { count: '1..*', role: 'others' } : { marks: ['foot', 'ring'], label: 'goes with' }).steps);
   }
   return drawing;
 }
@@ -42,7 +81,7 @@ function Slate() {
   const [session] = useState(
     () => new DrawingSession(largeDrawing(), 1, { newSaveId: () => 'x', later: () => () => undefined, save: () => Promise.resolve({ kind: 'saved', revision: 1 }) }),
   );
-  const slate = useSlate(session, true);
+  const slate = useSlate(session, true, { notation });
   return <SlateSurface slate={slate} label="bench" lit={none} words />;
 }
 
@@ -96,5 +135,5 @@ const bareBoxes = (scene: Scene) =>
     .join('');
 
 const root = document.getElementById('root')!;
-if (location.hash === '#bare') bareScene(root);
+if (location.hash.startsWith('#bare')) bareScene(root);
 else createRoot(root).render(<Slate />);
