@@ -17,7 +17,7 @@ namespace BlueSlate.Core;
 public sealed class Assessor
 {
     /// <summary>Changes whenever the same answer could be read, matched, checked or marked differently.</summary>
-    public const string CoreVersion = "3";
+    public const string CoreVersion = "4";
 
     private static readonly FrozenSet<string> ManyToManyOnly = new[] { Restatements.LinkingEntityByManyToMany.StableCode }.ToFrozenSet(StringComparer.Ordinal);
 
@@ -34,7 +34,8 @@ public sealed class Assessor
         Scheme = scheme;
         model = NormalForm.Of(Notation.Read(modelAnswer, options));
         matchModel = new MatchModel(model.Model);
-        Facts = FactList.Of(model, options);
+        var used = scheme.Lines.SelectMany(line => line.FactIds).ToFrozenSet(StringComparer.Ordinal);
+        Facts = [.. FactList.Of(model, options).Where(fact => !fact.IsOnRequest || used.Contains(fact.Id)), .. FactList.Absences(model.Model, used)];
         this.tolerances = tolerances.ToFrozenDictionary(tolerance => tolerance.FactId, StringComparer.Ordinal);
         var otherNames = Facts
             .Where(fact => fact.Aspect is Aspect.Entity or Aspect.Attribute && this.tolerances.TryGetValue(fact.Id, out var tolerance) && tolerance.Accepted.Length > 0)

@@ -58,7 +58,7 @@ public sealed class AddingTests
     {
         var (ours, theirs) = (new Side(Exercise.Read(model).Model), new Side(Exercise.Read(answer).Model));
         var map = ours.Entities.Select(entity => Array.FindIndex(theirs.Entities, other => other.Name.Key == entity.Name.Key)).ToArray();
-        return new Leftovers(ours, theirs, map, [], []);
+        return new Leftovers(ours, theirs, map, [], []) { Attributes = new AttributePlacer(ours, theirs) };
     }
 
     private sealed class NameInCapitals : FindingKind

@@ -17,5 +17,13 @@ internal static class Exercise
         return new Assessor(model, options, tolerances, SchemeDeriver.Derive(facts, 40));
     }
 
+    /// <summary>The assessor of an example, with what its scheme asks for besides the model answer's facts.</summary>
+    public static Assessor Of(Drawing model, FindingExample example)
+    {
+        var facts = FactList.Of(Notation.Read(model, example.Options), example.Options);
+        var scheme = SchemeDeriver.Derive(facts, 40);
+        return new Assessor(model, example.Options, [], scheme with { Lines = [.. scheme.Lines, .. MarkingScheme.Asking(example.Asked).Lines] });
+    }
+
     public static Reading Read(Drawing drawing, Level level = Level.Conceptual) => Notation.Read(drawing, new NotationOptions(level));
 }

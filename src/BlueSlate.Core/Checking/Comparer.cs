@@ -23,6 +23,7 @@ public static class Comparer
         var strict = facts.Select(rules.On).ToImmutableArray();
         var excused = answer.Model.Entities.IsEmpty ? [] : Excused(model.Model, strict, tolerances);
         var verdicts = strict.Select(verdict => Tolerate(verdict, tolerances, excused, answer.Model.Entities.IsEmpty)).ToImmutableArray();
+        verdicts = [.. verdicts.Select(verdict => FollowingKey(verdict, model.Model, verdicts))];
         return new Comparison(model, answer, correspondence, options, verdicts, ExtraList.Of(answer, correspondence), showsLittle);
     }
 
@@ -62,6 +63,24 @@ public static class Comparer
         }
     }
 
+    // Where another key than the model answer's is accepted, a line that has no part in it need not be drawn as identifying.
+    private static Verdict FollowingKey(Verdict verdict, ConceptModel model, ImmutableArray<Verdict> all)
+    {
+        if (verdict is not { Kind: VerdictKind.Wrong, Fact: { Aspect: Aspect.Identifying, Value: "identifying" } })
+        {
+            return verdict;
+        }
+
+        var relationship = model.Relationships.First(candidate => candidate.Id == verdict.Fact.ConceptId);
+        var dependent = relationship.Roles.FirstOrDefault(role => role.Id == relationship.DependentRoleId)?.EntityId;
+        var otherKey = all.Any(other => other.Fact.Aspect == Aspect.Key && other.Fact.ConceptId == dependent && other.Kind is (VerdictKind.Tolerated or VerdictKind.HoldsByRestatement));
+        return otherKey ? verdict with { Kind = VerdictKind.Tolerated } : verdict;
+    }
+
+    private static bool Accepts(Tolerance tolerance, Verdict verdict) => verdict.Fact.Aspect == Aspect.Key
+        ? tolerance.Accepted.Any(accepted => KeyText.Of(accepted.Split('+')) == verdict.InModelTerms)
+        : tolerance.Accepted.Contains(verdict.Drawn);
+
     private static Verdict Tolerate(Verdict verdict, IReadOnlyDictionary<string, Tolerance> tolerances, HashSet<string> excused, bool blank)
     {
         if (verdict.Kind == VerdictKind.AbsentWithOwner && excused.Contains(verdict.Fact.ConceptId))
@@ -80,7 +99,7 @@ public static class Comparer
             { IsGood: true } => verdict,
             _ when blank => verdict,
             { Kind: VerdictKind.Absent } when tolerance.Optional => verdict with { Kind = VerdictKind.Tolerated },
-            { Kind: VerdictKind.Wrong or VerdictKind.Absent } when tolerance.Accepted.Contains(verdict.Drawn) => verdict with { Kind = VerdictKind.Tolerated },
+            { Kind: VerdictKind.Wrong or VerdictKind.Absent } when Accepts(tolerance, verdict) => verdict with { Kind = VerdictKind.Tolerated },
             _ => verdict,
         };
     }

@@ -13,9 +13,18 @@ public enum VerdictKind { Holds, HoldsByRestatement, Tolerated, Wrong, Absent, A
 /// <param name="Kind">What is said of it.</param>
 /// <param name="AnswerId">The concept of the answer that bears on it, or null.</param>
 /// <param name="Drawn">What the answer says instead or as well, as text.</param>
-/// <param name="PartlyRight">True for a key with a superfluous attribute, which a line judged by share gives half.</param>
+/// <param name="PartlyRight">
+/// Half right: a key with a superfluous attribute, an operation with an incomplete signature, a right value at a relationship that is
+/// tied to the wrong entity.
+/// </param>
 public sealed record Verdict(Fact Fact, VerdictKind Kind, string? AnswerId, string Drawn, bool PartlyRight = false)
 {
+    /// <summary>What the answer says, as text in the model answer's own names, where that differs from <see cref="Drawn"/>.</summary>
+    public string InModelTerms { get; init; } = Drawn;
+
+    /// <summary>The entity or relationship of the model answer that the fact belongs to, for what is absent with it or half right.</summary>
+    public string? OwnerId { get; init; }
+
     /// <summary>True when the fact is as wanted, in whatever way.</summary>
     public bool IsGood => Kind is VerdictKind.Holds or VerdictKind.HoldsByRestatement or VerdictKind.Tolerated;
 

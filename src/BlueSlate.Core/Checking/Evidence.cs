@@ -36,6 +36,9 @@ public sealed class Evidence
     /// <summary>An entity of the model answer.</summary>
     public EntityType ModelEntity(string id) => modelEntities[id];
 
+    /// <summary>Whether a concept of the model answer is an entity.</summary>
+    public bool IsModelEntity(string id) => modelEntities.ContainsKey(id);
+
     /// <summary>An entity of the answer.</summary>
     public EntityType AnswerEntity(string id) => answerEntities.TryGetValue(id, out var entity) ? entity : AsOwner(answerRelationships[id], Comparison.Answer.Model);
 
@@ -55,9 +58,23 @@ public sealed class Evidence
     public EntityType? CounterpartOf(string modelEntityId) =>
         Comparison.Correspondence.Entities.TryGetValue(modelEntityId, out var match) ? answerEntities[match.AnswerId] : null;
 
+    /// <summary>The entity of the model answer for which one of the answer stands, or null.</summary>
+    public EntityType? ModelOf(string answerEntityId) =>
+        Comparison.Correspondence.Entities.Where(pair => pair.Value.AnswerId == answerEntityId).Select(pair => modelEntities[pair.Key]).FirstOrDefault();
+
+    /// <summary>Whether an attribute of the model answer belongs to an entity, and not to a relationship.</summary>
+    public bool IsAttributeOfEntity(string attributeId) => modelEntities.ContainsKey(modelAttributes[attributeId].Owner.Id);
+
+    /// <summary>The finding of which the absence of an entity is said, whatever follows from it.</summary>
+    public string RootOfMissing(string modelEntityId) =>
+        $"{(Comparison.Correspondence.Demoted.ContainsKey(modelEntityId) ? "entity-as-attribute" : "entity-missing")}:{modelEntityId}";
+
     /// <summary>The specialisation of the model answer that holds a link, or has the id itself.</summary>
     public Specialisation ModelSet(string id) =>
         Comparison.Model.Model.Specialisations.First(set => set.Id == id || set.Subtypes.Any(link => link.Id == id));
+
+    /// <summary>The entity of the answer that a link of a subtype is about.</summary>
+    public string AnswerSubtype(string linkId) => Comparison.Answer.Model.Specialisations.SelectMany(set => set.Subtypes).First(link => link.Id == linkId).EntityId;
 
     /// <summary>An operation of the model answer with its class.</summary>
     public (EntityType Owner, Operation Operation) ModelOperation(string id) =>
@@ -113,6 +130,13 @@ public sealed class Evidence
     {
         var ids = conceptIds.ToHashSet(StringComparer.Ordinal);
         return [.. Comparison.Verdicts.Where(verdict => verdict.IsBad && ids.Contains(verdict.Fact.ConceptId)).Select(verdict => verdict.Fact.Id)];
+    }
+
+    /// <summary>The same without those that are drawn, but wrong.</summary>
+    public ImmutableArray<string> AbsentFactsOf(IEnumerable<string> conceptIds)
+    {
+        var ids = conceptIds.ToHashSet(StringComparer.Ordinal);
+        return [.. Comparison.Verdicts.Where(verdict => verdict is { IsBad: true, Kind: not VerdictKind.Wrong } && ids.Contains(verdict.Fact.ConceptId)).Select(verdict => verdict.Fact.Id)];
     }
 
     private static Dictionary<string, (EntityType Owner, ConceptAttribute Attribute)> Attributes(ConceptModel model) =>

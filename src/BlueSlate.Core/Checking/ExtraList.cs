@@ -14,6 +14,8 @@ internal static class ExtraList
             .Concat(correspondence.Relationships.Values.Select(match => match.AnswerId))
             .Concat(correspondence.Misdirected.Values.Select(match => match.AnswerId))
             .Concat(correspondence.Restated.SelectMany(match => match.Uses))
+            .Concat(correspondence.Demoted.Values)
+            .Concat(correspondence.Surrogates)
             .ToHashSet(StringComparer.Ordinal);
         var extras = ImmutableArray.CreateBuilder<Extra>();
         foreach (var entity in answer.Model.Entities)
@@ -30,6 +32,8 @@ internal static class ExtraList
                 .Select(attribute => new Extra(ExtraKind.Attribute, attribute.Id, entity.Id, attribute.Name)));
         }
 
+        extras.AddRange(answer.Model.Relationships.Where(relationship => used.Contains(relationship.Id))
+            .SelectMany(relationship => relationship.Attributes.Where(attribute => !used.Contains(attribute.Id)).Select(attribute => new Extra(ExtraKind.Attribute, attribute.Id, relationship.Id, attribute.Name))));
         extras.AddRange(answer.Model.Relationships
             .Where(relationship => !used.Contains(relationship.Id))
             .Select(relationship => new Extra(ExtraKind.Relationship, relationship.Id, null, relationship.Name)));

@@ -6,7 +6,8 @@ public enum Aspect
     Entity, Kind, Key, AlternateKey, Attribute, Multivalued, Derived, Optional, ForeignKey,
     Relationship, Identifying, Named, RoleName, Min, Max, NoForeignKeys, OwnNotation,
     Part, Type, Visibility, Scope, Abstract, Stereotype, Operation, Signature, Literal,
-    LinkKind, Subtype, Disjoint, Total, Union, Exclusion,
+    LinkKind, Subtype, Disjoint, Total, Union, Exclusion, PartialKey,
+    NamedRelationships, EndsComplete, IdentifyingSolid, TypedAttributes, ModelVisibility, NoRelationship, NoAttribute,
 }
 
 /// <summary>
@@ -21,6 +22,9 @@ public enum Aspect
 /// <param name="Value">What the model answer says, as text.</param>
 public sealed record Fact(string Id, Aspect Aspect, string ConceptId, string Place, string Title, string Value)
 {
+    /// <summary>Whether nobody asks for it but a scheme that names it: rules for the drawing as a whole, and what must not be there.</summary>
+    public bool IsOnRequest => Aspect is Aspect.NamedRelationships or Aspect.EndsComplete or Aspect.IdentifyingSolid or Aspect.TypedAttributes or Aspect.ModelVisibility or Aspect.NoRelationship or Aspect.NoAttribute;
+
     /// <summary>The id of a fact.</summary>
     public static string IdOf(Aspect aspect, string conceptId) => $"{Drawings.Hyphens.Of(aspect)}:{conceptId}";
 

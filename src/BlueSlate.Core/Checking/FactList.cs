@@ -40,11 +40,12 @@ public static class FactList
             facts.Add(New(Aspect.Exclusion, exclusion.Id, exclusion.Id, "relationships that exclude each other", "only one"));
         }
 
-        if (options.Level == Level.Conceptual && options.Notation != NotationNames.Uml)
+        if (options.Level == Level.Conceptual)
         {
             facts.Add(New(Aspect.NoForeignKeys, Fact.WholeDrawing, "level", "no foreign keys drawn", "none"));
         }
 
+        AddForm(model, options, facts);
         facts.Add(New(Aspect.OwnNotation, Fact.WholeDrawing, "notation", $"drawn in {Notation.Of(options.Notation).Title} notation", Notation.Of(options.Notation).Title));
         return facts.ToImmutable();
     }
@@ -63,28 +64,32 @@ public static class FactList
         if (entity.Kind != EntityKind.Strong)
         {
             var kind = entity.Kind == EntityKind.Associative ? "linking" : Drawings.Hyphens.Of(entity.Kind);
-            facts.Add(New(Aspect.Kind, entity.Id, entity.Id + " kind", $"{entity.Name} shown as {kind}", kind));
+            facts.Add(New(Aspect.Kind, entity.Id, entity.Id, $"{entity.Name} shown as {kind}", kind));
         }
 
         if (entity.Abstract)
         {
-            facts.Add(New(Aspect.Abstract, entity.Id, entity.Id + " abstract", $"{entity.Name} shown as abstract", "abstract"));
+            facts.Add(New(Aspect.Abstract, entity.Id, entity.Id, $"{entity.Name} shown as abstract", "abstract"));
         }
 
         if (entity.Stereotype.Length > 0)
         {
-            facts.Add(New(Aspect.Stereotype, entity.Id, entity.Id + " stereotype", $"stereotype of {entity.Name}", entity.Stereotype));
+            facts.Add(New(Aspect.Stereotype, entity.Id, entity.Id, $"stereotype of {entity.Name}", entity.Stereotype));
         }
 
         if (entity.Primary is { } key)
         {
             facts.Add(New(Aspect.Key, entity.Id, entity.Id + " key", $"key of {entity.Name}", Members(entity, key)));
+            foreach (var attribute in entity.Attributes.Where(attribute => key.Partial && key.AttributeIds.Contains(attribute.Id)))
+            {
+                facts.Add(New(Aspect.PartialKey, attribute.Id, entity.Id + " key", $"{Phrasing.InText(attribute.Name)} of {entity.Name} shown as a partial key", "partial key"));
+            }
         }
 
         foreach (var alternate in entity.Identifiers.Where(identifier => identifier.Kind == IdentifierKind.Alternate))
         {
             var id = alternate.AttributeIds[0];
-            facts.Add(New(Aspect.AlternateKey, id, id + " alternate", $"alternate key of {entity.Name}", Members(entity, alternate)));
+            facts.Add(New(Aspect.AlternateKey, id, id, $"alternate key of {entity.Name}", Members(entity, alternate)));
         }
 
         foreach (var attribute in entity.Attributes)
@@ -94,7 +99,7 @@ public static class FactList
 
         foreach (var operation in entity.Operations)
         {
-            AddOperation(operation, entity.Name, options, facts);
+            AddOperation(operation, entity, options, facts);
         }
 
         foreach (var literal in entity.Literals)
@@ -133,7 +138,7 @@ public static class FactList
         {
             if (said)
             {
-                facts.Add(New(aspect, attribute.Id, $"{attribute.Id} {word}", $"{title} shown as {word}", word));
+                facts.Add(New(aspect, attribute.Id, attribute.Id, $"{title} shown as {word}", word));
             }
         }
 
@@ -141,26 +146,31 @@ public static class FactList
         {
             if (said.Length > 0)
             {
-                facts.Add(New(aspect, attribute.Id, $"{attribute.Id} {word}", $"{word} of {title}", said));
+                facts.Add(New(aspect, attribute.Id, attribute.Id, $"{word} of {title}", said));
             }
         }
     }
 
-    private static void AddOperation(Operation operation, string owner, NotationOptions options, ImmutableArray<Fact>.Builder facts)
+    private static void AddOperation(Operation operation, EntityType owner, NotationOptions options, ImmutableArray<Fact>.Builder facts)
     {
-        var title = $"operation {operation.Name} of {owner}";
+        var title = $"operation {operation.Name} of {owner.Name}";
         facts.Add(New(Aspect.Operation, operation.Id, operation.Id, title, operation.Name));
         if (operation.ClassScope)
         {
-            facts.Add(New(Aspect.Scope, operation.Id, operation.Id + " scope", $"{title} shown as class scope", "class scope"));
+            facts.Add(New(Aspect.Scope, operation.Id, operation.Id, $"{title} shown as class scope", "class scope"));
+        }
+
+        if (operation.Abstract && owner.Kind != EntityKind.Interface)
+        {
+            facts.Add(New(Aspect.Abstract, operation.Id, operation.Id, $"{title} shown as abstract", "abstract"));
         }
 
         if (options.Formal)
         {
-            facts.Add(New(Aspect.Signature, operation.Id, operation.Id + " signature", $"signature of {title}", SignatureOf(operation)));
+            facts.Add(New(Aspect.Signature, operation.Id, operation.Id, $"signature of {title}", SignatureOf(operation)));
             if (operation.Visibility.Length > 0)
             {
-                facts.Add(New(Aspect.Visibility, operation.Id, operation.Id + " visibility", $"visibility of {title}", operation.Visibility));
+                facts.Add(New(Aspect.Visibility, operation.Id, operation.Id, $"visibility of {title}", operation.Visibility));
             }
         }
     }
@@ -170,6 +180,52 @@ public static class FactList
     {
         var parameters = operation.Parameters.Select(parameter => parameter.Type.Length > 0 ? $"{parameter.Name}: {parameter.Type}" : parameter.Name);
         return $"({string.Join(", ", parameters)}){(operation.Returns.Length > 0 ? $": {operation.Returns}" : "")}";
+    }
+
+    // What a scheme may ask of the drawing as a whole.
+    private static void AddForm(ConceptModel model, NotationOptions options, ImmutableArray<Fact>.Builder facts)
+    {
+        Form(Aspect.NamedRelationships, "every relationship named", "named", true);
+        Form(Aspect.EndsComplete, "minimum and maximum at every end", "complete", true);
+        Form(Aspect.IdentifyingSolid, "identifying relationships, and no others, drawn as such", "as identifying", options.Notation != NotationNames.Uml && options.StrokeSaysIdentifying);
+        Form(Aspect.TypedAttributes, "a type at every attribute", "typed", options is { Notation: NotationNames.Uml, Formal: true });
+        Form(Aspect.ModelVisibility, "visibilities as in the model answer", VisibilityText.Of(model), options is { Notation: NotationNames.Uml, Formal: true });
+
+        void Form(Aspect aspect, string title, string value, bool wanted)
+        {
+            if (wanted)
+            {
+                facts.Add(New(aspect, Fact.WholeDrawing, Drawings.Hyphens.Of(aspect), title, value));
+            }
+        }
+    }
+
+    /// <summary>
+    /// Facts that a scheme asks for by their ids alone, since the model answer is silent about what must not be there: nothing between
+    /// two entities besides what the model answer has (<c>no-relationship:b1+b2</c>), no attribute of that name at an entity
+    /// (<c>no-attribute:b1+client code</c>). Ids of other forms, and of entities that are gone, give none.
+    /// </summary>
+    public static IEnumerable<Fact> Absences(ConceptModel model, IEnumerable<string> factIds)
+    {
+        var names = model.Entities.ToDictionary(entity => entity.Id, entity => entity.Name, StringComparer.Ordinal);
+        foreach (var id in factIds.Distinct(StringComparer.Ordinal))
+        {
+            if (Split(id, Aspect.NoRelationship) is (var a, var b) && names.TryGetValue(a, out var first) && names.TryGetValue(b, out var second))
+            {
+                yield return new Fact(id, Aspect.NoRelationship, $"{a}+{b}", id, $"nothing further between {first} and {second}", "none");
+            }
+            else if (Split(id, Aspect.NoAttribute) is (var owner, var name) && names.TryGetValue(owner, out var at))
+            {
+                yield return new Fact(id, Aspect.NoAttribute, owner, id, $"no {Phrasing.InText(name)} at {at}", name);
+            }
+        }
+
+        static (string First, string Second)? Split(string id, Aspect aspect)
+        {
+            var start = Drawings.Hyphens.Of(aspect) + ":";
+            var at = id.IndexOf('+', StringComparison.Ordinal);
+            return id.StartsWith(start, StringComparison.Ordinal) && at > start.Length ? (id[start.Length..at], id[(at + 1)..]) : null;
+        }
     }
 
     private static void AddSpecialisation(Specialisation specialisation, IReadOnlyDictionary<string, string> names, ImmutableArray<Fact>.Builder facts)
@@ -206,18 +262,18 @@ public static class FactList
         if (options.Notation == NotationNames.Uml)
         {
             var kind = KindOf(relationship, names);
-            facts.Add(New(Aspect.LinkKind, relationship.Id, relationship.Id + " kind", $"{title} shown as {kind}", kind));
+            facts.Add(New(Aspect.LinkKind, relationship.Id, relationship.Id, $"{title} shown as {kind}", kind));
         }
 
         if (relationship.IsNamed && relationship.Kind is RelationshipKind.Association)
         {
-            facts.Add(New(Aspect.Named, relationship.Id, relationship.Id + " name", $"a name on {title}", "named"));
+            facts.Add(New(Aspect.Named, relationship.Id, relationship.Id, $"a name on {title}", "named"));
         }
 
         if (relationship.Identifying is { } identifying && options.StrokeSaysIdentifying)
         {
             var word = identifying ? "identifying" : "not identifying";
-            facts.Add(New(Aspect.Identifying, relationship.Id, relationship.Id + " stroke", $"{title} shown as {word}", word));
+            facts.Add(New(Aspect.Identifying, relationship.Id, relationship.Id, $"{title} shown as {word}", word));
         }
 
         // The ends of a linking entity's own making are exactly one: nobody draws them.
@@ -226,7 +282,7 @@ public static class FactList
             var at = relationship.IsRecursive && role.Role.Length > 0 ? role.Role : names[role.EntityId];
             if (relationship.IsRecursive && role.Role.Length > 0)
             {
-                facts.Add(New(Aspect.RoleName, role.Id, role.Id + " role", $"role {role.Role}", role.Role));
+                facts.Add(New(Aspect.RoleName, role.Id, role.Id, $"role {role.Role}", role.Role));
             }
 
             if (role.CoOccurrence.Min is not null && relationship.Roles.Length == 2)

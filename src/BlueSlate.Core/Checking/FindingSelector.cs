@@ -29,7 +29,27 @@ public static class FindingSelector
             taken.Add(finding with { Claims = claims, Extras = extras, ModelElements = Elements(finding.ModelElements), AnswerElements = Elements(finding.AnswerElements) });
         }
 
+        Gather(taken, comparison, explained);
         return Fold(taken);
+    }
+
+    // What no kind has words of its own for belongs to the finding about the same concept, the same place or the same owner.
+    private static void Gather(List<Finding> taken, Comparison comparison, HashSet<string> explained)
+    {
+        var claimed = comparison.Verdicts.ToDictionary(verdict => verdict.Fact.Id, StringComparer.Ordinal);
+        foreach (var verdict in comparison.Verdicts.Where(verdict => (verdict.IsBad || verdict.PartlyRight) && !explained.Contains(verdict.Fact.Id)))
+        {
+            var nearest = new Func<Fact, bool>[]
+            {
+                fact => fact.ConceptId == verdict.Fact.ConceptId,
+                fact => fact.Place == verdict.Fact.Place,
+                fact => fact.ConceptId == verdict.OwnerId,
+            }.Select(near => taken.FindIndex(finding => finding.Claims.Any(claim => near(claimed[claim].Fact)))).FirstOrDefault(index => index >= 0, -1);
+            if (nearest >= 0)
+            {
+                taken[nearest] = taken[nearest] with { Claims = taken[nearest].Claims.Add(verdict.Fact.Id) };
+            }
+        }
     }
 
     private static ImmutableArray<string> Elements(ImmutableArray<string> concepts) =>

@@ -11,6 +11,8 @@ internal sealed class VerdictRules
     private readonly Reading answer;
     private readonly Correspondence correspondence;
     private readonly bool showsLittle;
+    private readonly ConceptModel model;
+    private readonly FormRules form;
     private readonly Dictionary<string, EntityType> modelEntities;
     private readonly Dictionary<string, (EntityType Owner, ConceptAttribute Attribute)> modelAttributes;
     private readonly Dictionary<string, RelationshipType> modelRelationships;
@@ -22,13 +24,15 @@ internal sealed class VerdictRules
     private readonly HashSet<string> restated;
     private readonly Dictionary<string, Operation> answerOperations;
     private readonly Dictionary<string, string> answerNames;
+    private readonly Dictionary<string, string> modelNameOf;
     private readonly ImmutableArray<Specialisation> modelSets;
     private readonly ImmutableArray<UnionType> modelUnions;
     private readonly ImmutableArray<ExclusiveConstraint> modelExclusions;
 
     public VerdictRules(Reading model, Reading answer, Correspondence correspondence, bool showsLittle)
     {
-        (this.answer, this.correspondence, this.showsLittle) = (answer, correspondence, showsLittle);
+        (this.answer, this.correspondence, this.showsLittle, this.model) = (answer, correspondence, showsLittle, model.Model);
+        form = new FormRules(answer.Model);
         modelEntities = model.Model.Entities.ToDictionary(entity => entity.Id, StringComparer.Ordinal);
         modelAttributes = model.Model.Entities.SelectMany(entity => entity.Attributes.Select(attribute => (Owner: entity, Attribute: attribute)))
             .ToDictionary(pair => pair.Attribute.Id, StringComparer.Ordinal);
@@ -41,13 +45,25 @@ internal sealed class VerdictRules
         answerRoles = answer.Model.Relationships.SelectMany(relationship => relationship.Roles).ToDictionary(role => role.Id, StringComparer.Ordinal);
         answerOperations = answer.Model.Entities.SelectMany(entity => entity.Operations).ToDictionary(operation => operation.Id, StringComparer.Ordinal);
         answerNames = answer.Model.Entities.ToDictionary(entity => entity.Id, entity => entity.Name, StringComparer.Ordinal);
+        modelNameOf = correspondence.Attributes.Where(pair => modelAttributes.ContainsKey(pair.Key)).ToDictionary(pair => pair.Value.AnswerId, pair => modelAttributes[pair.Key].Attribute.Name, StringComparer.Ordinal);
         modelSets = model.Model.Specialisations;
         modelUnions = model.Model.Unions;
         modelExclusions = model.Model.Exclusions;
         restated = correspondence.Restated.SelectMany(match => match.Holding).ToHashSet(StringComparer.Ordinal);
     }
 
-    public Verdict On(Fact fact) => fact.Aspect switch
+    public Verdict On(Fact fact)
+    {
+        var verdict = Judge(fact);
+        return verdict.Kind == VerdictKind.AbsentWithOwner || verdict.PartlyRight ? verdict with { OwnerId = verdict.OwnerId ?? OwnerOf(fact.ConceptId) } : verdict;
+    }
+
+    private string? OwnerOf(string conceptId) =>
+        modelAttributes.TryGetValue(conceptId, out var attribute) ? attribute.Owner.Id
+        : modelRoles.TryGetValue(conceptId, out var relationship) ? relationship.Id
+        : modelEntities.Values.FirstOrDefault(entity => entity.Operations.Any(operation => operation.Id == conceptId))?.Id;
+
+    private Verdict Judge(Fact fact) => fact.Aspect switch
     {
         Aspect.Entity => OnEntity(fact),
         Aspect.Kind => OnKind(fact),
@@ -70,6 +86,7 @@ internal sealed class VerdictRules
         Aspect.Type => OnMemberText(fact, attribute => attribute.Type, null, TypeFamily.Same),
         Aspect.Visibility => OnMemberText(fact, attribute => attribute.Visibility, operation => operation.Visibility, Equal),
         Aspect.Scope => OnMemberText(fact, attribute => attribute.ClassScope ? "class scope" : "", operation => operation.ClassScope ? "class scope" : "", Equal),
+        Aspect.Abstract when !modelEntities.ContainsKey(fact.ConceptId) => OnMemberText(fact, _ => "", operation => IsAbstract(operation) ? "abstract" : "", Equal),
         Aspect.Abstract => OnClassText(fact, entity => entity.Abstract ? "abstract" : ""),
         Aspect.Stereotype => OnClassText(fact, entity => entity.Stereotype),
         Aspect.Operation or Aspect.Literal => OnMember(fact),
@@ -80,6 +97,14 @@ internal sealed class VerdictRules
         Aspect.Total => OnSet(fact, (set, super) => set.Total ?? (super.Abstract ? true : null), "total", "partial"),
         Aspect.Union => OnUnion(fact),
         Aspect.Exclusion => OnExclusion(fact),
+        Aspect.PartialKey => OnPartialKey(fact),
+        Aspect.NamedRelationships => OnForm(fact, form.Unnamed),
+        Aspect.EndsComplete => OnForm(fact, form.Incomplete),
+        Aspect.IdentifyingSolid => OnForm(fact, form.WrongStroke),
+        Aspect.TypedAttributes => OnForm(fact, form.Untyped),
+        Aspect.ModelVisibility => OnForm(fact, () => form.OtherVisibility(model)),
+        Aspect.NoRelationship => OnAbsence(fact, () => FurtherBetween(fact.ConceptId)),
+        Aspect.NoAttribute => OnAbsence(fact, () => AttributeLike(fact)),
         _ => throw new ArgumentOutOfRangeException(nameof(fact)),
     };
 
@@ -126,7 +151,7 @@ internal sealed class VerdictRules
 
         if (drawn is null || drawn.AttributeIds.IsEmpty)
         {
-            return new Verdict(fact, VerdictKind.Absent, entity.Id, text);
+            return new Verdict(fact, Inherits(wanted, key) ? VerdictKind.Tolerated : VerdictKind.Absent, entity.Id, text);
         }
 
         if (SameSet(key, drawn) || SwappedWithAlternate(wanted, entity, drawn))
@@ -134,10 +159,24 @@ internal sealed class VerdictRules
             return new Verdict(fact, VerdictKind.Holds, entity.Id, text);
         }
 
+        // A number invented in place of the owners' keys, which are still there.
+        if (drawn.AttributeIds is [var only] && correspondence.Surrogates.Contains(only) && key.AttributeIds.All(id => correspondence.Attributes.ContainsKey(id)))
+        {
+            return new Verdict(fact, VerdictKind.HoldsByRestatement, entity.Id, text);
+        }
+
         var mapped = Map(key);
         var superfluous = mapped.Count == key.AttributeIds.Length && mapped.IsProperSubsetOf(drawn.AttributeIds);
-        return new Verdict(fact, VerdictKind.Wrong, entity.Id, text, superfluous);
+        return new Verdict(fact, VerdictKind.Wrong, entity.Id, text, superfluous)
+        {
+            InModelTerms = KeyText.Of(drawn.AttributeIds.Select(id => modelNameOf.GetValueOrDefault(id, answerAttributes[id].Name))),
+        };
     }
+
+    // A subtype may leave its supertype's key to be inherited.
+    private bool Inherits(EntityType wanted, Identifier key) =>
+        modelSets.Any(set => set.Subtypes.Any(link => link.EntityId == wanted.Id && correspondence.Subtypes.ContainsKey(link.Id)))
+        && key.AttributeIds.All(id => modelAttributes[id].Attribute.ForeignKey is not null);
 
     // Primary and alternate key are interchangeable when both are drawn.
     private bool SwappedWithAlternate(EntityType wanted, EntityType entity, Identifier drawn) =>
@@ -165,24 +204,39 @@ internal sealed class VerdictRules
             return new Verdict(fact, match.Moved ? VerdictKind.Wrong : VerdictKind.Holds, match.AnswerId, answerAttributes[match.AnswerId].Name);
         }
 
+        if (restated.Contains(fact.ConceptId))
+        {
+            return RestatedOr(fact, fact.ConceptId, VerdictKind.Absent);
+        }
+
         if (!modelAttributes.TryGetValue(fact.ConceptId, out var pair))
         {
             var relationship = modelRelationships.Values.First(candidate => candidate.Attributes.Any(attribute => attribute.Id == fact.ConceptId));
-            return AnswerRelationship(relationship.Id) is { } drawn
-                ? new Verdict(fact, VerdictKind.Absent, drawn.Id, "")
+            return (AnswerRelationship(relationship.Id)?.Id ?? RestatedBy(relationship.Id)) is { } drawn
+                ? new Verdict(fact, VerdictKind.Absent, drawn, "")
                 : RestatedOr(fact, fact.ConceptId, VerdictKind.AbsentWithOwner);
         }
 
-        return CounterpartOf(pair.Owner.Id) is { } entity
-            ? new Verdict(fact, VerdictKind.Absent, entity.Id, "")
-            : RestatedOr(fact, fact.ConceptId, VerdictKind.AbsentWithOwner);
+        return (CounterpartOf(pair.Owner.Id)?.Id ?? RestatedBy(pair.Owner.Id)) is { } entity
+            ? new Verdict(fact, VerdictKind.Absent, entity, "")
+            : new Verdict(fact, VerdictKind.AbsentWithOwner, null, "");
     }
+
+    // What is drawn in an owner's stead, and can hold attributes.
+    private string? RestatedBy(string ownerId) =>
+        correspondence.Restated.SelectMany(match => match.Owners).Where(owner => owner.Model == ownerId).Select(owner => owner.Answer).FirstOrDefault();
 
     private Verdict OnForm(Fact fact, Func<ConceptAttribute, bool> shown)
     {
         if (!correspondence.Attributes.TryGetValue(fact.ConceptId, out var match))
         {
-            return new Verdict(fact, VerdictKind.AbsentWithOwner, null, "");
+            return RestatedOr(fact, fact.ConceptId, VerdictKind.AbsentWithOwner);
+        }
+
+        // In a box of its own, which need not be there, a value that may be absent is always present.
+        if (fact.Aspect == Aspect.Optional && !match.Moved && correspondence.Restated.Any(used => used.Owners.Any(owner => owner.Answer == match.AnswerOwnerId)))
+        {
+            return new Verdict(fact, VerdictKind.HoldsByRestatement, match.AnswerId, fact.Value);
         }
 
         var holds = shown(answerAttributes[match.AnswerId]);
@@ -197,17 +251,30 @@ internal sealed class VerdictRules
             return new Verdict(fact, drawn.ForeignKey is not null ? VerdictKind.Holds : VerdictKind.Wrong, match.AnswerId, drawn.Name);
         }
 
-        var owner = modelAttributes[fact.ConceptId].Owner.Id;
-        return CounterpartOf(owner) is { } entity
-            ? new Verdict(fact, VerdictKind.Absent, entity.Id, "")
-            : RestatedOr(fact, fact.ConceptId, VerdictKind.AbsentWithOwner);
+        var (owner, column) = modelAttributes[fact.ConceptId];
+        if (restated.Contains(fact.ConceptId) || CounterpartOf(owner.Id) is not { } entity)
+        {
+            return RestatedOr(fact, fact.ConceptId, VerdictKind.AbsentWithOwner);
+        }
+
+        if (owner.Primary is { } key && key.AttributeIds.Contains(fact.ConceptId) && Inherits(owner, key))
+        {
+            return new Verdict(fact, VerdictKind.Tolerated, entity.Id, "");
+        }
+
+        // Without the relationship there is nothing for it to refer along.
+        var along = column.ForeignKey!.RelationshipId;
+        return along is not null && AnswerRelationship(along) is not null ? new Verdict(fact, VerdictKind.Absent, entity.Id, "")
+            : new Verdict(fact, VerdictKind.AbsentWithOwner, entity.Id, "") { OwnerId = along ?? modelSets.SelectMany(set => set.Subtypes).FirstOrDefault(link => link.EntityId == owner.Id)?.Id };
     }
 
     private Verdict OnRelationship(Fact fact)
     {
         if (correspondence.Relationships.TryGetValue(fact.ConceptId, out var match))
         {
-            return new Verdict(fact, VerdictKind.Holds, match.AnswerId, "");
+            // Between two boxes for one thing it is not what was wanted.
+            var atDuplicate = answerRelationships[match.AnswerId].Roles.Any(role => correspondence.Duplicates.ContainsKey(role.EntityId));
+            return new Verdict(fact, atDuplicate ? VerdictKind.Wrong : VerdictKind.Holds, match.AnswerId, "");
         }
 
         if (correspondence.Misdirected.TryGetValue(fact.ConceptId, out var misdirected))
@@ -262,9 +329,15 @@ internal sealed class VerdictRules
             return Judge(count.AnswerRoleId, value(count.CoOccurrence), VerdictKind.HoldsByRestatement);
         }
 
-        return AnswerRole(fact.ConceptId) is { } role
-            ? Judge(role.Id, value(role.CoOccurrence), VerdictKind.Holds)
-            : new Verdict(fact, VerdictKind.AbsentWithOwner, null, "");
+        if (restated.Contains(fact.ConceptId))
+        {
+            return RestatedOr(fact, fact.ConceptId, VerdictKind.AbsentWithOwner);
+        }
+
+        // The values may be right though the line ends at the wrong entity.
+        return AnswerRole(fact.ConceptId) is not { } role ? new Verdict(fact, VerdictKind.AbsentWithOwner, null, "")
+            : Judge(role.Id, value(role.CoOccurrence), VerdictKind.Holds) is { IsGood: true } good && !correspondence.Relationships.ContainsKey(modelRoles[fact.ConceptId].Id) ? good with { PartlyRight = true }
+            : Judge(role.Id, value(role.CoOccurrence), VerdictKind.Holds);
 
         Verdict Judge(string answerId, int? drawn, VerdictKind good)
         {
@@ -331,7 +404,7 @@ internal sealed class VerdictRules
         var parameters = wanted.Parameters.Length == drawn.Parameters.Length
             && wanted.Parameters.Zip(drawn.Parameters).All(pair => TypeFamily.Same(pair.First.Type, pair.Second.Type));
         var returns = TypeFamily.Same(wanted.Returns, drawn.Returns);
-        return new Verdict(fact, parameters && returns ? VerdictKind.Holds : VerdictKind.Wrong, match.AnswerId, FactList.SignatureOf(drawn), parameters || returns);
+        return new Verdict(fact, parameters && returns ? VerdictKind.Holds : VerdictKind.Wrong, match.AnswerId, FactList.SignatureOf(drawn), parameters != returns);
     }
 
     private Verdict OnLinkKind(Fact fact)
@@ -406,9 +479,51 @@ internal sealed class VerdictRules
         return new Verdict(fact, drawn is not null ? VerdictKind.Holds : wanted.Count < 2 ? VerdictKind.AbsentWithOwner : VerdictKind.Absent, drawn?.Id ?? wanted.Order(StringComparer.Ordinal).FirstOrDefault(), "");
     }
 
+    // Nothing that breaks the rule, and enough of the exercise drawn to speak of it. One breach is half of keeping it.
+    private Verdict OnForm(Fact fact, Func<IReadOnlyList<string>> breaches)
+    {
+        var found = breaches();
+        return found.Count > 0 ? new Verdict(fact, VerdictKind.Wrong, found[0], "", found.Count == 1 && !showsLittle)
+            : new Verdict(fact, showsLittle ? VerdictKind.Absent : VerdictKind.Holds, null, "");
+    }
+
+    // What must not be there is there or not.
+    private Verdict OnAbsence(Fact fact, Func<string?> found) =>
+        found() is { } at ? new Verdict(fact, VerdictKind.Wrong, at, "")
+            : new Verdict(fact, showsLittle ? VerdictKind.Absent : VerdictKind.Holds, null, "");
+
+    private string? FurtherBetween(string pair)
+    {
+        var ends = pair.Split('+').Select(id => CounterpartOf(id)?.Id).ToList();
+        var used = correspondence.Relationships.Values.Select(match => match.AnswerId).Concat(correspondence.Restated.SelectMany(match => match.Uses)).ToHashSet(StringComparer.Ordinal);
+        return ends.Contains(null) ? null : answer.Model.Relationships
+            .FirstOrDefault(relationship => !used.Contains(relationship.Id) && ends.All(end => relationship.Roles.Any(role => role.EntityId == end)) && (ends[0] != ends[1] || relationship.IsRecursive))?.Id;
+    }
+
+    private string? AttributeLike(Fact fact) =>
+        CounterpartOf(fact.ConceptId) is { } entity
+            ? entity.Attributes.FirstOrDefault(attribute => NameSimilarity.OfAttributes(Name.Of(fact.Value), Name.Of(entity.Name), Name.Of(attribute.Name), Name.Of(entity.Name)).Value >= 0.85)?.Id
+            : null;
+
+    private Verdict OnPartialKey(Fact fact)
+    {
+        if (!correspondence.Attributes.TryGetValue(fact.ConceptId, out var match))
+        {
+            return new Verdict(fact, VerdictKind.AbsentWithOwner, null, "");
+        }
+
+        var owner = answerEntities.GetValueOrDefault(match.AnswerOwnerId);
+        var shown = owner?.Primary is { Partial: true } key && key.AttributeIds.Contains(match.AnswerId);
+        return new Verdict(fact, shown ? VerdictKind.Holds : VerdictKind.Wrong, match.AnswerId, shown ? fact.Value : "not shown");
+    }
+
+    // An interface's operations are abstract without any mark.
+    private bool IsAbstract(Operation operation) =>
+        operation.Abstract || answer.Model.Entities.Any(entity => entity.Kind == EntityKind.Interface && entity.Operations.Contains(operation));
+
     private Verdict OnNoForeignKeys(Fact fact)
     {
-        var drawn = answer.Model.Entities.SelectMany(entity => entity.Attributes).Where(attribute => attribute.ForeignKey is not null).ToList();
+        var drawn = answer.Model.Entities.SelectMany(entity => entity.Attributes).Where(attribute => attribute.ForeignKey is not null || correspondence.InDisguise.Contains(attribute.Id)).ToList();
         return drawn.Count > 0 ? new Verdict(fact, VerdictKind.Wrong, drawn[0].Id, string.Join(", ", drawn.Select(attribute => attribute.Name)))
             : new Verdict(fact, showsLittle ? VerdictKind.Absent : VerdictKind.Holds, null, "");
     }

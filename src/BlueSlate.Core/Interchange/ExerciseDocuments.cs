@@ -153,7 +153,7 @@ public sealed record SchemeDocument
     /// <summary>The document of a scheme.</summary>
     public static SchemeDocument Of(MarkingScheme scheme) => new()
     {
-        Lines = [.. scheme.Lines.Select(line => new MarkLineDocument { Id = line.Id, Title = line.Title, Marks = line.Marks, Rule = line.Rule, Facts = line.FactIds })],
+        Lines = [.. scheme.Lines.Select(line => new MarkLineDocument { Id = line.Id, Title = line.Title, Marks = line.Marks, Rule = line.Rule, Off = line.Rule == LineRule.Deduct ? line.Off : null, Facts = line.FactIds })],
         ExtraCost = scheme.ExtraCost,
         ExtraCap = scheme.ExtraCap,
         Step = scheme.Step,
@@ -161,7 +161,7 @@ public sealed record SchemeDocument
 
     /// <summary>The scheme of the core.</summary>
     public MarkingScheme ToScheme() => new(
-        [.. Lines.Select(line => new MarkLine(line.Id, line.Title, line.Marks, line.Rule, line.Facts.IsDefault ? [] : line.Facts))],
+        [.. Lines.Select(line => new MarkLine(line.Id, line.Title, line.Marks, line.Rule, line.Facts.IsDefault ? [] : line.Facts) { Off = line.Off ?? Rational.Half })],
         ExtraCost,
         ExtraCap,
         Step);
@@ -183,6 +183,11 @@ public sealed record SchemeDocument
         foreach (var line in Lines.Where(line => line.Marks < Rational.Zero || line.Marks > 1000))
         {
             yield return $"The line “{line.Title}” is worth {line.Marks}; 0 to 1000 are possible.";
+        }
+
+        foreach (var line in Lines.Where(line => line.Off is { } off && off <= Rational.Zero))
+        {
+            yield return $"The line “{line.Title}” takes off {line.Off} for each fact; more than 0 is possible.";
         }
 
         if (ExtraCost < Rational.Zero || ExtraCap < Rational.Zero)
@@ -209,8 +214,11 @@ public sealed record MarkLineDocument
     /// <summary>What it is worth.</summary>
     public required Rational Marks { get; init; }
 
-    /// <summary>All or nothing, or by share.</summary>
+    /// <summary>All or nothing, by share, or so much off for each fact.</summary>
     public LineRule Rule { get; init; }
+
+    /// <summary>What each fact that does not hold takes off, where the rule is to deduct; a half when nothing is said.</summary>
+    public Rational? Off { get; init; }
 
     /// <summary>The facts that it is about.</summary>
     public ImmutableArray<string> Facts { get; init; } = [];

@@ -26,7 +26,7 @@ public static class FindingsGuide
     private static void Append(StringBuilder page, FindingKind kind)
     {
         var example = kind.Example;
-        var assessor = new Assessor(example.Model, example.Options, [], new([], default, default, Marking.Rational.Half));
+        var assessor = new Assessor(example.Model, example.Options, [], Marking.MarkingScheme.Asking(example.Asked));
         var assessment = assessor.Assess(example.Answer, []);
         var finding = assessment.Findings.First(finding => finding.Code == kind.Code);
         page.AppendLine($"## `{kind.Code}`: {kind.Title}");

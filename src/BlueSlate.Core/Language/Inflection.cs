@@ -81,8 +81,40 @@ public static class Inflection
     /// <summary>Whether a lower-case noun is in the plural already.</summary>
     internal static bool IsPlural(string noun) => !string.Equals(Singular(noun), noun, StringComparison.Ordinal);
 
-    /// <summary>The basic form of a lower-case word: its singular.</summary>
-    internal static string BasicForm(string word) => Singular(word);
+    /// <summary>
+    /// The basic form of a lower-case word: the singular of a noun, the infinitive of a verb's form that is no word of its own
+    /// (<c>booked</c> is <c>book</c>, <c>booking</c> is not).
+    /// </summary>
+    internal static string BasicForm(string word) => Infinitive(Singular(word));
+
+    private static string Infinitive(string word)
+    {
+        var lexicon = Lexicon.English;
+        if (word.Length < 4 || lexicon.Find(word) is { IsNoun: true } or { IsVerb: true })
+        {
+            return word;
+        }
+
+        if ((lexicon.IrregularNoun(word) ?? lexicon.IrregularVerb(word)) is { } irregular)
+        {
+            return irregular;
+        }
+
+        var stem = word switch
+        {
+            _ when word.EndsWith("ing", StringComparison.Ordinal) => word[..^3],
+            _ when word.EndsWith("ied", StringComparison.Ordinal) => word[..^3] + "y",
+            _ when word.EndsWith("ed", StringComparison.Ordinal) => word[..^2],
+            _ => null,
+        };
+        if (stem is null || stem.Length < 2)
+        {
+            return word;
+        }
+
+        string[] candidates = stem[^1] == stem[^2] ? [stem, stem[..^1], stem + "e"] : [stem + "e", stem];
+        return candidates.FirstOrDefault(candidate => lexicon.Find(candidate) is { IsVerb: true }) ?? word;
+    }
 
     private static bool EndsWithAny(string word, params ReadOnlySpan<string> endings)
     {

@@ -1,3 +1,4 @@
+using System.Collections.Frozen;
 using System.Collections.Immutable;
 
 namespace BlueSlate.Core.Language;
@@ -7,13 +8,18 @@ namespace BlueSlate.Core.Language;
 /// </summary>
 public sealed class Name
 {
-    private Name(string text, ImmutableArray<string> words)
+    private static readonly FrozenSet<string> Fillers =
+        new[] { "of", "the", "a", "an", "at", "on", "for", "by", "with", "per", "is", "has", "are", "yn", "flag" }.ToFrozenSet(StringComparer.Ordinal);
+
+    private Name(string text, ImmutableArray<string> written)
     {
         Text = text;
-        Words = words;
+        Written = written;
+        var words = Words = [.. written.Select(Spelling.American)];
         Key = string.Join(' ', words);
         Compact = string.Concat(words);
         Letters = [.. words.Select(LettersOf)];
+        Lexical = [.. words.Select(Lexicon.English.Find)];
     }
 
     /// <summary>The name as written.</summary>
@@ -31,8 +37,19 @@ public sealed class Name
     /// <summary>For each word, which letters and digits occur in it, a bit for each.</summary>
     internal ImmutableArray<uint> Letters { get; }
 
-    /// <summary>The words of a text.</summary>
-    public static Name Of(string text) => new(text, [.. WordSplitter.Split(text).SelectMany(Abbreviations.SpellOut).Select(Inflection.BasicForm)]);
+    /// <summary>The words before two spellings of one word are made one.</summary>
+    internal ImmutableArray<string> Written { get; }
+
+    /// <summary>For each word, what the lexicon has on it.</summary>
+    internal ImmutableArray<LexicalWord?> Lexical { get; }
+
+    /// <summary>The words of a text, without those that only hold others together.</summary>
+    public static Name Of(string text)
+    {
+        var words = WordSplitter.Split(text);
+        var telling = words.Where(word => !Fillers.Contains(word)).ToList();
+        return new(text, [.. (telling.Count > 0 ? telling : words).SelectMany(Abbreviations.SpellOut).Select(Inflection.BasicForm)]);
+    }
 
     /// <summary>This name without the words of the owner's name at its start, if anything is left; otherwise itself.</summary>
     public Name Without(Name owner)
@@ -42,7 +59,7 @@ public sealed class Name
             return this;
         }
 
-        return new Name(Text, Words[owner.Words.Length..]);
+        return new Name(Text, Written[owner.Words.Length..]);
     }
 
     private static uint LettersOf(string word)

@@ -16,6 +16,9 @@ public readonly record struct Similarity(double Value, string Reason)
 /// </summary>
 public static class NameSimilarity
 {
+    private const double Synonym = 0.85;
+    private const double Kind = 0.6;
+
     private static readonly FrozenSet<string> KeyHeads = new[] { "number", "id", "code", "ref", "key" }.ToFrozenSet(StringComparer.Ordinal);
 
     /// <summary>Compares two names of entities or relationships.</summary>
@@ -76,6 +79,9 @@ public static class NameSimilarity
     public static bool Mentions(Name name, Name other) =>
         !other.Words.IsEmpty && name.Words.AsSpan().IndexOf(other.Words.AsSpan()) >= 0;
 
+    /// <summary>Whether a name ends in what keys end in: number, id, code.</summary>
+    public static bool EndsAsKey(Name name) => IsKeyHead(name);
+
     /// <summary>Whether two names of keys, without their owners' names, differ only in their generic head: <c>visit no</c>, <c>visit id</c>.</summary>
     public static bool AlikeAsKeys(Name first, Name second) =>
         IsKeyHead(first) && IsKeyHead(second) && first.Words.AsSpan()[..^1].SequenceEqual(second.Words.AsSpan()[..^1]);
@@ -108,6 +114,9 @@ public static class NameSimilarity
         return total;
     }
 
+    private static double Lexical(LexicalWord? a, LexicalWord? b) =>
+        a is null || b is null ? 0 : a.IsSynonymOf(b) ? Synonym : a.IsKindOf(b) || b.IsKindOf(a) ? Kind : 0;
+
     // Translator and translation are different things, not slips of the pen.
     private static bool DifferInEnding(string a, string b) => a.AsSpan().CommonPrefixLength(b) >= Math.Min(a.Length, b.Length) - 3;
 
@@ -118,6 +127,19 @@ public static class NameSimilarity
         {
             return 1;
         }
+
+        if (Lexical(first.Lexical[i], second.Lexical[j]) is > 0 and var lexical)
+        {
+            return lexical;
+        }
+
+        if (ShortForm.Likeness(a, first.Lexical[i] is not null, b, second.Lexical[j] is not null) is > 0 and var shortened)
+        {
+            return shortened;
+        }
+
+        // Slips are in what was written.
+        (a, b) = (first.Written[i], second.Written[j]);
 
         // Two slips change at most four letters of the sets that occur; most pairs of words are told apart by that alone.
         if (a.Length < 4 || b.Length < 4 || Math.Abs(a.Length - b.Length) > 2 || BitOperations.PopCount(first.Letters[i] ^ second.Letters[j]) > 4)

@@ -23,6 +23,15 @@ internal static class WordSplitter
         }
 
         words.RemoveAll(word => word.Length == 0);
+        for (var i = words.Count - 2; i >= 0; i--)
+        {
+            if (words[i] == "e" && words[i + 1] == "mail")
+            {
+                words[i] = "email";
+                words.RemoveAt(i + 1);
+            }
+        }
+
         return words;
     }
 

@@ -39,20 +39,41 @@ public static class Marker
     private static LineResult Judge(MarkLine line, Dictionary<string, Verdict> byFact, Dictionary<string, Decision> ruled)
     {
         var credits = ImmutableArray.CreateBuilder<FactCredit>(line.FactIds.Length);
-        var places = new List<(string Place, Rational Credit)>();
+        var judged = new List<(Fact Fact, Rational Credit)>();
+
+        // What is absent with one and the same entity is taken off once.
+        var gone = new HashSet<string>(StringComparer.Ordinal);
         foreach (var id in line.FactIds)
         {
             if (byFact.TryGetValue(id, out var verdict) && verdict.Kind != VerdictKind.NotAssessed)
             {
+                if (line.Rule == LineRule.Deduct && verdict is { Kind: VerdictKind.AbsentWithOwner, OwnerId: { } owner } && !gone.Add(owner))
+                {
+                    continue;
+                }
+
                 var (credit, isRuled) = CreditOf(verdict, line.Rule, ruled);
                 credits.Add(new FactCredit(id, verdict.Kind, credit, isRuled));
-                Lower(places, verdict.Fact.Place, credit);
+                judged.Add((verdict.Fact, credit));
             }
         }
 
         // A line whose facts are all not assessed, or lost from the model answer, cannot be lost either.
-        var share = places.Count == 0 ? Rational.One : ShareOf(line.Rule, places);
-        return new LineResult(line, line.Marks * share, credits.ToImmutable());
+        var earned = judged.Count == 0 ? line.Marks : line.Rule == LineRule.Deduct ? Deducted(line, credits) : line.Marks * ShareOf(line.Rule, judged);
+        return new LineResult(line, earned, credits.ToImmutable());
+    }
+
+    // What little is taken off an empty drawing would leave it something: a line is earned only by what is drawn.
+    private static Rational Deducted(MarkLine line, IEnumerable<FactCredit> credits)
+    {
+        var (lost, any) = (Rational.Zero, false);
+        foreach (var credit in credits)
+        {
+            lost += line.Off * (Rational.One - credit.Credit);
+            any |= credit.Credit > Rational.Zero;
+        }
+
+        return any ? Rational.Max(Rational.Zero, line.Marks - lost) : Rational.Zero;
     }
 
     // A place earns what the least of its facts earns.
@@ -71,8 +92,8 @@ public static class Marker
 
     private static (Rational Credit, bool Ruled) CreditOf(Verdict verdict, LineRule rule, Dictionary<string, Decision> ruled)
     {
-        Rational own = verdict.IsGood ? Rational.One : verdict.PartlyRight && rule == LineRule.Share ? Rational.Half : Rational.Zero;
-        return verdict.IsBad && ruled.TryGetValue(verdict.Fact.Id, out var decision)
+        Rational own = verdict.IsGood ? (verdict.PartlyRight ? Rational.Half : Rational.One) : verdict.PartlyRight && rule != LineRule.AllOrNothing ? Rational.Half : Rational.Zero;
+        return (verdict.IsBad || verdict.PartlyRight) && ruled.TryGetValue(verdict.Fact.Id, out var decision)
             ? (decision switch
             {
                 Decision.Allow => Rational.One,
@@ -82,16 +103,56 @@ public static class Marker
             : (own, false);
     }
 
-    private static Rational ShareOf(LineRule rule, List<(string Place, Rational Credit)> places)
+    private static Rational ShareOf(LineRule rule, List<(Fact Fact, Rational Credit)> judged)
     {
-        var (least, most) = (Rational.One, Rational.Zero);
-        foreach (var (_, credit) in places)
+        var least = judged.Aggregate(Rational.One, (sum, one) => Rational.Min(sum, one.Credit));
+        if (rule == LineRule.AllOrNothing)
         {
-            (least, most) = (Rational.Min(least, credit), Rational.Max(most, credit));
+            return least;
         }
 
-        return rule == LineRule.Share && places.Count > 1 && most == Rational.One ? Rational.Max(Rational.Half, least) : least;
+        if (judged.Any(one => SortOf(one.Fact) == Sort.Form))
+        {
+            return OfForm(judged);
+        }
+
+        // Only what can stand at several places is shared: without the thing itself there is nothing to share.
+        var alike = judged.All(one => SortOf(one.Fact) == SortOf(judged[0].Fact) && (SortOf(one.Fact) != Sort.Thing || one.Fact.Aspect == judged[0].Fact.Aspect));
+        var places = new List<(string Place, Rational Credit)>();
+        foreach (var (fact, credit) in judged)
+        {
+            if (alike || SortOf(fact) is Sort.End or Sort.Attribute or Sort.Key)
+            {
+                Lower(places, fact.Place, credit);
+            }
+            else if (credit.IsZero)
+            {
+                return Rational.Zero;
+            }
+        }
+
+        return places.Count > 1 && places.Any(place => place.Credit == Rational.One) ? Rational.Max(Rational.Half, least) : least;
     }
+
+    // A line about the form of the drawing loses half for each kind of fault.
+    private static Rational OfForm(List<(Fact Fact, Rational Credit)> judged)
+    {
+        var left = judged.Aggregate(Rational.One, (sum, one) => sum - (SortOf(one.Fact) == Sort.Form ? Rational.One - one.Credit : (Rational.One - one.Credit) * Rational.Half));
+        return judged.Any(one => one.Credit > Rational.Zero) ? Rational.Max(Rational.Zero, left) : Rational.Zero;
+    }
+
+    private enum Sort { Thing, End, Attribute, Key, Operation, Set, Form }
+
+    private static Sort SortOf(Fact fact) => fact.Aspect switch
+    {
+        Aspect.Min or Aspect.Max => Sort.End,
+        Aspect.Attribute or Aspect.ForeignKey or Aspect.Multivalued or Aspect.Derived or Aspect.Optional or Aspect.Part or Aspect.Literal or Aspect.Type or Aspect.Visibility or Aspect.Scope => Sort.Attribute,
+        Aspect.Key or Aspect.AlternateKey or Aspect.PartialKey => Sort.Key,
+        Aspect.Operation or Aspect.Signature => Sort.Operation,
+        Aspect.Disjoint or Aspect.Total => Sort.Set,
+        Aspect.OwnNotation or Aspect.NamedRelationships or Aspect.EndsComplete or Aspect.IdentifyingSolid or Aspect.TypedAttributes or Aspect.ModelVisibility => Sort.Form,
+        _ => Sort.Thing,
+    };
 
     private static Rational ExtrasLoss(MarkingScheme scheme, ImmutableArray<Extra> extras, ImmutableArray<Ruling> rulings)
     {

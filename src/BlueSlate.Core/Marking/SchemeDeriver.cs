@@ -32,6 +32,9 @@ public static class SchemeDeriver
                 case Aspect.Kind or Aspect.Key or Aspect.AlternateKey or Aspect.Union or Aspect.Exclusion:
                     drafts.Add(new LineDraft(Capital(fact.Title), 2, LineRule.Share, fact.Id));
                     break;
+                case Aspect.PartialKey:
+                    drafts.AddToLast(fact);
+                    break;
                 case Aspect.Abstract or Aspect.Stereotype:
                     drafts.Add(new LineDraft(Capital(fact.Title), 1, LineRule.Share, fact.Id));
                     break;
@@ -71,6 +74,8 @@ public static class SchemeDeriver
                     AddToForm(drafts.All, fact);
                     break;
                 case Aspect.Identifying:
+                    break;
+                case var _ when fact.IsOnRequest:
                     break;
                 default:
                     throw new ArgumentOutOfRangeException(nameof(facts));
@@ -140,6 +145,8 @@ public static class SchemeDeriver
         public void Open(string title) => about = title;
 
         public void Add(LineDraft draft) => All.Add(draft);
+
+        public void AddToLast(Fact fact) => All[^1].FactIds = All[^1].FactIds.Add(fact.Id);
 
         // Facts of one sort about one thing are one line.
         public void Gather(string what, int weight, Fact fact)

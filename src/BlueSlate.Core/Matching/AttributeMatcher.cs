@@ -64,6 +64,7 @@ internal sealed class AttributeMatcher
             takenModel[i] = takenAnswer[j] = true;
             pairs.Add((i, j));
             cost += (1 - value) * Costs.AttributeMissing;
+            cost += model.Examples[ours[i]].IsEveryday && answer.Examples[theirs[j]].IsEveryday ? Costs.EverydayName : 0;
             cost += model.Examples[ours[i]].InKey == answer.Examples[theirs[j]].InKey ? 0 : Costs.KeyDiffers;
         }
 

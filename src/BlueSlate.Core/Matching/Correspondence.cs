@@ -28,6 +28,21 @@ public sealed record Correspondence(
     /// <summary>Matched operations, and literals of enumerations.</summary>
     public ImmutableDictionary<string, MemberMatch> Members { get; init; } = ImmutableDictionary<string, MemberMatch>.Empty;
 
+    /// <summary>Attributes of the answer that only repeat the key of a neighbour, without being marked as foreign keys.</summary>
+    public ImmutableHashSet<string> InDisguise { get; init; } = [];
+
+    /// <summary>Keys of the answer that were invented where the model answer has none of their own.</summary>
+    public ImmutableHashSet<string> Surrogates { get; init; } = [];
+
+    /// <summary>Entities of the answer that stand for what another one stands for already: entity → the other.</summary>
+    public ImmutableDictionary<string, string> Duplicates { get; init; } = ImmutableDictionary<string, string>.Empty;
+
+    /// <summary>Entities of the model answer that are drawn as an attribute only: entity → attribute of the answer.</summary>
+    public ImmutableDictionary<string, string> Demoted { get; init; } = ImmutableDictionary<string, string>.Empty;
+
+    /// <summary>Attributes of the model answer that are drawn as an entity: attribute → entity of the answer.</summary>
+    public ImmutableDictionary<string, string> Promoted { get; init; } = ImmutableDictionary<string, string>.Empty;
+
     /// <summary>Matched parts of composite attributes.</summary>
     public ImmutableDictionary<string, string> Parts { get; init; } = ImmutableDictionary<string, string>.Empty;
 }
@@ -64,7 +79,24 @@ public sealed record RestatedMatch(
     string Said,
     ImmutableArray<string> Holding,
     ImmutableDictionary<string, RestatedCount> Counts,
-    ImmutableArray<string> Uses);
+    ImmutableArray<string> Uses)
+{
+    /// <summary>What is left of it where it is not accepted: the values that are drawn at its ends.</summary>
+    public RestatedMatch OnlyDrawnEnds() => this with
+    {
+        Holding = [],
+        Uses = [],
+        Owners = [],
+        Counts = Counts.RemoveRange(Counts.Where(pair => pair.Value.IsImplied).Select(pair => pair.Key)),
+    };
+
+    /// <summary>Owners of attributes that stand for each other by it: id of the model answer, id of the answer.</summary>
+    public ImmutableArray<(string Model, string Answer)> Owners { get; init; } = [];
+}
 
 /// <summary>What the answer's drawing says in a role's stead, and where.</summary>
-public sealed record RestatedCount(Count CoOccurrence, string AnswerRoleId);
+public sealed record RestatedCount(Count CoOccurrence, string AnswerRoleId)
+{
+    /// <summary>Whether it only follows from the way of drawing, and is drawn nowhere.</summary>
+    public bool IsImplied { get; init; }
+}

@@ -9,9 +9,11 @@ internal static class Costs
 {
     public const double EntityMissing = 1;
     public const double EntityExtra = 0.5;
-    public const double StrangeName = 3.2;
+    public const double StrangeName = 3.8;
     public const double AttributeMissing = 0.5;
     public const double AttributeExtra = 0.25;
+    /// <summary>A number or a name of its own has everything: that both have one says little.</summary>
+    public const double EverydayName = 0.25;
     public const double KeyDiffers = 0.2;
     public const double RelationshipMissing = 1;
     public const double RelationshipExtra = 0.5;

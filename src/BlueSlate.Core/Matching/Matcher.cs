@@ -30,8 +30,10 @@ public sealed class MatchModel(ConceptModel model)
 /// </summary>
 public static class Matcher
 {
-    private const double MovedSureness = 0.9;
     private const double VerbSureness = 0.55;
+
+    /// <summary>Without both of its entities a relationship is known by its verb alone.</summary>
+    private const double SureVerb = 0.9;
 
     /// <summary>The correspondence between a model answer and an answer.</summary>
     /// <param name="model">What the model answer says.</param>
@@ -47,67 +49,115 @@ public static class Matcher
         var (map, cost) = entityMatcher.Solve();
 
         var entities = ImmutableDictionary.CreateBuilder<string, EntityMatch>(StringComparer.Ordinal);
-        var attributes = ImmutableDictionary.CreateBuilder<string, AttributeMatch>(StringComparer.Ordinal);
+        var placer = new AttributePlacer(modelSide, answerSide);
         for (var i = 0; i < map.Length; i++)
         {
             if (map[i] >= 0)
             {
-                MatchEntity(modelSide.Entities[i], answerSide.Entities[map[i]], entityMatcher.NameLikeness(i, map[i]), attributeMatcher.Pairs(i, map[i]), entities, attributes);
+                entities.Add(modelSide.Entities[i].Entity.Id, MatchOf(modelSide.Entities[i], answerSide.Entities[map[i]], entityMatcher.NameLikeness(i, map[i])));
+                placer.Near(modelSide.Entities[i].Entity.Id, answerSide.Entities[map[i]].Entity.Id, attributeMatcher.Pairs(i, map[i]));
             }
         }
 
-        var relationships = MatchRelationships(modelSide, answerSide, map);
+        var duplicates = Duplicates(answerSide, map);
+        var relationships = MatchRelationships(modelSide, answerSide, map, duplicates);
         var matchedModel = relationships.Keys.ToHashSet(StringComparer.Ordinal);
         var matchedAnswer = relationships.Values.Select(match => match.AnswerId).ToHashSet(StringComparer.Ordinal);
-        var restated = Restate(new Leftovers(modelSide, answerSide, map, matchedModel, matchedAnswer), allowance.RestatementsOff, matchedModel, matchedAnswer);
+        var restated = Restate(allowance, new Leftovers(modelSide, answerSide, map, matchedModel, matchedAnswer) { Attributes = placer }, matchedModel, matchedAnswer);
         var misdirected = FindMisdirected(modelSide, answerSide, map, matchedModel, matchedAnswer);
-        MatchForeignKeys(modelSide, answerSide, map, relationships, attributes);
+        foreach (var (ours, theirs) in relationships.Select(pair => (pair.Key, pair.Value.AnswerId)).Concat(restated.SelectMany(match => match.Owners)).Concat(ManySides(modelSide, answerSide, map, relationships)))
+        {
+            placer.Near(ours, theirs);
+        }
+
+        placer.Take(restated);
+        placer.Keys();
+        placer.ForeignKeys(relationships);
+        placer.Disguised();
+        var free = new Leftovers(modelSide, answerSide, map, matchedModel, matchedAnswer) { Attributes = placer };
+        var promoted = Reclassified.AttributesAsEntities(free, duplicates);
+        var demoted = Reclassified.EntitiesAsAttributes(free);
+        placer.Take(promoted.Values.SelectMany(id => answer.Entity(id).Attributes.Select(attribute => attribute.Id)), promoted.Keys);
+        placer.Take(demoted.Values, []);
+        placer.Moved();
+        placer.Weak();
+        var attributes = placer.Found;
         var members = new MemberMatcher(renamed, answer, entities.ToImmutable());
-        members.AddRelationshipAttributes(relationships, attributes);
-        FindMoved(modelSide, answerSide, attributes);
         return new Correspondence(
-            entities.ToImmutable(), attributes.ToImmutable(), relationships, restated, misdirected, cost, entityMatcher.NodesExpanded)
+            entities.ToImmutable(), attributes, relationships, restated, misdirected, cost, entityMatcher.NodesExpanded)
         {
             Members = members.Members(),
             Parts = members.Parts(attributes),
             Subtypes = members.Subtypes(),
+            InDisguise = placer.InDisguise,
+            Surrogates = placer.Surrogates(),
+            Duplicates = duplicates.ToImmutableDictionary(pair => answerSide.Entities[pair.Key].Entity.Id, pair => answerSide.Entities[pair.Value].Entity.Id, StringComparer.Ordinal),
+            Promoted = promoted,
+            Demoted = demoted,
         };
     }
 
-    private static void MatchEntity(
-        NamedEntity model,
-        NamedEntity answer,
-        double likeness,
-        (int Model, int Answer)[] pairs,
-        ImmutableDictionary<string, EntityMatch>.Builder entities,
-        ImmutableDictionary<string, AttributeMatch>.Builder attributes)
-    {
-        var reason = likeness >= 0.6 ? NameSimilarity.Of(model.Name, answer.Name).Reason : "its place among the others";
-        entities.Add(model.Entity.Id, new EntityMatch(answer.Entity.Id, likeness, reason));
-        foreach (var (i, j) in pairs)
-        {
-            attributes.Add(model.Attributes[i].Attribute.Id, new AttributeMatch(answer.Attributes[j].Attribute.Id, answer.Entity.Id, false));
-        }
+    private static EntityMatch MatchOf(NamedEntity model, NamedEntity answer, double likeness) =>
+        new(answer.Entity.Id, likeness, likeness >= 0.6 ? NameSimilarity.Of(model.Name, answer.Name).Reason : "its place among the others");
 
-        // Two sole keys of matched entities stand for each other whatever they are called, unless a like name is at hand.
-        var modelKeys = Unpaired(model, pairs.Select(pair => pair.Model));
-        var answerKeys = Unpaired(answer, pairs.Select(pair => pair.Answer));
-        if (modelKeys.Count == 1 && answerKeys.Count == 1 && SoleKey(model) && SoleKey(answer))
+    // What a one-to-many relationship has of its own may as well stand at the many side, of which each goes with one only.
+    private static IEnumerable<(string Model, string Answer)> ManySides(Side model, Side answer, int[] map, ImmutableDictionary<string, RelationshipMatch> relationships)
+    {
+        foreach (var link in model.Links.Where(link => map[link.From] >= 0 && map[link.To] >= 0))
         {
-            attributes.Add(modelKeys[0].Id, new AttributeMatch(answerKeys[0].Id, answer.Entity.Id, false));
+            var roles = link.Relationship.Roles;
+            foreach (var (role, other, index) in new[] { (roles[0], roles[1], link.From), (roles[1], roles[0], link.To) })
+            {
+                if (other.CoOccurrence.Max != 1)
+                {
+                    continue;
+                }
+
+                if (!link.Relationship.Attributes.IsEmpty)
+                {
+                    yield return (link.Relationship.Id, answer.Entities[map[index]].Entity.Id);
+                }
+
+                if (relationships.TryGetValue(link.Relationship.Id, out var match) && answer.Owners[match.AnswerId].Attributes.Length > 0)
+                {
+                    yield return (role.EntityId, match.AnswerId);
+                }
+            }
         }
     }
 
-    private static bool SoleKey(NamedEntity entity) => entity.Attributes.Count(attribute => attribute.InKey) == 1;
-
-    private static List<ConceptAttribute> Unpaired(NamedEntity entity, IEnumerable<int> paired)
+    // An entity that nothing stands for, under the name of one that is matched, or under that name with a role before it and with its key.
+    private static Dictionary<int, int> Duplicates(Side answer, int[] map)
     {
-        var done = paired.ToHashSet();
-        return [.. entity.Attributes.Where((attribute, i) => attribute.InKey && attribute.Attribute.ForeignKey is null && !done.Contains(i)).Select(attribute => attribute.Attribute)];
+        var twins = new Dictionary<int, int>();
+        foreach (var extra in Enumerable.Range(0, answer.Count).Except(map))
+        {
+            var name = answer.Entities[extra].Name;
+            var twin = map.Where(index => index >= 0).Order().FirstOrDefault(index => IsTwin(name, answer.Entities[extra], answer.Entities[index]), -1);
+            if (twin >= 0)
+            {
+                twins.Add(extra, twin);
+            }
+        }
+
+        return twins;
     }
 
-    private static ImmutableDictionary<string, RelationshipMatch> MatchRelationships(Side model, Side answer, int[] map)
+    private static bool IsTwin(Name name, NamedEntity extra, NamedEntity other)
     {
+        if (other.Name.Words.IsEmpty)
+        {
+            return false;
+        }
+
+        var withRole = name.Words.Length == other.Name.Words.Length + 1 && name.Words.AsSpan().EndsWith(other.Name.Words.AsSpan());
+        return name.Key == other.Name.Key
+            || (withRole && extra.Attributes.Any(attribute => attribute.InKey && other.Attributes.Any(own => own.InKey && own.Name.Key == attribute.Name.Key)));
+    }
+
+    private static ImmutableDictionary<string, RelationshipMatch> MatchRelationships(Side model, Side answer, int[] map, Dictionary<int, int> duplicates)
+    {
+        var links = duplicates.Count == 0 ? answer.Links : [.. answer.Links.Select(link => new Link(link.Relationship, duplicates.GetValueOrDefault(link.From, link.From), duplicates.GetValueOrDefault(link.To, link.To)))];
         var comparer = new LinkComparer();
         var matches = ImmutableDictionary.CreateBuilder<string, RelationshipMatch>(StringComparer.Ordinal);
         foreach (var group in model.Links.GroupBy(link => (Math.Min(link.From, link.To), Math.Max(link.From, link.To))))
@@ -118,7 +168,7 @@ public static class Matcher
                 continue;
             }
 
-            var candidates = answer.Links.Where(link => (link.From == a && link.To == b) || (link.From == b && link.To == a)).ToList();
+            var candidates = links.Where(link => (link.From == a && link.To == b) || (link.From == b && link.To == a)).ToList();
             foreach (var (modelLink, answerLink, flipped) in comparer.PairUp([.. group], candidates, index => map[index]).Pairs)
             {
                 matches.Add(modelLink.Relationship.Id, new RelationshipMatch(answerLink.Relationship.Id, PairRoles(modelLink, answerLink, flipped)));
@@ -164,15 +214,17 @@ public static class Matcher
             .Add(mine[1].Id, theirs[flipped ? 0 : 1].Id);
     }
 
-    private static ImmutableArray<RestatedMatch> Restate(Leftovers leftovers, IReadOnlySet<string> off, HashSet<string> matchedModel, HashSet<string> matchedAnswer)
+    private static ImmutableArray<RestatedMatch> Restate(MatchAllowance allowance, Leftovers leftovers, HashSet<string> matchedModel, HashSet<string> matchedAnswer)
     {
         var restated = ImmutableArray.CreateBuilder<RestatedMatch>();
-        foreach (var restatement in Restatement.All.Where(restatement => !off.Contains(restatement.Code)))
+        foreach (var restatement in Restatement.All)
         {
+            // Where it is not accepted, what stands at its ends still says what was meant there.
+            var off = allowance.RestatementsOff.Contains(restatement.Code);
             foreach (var match in restatement.Recognise(leftovers).ToList())
             {
-                restated.Add(match);
-                matchedModel.UnionWith(match.Holding);
+                restated.Add(off ? match.OnlyDrawnEnds() : match);
+                matchedModel.UnionWith(off ? [] : match.Holding);
                 matchedAnswer.UnionWith(match.Uses);
             }
         }
@@ -184,13 +236,13 @@ public static class Matcher
     {
         var found = ImmutableDictionary.CreateBuilder<string, MisdirectedMatch>(StringComparer.Ordinal);
         var free = answer.Links.Where(link => !matchedAnswer.Contains(link.Relationship.Id)).ToList();
-        foreach (var link in model.Links.Where(link => !matchedModel.Contains(link.Relationship.Id) && map[link.From] >= 0 && map[link.To] >= 0))
+        foreach (var link in model.Links.Where(link => !matchedModel.Contains(link.Relationship.Id)))
         {
             var best = free
                 .SelectMany(candidate => Orientations(link, candidate, map))
                 .OrderByDescending(candidate => candidate.Likeness)
                 .FirstOrDefault();
-            if (best.Answer is null || best.Likeness < VerbSureness)
+            if (best.Answer is null || best.Likeness < (best.Drawn == 2 ? VerbSureness : SureVerb))
             {
                 continue;
             }
@@ -204,91 +256,34 @@ public static class Matcher
         return found.ToImmutable();
     }
 
-    // The ways in which one end is right and the other is not.
-    private static IEnumerable<(Link Answer, bool Flipped, int WrongRole, double Likeness)> Orientations(Link model, Link answer, int[] map)
+    // The ways in which one end is right and the other is not; or, where nothing that it ties is drawn, neither.
+    private static IEnumerable<(Link Answer, bool Flipped, int WrongRole, double Likeness, int Drawn)> Orientations(Link model, Link answer, int[] map)
     {
         var likeness = LinkComparer.VerbLikeness(model, answer);
+        var drawn = (map[model.From] >= 0 ? 1 : 0) + (map[model.To] >= 0 ? 1 : 0);
         if (map[model.From] == answer.From && map[model.To] != answer.To)
         {
-            yield return (answer, false, 1, likeness);
+            yield return (answer, false, 1, likeness, drawn);
         }
 
         if (map[model.From] == answer.To && map[model.To] != answer.From)
         {
-            yield return (answer, true, 1, likeness);
+            yield return (answer, true, 1, likeness, drawn);
         }
 
         if (map[model.To] == answer.To && map[model.From] != answer.From)
         {
-            yield return (answer, false, 0, likeness);
+            yield return (answer, false, 0, likeness, drawn);
         }
 
         if (map[model.To] == answer.From && map[model.From] != answer.To)
         {
-            yield return (answer, true, 0, likeness);
+            yield return (answer, true, 0, likeness, drawn);
         }
-    }
 
-    // Foreign keys of one relationship stand for each other, whatever their columns are called.
-    private static void MatchForeignKeys(
-        Side model,
-        Side answer,
-        int[] map,
-        ImmutableDictionary<string, RelationshipMatch> relationships,
-        ImmutableDictionary<string, AttributeMatch>.Builder attributes)
-    {
-        var used = attributes.Values.Select(match => match.AnswerId).ToHashSet(StringComparer.Ordinal);
-        for (var i = 0; i < map.Length; i++)
+        if (drawn == 0 && model.From != model.To && answer.From != answer.To && Array.IndexOf(map, answer.From) >= 0 && Array.IndexOf(map, answer.To) >= 0)
         {
-            if (map[i] < 0)
-            {
-                continue;
-            }
-
-            var counterpart = answer.Entities[map[i]];
-            foreach (var column in model.Entities[i].Attributes.Where(column => column.Attribute.ForeignKey?.RelationshipId is not null && !attributes.ContainsKey(column.Attribute.Id)))
-            {
-                var wanted = relationships.GetValueOrDefault(column.Attribute.ForeignKey!.RelationshipId!)?.AnswerId;
-                var found = counterpart.Attributes.FirstOrDefault(candidate =>
-                    candidate.Attribute.ForeignKey?.RelationshipId is { } id && id == wanted && !used.Contains(candidate.Attribute.Id));
-                if (found is not null)
-                {
-                    used.Add(found.Attribute.Id);
-                    attributes.Add(column.Attribute.Id, new AttributeMatch(found.Attribute.Id, counterpart.Entity.Id, false));
-                }
-            }
+            yield return (answer, false, 1, likeness, drawn);
         }
-    }
-
-    private static void FindMoved(Side model, Side answer, ImmutableDictionary<string, AttributeMatch>.Builder attributes)
-    {
-        var used = attributes.Values.Select(match => match.AnswerId).ToHashSet(StringComparer.Ordinal);
-        var loose = answer.Entities
-            .SelectMany(owner => owner.Attributes.Where(attribute => attribute.Attribute.ForeignKey is null && !used.Contains(attribute.Attribute.Id)).Select(attribute => (Owner: owner, Attribute: attribute)))
-            .ToList();
-        foreach (var owner in model.Entities)
-        {
-            foreach (var attribute in owner.Attributes.Where(attribute => attribute.Attribute.ForeignKey is null && !attributes.ContainsKey(attribute.Attribute.Id)))
-            {
-                var best = loose
-                    .Select(candidate => (candidate.Owner, candidate.Attribute, Value: NameSimilarity.OfAttributes(attribute.Name, owner.Name, candidate.Attribute.Name, owner.Name).Value))
-                    .Where(candidate => candidate.Value >= MovedSureness && !IsEveryday(attribute.Name, owner.Name, candidate.Attribute.Name))
-                    .OrderByDescending(candidate => candidate.Value)
-                    .FirstOrDefault();
-                if (best.Attribute is not null)
-                {
-                    loose.RemoveAll(candidate => candidate.Attribute == best.Attribute);
-                    attributes.Add(attribute.Attribute.Id, new AttributeMatch(best.Attribute.Attribute.Id, best.Owner.Entity.Id, true));
-                }
-            }
-        }
-    }
-
-    // "name" at one entity is not the "name" that another lacks; "visitor name" would be.
-    private static bool IsEveryday(Name wanted, Name owner, Name candidate)
-    {
-        var bare = wanted.Without(owner);
-        var everyday = bare.Words is ["name" or "date" or "number" or "id" or "code" or "description" or "type" or "title" or "price" or "time" or "note"];
-        return everyday && candidate.Words.Length == 1;
     }
 }

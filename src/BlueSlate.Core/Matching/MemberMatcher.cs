@@ -5,13 +5,14 @@ using BlueSlate.Core.Language;
 namespace BlueSlate.Core.Matching;
 
 /// <summary>
-/// Matches what hangs on matched concepts: operations and literals of classes, parts of composite attributes, attributes of
-/// relationships, and links of subtypes.
+/// Matches what hangs on matched concepts: operations and literals of classes, parts of composite attributes, and links of
+/// subtypes.
 /// </summary>
 internal sealed class MemberMatcher(ConceptModel model, ConceptModel answer, ImmutableDictionary<string, EntityMatch> entities)
 {
     private const double Sureness = 0.6;
     private const double MovedSureness = 0.95;
+    private const double WeakSureness = 0.45;
 
     /// <summary>Operations and literals, first within matched classes, then operations that stand at another one.</summary>
     public ImmutableDictionary<string, MemberMatch> Members()
@@ -28,13 +29,25 @@ internal sealed class MemberMatcher(ConceptModel model, ConceptModel answer, Imm
                 loose.RemoveAll(candidate => candidate.Operation.Id == theirs.Id);
             }
 
+            // What one class is asked in other words: the same question is known by its answer.
+            foreach (var operation in entity.Operations.Where(operation => !found.ContainsKey(operation.Id)))
+            {
+                var best = loose.Where(candidate => candidate.Owner == other).Select(candidate => (candidate.Operation, Likeness: Likeness(operation, candidate.Operation)))
+                    .Where(candidate => candidate.Likeness >= WeakSureness).OrderByDescending(candidate => candidate.Likeness).ThenBy(candidate => candidate.Operation.Name, StringComparer.Ordinal).FirstOrDefault();
+                if (best.Operation is not null)
+                {
+                    found.Add(operation.Id, new MemberMatch(best.Operation.Id, other.Id, false));
+                    loose.RemoveAll(candidate => candidate.Operation == best.Operation);
+                }
+            }
+
             foreach (var (mine, theirs) in Pair(entity.Literals, literal => literal.Name, other.Literals, literal => literal.Name))
             {
                 found.Add(mine.Id, new MemberMatch(theirs.Id, other.Id, false));
             }
         }
 
-        foreach (var operation in model.Entities.SelectMany(entity => entity.Operations).Where(operation => !found.ContainsKey(operation.Id)))
+        foreach (var operation in model.Entities.Where(entity => entities.ContainsKey(entity.Id)).SelectMany(entity => entity.Operations).Where(operation => !found.ContainsKey(operation.Id)))
         {
             var best = loose.FirstOrDefault(candidate => NameSimilarity.Of(Name.Of(operation.Name), Name.Of(candidate.Operation.Name)).Value >= MovedSureness);
             if (best.Operation is not null)
@@ -64,20 +77,6 @@ internal sealed class MemberMatcher(ConceptModel model, ConceptModel answer, Imm
         return found.ToImmutable();
     }
 
-    /// <summary>Adds the attributes of matched relationships.</summary>
-    public void AddRelationshipAttributes(IReadOnlyDictionary<string, RelationshipMatch> relationships, ImmutableDictionary<string, AttributeMatch>.Builder attributes)
-    {
-        var byId = answer.Relationships.ToDictionary(relationship => relationship.Id, StringComparer.Ordinal);
-        foreach (var relationship in model.Relationships.Where(relationship => !relationship.Attributes.IsEmpty && relationships.ContainsKey(relationship.Id)))
-        {
-            var other = byId[relationships[relationship.Id].AnswerId];
-            foreach (var (mine, theirs) in Pair(relationship.Attributes, attribute => attribute.Name, other.Attributes, attribute => attribute.Name))
-            {
-                attributes.TryAdd(mine.Id, new AttributeMatch(theirs.Id, other.Id, false));
-            }
-        }
-    }
-
     /// <summary>Links of subtypes between matched entities, the right way round before the wrong one.</summary>
     public ImmutableDictionary<string, SubtypeMatch> Subtypes()
     {
@@ -103,6 +102,16 @@ internal sealed class MemberMatcher(ConceptModel model, ConceptModel answer, Imm
         }
 
         return found.ToImmutable();
+    }
+
+    private static double Likeness(Operation mine, Operation theirs)
+    {
+        var (a, b) = (Name.Of(mine.Name), Name.Of(theirs.Name));
+        var words = a.Lexical.OfType<LexicalWord>().SelectMany(first => b.Lexical.OfType<LexicalWord>().Select(second =>
+            first.Word == second.Word || first.IsSynonymOf(second) || first.IsDerivedFrom(second) ? 0.5 : 0.4 * Lexicon.English.Closeness(first, second)));
+        var value = Math.Max(NameSimilarity.Of(a, b).Value, words.DefaultIfEmpty().Max());
+        value += TypeFamily.Same(mine.Returns, theirs.Returns) ? 0.25 : -0.15;
+        return value + (mine.Parameters.Length == theirs.Parameters.Length && mine.Parameters.Zip(theirs.Parameters).All(pair => TypeFamily.Same(pair.First.Type, pair.Second.Type)) ? 0.2 : -0.1);
     }
 
     // Best pairs first; of equal likeness, in the order of their names.

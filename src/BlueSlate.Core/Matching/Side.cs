@@ -10,6 +10,7 @@ namespace BlueSlate.Core.Matching;
 internal sealed class Side
 {
     private readonly Dictionary<string, int> indexOfEntity;
+    private Dictionary<string, AttributeOwner>? owners;
 
     public Side(ConceptModel model)
     {
@@ -54,6 +55,12 @@ internal sealed class Side
     }
 
     public ConceptModel Model { get; }
+
+    /// <summary>What has attributes, by id: every entity, and every relationship.</summary>
+    public IReadOnlyDictionary<string, AttributeOwner> Owners => owners ??= Entities
+        .Select(entity => new AttributeOwner(entity.Entity.Id, entity.Name, entity.Attributes))
+        .Concat(Model.Relationships.Select(AttributeOwner.Of))
+        .ToDictionary(owner => owner.Id, StringComparer.Ordinal);
 
     public NamedEntity[] Entities { get; }
 
@@ -138,10 +145,23 @@ internal sealed class NamedEntity
 /// <summary>An attribute with its name split into words, as written and without its owner's name in front.</summary>
 internal sealed record NamedAttribute(ConceptAttribute Attribute, Name Name, Name Bare, bool InKey)
 {
+    /// <summary>Whether without its owner's name it is called what attributes of anything are called.</summary>
+    public bool IsEveryday { get; } = Bare.Words is ["name" or "number" or "id" or "code" or "description" or "type" or "title" or "note" or "ref"];
+
     public static NamedAttribute Of(ConceptAttribute attribute, Name owner, bool inKey)
     {
         var name = Name.Of(attribute.Name);
         return new NamedAttribute(attribute, name, name.Without(owner), inKey);
+    }
+}
+
+/// <summary>An entity or a relationship with its attributes.</summary>
+internal sealed record AttributeOwner(string Id, Name Name, NamedAttribute[] Attributes)
+{
+    public static AttributeOwner Of(RelationshipType relationship)
+    {
+        var name = Name.Of(relationship.Name);
+        return new AttributeOwner(relationship.Id, name, [.. relationship.Attributes.Select(attribute => NamedAttribute.Of(attribute, name, false)).OrderBy(attribute => attribute.Name.Key, StringComparer.Ordinal)]);
     }
 }
 
@@ -155,7 +175,7 @@ internal sealed class Link(RelationshipType relationship, int from, int to)
     public int To { get; } = to;
 
     public Name[] Verbs { get; } = [.. new[] { relationship.Roles[0].Verb, relationship.Roles[1].Verb, relationship.Name, relationship.Roles[0].Role, relationship.Roles[1].Role }
-        .Select(VerbForm.Of).Where(name => !name.Words.IsEmpty)];
+        .Select(text => VerbForm.Of(text) is { Words.IsEmpty: false } verb ? verb : Name.Of(text)).Where(name => !name.Words.IsEmpty)];
 
     public string Signature { get; } = string.Join('|', relationship.Roles
         .Select(role => $"{role.Verb}{role.Role}{role.CoOccurrence}").Append(relationship.Name).Order(StringComparer.Ordinal));

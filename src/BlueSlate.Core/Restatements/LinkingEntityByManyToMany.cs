@@ -5,8 +5,8 @@ using BlueSlate.Core.Matching;
 namespace BlueSlate.Core.Restatements;
 
 /// <summary>
-/// A linking entity without attributes of its own drawn as a many-to-many relationship between its two parents. What the
-/// many-to-many says at B's end is what the linking entity's end towards A says.
+/// A linking entity drawn as a many-to-many relationship between its two parents, or as one between three, its attributes with it.
+/// What the many-to-many says at B's end is what the linking entity's end towards A says.
 /// </summary>
 internal sealed class LinkingEntityByManyToMany : Restatement
 {
@@ -18,12 +18,27 @@ internal sealed class LinkingEntityByManyToMany : Restatement
     public override IEnumerable<RestatedMatch> Recognise(Leftovers leftovers)
     {
         var free = leftovers.AnswerLinks.Where(link => link.Relationship.IsManyToMany).ToList();
+        var diamonds = leftovers.AnswerDiamonds.ToList();
         var modelLinks = leftovers.ModelLinks.ToList();
         foreach (var between in leftovers.ModelEntities)
         {
             var own = modelLinks.Where(link => link.From == between || link.To == between).ToList();
-            if (own.Count != 2 || own.Any(link => leftovers.AnswerOf(Parent(link, between)) < 0) || HasOwnAttributes(leftovers.Model.Entities[between].Entity))
+            if (own.Count is < 2 or > 3 || own.Any(link => leftovers.AnswerOf(Parent(link, between)) < 0 || ParentEnd(link, between).CoOccurrence.Max != 1))
             {
+                continue;
+            }
+
+            var entity = leftovers.Model.Entities[between].Entity;
+            if (own.Count == 3)
+            {
+                var parents = own.Select(link => leftovers.AnswerOf(Parent(link, between))).Order().ToList();
+                var diamond = diamonds.FirstOrDefault(candidate => candidate.Roles.Select(role => leftovers.Answer.IndexOf(role.EntityId)).Order().SequenceEqual(parents));
+                if (diamond is not null)
+                {
+                    diamonds.Remove(diamond);
+                    yield return Match(entity, own, diamond.Id) with { Holding = [.. Holding(entity, own), .. own.SelectMany(link => link.Relationship.Roles).Select(role => role.Id)] };
+                }
+
                 continue;
             }
 
@@ -37,26 +52,29 @@ internal sealed class LinkingEntityByManyToMany : Restatement
             free.Remove(drawn);
             var roles = drawn.Relationship.Roles;
             var (atA, atB) = drawn.From == a ? (roles[0], roles[1]) : (roles[1], roles[0]);
-            var entity = leftovers.Model.Entities[between].Entity;
-            yield return new RestatedMatch(
-                Code,
-                $"{entity.Name} is drawn as a many-to-many relationship between the two: same meaning.",
-                [entity.Id, own[0].Relationship.Id, own[1].Relationship.Id, .. entity.Attributes.Select(attribute => attribute.Id)],
-                Counts(own[0], atB, entity.Id).AddRange(Counts(own[1], atA, entity.Id)),
-                [drawn.Relationship.Id]);
+            yield return Match(entity, own, drawn.Relationship.Id) with { Counts = Counts(own[0], atB, entity.Id).AddRange(Counts(own[1], atA, entity.Id)) };
         }
     }
+
+    private RestatedMatch Match(EntityType entity, List<Link> own, string relationshipId) =>
+        new(Code, $"{entity.Name} is drawn as a relationship between those that it links: same meaning.", Holding(entity, own), ImmutableDictionary<string, RestatedCount>.Empty, [relationshipId])
+        {
+            Owners = [(entity.Id, relationshipId)],
+        };
+
+    // Its foreign keys and its key are what it links.
+    private static ImmutableArray<string> Holding(EntityType entity, List<Link> own) =>
+        [entity.Id, .. own.Select(link => link.Relationship.Id), .. entity.Attributes.Where(attribute => attribute.ForeignKey is not null).Select(attribute => attribute.Id)];
 
     private static ImmutableDictionary<string, RestatedCount> Counts(Link link, RelationshipRole farEnd, string entityId)
     {
         var own = link.Relationship.Roles.First(role => role.EntityId == entityId);
-        var parent = link.Relationship.Other(own);
         return ImmutableDictionary<string, RestatedCount>.Empty
             .Add(own.Id, new RestatedCount(farEnd.CoOccurrence, farEnd.Id))
-            .Add(parent.Id, new RestatedCount(new Count(1, 1), farEnd.Id));
+            .Add(link.Relationship.Other(own).Id, new RestatedCount(new Count(1, 1), farEnd.Id) { IsImplied = true });
     }
 
     private static int Parent(Link link, int between) => link.From == between ? link.To : link.From;
 
-    private static bool HasOwnAttributes(EntityType entity) => entity.Attributes.Any(attribute => attribute.ForeignKey is null);
+    private static RelationshipRole ParentEnd(Link link, int between) => link.Relationship.Roles[link.From == between ? 1 : 0];
 }

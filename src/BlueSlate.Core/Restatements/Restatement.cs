@@ -1,3 +1,4 @@
+using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Matching;
 
 namespace BlueSlate.Core.Restatements;
@@ -28,6 +29,9 @@ internal sealed class Leftovers(Side model, Side answer, int[] map, HashSet<stri
 
     public Side Answer => answer;
 
+    /// <summary>What is known of the attributes so far.</summary>
+    public required AttributePlacer Attributes { get; init; }
+
     /// <summary>The index of the answer's entity that stands for this one, or −1.</summary>
     public int AnswerOf(int modelIndex) => map[modelIndex];
 
@@ -36,6 +40,17 @@ internal sealed class Leftovers(Side model, Side answer, int[] map, HashSet<stri
     public IEnumerable<Link> AnswerLinks => answer.Links.Where(link => !matchedAnswer.Contains(link.Relationship.Id));
 
     public IEnumerable<int> ModelEntities => Enumerable.Range(0, model.Count).Where(i => map[i] < 0);
+
+    /// <summary>Whether an entity of the answer stands for one of the model answer.</summary>
+    public bool IsMatched(int answerIndex) => Array.IndexOf(map, answerIndex) >= 0;
+
+    /// <summary>Whether a concept of the model answer is drawn another way.</summary>
+    public bool IsRestated(string modelId) => matchedModel.Contains(modelId);
+
+    /// <summary>Relationships of more than two that are left over.</summary>
+    public IEnumerable<RelationshipType> ModelDiamonds => model.Model.Relationships.Where(relationship => relationship.Roles.Length > 2 && !matchedModel.Contains(relationship.Id));
+
+    public IEnumerable<RelationshipType> AnswerDiamonds => answer.Model.Relationships.Where(relationship => relationship.Roles.Length > 2 && !matchedAnswer.Contains(relationship.Id));
 
     public IEnumerable<int> AnswerEntities => Enumerable.Range(0, answer.Count).Except(map);
 }

@@ -70,5 +70,5 @@ public sealed class FindingKindTests
     private static FindingKind Kind(string code) => FindingKind.All.Single(kind => kind.Code == code);
 
     private static Assessment Assess(FindingExample example, IReadOnlyList<FindingKind> kinds) =>
-        Exercise.Of(example.Model, example.Options).Assess(example.Answer, [], kinds);
+        Exercise.Of(example.Model, example).Assess(example.Answer, [], kinds);
 }

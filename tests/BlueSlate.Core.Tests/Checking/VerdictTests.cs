@@ -82,7 +82,7 @@ public sealed class VerdictTests
     [Fact]
     public void A_name_without_its_owner_or_with_it_is_the_same()
     {
-        var answer = new Sketch().Box("Visits", "PK no", "VisitDate").Box("Item", "PK ItemNumber", "item_fault").Line("Visits", Ends.One, "Item", Ends.OneOrMore, "bring in").ToDrawing();
+        var answer = new Sketch().Box("VISIT", "PK no", "VisitDate").Box("Item", "PK ItemNumber", "item_fault").Line("VISIT", Ends.One, "Item", Ends.OneOrMore, "bring in").ToDrawing();
         Assess(Model, answer).Findings.ShouldBeEmpty();
     }
 

@@ -64,17 +64,20 @@ public sealed class RestatementTests
         Sketch Linked() => Boxes.Box("Use").Line("Repair", Ends.One, "Use", Ends.OneOrMore, "makes", "is made in").Line("Part", Ends.One, "Use", Ends.ZeroOrMore, "goes into", "takes");
         var answer = Boxes.Line("Repair", Ends.ZeroOrMore, "Part", Ends.OneOrMore, "uses", "is used in").ToDrawing();
         Exercise.Of(Linked().ToDrawing()).Assess(answer, []).Comparison.Correspondence.Restated.ShouldHaveSingleItem().Code.ShouldBe("linking-entity-by-many-to-many");
-        Exercise.Of(Linked().ToDrawing(), Level.Logical).Assess(answer, []).Comparison.Correspondence.Restated.ShouldBeEmpty();
+        var logical = Exercise.Of(Linked().ToDrawing(), Level.Logical).Assess(answer, []).Comparison;
+        logical.Correspondence.Restated.ShouldAllBe(match => match.Holding.IsEmpty && match.Uses.IsEmpty);
+        logical.On(Aspect.Entity, "b3")!.IsBad.ShouldBeTrue();
+        logical.On(Aspect.Max, "r1/to")!.IsGood.ShouldBeTrue();
     }
 
     [Fact]
-    public void A_linking_entity_with_attributes_of_its_own_cannot_be_left_out()
+    public void A_linking_entity_left_out_loses_its_attributes_and_nothing_else()
     {
         var model = Boxes.Box("Use", "quantity").Line("Repair", Ends.One, "Use", Ends.OneOrMore, "makes", "is made in").Line("Part", Ends.One, "Use", Ends.ZeroOrMore, "goes into", "takes").ToDrawing();
         var answer = Boxes.Line("Repair", Ends.ZeroOrMore, "Part", Ends.OneOrMore, "uses", "is used in").ToDrawing();
         var assessment = Exercise.Of(model).Assess(answer, []);
-        assessment.Comparison.Correspondence.Restated.ShouldBeEmpty();
-        assessment.Comparison.On(Aspect.Entity, "b3")!.IsBad.ShouldBeTrue();
+        assessment.Comparison.On(Aspect.Entity, "b3")!.Kind.ShouldBe(VerdictKind.HoldsByRestatement);
+        assessment.Findings.ShouldHaveSingleItem().Code.ShouldBe("attribute-missing");
     }
 
     [Fact]
@@ -92,6 +95,6 @@ public sealed class RestatementTests
     public void Codes_are_unique_and_stable()
     {
         Restatement.All.Select(restatement => restatement.Code).ShouldBeUnique();
-        Restatement.All.Select(restatement => restatement.Code).ShouldBe(["linking-entity-by-many-to-many", "many-to-many-by-linking-entity"]);
+        Restatement.All.Select(restatement => restatement.Code).ShouldBe(["dependent-entity-by-multivalued", "linking-entity-by-many-to-many", "many-to-many-by-linking-entity", "multivalued-by-dependent-entity"]);
     }
 }

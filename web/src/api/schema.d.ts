@@ -2606,10 +2606,11 @@ export interface components {
             message: string;
         };
         /**
-         * @description How a line that is about several facts is judged.
+         * @description How a line that is about several facts is judged: all or nothing; half when at least one place is wholly right; or so much off
+         *     for each fact that does not hold, not below 0.
          * @enum {unknown}
          */
-        LineRule: "all-or-nothing" | "share";
+        LineRule: "all-or-nothing" | "share" | "deduct";
         /** @description A line of a marking scheme. */
         MarkLineDocument: {
             /** @description Unique within the scheme. */
@@ -2618,8 +2619,9 @@ export interface components {
             title: string;
             /** @description What it is worth. */
             marks: components["schemas"]["Rational"];
-            /** @description All or nothing, or by share. */
+            /** @description All or nothing, by share, or so much off for each fact. */
             rule?: components["schemas"]["LineRule"];
+            off?: null | components["schemas"]["Rational"];
             /** @description The facts that it is about. */
             facts?: string[];
         };

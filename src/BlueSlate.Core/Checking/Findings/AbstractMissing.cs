@@ -19,6 +19,11 @@ internal sealed class AbstractMissing : FindingKind
     public override IEnumerable<Finding> Find(Evidence evidence) =>
         evidence.Comparison.Bad(Aspect.Abstract).Where(verdict => verdict.AnswerId is not null).Select(verdict =>
         {
+            if (!evidence.IsModelEntity(verdict.Fact.ConceptId))
+            {
+                return OfOperation(evidence, verdict);
+            }
+
             var name = evidence.ModelEntity(verdict.Fact.ConceptId).Name;
             return AboutFact(
                 verdict,
@@ -28,4 +33,16 @@ internal sealed class AbstractMissing : FindingKind
                 wanted: "The name in italics, or {abstract} beside it.",
                 why: $"Whoever builds this could make {Phrasing.One(name)} that is of no subclass.");
         });
+
+    private Finding OfOperation(Evidence evidence, Verdict verdict)
+    {
+        var (owner, operation) = evidence.ModelOperation(verdict.Fact.ConceptId);
+        return AboutFact(
+            verdict,
+            Tag.Differs,
+            headline: $"The operation {operation.Name} of {Phrasing.InText(owner.Name)} is abstract.",
+            there: $"{Phrasing.Capital(operation.Name)} is drawn as if {Phrasing.InText(owner.Name)} itself did it.",
+            wanted: "Its line in italics.",
+            why: $"Whoever builds this would write one {operation.Name} for every {Phrasing.InText(owner.Name)}.");
+    }
 }

@@ -19,14 +19,13 @@ internal sealed class EntityDuplicate : FindingKind
 
     public override IEnumerable<Finding> Find(Evidence evidence)
     {
-        var matched = evidence.Comparison.Correspondence.Entities.Values.Select(match => evidence.AnswerEntity(match.AnswerId)).OrderBy(entity => entity.Id, StringComparer.Ordinal).ToList();
         foreach (var extra in evidence.Comparison.Extras.Where(extra => extra.Kind == ExtraKind.Entity))
         {
-            var twin = matched.FirstOrDefault(entity => Name.Of(entity.Name).Key == Name.Of(extra.Name).Key && entity.Name.Length > 0);
-            if (twin is not null)
+            if (evidence.Comparison.Correspondence.Duplicates.TryGetValue(extra.AnswerId, out var other))
             {
+                var twin = evidence.AnswerEntity(other);
                 var lines = evidence.Comparison.Extras
-                    .Where(other => other.Kind == ExtraKind.Relationship && evidence.AnswerRelationship(other.AnswerId).Roles.Any(role => role.EntityId == extra.AnswerId));
+                    .Where(line => line.Kind == ExtraKind.Relationship && evidence.AnswerRelationship(line.AnswerId).Roles.Any(role => role.EntityId == extra.AnswerId));
                 yield return new Finding
                 {
                     Id = IdFor(extra.AnswerId),
@@ -36,6 +35,7 @@ internal sealed class EntityDuplicate : FindingKind
                     There = $"Two boxes stand for {Phrasing.InText(twin.Name)}: {twin.Name} and {extra.Name}.",
                     Wanted = "One box, to which all the lines go.",
                     Why = $"Whoever builds this would keep {Phrasing.Several(twin.Name)} in two places that soon disagree.",
+                    Claims = [.. evidence.Comparison.Bad(Aspect.Relationship).Where(bad => bad is { Kind: VerdictKind.Wrong, AnswerId: { } line } && evidence.AnswerRelationship(line).Roles.Any(role => role.EntityId == extra.AnswerId)).Select(bad => bad.Fact.Id)],
                     Extras = [extra.AnswerId, .. lines.Select(line => line.AnswerId)],
                     AnswerElements = [extra.AnswerId],
                 };

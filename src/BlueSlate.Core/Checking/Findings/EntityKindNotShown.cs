@@ -36,7 +36,8 @@ internal sealed class EntityKindNotShown : FindingKind
                 return OfClass(entity, verdict);
             }
 
-            var strokes = evidence.Comparison.Bad(Aspect.Identifying).Where(bad => owners.Contains(bad.Fact.ConceptId)).Select(bad => bad.Fact.Id);
+            var strokes = evidence.Comparison.Bad(Aspect.Identifying).Where(bad => owners.Contains(bad.Fact.ConceptId) || IsDependent(entity, evidence.ModelRelationship(bad.Fact.ConceptId))).Select(bad => bad.Fact.Id);
+            var key = evidence.Comparison.On(Aspect.Key, entity.Id) is { IsBad: true } bad && weak && IsWithinOwner(evidence, entity, evidence.AnswerEntity(verdict.AnswerId!)) ? [bad.Fact.Id] : Array.Empty<string>();
             return new Finding
             {
                 Id = IdFor(entity.Id),
@@ -48,11 +49,18 @@ internal sealed class EntityKindNotShown : FindingKind
                 Why = weak
                     ? $"As drawn, {Phrasing.Several(entity.Name)} of different {Phrasing.Several(ownerNames.FirstOrDefault() ?? "owner")} could never share a number."
                     : $"As drawn, nothing says that {Phrasing.One(entity.Name)} stands for one pair of {within}.",
-                Claims = [verdict.Fact.Id, .. strokes],
+                Claims = [verdict.Fact.Id, .. strokes, .. key, .. evidence.Comparison.Bad(Aspect.PartialKey).Where(other => entity.Attributes.Any(attribute => attribute.Id == other.Fact.ConceptId)).Select(other => other.Fact.Id)],
                 ModelElements = [entity.Id],
                 AnswerElements = [verdict.AnswerId!],
             };
         });
+
+    private static bool IsDependent(EntityType entity, RelationshipType relationship) =>
+        relationship.Roles.Any(role => role.Id == relationship.DependentRoleId && role.EntityId == entity.Id);
+
+    // The part of the key that counts within the owner is marked as if it did so everywhere.
+    private static bool IsWithinOwner(Evidence evidence, EntityType entity, EntityType drawn) =>
+        drawn.Primary is { } key && key.AttributeIds.All(id => evidence.Comparison.Correspondence.Attributes.Any(pair => pair.Value.AnswerId == id && entity.Primary?.AttributeIds.Contains(pair.Key) == true));
 
     private Finding OfClass(EntityType entity, Verdict verdict) => new()
     {

@@ -31,6 +31,14 @@ internal static class ExampleDrawings
         return secondLine ? sketch.Line("Fixer", Ends.One, "Item", Ends.ZeroOrMore, "looks at", "is looked at by") : sketch;
     }
 
+    /// <summary>Visits, items and their repairs, the repairs tied to the visit as well or not.</summary>
+    public static Drawing WithRepair(bool direct)
+    {
+        var sketch = Boxes().Box("Repair", "PK repair no", "outcome").Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in", "comes in on")
+            .Line("Item", Ends.One, "Repair", Ends.ZeroOrMore, "is tried in", "tries");
+        return (direct ? sketch.Line("Visit", Ends.One, "Repair", Ends.ZeroOrMore, "leads to", "follows") : sketch).ToDrawing();
+    }
+
     /// <summary>The conceptual example with one end drawn otherwise.</summary>
     public static Drawing WithEndAtItem(params string[] marks) =>
         Boxes().Line("Visit", Ends.One, "Item", marks, "brings in", "comes in on").ToDrawing();

@@ -11,6 +11,8 @@ internal sealed class ForeignKeyInConceptual : FindingKind
 
     public override string Help => "At conceptual level the line says who goes with whom. Foreign keys come later, when tables are made of it.";
 
+    public override int Rank => 45;
+
     public override FindingExample Example => new(
         ExampleDrawings.Conceptual,
         new Sketch().Box("Visit", ExampleDrawings.Visit).Box("Item", "PK item no", "description", "fault", "FK visit no")
@@ -20,7 +22,7 @@ internal sealed class ForeignKeyInConceptual : FindingKind
         evidence.Comparison.Bad(Aspect.NoForeignKeys).Where(verdict => verdict.Kind == VerdictKind.Wrong).Select(verdict =>
         {
             var columns = evidence.Comparison.Answer.Model.Entities
-                .SelectMany(entity => entity.Attributes.Where(attribute => attribute.ForeignKey is not null).Select(attribute => (Owner: entity, Attribute: attribute))).ToList();
+                .SelectMany(entity => entity.Attributes.Where(attribute => attribute.ForeignKey is not null || evidence.Comparison.Correspondence.InDisguise.Contains(attribute.Id)).Select(attribute => (Owner: entity, Attribute: attribute))).ToList();
             return new Finding
             {
                 Id = IdFor(Fact.WholeDrawing),
@@ -31,6 +33,7 @@ internal sealed class ForeignKeyInConceptual : FindingKind
                 Wanted = "The lines alone.",
                 Why = $"The line from {columns[0].Owner.Name} already says what {Phrasing.InText(columns[0].Attribute.Name)} would.",
                 Claims = [verdict.Fact.Id],
+                Extras = [.. columns.Select(column => column.Attribute.Id)],
                 AnswerElements = [.. columns.Select(column => column.Attribute.Id)],
             };
         });

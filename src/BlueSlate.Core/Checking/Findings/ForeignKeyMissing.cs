@@ -18,7 +18,7 @@ internal sealed class ForeignKeyMissing : FindingKind
         Logical: true);
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.ForeignKey).Where(verdict => verdict.AnswerId is not null).Select(verdict =>
+        evidence.Comparison.Bad(Aspect.ForeignKey).Where(verdict => verdict is { AnswerId: not null, Kind: not VerdictKind.AbsentWithOwner }).Select(verdict =>
         {
             var (owner, column) = evidence.ModelAttribute(verdict.Fact.ConceptId);
             var marked = verdict.Kind == VerdictKind.Wrong;

@@ -53,7 +53,7 @@ internal sealed class ManyToManyUnresolved : FindingKind
                     There = $"One line, many at both ends, between {parents[0]!.Name} and {parents[1]!.Name}.",
                     Wanted = $"A linking entity between the two, such as {linking.Name}, with a foreign key to each.",
                     Why = $"No column of {Phrasing.InText(parents[0]!.Name)} or {Phrasing.InText(parents[1]!.Name)} can hold the several others that it goes with.",
-                    Claims = evidence.BadFactsOf([linking.Id, .. linking.Attributes.Select(attribute => attribute.Id), .. own.Select(relationship => relationship.Id), .. own.SelectMany(relationship => relationship.Roles).Select(role => role.Id)]),
+                    Claims = evidence.AbsentFactsOf([linking.Id, .. linking.Attributes.Select(attribute => attribute.Id), .. own.Select(relationship => relationship.Id), .. own.SelectMany(relationship => relationship.Roles).Select(role => role.Id)]),
                     Extras = [drawn.Id],
                     ModelElements = [linking.Id],
                     AnswerElements = [drawn.Id],

@@ -37,7 +37,7 @@ public abstract class NotationFault : FindingKind
         var unread = remarks.Where(remark => !remark.Repaired).Select(remark => remark.ElementId).ToHashSet(StringComparer.Ordinal);
         var all = remarks.Select(remark => remark.ElementId).ToHashSet(StringComparer.Ordinal);
         var left = evidence.Comparison.Verdicts.Where(bad => bad is { Kind: VerdictKind.Absent, AnswerId: { } place }
-            && (unread.Contains(place) || (bad.Fact.Aspect == Aspect.Identifying && all.Contains(place))));
+            && (unread.Contains(place) || (bad.Fact.Aspect is Aspect.Identifying or Aspect.Min or Aspect.Max && all.Contains(place))));
         var readAs = remarks[0].Repaired ? $" It is read as {remarks[0].ReadAs}." : " It cannot be read.";
         yield return new Finding
         {

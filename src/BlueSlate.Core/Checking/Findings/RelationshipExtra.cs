@@ -13,7 +13,7 @@ internal sealed class RelationshipExtra : FindingKind
 
     public override FindingExample Example => new(
         ExampleDrawings.WithFixer,
-        ExampleDrawings.WithFixerUpTo(true).Line("Fixer", Ends.ZeroOrMore, "Visit", Ends.ZeroOrMore, "greets", "is greeted by").ToDrawing());
+        ExampleDrawings.WithFixerUpTo(true).Line("Fixer", Ends.ZeroOrMore, "Visit", Ends.One, "greets", "is greeted by").ToDrawing());
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
         evidence.Comparison.Extras.Where(extra => extra.Kind == ExtraKind.Relationship).Select(extra =>

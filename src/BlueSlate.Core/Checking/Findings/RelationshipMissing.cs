@@ -32,7 +32,7 @@ internal sealed class RelationshipMissing : FindingKind
                 Claims = evidence.BadFactsOf(relationship.Roles.Select(role => role.Id).Append(relationship.Id)),
                 ModelElements = [relationship.Id],
                 AnswerElements = [.. relationship.Roles.Select(role => evidence.CounterpartOf(role.EntityId)?.Id).OfType<string>().Distinct(StringComparer.Ordinal)],
-                ConsequenceOf = absent is null ? null : $"entity-missing:{absent.EntityId}",
+                ConsequenceOf = absent is null ? null : evidence.RootOfMissing(absent.EntityId),
             };
         });
 }

@@ -18,7 +18,7 @@ internal sealed class RelationshipWrongEntity : FindingKind
         ExampleDrawings.WithFixerUpTo(false).Line("Fixer", Ends.One, "Visit", Ends.ZeroOrMore, "looks at", "is looked at by").ToDrawing());
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Relationship).Where(verdict => verdict.Kind == VerdictKind.Wrong).Select(verdict =>
+        evidence.Comparison.Bad(Aspect.Relationship).Where(verdict => verdict.Kind == VerdictKind.Wrong && evidence.Comparison.Correspondence.Misdirected.ContainsKey(verdict.Fact.ConceptId)).Select(verdict =>
         {
             var relationship = evidence.ModelRelationship(verdict.Fact.ConceptId);
             var match = evidence.Comparison.Correspondence.Misdirected[relationship.Id];
@@ -36,7 +36,7 @@ internal sealed class RelationshipWrongEntity : FindingKind
                 There = $"A line: {evidence.NamedAsDrawn(drawn)}.",
                 Wanted = $"A line: {evidence.Named(relationship)}.",
                 Why = $"As drawn, nothing says which {Phrasing.InText(wanted)} goes with {Phrasing.One(other)}.",
-                Claims = [verdict.Fact.Id],
+                Claims = relationship.Roles.All(end => evidence.CounterpartOf(end.EntityId) is null) ? evidence.BadFactsOf(relationship.Roles.Select(end => end.Id).Append(relationship.Id)) : [verdict.Fact.Id],
                 ModelElements = [relationship.Id],
                 AnswerElements = [match.WrongRoleId],
             };

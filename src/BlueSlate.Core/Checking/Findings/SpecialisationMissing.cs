@@ -38,9 +38,10 @@ internal sealed class SpecialisationMissing : FindingKind
                     Wanted = $"A specialisation of {super}.",
                     Why = $"As drawn, {Phrasing.One(evidence.ModelEntity(links[0].EntityId).Name)} would have nothing of what every {Phrasing.InText(super)} has.",
                     Claims = [.. group.Select(verdict => verdict.Fact.Id), .. evidence.BadFactsOf(set.Id)],
+                    Extras = [.. evidence.Comparison.Extras.Where(extra => extra.Kind == ExtraKind.Subtype && drawn.Contains(evidence.AnswerSubtype(extra.AnswerId))).Select(extra => extra.AnswerId)],
                     ModelElements = [.. links.Select(link => link.Id)],
                     AnswerElements = [.. drawn],
-                    ConsequenceOf = absent is null ? null : $"entity-missing:{absent}",
+                    ConsequenceOf = absent is null ? null : evidence.RootOfMissing(absent),
                 };
             });
 }

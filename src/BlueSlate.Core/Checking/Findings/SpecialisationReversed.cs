@@ -19,9 +19,9 @@ internal sealed class SpecialisationReversed : FindingKind
     { Options = ExampleDrawings.Uml };
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Subtype).Where(verdict => verdict.Kind == VerdictKind.Wrong).Select(verdict =>
+        evidence.Comparison.Bad(Aspect.Subtype).Where(verdict => verdict.Kind == VerdictKind.Wrong).GroupBy(verdict => evidence.ModelSet(verdict.Fact.ConceptId).Id).Select(group =>
         {
-            var set = evidence.ModelSet(verdict.Fact.ConceptId);
+            var (verdict, set) = (group.First(), evidence.ModelSet(group.Key));
             var super = evidence.ModelEntity(set.SupertypeId).Name;
             var sub = evidence.ModelEntity(set.Subtypes.First(link => link.Id == verdict.Fact.ConceptId).EntityId).Name;
             return AboutFact(
@@ -30,6 +30,11 @@ internal sealed class SpecialisationReversed : FindingKind
                 headline: $"{Phrasing.Capital(Phrasing.One(sub))} is {Phrasing.One(super)}, not the other way round.",
                 there: $"Drawn so that every {Phrasing.InText(super)} is {Phrasing.One(sub)}.",
                 wanted: $"The general end at {super}.",
-                why: $"As drawn, {Phrasing.One(super)} that is no {Phrasing.InText(sub)} could not be kept.");
+                why: $"As drawn, {Phrasing.One(super)} that is no {Phrasing.InText(sub)} could not be kept.") with
+            {
+                Claims = [.. group.Select(one => one.Fact.Id), .. evidence.BadFactsOf(set.Id)],
+                ModelElements = [.. group.Select(one => one.Fact.ConceptId)],
+                AnswerElements = [.. group.Select(one => one.AnswerId!)],
+            };
         });
 }

@@ -255,6 +255,6 @@ internal sealed class RelationshipReader(ChenSheet sheet, AttributeReader attrib
         var lines = sheet.LinesAt(diamond).Where(seen => sheet.IsEntity(seen.Far)).Select(seen => new SeenLine(seen.Tied, !seen.Turned)).ToList();
         var written = lines.Select(CountText.In).ToList();
         return lines.Count == 2 && lines.Any(seen => seen.Near == weak)
-            && lines.Select((seen, i) => (seen, i)).Any(pair => pair.seen.Near != weak && CoOccurrence(lines, written, pair.i, 1 - pair.i).Max == 1);
+            && lines.Select((seen, i) => (seen, i)).Any(pair => pair.seen.Near != weak && CoOccurrence(lines, written, pair.i, 1 - pair.i) is { Max: 1, Min: null or 1 });
     }
 }

@@ -25,6 +25,10 @@ internal sealed class CrowsFootNotation : Notation
             .GroupBy(pair => pair.Id, StringComparer.Ordinal)
             .ToImmutableDictionary(group => group.Key, group => group.SelectMany(pair => pair.OwnerRelationshipIds).ToImmutableArray(), StringComparer.Ordinal);
         var specialisations = SubtypeReader.Read(drawing, boxes, remarks);
+        var subtypes = specialisations.SelectMany(set => set.Subtypes).Select(link => link.EntityId).ToHashSet(StringComparer.Ordinal);
+
+        // Its supertype's key is no owner's.
+        entities = [.. entities.Select(entity => entity.Kind == EntityKind.Weak && subtypes.Contains(entity.Id) && entity.Primary is not { Partial: true } ? entity with { Kind = EntityKind.Strong } : entity)];
         return new Reading(new ConceptModel(entities, relationships) { Specialisations = specialisations }, remarks.ToImmutable(), trace);
     }
 

@@ -30,10 +30,10 @@ public sealed class EntityFindingTests : FindingTest
     public void An_entity_under_another_name_is_not_missing() => Nothing(
         Radio,
         """
-        Presenters: PK MemberNumber, name
+        Announcer: PK MemberNumber, name
         RadioProgramme: PK title, genre
-        Presenters 1m presents / is presented by 0m RadioProgramme
-        """.Replace("RadioProgramme", "Programmes", StringComparison.Ordinal));
+        Announcer 1m presents / is presented by 0m RadioProgramme
+        """.Replace("RadioProgramme", "Broadcast", StringComparison.Ordinal));
 
     [Fact]
     public void A_box_for_what_the_scenario_does_not_keep_is_extra() => Says(

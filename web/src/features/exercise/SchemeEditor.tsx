@@ -154,6 +154,20 @@ const toggled = (set: ReadonlySet<string>, id: string) => {
   return next;
 };
 
+type Rule = NonNullable<Line['rule']>;
+
+const ruleWords: Readonly<Record<Rule, string>> = {
+  'all-or-nothing': 'all or nothing',
+  share: 'by share',
+  deduct: '½ off for each',
+};
+
+const ruleAfter: Readonly<Record<Rule, Rule>> = {
+  'all-or-nothing': 'share',
+  share: 'deduct',
+  deduct: 'all-or-nothing',
+};
+
 interface SchemeLineProps {
   line: Line;
   chosen: boolean;
@@ -176,9 +190,9 @@ function SchemeLine({ line, chosen, onChoose, onChange }: SchemeLineProps) {
         {(line.facts ?? []).length > 1 && (
           <button
             className="block text-[13px] text-quiet-ink underline underline-offset-3 decoration-dotted"
-            onClick={() => onChange({ rule: line.rule === 'share' ? 'all-or-nothing' : 'share' })}
+            onClick={() => onChange({ rule: ruleAfter[line.rule ?? 'all-or-nothing'] })}
           >
-            {line.rule === 'share' ? 'by share' : 'all or nothing'}
+            {ruleWords[line.rule ?? 'all-or-nothing']}
           </button>
         )}
       </span>

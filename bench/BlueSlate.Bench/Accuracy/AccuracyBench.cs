@@ -1,0 +1,84 @@
+using System.Text.Json;
+using BlueSlate.Core;
+using BlueSlate.Core.Notations;
+
+namespace BlueSlate.Bench.Accuracy;
+
+/// <summary>Draws, checks and marks the answers of a folder of cases, and holds marks and findings against those of examiners.</summary>
+internal static class AccuracyBench
+{
+    public static int Run(string folder, string? output)
+    {
+        var cases = CaseFile.ReadFolder(folder);
+        var markings = Directory.Exists(Path.Combine(folder, "marks"))
+            ? Directory.EnumerateFiles(Path.Combine(folder, "marks"), "*.json").Order(StringComparer.Ordinal)
+                .Select(CaseFile.Read<Dictionary<string, Dictionary<string, Dictionary<string, double>>>>).ToList()
+            : [];
+        var all = new Score();
+        var byNotation = new SortedDictionary<string, Score>(StringComparer.Ordinal);
+        var entries = new List<Entry>();
+        foreach (var file in cases)
+        {
+            var score = byNotation.TryGetValue(file.Notation, out var known) ? known : byNotation[file.Notation] = new Score();
+            var check = Prepare(file);
+            foreach (var answer in file.Answers)
+            {
+                var entry = check(answer);
+                entries.Add(entry);
+                var given = markings.Select(marking => marking[file.Id][answer.Id].Values.Sum()).ToList();
+                all.Add(file, answer, entry, given, Console.Out);
+                score.Add(file, answer, entry, given, TextWriter.Null);
+            }
+        }
+
+        foreach (var (notation, score) in byNotation)
+        {
+            Console.WriteLine($"{notation,-36}  wanted   found   false");
+            Console.WriteLine(string.Join(Environment.NewLine, score.Table()));
+        }
+
+        if (output is not null)
+        {
+            File.WriteAllText(output, JsonSerializer.Serialize(entries, JsonSerializerOptions.Web));
+        }
+
+        Console.WriteLine(all.Summary());
+        return 0;
+    }
+
+    // Nothing of an answer but its drawing reaches the checker.
+    private static Func<CaseAnswer, Entry> Prepare(CaseFile file)
+    {
+        var options = OptionsOf(file);
+        var sketch = CaseSketch.Of(file.Notation, file.Model, [], 1);
+        var drawing = sketch.Draw();
+        var scheme = new CaseScheme(file, sketch, Notation.Read(drawing, options));
+        var assessor = new Assessor(drawing, options, scheme.Tolerances(), scheme.Scheme());
+        return answer =>
+        {
+            var drawn = CaseSketch.Of(file.Notation, answer.Drawing, answer.SymbolFaults, Seed(file.Id + answer.Id), file.Model);
+            var assessment = assessor.Assess(drawn.Draw(), []);
+            var lines = file.Scheme.ToDictionary(line => line.Id, line => assessment.Sheet.Lines
+                .Where(result => result.Line.Id.StartsWith(line.Id + "/", StringComparison.Ordinal))
+                .Sum(result => (double)result.Earned.Numerator / (double)result.Earned.Denominator));
+            var findings = assessment.Findings.Where(finding => finding.ConsequenceOf is null)
+                .SelectMany(finding => FindingCodes.Of(finding, sketch.PathOf, drawn.PathOf)).ToList();
+            return new Entry(file.Id, answer.Id, lines, findings);
+        };
+    }
+
+    private static NotationOptions OptionsOf(CaseFile file)
+    {
+        var formal = file.Model.Entities.Any(entity => entity.Attributes.Any(attribute => attribute.Type is { Length: > 0 } || attribute.Visibility is { Length: > 0 }));
+        var level = file.Level == "logical" ? Level.Logical : Level.Conceptual;
+        return file.Notation switch
+        {
+            "chen" => new NotationOptions(level, NotationNames.Chen) { Counts = CountStyle.Pairs, PairsAcross = true, DoubleLineSaysAll = false },
+            "crowsfoot" => new NotationOptions(level, NotationNames.CrowsFoot),
+            _ => new NotationOptions(level, NotationNames.Uml) { Formal = formal },
+        };
+    }
+
+    // The same on every machine and in every run, which string.GetHashCode is not.
+    private static int Seed(string text) => text.Aggregate(17, (sum, c) => unchecked((sum * 31) + c)) & 0x7fffffff;
+}
