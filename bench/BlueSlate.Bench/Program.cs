@@ -9,13 +9,12 @@ return args switch
     ["autosave-course", var connections, var template, var script] => await AutosaveBench.PrepareAsync(int.Parse(connections), template, script),
     ["autosave", var connections, var seconds, var dll] => await AutosaveBench.RunAsync(int.Parse(connections), int.Parse(seconds), dll),
     ["layout", var folder, var notation] => LayoutBench.Run(folder, notation),
-    ["accuracy", var folder] => AccuracyBench.Run(folder, null),
-    ["accuracy", var folder, var output] => AccuracyBench.Run(folder, output),
+    ["accuracy", var folder, var output, .. var show] => AccuracyBench.Run(folder, output, show.FirstOrDefault()),
     _ => Usage(),
 };
 
 static int Usage()
 {
-    Console.Error.WriteLine("usage: checking OUT | answers FOLDER COUNT | durability ... | autosave ... | layout FOLDER NOTATION | accuracy FOLDER [OUT]; see the scripts in bench/");
+    Console.Error.WriteLine("usage: checking OUT | answers FOLDER COUNT | durability ... | autosave ... | layout FOLDER NOTATION | accuracy FOLDER OUT [CASE/ANSWER]; see the scripts in bench/");
     return 2;
 }

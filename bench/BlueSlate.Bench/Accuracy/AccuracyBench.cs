@@ -7,7 +7,7 @@ namespace BlueSlate.Bench.Accuracy;
 /// <summary>Draws, checks and marks the answers of a folder of cases, and holds marks and findings against those of examiners.</summary>
 internal static class AccuracyBench
 {
-    public static int Run(string folder, string? output)
+    public static int Run(string folder, string? output, string? show)
     {
         var cases = CaseFile.ReadFolder(folder);
         var markings = Directory.Exists(Path.Combine(folder, "marks"))
@@ -20,7 +20,7 @@ internal static class AccuracyBench
         foreach (var file in cases)
         {
             var score = byNotation.TryGetValue(file.Notation, out var known) ? known : byNotation[file.Notation] = new Score();
-            var check = Prepare(file);
+            var check = Prepare(file, show);
             foreach (var answer in file.Answers)
             {
                 var entry = check(answer);
@@ -46,23 +46,38 @@ internal static class AccuracyBench
         return 0;
     }
 
+    private static void Show(Assessment assessment, Dictionary<string, string> model, Dictionary<string, string> answer)
+    {
+        foreach (var finding in assessment.Findings)
+        {
+            Console.WriteLine($"    {(finding.ConsequenceOf is null ? "" : "  ")}{finding.Code} at {Places(finding.ModelElements, model)} / {Places(finding.AnswerElements, answer)}: {finding.Headline}");
+        }
+
+        static string Places(IEnumerable<string> elements, Dictionary<string, string> paths) => string.Join(", ", elements.Select(id => paths.GetValueOrDefault(id, id)));
+    }
+
     // Nothing of an answer but its drawing reaches the checker.
-    private static Func<CaseAnswer, Entry> Prepare(CaseFile file)
+    private static Func<CaseAnswer, Entry> Prepare(CaseFile file, string? show)
     {
         var options = OptionsOf(file);
-        var sketch = CaseSketch.Of(file.Notation, file.Model, [], 1);
+        var sketch = CaseSketch.Of(file, file.Model, [], 1);
         var drawing = sketch.Draw();
         var scheme = new CaseScheme(file, sketch, Notation.Read(drawing, options));
         var assessor = new Assessor(drawing, options, scheme.Tolerances(), scheme.Scheme());
         return answer =>
         {
-            var drawn = CaseSketch.Of(file.Notation, answer.Drawing, answer.SymbolFaults, Seed(file.Id + answer.Id), file.Model);
+            var drawn = CaseSketch.Of(file, answer.Drawing, answer.SymbolFaults, Seed(file.Id + answer.Id));
             var assessment = assessor.Assess(drawn.Draw(), []);
             var lines = file.Scheme.ToDictionary(line => line.Id, line => assessment.Sheet.Lines
                 .Where(result => result.Line.Id.StartsWith(line.Id + "/", StringComparison.Ordinal))
                 .Sum(result => (double)result.Earned.Numerator / (double)result.Earned.Denominator));
             var findings = assessment.Findings.Where(finding => finding.ConsequenceOf is null)
                 .SelectMany(finding => FindingCodes.Of(finding, sketch.PathOf, drawn.PathOf)).ToList();
+            if (show == $"{file.Id}/{answer.Id}")
+            {
+                Show(assessment, sketch.PathOf, drawn.PathOf);
+            }
+
             return new Entry(file.Id, answer.Id, lines, findings);
         };
     }
@@ -73,6 +88,7 @@ internal static class AccuracyBench
         var level = file.Level == "logical" ? Level.Logical : Level.Conceptual;
         return file.Notation switch
         {
+            "chen" when ChenSketch.UsesLetters(file.Model) => new NotationOptions(level, NotationNames.Chen),
             "chen" => new NotationOptions(level, NotationNames.Chen) { Counts = CountStyle.Pairs, PairsAcross = true, DoubleLineSaysAll = false },
             "crowsfoot" => new NotationOptions(level, NotationNames.CrowsFoot),
             _ => new NotationOptions(level, NotationNames.Uml) { Formal = formal },

@@ -32,14 +32,17 @@ internal abstract class CaseSketch
     public ILookup<string, string> ElementsAt => PathOf.ToLookup(pair => pair.Value, pair => pair.Key, StringComparer.Ordinal);
 
     /// <summary>The sketch of a model answer, or of an answer whose faults may be placed by the model answer's names.</summary>
-    public static CaseSketch Of(string notation, CaseModel model, CaseSymbolFault[] faults, int seed, CaseModel? wanted = null) => notation switch
+    public static CaseSketch Of(CaseFile file, CaseModel model, CaseSymbolFault[] faults, int seed)
     {
-        _ when wanted is not null => Of(notation, model, [.. faults.Select(fault => fault with { At = Resolve(fault.At, model, wanted) })], seed),
-        "chen" => new ChenSketch(model, faults, seed),
-        "crowsfoot" => new CrowsFootSketch(model, faults, seed),
-        "uml" => new UmlSketch(model, faults, seed),
-        _ => throw new InvalidDataException($"There is no notation {notation}."),
-    };
+        CaseSymbolFault[] placed = [.. faults.Select(fault => fault with { At = Resolve(fault.At, model, file.Model) })];
+        return file.Notation switch
+        {
+            "chen" => new ChenSketch(model, placed, seed, ChenSketch.UsesLetters(file.Model)),
+            "crowsfoot" => new CrowsFootSketch(model, placed, seed),
+            "uml" => new UmlSketch(model, placed, seed),
+            _ => throw new InvalidDataException($"There is no notation {file.Notation}."),
+        };
+    }
 
     // A fault at “r3” of the model answer is at the answer's relationship between the entities named most alike.
     private static string Resolve(string at, CaseModel drawn, CaseModel wanted)

@@ -2,9 +2,14 @@ using BlueSlate.Core.Drawings;
 
 namespace BlueSlate.Bench.Accuracy;
 
-/// <summary>Chen's notation; counts are pairs that stand across, which can say all that a case says.</summary>
-internal sealed class ChenSketch(CaseModel model, CaseSymbolFault[] faults, int seed) : CaseSketch(model, faults, seed)
+/// <summary>
+/// Chen's notation; counts are pairs that stand across, which can say all that a case says of two. With more than two the class has
+/// learned letters, and double lines for the minimum.
+/// </summary>
+internal sealed class ChenSketch(CaseModel model, CaseSymbolFault[] faults, int seed, bool letters) : CaseSketch(model, faults, seed)
 {
+    public static bool UsesLetters(CaseModel model) => model.Relationships.Any(relationship => relationship.Ends.Length > 2);
+
     protected override void DrawEntity(CaseEntity entity)
     {
         var form = entity.Kind == "associative" ? Form.DiamondInRectangle : Form.Rectangle;
@@ -47,7 +52,7 @@ internal sealed class ChenSketch(CaseModel model, CaseSymbolFault[] faults, int 
         foreach (var end in Shuffled(relationship.Ends))
         {
             var arrow = Is("end-arrowhead", relationship.Id, EndPath(relationship, end)) && end.Most == "*";
-            var line = Add("", At(ShapeOf(end.Entity), arrow ? [EndMark.Arrow] : []) with { Role = end.Role ?? "", Count = Pair(end) }, At(middle));
+            var line = Add("", At(ShapeOf(end.Entity), arrow ? [EndMark.Arrow] : []) with { Role = end.Role ?? "", Count = Written(end) }, At(middle), StrokeOf(relationship, end));
             PathOf[$"{line}{EndSuffix.From}"] = EndPath(relationship, end);
         }
 
@@ -61,11 +66,17 @@ internal sealed class ChenSketch(CaseModel model, CaseSymbolFault[] faults, int 
     {
         var ends = relationship.Ends.Select(end => feet
             ? At(ShapeOf(end.Entity), CrowsFootSketch.Marks(end)) with { Role = end.Role ?? "" }
-            : At(ShapeOf(end.Entity)) with { Role = end.Role ?? "", Count = Pair(end) }).ToList();
+            : At(ShapeOf(end.Entity)) with { Role = end.Role ?? "", Count = Written(end) }).ToList();
         var line = Add(relationship.Id, ends[0], ends[1], Stroke.Solid, name);
         PathOf[$"{line}{EndSuffix.From}"] = EndPath(relationship, relationship.Ends[0]);
         PathOf[$"{line}{EndSuffix.To}"] = EndPath(relationship, relationship.Ends[1]);
     }
+
+    private string Written(CaseEnd end) => !letters ? Pair(end) : end.Most == "*" ? "N" : end.Most ?? "";
+
+    // With two, all of one take part where at least one of it goes with each of the other.
+    private Stroke StrokeOf(CaseRelationship relationship, CaseEnd end) =>
+        letters && relationship.Ends.Length == 2 && relationship.Ends.First(other => other != end).Least is { } least && least != "0" ? Stroke.Double : Stroke.Solid;
 
     private static string Pair(CaseEnd end) => end is { Least: { } least, Most: { } most } ? $"({least},{(most == "*" ? "n" : most)})" : end.Most == "*" ? "N" : end.Most ?? "";
 

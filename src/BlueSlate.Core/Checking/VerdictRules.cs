@@ -303,7 +303,9 @@ internal sealed class VerdictRules
     {
         if (AnswerRelationship(fact.ConceptId) is { } drawn)
         {
-            return new Verdict(fact, drawn.IsNamed ? VerdictKind.Holds : VerdictKind.Absent, drawn.Id, "");
+            // A line to a linking entity needs no name: that entity is the name.
+            var needsNone = drawn.Roles.Any(role => answerEntities[role.EntityId].Kind == EntityKind.Associative);
+            return new Verdict(fact, drawn.IsNamed || needsNone ? VerdictKind.Holds : VerdictKind.Absent, drawn.Id, "");
         }
 
         return RestatedOr(fact, fact.ConceptId, VerdictKind.AbsentWithOwner);
@@ -453,6 +455,11 @@ internal sealed class VerdictRules
         var id = links.GroupBy(match => match.AnswerSetId, StringComparer.Ordinal).OrderByDescending(group => group.Count()).First().Key;
         var set = answer.Model.Specialisations.First(candidate => candidate.Id == id);
         var text = said(set, answerEntities[set.SupertypeId]) switch { true => yes, false => no, null => "" };
+        if (text.Length == 0 && links.All(match => match.Reversed))
+        {
+            // With one subtype beneath each nothing can be said of it.
+            return new Verdict(fact, VerdictKind.Holds, id, "");
+        }
         return Judge(fact, id, text, Equal);
     }
 

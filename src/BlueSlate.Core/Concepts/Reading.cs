@@ -30,6 +30,6 @@ public enum RemarkKind
     CountAsText, UnreadableCount, UnreadableKeyMark, LooseEnd, JoinedByDiamond, LineToLine, UnnamedBox,
     NoDiamond, BoxForDiamond, LoneDiamond, SingleDiamondAtWeak, SolidUnderlineAtWeak, LooseAttribute, SharedAttribute, ListedAttributes,
     DiamondToDiamond, NoCup, PairWithDoubleLine, OtherCountStyle,
-    SolidTriangle, DiamondAtBothEnds, SolidTieOfClass, CountOnGeneralisation, UnreadableMember, StrangeSpelling, ForeignStereotype,
+    SolidTriangle, OpenTriangle, DiamondAtBothEnds, SolidTieOfClass, CountOnGeneralisation, UnreadableMember, StrangeSpelling, ForeignStereotype,
     LoneCircle,
 }

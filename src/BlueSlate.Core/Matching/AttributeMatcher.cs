@@ -11,14 +11,16 @@ internal sealed class AttributeMatcher
     /// <summary>Below this likeness two attributes of matched entities are different ones.</summary>
     public const double Sureness = 0.6;
 
+    private readonly Trust trust;
     private readonly Distinct model;
     private readonly Distinct answer;
     private readonly double[] likeness;
     private readonly List<(double Value, int Model, int Answer)> candidates = [];
     private readonly List<(int Model, int Answer)> pairs = [];
 
-    public AttributeMatcher(Side model, Side answer)
+    public AttributeMatcher(Side model, Side answer, Trust trust)
     {
+        this.trust = trust;
         this.model = new Distinct(model);
         this.answer = new Distinct(answer);
         likeness = new double[this.model.Examples.Count * this.answer.Examples.Count];
@@ -68,9 +70,40 @@ internal sealed class AttributeMatcher
             cost += model.Examples[ours[i]].InKey == answer.Examples[theirs[j]].InKey ? 0 : Costs.KeyDiffers;
         }
 
-        cost += (ours.Length - pairs.Count) * Costs.AttributeMissing;
-        cost += (theirs.Length - pairs.Count) * Costs.AttributeExtra;
+        // What neither name tells may still be meant as one.
+        int mine = ours.Length - pairs.Count, others = theirs.Length - pairs.Count, both = Math.Min(mine, others);
+        cost += (both * trust.StrangeAttribute) + (trust.MindsForm ? OtherForms(ours, theirs, takenModel, takenAnswer) * Costs.FormDiffers : 0);
+        cost += (mine - both) * Costs.AttributeMissing;
+        cost += (others - both) * Costs.AttributeExtra;
         return cost;
+    }
+
+    // How many of those left over find none of their own form.
+    private int OtherForms(int[] ours, int[] theirs, ReadOnlySpan<bool> takenModel, ReadOnlySpan<bool> takenAnswer)
+    {
+        var left = new List<NamedAttribute>();
+        for (var j = 0; j < theirs.Length; j++)
+        {
+            if (!takenAnswer[j])
+            {
+                left.Add(answer.Examples[theirs[j]]);
+            }
+        }
+
+        var strange = 0;
+        for (var i = 0; i < ours.Length; i++)
+        {
+            if (!takenModel[i] && left.FindIndex(other => WeakLikeness.SameForm(model.Examples[ours[i]], other)) is var at)
+            {
+                strange += at < 0 ? 1 : 0;
+                if (at >= 0)
+                {
+                    left.RemoveAt(at);
+                }
+            }
+        }
+
+        return strange;
     }
 
     private double Likeness(int ours, int theirs)
@@ -94,7 +127,9 @@ internal sealed class AttributeMatcher
 
         // Two columns that differ in being foreign keys are the same only by name.
         var sameNature = a.Attribute.ForeignKey is null == b.Attribute.ForeignKey is null;
-        return sameNature ? value : value * 0.95;
+        value = sameNature ? value : value * 0.95;
+        var (first, second) = (a.Attribute, b.Attribute);
+        return value < 1 && (first.Multivalued != second.Multivalued || first.Parts.IsEmpty != second.Parts.IsEmpty) ? value * 0.97 : value;
     }
 
     /// <summary>The attributes of a side that differ in what their likeness depends on, and for each entity the indexes of its own.</summary>
@@ -102,10 +137,10 @@ internal sealed class AttributeMatcher
     {
         public Distinct(Side side)
         {
-            var indexes = new Dictionary<(string Name, int Bare, bool InKey, bool Foreign), int>();
+            var indexes = new Dictionary<(string Name, int Bare, bool InKey, bool Foreign, bool Several, bool Parts), int>();
             Of = [.. side.Entities.Select(entity => Array.ConvertAll(entity.Attributes, attribute =>
             {
-                var sort = (attribute.Name.Key, attribute.Bare.Words.Length, attribute.InKey, attribute.Attribute.ForeignKey is not null);
+                var sort = (attribute.Name.Key, attribute.Bare.Words.Length, attribute.InKey, attribute.Attribute.ForeignKey is not null, attribute.Attribute.Multivalued, !attribute.Attribute.Parts.IsEmpty);
                 if (!indexes.TryGetValue(sort, out var index))
                 {
                     indexes.Add(sort, index = Examples.Count);

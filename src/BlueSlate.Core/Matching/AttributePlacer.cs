@@ -13,6 +13,7 @@ internal sealed class AttributePlacer(Side model, Side answer)
 {
     private const double MovedSureness = 0.9;
     private const double WeakSureness = 0.42;
+    private const double OtherForm = 0.5;
 
     private readonly ImmutableDictionary<string, AttributeMatch>.Builder found = ImmutableDictionary.CreateBuilder<string, AttributeMatch>(StringComparer.Ordinal);
     private readonly HashSet<string> taken = new(StringComparer.Ordinal);
@@ -114,8 +115,11 @@ internal sealed class AttributePlacer(Side model, Side answer)
         }
     }
 
-    /// <summary>What is left at corresponding owners, by weaker signs.</summary>
-    public void Weak()
+    /// <summary>
+    /// What is left at corresponding owners, by weaker signs; where the drawings agree all over, as many as are left on both sides are meant
+    /// as each other.
+    /// </summary>
+    public void Weak(bool sameStructure)
     {
         foreach (var (ours, theirs) in owners)
         {
@@ -126,13 +130,14 @@ internal sealed class AttributePlacer(Side model, Side answer)
                 continue;
             }
 
+            var sureness = sameStructure && left.Count == right.Count ? 0 : WeakSureness;
             var alone = left.Count == 1 && right.Count == 1 ? WeakLikeness.OnlyOnesLeft : 0;
             var cost = new double[left.Count, right.Count + left.Count];
             for (var i = 0; i < left.Count; i++)
             {
                 for (var j = 0; j < right.Count + left.Count; j++)
                 {
-                    cost[i, j] = j < right.Count ? 1 - WeakLikeness.Of(left[i], right[j]) - alone : 1 - WeakSureness;
+                    cost[i, j] = j < right.Count ? 1 - WeakLikeness.Of(left[i], right[j]) - alone + (sameStructure && !WeakLikeness.SameForm(left[i], right[j]) ? OtherForm : 0) : 1 - sureness;
                 }
             }
 

@@ -2,18 +2,17 @@ namespace BlueSlate.Core.Matching;
 
 /// <summary>
 /// What each difference that a correspondence leaves costs. An entity of the model answer that is missing costs 1, so that
-/// all costs read as parts of it. A strange name alone costs more than one missing and one extra entity: it needs at least
-/// two attributes or relationships in its favour.
+/// all costs read as parts of it. What a strange name costs is said by <see cref="Trust"/>.
 /// </summary>
 internal static class Costs
 {
     public const double EntityMissing = 1;
     public const double EntityExtra = 0.5;
-    public const double StrangeName = 3.8;
     public const double AttributeMissing = 0.5;
     public const double AttributeExtra = 0.25;
     /// <summary>A number or a name of its own has everything: that both have one says little.</summary>
     public const double EverydayName = 0.25;
+    public const double FormDiffers = 0.15;
     public const double KeyDiffers = 0.2;
     public const double RelationshipMissing = 1;
     public const double RelationshipExtra = 0.5;

@@ -13,9 +13,9 @@ internal sealed class EntityMatcher
     public const int Budget = 200_000;
 
     private const int None = -1;
-    private const int Rounds = 3;
-    private const double Spread = 0.35;
+    private const double ShapeWeight = 0.15;
 
+    private readonly Trust trust;
     private readonly Side model;
     private readonly Side answer;
     private readonly double[,] names;
@@ -27,8 +27,9 @@ internal sealed class EntityMatcher
     private readonly LinkComparer comparer = new();
     private readonly Dictionary<(int Pair, int A, int B), double> linkCosts = [];
 
-    public EntityMatcher(Side model, Side answer, AttributeMatcher attributes)
+    public EntityMatcher(Side model, Side answer, AttributeMatcher attributes, Trust trust)
     {
+        this.trust = trust;
         this.model = model;
         this.answer = answer;
         names = new double[model.Count, answer.Count];
@@ -40,7 +41,7 @@ internal sealed class EntityMatcher
             for (var j = 0; j < answer.Count; j++)
             {
                 names[i, j] = NameSimilarity.Of(model.Entities[i].Name, answer.Entities[j].Name).Value;
-                pairCost[i, j] = ((1 - names[i, j]) * Costs.StrangeName)
+                pairCost[i, j] = ((1 - names[i, j]) * trust.StrangeName)
                     + attributes.Cost(i, j)
                     + (model.Entities[i].Entity.Kind == answer.Entities[j].Entity.Kind ? 0 : Costs.KindDiffers);
             }
@@ -79,6 +80,31 @@ internal sealed class EntityMatcher
         return (map, best);
     }
 
+    /// <summary>
+    /// How far two drawings agree under an assignment, from 0 to 1: of all relationships and subtypes on either side, those that are on
+    /// both with the same values at their ends.
+    /// </summary>
+    public double Agreement(int[] map)
+    {
+        var agreed = 0;
+        foreach (var (a, b, links) in modelPairs)
+        {
+            if (map[a] != None && map[b] != None && answerLinks.TryGetValue(PairKey(map[a], map[b]), out var found))
+            {
+                agreed += comparer.PairUp(links, found, link => link == a ? map[a] : map[b]).Pairs.Count(pair => LinkComparer.SameEnds(pair.Model, pair.Answer, pair.Flipped));
+            }
+        }
+
+        agreed += model.Trees.Count(tree => map[tree.Sub] != None && map[tree.Super] != None && answer.Trees.Contains((map[tree.Sub], map[tree.Super])));
+        agreed += Diamonds(map);
+        var most = Math.Max(model.Links.Length + model.Trees.Count + model.Diamonds.Count, answer.Links.Length + answer.Trees.Count + answer.Diamonds.Count);
+        return most == 0 ? 0 : (double)agreed / most;
+    }
+
+    // How many relationships of more than two are on both sides.
+    private int Diamonds(int[] map) => model.Diamonds.Count(diamond => Array.TrueForAll(diamond, index => map[index] != None)
+        && answer.Diamonds.Exists(other => other.Length == diamond.Length && other.SequenceEqual(diamond.Select(index => map[index]).Order())));
+
     private int[] Seed()
     {
         var likeness = Flood();
@@ -88,7 +114,7 @@ internal sealed class EntityMatcher
         {
             for (var j = 0; j < n + m; j++)
             {
-                cost[i, j] = j < n ? 1 - likeness[i, j] : 0.62;
+                cost[i, j] = j < n ? 1 - likeness[i, j] : trust.Unlikely;
             }
         }
 
@@ -104,20 +130,20 @@ internal sealed class EntityMatcher
             for (var j = 0; j < n; j++)
             {
                 var apart = missingCost[i] + extraCost[j];
-                var attributes = Math.Max(0, 1 - ((pairCost[i, j] - ((1 - names[i, j]) * Costs.StrangeName)) / apart));
-                own[i, j] = (names[i, j] * 0.7) + (attributes * 0.3);
+                var attributes = Math.Max(0, 1 - ((pairCost[i, j] - ((1 - names[i, j]) * trust.StrangeName)) / apart));
+                own[i, j] = (names[i, j] * 0.7) + (attributes * 0.3) + (model.Shapes[i].Likeness(answer.Shapes[j]) * ShapeWeight);
             }
         }
 
         var current = own;
-        for (var round = 0; round < Rounds; round++)
+        for (var round = 0; round < trust.Rounds; round++)
         {
             var next = new double[m, n];
             for (var i = 0; i < m; i++)
             {
                 for (var j = 0; j < n; j++)
                 {
-                    next[i, j] = (own[i, j] * (1 - Spread)) + (Around(current, i, j) * Spread);
+                    next[i, j] = (own[i, j] * (1 - trust.Spread)) + (Around(current, i, j) * trust.Spread);
                 }
             }
 
@@ -227,6 +253,8 @@ internal sealed class EntityMatcher
             cost += LinkCost(pair, map[modelPairs[pair].A], map[modelPairs[pair].B]);
         }
 
+        var diamonds = Diamonds(map);
+        cost += ((model.Diamonds.Count - diamonds) * Costs.RelationshipMissing) + ((answer.Diamonds.Count - diamonds) * Costs.RelationshipExtra);
         return cost + TreeCost(map);
     }
 

@@ -75,6 +75,13 @@ internal sealed class LinkComparer
         return cost;
     }
 
+    /// <summary>Whether the same is said at both ends.</summary>
+    public static bool SameEnds(Link model, Link answer, bool flipped)
+    {
+        var (ours, theirs) = (model.Relationship.Roles, answer.Relationship.Roles);
+        return ours[0].CoOccurrence == theirs[flipped ? 1 : 0].CoOccurrence && ours[1].CoOccurrence == theirs[flipped ? 0 : 1].CoOccurrence && model.Relationship.Kind == answer.Relationship.Kind;
+    }
+
     /// <summary>How alike the best pair of verbs, names or roles of two relationships is; 0.5 when one of them says none.</summary>
     public static double VerbLikeness(Link model, Link answer)
     {

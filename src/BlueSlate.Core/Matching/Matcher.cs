@@ -30,6 +30,7 @@ public sealed class MatchModel(ConceptModel model)
 /// </summary>
 public static class Matcher
 {
+    private const double SameStructure = 0.8;
     private const double VerbSureness = 0.55;
 
     /// <summary>Without both of its entities a relationship is known by its verb alone.</summary>
@@ -44,9 +45,15 @@ public static class Matcher
         var renamed = AcceptedNames.Adopt(model.Model, answer, allowance.OtherNames);
         var modelSide = ReferenceEquals(renamed, model.Model) ? model.Side : new Side(renamed);
         var answerSide = new Side(answer);
-        var attributeMatcher = new AttributeMatcher(modelSide, answerSide);
-        var entityMatcher = new EntityMatcher(modelSide, answerSide, attributeMatcher);
+        var attributeMatcher = new AttributeMatcher(modelSide, answerSide, Trust.InNames);
+        var entityMatcher = new EntityMatcher(modelSide, answerSide, attributeMatcher, Trust.InNames);
         var (map, cost) = entityMatcher.Solve();
+        if (Array.IndexOf(map, -1) >= 0 && answerSide.Count > map.Count(index => index >= 0))
+        {
+            map = ByStructure(modelSide, answerSide, map);
+        }
+
+        var sameStructure = entityMatcher.Agreement(map) >= SameStructure;
 
         var entities = ImmutableDictionary.CreateBuilder<string, EntityMatch>(StringComparer.Ordinal);
         var placer = new AttributePlacer(modelSide, answerSide);
@@ -80,7 +87,7 @@ public static class Matcher
         placer.Take(promoted.Values.SelectMany(id => answer.Entity(id).Attributes.Select(attribute => attribute.Id)), promoted.Keys);
         placer.Take(demoted.Values, []);
         placer.Moved();
-        placer.Weak();
+        placer.Weak(sameStructure);
         var attributes = placer.Found;
         var members = new MemberMatcher(renamed, answer, entities.ToImmutable());
         return new Correspondence(
@@ -95,6 +102,14 @@ public static class Matcher
             Promoted = promoted,
             Demoted = demoted,
         };
+    }
+
+    // A drawing in words of its own is known by its structure, if that is the model answer's all over.
+    private static int[] ByStructure(Side model, Side answer, int[] byNames)
+    {
+        var matcher = new EntityMatcher(model, answer, new AttributeMatcher(model, answer, Trust.InStructure), Trust.InStructure);
+        var (map, _) = matcher.Solve();
+        return matcher.Agreement(map) is var agreement && agreement >= SameStructure && agreement >= matcher.Agreement(byNames) ? map : byNames;
     }
 
     private static EntityMatch MatchOf(NamedEntity model, NamedEntity answer, double likeness) =>
@@ -133,7 +148,7 @@ public static class Matcher
         foreach (var extra in Enumerable.Range(0, answer.Count).Except(map))
         {
             var name = answer.Entities[extra].Name;
-            var twin = map.Where(index => index >= 0).Order().FirstOrDefault(index => IsTwin(name, answer.Entities[extra], answer.Entities[index]), -1);
+            var twin = map.Where(index => index >= 0).Order().FirstOrDefault(index => IsTwin(name, answer.Entities[extra], answer.Entities[index]) && !answer.Trees.Contains((extra, index)) && !answer.Trees.Contains((index, extra)), -1);
             if (twin >= 0)
             {
                 twins.Add(extra, twin);

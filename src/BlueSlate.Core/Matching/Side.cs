@@ -44,6 +44,16 @@ internal sealed class Side
             Grow(union.Supertypes.Select(super => (union.CategoryId, super.EntityId)));
         }
 
+        Diamonds = [.. model.Relationships.Where(relationship => relationship.Roles.Length > 2).Select(relationship => relationship.Roles.Select(role => IndexOf(role.EntityId)).Order().ToArray())];
+        foreach (var diamond in Diamonds)
+        {
+            foreach (var index in diamond)
+            {
+                Neighbours[index].AddRange(diamond.Where(other => other != index));
+            }
+        }
+
+        Shapes = [.. Entities.Select((entity, index) => EntityShape.Of(entity, index, this))];
         foreach (var link in Links)
         {
             Neighbours[link.From].Add(link.To);
@@ -55,6 +65,12 @@ internal sealed class Side
     }
 
     public ConceptModel Model { get; }
+
+    /// <summary>For each relationship of more than two, the indexes of its entities in order.</summary>
+    public List<int[]> Diamonds { get; }
+
+    /// <summary>For each entity, how it stands among the others.</summary>
+    public EntityShape[] Shapes { get; private init; }
 
     /// <summary>What has attributes, by id: every entity, and every relationship.</summary>
     public IReadOnlyDictionary<string, AttributeOwner> Owners => owners ??= Entities

@@ -17,6 +17,11 @@ internal static class WeakLikeness
     private const double SameType = 0.15;
     private const double OtherType = 0.25;
 
+    /// <summary>Whether two attributes are of one form: both optional or not, of several values or not, of types of one family where both say one.</summary>
+    public static bool SameForm(NamedAttribute a, NamedAttribute b) =>
+        a.InKey == b.InKey && a.Attribute.Multivalued == b.Attribute.Multivalued && a.Attribute.Optional == b.Attribute.Optional && (a.Attribute.ForeignKey is null) == (b.Attribute.ForeignKey is null)
+        && (a.Attribute.Type.Length == 0 || b.Attribute.Type.Length == 0 || TypeFamily.Same(a.Attribute.Type, b.Attribute.Type));
+
     public static double Of(NamedAttribute a, NamedAttribute b)
     {
         var value = Math.Max(NameSimilarity.OfBare(a.Name, a.Bare, b.Name, b.Bare).Value, OfMeaning(a.Bare, b.Bare));

@@ -240,7 +240,7 @@ internal sealed class RelationshipReader(ChenSheet sheet, AttributeReader attrib
         var shape = sheet.Drawing.Shapes.First(candidate => candidate.Id == weak.EntityId);
         var diamonds = sheet.LinesAt(shape).Select(seen => seen.Far).Where(far => sheet.Role(far) == ChenRole.Relationship).Distinct().ToList();
         var candidates = diamonds.Where(diamond => OwnerIsOne(diamond!, shape)).ToList();
-        if (relationship.Other(weak).CoOccurrence.Max != 1 || candidates.Count != 1 || diamonds.Any(diamond => diamond!.Outline == Outline.Double))
+        if (relationship.Other(weak).CoOccurrence.Max != 1 || candidates is not [var only] || only!.Id != relationship.Id || diamonds.Any(diamond => diamond!.Outline == Outline.Double))
         {
             return relationship;
         }

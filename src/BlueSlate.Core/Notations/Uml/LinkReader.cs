@@ -25,8 +25,16 @@ internal sealed class LinkReader
 
     public (ImmutableArray<RelationshipType>, ImmutableArray<Specialisation>, ImmutableArray<ExclusiveConstraint>) Read()
     {
+        var openTriangles = OpenTriangles.In([.. targets.Lines.Where(tied => ClassAt(tied.From) is not null && ClassAt(tied.To) is not null)]);
         foreach (var tied in targets.Lines)
         {
+            if (openTriangles.TryGetValue(tied.Line.Id, out var atGeneral))
+            {
+                Remark(RemarkKind.OpenTriangle, atGeneral.NearId, "an open arrowhead", "a hollow triangle");
+                generalisations.Add((tied, atGeneral.Near!.Id, atGeneral.Far!.Id));
+                continue;
+            }
+
             ReadLine(tied);
         }
 
