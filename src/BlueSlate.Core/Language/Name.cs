@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Collections.Frozen;
 using System.Collections.Immutable;
 
@@ -8,6 +9,10 @@ namespace BlueSlate.Core.Language;
 /// </summary>
 public sealed class Name
 {
+    private const int MostKnown = 20_000;
+
+    private static readonly ConcurrentDictionary<string, Name> Known = new(StringComparer.Ordinal);
+
     private static readonly FrozenSet<string> Fillers =
         new[] { "of", "the", "a", "an", "at", "on", "for", "by", "with", "per", "is", "has", "are", "yn", "flag" }.ToFrozenSet(StringComparer.Ordinal);
 
@@ -45,6 +50,22 @@ public sealed class Name
 
     /// <summary>The words of a text, without those that only hold others together.</summary>
     public static Name Of(string text)
+    {
+        if (Known.TryGetValue(text, out var known))
+        {
+            return known;
+        }
+
+        // Answers to one exercise use the same names over and over; what is forgotten is made again.
+        if (Known.Count >= MostKnown)
+        {
+            Known.Clear();
+        }
+
+        return Known.GetOrAdd(text, Make);
+    }
+
+    private static Name Make(string text)
     {
         var words = WordSplitter.Split(text);
         var telling = words.Where(word => !Fillers.Contains(word)).ToList();
