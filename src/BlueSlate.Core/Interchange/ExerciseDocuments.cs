@@ -24,6 +24,9 @@ public sealed record PartDocument
     /// <summary>How formal the drawing is to be.</summary>
     public Level Level { get; init; }
 
+    /// <summary>Boxes of one name on several sheets are one thing.</summary>
+    public bool OneNameIsOneElement { get; init; }
+
     /// <summary>Solid is identifying, dashed is not.</summary>
     public bool StrokeSaysIdentifying { get; init; } = true;
 
@@ -72,6 +75,7 @@ public sealed record PartDocument
     /// <summary>The options with which drawings of this part are read.</summary>
     public NotationOptions ToOptions() => new(Level, Notation)
     {
+        OneNameIsOneElement = OneNameIsOneElement,
         StrokeSaysIdentifying = StrokeSaysIdentifying,
         SingleBarIsExactlyOne = SingleBarIsExactlyOne,
         DoubleLineSaysAll = DoubleLineSaysAll,

@@ -27,7 +27,16 @@ public abstract class Notation
         All.FirstOrDefault(notation => notation.Name == name) ?? throw new ArgumentException($"There is no notation “{name}”.", nameof(name));
 
     /// <summary>What a drawing says to a class that has learned the notation with these options.</summary>
-    public static Reading Read(Drawing drawing, NotationOptions options) => Of(options.Notation).ReadDrawing(drawing, options);
+    public static Reading Read(Drawing drawing, NotationOptions options)
+    {
+        if (!options.OneNameIsOneElement || drawing.Sheets.Length < 2)
+        {
+            return Of(options.Notation).ReadDrawing(drawing, options);
+        }
+
+        var (one, besides) = OneNameOneElement.Of(drawing);
+        return OneNameOneElement.Traced(Of(options.Notation).ReadDrawing(one, options), besides);
+    }
 
     /// <summary>
     /// Reads a drawing. It is total: any drawing gives a reading, and what cannot be read or is drawn wrong gives a remark. No

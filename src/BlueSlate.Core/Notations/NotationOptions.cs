@@ -15,6 +15,9 @@ public enum CountStyle { Letters, Pairs }
 /// <param name="Notation">The notation's name: <c>chen</c>, <c>crows-foot</c> or <c>uml</c>.</param>
 public sealed record NotationOptions(Level Level, string Notation = NotationNames.CrowsFoot)
 {
+    /// <summary>Boxes of one name on several sheets are one thing.</summary>
+    public bool OneNameIsOneElement { get; init; }
+
     /// <summary>Crow's foot: solid is identifying and dashed is not; otherwise the stroke leaves it unsaid.</summary>
     public bool StrokeSaysIdentifying { get; init; } = true;
 

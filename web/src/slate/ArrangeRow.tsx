@@ -7,6 +7,7 @@ import { isBox } from './forms';
 import { LiftSheet } from './LiftSheet';
 import { PictureSheet } from './PictureSheet';
 import { RedrawSheet } from './RedrawSheet';
+import { RegionWords } from './RegionWords';
 import { placementOf } from './scene';
 import { stepsBetween } from './steps';
 import type { Slate } from './useSlate';
@@ -99,6 +100,7 @@ export function ArrangeRow({ slate, tidy, allowed, refusal: dropRefusal }: Arran
           {pinned ? 'let go' : 'pin'}
         </button>
       )}
+      {shapes.length > 0 && <RegionWords slate={slate} shapes={shapes} />}
       {allowed?.lifting && boxes.length > 1 && (
         <button className="word-button" onClick={() => setOpened('lift')}>
           lift

@@ -2,6 +2,7 @@ import { useState, type ReactNode } from 'react';
 import { ArrangeRow, type AllowedTools } from './ArrangeRow';
 import { EndChooser } from './EndChooser';
 import { KeyHelp } from './KeyHelp';
+import { RegionFigures } from './RegionFigures';
 import { SceneFigures } from './SceneFigures';
 import { CommentEditor } from './Comments';
 import { SheetEdges } from './SheetEdges';
@@ -85,6 +86,7 @@ export function SlateSurface({
         </defs>
         <g transform={transform}>
           {behind}
+          <RegionFigures scene={scene} slate={slate} />
           <SceneFigures {...paint} scene={slate.base} leaveOut={slate.moving} />
           {!slate.moving && <FocusCorners slate={slate} />}
           <GhostFigure ghost={ghost} />

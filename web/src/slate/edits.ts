@@ -16,6 +16,7 @@ import {
   type Side,
   type Tie,
 } from './document';
+import { regionsWithout } from './regions';
 import { putLine, putShape, putTie, type Change, type Step } from './steps';
 
 /** Makes ids for new elements; a parameter so that tests repeat. */
@@ -133,6 +134,7 @@ export function remove(drawing: Drawing, ids: ReadonlySet<string>): Change {
       ...[...drawing.comments.values()]
         .filter((comment) => gone(comment.element))
         .map((comment): Step => ({ of: 'comment', id: comment.element, before: comment, after: null })),
+      ...regionsWithout(drawing, shapes),
       ...[...lines].map((id): Step => ({ of: 'line', id, before: drawing.lines.get(id)!, after: null })),
       ...[...shapes].map((id): Step => ({ of: 'shape', id, before: drawing.shapes.get(id)!, after: null })),
     ],

@@ -150,6 +150,7 @@ export function PartForm({
         <div className="space-y-1.5">
           <p className="text-quiet-ink">The class has learned</p>
           {(learned[notation] ?? []).map(([key, label]) => check(key, label))}
+          {check('oneNameIsOneElement', 'one name on two sheets is one thing')}
         </div>
         <div className="space-y-1.5">
           <p className="text-quiet-ink">Aids while they draw</p>
