@@ -4,7 +4,7 @@ import { emptyDrawing, type Drawing } from '../src/slate/document';
 import { addShape } from '../src/slate/edits';
 import { overlaps } from '../src/slate/geometry';
 import { boxOf } from '../src/slate/measure';
-import { changeOfStem, ovalsOf, readLeaf, textOfStem } from '../src/slate/stem';
+import { changeOfStem, fanAgain, ovalsOf, readLeaf, textOfStem } from '../src/slate/stem';
 import { apply, invert } from '../src/slate/steps';
 
 const counter = () => {
@@ -71,5 +71,23 @@ describe('a stem of ovals', () => {
       ),
       { numRuns: 40 },
     );
+  });
+});
+
+describe('fanning again', () => {
+  it('puts the ovals around their owner as one step, clear of each other, and leaves what is pinned', () => {
+    const typedIn = typed(['Visit', 'visit no (key)', 'date', 'name (first, last)', 'phone (several)']);
+    let { drawing } = typedIn;
+    const owner = drawing.shapes.get(typedIn.id)!;
+    const ovals = ovalsOf(drawing, owner.id);
+    const pinned = { ...ovals[1]!, x: 4000, y: 4000, pinned: true };
+    const heaped = new Map(
+      [...drawing.shapes].map(([id, shape]) => [id, shape.form === 'oval' ? { ...shape, x: 0, y: 0 } : shape]),
+    );
+    drawing = { ...drawing, shapes: heaped.set(pinned.id, pinned) };
+    const fanned = apply(drawing, fanAgain(drawing, owner).steps);
+    expect(fanned.shapes.get(pinned.id)).toEqual(pinned);
+    const boxes = [...fanned.shapes.values()].map(boxOf);
+    boxes.forEach((one, i) => boxes.slice(i + 1).forEach((other) => expect(overlaps(one, other)).toBe(false)));
   });
 });

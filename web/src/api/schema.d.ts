@@ -2686,6 +2686,8 @@ export interface components {
              * @default crows-foot
              */
             notation: string;
+            /** @description Boxes of one name on several sheets are one thing. */
+            oneNameIsOneElement?: boolean;
             /** @description Crow's foot: solid is identifying and dashed is not; otherwise the stroke leaves it unsaid. */
             strokeSaysIdentifying?: boolean;
             /** @description Crow's foot: a single bar reads as 1..1; otherwise its minimum is unsaid. */
@@ -2719,6 +2721,8 @@ export interface components {
             notation?: string;
             /** @description How formal the drawing is to be. */
             level?: components["schemas"]["Level"];
+            /** @description Boxes of one name on several sheets are one thing. */
+            oneNameIsOneElement?: boolean;
             /** @description Solid is identifying, dashed is not. */
             strokeSaysIdentifying?: boolean;
             /** @description A single bar reads as exactly one. */

@@ -9,6 +9,7 @@ import { PictureSheet } from './PictureSheet';
 import { RedrawSheet } from './RedrawSheet';
 import { RegionWords } from './RegionWords';
 import { placementOf } from './scene';
+import { fanAgain, ovalsOf } from './stem';
 import { stepsBetween } from './steps';
 import type { Slate } from './useSlate';
 import type { Tidy } from './useTidy';
@@ -101,6 +102,11 @@ export function ArrangeRow({ slate, tidy, allowed, refusal: dropRefusal }: Arran
         </button>
       )}
       {shapes.length > 0 && <RegionWords slate={slate} shapes={shapes} />}
+      {shapes.length === 1 && ovalsOf(drawing, shapes[0]!).length > 1 && (
+        <button className="word-button" onClick={() => change(fanAgain(drawing, drawing.shapes.get(shapes[0]!)!))}>
+          fan again
+        </button>
+      )}
       {allowed?.lifting && boxes.length > 1 && (
         <button className="word-button" onClick={() => setOpened('lift')}>
           lift

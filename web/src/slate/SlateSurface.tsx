@@ -3,6 +3,7 @@ import { ArrangeRow, type AllowedTools } from './ArrangeRow';
 import { EndChooser } from './EndChooser';
 import { KeyHelp } from './KeyHelp';
 import { RegionFigures } from './RegionFigures';
+import { RimNames } from './RimNames';
 import { SceneFigures } from './SceneFigures';
 import { CommentEditor } from './Comments';
 import { SheetEdges } from './SheetEdges';
@@ -110,6 +111,7 @@ export function SlateSurface({
       {slate.editing && slate.editing.of !== 'shape' && (
         <TextEditor key={JSON.stringify(slate.editing)} slate={slate} editing={slate.editing} />
       )}
+      <RimNames slate={slate} />
       <SheetEdges slate={slate} />
       {slate.commenting && <CommentEditor key={slate.commenting} slate={slate} element={slate.commenting} />}
       {slate.chalkPoint && <ChalkPoint slate={slate} />}

@@ -42,6 +42,7 @@ export const deeds: readonly KeyDeed[] = [
   deed('slate', '+', 'nearer', 'nearer'),
   deed('slate', '-', 'farther', 'farther'),
   deed('slate', 'h', 'all', 'show all'),
+  deed('slate', ',', 'back', 'back to where one was before one followed a line out of sight'),
   deed('end', '0', 'least-none', 'least: none'),
   deed('end', '1', 'least-one', 'least: one'),
   deed('end', '-', 'least-unsaid', 'least: unsaid'),

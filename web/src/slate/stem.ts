@@ -86,6 +86,23 @@ export function changeOfStem(drawing: Drawing, shape: Shape, text: string, newId
   return { label: 'write attributes', steps };
 }
 
+/** A shape's ovals in a fan around it once more, as one step; those that are pinned stay. */
+export function fanAgain(drawing: Drawing, shape: Shape): Change {
+  const loose = (owner: Shape, stemOf: string): Shape[] =>
+    (owner.id === stemOf ? ovalsOf(drawing, owner.id) : partsOf(drawing, stemOf, owner)).filter((oval) => !oval.pinned);
+  const all = loose(shape, shape.id).flatMap((oval) => [oval, ...loose(oval, shape.id)]);
+  const gone = new Set(all.map((oval) => oval.id));
+  const rest = { ...drawing, shapes: new Map([...drawing.shapes].filter(([id]) => !gone.has(id))) };
+  const room = new Room(rest, shape);
+  const placed = new Map<string, Shape>();
+  for (const oval of all) {
+    const owner = [...placed.values()].find((other) => partsOf(drawing, shape.id, other).includes(oval)) ?? shape;
+    const at = room.take(oval, owner);
+    placed.set(oval.id, { ...oval, x: Math.round(at.x * 4), y: Math.round(at.y * 4) });
+  }
+  return { label: 'fan again', steps: [...placed.values()].map((after) => putShape(drawing, after)) };
+}
+
 function growSteps(
   drawing: Drawing,
   owner: Shape,

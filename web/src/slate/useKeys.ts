@@ -154,6 +154,9 @@ function onSlate(slate: Slate, deed: string, besides: KeyDeeds): boolean {
     case 'all':
       slate.fitAll();
       return true;
+    case 'back':
+      slate.goBack();
+      return true;
     default:
       return slate.editable && draw(slate, deed, besides);
   }

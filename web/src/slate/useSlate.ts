@@ -155,6 +155,29 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
     [surface],
   );
 
+  const before = useRef<View | null>(null);
+  /** Goes to a box in the middle of the slate, and remembers from where. */
+  const travel = useCallback(
+    (box: Box | undefined) => {
+      const size = surface.current?.getBoundingClientRect();
+      if (!size || !box) return;
+      setView((view) => {
+        before.current = view;
+        const at = centre(box);
+        return { ...view, x: size.width / 2 - at.x * view.zoom, y: size.height / 2 - at.y * view.zoom };
+      });
+    },
+    [surface],
+  );
+  const goBack = useCallback(() => {
+    const back = before.current;
+    if (back)
+      setView((view) => {
+        before.current = view;
+        return back;
+      });
+  }, []);
+
   return {
     session,
     session_,
@@ -173,6 +196,8 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
     setView,
     fitAll,
     reveal,
+    travel,
+    goBack,
     zoom,
     selection,
     setSelection,

@@ -1,0 +1,48 @@
+import { useEffect, useState, type RefObject } from 'react';
+import { rimNames } from './rimNames';
+import { select } from './selection';
+import type { Slate } from './useSlate';
+
+/** Names at the rim of the slate, where lines lead out of sight; a press travels there. */
+export function RimNames({ slate }: { slate: Slate }) {
+  const size = useSize(slate.surface);
+  if (!size || slate.drag || slate.editing) return null;
+  return (
+    <div className="rim-names" data-overlay>
+      {rimNames(slate.base, slate.view, size).map(({ shape, says, at, rim }) => (
+        <button
+          key={shape}
+          className={`rim-name at-${rim}`}
+          style={rim === 'left' || rim === 'right' ? { top: at.y } : { left: at.x, [rim]: rimGap(rim, at.y, size) }}
+          title={`to ${says}`}
+          tabIndex={-1}
+          onClick={() => {
+            slate.travel(slate.base.boxes.get(shape));
+            slate.setSelection(select(shape));
+            slate.surface.current?.focus();
+          }}
+        >
+          {says}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+const rimGap = (rim: 'top' | 'bottom', y: number, size: { height: number }) =>
+  Math.max(0, rim === 'top' ? y : size.height - y);
+
+function useSize(surface: RefObject<HTMLDivElement | null>) {
+  const [size, setSize] = useState<{ width: number; height: number } | null>(null);
+  useEffect(() => {
+    const element = surface.current;
+    if (!element) return;
+    const observer = new ResizeObserver(() => {
+      const { width, height } = element.getBoundingClientRect();
+      setSize({ width, height });
+    });
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, [surface]);
+  return size;
+}
