@@ -54,7 +54,8 @@ public static class Placer
         Symmetry.Turn(apart["children"]!.AsArray(), Tree.Pairs(sheet), Widening);
         apart["layoutOptions"] = new JsonObject { ["elk.algorithm"] = "sporeOverlap", ["elk.spacing.nodeNode"] = "30" };
         var (first, second) = (Turned(sheet, fans, layered), Turned(sheet, fans, CornersIn(LayoutEngine.LayOut(apart))));
-        return second.Crossings < first.Crossings ? second.Places : first.Places;
+        var (places, crossings) = second.Crossings < first.Crossings ? second : first;
+        return OvalsAside.Move(sheet, places, crossings);
     }
 
     // Block by block, ovals change sides where that lowers the number of crossings.

@@ -1,6 +1,7 @@
 using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Language;
+using BlueSlate.Core.Notations;
 
 namespace BlueSlate.Core.Checking.Findings;
 
@@ -31,7 +32,10 @@ internal sealed class EndsSwapped : FindingKind
             RelationshipRole first = relationship.Roles[0], second = relationship.Roles[1];
             Count atFirst = Drawn(first.Id), atSecond = Drawn(second.Id);
             var bad = evidence.BadFactsOf(first.Id, second.Id).Where(id => id.StartsWith("min:", StringComparison.Ordinal) || id.StartsWith("max:", StringComparison.Ordinal)).ToList();
-            if (bad.Count >= 2 && atFirst == second.CoOccurrence && atSecond == first.CoOccurrence && first.CoOccurrence.Max != second.CoOccurrence.Max)
+            // Letters say the maximum alone: exchanged, they leave the strokes, which say the minimum, where they are.
+            var swapped = (atFirst == second.CoOccurrence && atSecond == first.CoOccurrence)
+                || (evidence.Comparison.Options is { Notation: NotationNames.Chen, Counts: CountStyle.Letters } && atFirst.Max == second.CoOccurrence.Max && atSecond.Max == first.CoOccurrence.Max && bad.All(id => id.StartsWith("max:", StringComparison.Ordinal)));
+            if (bad.Count >= 2 && swapped && first.CoOccurrence.Max != second.CoOccurrence.Max)
             {
                 var (one, other) = (evidence.Wording(second.Id), evidence.Wording(first.Id));
                 yield return new Finding
