@@ -1,5 +1,6 @@
 using BlueSlate.Bench;
 using BlueSlate.Bench.Accuracy;
+using BlueSlate.Bench.Seeded;
 
 return args switch
 {
@@ -10,11 +11,12 @@ return args switch
     ["autosave", var connections, var seconds, var dll] => await AutosaveBench.RunAsync(int.Parse(connections), int.Parse(seconds), dll),
     ["layout", var folder, var notation] => LayoutBench.Run(folder, notation),
     ["accuracy", var folder, var output, .. var show] => AccuracyBench.Run(folder, output, show.FirstOrDefault()),
+    ["seeded", var demo] => SeededBench.Run(demo),
     _ => Usage(),
 };
 
 static int Usage()
 {
-    Console.Error.WriteLine("usage: checking OUT | answers FOLDER COUNT | durability ... | autosave ... | layout FOLDER NOTATION | accuracy FOLDER OUT [CASE/ANSWER]; see the scripts in bench/");
+    Console.Error.WriteLine("usage: checking OUT | answers FOLDER COUNT | durability ... | autosave ... | layout FOLDER NOTATION | seeded DEMO | accuracy FOLDER OUT [CASE/ANSWER]; see the scripts in bench/");
     return 2;
 }

@@ -38,7 +38,7 @@ internal static class FindingCodes
         ["operation-missing"] = ("operation-missing", At.Model),
         ["operation-signature"] = ("operation-signature", At.Model),
         ["relationship-extra"] = ("relationship-extra", At.Answer),
-        ["relationship-kind-differs"] = ("relationship-kind", At.Model),
+        ["relationship-kind"] = ("relationship-kind", At.Model),
         ["relationship-missing"] = ("relationship-missing", At.Model),
         ["relationship-redundant"] = ("relationship-redundant", At.Answer),
         ["relationship-wrong-entity"] = ("relationship-wrong-entity", At.Model),
@@ -46,8 +46,8 @@ internal static class FindingCodes
         ["specialisation-missing"] = ("specialisation-missing", At.Model),
         ["specialisation-reversed"] = ("specialisation-reversed", At.Model),
         ["specialisation-totality"] = ("specialisation-totality", At.Model),
-        ["type-not-shown"] = ("type", At.Model),
-        ["visibility-not-shown"] = ("visibility", At.Model),
+        ["type"] = ("type", At.Model),
+        ["visibility"] = ("visibility", At.Model),
         ["whole-part-reversed"] = ("whole-part-reversed", At.Model),
     };
 

@@ -16,13 +16,13 @@ public sealed class Name
     private static readonly FrozenSet<string> Fillers =
         new[] { "of", "the", "a", "an", "at", "on", "for", "by", "with", "per", "is", "has", "are", "yn", "flag" }.ToFrozenSet(StringComparer.Ordinal);
 
-    private Name(string text, ImmutableArray<string> written)
+    private Name(string text, ImmutableArray<string> written, string compact)
     {
         Text = text;
         Written = written;
         var words = Words = [.. written.Select(Spelling.American)];
         Key = string.Join(' ', words);
-        Compact = string.Concat(words);
+        Compact = compact;
         Letters = [.. words.Select(LettersOf)];
         Lexical = [.. words.Select(Lexicon.English.Find)];
     }
@@ -36,7 +36,7 @@ public sealed class Name
     /// <summary>The words joined by blanks; equal for names that are the same.</summary>
     public string Key { get; }
 
-    /// <summary>The words written together.</summary>
+    /// <summary>All words as written, together and in small letters.</summary>
     internal string Compact { get; }
 
     /// <summary>For each word, which letters and digits occur in it, a bit for each.</summary>
@@ -69,7 +69,7 @@ public sealed class Name
     {
         var words = WordSplitter.Split(text);
         var telling = words.Where(word => !Fillers.Contains(word)).ToList();
-        return new(text, [.. (telling.Count > 0 ? telling : words).SelectMany(Abbreviations.SpellOut).Select(Inflection.BasicForm)]);
+        return new(text, [.. (telling.Count > 0 ? telling : words).SelectMany(Abbreviations.SpellOut).Select(Inflection.BasicForm)], string.Concat(words));
     }
 
     /// <summary>This name without the words of the owner's name at its start, if anything is left; otherwise itself.</summary>
@@ -80,7 +80,7 @@ public sealed class Name
             return this;
         }
 
-        return new Name(Text, Written[owner.Words.Length..]);
+        return new Name(Text, Written[owner.Words.Length..], string.Concat(Written[owner.Words.Length..]));
     }
 
     private static uint LettersOf(string word)

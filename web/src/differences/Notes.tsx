@@ -10,10 +10,12 @@ interface NotesProps {
   /** What stands beneath an opened note: the decision, or what was decided. */
   beneath?: (placed: Placed) => ReactNode;
   mark?: (placed: Placed) => ReactNode;
+  /** The marks before and after the one rounding. */
+  result: { readonly exact: string; readonly total: string };
 }
 
 /** The notes of the margin, in the reading order of the slate. The open one stands level with its part, the others pack around it. */
-export function Notes({ placed, open, onOpen, levelOf, beneath, mark }: NotesProps) {
+export function Notes({ placed, open, onOpen, levelOf, beneath, mark, result }: NotesProps) {
   const list = useRef<HTMLDivElement>(null);
   const [shift, setShift] = useState(0);
   const level = open ? levelOf(open) : null;
@@ -63,7 +65,23 @@ export function Notes({ placed, open, onOpen, levelOf, beneath, mark }: NotesPro
           all={placed}
         />
       ))}
+      <Rounding {...result} />
     </div>
+  );
+}
+
+/** What the one rounding of the total adds or takes, so that the losses above add up to what is seen. */
+function Rounding({ exact, total }: { exact: string; total: string }) {
+  const by = valueOf(total) - valueOf(exact);
+  if (Math.abs(by) < 1e-9) return null;
+  return (
+    <p className="rounding">
+      <span>the total is rounded</span>
+      <span>
+        {by > 0 ? '+' : '−'}
+        {show(String(Math.abs(by)))}
+      </span>
+    </p>
   );
 }
 

@@ -122,6 +122,7 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
             />
           ) : (
             <Notes
+              result={answer.result}
               placed={placed}
               open={open}
               onOpen={setOpen}

@@ -64,6 +64,7 @@ function Marks({ marks }: { marks: Schemas['StudentMarksReply'] }) {
             <LineTable lines={marks.result.lines} placed={placed} onOpen={(note) => (setLines(false), setOpen(note))} />
           ) : (
             <Notes
+              result={marks.result}
               placed={placed}
               open={open}
               onOpen={setOpen}

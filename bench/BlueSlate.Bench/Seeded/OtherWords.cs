@@ -1,0 +1,57 @@
+using System.Collections.Immutable;
+using BlueSlate.Core.Concepts;
+
+namespace BlueSlate.Bench.Seeded;
+
+/// <summary>Names in other spellings and other words, written by hand; the same for a whole answer, as one person writes.</summary>
+internal sealed class OtherWords(Random random)
+{
+    private static readonly Dictionary<string, string[]> Variants = new(StringComparer.OrdinalIgnoreCase)
+    {
+        ["no"] = ["number", "nr", "num"],
+        ["number"] = ["no", "nr"],
+        ["name"] = ["full name", "name"],
+        ["email"] = ["e-mail", "mail address"],
+        ["phones"] = ["phone numbers", "telephones"],
+        ["description"] = ["descr", "short description"],
+        ["date"] = ["day", "date"],
+        ["code"] = ["id", "code"],
+        ["kind"] = ["sort", "type"],
+        ["title"] = ["heading", "title"],
+        ["price"] = ["cost", "price"],
+        ["seats"] = ["number of seats", "seat count"],
+        ["colour"] = ["color"],
+        ["minutes"] = ["mins", "duration in minutes"],
+        ["quantity"] = ["qty", "amount"],
+    };
+
+    private readonly int style = random.Next(4);
+
+    public ConceptModel Rename(ConceptModel model) => model with
+    {
+        Entities = [.. model.Entities.Select(entity => entity with
+        {
+            Name = Styled(entity.Name),
+            Attributes = Rename(entity.Attributes),
+        })],
+        Relationships = [.. model.Relationships.Select(relationship => relationship with { Attributes = Rename(relationship.Attributes) })],
+    };
+
+    private ImmutableArray<ConceptAttribute> Rename(ImmutableArray<ConceptAttribute> attributes) =>
+        [.. attributes.Select(attribute => attribute with { Name = Styled(Varied(attribute.Name)), Parts = [.. attribute.Parts.Select(part => part with { Name = Styled(part.Name) })] })];
+
+    private string Varied(string name) =>
+        string.Join(' ', name.Split(' ').Select(word => random.Next(2) == 0 && Variants.TryGetValue(word, out var others) ? others[random.Next(others.Length)] : word));
+
+    private string Styled(string name)
+    {
+        var words = name.Split(' ', '-');
+        return style switch
+        {
+            0 => string.Join('_', words).ToUpperInvariant(),
+            1 => string.Concat(words.Select(word => char.ToUpperInvariant(word[0]) + word[1..])),
+            2 => string.Join(' ', words.Select(word => char.ToUpperInvariant(word[0]) + word[1..])),
+            _ => char.ToUpperInvariant(name[0]) + name[1..],
+        };
+    }
+}
