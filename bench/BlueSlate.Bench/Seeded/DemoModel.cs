@@ -1,11 +1,11 @@
 using System.Collections.Immutable;
 using System.Text.Json;
 using BlueSlate.Core;
+using BlueSlate.Core.Checking;
 using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Marking;
-using BlueSlate.Core.Checking;
 using BlueSlate.Core.Notations;
 
 namespace BlueSlate.Bench.Seeded;

@@ -9,7 +9,10 @@ internal static class Assignment
     /// <summary>
     /// For a matrix with at most as many rows as columns, the column of each row. Of equal costs, the lower column is taken.
     /// </summary>
-    public static int[] Solve(double[,] cost)
+    public static int[] Solve(double[,] cost) => Solve(cost, out _);
+
+    /// <summary>The same, with what each pair costs more than the cheapest assignment if it is taken instead (reduced costs, none below 0).</summary>
+    public static int[] Solve(double[,] cost, out double[,] reduced)
     {
         int rows = cost.GetLength(0), columns = cost.GetLength(1);
         var rowPotential = new double[rows + 1];
@@ -36,10 +39,10 @@ internal static class Assignment
                         continue;
                     }
 
-                    var reduced = cost[here - 1, j - 1] - rowPotential[here] - columnPotential[j];
-                    if (reduced < least[j])
+                    var left = cost[here - 1, j - 1] - rowPotential[here] - columnPotential[j];
+                    if (left < least[j])
                     {
-                        least[j] = reduced;
+                        least[j] = left;
                         previous[j] = column;
                     }
 
@@ -71,6 +74,15 @@ internal static class Assignment
             {
                 rowOf[column] = rowOf[previous[column]];
                 column = previous[column];
+            }
+        }
+
+        reduced = new double[rows, columns];
+        for (var i = 0; i < rows; i++)
+        {
+            for (var j = 0; j < columns; j++)
+            {
+                reduced[i, j] = cost[i, j] - rowPotential[i + 1] - columnPotential[j + 1];
             }
         }
 

@@ -55,7 +55,7 @@ internal sealed class AttributeMatcher
         candidates.Sort(static (a, b) => a.Value != b.Value ? b.Value.CompareTo(a.Value) : a.Model != b.Model ? a.Model.CompareTo(b.Model) : a.Answer.CompareTo(b.Answer));
         Span<bool> takenModel = stackalloc bool[ours.Length];
         Span<bool> takenAnswer = stackalloc bool[theirs.Length];
-        var cost = 0.0;
+        var (cost, everyday) = (0.0, 0);
         foreach (var (value, i, j) in candidates)
         {
             if (takenModel[i] || takenAnswer[j])
@@ -66,7 +66,7 @@ internal sealed class AttributeMatcher
             takenModel[i] = takenAnswer[j] = true;
             pairs.Add((i, j));
             cost += (1 - value) * Costs.AttributeMissing;
-            cost += model.Examples[ours[i]].IsEveryday && answer.Examples[theirs[j]].IsEveryday ? Costs.EverydayName : 0;
+            everyday += model.Examples[ours[i]].IsEveryday && answer.Examples[theirs[j]].IsEveryday ? 1 : 0;
             cost += model.Examples[ours[i]].InKey == answer.Examples[theirs[j]].InKey ? 0 : Costs.KeyDiffers;
         }
 
@@ -75,8 +75,12 @@ internal sealed class AttributeMatcher
         cost += (both * trust.StrangeAttribute) + (trust.MindsForm ? OtherForms(ours, theirs, takenModel, takenAnswer) * Costs.FormDiffers : 0);
         cost += (mine - both) * Costs.AttributeMissing;
         cost += (others - both) * Costs.AttributeExtra;
+        Everyday = everyday;
         return cost;
     }
+
+    /// <summary>How many of the pairs that were found last are called what attributes of anything are called.</summary>
+    public int Everyday { get; private set; }
 
     // How many of those left over find none of their own form.
     private int OtherForms(int[] ours, int[] theirs, ReadOnlySpan<bool> takenModel, ReadOnlySpan<bool> takenAnswer)

@@ -22,6 +22,12 @@ public sealed record Correspondence(
     double Cost,
     int NodesExpanded)
 {
+    /// <summary>What any correspondence of entities costs at least.</summary>
+    public double LowerBound { get; init; }
+
+    /// <summary>Whether no cheaper correspondence of entities is possible.</summary>
+    public bool IsProved => Cost - LowerBound <= 1e-6;
+
     /// <summary>Matched links of subtypes.</summary>
     public ImmutableDictionary<string, SubtypeMatch> Subtypes { get; init; } = ImmutableDictionary<string, SubtypeMatch>.Empty;
 

@@ -1,4 +1,5 @@
 using BlueSlate.Core.Language;
+using Cost = BlueSlate.Core.Matching.Costs;
 
 namespace BlueSlate.Core.Matching;
 
@@ -34,16 +35,16 @@ internal sealed class EntityMatcher
         this.answer = answer;
         names = new double[model.Count, answer.Count];
         pairCost = new double[model.Count, answer.Count];
-        missingCost = [.. model.Entities.Select(entity => Costs.EntityMissing + (entity.Attributes.Length * Costs.AttributeMissing))];
-        extraCost = [.. answer.Entities.Select(entity => Costs.EntityExtra + (entity.Attributes.Length * Costs.AttributeExtra))];
+        missingCost = [.. model.Entities.Select(entity => Cost.EntityMissing + (entity.Attributes.Length * Cost.AttributeMissing))];
+        extraCost = [.. answer.Entities.Select(entity => Cost.EntityExtra + (entity.Attributes.Length * Cost.AttributeExtra))];
         for (var i = 0; i < model.Count; i++)
         {
             for (var j = 0; j < answer.Count; j++)
             {
                 names[i, j] = NameSimilarity.Of(model.Entities[i].Name, answer.Entities[j].Name).Value;
                 pairCost[i, j] = ((1 - names[i, j]) * trust.StrangeName)
-                    + attributes.Cost(i, j)
-                    + (model.Entities[i].Entity.Kind == answer.Entities[j].Entity.Kind ? 0 : Costs.KindDiffers);
+                    + attributes.Cost(i, j) + ((1 - names[i, j]) * attributes.Everyday * Cost.EverydayName)
+                    + (model.Entities[i].Entity.Kind == answer.Entities[j].Entity.Kind ? 0 : Cost.KindDiffers);
             }
         }
 
@@ -77,7 +78,76 @@ internal sealed class EntityMatcher
         {
         }
 
+        // Relationships of more than two are not in the sum; with them, the bound is that of the rest.
+        var search = new BranchAndBound(Sum(), map).Run();
+        NodesExpanded += search.Solved;
+        var proved = TrueCost(search.Best);
+        if (proved < best - 1e-9)
+        {
+            (map, best) = (search.Best, proved);
+        }
+
+        LowerBound = Math.Min(best, search.LowerBound - (Math.Min(model.Diamonds.Count, answer.Diamonds.Count) * (Cost.RelationshipMissing + Cost.RelationshipExtra)) + (model.Diamonds.Count * Cost.RelationshipMissing) + (answer.Diamonds.Count * Cost.RelationshipExtra));
         return (map, best);
+    }
+
+    /// <summary>What any assignment costs at least.</summary>
+    public double LowerBound { get; private set; }
+
+    private AssignmentCosts Sum()
+    {
+        var alone = extraCost.Sum() + missingCost.Sum() + (answer.Links.Length * Cost.RelationshipExtra) + (modelPairs.Sum(pair => pair.Links.Count) * Cost.RelationshipMissing)
+            + (model.Trees.Count * Cost.SubtypeMissing) + (answer.Trees.Count * Cost.SubtypeExtra);
+        var costs = new AssignmentCosts(model.Count, answer.Count, alone);
+        for (var i = 0; i < model.Count; i++)
+        {
+            for (var j = 0; j < answer.Count; j++)
+            {
+                costs.AddOwn(i, j, pairCost[i, j] - extraCost[j] - missingCost[i]);
+            }
+        }
+
+        for (var pair = 0; pair < modelPairs.Count; pair++)
+        {
+            AddPair(costs, pair);
+        }
+
+        foreach (var (sub, super) in model.Trees)
+        {
+            var table = new Dictionary<(int First, int Second), double>();
+            foreach (var (a, b) in answer.Trees)
+            {
+                table[(b, a)] = Math.Min(table.GetValueOrDefault((b, a)), Cost.SubtypeReversed - Cost.SubtypeMissing - Cost.SubtypeExtra);
+                table[(a, b)] = -Cost.SubtypeMissing - Cost.SubtypeExtra;
+            }
+
+            costs.Add(sub, super, table);
+        }
+
+        return costs;
+    }
+
+    private void AddPair(AssignmentCosts costs, int pair)
+    {
+        var (first, second, links) = modelPairs[pair];
+        var missing = links.Count * Cost.RelationshipMissing;
+        var table = new Dictionary<(int First, int Second), double>();
+        foreach (var (a, b) in answerLinks.Values.Select(found => (found[0].From, found[0].To)).SelectMany(ends => ends.From == ends.To ? new[] { ends } : [ends, (ends.To, ends.From)]))
+        {
+            if (first == second && a == b)
+            {
+                costs.AddOwn(first, a, LinkCost(pair, a, a) - missing);
+            }
+            else if (first != second && a != b)
+            {
+                table[(a, b)] = LinkCost(pair, a, b) - missing;
+            }
+        }
+
+        if (first != second)
+        {
+            costs.Add(first, second, table);
+        }
     }
 
     /// <summary>
@@ -231,7 +301,7 @@ internal sealed class EntityMatcher
 
     // A pair that even with all its relationships in place costs more than leaving both alone is never tried.
     private bool Plausible(int i, int j) =>
-        pairCost[i, j] < missingCost[i] + extraCost[j] + ((Costs.RelationshipMissing + Costs.RelationshipExtra) * Math.Min(model.Neighbours[i].Count, answer.Neighbours[j].Count));
+        pairCost[i, j] < missingCost[i] + extraCost[j] + ((Cost.RelationshipMissing + Cost.RelationshipExtra) * Math.Min(model.Neighbours[i].Count, answer.Neighbours[j].Count));
 
     private double TrueCost(int[] map)
     {
@@ -247,14 +317,14 @@ internal sealed class EntityMatcher
             cost += map[i] == None ? missingCost[i] : pairCost[i, map[i]] - extraCost[map[i]];
         }
 
-        cost += answer.Links.Length * Costs.RelationshipExtra;
+        cost += answer.Links.Length * Cost.RelationshipExtra;
         for (var pair = 0; pair < modelPairs.Count; pair++)
         {
             cost += LinkCost(pair, map[modelPairs[pair].A], map[modelPairs[pair].B]);
         }
 
         var diamonds = Diamonds(map);
-        cost += ((model.Diamonds.Count - diamonds) * Costs.RelationshipMissing) + ((answer.Diamonds.Count - diamonds) * Costs.RelationshipExtra);
+        cost += ((model.Diamonds.Count - diamonds) * Cost.RelationshipMissing) + ((answer.Diamonds.Count - diamonds) * Cost.RelationshipExtra);
         return cost + TreeCost(map);
     }
 
@@ -266,11 +336,11 @@ internal sealed class EntityMatcher
             var (a, b) = (map[sub], map[super]);
             var straight = a != None && b != None && answer.Trees.Contains((a, b));
             var reversed = !straight && a != None && b != None && answer.Trees.Contains((b, a));
-            cost += straight ? 0 : reversed ? Costs.SubtypeReversed : Costs.SubtypeMissing;
+            cost += straight ? 0 : reversed ? Cost.SubtypeReversed : Cost.SubtypeMissing;
             found += straight || reversed ? 1 : 0;
         }
 
-        return cost + ((answer.Trees.Count - found) * Costs.SubtypeExtra);
+        return cost + ((answer.Trees.Count - found) * Cost.SubtypeExtra);
     }
 
     // What the relationships between one pair of entities cost depends only on the two that stand for them.
@@ -279,12 +349,12 @@ internal sealed class EntityMatcher
         var (modelA, _, links) = modelPairs[pair];
         if (a == None || b == None || !answerLinks.TryGetValue(PairKey(a, b), out var found))
         {
-            return links.Count * Costs.RelationshipMissing;
+            return links.Count * Cost.RelationshipMissing;
         }
 
         if (!linkCosts.TryGetValue((pair, a, b), out var cost))
         {
-            cost = comparer.PairUp(links, found, link => link == modelA ? a : b).Cost - (found.Count * Costs.RelationshipExtra);
+            cost = comparer.PairUp(links, found, link => link == modelA ? a : b).Cost - (found.Count * Cost.RelationshipExtra);
             linkCosts.Add((pair, a, b), cost);
         }
 

@@ -63,7 +63,7 @@ internal sealed class LinkComparer
 
         var roles = answer.Relationship.Roles;
         cost = EndCost(model.Relationship.Roles[0], roles[flipped ? 1 : 0]) + EndCost(model.Relationship.Roles[1], roles[flipped ? 0 : 1]);
-        cost += (1 - VerbLikeness(model, answer)) * Costs.VerbDiffers;
+        cost += model.Verbs.Length == 0 && answer.Verbs.Length == 0 ? 0 : (1 - VerbLikeness(model, answer)) * Costs.VerbDiffers;
         cost += model.Relationship.Kind == answer.Relationship.Kind ? 0 : Costs.LinkKindDiffers;
         if (model.From == model.To)
         {

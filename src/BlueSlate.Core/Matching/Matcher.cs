@@ -48,9 +48,11 @@ public static class Matcher
         var attributeMatcher = new AttributeMatcher(modelSide, answerSide, Trust.InNames);
         var entityMatcher = new EntityMatcher(modelSide, answerSide, attributeMatcher, Trust.InNames);
         var (map, cost) = entityMatcher.Solve();
+        var bound = entityMatcher.LowerBound;
         if (Array.IndexOf(map, -1) >= 0 && answerSide.Count > map.Count(index => index >= 0))
         {
-            map = ByStructure(modelSide, answerSide, map);
+            var solution = ByStructure(modelSide, answerSide, map);
+            (map, cost, bound) = solution ?? (map, cost, bound);
         }
 
         var sameStructure = entityMatcher.Agreement(map) >= SameStructure;
@@ -93,6 +95,7 @@ public static class Matcher
         return new Correspondence(
             entities.ToImmutable(), attributes, relationships, restated, misdirected, cost, entityMatcher.NodesExpanded)
         {
+            LowerBound = bound,
             Members = members.Members(),
             Parts = members.Parts(attributes),
             Subtypes = members.Subtypes(),
@@ -105,11 +108,11 @@ public static class Matcher
     }
 
     // A drawing in words of its own is known by its structure, if that is the model answer's all over.
-    private static int[] ByStructure(Side model, Side answer, int[] byNames)
+    private static (int[] Map, double Cost, double LowerBound)? ByStructure(Side model, Side answer, int[] byNames)
     {
         var matcher = new EntityMatcher(model, answer, new AttributeMatcher(model, answer, Trust.InStructure), Trust.InStructure);
-        var (map, _) = matcher.Solve();
-        return matcher.Agreement(map) is var agreement && agreement >= SameStructure && agreement >= matcher.Agreement(byNames) ? map : byNames;
+        var (map, cost) = matcher.Solve();
+        return matcher.Agreement(map) is var agreement && agreement >= SameStructure && agreement >= matcher.Agreement(byNames) ? (map, cost, matcher.LowerBound) : null;
     }
 
     private static EntityMatch MatchOf(NamedEntity model, NamedEntity answer, double likeness) =>
