@@ -50,3 +50,27 @@ describe('what is written at line ends', () => {
     expect(after.texts.get(second!)).not.toBe(before.texts.get(second!));
   });
 });
+
+describe('texts in each other’s way', () => {
+  it('move so that none lies on another, whoever was placed first', () => {
+    const draw = new Draw().box('Hub', 300, 300);
+    for (let i = 0; i < 8; i++)
+      draw.box(`Spoke ${i}`, 40 + (i % 4) * 190, i < 4 ? 60 : 560).line('Hub', `Spoke ${i}`, [], []);
+    const labelled = {
+      ...draw.drawing,
+      lines: new Map(
+        [...draw.drawing.lines].map(([id, line], i) => [
+          id,
+          {
+            ...line,
+            from: { ...line.from, label: `leads to number ${i}` },
+            to: { ...line.to, label: `is led from ${i}` },
+          },
+        ]),
+      ),
+    };
+    const boxes = [...layOut(labelled).texts.values()].flat().map(endTextBox);
+    expect(boxes).toHaveLength(16);
+    boxes.forEach((one, i) => boxes.slice(i + 1).forEach((other) => expect(overlaps(one, other)).toBe(false)));
+  });
+});

@@ -61,20 +61,45 @@ export function placeTexts(
         : [];
     })
     .sort((a, b) => a.places.length - b.places.length);
+  const costOf = (line: Line, place: EndText) => {
+    const box = endTextBox(place);
+    return sharedWithAll(box, taken) + sharedWithAll(box, solids) + (covers(box, line, routes) ? ownLine : 0);
+  };
+  const picks = wanting.map(({ line, places }) => {
+    const text = least(places, (place) => costOf(line, place));
+    const box = endTextBox(text);
+    taken.push(box);
+    return { line, places, text, box };
+  });
+  makeWay(picks, taken, costOf);
   const chosen = new Map<string, EndText[]>();
-  for (const { line, places } of wanting) {
-    const text = least(places, (place) => {
-      const box = endTextBox(place);
-      return sharedWithAll(box, taken) + sharedWithAll(box, solids) + (covers(box, line, routes) ? ownLine : 0);
-    });
-    taken.push(endTextBox(text));
-    chosen.set(line.id, [...(chosen.get(line.id) ?? []), text]);
-  }
+  for (const { line, text } of picks) chosen.set(line.id, [...(chosen.get(line.id) ?? []), text]);
   for (const [id, texts] of chosen) {
     const old = before?.get(id);
     placed.set(id, old && same(old, texts) ? old : texts);
   }
   return placed;
+}
+
+interface Placing {
+  readonly line: Line;
+  readonly places: readonly EndText[];
+  text: EndText;
+  box: Box;
+}
+
+/** Where two texts lie on each other, the one that was there first makes way for the other if it finds a place as good. */
+function makeWay(picks: readonly Placing[], taken: Box[], costOf: (line: Line, place: EndText) => number) {
+  for (const pick of picks) {
+    for (const other of picks) {
+      if (other === pick || !overlaps(other.box, pick.box)) continue;
+      taken.splice(taken.indexOf(other.box), 1);
+      const text = least(other.places, (place) => costOf(other.line, place));
+      if (costOf(other.line, text) < costOf(other.line, other.text))
+        Object.assign(other, { text, box: endTextBox(text) });
+      taken.push(other.box);
+    }
+  }
 }
 
 /** What lying on the own line counts, in the pixels that lying on something else would cover. */
