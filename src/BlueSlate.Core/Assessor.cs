@@ -17,7 +17,7 @@ namespace BlueSlate.Core;
 public sealed class Assessor
 {
     /// <summary>Changes whenever the same answer could be read, matched, checked or marked differently.</summary>
-    public const string CoreVersion = "4";
+    public const string CoreVersion = "5";
 
     private static readonly FrozenSet<string> ManyToManyOnly = new[] { Restatements.LinkingEntityByManyToMany.StableCode }.ToFrozenSet(StringComparer.Ordinal);
 

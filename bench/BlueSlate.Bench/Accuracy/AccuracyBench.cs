@@ -72,7 +72,7 @@ internal static class AccuracyBench
                 .Where(result => result.Line.Id.StartsWith(line.Id + "/", StringComparison.Ordinal))
                 .Sum(result => (double)result.Earned.Numerator / (double)result.Earned.Denominator));
             var findings = assessment.Findings.Where(finding => finding.ConsequenceOf is null)
-                .SelectMany(finding => FindingCodes.Of(finding, sketch.PathOf, drawn.PathOf)).ToList();
+                .SelectMany(finding => FindingCodes.Of(finding, file.Model, sketch.PathOf, drawn.PathOf)).ToList();
             if (show == $"{file.Id}/{answer.Id}")
             {
                 Show(assessment, sketch.PathOf, drawn.PathOf);

@@ -34,6 +34,7 @@ internal static class FindingCodes
         ["key-wrong"] = ("key-wrong", At.Model),
         ["many-to-many-unresolved"] = ("many-to-many-unresolved", At.Model),
         ["naming-standard"] = ("naming", At.Answer),
+        ["partial-key-not-shown"] = ("symbol", At.Model),
         ["operation-misplaced"] = ("operation-missing", At.Model),
         ["operation-missing"] = ("operation-missing", At.Model),
         ["operation-signature"] = ("operation-signature", At.Model),
@@ -58,23 +59,23 @@ internal static class FindingCodes
     };
 
     /// <summary>A root in the cases' words, one for each place; none for what the cases do not label.</summary>
-    public static IEnumerable<CaseFinding> Of(Finding finding, IReadOnlyDictionary<string, string> model, IReadOnlyDictionary<string, string> answer)
+    public static IEnumerable<CaseFinding> Of(Finding finding, CaseModel wanted, IReadOnlyDictionary<string, string> model, IReadOnlyDictionary<string, string> answer)
     {
         if (Unlabelled.Contains(finding.Code))
         {
             return [];
         }
 
-        var (code, at) = CodeOf(finding);
+        var (code, at) = CodeOf(finding, wanted, model);
         var (paths, elements) = at == At.Answer ? (answer, finding.AnswerElements) : (model, finding.ModelElements);
         var places = elements.Where(paths.ContainsKey).Select(id => at == At.Relationship ? paths[id].Split(" / ")[0] : paths[id]).Distinct(StringComparer.Ordinal).ToList();
         return (places.Count == 0 ? [""] : code is "foreign-key-in-conceptual" or "attribute-extra" ? places : places.Take(1)).Select(place => new CaseFinding(code, place));
     }
 
-    private static (string Code, At At) CodeOf(Finding finding) => finding.Code switch
+    private static (string Code, At At) CodeOf(Finding finding, CaseModel wanted, IReadOnlyDictionary<string, string> model) => finding.Code switch
     {
         _ when finding.Code.StartsWith("notation-", StringComparison.Ordinal) => ("symbol", At.Answer),
-        "entity-kind-not-shown" => (finding.Claims.Any(claim => claim.StartsWith("kind:", StringComparison.Ordinal)) ? "weak-not-shown" : "symbol", At.Model),
+        "entity-kind-not-shown" => (wanted.Entities.Any(entity => entity.Kind == "weak" && finding.ModelElements.Any(id => model.GetValueOrDefault(id) == entity.Name)) ? "weak-not-shown" : "symbol", At.Model),
         "attribute-form-not-shown" => (finding.Claims[0].Split(':')[0] + "-not-shown", At.Model),
         "end-unsaid" => (finding.Claims[0].Split(':')[0] == "min" ? "cardinality-min" : "cardinality-max", At.Model),
         _ => Table.GetValueOrDefault(finding.Code, (finding.Code, At.Model)),

@@ -14,6 +14,7 @@ internal static class ExtraList
             .Concat(correspondence.Relationships.Values.Select(match => match.AnswerId))
             .Concat(correspondence.Misdirected.Values.Select(match => match.AnswerId))
             .Concat(correspondence.Restated.SelectMany(match => match.Uses))
+            .Concat(correspondence.Members.Values.Select(match => match.AnswerId))
             .Concat(correspondence.Demoted.Values)
             .Concat(correspondence.Surrogates)
             .ToHashSet(StringComparer.Ordinal);

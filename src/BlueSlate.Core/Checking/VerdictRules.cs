@@ -122,9 +122,15 @@ internal sealed class VerdictRules
 
         var wanted = modelEntities[fact.ConceptId].Kind;
         var holds = entity.Kind == wanted
-            || (wanted == EntityKind.Associative && LinksItsParents(fact.ConceptId));
+            || (wanted == EntityKind.Associative && LinksItsParents(fact.ConceptId))
+            || (wanted == EntityKind.Weak && entity.Primary is { Partial: false } && HangsOnItsOwner(entity));
         return new Verdict(fact, holds ? VerdictKind.Holds : VerdictKind.Wrong, entity.Id, entity.Kind.ToString().ToLowerInvariant());
     }
+
+    // With an identifying line to one owner an entity is seen to be weak, whatever its key is marked as.
+    private bool HangsOnItsOwner(EntityType entity) =>
+        answer.Model.RelationshipsOf(entity.Id).Any(relationship => relationship is { Identifying: true, Roles.Length: 2, IsRecursive: false, DependentRoleId: { } dependent }
+            && relationship.Roles.First(role => role.Id == dependent) is var own && own.EntityId == entity.Id && relationship.Other(own).CoOccurrence.Max == 1);
 
     // An entity that is joined to both parents as wanted is seen to link them, whatever its corners look like.
     private bool LinksItsParents(string modelEntityId) =>

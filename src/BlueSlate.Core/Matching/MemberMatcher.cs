@@ -45,6 +45,15 @@ internal sealed class MemberMatcher(ConceptModel model, ConceptModel answer, Imm
             {
                 found.Add(mine.Id, new MemberMatch(theirs.Id, other.Id, false));
             }
+
+            // Drawn as a class, an enumeration has its literals where a class has its attributes.
+            if (entity.Kind == EntityKind.Enumeration && other.Kind != EntityKind.Enumeration)
+            {
+                foreach (var (mine, theirs) in Pair(entity.Literals, literal => literal.Name, other.Attributes, attribute => attribute.Name))
+                {
+                    found.Add(mine.Id, new MemberMatch(theirs.Id, other.Id, false));
+                }
+            }
         }
 
         foreach (var operation in model.Entities.Where(entity => entities.ContainsKey(entity.Id)).SelectMany(entity => entity.Operations).Where(operation => !found.ContainsKey(operation.Id)))
@@ -115,13 +124,14 @@ internal sealed class MemberMatcher(ConceptModel model, ConceptModel answer, Imm
     }
 
     // Best pairs first; of equal likeness, in the order of their names.
-    private static IEnumerable<(T Mine, T Theirs)> Pair<T>(ImmutableArray<T> mine, Func<T, string> nameOf, ImmutableArray<T> theirs, Func<T, string> otherNameOf)
-        where T : class
+    private static IEnumerable<(TMine Mine, TTheirs Theirs)> Pair<TMine, TTheirs>(ImmutableArray<TMine> mine, Func<TMine, string> nameOf, ImmutableArray<TTheirs> theirs, Func<TTheirs, string> otherNameOf)
+        where TMine : class
+        where TTheirs : class
     {
         var pairs = mine.SelectMany(a => theirs.Select(b => (A: a, B: b, Likeness: NameSimilarity.Of(Name.Of(nameOf(a)), Name.Of(otherNameOf(b))).Value)))
             .Where(pair => pair.Likeness >= Sureness)
             .OrderByDescending(pair => pair.Likeness).ThenBy(pair => nameOf(pair.A), StringComparer.Ordinal).ThenBy(pair => otherNameOf(pair.B), StringComparer.Ordinal).ToList();
-        var (takenMine, takenTheirs) = (new HashSet<T>(), new HashSet<T>());
+        var (takenMine, takenTheirs) = (new HashSet<TMine>(), new HashSet<TTheirs>());
         foreach (var (a, b, _) in pairs)
         {
             if (!takenMine.Contains(a) && !takenTheirs.Contains(b))

@@ -1,0 +1,35 @@
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Language;
+
+namespace BlueSlate.Core.Checking.Findings;
+
+internal sealed class PartialKeyNotShown : FindingKind
+{
+    public override string Code => "partial-key-not-shown";
+
+    public override string Title => "Partial key marked as a full key";
+
+    public override string Help => "What tells instances apart only within their owner is a partial key: a dashed underline, or PPK before it.";
+
+    public override int Rank => 32;
+
+    private static Sketch Base(string key) => new Sketch().Box("Item", ExampleDrawings.Item).Box("Repair", key, "outcome").Line("Item", Ends.One, "Repair", Ends.ZeroOrMore, "is tried in", "tries", Stroke.Solid);
+
+    public override FindingExample Example => new(Base("PPK repair no").ToDrawing(), Base("PK repair no").ToDrawing());
+
+    public override IEnumerable<Finding> Find(Evidence evidence) =>
+        evidence.Comparison.Bad(Aspect.PartialKey).Where(verdict => verdict.Kind == VerdictKind.Wrong && evidence.IsAttributeOfEntity(verdict.Fact.ConceptId)
+            && evidence.Comparison.On(Aspect.Key, evidence.ModelAttribute(verdict.Fact.ConceptId).Owner.Id) is (null or { IsGood: true })
+            && evidence.Comparison.On(Aspect.Kind, evidence.ModelAttribute(verdict.Fact.ConceptId).Owner.Id) is (null or { IsGood: true })).Select(verdict =>
+        {
+            var (owner, attribute) = evidence.ModelAttribute(verdict.Fact.ConceptId);
+            var name = Phrasing.InText(attribute.Name);
+            return AboutFact(
+                verdict,
+                Tag.Notation,
+                headline: $"{Phrasing.Capital(name)} tells {Phrasing.Several(owner.Name)} apart only within their owner.",
+                there: $"{Phrasing.Capital(name)} is marked as a key of its own.",
+                wanted: "The mark of a partial key.",
+                why: $"Read strictly, no two {Phrasing.Several(owner.Name)} anywhere could share one {name}.");
+        });
+}
