@@ -109,6 +109,11 @@ public sealed class Evidence
     public string NamedAsDrawn(RelationshipType relationship) =>
         FactList.TitleOf(relationship, answerNames);
 
+    /// <summary>An entity as something wanted: with its attributes, if it has any.</summary>
+    internal static string EntityInWords(EntityType entity) => entity.Attributes.IsEmpty
+        ? $"An entity {entity.Name}."
+        : $"An entity {entity.Name} with {Phrasing.List([.. entity.Attributes.Select(attribute => Phrasing.InText(attribute.Name))])}.";
+
     /// <summary>The pieces of a sentence about one end of a relationship of the model answer.</summary>
     internal EndWording Wording(string modelRoleId)
     {

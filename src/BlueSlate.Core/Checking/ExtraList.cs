@@ -45,9 +45,8 @@ internal static class ExtraList
                 .Select(link => new Extra(ExtraKind.Subtype, link.Id, set.SupertypeId, answer.Model.Entity(link.EntityId).Name)));
         }
 
-        var members = correspondence.Members.Values.Select(match => match.AnswerId).ToHashSet(StringComparer.Ordinal);
         extras.AddRange(answer.Model.Entities.Where(entity => used.Contains(entity.Id))
-            .SelectMany(entity => entity.Operations.Where(operation => !members.Contains(operation.Id)).Select(operation => new Extra(ExtraKind.Operation, operation.Id, entity.Id, operation.Name))));
+            .SelectMany(entity => entity.Operations.Where(operation => !used.Contains(operation.Id)).Select(operation => new Extra(ExtraKind.Operation, operation.Id, entity.Id, operation.Name))));
         return extras.ToImmutable();
     }
 

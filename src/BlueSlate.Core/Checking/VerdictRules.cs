@@ -10,9 +10,7 @@ internal sealed class VerdictRules
 {
     private readonly Reading answer;
     private readonly Correspondence correspondence;
-    private readonly bool showsLittle;
-    private readonly ConceptModel model;
-    private readonly FormRules form;
+    private readonly WholeDrawingRules whole;
     private readonly Dictionary<string, EntityType> modelEntities;
     private readonly Dictionary<string, (EntityType Owner, ConceptAttribute Attribute)> modelAttributes;
     private readonly Dictionary<string, RelationshipType> modelRelationships;
@@ -31,8 +29,8 @@ internal sealed class VerdictRules
 
     public VerdictRules(Reading model, Reading answer, Correspondence correspondence, bool showsLittle)
     {
-        (this.answer, this.correspondence, this.showsLittle, this.model) = (answer, correspondence, showsLittle, model.Model);
-        form = new FormRules(answer.Model);
+        (this.answer, this.correspondence) = (answer, correspondence);
+        whole = new WholeDrawingRules(model.Model, answer, correspondence, showsLittle);
         modelEntities = model.Model.Entities.ToDictionary(entity => entity.Id, StringComparer.Ordinal);
         modelAttributes = model.Model.Entities.SelectMany(entity => entity.Attributes.Select(attribute => (Owner: entity, Attribute: attribute)))
             .ToDictionary(pair => pair.Attribute.Id, StringComparer.Ordinal);
@@ -80,8 +78,6 @@ internal sealed class VerdictRules
         Aspect.RoleName => OnRoleName(fact),
         Aspect.Min => OnEnd(fact, count => count.Min),
         Aspect.Max => OnEnd(fact, count => count.Max),
-        Aspect.NoForeignKeys => OnNoForeignKeys(fact),
-        Aspect.OwnNotation => OnOwnNotation(fact),
         Aspect.Part => OnPart(fact),
         Aspect.Type => OnMemberText(fact, attribute => attribute.Type, null, TypeFamily.Same),
         Aspect.Visibility => OnMemberText(fact, attribute => attribute.Visibility, operation => operation.Visibility, Equal),
@@ -98,14 +94,7 @@ internal sealed class VerdictRules
         Aspect.Union => OnUnion(fact),
         Aspect.Exclusion => OnExclusion(fact),
         Aspect.PartialKey => OnPartialKey(fact),
-        Aspect.NamedRelationships => OnForm(fact, form.Unnamed),
-        Aspect.EndsComplete => OnForm(fact, form.Incomplete),
-        Aspect.IdentifyingSolid => OnForm(fact, form.WrongStroke),
-        Aspect.TypedAttributes => OnForm(fact, form.Untyped),
-        Aspect.ModelVisibility => OnForm(fact, () => form.OtherVisibility(model)),
-        Aspect.NoRelationship => OnAbsence(fact, () => FurtherBetween(fact.ConceptId)),
-        Aspect.NoAttribute => OnAbsence(fact, () => AttributeLike(fact)),
-        _ => throw new ArgumentOutOfRangeException(nameof(fact)),
+        _ => whole.On(fact),
     };
 
     private Verdict OnEntity(Fact fact) =>
@@ -492,32 +481,6 @@ internal sealed class VerdictRules
         return new Verdict(fact, drawn is not null ? VerdictKind.Holds : wanted.Count < 2 ? VerdictKind.AbsentWithOwner : VerdictKind.Absent, drawn?.Id ?? wanted.Order(StringComparer.Ordinal).FirstOrDefault(), "");
     }
 
-    // Nothing that breaks the rule, and enough of the exercise drawn to speak of it. One breach is half of keeping it.
-    private Verdict OnForm(Fact fact, Func<IReadOnlyList<string>> breaches)
-    {
-        var found = breaches();
-        return found.Count > 0 ? new Verdict(fact, VerdictKind.Wrong, found[0], "", found.Count == 1 && !showsLittle)
-            : new Verdict(fact, showsLittle ? VerdictKind.Absent : VerdictKind.Holds, null, "");
-    }
-
-    // What must not be there is there or not.
-    private Verdict OnAbsence(Fact fact, Func<string?> found) =>
-        found() is { } at ? new Verdict(fact, VerdictKind.Wrong, at, "")
-            : new Verdict(fact, showsLittle ? VerdictKind.Absent : VerdictKind.Holds, null, "");
-
-    private string? FurtherBetween(string pair)
-    {
-        var ends = pair.Split('+').Select(id => CounterpartOf(id)?.Id).ToList();
-        var used = correspondence.Relationships.Values.Select(match => match.AnswerId).Concat(correspondence.Restated.SelectMany(match => match.Uses)).ToHashSet(StringComparer.Ordinal);
-        return ends.Contains(null) ? null : answer.Model.Relationships
-            .FirstOrDefault(relationship => !used.Contains(relationship.Id) && ends.All(end => relationship.Roles.Any(role => role.EntityId == end)) && (ends[0] != ends[1] || relationship.IsRecursive))?.Id;
-    }
-
-    private string? AttributeLike(Fact fact) =>
-        CounterpartOf(fact.ConceptId) is { } entity
-            ? entity.Attributes.FirstOrDefault(attribute => NameSimilarity.OfAttributes(Name.Of(fact.Value), Name.Of(entity.Name), Name.Of(attribute.Name), Name.Of(entity.Name)).Value >= 0.85)?.Id
-            : null;
-
     private Verdict OnPartialKey(Fact fact)
     {
         if (!correspondence.Attributes.TryGetValue(fact.ConceptId, out var match))
@@ -533,20 +496,6 @@ internal sealed class VerdictRules
     // An interface's operations are abstract without any mark.
     private bool IsAbstract(Operation operation) =>
         operation.Abstract || answer.Model.Entities.Any(entity => entity.Kind == EntityKind.Interface && entity.Operations.Contains(operation));
-
-    private Verdict OnNoForeignKeys(Fact fact)
-    {
-        var drawn = answer.Model.Entities.SelectMany(entity => entity.Attributes).Where(attribute => attribute.ForeignKey is not null || correspondence.InDisguise.Contains(attribute.Id)).ToList();
-        return drawn.Count > 0 ? new Verdict(fact, VerdictKind.Wrong, drawn[0].Id, string.Join(", ", drawn.Select(attribute => attribute.Name)))
-            : new Verdict(fact, showsLittle ? VerdictKind.Absent : VerdictKind.Holds, null, "");
-    }
-
-    private Verdict OnOwnNotation(Fact fact)
-    {
-        var faults = answer.Remarks.Select(remark => remark.Kind).Distinct().Count();
-        return faults > 0 ? new Verdict(fact, VerdictKind.Wrong, answer.Remarks[0].ElementId, $"{faults} kinds of fault", faults == 1)
-            : new Verdict(fact, showsLittle ? VerdictKind.Absent : VerdictKind.Holds, null, "");
-    }
 
     private Verdict RestatedOr(Fact fact, string conceptId, VerdictKind otherwise)
     {

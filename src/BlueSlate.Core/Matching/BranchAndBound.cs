@@ -55,14 +55,11 @@ internal sealed class BranchAndBound
 
     public BranchAndBound Run()
     {
-        var map = new int[costs.Entities];
-        Array.Fill(map, -1);
-        var decided = new bool[costs.Entities];
-        var free = new bool[costs.Choices];
-        Array.Fill(free, true);
         LowerBound = Math.Min(Cost, Exclude());
         if (!IsProved && costs.Entities <= Deepest)
         {
+            var (map, decided, free) = Undecided();
+
             // What is left open at the end is the least of the bounds at which the search had to stop.
             LowerBound = Math.Min(Cost, Descend(map, decided, free, 0, LowerBound));
         }
@@ -70,14 +67,23 @@ internal sealed class BranchAndBound
         return this;
     }
 
+    private (int[] Map, bool[] Decided, bool[] Free) Undecided()
+    {
+        var (map, free) = (new int[costs.Entities], new bool[costs.Choices]);
+        Array.Fill(map, -1);
+        Array.Fill(free, true);
+        return (map, new bool[costs.Entities], free);
+    }
+
     // Choices that would cost more than what is known go, which makes the bounds of the others tighter, until none goes any more.
     private double Exclude()
     {
         var bound = double.NegativeInfinity;
+        var (map, decided, free) = Undecided();
         for (var round = 0; round < MostRounds; round++)
         {
             var before = Cost;
-            var (sum, reduced) = BoundAtRoot();
+            var sum = Bound(map, decided, free, out var reduced);
             bound = Math.Max(bound, sum);
             var gone = 0;
             for (var i = 0; i < costs.Entities; i++)
@@ -109,33 +115,6 @@ internal sealed class BranchAndBound
         return bound;
     }
 
-    private (double Sum, double[,] Reduced) BoundAtRoot()
-    {
-        Solved++;
-        var nothing = new bool[costs.Entities];
-        var map = new int[costs.Entities];
-        Array.Fill(map, -1);
-        var matrix = new double[costs.Entities, costs.Choices + costs.Entities];
-        for (var i = 0; i < costs.Entities; i++)
-        {
-            for (var j = 0; j < costs.Choices; j++)
-            {
-                matrix[i, j] = possible[i, j] ? Alone(i, j, map, nothing) : Impossible;
-            }
-        }
-
-        var solution = Assignment.Solve(matrix, out var reduced);
-        var sum = costs.Fixed;
-        for (var i = 0; i < costs.Entities; i++)
-        {
-            sum += matrix[i, solution[i]];
-            map[i] = solution[i] < costs.Choices ? solution[i] : -1;
-        }
-
-        Try(map);
-        return (sum, reduced);
-    }
-
     // What solves a bound may be better than what is known.
     private void Try(int[] whole)
     {
@@ -164,7 +143,7 @@ internal sealed class BranchAndBound
             }
 
             Set(map, decided, free, entity, choice);
-            var beneath = Bound(map, decided, free);
+            var beneath = Bound(map, decided, free, out _);
             open = Math.Min(open, beneath >= Cost - Same ? beneath : Descend(map, decided, free, depth + 1, beneath));
             Unset(map, decided, free, entity, choice);
         }
@@ -221,7 +200,8 @@ internal sealed class BranchAndBound
         return cost;
     }
 
-    private double Bound(int[] map, bool[] decided, bool[] free)
+    // Reduced costs are those of the undecided entities, in their order, over the free choices in theirs.
+    private double Bound(int[] map, bool[] decided, bool[] free, out double[,] reduced)
     {
         Solved++;
         var open = Enumerable.Range(0, costs.Entities).Where(i => !decided[i]).ToList();
@@ -241,6 +221,7 @@ internal sealed class BranchAndBound
 
         if (open.Count == 0)
         {
+            reduced = new double[0, 0];
             return sum;
         }
 
@@ -255,7 +236,7 @@ internal sealed class BranchAndBound
 
         var whole = new int[map.Length];
         map.CopyTo(whole, 0);
-        var solution = Assignment.Solve(matrix);
+        var solution = Assignment.Solve(matrix, out reduced);
         for (var row = 0; row < open.Count; row++)
         {
             sum += matrix[row, solution[row]];

@@ -30,9 +30,7 @@ internal sealed class EntityAsAttribute : FindingKind
                 Tag = Tag.Differs,
                 Headline = $"{Phrasing.Capital(Phrasing.InText(entity.Name))} is more than an attribute.",
                 There = $"{owner.Name} has {Phrasing.One(attribute.Name)}.",
-                Wanted = entity.Attributes.IsEmpty
-                    ? $"An entity {entity.Name}."
-                    : $"An entity {entity.Name} with {Phrasing.List([.. entity.Attributes.Select(own => Phrasing.InText(own.Name))])}.",
+                Wanted = Evidence.EntityInWords(entity),
                 Why = $"As drawn, {Phrasing.One(entity.Name)} is one value of {Phrasing.One(owner.Name)}, of which nothing further can be kept.",
                 Claims = evidence.BadFactsOf(entity.Attributes.Select(own => own.Id).Append(entity.Id)),
                 ModelElements = [entity.Id],

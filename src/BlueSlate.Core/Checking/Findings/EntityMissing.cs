@@ -26,9 +26,7 @@ internal sealed class EntityMissing : FindingKind
                 Tag = Tag.Missing,
                 Headline = $"{Phrasing.Capital(Phrasing.InText(entity.Name))} is missing.",
                 There = $"No box stands for {Phrasing.InText(entity.Name)}.",
-                Wanted = entity.Attributes.IsEmpty
-                    ? $"An entity {entity.Name}."
-                    : $"An entity {entity.Name} with {Phrasing.List([.. entity.Attributes.Select(attribute => Phrasing.InText(attribute.Name))])}.",
+                Wanted = Evidence.EntityInWords(entity),
                 Why = $"As drawn, nothing could be kept about {Phrasing.Several(entity.Name)}.",
                 Claims = evidence.BadFactsOf(own),
                 ModelElements = [entity.Id],
