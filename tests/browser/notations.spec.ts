@@ -75,6 +75,52 @@ test('Chen’s notation by pointing: a stem of ovals, a diamond between two boxe
   await expectAccessible(page);
 });
 
+test('words of the scenario are chosen by arrows and drawn by letters', async ({ page }) => {
+  await exerciseIn(page, 'chen');
+  await page.getByRole('complementary', { name: 'Scenario' }).focus();
+  for (let i = 0; i < 2; i++) await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('button', { name: 'a box e' })).toBeVisible();
+  await page.keyboard.press('e');
+  await expect(page.locator('.scene text.name')).toHaveText(['Mill']);
+  for (let i = 0; i < 2; i++) await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('a');
+  await expect(page.locator('.scene text', { hasText: /^stones$/ })).toBeVisible();
+  await expect(sentences(page)).toContainText('Mill: stones');
+
+  // With nothing chosen on the slate, an attribute asks whose it is, by name.
+  await page.locator('.slate').first().focus();
+  await page.keyboard.press('Escape');
+  await page.getByRole('complementary', { name: 'Scenario' }).focus();
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Shift+ArrowRight');
+  await page.keyboard.press('a');
+  await expect(page.getByLabel('An attribute of which box?').last()).toBeFocused();
+  await expectAccessible(page);
+  await page.keyboard.type('mi');
+  await page.keyboard.press('Enter');
+  await expect(sentences(page)).toContainText('Mill: stones, millers grind');
+});
+
+test('a line in a class diagram is named in its middle by one key', async ({ page }) => {
+  await exerciseIn(page, 'uml');
+  await place(page, 120, 200, /^box/, 'Mill');
+  await place(page, 460, 200, /^box/, 'Stone');
+  const [from, to] = [await middleOf(page, 'Mill'), await middleOf(page, 'Stone')];
+  const edge = (await boxNamed(page, 'Mill').boundingBox())!;
+  await page.mouse.move(edge.x + edge.width, from.y);
+  await page.mouse.down();
+  await page.mouse.move(to.x, to.y, { steps: 4 });
+  await page.mouse.up();
+  for (const key of ['1', 'm', 'Enter']) await page.keyboard.press(key);
+  await page.keyboard.type('turns');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('p');
+  await expect(page.locator('.scene .line-text')).toHaveText('turns');
+  await expect(sentences(page)).toContainText('Mill turns 1 or more Stone');
+  await page.locator('.scene .line-text').click();
+  await expect(page.getByLabel('text of the line')).toHaveValue('turns');
+});
+
 test('a circle beneath chosen boxes, cups turned by one key, and a wrong end put on purpose and kept', async ({ page }) => {
   await exerciseIn(page, 'chen');
   await place(page, 300, 120, /^box/, 'Person');

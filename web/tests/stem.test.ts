@@ -4,7 +4,9 @@ import { emptyDrawing, type Drawing } from '../src/slate/document';
 import { addShape } from '../src/slate/edits';
 import { overlaps } from '../src/slate/geometry';
 import { boxOf } from '../src/slate/measure';
-import { changeOfStem, fanAgain, ovalsOf, readLeaf, textOfStem } from '../src/slate/stem';
+import { fanAgain } from '../src/slate/fan';
+import { ovalsOf } from '../src/slate/ovals';
+import { changeOfStem, readLeaf, textOfStem } from '../src/slate/stem';
 import { apply, invert } from '../src/slate/steps';
 
 const counter = () => {

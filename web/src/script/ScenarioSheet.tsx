@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { chooseByKey } from './words';
 import { phraseAt, rangeOf, type Phrase } from './phrases';
 
 interface ScenarioSheetProps {
@@ -11,6 +12,8 @@ interface ScenarioSheetProps {
   onPhraseHover?: (phrase: Phrase | null) => void;
   /** What can be done with words that are chosen; absent where nothing is drawn. */
   actions?: (phrase: Phrase, done: () => void) => ReactNode;
+  /** Called when something was done with words that the pointer chose: whoever points goes on elsewhere. */
+  onDone?: () => void;
   children?: ReactNode;
 }
 
@@ -23,6 +26,7 @@ export function ScenarioSheet({
   lit = [],
   onPhraseHover,
   actions,
+  onDone,
   children,
 }: ScenarioSheetProps) {
   const prose = useRef<HTMLDivElement>(null);
@@ -49,10 +53,29 @@ export function ScenarioSheet({
 
   useEffect(() => {
     if (!actions) return;
-    const onSelect = () => window.getSelection()?.isCollapsed && setPicked(null);
+    // Typing what to do with the words takes the browser's selection from them.
+    const onSelect = () => {
+      if (window.getSelection()?.isCollapsed && !document.activeElement?.closest('.phrase-keys')) setPicked(null);
+    };
     document.addEventListener('selectionchange', onSelect);
     return () => document.removeEventListener('selectionchange', onSelect);
   }, [actions]);
+
+  // Words are chosen by arrows too; after what is done with them the next arrow goes on from there.
+  const byKeys = useRef<Range | null>(null);
+  const onKeyDown = (event: React.KeyboardEvent) => {
+    if (!actions || !prose.current || event.target !== sheet.current || event.ctrlKey || event.metaKey) return;
+    if (event.key === 'Escape') window.getSelection()?.removeAllRanges();
+    const range = chooseByKey(prose.current, byKeys.current, event.key, event.shiftKey);
+    if (!range) return;
+    event.preventDefault();
+    byKeys.current = range;
+    const selection = window.getSelection()!;
+    selection.removeAllRanges();
+    selection.addRange(range);
+    range.startContainer.parentElement?.scrollIntoView({ block: 'nearest' });
+    pick();
+  };
 
   const hover = (event: React.MouseEvent) => {
     if (!onPhraseHover || !prose.current) return;
@@ -67,15 +90,15 @@ export function ScenarioSheet({
   };
 
   return (
-    <aside className="scenario-sheet" ref={sheet} aria-label="Scenario" tabIndex={0}>
+    <aside className="scenario-sheet" ref={sheet} aria-label="Scenario" tabIndex={0} onKeyDown={onKeyDown}>
       <h1>{title}</h1>
       <p className="part-line">{line}</p>
       {/* The server renders and sanitises the scenario's Markdown. */}
       <div
         className="prose"
         ref={prose}
+        onMouseDown={() => (byKeys.current = null)}
         onMouseUp={actions && pick}
-        onKeyUp={actions && pick}
         onMouseMove={hover}
         onMouseLeave={() => onPhraseHover?.(null)}
         dangerouslySetInnerHTML={inner}
@@ -85,6 +108,8 @@ export function ScenarioSheet({
           {actions(picked.phrase, () => {
             setPicked(null);
             window.getSelection()?.removeAllRanges();
+            if (!byKeys.current) onDone?.();
+            else sheet.current?.focus();
           })}
         </div>
       )}

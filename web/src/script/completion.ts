@@ -1,18 +1,29 @@
 import type { Drawing } from '../slate/document';
 import { rowsOf } from '../slate/document';
 
-/** The words that completion may offer: names and verbs of one's own drawing, and phrases that one marked. */
+/**
+ * The words that completion may offer: names and verbs of one's own drawing, and phrases that one marked. Names of shapes come
+ * first, and of what begins alike the shorter: whoever wants the longer one types on.
+ */
 export function ownWords(drawing: Drawing): string[] {
-  const words = new Set<string>();
-  for (const shape of drawing.shapes.values()) {
-    words.add(shape.text.replace(/^(?:\s*«[^»]*»\s*)+/, ''));
-    for (const row of rowsOf(shape)) words.add(row.text.replace(/[:([=].*$/, '').replace(/^[-+#~/ ]+/, ''));
-  }
-  for (const line of drawing.lines.values())
-    for (const text of [line.text, line.from.label, line.to.label, line.from.role, line.to.role]) words.add(text);
-  for (const tie of drawing.ties.values()) words.add(tie.quote);
-  return [...words].map((word) => word.trim()).filter((word) => word.length > 1 && !word.includes('\n'));
+  const shapes = [...drawing.shapes.values()];
+  const lines = [...drawing.lines.values()];
+  return [
+    ...tidy(shapes.map((shape) => shape.text.replace(/^(?:\s*«[^»]*»\s*)+/, ''))),
+    ...tidy([
+      ...lines.flatMap((line) => [line.text, line.from.label, line.to.label, line.from.role, line.to.role]),
+      ...shapes.flatMap((shape) =>
+        rowsOf(shape).map((row) => row.text.replace(/[:([=].*$/, '').replace(/^[-+#~/ ]+/, '')),
+      ),
+      ...[...drawing.ties.values()].map((tie) => tie.quote),
+    ]),
+  ];
 }
+
+const tidy = (words: readonly string[]): string[] =>
+  [...new Set(words.map((word) => word.trim()).filter((word) => word.length > 1 && !word.includes('\n')))].sort(
+    (a, b) => a.length - b.length,
+  );
 
 /** What would complete the text before the caret: the rest of the first own word that begins as what was typed last. */
 export function completionOf(before: string, words: readonly string[]): string | null {

@@ -137,9 +137,16 @@ function EndMore({ slate, lies, anchor, angle, keyFor }: EndMoreProps) {
           {tips.own.map(choice)}
         </div>
       )}
-      <button onClick={() => slate.setEditing({ of: 'label', line: id, side })}>
-        {end.label === '' ? 'write a verb' : 'verb'} <kbd>↵</kbd>
-      </button>
+      {slate.notation.verbAt === 'end' && (
+        <button onClick={() => slate.setEditing({ of: 'label', line: id, side })}>
+          {end.label === '' ? 'write a verb' : 'verb'} <kbd>↵</kbd>
+        </button>
+      )}
+      {slate.notation.verbAt === 'line' && (
+        <button onClick={() => slate.setEditing({ of: 'line', line: id })}>
+          {line.text === '' ? 'name the line' : 'name of the line'} <kbd>↵</kbd>
+        </button>
+      )}
       <button onClick={() => slate.setEditing({ of: 'role', line: id, side })}>
         role <kbd>{keyFor('g')}</kbd>
       </button>
@@ -160,6 +167,11 @@ function EndMore({ slate, lies, anchor, angle, keyFor }: EndMoreProps) {
           <button onClick={() => slate.setEditing({ of: 'count', line: id, side })}>
             write a number <kbd>{keyFor('b')}</kbd>
           </button>
+          {slate.notation.verbAt === 'end' ? (
+            <button onClick={() => slate.setEditing({ of: 'line', line: id })}>write in the middle</button>
+          ) : (
+            <button onClick={() => slate.setEditing({ of: 'label', line: id, side })}>write a verb at this end</button>
+          )}
         </div>
       )}
     </div>

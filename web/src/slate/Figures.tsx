@@ -62,7 +62,7 @@ function LineText({ line, route, text }: { line: Line; route: Route; text: EndTe
   const at = { x: text.x + textWidth(text.text, 14) + 11, y: text.y - 5 };
   return (
     <>
-      <text className="line-text" x={text.x} y={text.y}>
+      <text className="line-text" x={text.x} y={text.y} data-text="line">
         {text.text}
       </text>
       {way !== 0 && (

@@ -25,6 +25,7 @@ export function BoxEditor({ slate, id, words }: { slate: Slate; id: string; word
   }, []);
   // What is being written stays in sight, also when it grows.
   const frame = useRef<HTMLDivElement>(null);
+  const aside = useRef(0);
   const { setView, surface } = slate;
   useLayoutEffect(() => {
     const editor = frame.current?.getBoundingClientRect();
@@ -33,7 +34,10 @@ export function BoxEditor({ slate, id, words }: { slate: Slate; id: string; word
     const down = Math.max(0, editor.bottom - page.bottom + 12);
     const across = Math.max(0, editor.right - page.right + 12);
     if (down > 0 || across > 0) setView((view) => ({ ...view, x: view.x - across, y: view.y - down }));
+    aside.current += across;
   }, [text, setView, surface]);
+  // What was moved aside for the field's width comes back when it closes.
+  useLayoutEffect(() => () => setView((view) => ({ ...view, x: view.x + aside.current })), [setView]);
   if (!shape || !writing) return null;
 
   const box = slate.scene.boxes.get(id)!;

@@ -59,8 +59,9 @@ export function addTied(
   y: number,
   tiedTo: readonly string[],
   newId: NewId,
+  text = '',
 ): { change: Change; id: string } {
-  const { change, id } = addShape(drawing, form, x, y, newId);
+  const { change, id } = addShape(drawing, form, x, y, newId, text);
   const lines = tiedTo.map((other, i): Step => {
     const [from, to] =
       i === 0 && form !== 'oval' && form !== 'note' ? [other, id] : form === 'oval' ? [other, id] : [id, other];

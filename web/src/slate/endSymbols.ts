@@ -6,6 +6,8 @@ export interface EndSymbol {
   readonly name: EndMark;
   readonly says: string;
   readonly notations: readonly string[];
+  /** Its turn among the symbols of its notation; those without one come last. */
+  readonly rank?: number;
   readonly depth: number;
   readonly paths?: readonly string[];
   readonly circles?: readonly { readonly x: number; readonly r: number }[];

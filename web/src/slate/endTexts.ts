@@ -1,5 +1,5 @@
 import type { Drawing, Line, LineEnd, Side } from './document';
-import { bottom, meets, overlaps, right, type Box } from './geometry';
+import { bottom, meets, overlaps, right, type Box, type Point } from './geometry';
 import { textWidth } from './measure';
 import { alongRoute, type Route } from './routing';
 import { endPlace, type EndPlace } from './endPlace';
@@ -45,6 +45,7 @@ export function placeTexts(
   const placed = new Map<string, readonly EndText[]>();
   const taken: Box[] = [];
   const solids = [...boxes.values()];
+  const pieces = piecesOf(routes);
   const loose: Line[] = [];
   for (const line of drawing.lines.values()) {
     const kept = only && !only.has(line.id) ? before?.get(line.id) : undefined;
@@ -63,7 +64,12 @@ export function placeTexts(
     .sort((a, b) => a.places.length - b.places.length);
   const costOf = (line: Line, place: EndText) => {
     const box = endTextBox(place);
-    return sharedWithAll(box, taken) + sharedWithAll(box, solids) + (covers(box, line, routes) ? ownLine : 0);
+    return (
+      sharedWithAll(box, taken) +
+      sharedWithAll(box, solids) +
+      (covers(box, line, routes) ? ownLine : 0) +
+      foreignLine * crossings(box, line.id, pieces)
+    );
   };
   const picks = wanting.map(({ line, places }) => {
     const text = least(places, (place) => costOf(line, place));
@@ -104,6 +110,32 @@ function makeWay(picks: readonly Placing[], taken: Box[], costOf: (line: Line, p
 
 /** What lying on the own line counts, in the pixels that lying on something else would cover. */
 const ownLine = 1500;
+
+/** What each other line through a text counts: less than a text on a text. */
+const foreignLine = 90;
+
+interface Piece {
+  readonly line: string;
+  readonly from: Point;
+  readonly to: Point;
+}
+
+const piecesOf = (routes: ReadonlyMap<string, Route>): Piece[] =>
+  [...routes].flatMap(([line, { points }]) => points.slice(1).map((to, i): Piece => ({ line, from: points[i]!, to })));
+
+/** How many pieces of other lines run through a box. */
+function crossings(box: Box, own: string, pieces: readonly Piece[]): number {
+  let count = 0;
+  const [far, low] = [right(box), bottom(box)];
+  for (const { line, from, to } of pieces) {
+    if (from.x < box.x && to.x < box.x) continue;
+    if (from.x > far && to.x > far) continue;
+    if (from.y < box.y && to.y < box.y) continue;
+    if (from.y > low && to.y > low) continue;
+    if (line !== own && meets(from, to, box, -1)) count++;
+  }
+  return count;
+}
 
 /** The first value of the least cost; the search ends at one that costs nothing. */
 function least<T extends object>(values: readonly T[], costOf: (value: T) => number): T {
@@ -189,24 +221,23 @@ function candidates(line: Line, side: Side, of: EndText['of'], text: string, rou
 const parts = [0.5, 0.42, 0.58, 0.34, 0.66, 0.26, 0.74, 0.18, 0.82];
 const pointerRoom = 20;
 
-/** The places of a line's own text: above or beneath a level piece, beside an upright one, from its middle outward. */
+/** The places of a line's own text: above or beneath a level piece, beside an upright one, from its middle outward; then rows farther away. */
 function alongCandidates(line: Line, side: Side, text: string, route: Route): EndText[] {
   const width = textWidth(text, size);
   const room = line.pointer ? pointerRoom : 0;
-  return parts.flatMap((part) => {
-    const { point, direction } = alongRoute(route.points, part);
-    const upright_ = Math.abs(direction.y) > Math.abs(direction.x);
-    const spots = upright_
-      ? [
-          { x: point.x + 9, y: point.y + 4 },
-          { x: point.x - 9 - width - room, y: point.y + 4 },
-        ]
-      : [
-          { x: point.x - (width + room) / 2, y: point.y - 8 },
-          { x: point.x - (width + room) / 2, y: point.y + 18 },
-        ];
-    return spots.map((spot): EndText => ({ ...spot, anchor: 'start', side, of: 'line', text }));
-  });
+  const beside = (level: readonly number[]) =>
+    parts.flatMap((part) => {
+      const { point, direction } = alongRoute(route.points, part);
+      const upright_ = Math.abs(direction.y) > Math.abs(direction.x);
+      const spots = upright_
+        ? [
+            { x: point.x + 9, y: point.y + 4 },
+            { x: point.x - 9 - width - room, y: point.y + 4 },
+          ]
+        : level.map((dy) => ({ x: point.x - (width + room) / 2, y: point.y + dy }));
+      return spots.map((spot): EndText => ({ ...spot, anchor: 'start', side, of: 'line', text }));
+    });
+  return [...beside([-8, 18]), ...beside([-24, 34, -40, 50])];
 }
 
 type Spot = Pick<EndText, 'x' | 'y' | 'anchor'>;

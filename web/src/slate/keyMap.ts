@@ -26,6 +26,7 @@ export const deeds: readonly KeyDeed[] = [
   deed('slate', 'j', 'junction', 'a junction'),
   deed('slate', 'l', 'line', 'a line from the chosen box; then a box and Enter'),
   deed('slate', 'c', 'chalk-point', 'the chalk point: arrows move it, a symbol’s key draws there'),
+  deed('slate', 'f', 'line-text', 'at a line: write its own text'),
   deed('slate', 's', 'stroke', 'at a line: solid, dashed, double'),
   deed('slate', 'u', 'cup', 'at lines: a cup, turned, none'),
   deed('slate', 'p', 'pointer', 'at lines: which way the text is read'),

@@ -12,6 +12,8 @@ export interface SlateNotation {
   readonly title: string;
   readonly endWay: EndWay;
   readonly boxWay: BoxWay;
+  /** Where a relationship is named on its line: at the end from which it is read, or in the middle. */
+  readonly verbAt: 'end' | 'line';
   /** What an attribute of a box is called on the slate's hints. */
   readonly hint: string;
 }
@@ -21,6 +23,7 @@ const rows: SlateNotation = {
   title: 'crow’s foot',
   endWay: endWays.marks,
   boxWay: 'rows',
+  verbAt: 'end',
   hint: 'Enter: next line. PK, FK, AK1, PPK or o in front. Esc: done.',
 };
 
@@ -29,6 +32,7 @@ const stem: SlateNotation = {
   title: 'Chen',
   endWay: endWays.letters,
   boxWay: 'stem',
+  verbAt: 'end',
   hint: 'Enter: next oval. (key), (partial key), (several), (derived) or (first, last) behind. Esc: done.',
 };
 
@@ -37,6 +41,7 @@ const compartments: SlateNotation = {
   title: 'UML',
   endWay: endWays.text,
   boxWay: 'compartments',
+  verbAt: 'line',
   hint: 'Enter: next line; on an empty line: next compartment. Esc: done.',
 };
 
@@ -62,9 +67,9 @@ export function formsFor(notation: string): { own: Form[]; others: Form[] } {
 
 /** The end symbols of a notation that are no least or most, then all others. */
 export function tipsFor(notation: string): { own: EndMark[]; others: EndMark[] } {
-  const all = [...endSymbols.values()].filter(
-    ({ name }) => !(notation === 'crows-foot' && ['bar', 'ring', 'foot'].includes(name)),
-  );
+  const all = [...endSymbols.values()]
+    .filter(({ name }) => !(notation === 'crows-foot' && ['bar', 'ring', 'foot'].includes(name)))
+    .sort((a, b) => (a.rank ?? 99) - (b.rank ?? 99));
   return {
     own: all.filter((symbol) => symbol.notations.includes(notation)).map((symbol) => symbol.name),
     others: all.filter((symbol) => !symbol.notations.includes(notation)).map((symbol) => symbol.name),

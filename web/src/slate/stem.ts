@@ -1,7 +1,7 @@
 import { onShape, plainEnd, type Drawing, type Line, type Outline, type Shape, type Underline } from './document';
 import type { NewId } from './edits';
-import { centre, overlaps, type Box, type Point } from './geometry';
-import { boxOf, sizeOf } from './measure';
+import { Room } from './fan';
+import { ovalsOf, partsOf } from './ovals';
 import { putShape, type Change, type Step } from './steps';
 
 /**
@@ -21,21 +21,6 @@ const words: readonly { readonly says: string; readonly drawn: string; readonly 
   { says: 'several', drawn: 'double', to: { outline: 'double' } },
   { says: 'derived', drawn: 'dashed', to: { outline: 'dashed' } },
 ];
-
-/** The ovals tied to a shape, in the order in which they were drawn. */
-export function ovalsOf(drawing: Drawing, id: string, seen: ReadonlySet<string> = new Set()): Shape[] {
-  const found: Shape[] = [];
-  for (const line of drawing.lines.values()) {
-    const [a, b] = [line.from.on, line.to.on];
-    if (a.kind !== 'shape' || b.kind !== 'shape') continue;
-    const other = a.id === id ? b.id : b.id === id ? a.id : null;
-    const shape = other === null ? undefined : drawing.shapes.get(other);
-    if (shape?.form === 'oval' && !seen.has(shape.id) && !found.includes(shape)) found.push(shape);
-  }
-  return found;
-}
-
-const partsOf = (drawing: Drawing, owner: string, oval: Shape) => ovalsOf(drawing, oval.id, new Set([owner]));
 
 /** A shape's name and its ovals as text. */
 export function textOfStem(drawing: Drawing, shape: Shape, meaning: boolean): string {
@@ -86,21 +71,10 @@ export function changeOfStem(drawing: Drawing, shape: Shape, text: string, newId
   return { label: 'write attributes', steps };
 }
 
-/** A shape's ovals in a fan around it once more, as one step; those that are pinned stay. */
-export function fanAgain(drawing: Drawing, shape: Shape): Change {
-  const loose = (owner: Shape, stemOf: string): Shape[] =>
-    (owner.id === stemOf ? ovalsOf(drawing, owner.id) : partsOf(drawing, stemOf, owner)).filter((oval) => !oval.pinned);
-  const all = loose(shape, shape.id).flatMap((oval) => [oval, ...loose(oval, shape.id)]);
-  const gone = new Set(all.map((oval) => oval.id));
-  const rest = { ...drawing, shapes: new Map([...drawing.shapes].filter(([id]) => !gone.has(id))) };
-  const room = new Room(rest, shape);
-  const placed = new Map<string, Shape>();
-  for (const oval of all) {
-    const owner = [...placed.values()].find((other) => partsOf(drawing, shape.id, other).includes(oval)) ?? shape;
-    const at = room.take(oval, owner);
-    placed.set(oval.id, { ...oval, x: Math.round(at.x * 4), y: Math.round(at.y * 4) });
-  }
-  return { label: 'fan again', steps: [...placed.values()].map((after) => putShape(drawing, after)) };
+/** One more oval in a shape's fan. */
+export function addOval(drawing: Drawing, owner: Shape, text: string, newId: NewId): { change: Change; id: string } {
+  const { oval, steps } = grow(owner, { text, outline: 'single', underline: 'none' }, new Room(drawing, owner), newId);
+  return { change: { label: 'add oval', steps }, id: oval.id };
 }
 
 function growSteps(
@@ -129,30 +103,45 @@ function growSteps(
       if (before.text !== text || before.outline !== outline || (before.underline ?? 'none') !== underline)
         steps.push(putShape(drawing, oval));
     } else {
-      const fresh: Shape = {
-        id: newId('b'),
-        form: 'oval',
-        outline,
-        underline,
-        text,
-        compartments: [],
-        x: 0,
-        y: 0,
-        ...(owner.sheet && { sheet: owner.sheet }),
-      };
-      const at = room.take(fresh, owner);
-      oval = { ...fresh, x: Math.round(at.x * 4), y: Math.round(at.y * 4) };
-      const line = tie(owner, oval, newId);
-      steps.push(
-        { of: 'shape', id: oval.id, before: null, after: oval },
-        { of: 'line', id: line.id, before: null, after: line },
-      );
+      const grown = grow(owner, leaf, room, newId);
+      oval = grown.oval;
+      steps.push(...grown.steps);
     }
     if (leaf.parts.length > 0 || (before && partsOf(drawing, stemOf, before).length > 0))
       steps.push(...growSteps(drawing, oval, stemOf, leaf.parts.map(readLeaf), room, newId));
   });
   for (const oval of old) if (!taken.has(oval.id)) steps.push(...fellSteps(drawing, oval, stemOf));
   return steps;
+}
+
+/** A new oval tied to its owner, where there is room for it. */
+function grow(
+  owner: Shape,
+  { text, outline, underline }: Omit<Leaf, 'parts'>,
+  room: Room,
+  newId: NewId,
+): { oval: Shape; steps: Step[] } {
+  const fresh: Shape = {
+    id: newId('b'),
+    form: 'oval',
+    outline,
+    underline,
+    text,
+    compartments: [],
+    x: 0,
+    y: 0,
+    ...(owner.sheet && { sheet: owner.sheet }),
+  };
+  const at = room.take(fresh, owner);
+  const oval = { ...fresh, x: Math.round(at.x * 4), y: Math.round(at.y * 4) };
+  const line = tie(owner, oval, newId);
+  return {
+    oval,
+    steps: [
+      { of: 'shape', id: oval.id, before: null, after: oval },
+      { of: 'line', id: line.id, before: null, after: line },
+    ],
+  };
 }
 
 const tie = (owner: Shape, oval: Shape, newId: NewId): Line => ({
@@ -174,55 +163,4 @@ function fellSteps(drawing: Drawing, oval: Shape, stemOf: string): Step[] {
     ...lines.map((line): Step => ({ of: 'line', id: line.id, before: line, after: null })),
     ...[...gone].map((id): Step => ({ of: 'shape', id, before: drawing.shapes.get(id)!, after: null })),
   ];
-}
-
-const directions = 48;
-
-/**
- * Finds places for new ovals in a fan around their owner: on the side where fewest things are, each clear of everything that
- * stands there already, near before far.
- */
-class Room {
-  private readonly taken: Box[];
-  private readonly busy: Point[];
-
-  constructor(drawing: Drawing, owner: Shape) {
-    this.taken = [...drawing.shapes.values()].filter((shape) => (shape.sheet ?? '') === (owner.sheet ?? '')).map(boxOf);
-    const own = centre(boxOf(owner));
-    // Where other things than ovals lie, seen from the owner: lines will leave that way.
-    this.busy = [...drawing.lines.values()].flatMap((line) => {
-      const ids = [line.from, line.to].map((end) => (end.on.kind === 'shape' ? end.on.id : ''));
-      const far = ids.includes(owner.id) ? drawing.shapes.get(ids.find((id) => id !== owner.id) ?? '') : undefined;
-      if (!far || far.form === 'oval') return [];
-      const at = centre(boxOf(far));
-      const length = Math.hypot(at.x - own.x, at.y - own.y) || 1;
-      return [{ x: (at.x - own.x) / length, y: (at.y - own.y) / length }];
-    });
-  }
-
-  take(oval: Shape, owner: Shape): Point {
-    const { width, height } = sizeOf(oval);
-    const own = boxOf(owner);
-    const middle = centre(own);
-    let best: Point = { x: own.x, y: own.y - height - 40 };
-    let least = Infinity;
-    for (let ring = 0; ring < 4; ring++) {
-      for (let i = 0; i < directions; i++) {
-        const angle = -Math.PI / 2 + (i / directions) * 2 * Math.PI * (i % 2 === 0 ? 1 : -1);
-        const [dx, dy] = [Math.cos(angle), Math.sin(angle)];
-        const reach = {
-          x: own.width / 2 + width / 2 + 14 + ring * 40,
-          y: own.height / 2 + height / 2 + 30 + ring * 46,
-        };
-        const at = { x: middle.x + dx * reach.x - width / 2, y: middle.y + dy * reach.y - height / 2 };
-        const box = { x: at.x - 8, y: at.y - 8, width: width + 16, height: height + 16 };
-        if (this.taken.some((other) => overlaps(box, other))) continue;
-        const toBusy = this.busy.reduce((sum, way) => sum + Math.max(0, way.x * dx + way.y * dy - 0.4), 0);
-        const cost = ring * 2 + toBusy * 4 + i / directions / 4;
-        if (cost < least) [best, least] = [at, cost];
-      }
-    }
-    this.taken.push({ ...best, width, height });
-    return best;
-  }
 }

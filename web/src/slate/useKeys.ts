@@ -177,6 +177,9 @@ function draw(slate: Slate, deed: string, besides: KeyDeeds): boolean {
     case 'line':
       if (shape) slate.setLinkFrom(shape.id);
       return shape !== undefined;
+    case 'line-text':
+      if (line) slate.setEditing({ of: 'line', line: line.id });
+      return line !== undefined;
     case 'stroke':
       if (line) slate.change(changeLine(drawing, line, { stroke: nextStroke[line.stroke] }));
       return line !== undefined;
@@ -257,7 +260,7 @@ function onEnd(slate: Slate, key: string, deed: KeyDeed | null): boolean {
     return true;
   }
   if (key === 'Enter') {
-    slate.setEditing({ of: 'label', line: id, side });
+    slate.setEditing(slate.notation.verbAt === 'line' ? { of: 'line', line: id } : { of: 'label', line: id, side });
     return true;
   }
   if (deed?.id === 'role' || deed?.id === 'count' || deed?.id === 'qualifier') {

@@ -4,7 +4,7 @@ import { parseEndId, type Attachment } from './document';
 import { overlaps, type Box, type Point } from './geometry';
 import { nothing, select, selectEnd, selectRow, shapeOf } from './selection';
 import { toScene } from './view';
-import type { Slate } from './useSlate';
+import type { Editing, Slate } from './useSlate';
 
 /** What the pointer is doing between press and release. */
 type Gesture =
@@ -12,7 +12,8 @@ type Gesture =
   | { kind: 'pinch'; fingers: readonly [Point, Point] }
   | { kind: 'move'; start: Point; ids: ReadonlySet<string>; pressed: string }
   | { kind: 'pull'; from: string }
-  | { kind: 'end'; line: string; side: 'from' | 'to'; start: Point }
+  | { kind: 'end'; line: string; side: 'from' | 'to'; start: Point; write: Editing | null }
+  | { kind: 'line'; write: Editing | null }
   | { kind: 'marquee'; start: Point; keep: ReadonlySet<string> };
 
 /** What is shown of a gesture while it goes on: a line being pulled, or a marquee. */
@@ -177,16 +178,16 @@ const apart = (a: Point, b: Point) => Math.hypot(a.x - b.x, a.y - b.y);
 
 function press(slate: Slate, event: React.PointerEvent, scene: Point, edges = true): Gesture | null {
   const edge = edges ? (event.target as Element).getAttribute('data-edge') : null;
-  const element = elementAt(event.target);
+  const element = nearestEnd(event) ?? elementAt(event.target);
   if (slate.linkFrom && slate.editable) return { kind: 'pull', from: slate.linkFrom };
   if (edge && slate.editable && !event.shiftKey) return { kind: 'pull', from: edge };
   const end = element ? parseEndId(element) : null;
   if (end) {
     const text = (event.target as Element).getAttribute('data-text');
-    if (text && slate.editable && slate.selection.end?.line === end.line)
-      slate.setEditing({ of: text as 'label', ...end });
+    const write: Editing | null =
+      text && slate.editable && slate.selection.end?.line === end.line ? { of: text as 'label', ...end } : null;
     slate.setSelection(selectEnd(end.line, end.side));
-    return { kind: 'end', line: end.line, side: end.side, start: scene };
+    return { kind: 'end', line: end.line, side: end.side, start: scene, write };
   }
   const shape = element ? shapeOf(slate.drawing, element) : null;
   if (shape) {
@@ -199,10 +200,13 @@ function press(slate: Slate, event: React.PointerEvent, scene: Point, edges = tr
     return { kind: 'move', start: scene, ids, pressed: element! };
   }
   if (element && slate.drawing.lines.has(element)) {
+    const written = (event.target as Element).getAttribute('data-text') === 'line';
+    const write: Editing | null =
+      written && slate.editable && slate.selection.ids.has(element) ? { of: 'line', line: element } : null;
     slate.setSelection(
       event.shiftKey ? { ids: toggled(slate.selection.ids, element), end: null, row: null } : select(element),
     );
-    return null;
+    return { kind: 'line', write };
   }
   return { kind: 'marquee', start: scene, keep: event.shiftKey ? slate.selection.ids : new Set() };
 }
@@ -224,6 +228,11 @@ function click(slate: Slate, now: Gesture, scene: Point, under: string | null) {
       if (now.pressed !== [...now.ids][0] && now.ids.size === 1)
         slate.setSelection(selectRow([...now.ids][0]!, now.pressed));
       else if (now.ids.size === 1) slate.setSelection(select(...now.ids));
+      break;
+    // Only once the button is let go: pressing gives the focus to the slate.
+    case 'end':
+    case 'line':
+      if (now.write) slate.setEditing(now.write);
       break;
     case 'marquee':
       slate.setSelection(nothing);
@@ -290,6 +299,18 @@ const toggled = (ids: ReadonlySet<string>, id: string) => {
 
 const elementAt = (target: EventTarget) =>
   (target as Element).closest('[data-element]')?.getAttribute('data-element') ?? null;
+
+/** Of the line ends under the pointer, whose circles may overlap, the one whose middle is nearest. */
+function nearestEnd({ clientX, clientY, target }: React.PointerEvent): string | null {
+  if (!(target as Element).classList.contains('end-hit')) return null;
+  const ends = document.elementsFromPoint(clientX, clientY).filter((one) => one.classList.contains('end-hit'));
+  const distance = (end: Element) => {
+    const { x, y, width, height } = end.getBoundingClientRect();
+    return Math.hypot(x + width / 2 - clientX, y + height / 2 - clientY);
+  };
+  const nearest = ends.sort((a, b) => distance(a) - distance(b))[0];
+  return nearest ? elementAt(nearest) : null;
+}
 
 function elementUnder(event: React.PointerEvent): string | null {
   return (

@@ -3,6 +3,7 @@ import { firstSheet, onShape, type Attachment, type Drawing, type Form, type Sid
 import { sizeOf } from './measure';
 import { addLine, addShape, addTied, move, remove, type NewId } from './edits';
 import { around, centre, type Box, type Point } from './geometry';
+import { makeWay } from './fan';
 import { freePlace } from './neighbours';
 import { slateNotation, type NotationChoice } from './notations';
 import { formOf } from './forms';
@@ -65,8 +66,13 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
   const fitSoon = useFitSoon(base, fitAll);
 
   const change = useCallback(
-    (next: Change) => editable && session.do(ontoSheet(next, session.current().drawing, sheet)),
-    [session, editable, sheet],
+    (next: Change) => {
+      if (!editable) return;
+      const now = session.current().drawing;
+      const own = ontoSheet(next, now, sheet);
+      session.do(notation.boxWay === 'stem' ? makeWay(now, own) : own);
+    },
+    [session, editable, sheet, notation],
   );
   const setSheet = useCallback((id: string) => {
     showSheet(id);
@@ -92,20 +98,28 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
     [session, change],
   );
 
-  /** A new shape tied to chosen ones: between them, below the first, or near the only one. */
-  const placeTied = useCallback(
-    (form: Form, tied: readonly string[], wanted: Point | null) => {
+  /** A free place for a shape that is to be tied to others: between them, or above the only one. */
+  const tiedSpot = useCallback(
+    (form: Form, tied: readonly string[]) => {
       const boxes = tied.flatMap((id) => base.boxes.get(id) ?? []);
       const size = sizeOf({ id: '', form, outline: 'single', text: '', compartments: [], x: 0, y: 0 });
       const middle = centre(around(boxes)!);
       const near = boxes.length > 1 ? middle : { x: middle.x, y: middle.y - boxes[0]!.height / 2 - 70 };
-      const spot = wanted ?? freePlace(base.boxes.values(), near, size.width, size.height);
+      return freePlace(base.boxes.values(), near, size.width, size.height);
+    },
+    [base],
+  );
+
+  /** A new shape tied to chosen ones: between them, below the first, or near the only one. */
+  const placeTied = useCallback(
+    (form: Form, tied: readonly string[], wanted: Point | null) => {
+      const spot = wanted ?? tiedSpot(form, tied);
       const { change: added, id } = addTied(session.current().drawing, form, spot.x * 4, spot.y * 4, tied, newId);
       change(added);
       setSelection(select(id));
       setEditing({ of: 'shape', id });
     },
-    [session, change, base],
+    [session, change, tiedSpot],
   );
 
   const link = useCallback(
@@ -137,9 +151,10 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
   const freeSpot = useCallback(() => {
     const size = surface.current!.getBoundingClientRect();
     const near = toScene(view, { x: size.width / 2, y: size.height / 2 });
-    const spot = freePlace(base.boxes.values(), near, 150, 80);
-    return { x: spot.x + 75, y: spot.y + 13 };
-  }, [base, view]);
+    const { width, height } = roomOf[notation.boxWay];
+    const spot = freePlace(base.boxes.values(), near, width, height);
+    return { x: spot.x + width / 2, y: spot.y + (height - 54) / 2 };
+  }, [base, view, notation]);
 
   const zoom = useCallback((factor: number, at?: Point) => {
     const size = surface.current!.getBoundingClientRect();
@@ -217,12 +232,20 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
     change,
     place,
     placeTied,
+    tiedSpot,
     link,
     nudge,
     removeSelected,
     freeSpot,
   };
 }
+
+/** The room that a new box is given, with what is likely to grow around or in it. */
+const roomOf = {
+  rows: { width: 190, height: 110 },
+  stem: { width: 300, height: 170 },
+  compartments: { width: 220, height: 130 },
+} as const;
 
 const halfWidth = (form: Form) => formOf(form).least[0] / 2;
 

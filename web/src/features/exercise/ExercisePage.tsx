@@ -114,6 +114,7 @@ function ExerciseScript({ exercise, kept, reload }: ExerciseScriptProps) {
           lit={lighting.litPhrases}
           onPhraseHover={lighting.lightPhrase}
           actions={editable ? (phrase, done) => <PhraseActions slate={slate} phrase={phrase} done={done} /> : undefined}
+          onDone={() => slate.surface.current?.focus()}
         >
           <p className="mt-6 flex gap-5 text-[13px] text-quiet-ink">
             <Link className="word-button" to="/">

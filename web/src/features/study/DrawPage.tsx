@@ -111,6 +111,7 @@ function DrawingScript({ answer, kept, onHandedIn }: DrawingScriptProps) {
           lit={lighting.litPhrases}
           onPhraseHover={lighting.lightPhrase}
           actions={(phrase, done) => <PhraseActions slate={slate} phrase={phrase} done={done} />}
+          onDone={() => slate.surface.current?.focus()}
         >
           <p className="mt-6 flex flex-wrap items-baseline gap-x-5 whitespace-nowrap text-[13px] text-quiet-ink">
             <Link className="word-button" to="/">

@@ -1,0 +1,451 @@
+// Draws model answers through the real interface and prints keystrokes, presses and seconds for each way of drawing. Nothing is set
+// behind the interface's back: the drawing is made by the keyboard and the pointer alone, and must say what the model answer says.
+import { chromium } from '../tests/browser/node_modules/@playwright/test/index.mjs';
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+
+const [base, demo, out, only] = process.argv.slice(2);
+const exercises = ['repair-cafe', 'open-domes', 'repair-desk'];
+const ways = ['pointing', 'phrases', 'sentences'];
+
+const until = async (what, test) => {
+  for (const end = Date.now() + 20_000; Date.now() < end; ) {
+    const value = await test().catch(() => null);
+    if (value) return value;
+    await new Promise((resolve) => setTimeout(resolve, 20));
+  }
+  throw new Error(`waited in vain for ${what}`);
+};
+await until('the server', async () => (await fetch(`${base}/health/ready`)).ok);
+
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking'] });
+const page = await (await browser.newContext({ viewport: { width: 1600, height: 1100 } })).newPage();
+await page.goto(base);
+await page.getByRole('button', { name: 'Ines Okafor' }).click();
+await page.getByText('sign out').waitFor();
+
+/** What a person's hands do, counted. */
+class Hand {
+  keys = 0;
+  presses = 0;
+
+  async type(text) {
+    for (const [i, line] of text.split('\n').entries()) {
+      if (i > 0) await this.press('Enter');
+      this.keys += [...line].length;
+      await page.keyboard.type(line);
+    }
+  }
+  async press(...keys) {
+    for (const key of keys) {
+      this.keys += key.split('+').length;
+      await page.keyboard.press(key);
+    }
+  }
+  async click(at, shift = false) {
+    this.presses++;
+    if (shift) await page.keyboard.down('Shift');
+    await page.mouse.click(at.x, at.y);
+    if (shift) await page.keyboard.up('Shift');
+  }
+  async pull(from, to) {
+    this.presses++;
+    await page.mouse.move(from.x, from.y);
+    await page.mouse.down();
+    await page.mouse.move((from.x + to.x) / 2, (from.y + to.y) / 2, { steps: 3 });
+    await page.mouse.move(to.x, to.y, { steps: 3 });
+    await page.mouse.up();
+  }
+}
+
+/** A call of the page's own session. */
+const call = (method, path, body) =>
+  page.evaluate(
+    async ([method, path, body]) => {
+      const session = await (await fetch('/api/session')).json();
+      const reply = await fetch(path, { method, headers: { 'content-type': 'application/json', 'X-Blue-Slate-Guard': session.guard }, body: body && JSON.stringify(body) });
+      if (!reply.ok) throw new Error(`${path}: ${reply.status} ${await reply.text()}`);
+      const text = await reply.text();
+      return text === '' ? null : JSON.parse(text);
+    },
+    [method, path, body],
+  );
+
+/** The exercise of a demo folder once more, with an empty slate. */
+async function emptyExercise(name) {
+  const question = JSON.parse(readFileSync(join(demo, name, 'question.json'), 'utf8'));
+  const [cohort] = await call('GET', '/api/exercises/cohorts');
+  const { id } = await call('POST', '/api/exercises', { title: `${question.title}, drawn anew`, cohortId: cohort.id });
+  const before = await call('GET', `/api/exercises/${id}`);
+  await call('PUT', `/api/exercises/${id}/scenario`, { revision: before.scenario.revision, text: readFileSync(join(demo, name, 'scenario.md'), 'utf8') });
+  await call('PUT', `/api/exercises/${id}/part`, { revision: before.part.revision, title: before.title, value: { ...before.part.value, ...question.part } });
+  await page.goto(`${base}/exercises/${id}`);
+  await page.locator('.slate').first().waitFor();
+  const model = readFileSync(join(demo, name, 'model.json'), 'utf8');
+  const reading = await call('POST', `/api/exercises/${id}/reading`, { drawing: model });
+  return { notation: question.part.notation, drawing: JSON.parse(model).sheets[0], lines: reading.sentences.map((sentence) => sentence.pieces.map(({ text }) => text).join('')) };
+}
+
+const said = async () => (await page.getByRole('list', { name: 'Sentences' }).getByRole('listitem').allTextContents()).map((line) => line.replace(/Still open:.*$/, '').trim());
+/** Statements in any order, the attributes of each in any order. */
+const plain = (lines) =>
+  lines
+    .filter((line) => line !== 'write')
+    .map((line) => line.replace(/\s+/g, ' ').trim())
+    .map((line) => (/^([^:;]+): (.*)$/.test(line) ? `${line.slice(0, line.indexOf(':'))}: ${line.slice(line.indexOf(':') + 2).split(/, (?![^(]*\))/).sort().join(', ')}` : line))
+    .sort();
+
+// ---- where things are on the screen
+
+const origin = async () => page.locator('.slate').first().boundingBox();
+const figure = (text) => page.locator('.scene [data-element]').filter({ has: page.locator('text', { hasText: new RegExp(`^${text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}$`) }) });
+async function boxOf(text) {
+  return until(text, async () => {
+    const found = await figure(text).locator('.edge').evaluateAll((edges) => edges.map((edge) => edge.getBoundingClientRect().toJSON()));
+    return found.sort((a, b) => a.width * a.height - b.width * b.height).at(-1);
+  });
+}
+const centre = (box) => ({ x: box.x + box.width / 2, y: box.y + box.height / 2 });
+const nameSpot = (box) => ({ x: box.x + box.width / 2, y: box.y + Math.min(14, box.height / 2) });
+
+/** The point of a box's outline that is on the way to another. */
+function rim(box, to) {
+  const from = centre(box);
+  const [dx, dy] = [to.x - from.x, to.y - from.y];
+  const part = Math.min(box.width / 2 / (Math.abs(dx) || 1e-9), box.height / 2 / (Math.abs(dy) || 1e-9));
+  return { x: from.x + dx * part, y: from.y + dy * part };
+}
+
+/** Where the ends of the line drawn last are, by the side. */
+async function endSpots() {
+  const ends = await page.locator('.scene .end-hit').evaluateAll((hits) => hits.map((hit) => ({ ...hit.getBoundingClientRect().toJSON(), id: hit.closest('[data-element]').getAttribute('data-element') })));
+  return new Map(ends.map((end) => [end.id, centre(end)]));
+}
+
+// ---- a drawing as things to be made by hand
+
+const nameOf = (shape) => shape.text.replace(/^«[^»]*»\s*/, '');
+const rowsOf = (shape) => (shape.compartments ?? []).map((rows) => rows.map((row) => [row.mark, row.ring ? 'o' : '', row.text].filter(Boolean).join(' ')).join('\n')).join('\n\n');
+
+/** Ovals of a shape as the lines that are typed for them. */
+function stemOf(drawing, shape) {
+  const ovals = (id) => drawing.lines.flatMap((line) => (line.from.shape === id ? drawing.shapes.filter((other) => other.id === line.to.shape && other.form === 'oval') : []));
+  return ovals(shape.id).map((oval) => {
+    const parts = ovals(oval.id).map((part) => part.text);
+    return oval.text + (parts.length > 0 ? ` (${parts.join(', ')})` : '') + ({ solid: ' (key)', dashed: ' (partial key)' }[oval.underline] ?? '') + ({ double: ' (several)', dashed: ' (derived)' }[oval.outline] ?? '');
+  });
+}
+
+/** Places for boxes on a grid, far enough apart that nothing has to be looked for. */
+function spots(shapes, width, height) {
+  const across = Math.ceil(Math.sqrt(shapes.length * 1.3));
+  const down = Math.ceil(shapes.length / across);
+  return new Map(shapes.map((shape, i) => [shape.id, { x: ((i % across) + 0.5) * (width / across), y: (Math.floor(i / across) + 0.5) * (height / down) - 40 }]));
+}
+
+/** The keys that choose the least and the most at an end, by how the end is drawn. */
+const bits = { ring: '0', bar: '1' };
+const crowKeys = ([most, least]) => [bits[least], most === 'foot' ? 'm' : 'i'];
+const textKeys = { 1: ['1', 'i'], '0..1': ['0', 'i'], '*': ['0', 'm'], '1..*': ['1', 'm'] };
+const letterKeys = (end, stroke) => [stroke === 'double' ? '1' : '0', end.count === '1' ? 'i' : 'm'];
+
+/** How often the key for the next end symbol is pressed until the wanted one shows: the order in which the slate offers them. */
+const ends = join(demo, '../symbols/ends');
+const offered = readdirSync(ends)
+  .map((file) => JSON.parse(readFileSync(join(ends, file), 'utf8')))
+  .filter(({ notations }) => notations.includes('uml'))
+  .sort((a, b) => (a.rank ?? 0) - (b.rank ?? 0));
+const tips = Object.fromEntries(offered.map(({ name }, i) => [name, i + 1]));
+
+class Drawer {
+  constructor(hand, { notation, drawing }) {
+    Object.assign(this, { hand, notation, drawing });
+    this.byId = new Map(drawing.shapes.map((shape) => [shape.id, shape]));
+    this.boxes = drawing.shapes.filter((shape) => shape.form === 'rectangle');
+  }
+
+  async start() {
+    const at = await origin();
+    this.places = spots(this.boxes, at.width, at.height);
+    for (const place of this.places.values()) Object.assign(place, { x: place.x + at.x, y: place.y + at.y });
+    // The slate has the focus once it was pressed; the row of symbols that this opens is put away.
+    await this.hand.click({ x: at.x + at.width - 8, y: at.y + 8 });
+    await this.hand.press('Escape');
+  }
+
+  textOf(shape) {
+    const rows = this.notation === 'chen' ? stemOf(this.drawing, shape).join('\n') : rowsOf(shape);
+    return rows === '' ? shape.text : `${shape.text}\n${rows}`;
+  }
+
+  /** Marks of a box that are no text. */
+  async dress(shape) {
+    if (shape.outline === 'double') await this.hand.press('x');
+    if (shape.italic) await this.hand.press('i');
+  }
+
+  async pointBox(shape) {
+    const place = this.places.get(shape.id);
+    await page.mouse.move(place.x - (this.notation === 'uml' ? 50 : 0), place.y);
+    await this.hand.press('e');
+    await this.hand.type(this.textOf(shape));
+    await this.hand.press('Escape');
+    await this.dress(shape);
+  }
+
+  async choose(...shapes) {
+    for (const [i, shape] of shapes.entries()) await this.hand.click(nameSpot(await boxOf(nameOf(shape))), i > 0);
+  }
+
+  /** A line pulled from one shape to another or to a line; its far end is chosen then. */
+  async pull(from, to) {
+    const before = new Set((await endSpots()).keys());
+    const [a, b] = [await boxOf(nameOf(from)), typeof to === 'object' && 'x' in to ? to : await boxOf(nameOf(to))];
+    const target = 'width' in b ? (from === to ? { x: b.x + b.width - 6, y: b.y + 6 } : centre(b)) : b;
+    await this.hand.pull(from === to ? { x: a.x + a.width, y: a.y + a.height / 2 } : rim(a, target), target);
+    return until('the line', async () => [...(await endSpots()).keys()].find((id) => id.endsWith('/to') && !before.has(id)));
+  }
+
+  async lines() {
+    if (this.notation === 'chen') return this.diamonds();
+    const made = new Map();
+    for (const line of this.drawing.lines) {
+      const [from, to] = [this.byId.get(line.from.shape), this.byId.get(line.to.shape)];
+      const target = to ?? (await this.middleOf(made.get(line.to.line)));
+      const id = (await this.pull(from, target)).replace(/\/to$/, '');
+      made.set(line.id, id);
+      await this.endKeys(line, 'to');
+      if (['label', 'role', 'count', 'marks'].some((part) => line.from[part]?.length > 0)) {
+        await this.hand.press('[');
+        await this.endKeys(line, 'from');
+      }
+      await this.lineKeys(line);
+      await this.hand.press('Escape');
+    }
+  }
+
+  async lineKeys(line) {
+    if (line.stroke === 'dashed') await this.hand.press('s');
+    if (line.text) {
+      await this.hand.press('Enter');
+      await this.writeText(line.text);
+    }
+    if (line.pointer === 'to') await this.hand.press('p');
+  }
+
+  async writeText(text) {
+    await this.hand.type(text);
+    await this.hand.press('Enter');
+  }
+
+  async endKeys(line, side) {
+    const end = line[side];
+    if (this.notation === 'uml') {
+      if (end.count) await this.hand.press(...textKeys[end.count]);
+      if (end.marks) await this.hand.press(...Array(tips[end.marks[0]]).fill('y'));
+      if (end.role) {
+        await this.hand.press('g');
+        await this.writeText(end.role);
+      }
+    } else {
+      await this.hand.press(...crowKeys(end.marks));
+      if (end.label) {
+        await this.hand.press('Enter');
+        await this.writeText(end.label);
+      }
+    }
+  }
+
+  /** A place on a line, a third of its way along, where no text of it stands. */
+  async middleOf(id) {
+    return page.locator(`.scene [data-element="${id}"] path.line`).evaluate((path) => {
+      const point = path.getPointAtLength(path.getTotalLength() / 3);
+      const { x, y } = new DOMPoint(point.x, point.y).matrixTransform(path.getScreenCTM());
+      return { x, y };
+    });
+  }
+
+  /** The diamonds and circles of Chen's notation, each between the boxes that it is tied to. */
+  async diamonds() {
+    for (const shape of this.drawing.shapes.filter(({ form }) => form === 'diamond' || form === 'circle')) {
+      const ties = this.drawing.lines.flatMap((line) => {
+        const other = line.from.shape === shape.id ? line.to.shape : line.to.shape === shape.id ? line.from.shape : null;
+        return other && this.byId.get(other).form === 'rectangle' ? [{ line, at: line.from.shape === other ? 'from' : 'to', other: this.byId.get(other) }] : [];
+      });
+      const tied = [...new Set(ties.map(({ other }) => other))];
+      await this.choose(...tied);
+      const before = new Set((await endSpots()).keys());
+      await this.hand.press(shape.form === 'circle' ? 'o' : 'd');
+      await this.writeText(shape.text);
+      await this.dress(shape);
+      if (ties.length > tied.length) {
+        await this.pull(shape, tied[0]);
+        await this.hand.press('Escape');
+      }
+      await this.dressTies(shape, ties, before);
+      for (const oval of stemOf(this.drawing, shape)) {
+        await this.choose(shape);
+        await this.hand.press('v');
+        await this.writeText(oval);
+      }
+    }
+  }
+
+  async dressTies(shape, ties, before) {
+    const fresh = [...(await endSpots()).keys()].filter((id) => !before.has(id));
+    for (const { line, at, other } of ties) {
+      const wanted = at === 'to' ? line.to : line.from;
+      if (shape.form === 'diamond') await this.endOf(shape, other, fresh, letterKeys(wanted, line.stroke), wanted.role);
+      else if (line.stroke === 'double') await this.endOf(shape, other, fresh, ['s', 's']);
+      else if (line.along) await this.endOf(shape, other, fresh, ['u']);
+    }
+  }
+
+  /** Presses the end of one of the new lines at a box, and then keys. */
+  async endOf(shape, other, fresh, keys, role) {
+    const box = await boxOf(nameOf(other));
+    const spots = [...(await endSpots())].filter(([id]) => fresh.includes(id));
+    const near = (at) => Math.hypot(Math.max(box.x - at.x, 0, at.x - box.x - box.width), Math.max(box.y - at.y, 0, at.y - box.y - box.height));
+    // Of two lines to one box that drawn first.
+    const [id, at] = spots.sort((a, b) => Math.round((near(a[1]) - near(b[1])) / 20))[0];
+    fresh.splice(fresh.indexOf(id), 1);
+    await this.hand.click(at);
+    await this.hand.press(...keys);
+    if (role) {
+      await this.hand.press('g');
+      await this.writeText(role);
+    }
+    // What opens around an end would lie on its neighbours.
+    await this.hand.press('Escape');
+  }
+}
+
+/** Chooses words of the scenario with the pointer; false where it does not say them. */
+async function chooseWords(hand, words) {
+  const rect = await page.locator('.prose').evaluate((prose, words) => {
+    const walker = document.createTreeWalker(prose, NodeFilter.SHOW_TEXT);
+    for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+      const found = new RegExp(`(?<![\\p{L}])${words.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(?![\\p{L}])`, 'iu').exec(node.textContent);
+      if (!found) continue;
+      const range = document.createRange();
+      range.setStart(node, found.index);
+      range.setEnd(node, found.index + words.length);
+      range.startContainer.parentElement.scrollIntoView({ block: 'nearest' });
+      return [...range.getClientRects()].map((rect) => rect.toJSON());
+    }
+    return null;
+  }, words);
+  if (!rect) return false;
+  const [first, last] = [rect[0], rect.at(-1)];
+  await hand.pull({ x: first.left + 0.5, y: first.top + first.height / 2 }, { x: last.right - 0.5, y: last.top + last.height / 2 });
+  await page.locator('.phrase-keys').waitFor();
+  return true;
+}
+
+const rowKeys = { PK: 'p', FK: 'f', AK1: 'a', PPK: 'w' };
+
+/** A box and its attributes from the words of the scenario; what that does not say is typed. */
+async function fromPhrases(drawer, shape) {
+  const { hand, notation } = drawer;
+  if (shape.text !== nameOf(shape) || !(await chooseWords(hand, shape.text))) return drawer.pointBox(shape);
+  await hand.press('e');
+  const typed = [];
+  for (const { text, parts, keys, line } of notation === 'chen' ? ovalRows(drawer, shape) : boxRows(shape)) {
+    if (parts || !(await chooseWords(hand, text))) typed.push(line);
+    else {
+      await hand.press('a', ...keys);
+    }
+  }
+  if (typed.length > 0) {
+    await drawer.choose(shape);
+    await hand.press('Enter');
+    for (const line of typed) await hand.type(`\n${line}`);
+    await hand.press('Escape');
+  }
+  if (shape.outline || shape.italic) await drawer.choose(shape);
+  await drawer.dress(shape);
+}
+
+const boxRows = (shape) =>
+  (shape.compartments ?? []).flatMap((rows, part) =>
+    rows.map((row) => ({ text: row.text, parts: part > 0, keys: [...(row.mark ? [rowKeys[row.mark]] : []), ...(row.ring ? ['o'] : [])], line: [row.mark, row.ring ? 'o' : '', row.text].filter(Boolean).join(' ') })),
+  );
+
+const ovalRows = ({ drawing, byId }, shape) => {
+  const lines = stemOf(drawing, shape);
+  const ovals = drawing.lines.filter((line) => line.from.shape === shape.id && byId.get(line.to.shape)?.form === 'oval').map((line) => byId.get(line.to.shape));
+  return ovals.map((oval, i) => ({
+    text: oval.text,
+    parts: drawing.lines.some((line) => line.from.shape === oval.id),
+    keys: [...({ solid: ['y'], dashed: ['y', 'y'] }[oval.underline] ?? []), ...({ double: ['x'], dashed: ['x', 'x'] }[oval.outline] ?? [])],
+    line: lines[i],
+  }));
+};
+
+/** Types a statement and takes what the interface offers to complete, as soon as it is what one was about to type. */
+async function typeStatement(hand, line) {
+  const offer = page.locator('.editor-foot');
+  for (let at = 0; at < line.length; ) {
+    const begun = /[\p{L}\d]*$/u.exec(line.slice(0, at))[0];
+    const rest = begun.length === 2 || begun.length === 4 ? /^Tab: …(.*?)\. Enter draws/.exec(await offer.textContent()) : null;
+    if (rest && rest[1].length > 2 && line.startsWith(rest[1], at)) {
+      await hand.press('Tab');
+      at += rest[1].length;
+    } else {
+      await hand.type(line[at]);
+      at++;
+    }
+  }
+  // Nobody types so fast that the statement before is not yet drawn.
+  await Promise.all([page.waitForResponse((reply) => reply.url().endsWith('/amend')), hand.press('Enter')]);
+  await page.waitForTimeout(30);
+}
+
+const byWay = {
+  async pointing(drawer) {
+    await drawer.start();
+    for (const shape of drawer.boxes) await drawer.pointBox(shape);
+    await drawer.lines();
+  },
+  async phrases(drawer) {
+    await drawer.start();
+    for (const shape of drawer.boxes) await fromPhrases(drawer, shape);
+    await drawer.lines();
+  },
+  async sentences(drawer, lines) {
+    await page.getByRole('button', { name: 'write', exact: true }).click();
+    drawer.hand.presses++;
+    for (const line of lines) await typeStatement(drawer.hand, line);
+    await drawer.hand.press('Escape');
+  },
+};
+
+const results = [];
+for (const way of ways) {
+  let [keys, presses, seconds] = [0, 0, 0];
+  for (const name of exercises) {
+    if (only && only !== `${way}/${name}`) continue;
+    const exercise = await emptyExercise(name);
+    const hand = new Hand();
+    const start = performance.now();
+    try {
+      await byWay[way](new Drawer(hand, exercise), exercise.lines);
+      await until('what the model answer says', async () => plain(await said()).join('\n') === plain(exercise.lines).join('\n'));
+    } catch (error) {
+      await page.screenshot({ path: join(out, 'drawing-failed.png') });
+      const now = plain(await said());
+      console.error(`${way} ${name}: ${error.message}`);
+      for (const line of plain(exercise.lines).filter((line) => !now.includes(line))) console.error(`  wanted ${line}`);
+      for (const line of now.filter((line) => !plain(exercise.lines).includes(line))) console.error(`  found  ${line}`);
+      process.exitCode = 1;
+    }
+    const took = (performance.now() - start) / 1000;
+    console.log(`${way} ${name}: keys ${hand.keys} presses ${hand.presses} seconds ${took.toFixed(1)}`);
+    keys += hand.keys;
+    presses += hand.presses;
+    seconds += took;
+  }
+  results.push(`${way} ${keys} ${presses} ${seconds.toFixed(1)}`);
+}
+console.log(`drawing: ${results.map((result) => result.replace(/^(\S+) (\S+) (\S+) (\S+)$/, '$1_keys $2 $1_presses $3 $1_seconds $4')).join(' ')}`);
+await browser.close();
