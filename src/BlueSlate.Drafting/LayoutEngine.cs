@@ -1,14 +1,15 @@
 using System.IO.Compression;
 using System.Text.Json.Nodes;
+using Microsoft.ClearScript;
 using Microsoft.ClearScript.V8;
 
 namespace BlueSlate.Drafting;
 
 /// <summary>
 /// The one layout engine: ELK's layered method (Sugiyama, Tagawa and Toda 1981, as the Eclipse Layout Kernel does it), run inside
-/// this process. A fresh engine from compiled script for every layout, so that the same graph always gives the same places.
+/// this process. A fresh engine for every drawing, so that the same drawing always gives the same places; its script is compiled once.
 /// </summary>
-internal static class LayoutEngine
+internal sealed class LayoutEngine : IDisposable
 {
     // The script runs its work in timers; here they stand in a list and are run one after the other.
     private const string Glue = """
@@ -18,28 +19,45 @@ internal static class LayoutEngine
         var console = { log() {}, error() {}, warn() {} };
         """;
 
-    private static readonly Lazy<string> Script = new(() =>
+    private static readonly DocumentInfo ScriptName = new("elk.bundled.js");
+    private static readonly Lazy<(string Text, byte[] Code)> Script = new(() =>
     {
         using var packed = new GZipStream(typeof(LayoutEngine).Assembly.GetManifestResourceStream("elk.bundled.js.gz")!, CompressionMode.Decompress);
         using var reader = new StreamReader(packed);
-        return reader.ReadToEnd();
-    });
-
-    /// <summary>The graph with places and routes, in ELK's JSON.</summary>
-    public static JsonNode LayOut(JsonNode graph)
-    {
+        var text = reader.ReadToEnd();
         using var engine = new V8ScriptEngine();
         engine.Execute(Glue);
-        engine.Execute(Script.Value);
-        engine.Script.graphText = graph.ToJsonString();
-        engine.Execute("new ELK().layout(JSON.parse(graphText)).then(result => { laidOut = JSON.stringify(result); }, error => { failure = String(error); });");
-        for (var turns = 0; turns < 10_000 && engine.Script.laidOut is not string && engine.Script.failure is not string; turns++)
+        using var compiled = engine.Compile(ScriptName, text, V8CacheKind.Code, out var code);
+        return (text, code);
+    });
+
+    private readonly V8ScriptEngine _engine = new();
+
+    /// <summary>An engine that has laid out nothing yet.</summary>
+    public LayoutEngine()
+    {
+        var (text, code) = Script.Value;
+        _engine.Execute(Glue);
+        using var compiled = _engine.Compile(ScriptName, text, V8CacheKind.Code, code, out _);
+        _engine.Execute(compiled);
+        _engine.Execute("const elk = new ELK();");
+    }
+
+    /// <summary>The graph with places and routes, in ELK's JSON.</summary>
+    public JsonNode LayOut(JsonNode graph)
+    {
+        _engine.Script.graphText = graph.ToJsonString();
+        _engine.Execute("laidOut = null; elk.layout(JSON.parse(graphText)).then(result => { laidOut = JSON.stringify(result); }, error => { failure = String(error); });");
+        for (var turns = 0; turns < 10_000 && _engine.Script.laidOut is not string && _engine.Script.failure is not string; turns++)
         {
-            engine.Execute("{ const due = timers.splice(0); for (const run of due) run(); }");
+            _engine.Execute("{ const due = timers.splice(0); for (const run of due) run(); }");
         }
 
-        return engine.Script.laidOut is string text
+        return _engine.Script.laidOut is string text
             ? JsonNode.Parse(text)!
-            : throw new InvalidOperationException($"The layout did not end: {engine.Script.failure}");
+            : throw new InvalidOperationException($"The layout did not end: {_engine.Script.failure}");
     }
+
+    /// <inheritdoc/>
+    public void Dispose() => _engine.Dispose();
 }

@@ -41,7 +41,8 @@ public static class Placer
     internal static Dictionary<string, Place> PlacesOf(Sheet sheet)
     {
         var fans = Fan.Of(sheet);
-        var layered = CornersIn(LayoutEngine.LayOut(GraphOf(sheet, fans)));
+        using var engine = new LayoutEngine();
+        var layered = CornersIn(engine.LayOut(GraphOf(sheet, fans)));
         if (!sheet.Shapes.Any(shape => shape.Form is Form.Diamond or Form.DiamondInRectangle))
         {
             return PlacesOf(fans, layered, []);
@@ -50,10 +51,10 @@ public static class Placer
         // Lines of diamonds run straight: of two layouts the one is taken in which they cross least.
         var spread = GraphOf(sheet, fans);
         spread["layoutOptions"] = new JsonObject { ["elk.algorithm"] = "stress", ["elk.stress.desiredEdgeLength"] = DiamondReach, ["elk.randomSeed"] = "1" };
-        var apart = LayoutEngine.LayOut(spread);
+        var apart = engine.LayOut(spread);
         Symmetry.Turn(apart["children"]!.AsArray(), Tree.Pairs(sheet), Widening);
         apart["layoutOptions"] = new JsonObject { ["elk.algorithm"] = "sporeOverlap", ["elk.spacing.nodeNode"] = "30" };
-        var (first, second) = (Turned(sheet, fans, layered), Turned(sheet, fans, CornersIn(LayoutEngine.LayOut(apart))));
+        var (first, second) = (Turned(sheet, fans, layered), Turned(sheet, fans, CornersIn(engine.LayOut(apart))));
         var (places, crossings) = second.Crossings < first.Crossings ? second : first;
         return OvalsAside.Move(sheet, places, crossings);
     }
