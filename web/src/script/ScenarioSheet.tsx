@@ -17,6 +17,9 @@ interface ScenarioSheetProps {
   children?: ReactNode;
 }
 
+/** How wide what opens beneath chosen words may be, with its distance from the rim. */
+const widest = 284;
+
 /** The scenario: prose to be read, its phrases tied to what is drawn for them. */
 export function ScenarioSheet({
   title,
@@ -36,6 +39,12 @@ export function ScenarioSheet({
 
   useHighlight('tied', prose, tied, html);
   useHighlight('lit', prose, lit, html);
+  useHighlight(
+    'picked',
+    prose,
+    useMemo(() => (picked ? [picked.phrase] : []), [picked]),
+    html,
+  );
 
   const pick = useCallback(() => {
     const selection = window.getSelection();
@@ -46,7 +55,7 @@ export function ScenarioSheet({
     const page = sheet.current.getBoundingClientRect();
     setPicked({
       phrase,
-      left: Math.max(8, Math.min(words.left - page.left, page.width - 240)),
+      left: Math.max(8, Math.min(words.left - page.left, page.width - widest)),
       top: words.bottom - page.top + sheet.current.scrollTop + 6,
     });
   }, []);
