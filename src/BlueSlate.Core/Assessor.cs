@@ -21,6 +21,8 @@ public sealed class Assessor
 
     private static readonly FrozenSet<string> ManyToManyOnly = new[] { Restatements.LinkingEntityByManyToMany.StableCode }.ToFrozenSet(StringComparer.Ordinal);
 
+    private const double SameCost = 1e-9;
+
     private readonly NotationOptions options;
     private readonly Reading model;
     private readonly MatchModel matchModel;
@@ -58,20 +60,76 @@ public sealed class Assessor
     public Assessment Assess(Drawing answer, ImmutableArray<Ruling> rulings) => Assess(answer, rulings, FindingKind.All);
 
     /// <summary>The same with some kinds of findings only.</summary>
-    public Assessment Assess(Drawing answer, ImmutableArray<Ruling> rulings, IReadOnlyList<FindingKind> kinds)
+    public Assessment Assess(Drawing answer, ImmutableArray<Ruling> rulings, IReadOnlyList<FindingKind> kinds) =>
+        AssessAs(answer, ImmutableDictionary<string, string>.Empty, kinds).Under(rulings);
+
+    /// <summary>Reads, matches, checks and marks one answer in which a person said of some things what they stand for.</summary>
+    /// <param name="answer">The drawing.</param>
+    /// <param name="stands">Element of the model answer → element of the answer that stands for it.</param>
+    public Assessment AssessAs(Drawing answer, ImmutableDictionary<string, string> stands) => AssessAs(answer, stands, FindingKind.All);
+
+    private Assessment AssessAs(Drawing answer, ImmutableDictionary<string, string> stands, IReadOnlyList<FindingKind> kinds)
     {
         var drawn = Notation.Read(answer, options);
         var reading = NormalForm.Of(drawn);
-        var correspondence = Matcher.Match(matchModel, reading.Model, allowance);
-        var comparison = Comparer.Compare(model, Facts, tolerances, reading, correspondence, options);
-        var findings = FindingSelector.Select(comparison, kinds);
-        var sheet = Marker.Mark(Scheme, comparison.Verdicts, comparison.Extras, rulings);
-        return new Assessment(drawn, comparison, findings, sheet, NoteWriter.Write(sheet, findings, Scheme.ExtraCost));
+        var matched = Matcher.Match(matchModel, reading.Model, allowance with { Stands = stands });
+        var best = Compare(reading, matched.Best);
+        var near = matched.Near.Select(correspondence => Compare(reading, correspondence)).ToList();
+
+        // Of equal cost, the correspondence with the higher mark is taken.
+        foreach (var other in near.Where(other => other.Correspondence.Cost <= matched.Best.Cost + SameCost).ToList())
+        {
+            if (MarkOf(other) > MarkOf(best))
+            {
+                near[near.IndexOf(other)] = best;
+                best = other;
+            }
+        }
+
+        return new Assessment(Scheme, drawn, best, [.. near], FindingSelector.Select(best, kinds), []);
     }
+
+    private Comparison Compare(Reading reading, Correspondence correspondence) =>
+        Comparer.Compare(model, Facts, tolerances, reading, correspondence, options);
+
+    private Rational MarkOf(Comparison comparison) => Marker.Mark(Scheme, comparison.Verdicts, comparison.Extras, []).Exact;
 
     /// <summary>The sentences of a reading.</summary>
     public static ImmutableArray<Sentence> Sentences(Reading reading) => SentenceWriter.Write(reading);
 }
 
 /// <summary>Everything that was found out about one answer.</summary>
-public sealed record Assessment(Reading Reading, Comparison Comparison, ImmutableArray<Finding> Findings, MarkSheet Sheet, ImmutableArray<Note> Notes);
+public sealed class Assessment
+{
+    private readonly MarkingScheme scheme;
+    private readonly ImmutableArray<Comparison> near;
+
+    internal Assessment(MarkingScheme scheme, Reading reading, Comparison comparison, ImmutableArray<Comparison> near, ImmutableArray<Finding> findings, ImmutableArray<Ruling> rulings)
+    {
+        (this.scheme, this.near, Reading, Comparison, Findings) = (scheme, near, reading, comparison, findings);
+        Sheet = Marker.Mark(scheme, comparison.Verdicts, comparison.Extras, rulings);
+        Notes = NoteWriter.Write(Sheet, findings, scheme.ExtraCost);
+        Doubt = Doubt.Of(comparison, Sheet, [.. near.Select(other => Marker.Mark(scheme, other.Verdicts, other.Extras, rulings))]);
+    }
+
+    /// <summary>What the drawing says.</summary>
+    public Reading Reading { get; }
+
+    /// <summary>The verdicts on the facts of the model answer.</summary>
+    public Comparison Comparison { get; }
+
+    /// <summary>The differences that tell most.</summary>
+    public ImmutableArray<Finding> Findings { get; }
+
+    /// <summary>The marks, line by line.</summary>
+    public MarkSheet Sheet { get; }
+
+    /// <summary>The findings with what each costs.</summary>
+    public ImmutableArray<Note> Notes { get; }
+
+    /// <summary>How sure the marks are.</summary>
+    public Doubt Doubt { get; }
+
+    /// <summary>The same answer under other rulings. Nothing is read, matched or checked again.</summary>
+    public Assessment Under(ImmutableArray<Ruling> rulings) => new(scheme, Reading, Comparison, near, Findings, rulings);
+}

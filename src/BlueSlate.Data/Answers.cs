@@ -48,6 +48,8 @@ public sealed class Answer
 
     public List<FindingRuling> Rulings { get; } = [];
 
+    public List<StandsFor> Stands { get; } = [];
+
     public ReleasedSheet? Released { get; init; }
 }
 
@@ -129,6 +131,40 @@ public sealed class FindingRuling
     public required string Decision { get; set; }
 
     public required string Comment { get; set; }
+
+    public Guid ById { get; set; }
+
+    public DateTimeOffset At { get; set; }
+}
+
+/// <summary>A marker's decision on one difference, for every answer in which it is found.</summary>
+public sealed class ClassRuling
+{
+    public Guid ExerciseId { get; init; }
+
+    /// <summary>What alike notes have in common.</summary>
+    public required string AlikeKey { get; init; }
+
+    /// <summary>The difference in words, as it stood when it was decided on.</summary>
+    public required string Headline { get; set; }
+
+    public required string Decision { get; set; }
+
+    public required string Comment { get; set; }
+
+    public Guid ById { get; set; }
+
+    public DateTimeOffset At { get; set; }
+}
+
+/// <summary>What a marker said stands for an element of the model answer in one answer.</summary>
+public sealed class StandsFor
+{
+    public Guid AnswerId { get; init; }
+
+    public required string ModelElement { get; init; }
+
+    public required string AnswerElement { get; set; }
 
     public Guid ById { get; set; }
 

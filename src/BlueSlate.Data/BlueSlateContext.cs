@@ -31,6 +31,10 @@ public sealed class BlueSlateContext(DbContextOptions<BlueSlateContext> options)
 
     public DbSet<FindingRuling> Rulings => Set<FindingRuling>();
 
+    public DbSet<ClassRuling> ClassRulings => Set<ClassRuling>();
+
+    public DbSet<StandsFor> StandsFor => Set<StandsFor>();
+
     public DbSet<ReleasedSheet> ReleasedSheets => Set<ReleasedSheet>();
 
     public DbSet<SetAside> SetAside => Set<SetAside>();
@@ -56,6 +60,7 @@ public sealed class BlueSlateContext(DbContextOptions<BlueSlateContext> options)
             exercise.HasOne(row => row.Cohort).WithMany().HasForeignKey(row => row.CohortId);
             exercise.HasMany(row => row.Documents).WithOne().HasForeignKey(document => document.ExerciseId);
             exercise.HasMany(row => row.Questions).WithOne().HasForeignKey(revision => revision.ExerciseId);
+            exercise.HasMany(row => row.Rulings).WithOne().HasForeignKey(ruling => ruling.ExerciseId);
             exercise.HasMany(row => row.Assessments).WithOne().HasForeignKey(revision => revision.ExerciseId);
         });
         builder.Entity<ExerciseDocument>().HasKey(document => new { document.ExerciseId, document.Kind });
@@ -88,6 +93,7 @@ public sealed class BlueSlateContext(DbContextOptions<BlueSlateContext> options)
             answer.HasOne<Account>().WithMany().HasForeignKey(row => row.AccountId);
             answer.HasMany(row => row.Results).WithOne().HasForeignKey(result => result.AnswerId);
             answer.HasMany(row => row.Rulings).WithOne().HasForeignKey(ruling => ruling.AnswerId);
+            answer.HasMany(row => row.Stands).WithOne().HasForeignKey(stands => stands.AnswerId);
             answer.HasOne(row => row.Released).WithOne().HasForeignKey<ReleasedSheet>(sheet => sheet.AnswerId);
         });
         builder.Entity<Checkpoint>(checkpoint =>
@@ -104,6 +110,8 @@ public sealed class BlueSlateContext(DbContextOptions<BlueSlateContext> options)
         builder.Entity<CheckResult>()
             .HasIndex(result => new { result.AnswerId, result.QuestionRevisionId, result.AssessmentRevisionId, result.CoreVersion }).IsUnique();
         builder.Entity<FindingRuling>().HasKey(ruling => new { ruling.AnswerId, ruling.FindingId });
+        builder.Entity<ClassRuling>().HasKey(ruling => new { ruling.ExerciseId, ruling.AlikeKey });
+        builder.Entity<StandsFor>().HasKey(stands => new { stands.AnswerId, stands.ModelElement });
         builder.Entity<ReleasedSheet>().HasKey(sheet => sheet.AnswerId);
     }
 

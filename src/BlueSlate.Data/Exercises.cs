@@ -26,6 +26,8 @@ public sealed class Exercise
     public List<AssessmentRevision> Assessments { get; } = [];
 
     public List<Answer> Answers { get; } = [];
+
+    public List<ClassRuling> Rulings { get; } = [];
 }
 
 /// <summary>The documents of an exercise, each saved on its own so that two instructors rarely collide.</summary>

@@ -30,7 +30,7 @@ public sealed class AccessTests(TestServer server) : IClassFixture<TestServer>
                 continue;
             }
 
-            var path = "/" + endpoint.RoutePattern.RawText!.TrimStart('/').Replace("{id:guid}", Guid.NewGuid().ToString()).Replace("{person:guid}", Guid.NewGuid().ToString()).Replace("/rulings", "/rulings?finding=x");
+            var path = "/" + endpoint.RoutePattern.RawText!.TrimStart('/').Replace("{id:guid}", Guid.NewGuid().ToString()).Replace("{person:guid}", Guid.NewGuid().ToString()).Replace("/rulings", "/rulings?finding=x").Replace("/alike", "/alike?finding=x");
             foreach (var method in methods.HttpMethods)
             {
                 var response = await client.SendAsync(new HttpMethod(method), path, method == "GET" ? null : BodyFor(path));
@@ -59,6 +59,10 @@ public sealed class AccessTests(TestServer server) : IClassFixture<TestServer>
         (await outsider.CodeOfAsync(HttpMethod.Put, $"/api/exercises/{exercise}/assessment", new { revision = 2, value = new { } })).ShouldBe("no-such-exercise");
         (await outsider.CodeOfAsync(HttpMethod.Post, $"/api/exercises/{exercise}/publish", new { })).ShouldBe("no-such-exercise");
         (await outsider.CodeOfAsync(HttpMethod.Put, $"/api/marking/answers/{answer}/rulings?finding=x", new { decision = "allow" })).ShouldBe("no-such-answer");
+        (await outsider.CodeOfAsync(HttpMethod.Get, $"/api/marking/answers/{answer}/alike?finding=x")).ShouldBe("no-such-answer");
+        (await outsider.CodeOfAsync(HttpMethod.Put, $"/api/marking/answers/{answer}/stands-for", new { model = "b1", answer = "b1" })).ShouldBe("no-such-answer");
+        (await outsider.CodeOfAsync(HttpMethod.Post, $"/api/marking/answers/{answer}/stands-for/preview", new { model = "b1", answer = "b1" })).ShouldBe("no-such-answer");
+        (await outsider.CodeOfAsync(HttpMethod.Post, $"/api/exercises/{exercise}/assessment/preview", new { value = new { } })).ShouldBe("no-such-exercise");
         (await outsider.CodeOfAsync(HttpMethod.Post, $"/api/marking/answers/{answer}/gone-through", new { })).ShouldBe("no-such-answer");
         (await outsider.CodeOfAsync(HttpMethod.Post, "/api/exercises", new { title = "x", cohortId = server.CohortId })).ShouldBe("no-such-cohort");
         foreach (var other in new[] { outsideStudent, classmate })
@@ -146,6 +150,8 @@ public sealed class AccessTests(TestServer server) : IClassFixture<TestServer>
         { } at when at.EndsWith("/part", StringComparison.Ordinal) => new { revision = 1, title = "x", value = new { } },
         { } at when at.EndsWith("/assessment", StringComparison.Ordinal) => new { revision = 1, value = new { } },
         { } at when at.EndsWith("/scenario", StringComparison.Ordinal) || at.EndsWith("/model", StringComparison.Ordinal) => new { revision = 1, text = "x" },
+        { } at when at.EndsWith("/assessment/preview", StringComparison.Ordinal) => new { value = new { } },
+        { } at when at.Contains("/stands-for", StringComparison.Ordinal) => new { model = "b1", answer = "b1" },
         { } at when at.Contains("/rulings", StringComparison.Ordinal) => new { decision = "allow" },
         { } at when at.EndsWith("/keep-until", StringComparison.Ordinal) => new { keepUntil = "2999-01-01" },
         { } at when at.EndsWith("/people", StringComparison.Ordinal) => new { people = "x", role = "student" },

@@ -33,7 +33,7 @@ public sealed class TestServer : IAsyncLifetime
         database = await TestDatabase.MakeAsync();
         await using (var context = database.Open())
         {
-            CohortId = await MakeCohortAsync(context, "Morning course", "instructor", "assistant", "student", "student2");
+            CohortId = await MakeCohortAsync(context, "Morning course", "instructor", "assistant", "student", "student2", "student3");
             await MakeCohortAsync(context, "Evening course", "outsider", "outsider-assistant", "outsider-student");
             context.Settings.Add(new Setting { Key = DemoEndpoints.Mark, Value = "test" });
             await context.SaveChangesAsync();

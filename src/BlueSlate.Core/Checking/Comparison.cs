@@ -69,6 +69,12 @@ public sealed class Comparison
     /// <summary>Which element stands for which.</summary>
     public Correspondence Correspondence { get; }
 
+    /// <summary>How alike two names have to be for a match not to rest on the place.</summary>
+    public const double Sureness = 0.6;
+
+    /// <summary>Entities of the model answer, by id, that are matched by their place rather than by their name.</summary>
+    public ImmutableArray<string> Unsure => [.. Correspondence.Entities.Where(pair => pair.Value.NameLikeness < Sureness).Select(pair => pair.Key).Order(StringComparer.Ordinal)];
+
     /// <summary>The notation's options of this part.</summary>
     public NotationOptions Options { get; }
 

@@ -16,7 +16,14 @@ public sealed record Note(
     Rational Loss,
     ImmutableArray<string> CountedIn,
     bool Marked,
-    ImmutableArray<string> LineIds);
+    ImmutableArray<string> LineIds)
+{
+    /// <summary>The facts that it and its consequences explain.</summary>
+    public IEnumerable<string> AllFactIds => Finding.Claims.Concat(Consequences.SelectMany(consequence => consequence.Claims));
+
+    /// <summary>A decision on all that it explains.</summary>
+    public Ruling Ruled(Decision decision, string comment) => new(decision, [.. AllFactIds], Finding.Extras, comment);
+}
 
 /// <summary>
 /// Gives every lost mark to exactly one note: a line's loss to the first root that explains one of its failed facts; the

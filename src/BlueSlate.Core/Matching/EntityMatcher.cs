@@ -16,7 +16,11 @@ internal sealed class EntityMatcher
     private const int None = -1;
     private const double ShapeWeight = 0.15;
 
+    // More than all that two drawings can differ in: what a person said outweighs it.
+    private const double Said = 10_000;
+
     private readonly Trust trust;
+    private readonly IReadOnlyList<(int Model, int Answer)> said;
     private readonly Side model;
     private readonly Side answer;
     private readonly double[,] names;
@@ -28,8 +32,9 @@ internal sealed class EntityMatcher
     private readonly LinkComparer comparer = new();
     private readonly Dictionary<(int Pair, int A, int B), double> linkCosts = [];
 
-    public EntityMatcher(Side model, Side answer, AttributeMatcher attributes, Trust trust)
+    public EntityMatcher(Side model, Side answer, AttributeMatcher attributes, Trust trust, IReadOnlyList<(int Model, int Answer)> said)
     {
+        this.said = said;
         this.trust = trust;
         this.model = model;
         this.answer = answer;
@@ -46,6 +51,12 @@ internal sealed class EntityMatcher
                     + attributes.Cost(i, j) + ((1 - names[i, j]) * attributes.Everyday * Cost.EverydayName)
                     + (model.Entities[i].Entity.Kind == answer.Entities[j].Entity.Kind ? 0 : Cost.KindDiffers);
             }
+        }
+
+        foreach (var (i, j) in said)
+        {
+            names[i, j] = 1;
+            pairCost[i, j] -= Said;
         }
 
         foreach (var link in answer.Links)
@@ -87,8 +98,56 @@ internal sealed class EntityMatcher
             (map, best) = (search.Best, proved);
         }
 
-        LowerBound = Math.Min(best, search.LowerBound - (Math.Min(model.Diamonds.Count, answer.Diamonds.Count) * (Cost.RelationshipMissing + Cost.RelationshipExtra)) + (model.Diamonds.Count * Cost.RelationshipMissing) + (answer.Diamonds.Count * Cost.RelationshipExtra));
-        return (map, best);
+        // What was said is no cost of the correspondence.
+        var gain = said.Count(pair => map[pair.Model] == pair.Answer) * Said;
+        LowerBound = gain + Math.Min(best, search.LowerBound - (Math.Min(model.Diamonds.Count, answer.Diamonds.Count) * (Cost.RelationshipMissing + Cost.RelationshipExtra)) + (model.Diamonds.Count * Cost.RelationshipMissing) + (answer.Diamonds.Count * Cost.RelationshipExtra));
+        return (map, best + gain);
+    }
+
+    /// <summary>
+    /// The assignments that put one entity elsewhere than <paramref name="map"/>, or exchange two, and cost at most a margin more;
+    /// the cheapest first.
+    /// </summary>
+    public IReadOnlyList<(int[] Map, double More)> NearTo(int[] map, double margin)
+    {
+        var cost = TrueCost(map);
+        var taken = new int[answer.Count];
+        Array.Fill(taken, None);
+        for (var i = 0; i < map.Length; i++)
+        {
+            if (map[i] != None)
+            {
+                taken[map[i]] = i;
+            }
+        }
+
+        var near = new List<(int[] Map, double More)>();
+        for (var i = 0; i < map.Length; i++)
+        {
+            for (var j = None; j < answer.Count; j++)
+            {
+                // An exchange of two is met twice, and counts once.
+                var other = j == None ? None : taken[j];
+                if (j == map[i] || (j != None && !Plausible(i, j)) || (other != None && other < i && map[i] != None))
+                {
+                    continue;
+                }
+
+                var tried = (int[])map.Clone();
+                tried[i] = j;
+                if (other != None)
+                {
+                    tried[other] = map[i];
+                }
+
+                if (TrueCost(tried) - cost is var more && more <= margin)
+                {
+                    near.Add((tried, more));
+                }
+            }
+        }
+
+        return [.. near.OrderBy(one => one.More)];
     }
 
     /// <summary>What any assignment costs at least.</summary>

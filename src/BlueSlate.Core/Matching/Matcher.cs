@@ -10,6 +10,9 @@ namespace BlueSlate.Core.Matching;
 /// <param name="RestatementsOff">Codes of restatements that are not accepted here.</param>
 public sealed record MatchAllowance(IReadOnlyDictionary<string, ImmutableArray<string>> OtherNames, IReadOnlySet<string> RestatementsOff)
 {
+    /// <summary>What a person said stands for what: entity or attribute of the model answer → that of the answer. Ids that are not there are passed over.</summary>
+    public ImmutableDictionary<string, string> Stands { get; init; } = ImmutableDictionary<string, string>.Empty;
+
     /// <summary>No other names; all restatements.</summary>
     public static MatchAllowance Plain { get; } = new(ImmutableDictionary<string, ImmutableArray<string>>.Empty, ImmutableHashSet<string>.Empty);
 }
@@ -23,6 +26,11 @@ public sealed class MatchModel(ConceptModel model)
     internal Side Side { get; } = new(model);
 }
 
+/// <summary>The correspondence of least cost that was found, and others that cost hardly more.</summary>
+/// <param name="Best">The cheapest.</param>
+/// <param name="Near">Those that differ from it in one entity, or in two exchanged, and cost at most <see cref="Matcher.Margin"/> more.</param>
+public sealed record Matched(Correspondence Best, ImmutableArray<Correspondence> Near);
+
 /// <summary>
 /// Finds which element of an answer stands for which of the model answer. Entities come first, by least cost over names,
 /// attributes and structure together; then relationships between matched entities, restatements among what is left,
@@ -33,6 +41,12 @@ public static class Matcher
     private const double SameStructure = 0.8;
     private const double VerbSureness = 0.55;
 
+    /// <summary>How much more a correspondence may cost and still be as likely: two values at the ends of a relationship.</summary>
+    public const double Margin = 0.25;
+
+    /// <summary>How many of them are looked at.</summary>
+    public const int MostNear = 6;
+
     /// <summary>Without both of its entities a relationship is known by its verb alone.</summary>
     private const double SureVerb = 0.9;
 
@@ -40,21 +54,35 @@ public static class Matcher
     /// <param name="model">What the model answer says.</param>
     /// <param name="answer">What the answer says.</param>
     /// <param name="allowance">What else is accepted.</param>
-    public static Correspondence Match(MatchModel model, ConceptModel answer, MatchAllowance allowance)
+    public static Matched Match(MatchModel model, ConceptModel answer, MatchAllowance allowance)
     {
-        var renamed = AcceptedNames.Adopt(model.Model, answer, allowance.OtherNames);
+        var renamed = StandsFor.Adopt(AcceptedNames.Adopt(model.Model, answer, allowance.OtherNames), answer, allowance.Stands);
         var modelSide = ReferenceEquals(renamed, model.Model) ? model.Side : new Side(renamed);
         var answerSide = new Side(answer);
         var attributeMatcher = new AttributeMatcher(modelSide, answerSide, Trust.InNames);
-        var entityMatcher = new EntityMatcher(modelSide, answerSide, attributeMatcher, Trust.InNames);
+        var said = StandsFor.Pairs(modelSide, answerSide, allowance.Stands);
+        var entityMatcher = new EntityMatcher(modelSide, answerSide, attributeMatcher, Trust.InNames, said);
         var (map, cost) = entityMatcher.Solve();
         var bound = entityMatcher.LowerBound;
         if (Array.IndexOf(map, -1) >= 0 && answerSide.Count > map.Count(index => index >= 0))
         {
-            var solution = ByStructure(modelSide, answerSide, map);
+            var solution = ByStructure(modelSide, answerSide, map, said);
             (map, cost, bound) = solution ?? (map, cost, bound);
         }
 
+        Correspondence Complete(int[] entities, double total) =>
+            Matcher.Complete(new Matching(renamed, answer, modelSide, answerSide, attributeMatcher, entityMatcher, allowance), entities) with { Cost = total, LowerBound = bound };
+        return new Matched(
+            Complete(map, cost),
+            [.. entityMatcher.NearTo(map, Margin).Take(MostNear).Select(near => Complete(near.Map, cost + near.More))]);
+    }
+
+    private sealed record Matching(ConceptModel Renamed, ConceptModel Answer, Side ModelSide, Side AnswerSide, AttributeMatcher AttributeMatcher, EntityMatcher EntityMatcher, MatchAllowance Allowance);
+
+    // Everything else follows from which entity stands for which.
+    private static Correspondence Complete(Matching matching, int[] map)
+    {
+        var (renamed, answer, modelSide, answerSide, attributeMatcher, entityMatcher, allowance) = matching;
         var sameStructure = entityMatcher.Agreement(map) >= SameStructure;
 
         var entities = ImmutableDictionary.CreateBuilder<string, EntityMatch>(StringComparer.Ordinal);
@@ -93,9 +121,8 @@ public static class Matcher
         var attributes = placer.Found;
         var members = new MemberMatcher(renamed, answer, entities.ToImmutable());
         return new Correspondence(
-            entities.ToImmutable(), attributes, relationships, restated, misdirected, cost, entityMatcher.NodesExpanded)
+            entities.ToImmutable(), attributes, relationships, restated, misdirected, 0, entityMatcher.NodesExpanded)
         {
-            LowerBound = bound,
             Members = members.Members(),
             Parts = members.Parts(attributes),
             Subtypes = members.Subtypes(),
@@ -108,9 +135,9 @@ public static class Matcher
     }
 
     // A drawing in words of its own is known by its structure, if that is the model answer's all over.
-    private static (int[] Map, double Cost, double LowerBound)? ByStructure(Side model, Side answer, int[] byNames)
+    private static (int[] Map, double Cost, double LowerBound)? ByStructure(Side model, Side answer, int[] byNames, IReadOnlyList<(int Model, int Answer)> said)
     {
-        var matcher = new EntityMatcher(model, answer, new AttributeMatcher(model, answer, Trust.InStructure), Trust.InStructure);
+        var matcher = new EntityMatcher(model, answer, new AttributeMatcher(model, answer, Trust.InStructure), Trust.InStructure, said);
         var (map, cost) = matcher.Solve();
         return matcher.Agreement(map) is var agreement && agreement >= SameStructure && agreement >= matcher.Agreement(byNames) ? (map, cost, matcher.LowerBound) : null;
     }

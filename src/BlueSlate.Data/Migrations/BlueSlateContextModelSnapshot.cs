@@ -416,6 +416,45 @@ namespace BlueSlate.Data.Migrations
                     b.ToTable("checkpoints", (string)null);
                 });
 
+            modelBuilder.Entity("BlueSlate.Data.ClassRuling", b =>
+                {
+                    b.Property<Guid>("ExerciseId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("exercise_id");
+
+                    b.Property<string>("AlikeKey")
+                        .HasColumnType("text")
+                        .HasColumnName("alike_key");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<Guid>("ById")
+                        .HasColumnType("uuid")
+                        .HasColumnName("by_id");
+
+                    b.Property<string>("Comment")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("comment");
+
+                    b.Property<string>("Decision")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("decision");
+
+                    b.Property<string>("Headline")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("headline");
+
+                    b.HasKey("ExerciseId", "AlikeKey")
+                        .HasName("pk_class_rulings");
+
+                    b.ToTable("class_rulings", (string)null);
+                });
+
             modelBuilder.Entity("BlueSlate.Data.Cohort", b =>
                 {
                     b.Property<Guid>("Id")
@@ -698,6 +737,35 @@ namespace BlueSlate.Data.Migrations
                     b.ToTable("settings", (string)null);
                 });
 
+            modelBuilder.Entity("BlueSlate.Data.StandsFor", b =>
+                {
+                    b.Property<Guid>("AnswerId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("answer_id");
+
+                    b.Property<string>("ModelElement")
+                        .HasColumnType("text")
+                        .HasColumnName("model_element");
+
+                    b.Property<string>("AnswerElement")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("answer_element");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<Guid>("ById")
+                        .HasColumnType("uuid")
+                        .HasColumnName("by_id");
+
+                    b.HasKey("AnswerId", "ModelElement")
+                        .HasName("pk_stands_for");
+
+                    b.ToTable("stands_for", (string)null);
+                });
+
             modelBuilder.Entity("Microsoft.AspNetCore.DataProtection.EntityFrameworkCore.DataProtectionKey", b =>
                 {
                     b.Property<int>("Id")
@@ -967,6 +1035,16 @@ namespace BlueSlate.Data.Migrations
                         .HasConstraintName("fk_checkpoints_answers_answer_id");
                 });
 
+            modelBuilder.Entity("BlueSlate.Data.ClassRuling", b =>
+                {
+                    b.HasOne("BlueSlate.Data.Exercise", null)
+                        .WithMany("Rulings")
+                        .HasForeignKey("ExerciseId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_class_rulings_exercises_exercise_id");
+                });
+
             modelBuilder.Entity("BlueSlate.Data.Exercise", b =>
                 {
                     b.HasOne("BlueSlate.Data.Cohort", "Cohort")
@@ -1056,6 +1134,16 @@ namespace BlueSlate.Data.Migrations
                         .HasConstraintName("fk_set_aside_exercises_exercise_id");
                 });
 
+            modelBuilder.Entity("BlueSlate.Data.StandsFor", b =>
+                {
+                    b.HasOne("BlueSlate.Data.Answer", null)
+                        .WithMany("Stands")
+                        .HasForeignKey("AnswerId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_stands_for_answers_answer_id");
+                });
+
             modelBuilder.Entity("Microsoft.AspNetCore.Identity.IdentityRoleClaim<System.Guid>", b =>
                 {
                     b.HasOne("Microsoft.AspNetCore.Identity.IdentityRole<System.Guid>", null)
@@ -1120,6 +1208,8 @@ namespace BlueSlate.Data.Migrations
                     b.Navigation("Results");
 
                     b.Navigation("Rulings");
+
+                    b.Navigation("Stands");
                 });
 
             modelBuilder.Entity("BlueSlate.Data.Cohort", b =>
@@ -1136,6 +1226,8 @@ namespace BlueSlate.Data.Migrations
                     b.Navigation("Documents");
 
                     b.Navigation("Questions");
+
+                    b.Navigation("Rulings");
                 });
 #pragma warning restore 612, 618
         }

@@ -104,6 +104,7 @@ public static class Server
         services.AddScoped<CheckQueue>();
         services.AddScoped<Desk>();
         services.AddScoped<Releasing>();
+        services.AddScoped<Rulings>();
         services.AddScoped<FirstInstructor>();
         services.AddScoped<AuditTrail>();
         services.AddScoped<Invitations>();

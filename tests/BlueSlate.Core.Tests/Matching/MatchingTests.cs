@@ -98,5 +98,5 @@ public sealed class MatchingTests
         assessment.Sheet.Exact + "\n" + string.Join("\n", assessment.Findings.Select(finding => $"{finding.Code} {finding.Claims.Length} {string.Join(' ', finding.ModelElements)}").Order(StringComparer.Ordinal));
 
     private static Correspondence Match(Drawing model, Drawing answer) =>
-        Matcher.Match(new MatchModel(Exercise.Read(model).Model), Exercise.Read(answer).Model, MatchAllowance.Plain);
+        Matcher.Match(new MatchModel(Exercise.Read(model).Model), Exercise.Read(answer).Model, MatchAllowance.Plain).Best;
 }

@@ -855,6 +855,48 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/exercises/{id}/assessment/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The marks as they are, beside the marks as they would be. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["AssessmentPreviewRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MarkChangesReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/exercises/{id}/scheme": {
         parameters: {
             query?: never;
@@ -2100,6 +2142,127 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/marking/answers/{id}/alike": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    finding: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AlikeReply"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/marking/answers/{id}/stands-for/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StandsForRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TotalReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/marking/answers/{id}/stands-for": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StandsForRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MarkingReply"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/marking/answers/{id}/gone-through": {
         parameters: {
             query?: never;
@@ -2266,6 +2429,30 @@ export interface components {
             /** @description What boxes share is proposed for lifting. */
             lifting?: boolean;
         };
+        /** @description An answer, its total now, and by each decision. */
+        AlikeAnswer: {
+            /**
+             * Format: uuid
+             * @description The answer.
+             */
+            id: string;
+            /** @description Its candidate code. */
+            code: string;
+            /** @description Whether the whole drawing is the same. */
+            identical: boolean;
+            /** @description Its total. */
+            now: components["schemas"]["Rational"];
+            /** @description Its total if the loss is allowed. */
+            allowed: components["schemas"]["Rational"];
+            /** @description If it is allowed in part. */
+            inPart: components["schemas"]["Rational"];
+            /** @description If it is kept. */
+            kept: components["schemas"]["Rational"];
+        };
+        /** @description The answers on which a note is found alike. */
+        AlikeReply: {
+            answers: components["schemas"]["AlikeAnswer"][];
+        };
         /** @description The drawing that says them, what of them could not be taken, what the notation cannot say, and what the drawing says now. */
         AmendReply: {
             drawing: string;
@@ -2310,6 +2497,10 @@ export interface components {
             /** @description What is accepted at single facts. */
             tolerances?: components["schemas"]["ToleranceDocument"][];
             scheme?: null | components["schemas"]["SchemeDocument"];
+        };
+        /** @description Tolerances and scheme as they would be. */
+        AssessmentPreviewRequest: {
+            value: components["schemas"]["AssessmentDocument"];
         };
         /** @description The assessment and its revision. */
         AssessmentReply: {
@@ -2439,6 +2630,13 @@ export interface components {
          * @enum {unknown}
          */
         DocumentKind: "scenario" | "part" | "model" | "assessment";
+        /** @description How sure the marks of an answer are, and which boxes of the model answer were matched by their place. */
+        DoubtReply: {
+            isOpen: boolean;
+            lowest: components["schemas"]["Rational"];
+            highest: components["schemas"]["Rational"];
+            unsure: string[];
+        };
         /** @description The acknowledgement of a save. */
         DrawingSavedReply: {
             /** Format: int32 */
@@ -2611,6 +2809,29 @@ export interface components {
          * @enum {unknown}
          */
         LineRule: "all-or-nothing" | "share" | "deduct";
+        /** @description An answer whose total would change. */
+        MarkChange: {
+            /** Format: uuid */
+            id: string;
+            code: string;
+            before: components["schemas"]["Rational"];
+            after: components["schemas"]["Rational"];
+        };
+        /** @description Whose marks would change, and by how much. */
+        MarkChangesReply: {
+            /** @description Those that would, the greatest change first. */
+            changes: components["schemas"]["MarkChange"][];
+            /**
+             * Format: int32
+             * @description How many would stay.
+             */
+            unchanged: number;
+            /**
+             * Format: int32
+             * @description How many are released and keep their marks.
+             */
+            released: number;
+        };
         /** @description A line of a marking scheme. */
         MarkLineDocument: {
             /** @description Unique within the scheme. */
@@ -2635,7 +2856,7 @@ export interface components {
             code: string;
             state: components["schemas"]["AnswerState"];
             late: boolean;
-            doubtful: boolean;
+            doubt: components["schemas"]["DoubtReply"];
             scenarioHtml: string;
             part: components["schemas"]["PartDocument"];
             drawing: string;
@@ -2643,6 +2864,7 @@ export interface components {
             result: components["schemas"]["ResultDocument"];
             modelSentences: components["schemas"]["ResultSentence"][];
             rulings: components["schemas"]["RulingReply"][];
+            stands: components["schemas"]["StandReply"];
             /** Format: uuid */
             previous: null | string;
             /** Format: uuid */
@@ -2838,6 +3060,12 @@ export interface components {
         };
         /** @description An exact number: 3 or 5/2. */
         Rational: string;
+        /**
+         * @description For how many answers a decision holds.
+         * @default answer
+         * @enum {unknown}
+         */
+        Reach: "answer" | "alike";
         /** @description What a drawing says. */
         ReadingReply: {
             hash: string;
@@ -2958,11 +3186,13 @@ export interface components {
             findingId: string;
             decision: components["schemas"]["Decision"];
             comment: string;
+            reach?: components["schemas"]["Reach"];
         };
-        /** @description Decides on a finding. */
+        /** @description Decides on a finding, of this answer or of all on which it is found alike. */
         RulingRequest: {
             decision: components["schemas"]["Decision"];
             comment?: null | string;
+            reach?: components["schemas"]["Reach"];
         };
         /** @description Saves tolerances and scheme. */
         SaveAssessmentRequest: {
@@ -3033,6 +3263,24 @@ export interface components {
             email: string;
             password: string;
         };
+        /** @description The things of both drawings, and which stands for which. */
+        StandReply: {
+            model: components["schemas"]["ThingReply"][];
+            answer: components["schemas"]["ThingReply"][];
+            pairs: components["schemas"]["StandsForReply"][];
+        };
+        /** @description What stands for an element of the model answer, by whom, and why. */
+        StandsForReply: {
+            model: string;
+            answer: string;
+            reason: string;
+            said: boolean;
+        };
+        /** @description Says that something of the answer stands for an element of the model answer; null takes back what was said. */
+        StandsForRequest: {
+            model: string;
+            answer?: null | string;
+        };
         /** @description An exercise as a student sees it in a list: never anything of the model answer. */
         StudentExercise: {
             /** Format: uuid */
@@ -3090,6 +3338,12 @@ export interface components {
             revision: number;
             text: string;
         };
+        /** @description An entity, or an attribute with its owner. */
+        ThingReply: {
+            id: string;
+            name: string;
+            owner: null | string;
+        };
         /** @description A shape's new place, in quarter units. */
         TidyPlace: {
             id: string;
@@ -3117,6 +3371,10 @@ export interface components {
             optional?: boolean;
             /** @description Nothing is said of it and nothing marked. */
             notAssessed?: boolean;
+        };
+        /** @description A total. */
+        TotalReply: {
+            total: components["schemas"]["Rational"];
         };
         /** @description An answer that is held back, and why. */
         UndecidedAnswer: {

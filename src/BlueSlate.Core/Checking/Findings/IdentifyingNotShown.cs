@@ -24,14 +24,15 @@ internal sealed class IdentifyingNotShown : FindingKind
             var dependent = relationship.Roles.FirstOrDefault(role => role.Id == relationship.DependentRoleId) ?? relationship.Roles[^1];
             var owner = relationship.Other(dependent);
             string one = evidence.ModelEntity(dependent.EntityId).Name, other = evidence.ModelEntity(owner.EntityId).Name;
+            var diamonds = evidence.Comparison.Options.Notation == "chen";
             return new Finding
             {
                 Id = IdFor(relationship.Id),
                 Code = Code,
                 Tag = Tag.Notation,
-                Headline = $"{one} is told apart only within its {Phrasing.InText(other)}: the line to {other} wants a solid stroke.",
-                There = "The line is dashed.",
-                Wanted = "A solid line.",
+                Headline = $"{one} is told apart only within its {Phrasing.InText(other)}: {(diamonds ? "the diamond between them wants a double outline" : $"the line to {other} wants a solid stroke")}.",
+                There = diamonds ? "The diamond has a single outline." : "The line is dashed.",
+                Wanted = diamonds ? "A diamond with a double outline." : "A solid line.",
                 Why = $"As drawn, {Phrasing.One(one)} would be told apart without its {Phrasing.InText(other)}.",
                 Claims = [verdict.Fact.Id],
                 ModelElements = [relationship.Id],

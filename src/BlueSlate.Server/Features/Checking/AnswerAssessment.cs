@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using BlueSlate.Core;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Marking;
@@ -6,25 +7,71 @@ using Microsoft.EntityFrameworkCore;
 
 namespace BlueSlate.Server.Features.Checking;
 
-/// <summary>An answer checked under the newest assessment, its rulings applied.</summary>
-public sealed record CheckedAnswer(Answer Answer, AssessmentRevision Revision, Assessment Assessment)
+/// <summary>For how many answers a decision holds.</summary>
+public enum Reach { Answer, Alike }
+
+/// <summary>The decision that holds for a note of an answer.</summary>
+public sealed record NoteDecision(Decision Decision, string Comment, Reach Reach);
+
+/// <summary>An answer checked under an assessment, its rulings applied.</summary>
+/// <param name="Answer">The answer with its question, rulings and what stands for what.</param>
+/// <param name="Revision">What it was held against.</param>
+/// <param name="Assessment">What was found.</param>
+/// <param name="Decisions">By finding id.</param>
+public sealed record CheckedAnswer(Answer Answer, AssessmentRevision Revision, Assessment Assessment, ImmutableSortedDictionary<string, NoteDecision> Decisions)
 {
-    /// <summary>True when an entity was matched by its place rather than by its name, so that a person has to look.</summary>
-    public bool Doubtful => Assessment.Comparison.Correspondence.Entities.Values.Any(match => match.NameLikeness < 0.6);
+    /// <summary>True when a person has to look before the marks are released.</summary>
+    public bool Doubtful => Assessment.Doubt.IsOpen;
+
+    /// <summary>What alike notes on other answers have in common with this one.</summary>
+    public string KeyOf(Note note) => AlikeKey.Of(note, Assessment.Comparison);
+
+    /// <summary>The total if a note were decided on otherwise.</summary>
+    public Rational TotalIf(Note note, Decision decision) =>
+        Assessment.Under([.. Rulings(Decisions.Remove(note.Finding.Id)), note.Ruled(decision, "")]).Sheet.Total;
+
+    /// <summary>The rulings that decisions on notes are.</summary>
+    private IEnumerable<Ruling> Rulings(ImmutableSortedDictionary<string, NoteDecision> decisions) =>
+        Assessment.Notes.Where(note => decisions.ContainsKey(note.Finding.Id)).Select(note => note.Ruled(decisions[note.Finding.Id].Decision, decisions[note.Finding.Id].Comment));
 }
 
-/// <summary>Runs the core on a stored answer.</summary>
+/// <summary>Runs the core on stored answers.</summary>
 public sealed class AnswerAssessment(BlueSlateContext database, AssessorStore assessors)
 {
-    /// <summary>Reads, matches, checks and marks an answer as it stands, with its rulings.</summary>
+    /// <summary>Reads, matches, checks and marks an answer as it stands, with its rulings and those for all alike.</summary>
     public async Task<CheckedAnswer> RunAsync(Guid answerId, CancellationToken cancellation)
     {
-        var answer = await database.Answers.AsNoTracking()
-            .Include(row => row.Question).Include(row => row.Exercise).Include(row => row.Rulings).Include(row => row.Released)
-            .FirstAsync(row => row.Id == answerId, cancellation);
-        var revision = await database.AssessmentRevisions.AsNoTracking().Where(row => row.ExerciseId == answer.ExerciseId).OrderByDescending(row => row.Number).FirstAsync(cancellation);
-        var drawing = DrawingReader.Read(answer.Drawing).Drawing ?? throw new InvalidOperationException("A stored drawing cannot be read.");
-        return new CheckedAnswer(answer, revision, assessors.For(answer.Question!, revision).Assess(drawing, [.. answer.Rulings.Select(ToRuling)]));
+        var answer = await WithAll(database.Answers.Where(row => row.Id == answerId)).FirstAsync(cancellation);
+        var revision = await NewestAsync(answer.ExerciseId, cancellation);
+        return Check(answer, revision, await RulingsForAllAsync(answer.ExerciseId, cancellation), assessors.For(answer.Question!, revision));
+    }
+
+    /// <summary>The same answer again, with something else said of what stands for what.</summary>
+    public async Task<CheckedAnswer> RunAsAsync(CheckedAnswer before, IReadOnlyList<StandsFor> stands, CancellationToken cancellation) =>
+        Check(before.Answer, before.Revision, await RulingsForAllAsync(before.Answer.ExerciseId, cancellation), assessors.For(before.Answer.Question!, before.Revision), stands);
+
+    /// <summary>The same of every answer of an exercise that is handed in and not released, in no particular order.</summary>
+    public async Task<IReadOnlyList<CheckedAnswer>> RunAllAsync(Guid exerciseId, CancellationToken cancellation)
+    {
+        var revision = await NewestAsync(exerciseId, cancellation);
+        return await RunAllAsync(exerciseId, revision, question => assessors.For(question, revision), cancellation);
+    }
+
+    /// <summary>The same under an assessment that is only being thought of.</summary>
+    public Task<IReadOnlyList<CheckedAnswer>> RunAllAsync(Guid exerciseId, AssessmentRevision thoughtOf, CancellationToken cancellation)
+    {
+        var prepared = new Dictionary<Guid, Assessor>();
+        Assessor For(QuestionRevision question) =>
+            prepared.TryGetValue(question.Id, out var known) ? known : prepared[question.Id] = AssessorStore.Prepare(question, thoughtOf);
+        return RunAllAsync(exerciseId, thoughtOf, For, cancellation);
+    }
+
+    private async Task<IReadOnlyList<CheckedAnswer>> RunAllAsync(Guid exerciseId, AssessmentRevision revision, Func<QuestionRevision, Assessor> assessorFor, CancellationToken cancellation)
+    {
+        var rulings = await RulingsForAllAsync(exerciseId, cancellation);
+        var answers = await WithAll(database.Answers.Where(row => row.ExerciseId == exerciseId && row.HandedInAt != null && row.Released == null)).ToListAsync(cancellation);
+        var work = answers.Select(answer => (Answer: answer, Assessor: assessorFor(answer.Question!))).ToList();
+        return [.. work.AsParallel().WithCancellation(cancellation).Select(pair => Check(pair.Answer, revision, rulings, pair.Assessor))];
     }
 
     /// <summary>Writes the total of a checked answer to its result row, making the row when there is none.</summary>
@@ -41,7 +88,40 @@ public sealed class AnswerAssessment(BlueSlateContext database, AssessorStore as
             cancellation);
     }
 
-    /// <summary>A stored ruling as a value of the core.</summary>
-    public static Ruling ToRuling(FindingRuling ruling) =>
+    private static IQueryable<Answer> WithAll(IQueryable<Answer> answers) => answers.AsNoTracking().AsSplitQuery()
+        .Include(row => row.Question).Include(row => row.Exercise).Include(row => row.Rulings).Include(row => row.Stands).Include(row => row.Released);
+
+    private Task<AssessmentRevision> NewestAsync(Guid exerciseId, CancellationToken cancellation) =>
+        database.AssessmentRevisions.AsNoTracking().Where(row => row.ExerciseId == exerciseId).OrderByDescending(row => row.Number).FirstAsync(cancellation);
+
+    private Task<List<ClassRuling>> RulingsForAllAsync(Guid exerciseId, CancellationToken cancellation) =>
+        database.ClassRulings.AsNoTracking().Where(row => row.ExerciseId == exerciseId).ToListAsync(cancellation);
+
+    private static CheckedAnswer Check(Answer answer, AssessmentRevision revision, IReadOnlyList<ClassRuling> forAll, Assessor assessor, IReadOnlyList<StandsFor>? stands = null)
+    {
+        var drawing = DrawingReader.Read(answer.Drawing).Drawing ?? throw new InvalidOperationException("A stored drawing cannot be read.");
+        var assessment = assessor.AssessAs(drawing, (stands ?? answer.Stands).ToImmutableDictionary(row => row.ModelElement, row => row.AnswerElement, StringComparer.Ordinal));
+        var own = answer.Rulings.ToDictionary(ruling => ruling.FindingId, StringComparer.Ordinal);
+        var byKey = forAll.ToDictionary(ruling => ruling.AlikeKey, StringComparer.Ordinal);
+        var decisions = ImmutableSortedDictionary.CreateBuilder<string, NoteDecision>(StringComparer.Ordinal);
+        var rulings = own.Values.Select(ToRuling).ToList();
+        foreach (var note in byKey.Count + own.Count == 0 ? [] : assessment.Notes)
+        {
+            if (own.TryGetValue(note.Finding.Id, out var ruling))
+            {
+                decisions.Add(note.Finding.Id, new NoteDecision(Enum.Parse<Decision>(ruling.Decision), ruling.Comment, Reach.Answer));
+            }
+            else if (byKey.TryGetValue(AlikeKey.Of(note, assessment.Comparison), out var shared))
+            {
+                var decision = new NoteDecision(Enum.Parse<Decision>(shared.Decision), shared.Comment, Reach.Alike);
+                decisions.Add(note.Finding.Id, decision);
+                rulings.Add(note.Ruled(decision.Decision, decision.Comment));
+            }
+        }
+
+        return new CheckedAnswer(answer, revision, rulings.Count == 0 ? assessment : assessment.Under([.. rulings]), decisions.ToImmutable());
+    }
+
+    private static Ruling ToRuling(FindingRuling ruling) =>
         new(Enum.Parse<Decision>(ruling.Decision), [.. ruling.FactIds], [.. ruling.Extras], ruling.Comment);
 }

@@ -25,7 +25,8 @@ public sealed class AssessorStore
         return prepared.GetOrAdd((question.Id, assessment.Id), _ => Prepare(question, assessment));
     }
 
-    private static Assessor Prepare(QuestionRevision question, AssessmentRevision assessment)
+    /// <summary>An assessor that is not kept.</summary>
+    public static Assessor Prepare(QuestionRevision question, AssessmentRevision assessment)
     {
         var part = ExerciseJson.Read<PartDocument>(question.Part);
         var document = ExerciseJson.Read<AssessmentDocument>(assessment.Assessment);

@@ -31,6 +31,7 @@ public static class ExerciseEndpoints
         group.MapPut("/{id:guid}/part", SavePart).ForInstructors().Produces<SavedReply>();
         group.MapPut("/{id:guid}/model", SaveModel).ForInstructors().Produces<SavedReply>();
         group.MapPut("/{id:guid}/assessment", SaveAssessment).ForInstructors().Produces<SavedReply>();
+        group.MapPost("/{id:guid}/assessment/preview", MarkChanges.Preview).ForInstructors().Produces<MarkChangesReply>();
         group.MapPost("/{id:guid}/scheme", DeriveScheme).ForInstructors();
         group.MapPost("/{id:guid}/reading", Read).ForStaff();
         group.MapPost("/{id:guid}/tidy", Tidy).ForStaff().Produces<TidyReply>();

@@ -1,7 +1,6 @@
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Language;
-using BlueSlate.Core.Marking;
 using BlueSlate.Core.Notations;
 using BlueSlate.Data;
 using BlueSlate.Server.Features.Audit;
@@ -26,6 +25,9 @@ public static class MarkingEndpoints
         group.MapGet("/answers/{id:guid}", GetAnswer).ForStaff();
         group.MapPut("/answers/{id:guid}/rulings", Rule).ForStaff();
         group.MapDelete("/answers/{id:guid}/rulings", TakeBack).ForStaff();
+        group.MapGet("/answers/{id:guid}/alike", Alike).ForStaff();
+        group.MapPost("/answers/{id:guid}/stands-for/preview", IfStood).ForStaff();
+        group.MapPut("/answers/{id:guid}/stands-for", Stand).ForStaff();
         group.MapPost("/answers/{id:guid}/gone-through", MarkGoneThrough).ForStaff().Produces(StatusCodes.Status204NoContent);
         group.MapPost("/exercises/{id:guid}/identities", Identities).ForInstructors().Produces<IdentityReply[]>();
         group.MapGet("/exercises/{id:guid}/release", Releasing.Preview).ForInstructors().Produces<ReleaseReply>();
@@ -50,8 +52,13 @@ public static class MarkingEndpoints
             ? TypedResults.Ok(await ReplyAsync(id, assessment, desk, renderer, cancellation))
             : NoSuchAnswer();
 
+    private static async Task<Results<Ok<AlikeReply>, ProblemHttpResult>> Alike(Guid id, string finding, Access access, Rulings rulings, CancellationToken cancellation) =>
+        await RefusalAsync(id, access, cancellation) is { } refusal ? refusal
+            : await rulings.AlikeAsync(id, finding, cancellation) is { } alike ? TypedResults.Ok(alike)
+            : NoSuchNote();
+
     private static async Task<Results<Ok<MarkingReply>, ProblemHttpResult>> Rule(
-        Guid id, string finding, RulingRequest request, Access access, AuditTrail audit, BlueSlateContext database, AnswerAssessment assessment, Desk desk, ScenarioRenderer renderer, TimeProvider clock, CancellationToken cancellation)
+        Guid id, string finding, RulingRequest request, Access access, Rulings rulings, AnswerAssessment assessment, Desk desk, ScenarioRenderer renderer, CancellationToken cancellation)
     {
         if (await RefusalAsync(id, access, cancellation) is { } refusal)
         {
@@ -64,46 +71,33 @@ public static class MarkingEndpoints
             return Problems.Unreadable("too-long", $"A comment has at most {LongestComment} characters.", "comment");
         }
 
-        var note = (await assessment.RunAsync(id, cancellation)).Assessment.Notes.FirstOrDefault(candidate => candidate.Finding.Id == finding);
-        if (note is null)
-        {
-            return Problems.NotFound("no-such-finding", "There is no such note on this answer any more.");
-        }
-
-        var ruling = await database.Rulings.FirstOrDefaultAsync(row => row.AnswerId == id && row.FindingId == finding, cancellation);
-        if (ruling is null)
-        {
-            database.Rulings.Add(ruling = new FindingRuling { AnswerId = id, FindingId = finding, FactIds = [], Extras = [], Decision = "", Comment = "" });
-        }
-
-        ruling.FactIds = [.. note.Finding.Claims.Concat(note.Consequences.SelectMany(consequence => consequence.Claims))];
-        ruling.Extras = [.. note.Finding.Extras];
-        ruling.Decision = request.Decision.ToString();
-        ruling.Comment = comment;
-        ruling.ById = access.AccountId;
-        ruling.At = clock.GetUtcNow();
-        await audit.AddOfAnswerAsync(AuditKind.Ruling, id, Said(request.Decision), cancellation);
-        await database.SaveChangesAsync(cancellation);
-        return TypedResults.Ok(await RemarkAsync(id, assessment, desk, renderer, clock, cancellation));
+        return await rulings.RuleAsync(id, finding, request, comment, cancellation)
+            ? TypedResults.Ok(await ReplyAsync(id, assessment, desk, renderer, cancellation))
+            : NoSuchNote();
     }
 
     private static async Task<Results<Ok<MarkingReply>, ProblemHttpResult>> TakeBack(
-        Guid id, string finding, Access access, AuditTrail audit, BlueSlateContext database, AnswerAssessment assessment, Desk desk, ScenarioRenderer renderer, TimeProvider clock, CancellationToken cancellation)
+        Guid id, string finding, Access access, Rulings rulings, AnswerAssessment assessment, Desk desk, ScenarioRenderer renderer, CancellationToken cancellation)
     {
         if (await RefusalAsync(id, access, cancellation) is { } refusal)
         {
             return refusal;
         }
 
-        if (await database.Rulings.FirstOrDefaultAsync(row => row.AnswerId == id && row.FindingId == finding, cancellation) is { } ruling)
-        {
-            database.Rulings.Remove(ruling);
-            await audit.AddOfAnswerAsync(AuditKind.Ruling, id, "a decision taken back", cancellation);
-            await database.SaveChangesAsync(cancellation);
-        }
-
-        return TypedResults.Ok(await RemarkAsync(id, assessment, desk, renderer, clock, cancellation));
+        await rulings.TakeBackAsync(id, finding, cancellation);
+        return TypedResults.Ok(await ReplyAsync(id, assessment, desk, renderer, cancellation));
     }
+
+    private static async Task<Results<Ok<TotalReply>, ProblemHttpResult>> IfStood(Guid id, StandsForRequest request, Access access, Rulings rulings, CancellationToken cancellation) =>
+        await RefusalAsync(id, access, cancellation) is { } refusal ? refusal
+            : await rulings.TotalIfAsync(id, request, cancellation) is { } total ? TypedResults.Ok(new TotalReply(total))
+            : NoSuchThing();
+
+    private static async Task<Results<Ok<MarkingReply>, ProblemHttpResult>> Stand(
+        Guid id, StandsForRequest request, Access access, Rulings rulings, AnswerAssessment assessment, Desk desk, ScenarioRenderer renderer, CancellationToken cancellation) =>
+        await RefusalAsync(id, access, cancellation) is { } refusal ? refusal
+            : await rulings.StandAsync(id, request, cancellation) ? TypedResults.Ok(await ReplyAsync(id, assessment, desk, renderer, cancellation))
+            : NoSuchThing();
 
     private static async Task<IResult> MarkGoneThrough(Guid id, Access access, BlueSlateContext database, TimeProvider clock, CancellationToken cancellation)
     {
@@ -139,12 +133,6 @@ public static class MarkingEndpoints
             : null;
     }
 
-    private static async Task<MarkingReply> RemarkAsync(Guid id, AnswerAssessment assessment, Desk desk, ScenarioRenderer renderer, TimeProvider clock, CancellationToken cancellation)
-    {
-        await assessment.StoreAsync(await assessment.RunAsync(id, cancellation), clock.GetUtcNow(), cancellation);
-        return await ReplyAsync(id, assessment, desk, renderer, cancellation);
-    }
-
     private static async Task<MarkingReply> ReplyAsync(Guid id, AnswerAssessment assessment, Desk desk, ScenarioRenderer renderer, CancellationToken cancellation)
     {
         var checkedAnswer = await assessment.RunAsync(id, cancellation);
@@ -159,14 +147,15 @@ public static class MarkingEndpoints
             answer.CandidateCode,
             rows[at].State,
             answer.Late,
-            checkedAnswer.Doubtful,
+            DoubtReply.Of(checkedAnswer.Assessment),
             renderer.Render(answer.Question.Scenario),
             part,
             answer.Drawing,
             revision.Model,
             ResultDocument.Of(checkedAnswer.Assessment, answer.DrawingHash),
             [.. SentenceWriter.Write(Notation.Read(DrawingReader.Read(revision.Model).Drawing!, part.ToOptions())).Select(ResultSentence.Of)],
-            [.. answer.Rulings.Select(ruling => new RulingReply(ruling.FindingId, Enum.Parse<Decision>(ruling.Decision), ruling.Comment))],
+            RulingReply.Of(checkedAnswer),
+            StandReply.Of(checkedAnswer),
             at > 0 ? rows[at - 1].Id : null,
             at < rows.Length - 1 ? rows[at + 1].Id : null,
             at + 1,
@@ -175,12 +164,9 @@ public static class MarkingEndpoints
             rows.Count(Desk.IsUndecided));
     }
 
-    private static string Said(Decision decision) => decision switch
-    {
-        Decision.Allow => "a loss allowed",
-        Decision.AllowInPart => "a loss allowed in part",
-        _ => "a loss kept",
-    };
+    private static ProblemHttpResult NoSuchNote() => Problems.NotFound("no-such-finding", "There is no such note on this answer any more.");
+
+    private static ProblemHttpResult NoSuchThing() => Problems.NotFound("no-such-thing", "The model answer, or this answer, has no such thing.");
 
     private static ProblemHttpResult NoSuchAnswer() => Problems.NotFound("no-such-answer", "There is no such answer among those that you mark.");
 }

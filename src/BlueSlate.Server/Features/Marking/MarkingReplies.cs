@@ -1,5 +1,7 @@
+using BlueSlate.Core;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Marking;
+using BlueSlate.Server.Features.Checking;
 
 namespace BlueSlate.Server.Features.Marking;
 
@@ -20,7 +22,7 @@ public sealed record MarkingReply(
     string Code,
     AnswerState State,
     bool Late,
-    bool Doubtful,
+    DoubtReply Doubt,
     string ScenarioHtml,
     PartDocument Part,
     string Drawing,
@@ -28,6 +30,7 @@ public sealed record MarkingReply(
     ResultDocument Result,
     ResultSentence[] ModelSentences,
     RulingReply[] Rulings,
+    StandReply Stands,
     Guid? Previous,
     Guid? Next,
     int Position,
@@ -35,11 +38,69 @@ public sealed record MarkingReply(
     int GoneThrough,
     int Undecided);
 
-/// <summary>A decision on a finding.</summary>
-public sealed record RulingReply(string FindingId, Decision Decision, string Comment);
+/// <summary>How sure the marks of an answer are, and which boxes of the model answer were matched by their place.</summary>
+public sealed record DoubtReply(bool IsOpen, Rational Lowest, Rational Highest, string[] Unsure)
+{
+    /// <summary>The doubt of an assessment.</summary>
+    public static DoubtReply Of(Assessment assessment) => new(
+        assessment.Doubt.IsOpen,
+        assessment.Doubt.Lowest,
+        assessment.Doubt.Highest,
+        [.. assessment.Doubt.Unsure.Select(id => assessment.Comparison.Model.Model.Entity(id).Name)]);
+}
 
-/// <summary>Decides on a finding.</summary>
-public sealed record RulingRequest(Decision Decision, string? Comment = null);
+/// <summary>An entity, or an attribute with its owner.</summary>
+public sealed record ThingReply(string Id, string Name, string? Owner);
+
+/// <summary>What stands for an element of the model answer, by whom, and why.</summary>
+public sealed record StandsForReply(string Model, string Answer, string Reason, bool Said);
+
+/// <summary>The things of both drawings, and which stands for which.</summary>
+public sealed record StandReply(ThingReply[] Model, ThingReply[] Answer, StandsForReply[] Pairs)
+{
+    /// <summary>What stands for what in a checked answer.</summary>
+    public static StandReply Of(CheckedAnswer answer)
+    {
+        var comparison = answer.Assessment.Comparison;
+        var said = answer.Answer.Stands.Select(row => row.ModelElement).ToHashSet(StringComparer.Ordinal);
+        return new StandReply(
+            [.. Rulings.Things(comparison.Model.Model)],
+            [.. Rulings.Things(comparison.Answer.Model)],
+            [.. comparison.Correspondence.Entities.Select(pair => new StandsForReply(pair.Key, pair.Value.AnswerId, pair.Value.Reason, said.Contains(pair.Key)))
+                .Concat(comparison.Correspondence.Attributes.Select(pair => new StandsForReply(pair.Key, pair.Value.AnswerId, "", said.Contains(pair.Key))))
+                .OrderBy(pair => pair.Model, StringComparer.Ordinal)]);
+    }
+}
+
+/// <summary>Says that something of the answer stands for an element of the model answer; null takes back what was said.</summary>
+public sealed record StandsForRequest(string Model, string? Answer = null);
+
+/// <summary>A total.</summary>
+public sealed record TotalReply(Rational Total);
+
+/// <summary>A decision on a finding.</summary>
+public sealed record RulingReply(string FindingId, Decision Decision, string Comment, Reach Reach = Reach.Answer)
+{
+    /// <summary>The decisions that hold for an answer.</summary>
+    public static RulingReply[] Of(CheckedAnswer answer) =>
+        [.. answer.Decisions.Select(pair => new RulingReply(pair.Key, pair.Value.Decision, pair.Value.Comment, pair.Value.Reach))];
+}
+
+/// <summary>Decides on a finding, of this answer or of all on which it is found alike.</summary>
+public sealed record RulingRequest(Decision Decision, string? Comment = null, Reach Reach = Reach.Answer);
+
+/// <summary>The answers on which a note is found alike.</summary>
+public sealed record AlikeReply(AlikeAnswer[] Answers);
+
+/// <summary>An answer, its total now, and by each decision.</summary>
+/// <param name="Id">The answer.</param>
+/// <param name="Code">Its candidate code.</param>
+/// <param name="Identical">Whether the whole drawing is the same.</param>
+/// <param name="Now">Its total.</param>
+/// <param name="Allowed">Its total if the loss is allowed.</param>
+/// <param name="InPart">If it is allowed in part.</param>
+/// <param name="Kept">If it is kept.</param>
+public sealed record AlikeAnswer(Guid Id, string Code, bool Identical, Rational Now, Rational Allowed, Rational InPart, Rational Kept);
 
 /// <summary>What a release would do.</summary>
 public sealed record ReleaseReply(string[] Ready, UndecidedAnswer[] Undecided, int StillDrawing, string[] Frozen);

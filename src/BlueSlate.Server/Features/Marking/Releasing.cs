@@ -1,5 +1,4 @@
 using BlueSlate.Core.Interchange;
-using BlueSlate.Core.Marking;
 using BlueSlate.Data;
 using BlueSlate.Server.Features.Audit;
 using BlueSlate.Server.Features.Checking;
@@ -70,7 +69,7 @@ public sealed class Releasing(BlueSlateContext database, Desk desk, AnswerAssess
         result.Answer.Drawing,
         result.Revision.Model,
         ResultDocument.Of(result.Assessment, result.Answer.DrawingHash),
-        [.. result.Answer.Rulings.Select(ruling => new RulingReply(ruling.FindingId, Enum.Parse<Decision>(ruling.Decision), ruling.Comment))],
+        RulingReply.Of(result),
         result.Answer.Question.Number,
         result.Revision.Number);
 
@@ -78,6 +77,6 @@ public sealed class Releasing(BlueSlateContext database, Desk desk, AnswerAssess
     {
         AnswerState.Waiting => "its check is still under way",
         AnswerState.NeedsPerson => "its check failed; a person has to look",
-        _ => "something was matched by its place, not by its name; a person has to look",
+        _ => "its mark is not certain; a person has to look what stands for what",
     };
 }

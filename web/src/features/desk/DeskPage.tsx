@@ -99,7 +99,7 @@ function AnswerLine({ answer, name }: { answer: Schemas['DeskAnswer']; name?: st
       </td>
       <td>
         {words[answer.state]}
-        {doubt && <strong>, wants a look: matched by place</strong>}
+        {doubt && <strong>, wants a look: its mark is not certain</strong>}
       </td>
       <td>
         {moment(answer.handedInAt)}

@@ -29,6 +29,7 @@ import { Publish } from './Publish';
 import { ScenarioEditor } from './ScenarioEditor';
 import { SchemeEditor } from './SchemeEditor';
 import { SetAside } from './SetAside';
+import { WhoseMarksChange } from './WhoseMarksChange';
 import { linesOf, useAssessment } from './useAssessment';
 
 /** Where an instructor writes an exercise: the scenario, the model answer on the slate, and in the margin what is asked and what earns marks. */
@@ -196,6 +197,7 @@ function ExerciseScript({ exercise, kept, reload }: ExerciseScriptProps) {
         )}
       </aside>
       <Conflict slate={slate} />
+      {assessment.proposed && <WhoseMarksChange proposed={assessment.proposed} />}
       {assessment.theirs && (
         <TwoTexts
           title="Somebody else changed what earns marks in the meantime"

@@ -23,9 +23,29 @@ export function useAssessment(exercise: Schemas['ExerciseReply']) {
     },
     onSuccess: () => queries.invalidateQueries({ queryKey: ['home'] }),
   });
-  const change = (next: AssessmentValue) => {
+  const commit = (next: AssessmentValue) => {
+    setProposed(null);
     setValue(next);
     save.mutate(next);
+  };
+  // Once answers are marked by it, a change is first shown with what it does to their marks.
+  const [proposed, setProposed] = useState<AssessmentValue | null>(null);
+  const preview = useMutation({
+    mutationFn: (next: AssessmentValue) =>
+      must(
+        api.POST('/api/exercises/{id}/assessment/preview', {
+          params: { path: { id: exercise.id } },
+          body: { value: next },
+        }),
+      ),
+    onSuccess: (reply, next) => {
+      if (reply.changes.length === 0) commit(next);
+    },
+  });
+  const change = (next: AssessmentValue) => {
+    if (!exercise.publishedAt || !next.scheme) return commit(next);
+    setProposed(next);
+    preview.mutate(next);
   };
   const tolerate = (fact: string, change_: Partial<Tolerance>) => {
     const tolerances = value.tolerances ?? [];
@@ -49,8 +69,15 @@ export function useAssessment(exercise: Schemas['ExerciseReply']) {
     change(next);
   };
   return {
-    value,
+    value: proposed ?? value,
     change,
+    /** A change that waits for its author to have seen whose marks it changes. */
+    proposed: proposed && {
+      changes: preview.data ?? null,
+      error: preview.error,
+      take: () => commit(proposed),
+      leave: () => setProposed(null),
+    },
     tolerate,
     error: save.error,
     saving: save.isPending,

@@ -1,47 +1,98 @@
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { Schemas } from '../../api/client';
+import { api, must, type Schemas } from '../../api/client';
+import { show } from '../../ui/marks';
+import { messageOf } from '../../ui/states';
+import { ChangeList } from './ChangeList';
 
 type Decision = Schemas['Decision'];
+type Reach = Schemas['Reach'];
+type AlikeAnswer = Schemas['AlikeAnswer'];
 
 interface DecisionRowProps {
+  answer: string;
+  finding: string;
   ruling: Schemas['RulingReply'] | null;
   locked: boolean;
   busy: boolean;
-  onRule: (decision: Decision, comment: string) => void;
+  onRule: (decision: Decision, comment: string, reach: Reach) => void;
   onTakeBack: () => void;
 }
 
-const choices: readonly (readonly [Decision, string])[] = [
-  ['allow', 'allow'],
-  ['allow-in-part', 'in part'],
-  ['keep-loss', 'keep the loss'],
+const choices: readonly {
+  readonly decision: Decision;
+  readonly word: string;
+  readonly total: (answer: AlikeAnswer) => string;
+}[] = [
+  { decision: 'allow', word: 'allow', total: (answer) => answer.allowed },
+  { decision: 'allow-in-part', word: 'in part', total: (answer) => answer.inPart },
+  { decision: 'keep-loss', word: 'keep the loss', total: (answer) => answer.kept },
 ];
 
-/** The decision on a note: one choice, with a comment for the student. */
-export function DecisionRow({ ruling, locked, busy, onRule, onTakeBack }: DecisionRowProps) {
+/**
+ * The decision on a note: one choice that says what total it gives, for this answer or for all that are alike, with a comment for the
+ * student. What changes for the others is shown before it is confirmed.
+ */
+export function DecisionRow({ answer, finding, ruling, locked, busy, onRule, onTakeBack }: DecisionRowProps) {
   const [comment, setComment] = useState(ruling?.comment ?? '');
+  const [reach, setReach] = useState<Reach>(ruling?.reach ?? 'answer');
+  const [asked, setAsked] = useState<Decision | null>(null);
+  const alike = useQuery({
+    queryKey: ['marking', answer, 'alike', finding, ruling],
+    queryFn: () =>
+      must(api.GET('/api/marking/answers/{id}/alike', { params: { path: { id: answer }, query: { finding } } })),
+    enabled: !locked,
+    placeholderData: (before) => before,
+  });
   if (locked) return ruling?.comment ? <p className="mt-2 font-read italic">{ruling.comment}</p> : null;
+  const [own, ...others] = alike.data?.answers ?? [];
+  const twins = others.filter((other) => other.identical).length;
+  const choose = (decision: Decision) => {
+    if (reach === 'alike' && others.length > 0) setAsked(decision);
+    else onRule(decision, comment, reach);
+  };
   return (
     <>
+      {others.length > 0 && (
+        <div className="reach" role="radiogroup" aria-label="For which answers">
+          <button role="radio" aria-checked={reach === 'answer'} onClick={() => (setReach('answer'), setAsked(null))}>
+            {twins === 0 ? 'this answer' : `this answer and ${twins} with the same drawing`}
+          </button>
+          <button role="radio" aria-checked={reach === 'alike'} onClick={() => setReach('alike')}>
+            all alike ({others.length + 1})
+          </button>
+        </div>
+      )}
       <div className="decisions" role="radiogroup" aria-label="Decision">
-        {choices.map(([decision, word]) => (
+        {choices.map(({ decision, word, total }) => (
           <button
             key={decision}
             role="radio"
-            aria-checked={ruling?.decision === decision}
+            aria-checked={asked === null ? ruling?.decision === decision : asked === decision}
             disabled={busy}
-            onClick={() => onRule(decision, comment)}
+            onClick={() => choose(decision)}
           >
             {word}
             {ruling?.decision === decision && ' ✓'}
+            {own && <small> {show(total(own))}</small>}
           </button>
         ))}
         {ruling && (
           <button className="word-button" disabled={busy} onClick={onTakeBack}>
-            take back
+            take back{ruling.reach === 'alike' && others.length > 0 ? ` for all ${others.length + 1}` : ''}
           </button>
         )}
       </div>
+      {alike.isError && <p className="refusal mt-1">{messageOf(alike.error)}</p>}
+      {asked && (
+        <WhatChanges
+          answers={alike.data?.answers ?? []}
+          total={choices.find(({ decision }) => decision === asked)!.total}
+          busy={busy}
+          onConfirm={() => (setAsked(null), onRule(asked, comment, 'alike'))}
+          onLeave={() => setAsked(null)}
+        />
+      )}
       <input
         className="plain-input mt-2"
         maxLength={1000}
@@ -49,8 +100,48 @@ export function DecisionRow({ ruling, locked, busy, onRule, onTakeBack }: Decisi
         aria-label="Comment for the student"
         value={comment}
         onChange={(event) => setComment(event.target.value)}
-        onBlur={() => ruling && comment !== ruling.comment && onRule(ruling.decision, comment)}
+        onBlur={() =>
+          ruling && comment !== ruling.comment && onRule(ruling.decision, comment, ruling.reach ?? 'answer')
+        }
       />
     </>
+  );
+}
+
+interface WhatChangesProps {
+  answers: readonly AlikeAnswer[];
+  total: (answer: AlikeAnswer) => string;
+  busy: boolean;
+  onConfirm: () => void;
+  onLeave: () => void;
+}
+
+/** Whose marks change, and by how much, before it is confirmed. */
+function WhatChanges({ answers, total, busy, onConfirm, onLeave }: WhatChangesProps) {
+  const changing = answers.filter((answer) => total(answer) !== answer.now);
+  return (
+    <div className="what-changes" role="group" aria-label="Whose marks change">
+      <p>
+        {changing.length === 0
+          ? `No mark of these ${answers.length} answers changes.`
+          : `${changing.length} of ${answers.length} marks change:`}
+      </p>
+      <ChangeList
+        changes={changing.map((answer) => ({
+          id: answer.id,
+          code: answer.code,
+          before: answer.now,
+          after: total(answer),
+        }))}
+      />
+      <p className="flex gap-4 mt-1">
+        <button className="word-button main" disabled={busy} onClick={onConfirm}>
+          decide for all {answers.length}
+        </button>
+        <button className="word-button" onClick={onLeave}>
+          leave it
+        </button>
+      </p>
+    </div>
   );
 }

@@ -9,6 +9,7 @@ import { Failed, Loading, messageOf } from '../../ui/states';
 import { partLine } from '../study/DrawPage';
 import { DecisionRow } from './DecisionRow';
 import { LineTable } from './LineTable';
+import { StandsFor } from './StandsFor';
 
 /** One answer on the marking desk: its differences drawn in, its notes, the decisions on them. */
 export default function MarkingPage() {
@@ -99,11 +100,7 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
               mark lines
             </button>
           </div>
-          {answer.doubtful && answer.state === 'checked' && (
-            <p className="refusal">
-              Something was matched by its place, not by its name. Look whether it belongs together.
-            </p>
-          )}
+          {answer.doubt.isOpen && answer.state === 'checked' && <WhatIsUnsure doubt={answer.doubt} />}
           {answer.result.restated.map((said) => (
             <p key={said} className="text-[13.5px] text-quiet-ink mb-1">
               {said}
@@ -131,15 +128,18 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
               beneath={({ note }) => (
                 <DecisionRow
                   key={note.id}
+                  answer={answer.id}
+                  finding={note.id}
                   ruling={answer.rulings.find((ruling) => ruling.findingId === note.id) ?? null}
                   locked={released}
                   busy={rule.isPending || takeBack.isPending}
-                  onRule={(decision, comment) => rule.mutate({ finding: note.id, decision, comment })}
+                  onRule={(decision, comment, reach) => rule.mutate({ finding: note.id, decision, comment, reach })}
                   onTakeBack={() => takeBack.mutate(note.id)}
                 />
               )}
             />
           )}
+          {!released && !lines && <StandsFor answer={answer} near={nearTo(answer.result, open)} onReply={keep} />}
           <div className="margin-foot text-[14px]">
             <p>
               <strong className="text-[19px]">{answer.goneThrough}</strong> of {answer.count} gone through
@@ -177,6 +177,25 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
   );
 }
 
+/** What the open note is about, in both drawings. */
+function nearTo(result: Schemas['ResultDocument'], open: string | null) {
+  const note = result.notes.find((one) => one.id === open);
+  return { model: note?.modelElements ?? [], answer: note?.answerElements ?? [] };
+}
+
+/** Why a person has to look before these marks are released. */
+function WhatIsUnsure({ doubt }: { doubt: Schemas['DoubtReply'] }) {
+  const range = doubt.lowest !== doubt.highest;
+  return (
+    <p className="refusal">
+      {range && `Not certain: between ${show(doubt.lowest)} and ${show(doubt.highest)}, by what stands for what. `}
+      {doubt.unsure.length > 0 &&
+        `${doubt.unsure.join(', ')} ${doubt.unsure.length === 1 ? 'was' : 'were'} matched by place, not by name. `}
+      Look whether it belongs together.
+    </p>
+  );
+}
+
 const words: Readonly<Record<Schemas['Decision'], string>> = {
   allow: 'allowed',
   'allow-in-part': 'allowed in part',
@@ -184,5 +203,9 @@ const words: Readonly<Record<Schemas['Decision'], string>> = {
 };
 
 function RuledMark({ ruling }: { ruling: Schemas['RulingReply'] | undefined }) {
-  return ruling ? <em className="text-quiet-ink not-italic text-[13px]">· {words[ruling.decision]} ✓</em> : null;
+  return ruling ? (
+    <em className="text-quiet-ink not-italic text-[13px]">
+      · {words[ruling.decision]} ✓{ruling.reach === 'alike' && ' for all alike'}
+    </em>
+  ) : null;
 }

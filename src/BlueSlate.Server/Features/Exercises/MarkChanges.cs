@@ -1,0 +1,54 @@
+using BlueSlate.Core.Interchange;
+using BlueSlate.Core.Marking;
+using BlueSlate.Data;
+using BlueSlate.Server.Features.Checking;
+using BlueSlate.Server.Hosting;
+using Microsoft.EntityFrameworkCore;
+
+namespace BlueSlate.Server.Features.Exercises;
+
+/// <summary>Tolerances and scheme as they would be.</summary>
+public sealed record AssessmentPreviewRequest(AssessmentDocument Value);
+
+/// <summary>An answer whose total would change.</summary>
+public sealed record MarkChange(Guid Id, string Code, Rational Before, Rational After);
+
+/// <summary>Whose marks would change, and by how much.</summary>
+/// <param name="Changes">Those that would, the greatest change first.</param>
+/// <param name="Unchanged">How many would stay.</param>
+/// <param name="Released">How many are released and keep their marks.</param>
+public sealed record MarkChangesReply(MarkChange[] Changes, int Unchanged, int Released);
+
+/// <summary>Says what other tolerances or another scheme would do to the marks of a class, before anything is saved.</summary>
+public static class MarkChanges
+{
+    /// <summary>The marks as they are, beside the marks as they would be.</summary>
+    public static async Task<IResult> Preview(Guid id, AssessmentPreviewRequest request, Access access, BlueSlateContext database, AnswerAssessment assessment, CancellationToken cancellation)
+    {
+        var exercise = await access.StaffExercises(instructorsOnly: true).AsNoTracking().Include(row => row.Documents).FirstOrDefaultAsync(row => row.Id == id, cancellation);
+        if (exercise is null)
+        {
+            return ExerciseEndpoints.NoSuchExercise();
+        }
+
+        if (request.Value.Scheme is null || request.Value.Scheme.Problems().FirstOrDefault() is { })
+        {
+            return Problems.Unreadable("scheme", request.Value.Scheme?.Problems().First() ?? "There is no marking scheme yet.", "value.scheme");
+        }
+
+        if (exercise.PublishedAt is null)
+        {
+            return TypedResults.Ok(new MarkChangesReply([], 0, 0));
+        }
+
+        var model = exercise.Documents.First(document => document.Kind == DocumentKind.Model).Text;
+        var thoughtOf = new AssessmentRevision { Id = Guid.Empty, ExerciseId = id, Number = 0, Model = model, Assessment = ExerciseJson.Write(request.Value) };
+        var before = (await assessment.RunAllAsync(id, cancellation)).ToDictionary(answer => answer.Answer.Id);
+        var after = await assessment.RunAllAsync(id, thoughtOf, cancellation);
+        var changes = after.Select(answer => new MarkChange(answer.Answer.Id, answer.Answer.CandidateCode, before[answer.Answer.Id].Assessment.Sheet.Total, answer.Assessment.Sheet.Total))
+            .Where(change => change.Before != change.After)
+            .OrderByDescending(change => Rational.Max(change.After - change.Before, change.Before - change.After)).ThenBy(change => change.Code, StringComparer.Ordinal).ToArray();
+        var released = await database.Answers.CountAsync(answer => answer.ExerciseId == id && answer.Released != null, cancellation);
+        return TypedResults.Ok(new MarkChangesReply(changes, after.Count - changes.Length, released));
+    }
+}

@@ -1,0 +1,201 @@
+using BlueSlate.Core.Concepts;
+using BlueSlate.Core.Marking;
+using BlueSlate.Data;
+using BlueSlate.Server.Features.Audit;
+using BlueSlate.Server.Features.Checking;
+using BlueSlate.Server.Hosting;
+using Microsoft.EntityFrameworkCore;
+
+namespace BlueSlate.Server.Features.Marking;
+
+/// <summary>
+/// Decisions of markers: on a note of one answer or of all alike, and on what stands for what. Identical drawings are never decided on
+/// differently. Every decision changes the stored totals of the answers concerned at once.
+/// </summary>
+public sealed class Rulings(BlueSlateContext database, AnswerAssessment assessment, AuditTrail audit, Access access, TimeProvider clock)
+{
+    /// <summary>The answers with an alike note, and what each would get by each decision; the answer itself first.</summary>
+    public async Task<AlikeReply?> AlikeAsync(Guid answerId, string finding, CancellationToken cancellation)
+    {
+        var (own, note) = await NoteAsync(answerId, finding, cancellation);
+        if (note is null)
+        {
+            return null;
+        }
+
+        var alike = await AlikeToAsync(own, own.KeyOf(note), cancellation);
+        return new AlikeReply([.. alike.OrderByDescending(pair => pair.Answer.Answer.Id == answerId).ThenBy(pair => pair.Answer.Answer.CandidateCode, StringComparer.Ordinal).Select(pair => new AlikeAnswer(
+            pair.Answer.Answer.Id,
+            pair.Answer.Answer.CandidateCode,
+            pair.Answer.Answer.DrawingHash == own.Answer.DrawingHash,
+            pair.Answer.Assessment.Sheet.Total,
+            pair.Answer.TotalIf(pair.Note, Decision.Allow),
+            pair.Answer.TotalIf(pair.Note, Decision.AllowInPart),
+            pair.Answer.TotalIf(pair.Note, Decision.KeepLoss)))]);
+    }
+
+    /// <summary>Decides on a note; false when the answer has no such note.</summary>
+    public async Task<bool> RuleAsync(Guid answerId, string finding, RulingRequest request, string comment, CancellationToken cancellation)
+    {
+        var (own, note) = await NoteAsync(answerId, finding, cancellation);
+        if (note is null)
+        {
+            return false;
+        }
+
+        var key = own.KeyOf(note);
+        var alike = await AlikeToAsync(own, key, cancellation);
+        var concerned = request.Reach == Reach.Alike ? alike : [.. alike.Where(pair => pair.Answer.Answer.DrawingHash == own.Answer.DrawingHash)];
+        await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
+        await ForgetAsync(concerned, cancellation);
+        var now = clock.GetUtcNow();
+        if (request.Reach == Reach.Alike)
+        {
+            await database.ClassRulings.Where(row => row.ExerciseId == own.Answer.ExerciseId && row.AlikeKey == key).ExecuteDeleteAsync(cancellation);
+            database.ClassRulings.Add(new ClassRuling
+            {
+                ExerciseId = own.Answer.ExerciseId,
+                AlikeKey = key,
+                Headline = note.Finding.Headline,
+                Decision = request.Decision.ToString(),
+                Comment = comment,
+                ById = access.AccountId,
+                At = now,
+            });
+        }
+        else
+        {
+            database.Rulings.AddRange(concerned.Select(pair => new FindingRuling
+            {
+                AnswerId = pair.Answer.Answer.Id,
+                FindingId = pair.Note.Finding.Id,
+                FactIds = [.. pair.Note.AllFactIds],
+                Extras = [.. pair.Note.Finding.Extras],
+                Decision = request.Decision.ToString(),
+                Comment = comment,
+                ById = access.AccountId,
+                At = now,
+            }));
+        }
+
+        await audit.AddOfAnswerAsync(AuditKind.Ruling, answerId, Said(request.Decision) + (request.Reach == Reach.Alike ? $", for all {concerned.Count} alike" : ""), cancellation);
+        await database.SaveChangesAsync(cancellation);
+        await StoreAsync(concerned.Select(pair => pair.Answer.Answer.Id), cancellation);
+        await transaction.CommitAsync(cancellation);
+        return true;
+    }
+
+    /// <summary>Takes back the decision that holds for a note, with the reach that it has.</summary>
+    public async Task TakeBackAsync(Guid answerId, string finding, CancellationToken cancellation)
+    {
+        var (own, note) = await NoteAsync(answerId, finding, cancellation);
+        if (note is null || !own.Decisions.TryGetValue(finding, out var decision))
+        {
+            // What was decided on a note that is there no longer goes too.
+            await database.Rulings.Where(row => row.AnswerId == answerId && row.FindingId == finding).ExecuteDeleteAsync(cancellation);
+            await StoreAsync([answerId], cancellation);
+            return;
+        }
+
+        var key = own.KeyOf(note);
+        var alike = await AlikeToAsync(own, key, cancellation);
+        await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
+        var forAll = decision.Reach == Reach.Alike;
+        var concerned = forAll ? alike : [.. alike.Where(pair => pair.Answer.Answer.DrawingHash == own.Answer.DrawingHash)];
+        if (forAll)
+        {
+            await database.ClassRulings.Where(row => row.ExerciseId == own.Answer.ExerciseId && row.AlikeKey == key).ExecuteDeleteAsync(cancellation);
+        }
+        else
+        {
+            await ForgetAsync(concerned, cancellation);
+        }
+
+        await audit.AddOfAnswerAsync(AuditKind.Ruling, answerId, "a decision taken back" + (forAll ? $", for all {concerned.Count} alike" : ""), cancellation);
+        await database.SaveChangesAsync(cancellation);
+        await StoreAsync(concerned.Select(pair => pair.Answer.Answer.Id), cancellation);
+        await transaction.CommitAsync(cancellation);
+    }
+
+    /// <summary>What an answer would get if something of it stood for an element of the model answer; null for neither.</summary>
+    public async Task<Rational?> TotalIfAsync(Guid answerId, StandsForRequest request, CancellationToken cancellation)
+    {
+        var own = await assessment.RunAsync(answerId, cancellation);
+        return AreThere(own, request) ? (await assessment.RunAsAsync(own, WithThat(own, request), cancellation)).Assessment.Sheet.Total : null;
+    }
+
+    /// <summary>Says, or takes back, what stands for an element of the model answer; false when either is not there.</summary>
+    public async Task<bool> StandAsync(Guid answerId, StandsForRequest request, CancellationToken cancellation)
+    {
+        var own = await assessment.RunAsync(answerId, cancellation);
+        if (!AreThere(own, request))
+        {
+            return false;
+        }
+
+        await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
+
+        // Identical drawings are read alike.
+        var twins = await database.Answers.Where(row => row.ExerciseId == own.Answer.ExerciseId && row.HandedInAt != null && row.Released == null && row.DrawingHash == own.Answer.DrawingHash)
+            .Select(row => row.Id).ToListAsync(cancellation);
+        await database.StandsFor.Where(row => twins.Contains(row.AnswerId) && (row.ModelElement == request.Model || row.AnswerElement == request.Answer)).ExecuteDeleteAsync(cancellation);
+        if (request.Answer is { } element)
+        {
+            database.StandsFor.AddRange(twins.Select(twin => new StandsFor { AnswerId = twin, ModelElement = request.Model, AnswerElement = element, ById = access.AccountId, At = clock.GetUtcNow() }));
+        }
+
+        await audit.AddOfAnswerAsync(AuditKind.Ruling, answerId, request.Answer is null ? "what stands for what, taken back" : "what stands for what", cancellation);
+        await database.SaveChangesAsync(cancellation);
+        await StoreAsync(twins, cancellation);
+        await transaction.CommitAsync(cancellation);
+        return true;
+    }
+
+    private static bool AreThere(CheckedAnswer own, StandsForRequest request) =>
+        Things(own.Assessment.Comparison.Model.Model).Any(thing => thing.Id == request.Model)
+        && (request.Answer is null || Things(own.Assessment.Comparison.Answer.Model).Any(thing => thing.Id == request.Answer));
+
+    private static IReadOnlyList<StandsFor> WithThat(CheckedAnswer own, StandsForRequest request) =>
+    [
+        .. own.Answer.Stands.Where(row => row.ModelElement != request.Model && row.AnswerElement != request.Answer),
+        .. request.Answer is { } element ? [new StandsFor { AnswerId = own.Answer.Id, ModelElement = request.Model, AnswerElement = element }] : Array.Empty<StandsFor>(),
+    ];
+
+    /// <summary>The entities of a reading and their attributes, each by the name of its owner too.</summary>
+    public static IEnumerable<ThingReply> Things(ConceptModel model) => model.Entities.SelectMany(entity =>
+        entity.Attributes.Select(attribute => new ThingReply(attribute.Id, attribute.Name, entity.Id)).Prepend(new ThingReply(entity.Id, entity.Name, null)));
+
+    private async Task<(CheckedAnswer Own, Note? Note)> NoteAsync(Guid answerId, string finding, CancellationToken cancellation)
+    {
+        var own = await assessment.RunAsync(answerId, cancellation);
+        return (own, own.Assessment.Notes.FirstOrDefault(note => note.Finding.Id == finding));
+    }
+
+    private async Task<List<(CheckedAnswer Answer, Note Note)>> AlikeToAsync(CheckedAnswer own, string key, CancellationToken cancellation) =>
+        [.. (await assessment.RunAllAsync(own.Answer.ExerciseId, cancellation))
+            .Select(answer => (Answer: answer, Note: answer.Assessment.Notes.FirstOrDefault(note => answer.KeyOf(note) == key)!))
+            .Where(pair => pair.Note is not null)];
+
+    private async Task ForgetAsync(IEnumerable<(CheckedAnswer Answer, Note Note)> concerned, CancellationToken cancellation)
+    {
+        foreach (var (answer, note) in concerned.Where(pair => pair.Answer.Answer.Rulings.Count > 0))
+        {
+            await database.Rulings.Where(row => row.AnswerId == answer.Answer.Id && row.FindingId == note.Finding.Id).ExecuteDeleteAsync(cancellation);
+        }
+    }
+
+    private async Task StoreAsync(IEnumerable<Guid> answers, CancellationToken cancellation)
+    {
+        foreach (var id in answers)
+        {
+            await assessment.StoreAsync(await assessment.RunAsync(id, cancellation), clock.GetUtcNow(), cancellation);
+        }
+    }
+
+    private static string Said(Decision decision) => decision switch
+    {
+        Decision.Allow => "a loss allowed",
+        Decision.AllowInPart => "a loss allowed in part",
+        _ => "a loss kept",
+    };
+}
