@@ -44,6 +44,11 @@ public abstract class Notation
     /// </summary>
     public abstract Reading ReadDrawing(Drawing drawing, NotationOptions options);
 
+    /// <summary>
+    /// The element at which the notation draws a count: how few, or how many, of a role's entity go with what is at the other roles.
+    /// </summary>
+    public virtual string WhereCountStands(RelationshipType relationship, RelationshipRole role, bool minimum, NotationOptions options) => role.Id;
+
     /// <summary>Draws concepts, without places.</summary>
     public abstract Redrawing Write(ConceptModel model, NotationOptions options);
 }

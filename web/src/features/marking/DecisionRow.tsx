@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { api, must, type Schemas } from '../../api/client';
 import { show } from '../../ui/marks';
 import { messageOf } from '../../ui/states';
@@ -37,6 +37,12 @@ export function DecisionRow({ answer, finding, ruling, locked, busy, onRule, onT
   const [comment, setComment] = useState(ruling?.comment ?? '');
   const [reach, setReach] = useState<Reach>(ruling?.reach ?? 'answer');
   const [asked, setAsked] = useState<Decision | null>(null);
+  // What was asked goes with its answer; the keyboard goes on from here.
+  const forAll = useRef<HTMLButtonElement>(null);
+  const answered = () => {
+    setAsked(null);
+    forAll.current?.focus();
+  };
   const alike = useQuery({
     queryKey: ['marking', answer, 'alike', finding, ruling],
     queryFn: () =>
@@ -58,7 +64,7 @@ export function DecisionRow({ answer, finding, ruling, locked, busy, onRule, onT
           <button role="radio" aria-checked={reach === 'answer'} onClick={() => (setReach('answer'), setAsked(null))}>
             {twins === 0 ? 'this answer' : `this answer and ${twins} with the same drawing`}
           </button>
-          <button role="radio" aria-checked={reach === 'alike'} onClick={() => setReach('alike')}>
+          <button ref={forAll} role="radio" aria-checked={reach === 'alike'} onClick={() => setReach('alike')}>
             all alike ({others.length + 1})
           </button>
         </div>
@@ -89,8 +95,8 @@ export function DecisionRow({ answer, finding, ruling, locked, busy, onRule, onT
           answers={alike.data?.answers ?? []}
           total={choices.find(({ decision }) => decision === asked)!.total}
           busy={busy}
-          onConfirm={() => (setAsked(null), onRule(asked, comment, 'alike'))}
-          onLeave={() => setAsked(null)}
+          onConfirm={() => (answered(), onRule(asked, comment, 'alike'))}
+          onLeave={answered}
         />
       )}
       <input

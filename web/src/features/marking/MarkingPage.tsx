@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
 import { Notes } from '../../differences/Notes';
@@ -29,7 +29,12 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
   const [lines, setLines] = useState(false);
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const keep = (reply: Schemas['MarkingReply']) => queries.setQueryData(['marking', answer.id], reply);
+  // A decision may change other answers too: what is known of them is fetched anew when they are opened.
+  const keep = (reply: Schemas['MarkingReply']) => {
+    queries.setQueryData(['marking', answer.id], reply);
+    queries.removeQueries({ predicate: ({ queryKey: [of, id] }) => of === 'marking' && id !== answer.id });
+    void queries.invalidateQueries({ queryKey: ['desk', answer.exerciseId] });
+  };
   const rule = useMutation({
     mutationFn: ({ finding, ...body }: Schemas['RulingRequest'] & { finding: string }) =>
       must(
@@ -55,17 +60,7 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
   });
   const released = answer.state === 'released';
   const failure = rule.error ?? takeBack.error ?? goneThrough.error;
-  const onKeyDown = (event: React.KeyboardEvent) => {
-    if (
-      event.target instanceof HTMLInputElement ||
-      event.target instanceof HTMLTextAreaElement ||
-      event.ctrlKey ||
-      event.metaKey
-    )
-      return;
-    if (event.key === 'j' && answer.next) void navigate(`/marking/${answer.next}`);
-    if (event.key === 'k' && answer.previous) void navigate(`/marking/${answer.previous}`);
-  };
+  useNeighbourKeys(answer.previous, answer.next);
 
   return (
     <ScriptWithNotes
@@ -79,7 +74,6 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
       view={view}
       open={open}
       onOpen={setOpen}
-      onKeyDown={onKeyDown}
       margin={(placed, levelOf) => (
         <div className="min-h-full flex flex-col">
           <p className="total">
@@ -175,6 +169,21 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
       )}
     />
   );
+}
+
+/** j and k go to the next and the previous answer, wherever the focus is, as long as nothing is typed and nothing asked. */
+function useNeighbourKeys(previous: string | null | undefined, next: string | null | undefined) {
+  const navigate = useNavigate();
+  useEffect(() => {
+    const onKeyDown = (event: KeyboardEvent) => {
+      const writing = event.target instanceof HTMLElement && event.target.matches('input, textarea, select');
+      if (writing || event.ctrlKey || event.metaKey || event.altKey || document.querySelector('[role=dialog]')) return;
+      const to = event.key === 'j' ? next : event.key === 'k' ? previous : null;
+      if (to) void navigate(`/marking/${to}`);
+    };
+    window.addEventListener('keydown', onKeyDown);
+    return () => window.removeEventListener('keydown', onKeyDown);
+  }, [navigate, previous, next]);
 }
 
 /** What the open note is about, in both drawings. */

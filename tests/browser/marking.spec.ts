@@ -1,0 +1,141 @@
+import { expect, test, type Page } from '@playwright/test';
+import { become, expectAccessible } from './help';
+
+test.describe.configure({ mode: 'serial' });
+
+const exercise = 'The night of open domes';
+const minimum = 'There could be a show that goes with no guide.';
+
+async function openDesk(page: Page) {
+  await become(page, 'Ines Okafor');
+  await page.getByRole('listitem').filter({ hasText: exercise }).getByRole('link', { name: /answers$/ }).click();
+  await expect(page.getByRole('cell', { name: 'checked' })).toHaveCount(11, { timeout: 30_000 });
+}
+
+/** Whether the answer that is shown has a note, once it is shown whole. */
+async function shows(page: Page, note: string) {
+  await expect(page.getByText('of 11 gone through')).toBeVisible();
+  await expect(page.locator('.note').or(page.getByText('No difference was found.')).first()).toBeVisible();
+  return (await page.locator('.note', { hasText: note }).count()) > 0;
+}
+
+/** Goes from answer to answer with the key, until one shows a note. */
+async function goOnTo(page: Page, note: string) {
+  for (let i = 0; i < 11; i++) {
+    if (await shows(page, note)) return;
+    await nextAnswer(page);
+  }
+  throw new Error(`No answer has the note ${note}`);
+}
+
+async function nextAnswer(page: Page) {
+  const here = page.url();
+  await page.keyboard.press('j');
+  await expect(page).not.toHaveURL(here);
+}
+
+/** Opens the first answer from the desk on which a note stands. */
+async function openAnswerWith(page: Page, note: string) {
+  await page.getByRole('table').getByRole('link').first().click();
+  await goOnTo(page, note);
+}
+
+test('one decision holds for all alike, after whose marks change was seen, and is taken back for all', async ({ page }) => {
+  await openDesk(page);
+  await openAnswerWith(page, minimum);
+  await page.locator('.note', { hasText: minimum }).locator('.note-head').click();
+  await page.getByRole('radio', { name: 'all alike (3)' }).click();
+  await page.getByRole('radio', { name: /^allow \d/ }).click();
+  const changes = page.getByRole('group', { name: 'Whose marks change' });
+  await expect(changes).toContainText('3 of 3 marks change');
+  await expect(changes.getByRole('listitem')).toHaveCount(3);
+  await expectAccessible(page);
+  await changes.getByRole('button', { name: 'decide for all 3' }).click();
+  await expect(page.locator('.note', { hasText: minimum })).toContainText('allowed ✓ for all alike');
+
+  // The others have it too, and there it can be taken back.
+  const here = page.url();
+  await nextAnswer(page);
+  await goOnTo(page, 'allowed ✓ for all alike');
+  await page.locator('.note', { hasText: minimum }).locator('.note-head').click();
+  await page.getByRole('button', { name: 'take back for all 3' }).click();
+  await expect(page.getByText('allowed ✓ for all alike')).toHaveCount(0);
+  await page.goto(here);
+  await expect(page.locator('.note', { hasText: minimum })).toBeVisible();
+  await expect(page.getByText('allowed ✓ for all alike')).toHaveCount(0);
+});
+
+test('what stands for what is said, with the total that it gives, and taken back', async ({ page }) => {
+  await openDesk(page);
+  await openAnswerWith(page, 'Instrument is missing.');
+  const total = await page.locator('.total strong').textContent();
+  await page.getByRole('button', { name: 'this stands for that …' }).click();
+  await page.getByLabel('In this answer').selectOption({ label: 'Guest' });
+  await page.getByLabel('stands for, in the model answer').selectOption({ label: 'Instrument' });
+  await expect(page.getByText(/Then the total is/)).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Say so' }).click();
+  await expect(page.getByText('Guest stands for Instrument')).toBeVisible();
+  await page.getByRole('button', { name: 'take back' }).click();
+  await expect(page.getByText('Guest stands for Instrument')).toHaveCount(0);
+  await page.keyboard.press('Escape');
+  await expect(page.locator('.total strong')).toHaveText(total!);
+});
+
+test('a tolerance is added at a symbol, and the class is marked again once the change was seen', async ({ page }) => {
+  await become(page, 'Ines Okafor');
+  await page.getByRole('listitem').filter({ hasText: exercise }).getByRole('link', { name: 'look at it' }).click();
+  await page.getByRole('button', { name: 'accepted', exact: true }).click();
+  await page.locator('[data-element="r48/from"] .end-hit').click();
+  const accepted = page.getByRole('group', { name: 'Minimum at Guide in Guide leads Show' }).getByLabel('none');
+  await accepted.click();
+  const sheet = page.getByRole('dialog', { name: 'Whose marks change?' });
+  await expect(sheet).toContainText('3 of 11 marks change.');
+  await expectAccessible(page);
+  await sheet.getByRole('button', { name: 'leave it as it was' }).click();
+  await expect(accepted).not.toBeChecked();
+  await accepted.click();
+  await sheet.getByRole('button', { name: 'Change it and mark again' }).click();
+  await expect(page.getByText('also none').first()).toBeVisible();
+
+  await openDesk(page);
+  await expect(page.getByText('being checked')).toHaveCount(0);
+  await page.getByRole('table').getByRole('link').first().click();
+  await expect(page.locator('.total')).toBeVisible();
+  await expect(page.getByText(minimum)).toHaveCount(0);
+});
+
+test('an answer is gone through note by note with the keyboard, released, and read by its student', async ({ page }) => {
+  await openDesk(page);
+  await openAnswerWith(page, 'A person may be several of guest and helper at once.');
+  await page.locator('.note-head').first().focus();
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.note.open')).toHaveAttribute('aria-label', 'Note 1');
+  await page.keyboard.press('ArrowDown');
+  await expect(page.locator('.note.open')).toHaveAttribute('aria-label', 'Note 2');
+  await page.keyboard.press('ArrowUp');
+  await expect(page.locator('.note.open')).toHaveAttribute('aria-label', 'Note 1');
+  await page.getByLabel('Comment for the student').first().fill('The word “both” decides it.');
+  await page.getByRole('radio', { name: /^in part/ }).click();
+  await expect(page.locator('.note.open')).toContainText('allowed in part ✓');
+  const total = await page.locator('.total strong').textContent();
+  await page.getByRole('button', { name: /^gone through/ }).click();
+  await page.getByRole('link', { name: 'all answers' }).click();
+  await page.getByRole('button', { name: 'Release the marks' }).click();
+  await page.getByRole('button', { name: 'Release 11' }).click();
+  await expect(page.getByText('All marks are released.')).toBeVisible();
+
+  // One of those who handed in finds the comment with the mark that was given.
+  for (const student of ['Amara Diallo', 'Ben Kowal', 'Chloé Marchetti', 'Dmitri Vale', 'Elif Sand', 'Farid Nordin', 'Grace Abel', 'Hugo Lindt', 'Ida Ferro']) {
+    await become(page, student);
+    await page.getByRole('link', { name: exercise }).click();
+    await expect(page.locator('.total strong')).toBeVisible();
+    if ((await page.getByText('A person may be several of guest and helper at once.').count()) === 0) continue;
+    await expect(page.locator('.total strong')).toHaveText(total!);
+    await page.locator('.note-head').first().click();
+    await expect(page.getByText('The word “both” decides it.')).toBeVisible();
+    await expectAccessible(page);
+    return;
+  }
+  throw new Error('Nobody got the mark.');
+});
