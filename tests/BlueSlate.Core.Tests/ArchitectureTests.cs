@@ -18,6 +18,7 @@ public sealed class ArchitectureTests
         { "Language", ["Notations", "Matching", "Restatements", "Checking", "Marking", "Interchange"] },
         { "Matching", ["Drawings", "Notations", "Checking", "Marking", "Interchange"] },
         { "Restatements", ["Drawings", "Notations", "Checking", "Marking", "Interchange"] },
+        { "Soundness", ["Matching", "Restatements", "Checking", "Marking", "Interchange"] },
         { "Checking", ["Marking", "Interchange"] },
         { "Marking", ["Drawings", "Notations", "Matching", "Restatements", "Interchange"] },
     };

@@ -25,7 +25,7 @@ internal sealed class ChenNotation : Notation
 
     // A double line says of the entity at which it is that it takes part, so how few there are of the other; a pair says both so.
     public override string WhereCountStands(RelationshipType relationship, RelationshipRole role, bool minimum, NotationOptions options) =>
-        relationship.Roles.Length == 2 && (minimum || options.Counts == CountStyle.Pairs) ? relationship.Other(role).Id : role.Id;
+        relationship.Roles.Length == 2 && (options.Counts == CountStyle.Pairs ? !options.PairsAcross : minimum) ? relationship.Other(role).Id : role.Id;
 
     public override Redrawing Write(ConceptModel model, NotationOptions options) => new ChenWriter(model, options).Write();
 }

@@ -11,7 +11,7 @@ export interface TotalChange {
 /** Whose totals change, each from what to what. */
 export function ChangeList({ changes }: { changes: readonly TotalChange[] }) {
   return (
-    <ul className="changes">
+    <ul className="changes" tabIndex={0} aria-label="Marks that change">
       {changes.map(({ id, code, before, after }) => (
         <li key={id}>
           <span>{code}</span> {show(before)} → <strong>{show(after)}</strong>
