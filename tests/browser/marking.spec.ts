@@ -95,7 +95,9 @@ test('a tolerance is added at a symbol, and the class is marked again once the c
   await sheet.getByRole('button', { name: 'leave it as it was' }).click();
   await expect(accepted).not.toBeChecked();
   await accepted.click();
+  const saved = page.waitForResponse((reply) => reply.request().method() === 'PUT' && reply.url().endsWith('/assessment'));
   await sheet.getByRole('button', { name: 'Change it and mark again' }).click();
+  expect((await saved).ok()).toBe(true);
   await expect(page.getByText('also none').first()).toBeVisible();
 
   await openDesk(page);
@@ -108,7 +110,9 @@ test('a tolerance is added at a symbol, and the class is marked again once the c
 test('an answer is gone through note by note with the keyboard, released, and read by its student', async ({ page }) => {
   await openDesk(page);
   await openAnswerWith(page, 'A person may be several of guest and helper at once.');
-  await page.locator('.note-head').first().focus();
+  const first = page.locator('.note-head').first();
+  await first.focus();
+  await expect(first).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(page.locator('.note.open')).toHaveAttribute('aria-label', 'Note 1');
   await page.keyboard.press('ArrowDown');
@@ -119,8 +123,11 @@ test('an answer is gone through note by note with the keyboard, released, and re
   await page.getByRole('radio', { name: /^in part/ }).click();
   await expect(page.locator('.note.open')).toContainText('allowed in part ✓');
   const total = await page.locator('.total strong').textContent();
+  const here = page.url();
   await page.getByRole('button', { name: /^gone through/ }).click();
-  await page.getByRole('link', { name: 'all answers' }).click();
+  await expect(page).not.toHaveURL(here);
+  await page.goto('/');
+  await page.getByRole('listitem').filter({ hasText: exercise }).getByRole('link', { name: /answers$/ }).click();
   await page.getByRole('button', { name: 'Release the marks' }).click();
   await page.getByRole('button', { name: 'Release 11' }).click();
   await expect(page.getByText('All marks are released.')).toBeVisible();

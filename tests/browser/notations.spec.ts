@@ -266,3 +266,25 @@ test('seen in another notation, with what that cannot say, and taken up as one s
   await page.keyboard.press('Control+z');
   await expect(page.locator('.scene text', { hasText: 'mill no {id}' })).toHaveCount(0);
 });
+
+test('what is wrong with the form of a drawing is told in the margin where the exercise allows it', async ({ page }) => {
+  await become(page, 'Leo Quist');
+  await page.getByRole('link', { name: 'The hill observatory' }).click();
+  const start = page.getByRole('button', { name: /^Start/ });
+  await expect(page.getByText('What is wrong with the form of your drawing is told')).toBeVisible();
+  await start.click();
+  await expect(page.locator('.slate')).toBeVisible();
+  await place(page, 200, 200, /^box/, 'Observer\nname');
+  await place(page, 520, 200, /^box/, 'Session\nPK session no');
+  await page.getByRole('button', { name: '3 remarks on the form' }).click();
+  const margin = page.getByRole('complementary', { name: 'The form of your drawing' });
+  await expect(margin.getByRole('listitem')).toHaveText(['Observer is tied to nothing.', 'Session is tied to nothing.', 'Observer has no key.']);
+  await expectAccessible(page);
+  await margin.getByRole('button', { name: 'Observer has no key.' }).click();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('\nPK observer no');
+  await page.keyboard.press('Escape');
+  await expect(margin.getByRole('listitem')).toHaveCount(2);
+  await page.keyboard.press('F4');
+  await expect(page.getByRole('button', { name: '2 remarks on the form' })).toBeVisible();
+});

@@ -107,6 +107,9 @@ public sealed record AidsDocument
 
     /// <summary>What boxes share is proposed for lifting.</summary>
     public bool Lifting { get; init; }
+
+    /// <summary>What is wrong with the form of the drawing, whatever the scenario asks, is told while one draws.</summary>
+    public bool Form { get; init; }
 }
 
 /// <summary>What an answer is held against besides the model drawing (docs/formats/assessment.md).</summary>

@@ -2428,6 +2428,8 @@ export interface components {
             redraw?: boolean;
             /** @description What boxes share is proposed for lifting. */
             lifting?: boolean;
+            /** @description What is wrong with the form of the drawing, whatever the scenario asks, is told while one draws. */
+            form?: boolean;
         };
         /** @description An answer, its total now, and by each decision. */
         AlikeAnswer: {
@@ -2709,6 +2711,7 @@ export interface components {
             hash: string;
             facts: components["schemas"]["FactReply"][];
             sentences: components["schemas"]["ResultSentence"][];
+            form: components["schemas"]["FormRemark"][];
         };
         /** @description One kind of finding, for the page that explains them. */
         FindingKindReply: {
@@ -2723,6 +2726,15 @@ export interface components {
             email: string;
             password: string;
             cohort: string;
+        };
+        /** @description Something about a drawing that is wrong or unfinished whatever the scenario asks. */
+        FormRemark: {
+            /** @description The stable code of its rule. */
+            code: string;
+            /** @description One sentence, in the drawing's own names. */
+            text: string;
+            /** @description The elements of the drawing that it is about. */
+            elements: string[];
         };
         /** @description A mark sheet as released: everything by value. */
         FrozenSheet: {
@@ -3070,6 +3082,7 @@ export interface components {
         ReadingReply: {
             hash: string;
             sentences: components["schemas"]["ResultSentence"][];
+            form: components["schemas"]["FormRemark"][];
         };
         /** @description A drawing to be read. */
         ReadingRequest: {

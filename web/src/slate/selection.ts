@@ -62,3 +62,12 @@ export function endsAround(drawing: Drawing, shape: string, angleOf: (line: stri
 }
 
 export { parseEndId };
+
+/** The selection of what elements are or belong to: a row's box, an end's line. */
+export const selectOwners = (drawing: Drawing, elements: readonly string[]): Selection =>
+  select(
+    ...elements.flatMap((element) => {
+      const owner = shapeOf(drawing, element) ?? parseEndId(element)?.line ?? element;
+      return drawing.shapes.has(owner) || drawing.lines.has(owner) ? [owner] : [];
+    }),
+  );

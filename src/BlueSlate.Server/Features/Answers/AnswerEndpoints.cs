@@ -3,6 +3,7 @@ using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Soundness;
 using BlueSlate.Data;
 using BlueSlate.Server.Features.Drawings;
 using BlueSlate.Server.Features.Exercises;
@@ -164,10 +165,13 @@ public static class AnswerEndpoints
         }
 
         var document = ExerciseJson.Read<PartDocument>(part);
-        var sentences = document.Aids.Sentences
-            ? SentenceWriter.Write(Notation.Read(drawing, document.ToOptions()))
-            : DrawnSentenceWriter.Write(drawing);
-        return TypedResults.Ok(new ReadingReply(DrawingWriter.Hash(drawing), [.. sentences.Select(ResultSentence.Of)]));
+        var options = document.ToOptions();
+        var reading = Notation.Read(drawing, options);
+        var sentences = document.Aids.Sentences ? SentenceWriter.Write(reading) : DrawnSentenceWriter.Write(drawing);
+        return TypedResults.Ok(new ReadingReply(
+            DrawingWriter.Hash(drawing),
+            [.. sentences.Select(ResultSentence.Of)],
+            document.Aids.Form ? [.. FormRule.Check(reading, options)] : []));
     }
 
     private static async Task<(PartDocument? Part, IResult? Refusal)> PartOf(Guid id, Access access, CancellationToken cancellation)

@@ -5,6 +5,7 @@ using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Marking;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Soundness;
 using BlueSlate.Data;
 using BlueSlate.Server.Features.Drawings;
 using BlueSlate.Server.Hosting;
@@ -202,7 +203,8 @@ public static class ExerciseEndpoints
         return TypedResults.Ok(new FactsReply(
             DrawingWriter.Hash(drawing),
             [.. FactList.Of(reading, options).Select(fact => new FactReply(fact.Id, Hyphens.Of(fact.Aspect), FactSymbol.Of(fact, reading, options), fact.Title, fact.Value))],
-            [.. SentenceWriter.Write(reading).Select(ResultSentence.Of)]));
+            [.. SentenceWriter.Write(reading).Select(ResultSentence.Of)],
+            [.. FormRule.Check(reading, options)]));
     }
 
     private static async Task<(PartDocument? Part, IResult? Refusal)> PartOf(Guid id, Access access, CancellationToken cancellation)

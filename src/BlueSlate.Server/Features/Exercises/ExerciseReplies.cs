@@ -1,4 +1,5 @@
 using BlueSlate.Core.Interchange;
+using BlueSlate.Core.Soundness;
 using BlueSlate.Data;
 
 namespace BlueSlate.Server.Features.Exercises;
@@ -55,13 +56,13 @@ public sealed record SavedReply(int Revision);
 public sealed record ReadingRequest(string Drawing);
 
 /// <summary>What a drawing says.</summary>
-public sealed record ReadingReply(string Hash, ResultSentence[] Sentences);
+public sealed record ReadingReply(string Hash, ResultSentence[] Sentences, FormRemark[] Form);
 
 /// <summary>A fact of a model answer.</summary>
 public sealed record FactReply(string Id, string Aspect, string Element, string Title, string Value);
 
 /// <summary>The facts that a model answer states, with its sentences.</summary>
-public sealed record FactsReply(string Hash, FactReply[] Facts, ResultSentence[] Sentences);
+public sealed record FactsReply(string Hash, FactReply[] Facts, ResultSentence[] Sentences, FormRemark[] Form);
 
 /// <summary>Publishes an exercise.</summary>
 public sealed record PublishRequest(DateTimeOffset? DueAt = null);

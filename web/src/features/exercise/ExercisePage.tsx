@@ -4,6 +4,7 @@ import { Link, useParams } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
 import type { Kept } from '../../keeping/store';
 import { heldOf, useKeeping } from '../../keeping/useKeeping';
+import { FormRemarks } from '../../script/FormRemarks';
 import { PhraseActions } from '../../script/PhraseActions';
 import { exerciseTools } from '../../api/drawingTools';
 import { elementsHere, Sentences } from '../../script/Sentences';
@@ -11,7 +12,7 @@ import { ScenarioSheet } from '../../script/ScenarioSheet';
 import { useLighting } from '../../script/useLighting';
 import { useReading } from '../../script/useReading';
 import { readDrawing } from '../../slate/format';
-import { elementsOf, select } from '../../slate/selection';
+import { elementsOf, select, selectOwners } from '../../slate/selection';
 import { DrawingSession, isAway } from '../../slate/session';
 import { SlateSurface } from '../../slate/SlateSurface';
 import { useSlate } from '../../slate/useSlate';
@@ -172,6 +173,16 @@ function ExerciseScript({ exercise, kept, reload }: ExerciseScriptProps) {
             </button>
           ))}
         </div>
+        {(reading.reply?.form ?? []).length > 0 && (
+          <>
+            <h2 className="mt-4 mb-1">The form of the model answer</h2>
+            <FormRemarks
+              remarks={reading.reply!.form}
+              onLight={(elements) => lighting.light(elements && [...elements])}
+              onPick={(elements) => slate.setSelection(selectOwners(slate.drawing, elements))}
+            />
+          </>
+        )}
         {section === 'asked' && <PartForm exercise={exercise} editable={editable} onSaved={reload} />}
         {section === 'accepted' && (
           <AcceptedHere slate={slate} facts={facts} assessment={assessment} editable={exercise.mayEdit} />

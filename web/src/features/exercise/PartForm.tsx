@@ -67,7 +67,7 @@ export function PartForm({
       {label}
     </label>
   );
-  const aid = (key: 'sentences' | 'words' | 'tidyUp' | 'redraw' | 'lifting', label: string) => (
+  const aid = (key: 'sentences' | 'words' | 'tidyUp' | 'redraw' | 'lifting' | 'form', label: string) => (
     <label className="flex gap-2 items-start">
       <input
         type="checkbox"
@@ -158,6 +158,7 @@ export function PartForm({
           {aid('words', 'words beside the symbols of an end')}
           {aid('tidyUp', 'a drawing is tidied up by one key')}
           {aid('redraw', 'it can be seen in another notation')}
+          {aid('form', 'what is wrong with the form of a drawing is told')}
           {aid('lifting', 'what boxes share is proposed for lifting')}
         </div>
         {check('showModelAnswer', 'show the model answer with the marks')}

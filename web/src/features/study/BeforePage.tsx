@@ -52,6 +52,7 @@ export default function BeforePage() {
               ? 'Sentences beneath the slate will tell what your drawing says.'
               : 'While you draw you are told what is drawn, not what it means.'}
           </li>
+          {part.aids.form && <li>What is wrong with the form of your drawing is told beside it as you draw.</li>}
           <li>
             {part.showModelAnswer
               ? 'With your marks you will see the model answer.'

@@ -4,13 +4,14 @@ import { Link, useParams } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
 import type { Kept } from '../../keeping/store';
 import { heldOf } from '../../keeping/useKeeping';
+import { FormMargin } from '../../script/FormRemarks';
 import { PhraseActions } from '../../script/PhraseActions';
 import { ScenarioSheet } from '../../script/ScenarioSheet';
 import { answerTools } from '../../api/drawingTools';
 import { elementsHere, Sentences } from '../../script/Sentences';
 import { useLighting } from '../../script/useLighting';
 import { useReading } from '../../script/useReading';
-import { elementsOf, select } from '../../slate/selection';
+import { elementsOf, select, selectOwners } from '../../slate/selection';
 import { isAway } from '../../slate/session';
 import { SlateSurface } from '../../slate/SlateSurface';
 import { useSlate } from '../../slate/useSlate';
@@ -89,13 +90,21 @@ function DrawingScript({ answer, kept, onHandedIn }: DrawingScriptProps) {
   const away = isAway(slate.session_.state);
   const reading = useReading(slate.full, read, away);
 
+  const remarks = reading.reply?.form ?? [];
+  const [remarksFolded, setRemarksFolded] = useState(true);
   const onKeyDown = (event: React.KeyboardEvent) => {
     if (event.key === 'F2') setFolded(!folded);
+    if (event.key === 'F4') setRemarksFolded(!remarksFolded);
   };
   return (
     <div
       className="script"
-      style={{ '--scenario-width': folded ? '28px' : undefined, '--margin-width': '0px' } as React.CSSProperties}
+      style={
+        {
+          '--scenario-width': folded ? '28px' : undefined,
+          '--margin-width': remarks.length === 0 ? '0px' : remarksFolded ? '28px' : '250px',
+        } as React.CSSProperties
+      }
       onKeyDown={onKeyDown}
     >
       {folded ? (
@@ -165,6 +174,16 @@ function DrawingScript({ answer, kept, onHandedIn }: DrawingScriptProps) {
           />
         </footer>
       </main>
+      <FormMargin
+        remarks={remarks}
+        folded={remarksFolded}
+        onFold={setRemarksFolded}
+        onLight={(elements) => lighting.light(elements && [...elements])}
+        onPick={(elements) => {
+          slate.setSelection(selectOwners(slate.drawing, elements));
+          slate.surface.current?.focus();
+        }}
+      />
       <HandIn
         openedAt={handing}
         onClose={() => setHanding(null)}
