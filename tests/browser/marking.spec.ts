@@ -92,7 +92,7 @@ test('a tolerance is added at a symbol, and the class is marked again once the c
   const sheet = page.getByRole('dialog', { name: 'Whose marks change?' });
   await expect(sheet).toContainText('3 of 11 marks change.');
   await expectAccessible(page);
-  await sheet.getByRole('button', { name: 'leave it as it was' }).click();
+  await sheet.getByRole('button', { name: 'not now' }).click();
   await expect(accepted).not.toBeChecked();
   await accepted.click();
   const saved = page.waitForResponse((reply) => reply.request().method() === 'PUT' && reply.url().endsWith('/assessment'));

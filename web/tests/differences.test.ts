@@ -51,6 +51,22 @@ describe('differences drawn into an answer', () => {
     expect(overlaps(scene.boxes.get('x')!, scene.boxes.get('model.b2')!)).toBe(false);
   });
 
+  it('add a missing oval beside the owner that it belongs to, tied to it', () => {
+    const chen = (moved: boolean) =>
+      drawing(
+        `{"id":"g","form":"rectangle","text":"Guest","place":[0,0,400,120]},
+         {"id":"s","form":"rectangle","text":"Steward","place":[${moved ? 4000 : 2000},${moved ? 3000 : 0},400,120]}
+         ${moved ? '' : ',{"id":"o","form":"oval","text":"jacket size","place":[2000,-300,400,120]}'}`,
+        moved ? '' : `{"id":"tie","from":{"shape":"s"},"to":{"shape":"o"}}`,
+      );
+    const overlay = overlayOf(chen(true), chen(false), [note({ modelElements: ['o'] })], { g: 'g', s: 's' });
+    expect([...overlay.ochre].sort()).toEqual(['model.o', 'model.tie']);
+    const { boxes } = layOut(overlay.drawing);
+    const [oval, steward] = [boxes.get('model.o')!, boxes.get('s')!];
+    expect(Math.abs(oval.x - steward.x)).toBeLessThan(150);
+    expect(Math.abs(oval.y - steward.y)).toBeLessThan(150);
+  });
+
   it('add a missing row to the right box, once', () => {
     const overlay = overlayOf(
       answer,

@@ -1,4 +1,4 @@
-import { useLayoutEffect, useRef, useState, type ReactNode } from 'react';
+import { useCallback, useEffect, useLayoutEffect, useRef, useState, type ReactNode } from 'react';
 import { show, valueOf } from '../ui/marks';
 import type { Placed } from './bands';
 
@@ -14,30 +14,42 @@ interface NotesProps {
   result: { readonly exact: string; readonly total: string };
 }
 
+/** How much room what stands beneath the notes takes, the foot of the margin included. */
+function beneathOf(list: HTMLElement): number {
+  let height = 0;
+  for (let next = list.nextElementSibling; next; next = next.nextElementSibling) {
+    const { marginTop } = getComputedStyle(next);
+    height += next.clientHeight + (next.classList.contains('margin-foot') ? 0 : Number.parseFloat(marginTop) || 0);
+  }
+  return height;
+}
+
 /** The notes of the margin, in the reading order of the slate. The open one stands level with its part, the others pack around it. */
 export function Notes({ placed, open, onOpen, levelOf, beneath, mark, result }: NotesProps) {
   const list = useRef<HTMLDivElement>(null);
   const [shift, setShift] = useState(0);
   const level = open ? levelOf(open) : null;
 
-  useLayoutEffect(() => {
+  // Notes move down to their part, never up over the total, and never out of the page; also when one grows while it is open.
+  const settle = useCallback(() => {
     const element = list.current;
-    const note = element?.querySelector<HTMLElement>('.note.open');
     const margin = element?.closest('.margin');
+    const note = element?.querySelector<HTMLElement>('.note.open');
     if (!element || !note || !margin || level === null) return setShift(0);
-    const natural = note.getBoundingClientRect().top - element.getBoundingClientRect().top - shift;
-    const wanted =
-      level -
-      18 -
-      (element.getBoundingClientRect().top - margin.getBoundingClientRect().top + margin.scrollTop) -
-      natural;
-    // Notes move down to their part, never up over the total, and never out of the page.
-    const foot = margin.querySelector('.margin-foot')?.clientHeight ?? 0;
-    const room = Math.max(0, margin.clientHeight - element.offsetTop - element.scrollHeight - foot - 10 + shift);
-    setShift(Math.max(0, Math.min(wanted, room)));
-    // The shift itself is what is measured against; it must not start the measuring again.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [open, level, placed]);
+    const top = element.getBoundingClientRect().top;
+    const padding = Number.parseFloat(element.style.paddingTop) || 0;
+    const natural = note.getBoundingClientRect().top - top - padding;
+    const wanted = level - 18 - (top - margin.getBoundingClientRect().top + margin.scrollTop) - natural;
+    const own = element.offsetHeight - padding;
+    const room = margin.clientHeight - element.offsetTop - own - beneathOf(element) - 10;
+    setShift(Math.round(Math.max(0, Math.min(wanted, room))));
+  }, [level]);
+  useLayoutEffect(settle, [settle, open, placed]);
+  useEffect(() => {
+    const watch = new ResizeObserver(settle);
+    if (list.current) watch.observe(list.current);
+    return () => watch.disconnect();
+  }, [settle, placed.length]);
 
   const step = (by: number) => {
     const at = placed.findIndex(({ note }) => note.id === open);

@@ -90,13 +90,24 @@ class OverlayBuilder {
     const id = added(shape.id);
     if (!this.shapes.has(id)) {
       const size = boxOf(shape);
-      const near = { x: size.x + this.offset.x + size.width / 2, y: size.y + this.offset.y + size.height / 2 };
+      const offset = this.offsetAt(shape.id) ?? this.offset;
+      const near = { x: size.x + offset.x + size.width / 2, y: size.y + offset.y + size.height / 2 };
       const spot = freePlace([...this.shapes.values()].map(boxOf), near, size.width, size.height);
       const compartments = shape.compartments.map((rows) => rows.map((row) => ({ ...row, id: added(row.id) })));
       this.shapes.set(id, { ...shape, id, compartments, x: Math.round(spot.x * 4), y: Math.round(spot.y * 4) });
       this.ochre.add(id);
+      if (shape.form === 'oval') this.tie(shape);
     }
     return id;
+  }
+
+  /** An attribute is drawn with what ties it to its owner. */
+  private tie(oval: Shape) {
+    for (const line of this.model.lines.values()) {
+      const ids = [line.from, line.to].map(({ on }) => (on.kind === 'shape' ? on.id : ''));
+      const owner = ids.find((id) => id !== oval.id);
+      if (ids.includes(oval.id) && owner && this.counterparts[owner]) this.addLine(line);
+    }
   }
 
   private addLine(line: Line): string | null {
@@ -129,6 +140,19 @@ class OverlayBuilder {
     }
     this.ochreRows.add(id);
     return id;
+  }
+
+  /** How far those to which a shape is tied in the model answer stand from where it has them; null when none is drawn. */
+  private offsetAt(shape: string): { x: number; y: number } | null {
+    const moved: { x: number; y: number }[] = [];
+    for (const line of this.model.lines.values()) {
+      const ids = [line.from, line.to].map(({ on }) => (on.kind === 'shape' ? on.id : ''));
+      const other = ids.includes(shape) ? this.model.shapes.get(ids.find((id) => id !== shape) ?? '') : undefined;
+      const drawn = other && this.answer.shapes.get(this.counterparts[other.id] ?? '');
+      if (drawn) moved.push({ x: (drawn.x - other.x) / 4, y: (drawn.y - other.y) / 4 });
+    }
+    const sum = moved.reduce((all, one) => ({ x: all.x + one.x, y: all.y + one.y }), { x: 0, y: 0 });
+    return moved.length === 0 ? null : { x: sum.x / moved.length, y: sum.y / moved.length };
   }
 
   /** How far, on average, the answer's boxes stand from where the model answer has them, in pixels. */

@@ -13,14 +13,9 @@ export function WhoseMarksChange({ proposed }: { proposed: NonNullable<Assessmen
       onClose={proposed.leave}
       title="Whose marks change?"
       actions={
-        <>
-          <button className="press-button" disabled={!changes} onClick={proposed.take}>
-            Change it and mark again
-          </button>
-          <button className="word-button" onClick={proposed.leave}>
-            leave it as it was
-          </button>
-        </>
+        <button className="press-button" disabled={!changes} onClick={proposed.take}>
+          Change it and mark again
+        </button>
       }
     >
       {error && (

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { api, must, type Schemas } from '../../api/client';
 import { show } from '../../ui/marks';
 import { messageOf } from '../../ui/states';
@@ -125,8 +125,11 @@ interface WhatChangesProps {
 /** Whose marks change, and by how much, before it is confirmed. */
 function WhatChanges({ answers, total, busy, onConfirm, onLeave }: WhatChangesProps) {
   const changing = answers.filter((answer) => total(answer) !== answer.now);
+  // It opens beneath the decision, where the margin may end.
+  const group = useRef<HTMLDivElement>(null);
+  useEffect(() => group.current?.scrollIntoView({ block: 'nearest' }), []);
   return (
-    <div className="what-changes" role="group" aria-label="Whose marks change">
+    <div ref={group} className="what-changes" role="group" aria-label="Whose marks change">
       <p>
         {changing.length === 0
           ? `No mark of these ${answers.length} answers changes.`
