@@ -112,7 +112,7 @@ public sealed class ExerciseTests(TestServer server) : IClassFixture<TestServer>
         using var instructor = await server.AsAsync("instructor");
         var cohorts = (await instructor.GetAsync("/api/exercises/cohorts")).AsArray();
         cohorts.Select(cohort => (string)cohort!["name"]!).ShouldBe(["Morning course"]);
-        ((int)cohorts[0]!["students"]!).ShouldBe(2);
+        ((int)cohorts[0]!["students"]!).ShouldBe(3);
     }
 
     private static object Body(string document, int revision, string text) => document switch

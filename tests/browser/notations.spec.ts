@@ -159,7 +159,7 @@ test('a class diagram of six classes is typed as sentences without the pointer',
     'Mill can grind given sack of type Sack giving Boolean (public)',
     'Stone: size of type Integer (private)',
     'Sack: weight of type Decimal (private)',
-    'Mill goes with 1 or more Stone; Stone goes with exactly 1 Mill (composition in Mill)',
+    'Stone goes with exactly 1 Mill; Mill goes with 1 or more Stone (composition in Mill)',
     'Miller works 0 or more Mill; Mill goes with exactly 1 Miller',
     'Carter as driver brings 0 or more Sack; Sack goes with 0 or 1 Carter',
     'Miller and Carter are kinds of Person (overlapping, total)',
@@ -243,11 +243,21 @@ test('a picture is saved, and dropped back it opens for change', async ({ page }
   await expect(page.locator('.scene text')).toHaveCount(0);
   for (const [i, path] of files.entries()) {
     const bytes = [...(await readFile(path))];
-    await page.locator('.slate').first().evaluate((slate, content) => {
-      const transfer = new DataTransfer();
-      transfer.items.add(new File([new Uint8Array(content)], 'anything'));
-      for (const kind of ['dragover', 'drop']) slate.dispatchEvent(new DragEvent(kind, { dataTransfer: transfer, bubbles: true, cancelable: true }));
-    }, bytes);
+    await page
+      .locator('.slate')
+      .first()
+      .evaluate((slate, content) => {
+        const transfer = new DataTransfer();
+        transfer.items.add(new File([new Uint8Array(content)], 'anything'));
+        for (const kind of ['dragover', 'drop'])
+          slate.dispatchEvent(
+            new DragEvent(kind, {
+              dataTransfer: transfer,
+              bubbles: true,
+              cancelable: true,
+            }),
+          );
+      }, bytes);
     await expect(page.locator('.scene text', { hasText: 'mill no' })).toHaveCount(i + 1);
   }
 });
@@ -277,7 +287,9 @@ test('what is wrong with the form of a drawing is told in the margin where the e
   await place(page, 200, 200, /^box/, 'Observer\nname');
   await place(page, 520, 200, /^box/, 'Session\nPK session no');
   await page.getByRole('button', { name: '3 remarks on the form' }).click();
-  const margin = page.getByRole('complementary', { name: 'The form of your drawing' });
+  const margin = page.getByRole('complementary', {
+    name: 'The form of your drawing',
+  });
   await expect(margin.getByRole('listitem')).toHaveText(['Observer is tied to nothing.', 'Session is tied to nothing.', 'Observer has no key.']);
   await expectAccessible(page);
   await margin.getByRole('button', { name: 'Observer has no key.' }).click();
@@ -287,4 +299,123 @@ test('what is wrong with the form of a drawing is told in the margin where the e
   await expect(margin.getByRole('listitem')).toHaveCount(2);
   await page.keyboard.press('F4');
   await expect(page.getByRole('button', { name: '2 remarks on the form' })).toBeVisible();
+});
+
+/** Draws a line by keys from what is chosen: arrows lead from neighbour to neighbour until the other one is reached. */
+async function lineByKeys(page: Page, to: string) {
+  const count = await page.locator('.scene .line').count();
+  await page.keyboard.press('l');
+  const chosen = page.locator('.scene .figure.selected').filter({ has: page.locator('.edge') });
+  for (let i = 0; i < 8 && (await chosen.filter({ has: page.locator('text', { hasText: new RegExp(`^${to}$`) }) }).count()) === 0; i++) {
+    const here = (await chosen.locator('.edge').first().boundingBox())!;
+    const there = await middleOf(page, to);
+    const [dx, dy] = [there.x - here.x - here.width / 2, there.y - here.y - here.height / 2];
+    await page.keyboard.press(Math.abs(dx) > Math.abs(dy) ? (dx > 0 ? 'ArrowRight' : 'ArrowLeft') : dy > 0 ? 'ArrowDown' : 'ArrowUp');
+  }
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.scene .line')).toHaveCount(count + 1);
+}
+
+async function boxByKeys(page: Page, lines: readonly string[]) {
+  await page.keyboard.press('e');
+  for (const [i, line] of lines.entries()) {
+    if (i > 0) await page.keyboard.press('Enter');
+    await page.keyboard.type(line);
+  }
+  await page.keyboard.press('Escape');
+}
+
+test('Chen’s notation by keys alone', async ({ page }) => {
+  await exerciseIn(page, 'chen');
+  await boxByKeys(page, ['Mill', 'mill no (key)']);
+  await boxByKeys(page, ['Stone', 'stone no (key)', 'age (derived)']);
+  await page.keyboard.press('d');
+  await page.keyboard.type('turns');
+  await page.keyboard.press('Enter');
+  await lineByKeys(page, 'Mill');
+  for (const key of ['1', 'i']) await page.keyboard.press(key);
+  await expect(sentences(page)).toContainText('Stone: stone no (key), age (derived)');
+  await expect(sentences(page)).toContainText('Stone turns 0 or 1 Mill; Mill goes with at least 1 Stone');
+});
+
+test('a class diagram by keys alone', async ({ page }) => {
+  await exerciseIn(page, 'uml');
+  await boxByKeys(page, ['Mill', '- name: String', '', '+ grind(sack: Sack): Boolean']);
+  await boxByKeys(page, ['Stone', '- size: Integer']);
+  await lineByKeys(page, 'Mill');
+  for (const key of ['1', 'i', '[', '0', 'm', 'Enter']) await page.keyboard.press(key);
+  await page.keyboard.type('turns in');
+  await page.keyboard.press('Enter');
+  await expect(sentences(page)).toContainText('Mill can grind given sack of type Sack giving Boolean (public)');
+  await expect(sentences(page)).toContainText('Stone turns in exactly 1 Mill; Mill goes with 0 or more Stone');
+});
+
+test('Chen’s notation by sentences: a weak entity, a ternary, and kinds', async ({ page }) => {
+  await exerciseIn(page, 'chen');
+  await page.getByRole('button', { name: 'write', exact: true }).click();
+  const lines = [
+    'Mill: mill no (key), names (several)',
+    'Stone is weak: stone no (partial key), age (derived)',
+    'Stone stands in exactly 1 Mill; Mill goes with 0 or more Stone (identifying)',
+    'Person: person no (key)',
+    'Miller: since',
+    'Carter: cart',
+    'Miller and Carter are kinds of Person (disjoint, partial)',
+  ];
+  for (const line of lines) {
+    await page.keyboard.type(line);
+    await page.keyboard.press('Enter');
+  }
+  await expect(page.locator('.scene .along')).toHaveCount(2);
+  await page.keyboard.press('Escape');
+  for (const line of lines) await expect(sentences(page)).toContainText(line);
+  await expect(page.locator('.scene .edge.inner').first()).toBeVisible();
+});
+
+test('a class diagram by pointing: a supertype, a whole and its parts, an association class', async ({ page }) => {
+  await exerciseIn(page, 'uml');
+  await place(page, 330, 90, /^box/, 'Person');
+  await place(page, 140, 300, /^box/, 'Miller');
+  await place(page, 520, 300, /^box/, 'Mill');
+  await place(page, 520, 500, /^box/, 'Stone');
+  await place(page, 140, 500, /^box/, 'Shift');
+  const pull = async (from: string, to: { x: number; y: number }, side: 'top' | 'right' | 'bottom') => {
+    const box = (await boxNamed(page, from).boundingBox())!;
+    const at = {
+      top: { x: box.x + box.width / 2, y: box.y },
+      right: { x: box.x + box.width, y: box.y + box.height / 2 },
+      bottom: { x: box.x + box.width / 2, y: box.y + box.height },
+    }[side];
+    await page.mouse.move(at.x, at.y);
+    await page.mouse.down();
+    await page.mouse.move(to.x, to.y, { steps: 6 });
+    await page.mouse.up();
+  };
+  await pull('Miller', await middleOf(page, 'Person'), 'top');
+  await page.keyboard.press('y');
+  await pull('Stone', await middleOf(page, 'Mill'), 'top');
+  for (const key of ['1', 'i', 'y', 'y']) await page.keyboard.press(key);
+  await page.keyboard.press('[');
+  for (const key of ['1', 'm']) await page.keyboard.press(key);
+  await page.keyboard.press('Escape');
+  await pull('Miller', await middleOf(page, 'Mill'), 'right');
+  for (const key of ['0', 'm', 'Enter']) await page.keyboard.press(key);
+  await page.keyboard.type('works in');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+  const onLine = await page
+    .locator('.scene .line')
+    .last()
+    .evaluate((path) => {
+      const line = path as SVGPathElement;
+      const { x, y } = line.getPointAtLength(line.getTotalLength() * 0.35);
+      const at = new DOMPoint(x, y).matrixTransform(line.getScreenCTM()!);
+      return { x: at.x, y: at.y };
+    });
+  await pull('Shift', onLine, 'top');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('s');
+  await expect(sentences(page)).toContainText('Miller is a kind of Person');
+  await expect(sentences(page)).toContainText('Stone goes with exactly 1 Mill; Mill goes with 1 or more Stone (composition in Mill)');
+  await expect(sentences(page)).toContainText('as Shift');
 });

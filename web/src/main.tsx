@@ -6,6 +6,7 @@ import { setNonce } from 'get-nonce';
 import { isProblem } from './api/client';
 import { basePath } from './api/place';
 import { App } from './App';
+import { WhenBroken } from './ui/Broken';
 import { currentLook, showLook } from './ui/theme';
 import './styles.css';
 
@@ -24,7 +25,9 @@ createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <QueryClientProvider client={queries}>
       <BrowserRouter basename={basePath || '/'}>
-        <App />
+        <WhenBroken>
+          <App />
+        </WhenBroken>
       </BrowserRouter>
     </QueryClientProvider>
   </StrictMode>,

@@ -127,7 +127,9 @@ function WhatChanges({ answers, total, busy, onConfirm, onLeave }: WhatChangesPr
   const changing = answers.filter((answer) => total(answer) !== answer.now);
   // It opens beneath the decision, where the margin may end.
   const group = useRef<HTMLDivElement>(null);
-  useEffect(() => group.current?.scrollIntoView({ block: 'nearest' }), []);
+  useEffect(() => {
+    void group.current?.scrollIntoView({ block: 'nearest' });
+  }, []);
   return (
     <div ref={group} className="what-changes" role="group" aria-label="Whose marks change">
       <p>
