@@ -1,3 +1,4 @@
+using BlueSlate.Core;
 using BlueSlate.Server.Features.Checking;
 using Microsoft.EntityFrameworkCore;
 using Shouldly;
@@ -16,6 +17,27 @@ public sealed class CheckingTests(TestServer server) : IClassFixture<TestServer>
         await using var context = server.Database.Open();
         (await context.CheckResults.CountAsync(result => result.AnswerId == answer, TestContext.Current.CancellationToken)).ShouldBe(1);
         (await context.CheckRequests.CountAsync(request => request.AnswerId == answer && request.DoneAt == null, TestContext.Current.CancellationToken)).ShouldBe(0);
+    }
+
+    [Fact]
+    public async Task What_an_earlier_version_checked_is_checked_again()
+    {
+        var answer = await HandedInAsync();
+        await server.CheckAsync(answer);
+        await using (var context = server.Database.Open())
+        {
+            await context.CheckResults.Where(result => result.AnswerId == answer).ExecuteUpdateAsync(set => set.SetProperty(result => result.CoreVersion, "0"), TestContext.Current.CancellationToken);
+        }
+
+        await server.SweepAsync();
+        await using var after = server.Database.Open();
+        (await after.CheckRequests.SingleAsync(request => request.AnswerId == answer, TestContext.Current.CancellationToken)).DoneAt.ShouldBeNull();
+        await server.CheckAsync(answer);
+        (await after.CheckResults.AnyAsync(result => result.AnswerId == answer && result.CoreVersion == Assessor.CoreVersion, TestContext.Current.CancellationToken)).ShouldBeTrue();
+
+        // What is checked by this version is left alone.
+        await server.SweepAsync();
+        (await after.CheckRequests.CountAsync(request => request.AnswerId == answer && request.DoneAt == null, TestContext.Current.CancellationToken)).ShouldBe(0);
     }
 
     [Fact]

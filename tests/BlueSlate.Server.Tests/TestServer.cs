@@ -6,6 +6,7 @@ using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.Hosting.Server.Features;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.Extensions.DependencyInjection;
+using Microsoft.Extensions.Logging.Abstractions;
 
 namespace BlueSlate.Server.Tests;
 
@@ -69,6 +70,10 @@ public sealed class TestServer : IAsyncLifetime
         await using var scope = App.Services.CreateAsyncScope();
         await scope.ServiceProvider.GetRequiredService<CheckJob>().RunAsync(answerId, CancellationToken.None);
     }
+
+    /// <summary>Looks for checks that were asked for, as a server does that has just started.</summary>
+    public Task SweepAsync() =>
+        new CheckSweep(App.Services.GetRequiredService<IServiceScopeFactory>(), TimeProvider.System, NullLogger<CheckSweep>.Instance).SweepAsync(CancellationToken.None);
 
     /// <summary>A model answer with names that occur nowhere else.</summary>
     public static Drawing Model { get; } = new Sketch()

@@ -1,3 +1,4 @@
+using BlueSlate.Core;
 using BlueSlate.Data;
 using Microsoft.EntityFrameworkCore;
 using Npgsql;
@@ -8,6 +9,8 @@ namespace BlueSlate.Server.Features.Checking;
 public sealed class CheckSweep(IServiceScopeFactory scopes, TimeProvider clock, ILogger<CheckSweep> log) : BackgroundService
 {
     private static readonly TimeSpan Every = TimeSpan.FromSeconds(20);
+
+    private bool askedAgain;
 
     /// <inheritdoc />
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
@@ -27,14 +30,29 @@ public sealed class CheckSweep(IServiceScopeFactory scopes, TimeProvider clock, 
         while (await timer.WaitForNextTickAsync(stoppingToken));
     }
 
-    private async Task SweepAsync(CancellationToken cancellation)
+    /// <summary>Looks once.</summary>
+    public async Task SweepAsync(CancellationToken cancellation)
     {
         await using var scope = scopes.CreateAsyncScope();
         var database = scope.ServiceProvider.GetRequiredService<BlueSlateContext>();
+        if (!askedAgain)
+        {
+            await AskAgainAsync(database, cancellation);
+            askedAgain = true;
+        }
+
         var before = clock.GetUtcNow() - Every;
         var waiting = await database.CheckRequests
             .Where(request => request.DoneAt == null && !request.NeedsPerson && request.RequestedAt < before)
             .Select(request => request.AnswerId).Distinct().Take(500).ToListAsync(cancellation);
         scope.ServiceProvider.GetRequiredService<CheckQueue>().Enqueue(waiting);
     }
+
+    // What an earlier version of the core has checked is checked by this one, unless its marks are released.
+    private static Task AskAgainAsync(BlueSlateContext database, CancellationToken cancellation) =>
+        database.CheckRequests
+            .Where(request => request.DoneAt != null && request.Answer!.Released == null
+                && request.AssessmentRevisionId == database.AssessmentRevisions.Where(revision => revision.ExerciseId == request.Answer!.ExerciseId).OrderByDescending(revision => revision.Number).Select(revision => revision.Id).First()
+                && !database.CheckResults.Any(result => result.AnswerId == request.AnswerId && result.AssessmentRevisionId == request.AssessmentRevisionId && result.CoreVersion == Assessor.CoreVersion))
+            .ExecuteUpdateAsync(set => set.SetProperty(request => request.DoneAt, (DateTimeOffset?)null).SetProperty(request => request.Attempts, 0), cancellation);
 }
