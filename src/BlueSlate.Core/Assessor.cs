@@ -61,14 +61,14 @@ public sealed class Assessor
 
     /// <summary>The same with some kinds of findings only.</summary>
     public Assessment Assess(Drawing answer, ImmutableArray<Ruling> rulings, IReadOnlyList<FindingKind> kinds) =>
-        AssessAs(answer, ImmutableDictionary<string, string>.Empty, kinds).Under(rulings);
+        AssessAs(answer, ImmutableDictionary<string, string>.Empty, kinds, rulings);
 
     /// <summary>Reads, matches, checks and marks one answer in which a person said of some things what they stand for.</summary>
     /// <param name="answer">The drawing.</param>
     /// <param name="stands">Element of the model answer → element of the answer that stands for it.</param>
-    public Assessment AssessAs(Drawing answer, ImmutableDictionary<string, string> stands) => AssessAs(answer, stands, FindingKind.All);
+    public Assessment AssessAs(Drawing answer, ImmutableDictionary<string, string> stands) => AssessAs(answer, stands, FindingKind.All, []);
 
-    private Assessment AssessAs(Drawing answer, ImmutableDictionary<string, string> stands, IReadOnlyList<FindingKind> kinds)
+    private Assessment AssessAs(Drawing answer, ImmutableDictionary<string, string> stands, IReadOnlyList<FindingKind> kinds, ImmutableArray<Ruling> rulings)
     {
         var drawn = Notation.Read(answer, options);
         var reading = NormalForm.Of(drawn);
@@ -86,7 +86,7 @@ public sealed class Assessor
             }
         }
 
-        return new Assessment(Scheme, drawn, best, [.. near], FindingSelector.Select(best, kinds), []);
+        return new Assessment(Scheme, drawn, best, [.. near], FindingSelector.Select(best, kinds), rulings);
     }
 
     private Comparison Compare(Reading reading, Correspondence correspondence) =>

@@ -30,6 +30,7 @@ export function useAssessment(exercise: Schemas['ExerciseReply']) {
   };
   // Once answers are marked by it, a change is first shown with what it does to their marks.
   const [proposed, setProposed] = useState<AssessmentValue | null>(null);
+  const latest = useRef<AssessmentValue | null>(null);
   const preview = useMutation({
     mutationFn: (next: AssessmentValue) =>
       must(
@@ -39,11 +40,12 @@ export function useAssessment(exercise: Schemas['ExerciseReply']) {
         }),
       ),
     onSuccess: (reply, next) => {
-      if (reply.changes.length === 0) commit(next);
+      if (reply.changes.length === 0 && latest.current === next) commit(next);
     },
   });
   const change = (next: AssessmentValue) => {
     if (!exercise.publishedAt || !next.scheme) return commit(next);
+    latest.current = next;
     setProposed(next);
     preview.mutate(next);
   };
