@@ -7,6 +7,7 @@ using BlueSlate.Core.Language;
 using BlueSlate.Core.Marking;
 using BlueSlate.Core.Matching;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Populations;
 
 namespace BlueSlate.Core;
 
@@ -17,7 +18,7 @@ namespace BlueSlate.Core;
 public sealed class Assessor
 {
     /// <summary>Changes whenever the same answer could be read, matched, checked or marked differently.</summary>
-    public const string CoreVersion = "5";
+    public const string CoreVersion = "6";
 
     private static readonly FrozenSet<string> ManyToManyOnly = new[] { Restatements.LinkingEntityByManyToMany.StableCode }.ToFrozenSet(StringComparer.Ordinal);
 
@@ -28,6 +29,7 @@ public sealed class Assessor
     private readonly MatchModel matchModel;
     private readonly FrozenDictionary<string, Tolerance> tolerances;
     private readonly MatchAllowance allowance;
+    private readonly ExampleFinder examples;
 
     /// <summary>Prepares a part of an exercise for checking.</summary>
     public Assessor(Drawing modelAnswer, NotationOptions options, IEnumerable<Tolerance> tolerances, MarkingScheme scheme)
@@ -39,6 +41,7 @@ public sealed class Assessor
         var used = scheme.Lines.SelectMany(line => line.FactIds).ToFrozenSet(StringComparer.Ordinal);
         Facts = [.. FactList.Of(model, options).Where(fact => !fact.IsOnRequest || used.Contains(fact.Id)), .. FactList.Absences(model.Model, used)];
         this.tolerances = tolerances.ToFrozenDictionary(tolerance => tolerance.FactId, StringComparer.Ordinal);
+        examples = new ExampleFinder(model.Model, this.tolerances);
         var otherNames = Facts
             .Where(fact => fact.Aspect is Aspect.Entity or Aspect.Attribute && this.tolerances.TryGetValue(fact.Id, out var tolerance) && tolerance.Accepted.Length > 0)
             .ToFrozenDictionary(fact => fact.ConceptId, fact => this.tolerances[fact.Id].Accepted, StringComparer.Ordinal);
@@ -86,7 +89,7 @@ public sealed class Assessor
             }
         }
 
-        return new Assessment(Scheme, drawn, best, [.. near], FindingSelector.Select(best, kinds), rulings);
+        return new Assessment(Scheme, examples, drawn, best, [.. near], FindingSelector.Select(best, kinds), rulings);
     }
 
     private Comparison Compare(Reading reading, Correspondence correspondence) =>
@@ -102,11 +105,12 @@ public sealed class Assessor
 public sealed class Assessment
 {
     private readonly MarkingScheme scheme;
+    private readonly ExampleFinder examples;
     private readonly ImmutableArray<Comparison> near;
 
-    internal Assessment(MarkingScheme scheme, Reading reading, Comparison comparison, ImmutableArray<Comparison> near, ImmutableArray<Finding> findings, ImmutableArray<Ruling> rulings)
+    internal Assessment(MarkingScheme scheme, ExampleFinder examples, Reading reading, Comparison comparison, ImmutableArray<Comparison> near, ImmutableArray<Finding> findings, ImmutableArray<Ruling> rulings)
     {
-        (this.scheme, this.near, Reading, Comparison, Findings) = (scheme, near, reading, comparison, findings);
+        (this.scheme, this.examples, this.near, Reading, Comparison, Findings) = (scheme, examples, near, reading, comparison, findings);
         Sheet = Marker.Mark(scheme, comparison.Verdicts, comparison.Extras, rulings);
         Notes = NoteWriter.Write(Sheet, findings, scheme.ExtraCost);
         Doubt = Doubt.Of(comparison, Sheet, [.. near.Select(other => Marker.Mark(scheme, other.Verdicts, other.Extras, rulings))]);
@@ -130,6 +134,12 @@ public sealed class Assessment
     /// <summary>How sure the marks are.</summary>
     public Doubt Doubt { get; }
 
+    /// <summary>
+    /// A handful of instances that the drawing and the model answer judge differently, for one of the findings; null where both
+    /// allow the same data, or none was found.
+    /// </summary>
+    public ExamplePopulation? ExampleOf(Finding finding) => examples.For(Comparison, finding);
+
     /// <summary>The same answer under other rulings. Nothing is read, matched or checked again.</summary>
-    public Assessment Under(ImmutableArray<Ruling> rulings) => new(scheme, Reading, Comparison, near, Findings, rulings);
+    public Assessment Under(ImmutableArray<Ruling> rulings) => new(scheme, examples, Reading, Comparison, near, Findings, rulings);
 }

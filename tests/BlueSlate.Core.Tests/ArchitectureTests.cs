@@ -16,10 +16,11 @@ public sealed class ArchitectureTests
         { "Concepts", ["Notations", "Matching", "Restatements", "Checking", "Marking", "Interchange"] },
         { "Notations", ["Matching", "Restatements", "Checking", "Marking", "Interchange"] },
         { "Language", ["Notations", "Matching", "Restatements", "Checking", "Marking", "Interchange"] },
-        { "Matching", ["Drawings", "Notations", "Checking", "Marking", "Interchange"] },
+        { "Matching", ["Drawings", "Notations", "Checking", "Populations", "Marking", "Interchange"] },
         { "Restatements", ["Drawings", "Notations", "Checking", "Marking", "Interchange"] },
         { "Soundness", ["Matching", "Restatements", "Checking", "Marking", "Interchange"] },
-        { "Checking", ["Marking", "Interchange"] },
+        { "Checking", ["Populations", "Marking", "Interchange"] },
+        { "Populations", ["Drawings", "Notations", "Marking", "Interchange"] },
         { "Marking", ["Drawings", "Notations", "Matching", "Restatements", "Interchange"] },
     };
 

@@ -1,6 +1,7 @@
 using System.Text;
 using BlueSlate.Core.Checking;
 using BlueSlate.Core.Language;
+using BlueSlate.Core.Populations;
 
 namespace BlueSlate.Core.Interchange;
 
@@ -38,6 +39,24 @@ public static class FindingsGuide
         page.AppendLine($"| {Cell(assessor.Model)} | {Cell(assessment.Reading)} |");
         page.AppendLine();
         page.AppendLine($"> **{finding.Headline}** {finding.There} Wanted: {finding.Wanted} {finding.Why}");
+        page.AppendLine();
+        if (assessment.ExampleOf(finding) is { } population)
+        {
+            AppendTable(page, population);
+        }
+    }
+
+    private static void AppendTable(StringBuilder page, ExamplePopulation example)
+    {
+        page.AppendLine(example.Kind == ExampleKind.AllowedAsDrawn ? $"As drawn, this could be kept: {example.Said}" : $"As drawn, this could not be kept: {example.Said}");
+        page.AppendLine();
+        page.AppendLine($"| {string.Join(" | ", example.Columns)} |");
+        page.AppendLine($"|{string.Concat(example.Columns.Select(_ => "---|"))}");
+        foreach (var row in example.Rows)
+        {
+            page.AppendLine($"| {string.Join(" | ", row)} |");
+        }
+
         page.AppendLine();
     }
 

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using BlueSlate.Core.Checking;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Marking;
+using BlueSlate.Core.Populations;
 
 namespace BlueSlate.Core.Interchange;
 
@@ -57,7 +58,7 @@ public sealed record ResultDocument
             line.Line.Marks,
             line.Earned,
             [.. assessment.Notes.Where(note => note.LineIds.Contains(line.Line.Id)).Select(note => note.Finding.Id)]))],
-        Notes = [.. assessment.Notes.Select(ResultNote.Of)],
+        Notes = [.. assessment.Notes.Select(note => ResultNote.Of(note, assessment.ExampleOf(note.Finding)))],
         Verdicts = [.. assessment.Comparison.Verdicts.Select(verdict => new ResultVerdict(verdict.Fact.Id, verdict.Kind, verdict.Fact.Title, verdict.Fact.Value, verdict.Drawn))],
         Restated = [.. assessment.Comparison.Correspondence.Restated.Select(match => match.Said)],
         Counterparts = CounterpartsOf(assessment.Comparison),
@@ -118,7 +119,7 @@ public sealed record ResultNote(
     ImmutableArray<string> CountedIn,
     ImmutableArray<ResultConsequence> Consequences)
 {
-    internal static ResultNote Of(Note note) => new(
+    internal static ResultNote Of(Note note, ExamplePopulation? example) => new(
         note.Finding.Id,
         note.Finding.Code,
         note.Finding.Tag,
@@ -133,8 +134,17 @@ public sealed record ResultNote(
         [.. note.Finding.ModelElements.Concat(note.Consequences.SelectMany(finding => finding.ModelElements)).Distinct(StringComparer.Ordinal)],
         note.Finding.AnswerElements,
         note.CountedIn,
-        [.. note.Consequences.Select(finding => new ResultConsequence(finding.Code, finding.Headline))]);
+        [.. note.Consequences.Select(finding => new ResultConsequence(finding.Code, finding.Headline))])
+    {
+        Example = example is null ? null : new ResultExample(example.Kind, example.Said, example.Columns, example.Rows),
+    };
+
+    /// <summary>Data that the drawing and the model answer judge differently; null where there is none to show.</summary>
+    public ResultExample? Example { get; init; }
 }
+
+/// <summary>A small table of made-up instances, each row as long as the heads.</summary>
+public sealed record ResultExample(ExampleKind Kind, string Said, ImmutableArray<string> Columns, ImmutableArray<ImmutableArray<string>> Rows);
 
 /// <summary>What only follows from a note.</summary>
 public sealed record ResultConsequence(string Code, string Headline);

@@ -2658,6 +2658,11 @@ export interface components {
             revision: number;
             drawing: string;
         };
+        /**
+         * @description How a small example tells two drawings apart.
+         * @enum {unknown}
+         */
+        ExampleKind: "allowed-as-drawn" | "ruled-out-as-drawn";
         /** @description An exercise with all its documents, for those who write it. */
         ExerciseReply: {
             /** Format: uuid */
@@ -3153,6 +3158,13 @@ export interface components {
             /** @description The sentences of the answer. */
             sentences: components["schemas"]["ResultSentence"][];
         };
+        /** @description A small table of made-up instances, each row as long as the heads. */
+        ResultExample: {
+            kind: components["schemas"]["ExampleKind"];
+            said: string;
+            columns: string[];
+            rows: string[][];
+        };
         /** @description One line of the scheme and what it earned. */
         ResultLine: {
             id: string;
@@ -3178,6 +3190,7 @@ export interface components {
             answerElements: string[];
             countedIn: string[];
             consequences: components["schemas"]["ResultConsequence"][];
+            example?: null | components["schemas"]["ResultExample"];
         };
         /** @description A statement about the answer, its pieces tied to elements. */
         ResultSentence: {

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useLayoutEffect, useRef, useState, type ReactNode } from 'react';
 import { show, valueOf } from '../ui/marks';
 import type { Placed } from './bands';
+import { ExampleTable } from './ExampleTable';
 
 interface NotesProps {
   placed: readonly Placed[];
@@ -129,6 +130,7 @@ function NoteEntry({ entry, open, onOpen, beneath, mark, all }: EntryProps) {
           <p>{note.there}</p>
           <p>Wanted: {note.wanted}</p>
           <p className="mt-1">{note.why}</p>
+          {note.example && <ExampleTable example={note.example} />}
           {note.consequences.length > 0 && (
             <p className="mt-1 text-quiet-ink">
               With it: {note.consequences.map((consequence) => consequence.headline).join(' ')}

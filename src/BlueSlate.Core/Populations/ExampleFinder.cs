@@ -1,0 +1,97 @@
+using System.Collections.Frozen;
+using System.Collections.Immutable;
+using BlueSlate.Core.Checking;
+using BlueSlate.Core.Concepts;
+using BlueSlate.Core.Populations.Examples;
+
+namespace BlueSlate.Core.Populations;
+
+/// <summary>
+/// Finds, for a finding, data on which the drawing and the model answer disagree: allowed as drawn and forbidden under every accepted
+/// value, or the other way round, with everything else as the model answer wants it. Each is made by a source, grown into a whole
+/// population, and only given when <see cref="PopulationRules"/> confirms both.
+/// </summary>
+internal sealed class ExampleFinder(ConceptModel model, FrozenDictionary<string, Tolerance> tolerances)
+{
+    /// <summary>The most combinations of accepted values that are gone through; with more no example is given.</summary>
+    public const int MostCombinations = 64;
+
+    /// <summary>An example for a finding of a comparison, or null when the two allow the same data, or none is found.</summary>
+    public ExamplePopulation? For(Comparison comparison, Finding finding)
+    {
+        var claimed = finding.Claims.ToHashSet(StringComparer.Ordinal);
+        var verdicts = comparison.Verdicts.Where(verdict => verdict.IsBad && claimed.Contains(verdict.Fact.Id)).ToImmutableArray();
+        var dispute = new Dispute(model, comparison, verdicts, tolerances);
+        return verdicts.IsEmpty ? null : ExampleSource.All.SelectMany(source => source.Propose(dispute)).Select(proposal => Confirm(proposal, comparison)).FirstOrDefault(example => example is not null);
+    }
+
+    private ExamplePopulation? Confirm(Proposal proposal, Comparison comparison)
+    {
+        if (Accepted(proposal.About, comparison) is not { } accepted || proposal.Seed.Complete() is not { } population)
+        {
+            return null;
+        }
+
+        var asDrawn = PopulationRules.Allows(proposal.AsDrawn, population);
+        var confirmed = proposal.Kind == ExampleKind.AllowedAsDrawn
+            ? asDrawn && accepted.TrueForAll(variant => !PopulationRules.Allows(variant, population))
+            : !asDrawn && accepted.TrueForAll(variant => PopulationRules.Allows(variant, population));
+        return confirmed ? proposal.Show(population) with { Kind = proposal.Kind, Whole = population } : null;
+    }
+
+    // The model with every combination of what it accepts at these facts; null when there are too many, or one says what cannot be
+    // put into a model.
+    private List<ConceptModel>? Accepted(IEnumerable<string> factIds, Comparison comparison)
+    {
+        var variants = new List<ConceptModel> { model };
+        foreach (var verdict in comparison.Verdicts.Where(verdict => factIds.Contains(verdict.Fact.Id)))
+        {
+            var values = tolerances.TryGetValue(verdict.Fact.Id, out var tolerance) ? tolerance.Accepted : [];
+            var further = values.Where(value => value != "?").SelectMany(value => variants.Select(variant => Variation.Of(variant, verdict.Fact, value))).ToList();
+            if (further.Contains(null) || variants.Count + further.Count > MostCombinations)
+            {
+                return null;
+            }
+
+            variants.AddRange(further.OfType<ConceptModel>());
+        }
+
+        return variants;
+    }
+}
+
+/// <summary>What a finding claims, with what is needed to speak of it in the student's own names.</summary>
+internal sealed class Dispute(ConceptModel model, Comparison comparison, ImmutableArray<Verdict> verdicts, FrozenDictionary<string, Tolerance> tolerances)
+{
+    public ConceptModel Model => model;
+
+    public Comparison Comparison => comparison;
+
+    /// <summary>The bad verdicts that the finding explains.</summary>
+    public ImmutableArray<Verdict> Verdicts => verdicts;
+
+    /// <summary>The bad verdicts on some aspects, in their order.</summary>
+    public IEnumerable<Verdict> On(params ReadOnlySpan<Aspect> aspects)
+    {
+        var wanted = aspects.ToArray();
+        return verdicts.Where(verdict => wanted.Contains(verdict.Fact.Aspect));
+    }
+
+    /// <summary>The keys that are accepted at a key's fact besides the model answer's own.</summary>
+    public IEnumerable<Identifier> AcceptedKeys(string factId, EntityType entity) =>
+        (tolerances.TryGetValue(factId, out var tolerance) ? tolerance.Accepted : []).Select(names => Variation.KeyNamed(entity, names)).OfType<Identifier>();
+
+    /// <summary>The model with what is drawn at some facts; null when one of them says nothing of data.</summary>
+    public ConceptModel? AsDrawn(IEnumerable<Verdict> facts) =>
+        facts.Aggregate((ConceptModel?)model, (sofar, verdict) => sofar is null ? null : Variation.Of(sofar, verdict.Fact, verdict.Drawn));
+
+    /// <summary>An entity type as its author calls it.</summary>
+    public string NameOf(string entityId) => comparison.Correspondence.Entities.TryGetValue(entityId, out var match)
+        ? comparison.Answer.Model.Entity(match.AnswerId).Name
+        : model.Entity(entityId).Name;
+
+    /// <summary>An attribute as its author calls it.</summary>
+    public string NameOf(ConceptAttribute attribute) => comparison.Correspondence.Attributes.TryGetValue(attribute.Id, out var match)
+        ? comparison.Answer.Model.Entities.SelectMany(entity => entity.Attributes).FirstOrDefault(drawn => drawn.Id == match.AnswerId)?.Name ?? attribute.Name
+        : attribute.Name;
+}

@@ -1,0 +1,27 @@
+using System.Collections.Immutable;
+
+namespace BlueSlate.Core.Populations;
+
+/// <summary>How a small example tells two drawings apart.</summary>
+public enum ExampleKind
+{
+    /// <summary>What is drawn allows it; the model answer, with all that it accepts, does not.</summary>
+    AllowedAsDrawn,
+
+    /// <summary>The model answer, with all that it accepts, allows it; what is drawn does not.</summary>
+    RuledOutAsDrawn,
+}
+
+/// <summary>
+/// A handful of made-up instances that the drawing and the model answer judge differently, as a table. They are part of a
+/// population that breaks no other rule.
+/// </summary>
+/// <param name="Kind">Who allows it.</param>
+/// <param name="Said">What is seen in the table, in a few words.</param>
+/// <param name="Columns">The heads.</param>
+/// <param name="Rows">Cells by row, each row as long as the heads.</param>
+public sealed record ExamplePopulation(ExampleKind Kind, string Said, ImmutableArray<string> Columns, ImmutableArray<ImmutableArray<string>> Rows)
+{
+    /// <summary>The whole population of which the table shows a part.</summary>
+    public required Population Whole { get; init; }
+}

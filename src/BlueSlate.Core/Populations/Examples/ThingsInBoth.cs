@@ -1,0 +1,43 @@
+using System.Collections.Immutable;
+using BlueSlate.Core.Checking;
+using BlueSlate.Core.Language;
+
+namespace BlueSlate.Core.Populations.Examples;
+
+/// <summary>One thing that takes part in two relationships of which only one may be.</summary>
+internal sealed class ThingsInBoth : ExampleSource
+{
+    public override IEnumerable<Proposal> Propose(Dispute dispute)
+    {
+        foreach (var verdict in dispute.On(Aspect.Exclusion).Where(verdict => verdict.Kind == VerdictKind.Absent))
+        {
+            var exclusion = dispute.Model.Exclusions.First(candidate => candidate.Id == verdict.Fact.ConceptId);
+            var relationships = exclusion.RelationshipIds.Select(id => dispute.Model.Relationships.First(relationship => relationship.Id == id)).ToList();
+            if (PopulationRules.SharedEntity(exclusion, dispute.Model) is not { } shared || relationships.Exists(relationship => relationship.Roles.Length != 2) || dispute.AsDrawn([verdict]) is not { } drawn)
+            {
+                continue;
+            }
+
+            var seed = new Growth(drawn);
+            var thing = seed.Add(shared);
+            var others = relationships.ConvertAll(relationship =>
+            {
+                var own = relationship.Roles.First(role => role.EntityId == shared);
+                var other = relationship.Other(own);
+                var partner = seed.Add(other.EntityId);
+                seed.Tie(relationship, relationship.Roles[0].Id == own.Id ? [thing, partner] : [partner, thing]);
+                return (Partner: partner, other.EntityId);
+            });
+            yield return new Proposal(ExampleKind.AllowedAsDrawn, seed, drawn, [verdict.Fact.Id], Show);
+
+            ExamplePopulation Show(Population population)
+            {
+                var names = new ThingNames();
+                var kind = dispute.NameOf(shared);
+                var partners = others.ConvertAll(other => names.Of(dispute.NameOf(other.EntityId), other.Partner));
+                ImmutableArray<string> heads = [kind, .. others.Select(other => dispute.NameOf(other.EntityId))];
+                return new ExamplePopulation(default, Phrasing.Capital($"{Phrasing.One(kind)} with {Phrasing.List([.. heads.Skip(1).Select(Phrasing.One)])} at once."), heads, [[names.Of(kind, thing), .. partners]]) { Whole = population };
+            }
+        }
+    }
+}
