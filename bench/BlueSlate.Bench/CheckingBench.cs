@@ -4,6 +4,7 @@ using System.Text.Json;
 using BlueSlate.Core;
 using BlueSlate.Core.Checking;
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Marking;
 using BlueSlate.Core.Notations;
 
@@ -14,6 +15,7 @@ internal static class CheckingBench
 {
     private const int Answers = 200;
     private const int Rounds = 9;
+    private static readonly int[] Sizes = [12, 25, 50, 100];
 
     public static int Run(string output)
     {
@@ -27,7 +29,7 @@ internal static class CheckingBench
         for (var round = 0; round < Rounds; round++)
         {
             var before = GC.GetAllocatedBytesForCurrentThread();
-            checks.Add(Time(documents, bytes => assessor.Assess(DrawingReader.Read(bytes).Drawing!, []).Notes.Length));
+            checks.Add(Time(documents, bytes => Check(assessor, bytes)));
             allocated = GC.GetAllocatedBytesForCurrentThread() - before;
             parses.Add(Time(documents, bytes =>
             {
@@ -36,10 +38,52 @@ internal static class CheckingBench
             }));
         }
 
+        PrintGrowth();
+        PrintMemory(assessor, documents);
         File.WriteAllText(output, JsonSerializer.Serialize(new { unit = "ms per answer", answers = Answers, bytes = documents.Average(bytes => bytes.Length), checks, parses, allocatedPerAnswer = allocated / Answers }));
         var (check, parse) = (Median(checks), Median(parses));
         Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"answers {Answers} ms_per_answer {check:0.000} parse_ms {parse:0.0000} times_parse {check / parse:0.0}"));
         return 0;
+    }
+
+    // The whole way, the small examples of the notes and the sentences included.
+    private static int Check(Assessor assessor, byte[] bytes)
+    {
+        var drawing = DrawingReader.Read(bytes).Drawing!;
+        return ResultDocument.Of(assessor.Assess(drawing, []), DrawingWriter.Hash(drawing)).Notes.Length;
+    }
+
+    private static void PrintGrowth()
+    {
+        foreach (var entities in Sizes)
+        {
+            var options = new NotationOptions(Level.Conceptual);
+            var times = new List<double>();
+            for (var seed = 0; seed < Rounds; seed++)
+            {
+                var (model, answer) = LargeExercise.OfSize(entities, seed + 1);
+                var assessor = new Assessor(model, options, [], SchemeDeriver.Derive(FactList.Of(Notation.Read(model, options), options), 40));
+                times.Add(Time([DrawingWriter.Write(answer)], bytes => Check(assessor, bytes)));
+            }
+
+            Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"entities {entities} ms_per_answer {times.Order().ElementAt(Rounds / 2):0.0} slowest {times.Max():0.0}"));
+        }
+    }
+
+    // What is still held after a hundred answers, and after ten times as many.
+    private static void PrintMemory(Assessor assessor, List<byte[]> documents)
+    {
+        var held = new List<long>();
+        for (var n = 1; n <= 10 * documents.Count; n++)
+        {
+            Check(assessor, documents[n % documents.Count]);
+            if (n == documents.Count || n == 10 * documents.Count)
+            {
+                held.Add(GC.GetTotalMemory(forceFullCollection: true));
+            }
+        }
+
+        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"held after {documents.Count} answers {held[0] / 1048576.0:0.00} MB, after {10 * documents.Count} {held[1] / 1048576.0:0.00} MB"));
     }
 
     private static double Time(List<byte[]> documents, Func<byte[], int> work)
