@@ -3,7 +3,9 @@ namespace BlueSlate.Core.Matching;
 /// <summary>
 /// Proves that an assignment is the cheapest, or finds a cheaper one: branch and bound, depth first, with the bound of Gilmore (1962) and
 /// Lawler (1963) for quadratic assignment: each choice by itself, with half of the best that each pair could save, solved as a linear
-/// assignment. What is decided counts in full. The search ends after so many solved assignments, and then says how far the bound got.
+/// assignment. At the root it is raised by dual ascent: what the solution leaves over is moved into the pairs and back, where it lifts
+/// others (Hahn and Grant 1998). What is decided counts in full. The search ends after so many solved assignments, and then says how far
+/// the bound got.
 /// </summary>
 internal sealed class BranchAndBound
 {
@@ -12,9 +14,13 @@ internal sealed class BranchAndBound
 
     /// <summary>More entities than anybody draws are bounded at the root only.</summary>
     private const int Deepest = 64;
-    private const double Same = 1e-9;
+    private const double Same = 1e-7;
     private const double Impossible = 1e6;
-    private const int MostRounds = 12;
+
+    /// <summary>How often the bound at the root may be raised, and how little a few rounds together must bring to be the last.</summary>
+    private const int MostRounds = 200;
+    private const int Patience = 8;
+    private const double Worthwhile = 0.004;
 
     private readonly AssignmentCosts costs;
     private readonly int[] order;
@@ -75,44 +81,76 @@ internal sealed class BranchAndBound
         return (map, new bool[costs.Entities], free);
     }
 
-    // Choices that would cost more than what is known go, which makes the bounds of the others tighter, until none goes any more.
+    // Raises the bound at the root. Choices that would cost more than what is known go, which makes the bounds of the others tighter.
     private double Exclude()
     {
         var bound = double.NegativeInfinity;
+        var before = new Queue<double>();
         var (map, decided, free) = Undecided();
+        PullAll();
         for (var round = 0; round < MostRounds; round++)
         {
-            var before = Cost;
             var sum = Bound(map, decided, free, out var reduced);
             bound = Math.Max(bound, sum);
-            var gone = 0;
-            for (var i = 0; i < costs.Entities; i++)
-            {
-                for (var j = 0; j < costs.Choices; j++)
-                {
-                    if (possible[i, j] && sum + reduced[i, j] > Cost + Same)
-                    {
-                        possible[i, j] = false;
-                        gone++;
-                    }
-                }
-            }
-
-            if (Cost - bound <= Same || (gone == 0 && Cost >= before))
+            before.Enqueue(bound);
+            var gone = Forget(sum, reduced);
+            if (Cost - bound <= Same || (before.Count > Patience && bound - before.Dequeue() < Worthwhile && gone == 0))
             {
                 break;
             }
 
-            for (var i = 0; i < costs.Entities; i++)
+            Raise(reduced);
+        }
+
+        return bound;
+    }
+
+    private int Forget(double sum, double[,] reduced)
+    {
+        var gone = 0;
+        for (var i = 0; i < costs.Entities; i++)
+        {
+            for (var j = 0; j < costs.Choices; j++)
             {
-                foreach (var pair in costs.PairsOf(i).Where(pair => pair.First == i))
+                if (possible[i, j] && sum + reduced[i, j] > Cost + Same)
                 {
-                    pair.Tighten((entity, choice) => possible[entity, choice]);
+                    possible[i, j] = false;
+                    gone++;
                 }
             }
         }
 
-        return bound;
+        return gone;
+    }
+
+    // The reduced costs are what no cheapest solution needs: the pairs can have them.
+    private void Raise(double[,] reduced)
+    {
+        for (var i = 0; i < costs.Entities; i++)
+        {
+            for (var j = 0; j < costs.Choices; j++)
+            {
+                if (possible[i, j])
+                {
+                    costs.Push(i, j, reduced[i, j]);
+                }
+            }
+
+            costs.Push(i, -1, Enumerable.Range(costs.Choices, costs.Entities).Min(column => reduced[i, column]));
+        }
+
+        PullAll();
+    }
+
+    private void PullAll()
+    {
+        for (var i = 0; i < costs.Entities; i++)
+        {
+            foreach (var pair in costs.PairsOf(i).Where(pair => pair.First == i))
+            {
+                costs.Pull(pair, possible);
+            }
+        }
     }
 
     // What solves a bound may be better than what is known.
@@ -154,7 +192,7 @@ internal sealed class BranchAndBound
     // Cheapest by itself first.
     private List<int> Choices(int entity, int[] map, bool[] decided, bool[] free)
     {
-        var choices = new List<(double Cost, int Choice)> { (0, -1) };
+        var choices = new List<(double Cost, int Choice)> { (Alone(entity, -1, map, decided), -1) };
         for (var j = 0; j < costs.Choices; j++)
         {
             if (free[j] && possible[entity, j])
@@ -231,6 +269,12 @@ internal sealed class BranchAndBound
             for (var column = 0; column < choices.Count; column++)
             {
                 matrix[row, column] = possible[open[row], choices[column]] ? Alone(open[row], choices[column], map, decided) : Impossible;
+            }
+
+            var none = Alone(open[row], -1, map, decided);
+            for (var column = choices.Count; column < choices.Count + open.Count; column++)
+            {
+                matrix[row, column] = none;
             }
         }
 

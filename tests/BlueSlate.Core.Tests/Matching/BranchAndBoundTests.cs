@@ -34,6 +34,20 @@ public sealed class BranchAndBoundTests
         });
 
     [Fact]
+    public void What_is_moved_between_entities_and_pairs_changes_the_cost_of_no_assignment() =>
+        Gen.Int[0, 1_000_000].Sample(seed =>
+        {
+            var costs = Random(seed);
+            var all = All(costs.Entities, costs.Choices).ToList();
+            var before = all.ConvertAll(costs.Of);
+            new BranchAndBound(costs, all[seed % all.Count]).Run();
+            for (var i = 0; i < all.Count; i++)
+            {
+                costs.Of(all[i]).ShouldBe(before[i], 1e-9);
+            }
+        });
+
+    [Fact]
     public void Look_alikes_by_the_dozen_end_within_the_budget()
     {
         const int Many = 40;
