@@ -25,7 +25,7 @@ internal static class ExerciseFolder
             throw new UnreadableException($"{assessmentPath}: {problem}");
         }
 
-        return new Assessor(model, options, assessment.ToTolerances(), scheme);
+        return new Assessor(model, options, assessment.ToTolerances(), scheme, assessment.ToTerms());
     }
 
     private static T Parse<T>(string path)

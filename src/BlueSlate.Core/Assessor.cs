@@ -8,8 +8,18 @@ using BlueSlate.Core.Marking;
 using BlueSlate.Core.Matching;
 using BlueSlate.Core.Notations;
 using BlueSlate.Core.Populations;
+using BlueSlate.Core.Restatements;
 
 namespace BlueSlate.Core;
+
+/// <summary>What an exercise says of its own words, and of other ways of drawing the same.</summary>
+/// <param name="Standings">Code of a restatement → what it is worth here. Codes that there are not are passed over.</param>
+/// <param name="Words">Which words mean the same in it, and which never do.</param>
+public sealed record ExerciseTerms(IReadOnlyDictionary<string, Standing> Standings, ExerciseWords Words)
+{
+    /// <summary>Nothing of its own.</summary>
+    public static ExerciseTerms Usual { get; } = new(FrozenDictionary<string, Standing>.Empty, ExerciseWords.None);
+}
 
 /// <summary>
 /// The whole way of an answer through the core: drawing, reading, correspondence, comparison, findings, mark sheet. It is
@@ -20,8 +30,6 @@ public sealed class Assessor
     /// <summary>Changes whenever the same answer could be read, matched, checked or marked differently.</summary>
     public const string CoreVersion = "6";
 
-    private static readonly FrozenSet<string> ManyToManyOnly = new[] { Restatements.LinkingEntityByManyToMany.StableCode }.ToFrozenSet(StringComparer.Ordinal);
-
     private const double SameCost = 1e-9;
 
     private readonly NotationOptions options;
@@ -31,13 +39,24 @@ public sealed class Assessor
     private readonly MatchAllowance allowance;
     private readonly ExampleFinder examples;
 
-    /// <summary>Prepares a part of an exercise for checking.</summary>
+    /// <summary>Prepares a part of an exercise for checking, with every other way of drawing the same worth what it usually is.</summary>
     public Assessor(Drawing modelAnswer, NotationOptions options, IEnumerable<Tolerance> tolerances, MarkingScheme scheme)
+        : this(modelAnswer, options, tolerances, scheme, ExerciseTerms.Usual)
+    {
+    }
+
+    /// <summary>Prepares a part of an exercise for checking.</summary>
+    /// <param name="modelAnswer">The model answer's drawing.</param>
+    /// <param name="options">What the class has learned about the notation.</param>
+    /// <param name="tolerances">What is accepted at single facts.</param>
+    /// <param name="scheme">The marking scheme.</param>
+    /// <param name="terms">What the exercise says of its own words, and of other ways of drawing the same.</param>
+    public Assessor(Drawing modelAnswer, NotationOptions options, IEnumerable<Tolerance> tolerances, MarkingScheme scheme, ExerciseTerms terms)
     {
         this.options = options;
         Scheme = scheme;
         model = NormalForm.Of(Notation.Read(modelAnswer, options));
-        matchModel = new MatchModel(model.Model);
+        matchModel = new MatchModel(model.Model, terms.Words);
         var used = scheme.Lines.SelectMany(line => line.FactIds).ToFrozenSet(StringComparer.Ordinal);
         Facts = [.. FactList.Of(model, options).Where(fact => !fact.IsOnRequest || used.Contains(fact.Id)), .. FactList.Absences(model.Model, used)];
         this.tolerances = tolerances.ToFrozenDictionary(tolerance => tolerance.FactId, StringComparer.Ordinal);
@@ -46,8 +65,33 @@ public sealed class Assessor
             .Where(fact => fact.Aspect is Aspect.Entity or Aspect.Attribute && this.tolerances.TryGetValue(fact.Id, out var tolerance) && tolerance.Accepted.Length > 0)
             .ToFrozenDictionary(fact => fact.ConceptId, fact => this.tolerances[fact.Id].Accepted, StringComparer.Ordinal);
 
+        var worth = StandingsAt(options);
+        foreach (var (code, standing) in terms.Standings)
+        {
+            worth[code] = standing;
+        }
+
+        allowance = new MatchAllowance(otherNames, worth);
+    }
+
+    /// <summary>What restatements are worth at a level and in a notation, where that is not the usual.</summary>
+    public static Dictionary<string, Standing> StandingsAt(NotationOptions options)
+    {
+        var standings = new Dictionary<string, Standing>(StringComparer.Ordinal);
+
         // At logical level a many-to-many relationship is to be resolved, so it does not stand for a linking entity.
-        allowance = new MatchAllowance(otherNames, options.Level == Level.Logical ? ManyToManyOnly : FrozenSet<string>.Empty);
+        if (options.Level == Level.Logical)
+        {
+            standings[LinkingEntityByManyToMany.StableCode] = Standing.Different;
+        }
+
+        // Chen's notation shows composites as such.
+        if (options.Notation == NotationNames.Chen)
+        {
+            standings[CompositeByParts.StableCode] = Standing.InPart;
+        }
+
+        return standings;
     }
 
     /// <summary>The facts of the model answer.</summary>

@@ -1,6 +1,7 @@
 using BlueSlate.Core.Checking;
 using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Language;
 using BlueSlate.Core.Matching;
 using BlueSlate.Core.Restatements;
 using Shouldly;
@@ -56,7 +57,7 @@ public sealed class AddingTests
 
     private static Leftovers LeftoversOf(Drawing model, Drawing answer)
     {
-        var (ours, theirs) = (new Side(Exercise.Read(model).Model), new Side(Exercise.Read(answer).Model));
+        var (ours, theirs) = (new Side(Exercise.Read(model).Model, ExerciseWords.None), new Side(Exercise.Read(answer).Model, ExerciseWords.None));
         var map = ours.Entities.Select(entity => Array.FindIndex(theirs.Entities, other => other.Name.Key == entity.Name.Key)).ToArray();
         return new Leftovers(ours, theirs, map, [], []) { Attributes = new AttributePlacer(ours, theirs) };
     }
@@ -92,6 +93,8 @@ public sealed class AddingTests
     private sealed class ListForManyToMany : Restatement
     {
         public override string Code => "list-for-many-to-many";
+
+        public override string Title => "A many-to-many relationship, as a list at either side";
 
         public override IEnumerable<RestatedMatch> Recognise(Leftovers leftovers)
         {

@@ -38,6 +38,7 @@ internal static class FindingCodes
         ["operation-misplaced"] = ("operation-missing", At.Model),
         ["operation-missing"] = ("operation-missing", At.Model),
         ["operation-signature"] = ("operation-signature", At.Model),
+        ["relationship-degree"] = ("relationship-missing", At.Model),
         ["relationship-extra"] = ("relationship-extra", At.Answer),
         ["relationship-kind"] = ("relationship-kind", At.Model),
         ["relationship-missing"] = ("relationship-missing", At.Model),
@@ -77,6 +78,13 @@ internal static class FindingCodes
         _ when finding.Code.StartsWith("notation-", StringComparison.Ordinal) => ("symbol", At.Answer),
         "entity-kind-not-shown" => (wanted.Entities.Any(entity => entity.Kind == "weak" && finding.ModelElements.Any(id => model.GetValueOrDefault(id) == entity.Name)) ? "weak-not-shown" : "symbol", At.Model),
         "attribute-form-not-shown" => (finding.Claims[0].Split(':')[0] + "-not-shown", At.Model),
+        "restated-in-part" => finding.Claims[0].Split(':')[0] switch
+        {
+            "entity" or "subtype" => ("specialisation-missing", At.Model),
+            "disjoint" => ("specialisation-disjointness", At.Model),
+            "relationship" => ("relationship-missing", At.Model),
+            _ => ("attribute-missing", At.Model),
+        },
         "end-unsaid" => (finding.Claims[0].Split(':')[0] == "min" ? "cardinality-min" : "cardinality-max", At.Model),
         _ => Table.GetValueOrDefault(finding.Code, (finding.Code, At.Model)),
     };

@@ -22,6 +22,9 @@ public sealed record Verdict(Fact Fact, VerdictKind Kind, string? AnswerId, stri
     /// <summary>What the answer says, as text in the model answer's own names, where that differs from <see cref="Drawn"/>.</summary>
     public string InModelTerms { get; init; } = Drawn;
 
+    /// <summary>The other way of drawing by which it is half right, or null.</summary>
+    public RestatedMatch? RestatedBy { get; init; }
+
     /// <summary>The entity or relationship of the model answer that the fact belongs to, for what is absent with it or half right.</summary>
     public string? OwnerId { get; init; }
 
@@ -90,6 +93,6 @@ public sealed class Comparison
     /// <summary>The verdict on an aspect of a concept, or null when the model answer does not state it.</summary>
     public Verdict? On(Aspect aspect, string conceptId) => byFact.GetValueOrDefault(Fact.IdOf(aspect, conceptId));
 
-    /// <summary>The bad verdicts on one aspect.</summary>
-    public IEnumerable<Verdict> Bad(Aspect aspect) => Verdicts.Where(verdict => verdict.IsBad && verdict.Fact.Aspect == aspect);
+    /// <summary>The bad verdicts on one aspect, without those that are half right by another way of drawing.</summary>
+    public IEnumerable<Verdict> Bad(Aspect aspect) => Verdicts.Where(verdict => verdict is { IsBad: true, RestatedBy: null } && verdict.Fact.Aspect == aspect);
 }

@@ -41,7 +41,7 @@ internal static class ExtraList
         var links = correspondence.Subtypes.Values.Select(match => match.AnswerId).ToHashSet(StringComparer.Ordinal);
         foreach (var set in answer.Model.Specialisations)
         {
-            extras.AddRange(set.Subtypes.Where(link => !links.Contains(link.Id) && used.Contains(link.EntityId) && used.Contains(set.SupertypeId))
+            extras.AddRange(set.Subtypes.Where(link => !links.Contains(link.Id) && !used.Contains(link.Id) && used.Contains(link.EntityId) && used.Contains(set.SupertypeId))
                 .Select(link => new Extra(ExtraKind.Subtype, link.Id, set.SupertypeId, answer.Model.Entity(link.EntityId).Name)));
         }
 

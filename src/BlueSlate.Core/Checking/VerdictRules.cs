@@ -104,7 +104,7 @@ internal sealed class VerdictRules
 
     private Verdict OnKind(Fact fact)
     {
-        if (CounterpartOf(fact.ConceptId) is not { } entity)
+        if (restated.Contains(fact.ConceptId) || CounterpartOf(fact.ConceptId) is not { } entity)
         {
             return RestatedOr(fact, fact.ConceptId, VerdictKind.AbsentWithOwner);
         }
@@ -351,6 +351,11 @@ internal sealed class VerdictRules
             return new Verdict(fact, VerdictKind.Holds, part, fact.Value);
         }
 
+        if (restated.Contains(fact.ConceptId))
+        {
+            return RestatedOr(fact, fact.ConceptId, VerdictKind.Absent);
+        }
+
         var whole = modelAttributes.Values.First(pair => pair.Attribute.Parts.Any(candidate => candidate.Id == fact.ConceptId)).Attribute;
         return correspondence.Attributes.TryGetValue(whole.Id, out var match)
             ? new Verdict(fact, VerdictKind.Absent, match.AnswerId, "")
@@ -380,6 +385,11 @@ internal sealed class VerdictRules
         {
             var name = answerOperations.TryGetValue(match.AnswerId, out var operation) ? operation.Name : fact.Value;
             return new Verdict(fact, match.Moved ? VerdictKind.Wrong : VerdictKind.Holds, match.AnswerId, name);
+        }
+
+        if (restated.Contains(fact.ConceptId))
+        {
+            return RestatedOr(fact, fact.ConceptId, VerdictKind.Absent);
         }
 
         var owner = modelEntities.Values.First(entity => entity.Operations.Any(operation => operation.Id == fact.ConceptId) || entity.Literals.Any(literal => literal.Id == fact.ConceptId));
@@ -434,7 +444,8 @@ internal sealed class VerdictRules
         var set = modelSets.First(candidate => candidate.Subtypes.Any(link => link.Id == fact.ConceptId));
         var link = set.Subtypes.First(candidate => candidate.Id == fact.ConceptId);
         var drawn = CounterpartOf(set.SupertypeId) is not null && CounterpartOf(link.EntityId) is { } subtype ? subtype.Id : null;
-        return new Verdict(fact, drawn is null ? VerdictKind.AbsentWithOwner : VerdictKind.Absent, drawn, "");
+        return restated.Contains(fact.ConceptId) ? RestatedOr(fact, fact.ConceptId, VerdictKind.Absent)
+            : new Verdict(fact, drawn is null ? VerdictKind.AbsentWithOwner : VerdictKind.Absent, drawn, "");
     }
 
     // Said of the answer's set that holds most of the wanted links, whichever way they lead.
@@ -455,7 +466,9 @@ internal sealed class VerdictRules
             // With one subtype beneath each nothing can be said of it.
             return new Verdict(fact, VerdictKind.Holds, id, "");
         }
-        return Judge(fact, id, text, Equal);
+
+        var verdict = Judge(fact, id, text, Equal);
+        return fact.Aspect == Aspect.Disjoint && verdict.IsBad && restated.Contains(fact.ConceptId) ? RestatedOr(fact, fact.ConceptId, VerdictKind.Wrong) with { Drawn = text } : verdict;
     }
 
     private Verdict OnUnion(Fact fact)
@@ -504,8 +517,10 @@ internal sealed class VerdictRules
             return new Verdict(fact, otherwise, null, "");
         }
 
-        var used = correspondence.Restated.First(match => match.Holding.Contains(conceptId)).Uses[0];
-        return new Verdict(fact, VerdictKind.HoldsByRestatement, used, "");
+        var by = correspondence.Restated.First(match => match.Holding.Contains(conceptId));
+        return by.IsShort(conceptId)
+            ? new Verdict(fact, VerdictKind.Wrong, by.Uses[0], "", PartlyRight: true) { RestatedBy = by }
+            : new Verdict(fact, VerdictKind.HoldsByRestatement, by.Uses[0], "");
     }
 
     private EntityType? CounterpartOf(string modelEntityId) =>

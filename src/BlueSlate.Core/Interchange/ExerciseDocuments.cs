@@ -1,7 +1,9 @@
 using System.Collections.Immutable;
 using BlueSlate.Core.Checking;
+using BlueSlate.Core.Language;
 using BlueSlate.Core.Marking;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Restatements;
 
 namespace BlueSlate.Core.Interchange;
 
@@ -120,6 +122,41 @@ public sealed record AssessmentDocument
 
     /// <summary>The marking scheme; null until one has been derived.</summary>
     public SchemeDocument? Scheme { get; init; }
+
+    /// <summary>What other ways of drawing the same are worth, by code, where that is not the usual.</summary>
+    public ImmutableSortedDictionary<string, Standing> Restatements { get; init; } = ImmutableSortedDictionary<string, Standing>.Empty;
+
+    /// <summary>Groups of words that mean the same in this exercise.</summary>
+    public ImmutableArray<ImmutableArray<string>> SameWords { get; init; } = [];
+
+    /// <summary>Groups of words of which no two mean the same in this exercise.</summary>
+    public ImmutableArray<ImmutableArray<string>> WordsApart { get; init; } = [];
+
+    /// <summary>The exercise's own words and ways of drawing as values of the core.</summary>
+    public ExerciseTerms ToTerms() => new(
+        Restatements ?? ImmutableSortedDictionary<string, Standing>.Empty,
+        SameWords.IsDefaultOrEmpty && WordsApart.IsDefaultOrEmpty ? ExerciseWords.None : new ExerciseWords(SameWords.IsDefault ? [] : SameWords, WordsApart.IsDefault ? [] : WordsApart));
+
+    /// <summary>What is wrong with the words, in sentences; empty when nothing is.</summary>
+    public IEnumerable<string> WordProblems()
+    {
+        foreach (var group in (SameWords.IsDefault ? [] : SameWords).Concat(WordsApart.IsDefault ? [] : WordsApart))
+        {
+            if (group.IsDefault || group.Length is < 2 or > MostInGroup || group.Any(word => word.Length is 0 or > LongestWord))
+            {
+                yield return $"A group of words holds 2 to {MostInGroup} words or short phrases of at most {LongestWord} characters.";
+            }
+        }
+
+        if ((SameWords.IsDefault ? 0 : SameWords.Length) + (WordsApart.IsDefault ? 0 : WordsApart.Length) > MostGroups)
+        {
+            yield return $"An exercise lists at most {MostGroups} groups of words.";
+        }
+    }
+
+    private const int MostInGroup = 20;
+    private const int MostGroups = 100;
+    private const int LongestWord = 60;
 
     /// <summary>The tolerances as values of the core.</summary>
     public ImmutableArray<Tolerance> ToTolerances() =>

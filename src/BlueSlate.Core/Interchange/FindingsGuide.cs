@@ -48,7 +48,12 @@ public static class FindingsGuide
 
     private static void AppendTable(StringBuilder page, ExamplePopulation example)
     {
-        page.AppendLine(example.Kind == ExampleKind.AllowedAsDrawn ? $"As drawn, this could be kept: {example.Said}" : $"As drawn, this could not be kept: {example.Said}");
+        page.AppendLine(example.Kind switch
+        {
+            ExampleKind.AllowedAsDrawn => $"As drawn, this could be kept: {example.Said}",
+            ExampleKind.RuledOutAsDrawn => $"As drawn, this could not be kept: {example.Said}",
+            _ => $"As drawn, the last row follows from the others: {example.Said}",
+        });
         page.AppendLine();
         page.AppendLine($"| {string.Join(" | ", example.Columns)} |");
         page.AppendLine($"|{string.Concat(example.Columns.Select(_ => "---|"))}");

@@ -16,15 +16,18 @@ public sealed class Name
     private static readonly FrozenSet<string> Fillers =
         new[] { "of", "the", "a", "an", "at", "on", "for", "by", "with", "per", "is", "has", "are", "yn", "flag" }.ToFrozenSet(StringComparer.Ordinal);
 
-    private Name(string text, ImmutableArray<string> written, string compact)
+    private readonly FrozenSet<string> literal;
+
+    private Name(string text, ImmutableArray<string> written, string compact, FrozenSet<string> literal)
     {
+        this.literal = literal;
         Text = text;
         Written = written;
         var words = Words = [.. written.Select(Spelling.American)];
         Key = string.Join(' ', words);
         Compact = compact;
         Letters = [.. words.Select(LettersOf)];
-        Lexical = [.. words.Select(Lexicon.English.Find)];
+        Lexical = [.. words.Select(word => literal.Contains(word) ? null : Lexicon.English.Find(word))];
     }
 
     /// <summary>The name as written.</summary>
@@ -69,7 +72,7 @@ public sealed class Name
     {
         var words = WordSplitter.Split(text);
         var telling = words.Where(word => !Fillers.Contains(word)).ToList();
-        return new(text, [.. (telling.Count > 0 ? telling : words).SelectMany(Abbreviations.SpellOut).Select(Inflection.BasicForm)], string.Concat(words));
+        return new(text, [.. (telling.Count > 0 ? telling : words).SelectMany(Abbreviations.SpellOut).Select(Inflection.BasicForm)], string.Concat(words), FrozenSet<string>.Empty);
     }
 
     /// <summary>This name without the words of the owner's name at its start, if anything is left; otherwise itself.</summary>
@@ -80,8 +83,14 @@ public sealed class Name
             return this;
         }
 
-        return new Name(Text, Written[owner.Words.Length..], string.Concat(Written[owner.Words.Length..]));
+        return new Name(Text, Written[owner.Words.Length..], string.Concat(Written[owner.Words.Length..]), literal);
     }
+
+    /// <summary>This name with some words that mean nothing but themselves, whatever the lexicon says.</summary>
+    internal Name Literal(FrozenSet<string> words) => Words.Any(words.Contains) ? new Name(Text, Written, Compact, words) : this;
+
+    /// <summary>Other words under the same text.</summary>
+    internal Name With(ImmutableArray<string> words) => new(Text, words, string.Concat(words), literal);
 
     private static uint LettersOf(string word)
     {

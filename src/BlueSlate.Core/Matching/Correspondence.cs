@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using BlueSlate.Core.Concepts;
+using BlueSlate.Core.Restatements;
 
 namespace BlueSlate.Core.Matching;
 
@@ -87,12 +88,36 @@ public sealed record RestatedMatch(
     ImmutableDictionary<string, RestatedCount> Counts,
     ImmutableArray<string> Uses)
 {
+    /// <summary>What it is worth here.</summary>
+    public Standing Standing { get; init; }
+
+    /// <summary>Ids of the concepts that earn half where it stands in part; all that hold by it when nothing is listed.</summary>
+    public ImmutableArray<string> FallingShort { get; init; } = [];
+
+    /// <summary>Ids of concepts whose differences only follow from it.</summary>
+    public ImmutableArray<string> Following { get; init; } = [];
+
+    /// <summary>What would say it fully, for where it stands in part.</summary>
+    public string Wanted { get; init; } = "";
+
+    /// <summary>What a reader would wrongly build by it.</summary>
+    public string Why { get; init; } = "";
+
+    /// <summary>Entities of the model answer for which one that stands for another stands as well: their indexes on both sides.</summary>
+    internal ImmutableArray<(int Model, int Answer)> StandIns { get; init; } = [];
+
+    /// <summary>Whether a concept earns only half by it.</summary>
+    public bool IsShort(string conceptId) => Standing == Standing.InPart && (FallingShort.IsEmpty ? Holding : FallingShort).Contains(conceptId);
+
     /// <summary>What is left of it where it is not accepted: the values that are drawn at its ends.</summary>
     public RestatedMatch OnlyDrawnEnds() => this with
     {
         Holding = [],
         Uses = [],
         Owners = [],
+        FallingShort = [],
+        Following = [],
+        Standing = Standing.Different,
         Counts = Counts.RemoveRange(Counts.Where(pair => pair.Value.IsImplied).Select(pair => pair.Key)),
     };
 

@@ -7,23 +7,45 @@ namespace BlueSlate.Core.Matching;
 
 /// <summary>What matching accepts besides equal names and equal structure.</summary>
 /// <param name="OtherNames">Further accepted names: concept id of the model answer → names.</param>
-/// <param name="RestatementsOff">Codes of restatements that are not accepted here.</param>
-public sealed record MatchAllowance(IReadOnlyDictionary<string, ImmutableArray<string>> OtherNames, IReadOnlySet<string> RestatementsOff)
+/// <param name="Standings">Code of a restatement → what it is worth here, where that is not the usual.</param>
+public sealed record MatchAllowance(IReadOnlyDictionary<string, ImmutableArray<string>> OtherNames, IReadOnlyDictionary<string, Standing> Standings)
 {
     /// <summary>What a person said stands for what: entity or attribute of the model answer → that of the answer. Ids that are not there are passed over.</summary>
     public ImmutableDictionary<string, string> Stands { get; init; } = ImmutableDictionary<string, string>.Empty;
 
     /// <summary>No other names; all restatements.</summary>
-    public static MatchAllowance Plain { get; } = new(ImmutableDictionary<string, ImmutableArray<string>>.Empty, ImmutableHashSet<string>.Empty);
+    public static MatchAllowance Plain { get; } = new(ImmutableDictionary<string, ImmutableArray<string>>.Empty, ImmutableDictionary<string, Standing>.Empty);
 }
 
 /// <summary>A model answer prepared for matching once, for any number of answers.</summary>
-public sealed class MatchModel(ConceptModel model)
+public sealed class MatchModel
 {
-    /// <summary>What the model answer says.</summary>
-    public ConceptModel Model { get; } = model;
+    /// <summary>Prepares a model answer, with the exercise's own words.</summary>
+    public MatchModel(ConceptModel model, ExerciseWords words)
+    {
+        (Model, Words) = (model, words);
 
-    internal Side Side { get; } = new(model);
+        // Names of two different things of the model answer never stand for each other.
+        var names = model.Entities.Select(entity => Name.Of(entity.Name).Words).Where(name => !name.IsEmpty).Select(name => name[^1]).Distinct(StringComparer.Ordinal).ToList();
+        AnswerWords = names.Count > 1 ? words.KeepingApart(names) : words;
+        Side = new Side(model, words);
+    }
+
+    /// <summary>Prepares a model answer whose exercise says nothing of its words.</summary>
+    public MatchModel(ConceptModel model)
+        : this(model, ExerciseWords.None)
+    {
+    }
+
+    /// <summary>What the model answer says.</summary>
+    public ConceptModel Model { get; }
+
+    internal ExerciseWords Words { get; }
+
+    /// <summary>How names of answers are read.</summary>
+    internal ExerciseWords AnswerWords { get; }
+
+    internal Side Side { get; }
 }
 
 /// <summary>The correspondence of least cost that was found, and others that cost hardly more.</summary>
@@ -57,8 +79,8 @@ public static class Matcher
     public static Matched Match(MatchModel model, ConceptModel answer, MatchAllowance allowance)
     {
         var renamed = StandsFor.Adopt(AcceptedNames.Adopt(model.Model, answer, allowance.OtherNames), answer, allowance.Stands);
-        var modelSide = ReferenceEquals(renamed, model.Model) ? model.Side : new Side(renamed);
-        var answerSide = new Side(answer);
+        var modelSide = ReferenceEquals(renamed, model.Model) ? model.Side : new Side(renamed, model.Words);
+        var answerSide = new Side(answer, model.AnswerWords);
         var attributeMatcher = new AttributeMatcher(modelSide, answerSide, Trust.InNames);
         var said = StandsFor.Pairs(modelSide, answerSide, allowance.Stands);
         var entityMatcher = new EntityMatcher(modelSide, answerSide, attributeMatcher, Trust.InNames, said);
@@ -96,11 +118,15 @@ public static class Matcher
             }
         }
 
+        // What stands for one entity may stand for others as well: from here on it does.
+        var (matchedModel, matchedAnswer) = (new HashSet<string>(StringComparer.Ordinal), new HashSet<string>(StringComparer.Ordinal));
+        var early = Restate(Stage.Entities, allowance, new Leftovers(modelSide, answerSide, map, matchedModel, matchedAnswer) { Attributes = placer }, matchedModel, matchedAnswer);
+        map = StandIn(early, map);
         var duplicates = Duplicates(answerSide, map);
         var relationships = MatchRelationships(modelSide, answerSide, map, duplicates);
-        var matchedModel = relationships.Keys.ToHashSet(StringComparer.Ordinal);
-        var matchedAnswer = relationships.Values.Select(match => match.AnswerId).ToHashSet(StringComparer.Ordinal);
-        var restated = Restate(allowance, new Leftovers(modelSide, answerSide, map, matchedModel, matchedAnswer) { Attributes = placer }, matchedModel, matchedAnswer);
+        matchedModel.UnionWith(relationships.Keys);
+        matchedAnswer.UnionWith(relationships.Values.Select(match => match.AnswerId));
+        ImmutableArray<RestatedMatch> restated = [.. early, .. Restate(Stage.Links, allowance, new Leftovers(modelSide, answerSide, map, matchedModel, matchedAnswer) { Attributes = placer, Relationships = relationships }, matchedModel, matchedAnswer)];
         var misdirected = FindMisdirected(modelSide, answerSide, map, matchedModel, matchedAnswer);
         foreach (var (ours, theirs) in relationships.Select(pair => (pair.Key, pair.Value.AnswerId)).Concat(restated.SelectMany(match => match.Owners)).Concat(ManySides(modelSide, answerSide, map, relationships)))
         {
@@ -202,9 +228,10 @@ public static class Matcher
 
     private static ImmutableDictionary<string, RelationshipMatch> MatchRelationships(Side model, Side answer, int[] map, Dictionary<int, int> duplicates)
     {
-        var links = duplicates.Count == 0 ? answer.Links : [.. answer.Links.Select(link => new Link(link.Relationship, duplicates.GetValueOrDefault(link.From, link.From), duplicates.GetValueOrDefault(link.To, link.To)))];
+        var links = duplicates.Count == 0 ? answer.Links : [.. answer.Links.Select(link => link.Between(duplicates.GetValueOrDefault(link.From, link.From), duplicates.GetValueOrDefault(link.To, link.To)))];
         var comparer = new LinkComparer();
         var matches = ImmutableDictionary.CreateBuilder<string, RelationshipMatch>(StringComparer.Ordinal);
+        var taken = new HashSet<string>(StringComparer.Ordinal);
         foreach (var group in model.Links.GroupBy(link => (Math.Min(link.From, link.To), Math.Max(link.From, link.To))))
         {
             var (a, b) = (map[group.Key.Item1], map[group.Key.Item2]);
@@ -213,9 +240,10 @@ public static class Matcher
                 continue;
             }
 
-            var candidates = links.Where(link => (link.From == a && link.To == b) || (link.From == b && link.To == a)).ToList();
+            var candidates = links.Where(link => ((link.From == a && link.To == b) || (link.From == b && link.To == a)) && !taken.Contains(link.Relationship.Id)).ToList();
             foreach (var (modelLink, answerLink, flipped) in comparer.PairUp([.. group], candidates, index => map[index]).Pairs)
             {
+                taken.Add(answerLink.Relationship.Id);
                 matches.Add(modelLink.Relationship.Id, new RelationshipMatch(answerLink.Relationship.Id, PairRoles(modelLink, answerLink, flipped)));
             }
         }
@@ -259,22 +287,38 @@ public static class Matcher
             .Add(mine[1].Id, theirs[flipped ? 0 : 1].Id);
     }
 
-    private static ImmutableArray<RestatedMatch> Restate(MatchAllowance allowance, Leftovers leftovers, HashSet<string> matchedModel, HashSet<string> matchedAnswer)
+    private static ImmutableArray<RestatedMatch> Restate(Stage stage, MatchAllowance allowance, Leftovers leftovers, HashSet<string> matchedModel, HashSet<string> matchedAnswer)
     {
         var restated = ImmutableArray.CreateBuilder<RestatedMatch>();
-        foreach (var restatement in Restatement.All)
+        foreach (var restatement in Restatement.All.Where(restatement => restatement.Stage == stage))
         {
             // Where it is not accepted, what stands at its ends still says what was meant there.
-            var off = allowance.RestatementsOff.Contains(restatement.Code);
+            var standing = allowance.Standings.GetValueOrDefault(restatement.Code, restatement.Usual);
+            if (standing == Standing.Different && stage == Stage.Entities)
+            {
+                continue;
+            }
+
             foreach (var match in restatement.Recognise(leftovers).ToList())
             {
-                restated.Add(off ? match.OnlyDrawnEnds() : match);
-                matchedModel.UnionWith(off ? [] : match.Holding);
+                restated.Add(standing == Standing.Different ? match.OnlyDrawnEnds() : match with { Standing = standing });
+                matchedModel.UnionWith(standing == Standing.Different ? [] : match.Holding);
                 matchedAnswer.UnionWith(match.Uses);
             }
         }
 
         return restated.ToImmutable();
+    }
+
+    private static int[] StandIn(ImmutableArray<RestatedMatch> restated, int[] map)
+    {
+        var whole = (int[])map.Clone();
+        foreach (var (model, answer) in restated.SelectMany(match => match.StandIns))
+        {
+            whole[model] = answer;
+        }
+
+        return whole;
     }
 
     private static ImmutableDictionary<string, MisdirectedMatch> FindMisdirected(Side model, Side answer, int[] map, HashSet<string> matchedModel, HashSet<string> matchedAnswer)

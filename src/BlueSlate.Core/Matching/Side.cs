@@ -12,10 +12,13 @@ internal sealed class Side
     private readonly Dictionary<string, int> indexOfEntity;
     private Dictionary<string, AttributeOwner>? owners;
 
-    public Side(ConceptModel model)
+    private readonly ExerciseWords words;
+
+    public Side(ConceptModel model, ExerciseWords words)
     {
+        this.words = words;
         Model = model;
-        Entities = Canonical(model);
+        Entities = Canonical(model, words);
         indexOfEntity = new Dictionary<string, int>(Entities.Length, StringComparer.Ordinal);
         for (var i = 0; i < Entities.Length; i++)
         {
@@ -24,7 +27,7 @@ internal sealed class Side
 
         Links = [.. model.Relationships
             .Where(relationship => relationship.Roles.Length == 2)
-            .Select(relationship => new Link(relationship, IndexOf(relationship.Roles[0].EntityId), IndexOf(relationship.Roles[1].EntityId)))
+            .Select(relationship => new Link(relationship, IndexOf(relationship.Roles[0].EntityId), IndexOf(relationship.Roles[1].EntityId), words))
             .OrderBy(link => Math.Min(link.From, link.To))
             .ThenBy(link => Math.Max(link.From, link.To))
             .ThenBy(link => link.Signature, StringComparer.Ordinal)];
@@ -75,7 +78,7 @@ internal sealed class Side
     /// <summary>What has attributes, by id: every entity, and every relationship.</summary>
     public IReadOnlyDictionary<string, AttributeOwner> Owners => owners ??= Entities
         .Select(entity => new AttributeOwner(entity.Entity.Id, entity.Name, entity.Attributes))
-        .Concat(Model.Relationships.Select(AttributeOwner.Of))
+        .Concat(Model.Relationships.Select(relationship => AttributeOwner.Of(relationship, words)))
         .ToDictionary(owner => owner.Id, StringComparer.Ordinal);
 
     public NamedEntity[] Entities { get; }
@@ -104,9 +107,9 @@ internal sealed class Side
         }
     }
 
-    private static NamedEntity[] Canonical(ConceptModel model)
+    private static NamedEntity[] Canonical(ConceptModel model, ExerciseWords words)
     {
-        var named = model.Entities.Select(entity => new NamedEntity(entity)).ToDictionary(entity => entity.Entity.Id, StringComparer.Ordinal);
+        var named = model.Entities.Select(entity => new NamedEntity(entity, words)).ToDictionary(entity => entity.Entity.Id, StringComparer.Ordinal);
         var around = model.Entities.ToDictionary(entity => entity.Id, _ => new List<string>(), StringComparer.Ordinal);
         foreach (var relationship in model.Relationships)
         {
@@ -136,12 +139,12 @@ internal sealed class Side
 /// <summary>An entity with its name and its attributes' names split into words.</summary>
 internal sealed class NamedEntity
 {
-    public NamedEntity(EntityType entity)
+    public NamedEntity(EntityType entity, ExerciseWords words)
     {
         Entity = entity;
-        Name = Name.Of(entity.Name);
+        Name = words.Read(entity.Name);
         var keys = entity.Primary?.AttributeIds ?? [];
-        Attributes = [.. entity.Attributes.Select(attribute => NamedAttribute.Of(attribute, Name, keys.Contains(attribute.Id)))
+        Attributes = [.. entity.Attributes.Select(attribute => NamedAttribute.Of(attribute, Name, keys.Contains(attribute.Id), words))
             .OrderBy(attribute => attribute.Name.Key, StringComparer.Ordinal)
             .ThenBy(attribute => attribute.Attribute.Name, StringComparer.Ordinal)
             .ThenBy(attribute => attribute.InKey)
@@ -164,9 +167,9 @@ internal sealed record NamedAttribute(ConceptAttribute Attribute, Name Name, Nam
     /// <summary>Whether without its owner's name it is called what attributes of anything are called.</summary>
     public bool IsEveryday { get; } = Bare.Words is ["name" or "number" or "id" or "code" or "description" or "type" or "title" or "note" or "ref"];
 
-    public static NamedAttribute Of(ConceptAttribute attribute, Name owner, bool inKey)
+    public static NamedAttribute Of(ConceptAttribute attribute, Name owner, bool inKey, ExerciseWords words)
     {
-        var name = Name.Of(attribute.Name);
+        var name = words.Read(attribute.Name);
         return new NamedAttribute(attribute, name, name.Without(owner), inKey);
     }
 }
@@ -174,15 +177,15 @@ internal sealed record NamedAttribute(ConceptAttribute Attribute, Name Name, Nam
 /// <summary>An entity or a relationship with its attributes.</summary>
 internal sealed record AttributeOwner(string Id, Name Name, NamedAttribute[] Attributes)
 {
-    public static AttributeOwner Of(RelationshipType relationship)
+    public static AttributeOwner Of(RelationshipType relationship, ExerciseWords words)
     {
-        var name = Name.Of(relationship.Name);
-        return new AttributeOwner(relationship.Id, name, [.. relationship.Attributes.Select(attribute => NamedAttribute.Of(attribute, name, false)).OrderBy(attribute => attribute.Name.Key, StringComparer.Ordinal)]);
+        var name = words.Read(relationship.Name);
+        return new AttributeOwner(relationship.Id, name, [.. relationship.Attributes.Select(attribute => NamedAttribute.Of(attribute, name, false, words)).OrderBy(attribute => attribute.Name.Key, StringComparer.Ordinal)]);
     }
 }
 
 /// <summary>A binary relationship between the entities at two indexes.</summary>
-internal sealed class Link(RelationshipType relationship, int from, int to)
+internal sealed class Link(RelationshipType relationship, int from, int to, ExerciseWords words)
 {
     public RelationshipType Relationship { get; } = relationship;
 
@@ -190,8 +193,11 @@ internal sealed class Link(RelationshipType relationship, int from, int to)
 
     public int To { get; } = to;
 
+    /// <summary>The same between two others.</summary>
+    public Link Between(int one, int other) => new(Relationship, one, other, words);
+
     public Name[] Verbs { get; } = [.. new[] { relationship.Roles[0].Verb, relationship.Roles[1].Verb, relationship.Name, relationship.Roles[0].Role, relationship.Roles[1].Role }
-        .Select(text => VerbForm.Of(text) is { Words.IsEmpty: false } verb ? verb : Name.Of(text)).Where(name => !name.Words.IsEmpty)];
+        .Select(text => VerbForm.Of(text) is { Words.IsEmpty: false } verb ? verb : words.Read(text)).Where(name => !name.Words.IsEmpty)];
 
     public string Signature { get; } = string.Join('|', relationship.Roles
         .Select(role => $"{role.Verb}{role.Role}{role.CoOccurrence}").Append(relationship.Name).Order(StringComparer.Ordinal));

@@ -32,6 +32,11 @@ internal sealed class ExampleFinder(ConceptModel model, FrozenDictionary<string,
             return null;
         }
 
+        if (proposal.Holds is { } holds)
+        {
+            return PopulationRules.Allows(model, population) && holds(population) ? proposal.Show(population) with { Kind = proposal.Kind, Whole = population } : null;
+        }
+
         var asDrawn = PopulationRules.Allows(proposal.AsDrawn, population);
         var confirmed = proposal.Kind == ExampleKind.AllowedAsDrawn
             ? asDrawn && accepted.TrueForAll(variant => !PopulationRules.Allows(variant, population))

@@ -10,6 +10,9 @@ public enum ExampleKind
 
     /// <summary>The model answer, with all that it accepts, allows it; what is drawn does not.</summary>
     RuledOutAsDrawn,
+
+    /// <summary>Put together again from what is drawn, the last row follows from the others, though it never was.</summary>
+    FollowsAsDrawn,
 }
 
 /// <summary>

@@ -9,6 +9,8 @@ internal sealed class DependentEntityByMultivalued : Restatement
 {
     public override string Code => "dependent-entity-by-multivalued";
 
+    public override string Title => "A dependent entity, as an attribute with several values";
+
     public override IEnumerable<RestatedMatch> Recognise(Leftovers leftovers)
     {
         foreach (var dependent in leftovers.ModelEntities)

@@ -15,6 +15,8 @@ internal sealed class LinkingEntityByManyToMany : Restatement
 
     public override string Code => StableCode;
 
+    public override string Title => "A linking entity, as a many-to-many relationship";
+
     public override IEnumerable<RestatedMatch> Recognise(Leftovers leftovers)
     {
         var free = leftovers.AnswerLinks.Where(link => link.Relationship.IsManyToMany).ToList();

@@ -9,6 +9,8 @@ internal sealed class MultivaluedByDependentEntity : Restatement
 {
     public override string Code => "multivalued-by-dependent-entity";
 
+    public override string Title => "An attribute with several values, as a dependent entity";
+
     public override IEnumerable<RestatedMatch> Recognise(Leftovers leftovers)
     {
         var taken = new HashSet<int>();

@@ -13,6 +13,8 @@ internal sealed class RelationshipByEntityBetween : Restatement
 {
     public override string Code => "many-to-many-by-linking-entity";
 
+    public override string Title => "A relationship, as an entity between those that it links";
+
     public override IEnumerable<RestatedMatch> Recognise(Leftovers leftovers)
     {
         var free = leftovers.AnswerLinks.ToList();

@@ -1,7 +1,31 @@
+using System.Collections.Immutable;
 using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Matching;
 
 namespace BlueSlate.Core.Restatements;
+
+/// <summary>What another way of drawing the same is worth.</summary>
+public enum Standing
+{
+    /// <summary>It is as good.</summary>
+    Same,
+
+    /// <summary>It earns half of what it stands for.</summary>
+    InPart,
+
+    /// <summary>It is a difference like any other.</summary>
+    Different,
+}
+
+/// <summary>When a restatement looks at what is left over.</summary>
+internal enum Stage
+{
+    /// <summary>Once entities stand for each other: it may say that one entity stands for several.</summary>
+    Entities,
+
+    /// <summary>Once relationships do as well.</summary>
+    Links,
+}
 
 /// <summary>
 /// Another way to draw the same meaning. One class a restatement, found by its type: it looks at what a correspondence
@@ -18,6 +42,15 @@ internal abstract class Restatement
     /// <summary>Stable code, lower case with hyphens.</summary>
     public abstract string Code { get; }
 
+    /// <summary>A few words for people: what stands for what.</summary>
+    public abstract string Title { get; }
+
+    /// <summary>What it is worth where an exercise says nothing of it.</summary>
+    public virtual Standing Usual => Standing.Same;
+
+    /// <summary>When it looks.</summary>
+    public virtual Stage Stage => Stage.Links;
+
     /// <summary>What it recognises among the leftovers. It may not take up anything twice.</summary>
     public abstract IEnumerable<RestatedMatch> Recognise(Leftovers leftovers);
 }
@@ -31,6 +64,9 @@ internal sealed class Leftovers(Side model, Side answer, int[] map, HashSet<stri
 
     /// <summary>What is known of the attributes so far.</summary>
     public required AttributePlacer Attributes { get; init; }
+
+    /// <summary>Relationships that stand for each other so far.</summary>
+    public IReadOnlyDictionary<string, RelationshipMatch> Relationships { get; init; } = ImmutableDictionary<string, RelationshipMatch>.Empty;
 
     /// <summary>The index of the answer's entity that stands for this one, or −1.</summary>
     public int AnswerOf(int modelIndex) => map[modelIndex];
@@ -53,4 +89,12 @@ internal sealed class Leftovers(Side model, Side answer, int[] map, HashSet<stri
     public IEnumerable<RelationshipType> AnswerDiamonds => answer.Model.Relationships.Where(relationship => relationship.Roles.Length > 2 && !matchedAnswer.Contains(relationship.Id));
 
     public IEnumerable<int> AnswerEntities => Enumerable.Range(0, answer.Count).Except(map);
+}
+
+/// <summary>The restatements by what people need to choose among them.</summary>
+public static class RestatementList
+{
+    /// <summary>Each with its code, its title, and what it is worth where nothing is said.</summary>
+    public static IReadOnlyList<(string Code, string Title, Standing Usual)> All { get; } =
+        [.. Restatement.All.Select(restatement => (restatement.Code, restatement.Title, restatement.Usual))];
 }

@@ -95,6 +95,10 @@ public sealed class RestatementTests
     public void Codes_are_unique_and_stable()
     {
         Restatement.All.Select(restatement => restatement.Code).ShouldBeUnique();
-        Restatement.All.Select(restatement => restatement.Code).ShouldBe(["dependent-entity-by-multivalued", "linking-entity-by-many-to-many", "many-to-many-by-linking-entity", "multivalued-by-dependent-entity"]);
+        Restatement.All.Select(restatement => restatement.Code).ShouldBe(
+        [
+            "association-by-typed-attribute", "composite-by-parts", "dependent-entity-by-multivalued", "enumeration-by-lookup", "linking-entity-by-many-to-many", "lookup-by-enumeration", "many-to-many-by-linking-entity",
+            "multivalued-by-dependent-entity", "overlap-by-third-subtype", "parts-by-composite", "qualifier-by-attribute", "specialisation-by-is-a", "subtypes-by-kind-attribute", "supertype-by-subtypes",
+        ]);
     }
 }

@@ -2,13 +2,18 @@ import type { components } from '../api/schema';
 
 type Example = components['schemas']['ResultExample'];
 
+const leads: Record<Example['kind'], string> = {
+  'allowed-as-drawn': 'Could be kept as drawn:',
+  'ruled-out-as-drawn': 'Could not be kept as drawn:',
+  'follows-as-drawn': 'The last row would follow from the others:',
+};
+
 /** A handful of made-up instances that the drawing and the model answer judge differently. */
 export function ExampleTable({ example }: { example: Example }) {
   return (
     <table className="example">
       <caption>
-        <b>{example.kind === 'allowed-as-drawn' ? 'Could be kept as drawn:' : 'Could not be kept as drawn:'}</b>{' '}
-        {example.said}
+        <b>{leads[example.kind]}</b>         {example.said}
       </caption>
       <thead>
         <tr>

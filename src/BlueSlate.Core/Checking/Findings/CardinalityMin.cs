@@ -1,3 +1,4 @@
+using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Language;
 
@@ -28,7 +29,28 @@ internal sealed class CardinalityMin : FindingKind
                 there: $"Drawn at {end.Here}: at least {verdict.Drawn}.",
                 wanted: $"{Phrasing.Capital(Phrasing.Amount(wanted))}.",
                 why: couldBeNone
-                    ? $"As drawn, {end.OneOther} may be kept before it {end.Verb} any {Phrasing.InText(end.Here)}; the scenario rules that out."
+                    ? Beyond(end, evidence) is { } beyond
+                        ? $"As drawn, {end.OneOther} may be kept before it {end.Verb} any {Phrasing.InText(end.Here)}, and then nothing would say to which {Phrasing.InText(beyond)} it belongs."
+                        : $"As drawn, {end.OneOther} may be kept before it {end.Verb} any {Phrasing.InText(end.Here)}; the scenario rules that out."
                     : $"As drawn, {end.OneOther} cannot be kept until it {end.Verb} {Phrasing.One(end.Here)}; the scenario allows it.");
         });
+
+    // A chasm: through this end leads the only way to something that each has exactly one of.
+    private static string? Beyond(EndWording end, Evidence evidence)
+    {
+        if (end.Role.CoOccurrence is not { Min: 1, Max: 1 })
+        {
+            return null;
+        }
+
+        var (here, other) = (end.Role.EntityId, end.Relationship.Other(end.Role).EntityId);
+        return evidence.Comparison.Model.Model.RelationshipsOf(here)
+            .Where(relationship => relationship.Roles.Length == 2 && relationship.Id != end.Relationship.Id && !relationship.IsRecursive)
+            .Select(relationship => relationship.Other(relationship.Roles.First(role => role.EntityId == here)))
+            .Where(far => far.CoOccurrence is { Min: 1, Max: 1 } && far.EntityId != other && !Joined(far.EntityId, other, evidence.Comparison.Model.Model))
+            .Select(far => evidence.ModelEntity(far.EntityId).Name).FirstOrDefault();
+    }
+
+    private static bool Joined(string one, string other, ConceptModel model) =>
+        model.RelationshipsOf(one).Any(relationship => relationship.Roles.Any(role => role.EntityId == other));
 }

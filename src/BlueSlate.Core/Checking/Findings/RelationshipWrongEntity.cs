@@ -1,3 +1,4 @@
+using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Language;
 
@@ -35,10 +36,17 @@ internal sealed class RelationshipWrongEntity : FindingKind
                 Headline = $"The line ends at {wrong}; it belongs to {wanted}.",
                 There = $"A line: {evidence.NamedAsDrawn(drawn)}.",
                 Wanted = $"A line: {evidence.Named(relationship)}.",
-                Why = $"As drawn, nothing says which {Phrasing.InText(wanted)} goes with {Phrasing.One(other)}.",
+                Why = IsFan(role.EntityId, drawn.Roles.First(end => end.Id == match.WrongRoleId).EntityId, evidence)
+                    ? $"As drawn, {Phrasing.One(other)} is known to go with {Phrasing.One(wrong)}, but not with which of its {Phrasing.Several(wanted)}."
+                    : $"As drawn, nothing says which {Phrasing.InText(wanted)} goes with {Phrasing.One(other)}.",
                 Claims = relationship.Roles.All(end => evidence.CounterpartOf(end.EntityId) is null) ? evidence.BadFactsOf(relationship.Roles.Select(end => end.Id).Append(relationship.Id)) : [verdict.Fact.Id],
                 ModelElements = [relationship.Id],
                 AnswerElements = [match.WrongRoleId],
             };
         });
+
+    // A fan: what is wanted hangs on what the line is tied to, several on one, so that only the one is known.
+    private static bool IsFan(string wantedId, string drawnAt, Evidence evidence) =>
+        evidence.ModelOf(drawnAt) is { } parent && evidence.Comparison.Model.Model.Relationships.Any(relationship => relationship.Roles.Length == 2
+            && relationship.Roles.Any(role => role.EntityId == wantedId && role.CoOccurrence.Max == Count.Many && relationship.Other(role).EntityId == parent.Id));
 }

@@ -11,7 +11,7 @@ internal sealed class SortedThings : ExampleSource
 
     public override IEnumerable<Proposal> Propose(Dispute dispute)
     {
-        foreach (var verdict in dispute.On(Aspect.Disjoint, Aspect.Total))
+        foreach (var verdict in dispute.On(Aspect.Disjoint, Aspect.Total).Where(verdict => verdict.Kind != VerdictKind.AbsentWithOwner))
         {
             var set = dispute.Model.Specialisations.First(candidate => candidate.Id == verdict.Fact.ConceptId);
             var subtypes = set.Subtypes.Select(link => link.EntityId).ToList();

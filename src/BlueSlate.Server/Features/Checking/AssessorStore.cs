@@ -31,6 +31,6 @@ public sealed class AssessorStore
         var part = ExerciseJson.Read<PartDocument>(question.Part);
         var document = ExerciseJson.Read<AssessmentDocument>(assessment.Assessment);
         var model = DrawingReader.Read(assessment.Model).Drawing ?? throw new InvalidOperationException("A stored model answer cannot be read.");
-        return new Assessor(model, part.ToOptions(), document.ToTolerances(), document.Scheme!.ToScheme());
+        return new Assessor(model, part.ToOptions(), document.ToTolerances(), document.Scheme!.ToScheme(), document.ToTerms());
     }
 }

@@ -36,6 +36,11 @@ public static class MarkChanges
             return Problems.Unreadable("scheme", request.Value.Scheme?.Problems().First() ?? "There is no marking scheme yet.", "value.scheme");
         }
 
+        if (request.Value.WordProblems().FirstOrDefault() is { } problem)
+        {
+            return Problems.Unreadable("words", problem, "value");
+        }
+
         if (exercise.PublishedAt is null)
         {
             return TypedResults.Ok(new MarkChangesReply([], 0, 0));

@@ -1,0 +1,58 @@
+using BlueSlate.Core.Concepts;
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Language;
+
+namespace BlueSlate.Core.Checking.Findings;
+
+internal sealed class RelationshipDegree : FindingKind
+{
+    public override string Code => "relationship-degree";
+
+    public override string Title => "Relationship of several drawn as relationships of two";
+
+    public override string Help => "Where one fact holds three things together, three lines between two at a time do not say it: put together again, they make facts that never were.";
+
+    public override int Rank => 18;
+
+    public override FindingExample Example => new(Teaching().Diamond("mends with", Outline.Single, ("Fixer", "M", false), ("Item", "N", false), ("Tool", "P", false)).ToDrawing(), Split())
+    { Options = ExampleDrawings.Chen };
+
+    public override IEnumerable<Finding> Find(Evidence evidence) =>
+        evidence.Comparison.Bad(Aspect.Relationship).Where(verdict => verdict.Kind == VerdictKind.Absent)
+            .Select(verdict => evidence.ModelRelationship(verdict.Fact.ConceptId)).Where(relationship => relationship.Roles.Length > 2)
+            .Select(relationship => (Wanted: relationship, Drawn: Between(relationship, evidence))).Where(pair => pair.Drawn.Count > 1).Select(pair =>
+            {
+                var names = pair.Wanted.Roles.Select(role => evidence.ModelEntity(role.EntityId).Name).ToList();
+                var drawn = pair.Drawn.ConvertAll(evidence.NamedAsDrawn);
+                return new Finding
+                {
+                    Id = IdFor(pair.Wanted.Id),
+                    Code = Code,
+                    Tag = Tag.Differs,
+                    Headline = $"{Phrasing.Capital(Phrasing.List([.. names.Select(Phrasing.InText)]))} go together in one relationship, not two at a time.",
+                    There = $"{drawn.Count} lines: {Phrasing.List(drawn)}.",
+                    Wanted = $"One relationship of {names.Count}: {evidence.Named(pair.Wanted)}.",
+                    Why = $"As drawn, which {Phrasing.InText(names[0])} goes with which {Phrasing.InText(names[1])} is kept, but not with which {Phrasing.InText(names[2])} it did so.",
+                    Claims = evidence.BadFactsOf([pair.Wanted.Id, .. pair.Wanted.Roles.Select(role => role.Id)]),
+                    Extras = [.. pair.Drawn.Select(relationship => relationship.Id)],
+                    ModelElements = [pair.Wanted.Id],
+                    AnswerElements = [.. pair.Drawn.Select(relationship => relationship.Id)],
+                };
+            });
+
+    // The extra lines that join two of those that belong together.
+    private static List<RelationshipType> Between(RelationshipType wanted, Evidence evidence)
+    {
+        var ends = wanted.Roles.Select(role => evidence.CounterpartOf(role.EntityId)?.Id).ToList();
+        return [.. evidence.Comparison.Extras.Where(extra => extra.Kind == ExtraKind.Relationship).Select(extra => evidence.AnswerRelationship(extra.AnswerId))
+            .Where(relationship => relationship.Roles.Length == 2 && !relationship.IsRecursive && relationship.Roles.All(role => ends.Contains(role.EntityId)))];
+    }
+
+    private static Sketch Teaching() => new Sketch()
+        .Box("Fixer").Oval("Fixer", "badge no", Underline.Solid).Box("Item").Oval("Item", "item no", Underline.Solid).Box("Tool").Oval("Tool", "tool no", Underline.Solid);
+
+    private static Drawing Split() => Teaching()
+        .Diamond("mends", Outline.Single, ("Fixer", "M", false), ("Item", "N", false))
+        .Diamond("uses", Outline.Single, ("Fixer", "M", false), ("Tool", "N", false))
+        .Diamond("needs", Outline.Single, ("Item", "M", false), ("Tool", "N", false)).ToDrawing();
+}

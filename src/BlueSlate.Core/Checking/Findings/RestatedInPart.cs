@@ -1,0 +1,40 @@
+using BlueSlate.Core.Drawings;
+
+namespace BlueSlate.Core.Checking.Findings;
+
+internal sealed class RestatedInPart : FindingKind
+{
+    public override string Code => "restated-in-part";
+
+    public override string Title => "Drawn another way, which says less";
+
+    public override string Help => "What is meant can be seen, but the way in which it is drawn leaves out some of what the model answer says. It earns a part of the marks.";
+
+    // It explains at one stroke what would otherwise be a row of things missing and misplaced.
+    public override int Rank => 5;
+
+    public override FindingExample Example => new(
+        ExampleDrawings.People().Circle("d", "Person", false, "Visitor", "Fixer").ToDrawing(),
+        new Sketch().Box("Person").Oval("Person", "person no", Underline.Solid).Oval("Person", "kind of person").Oval("Person", "first visit").Oval("Person", "since").ToDrawing())
+    { Options = ExampleDrawings.Chen };
+
+    public override IEnumerable<Finding> Find(Evidence evidence) =>
+        evidence.Comparison.Verdicts.Where(verdict => verdict.RestatedBy is not null).GroupBy(verdict => verdict.RestatedBy!).Select(group =>
+        {
+            var match = group.Key;
+            var shown = match.FallingShort.IsEmpty ? match.Holding : match.FallingShort;
+            return new Finding
+            {
+                Id = IdFor(shown[0]),
+                Code = Code,
+                Tag = Tag.Differs,
+                Headline = match.Said,
+                There = "What is meant can be seen.",
+                Wanted = match.Wanted,
+                Why = match.Why,
+                Claims = [.. group.Select(verdict => verdict.Fact.Id), .. evidence.BadFactsOf(match.Following)],
+                ModelElements = [.. shown, .. match.Following],
+                AnswerElements = match.Uses,
+            };
+        });
+}
