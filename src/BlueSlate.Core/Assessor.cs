@@ -74,8 +74,15 @@ public sealed class Assessor
         allowance = new MatchAllowance(otherNames, worth);
     }
 
-    /// <summary>What restatements are worth at a level and in a notation, where that is not the usual.</summary>
-    public static Dictionary<string, Standing> StandingsAt(NotationOptions options)
+    /// <summary>The other ways of drawing that are met under these options, with what each usually is worth.</summary>
+    public static ImmutableArray<RestatementChoice> Restatements(NotationOptions options)
+    {
+        var worth = StandingsAt(options);
+        return [.. RestatementChoice.In(options.Notation).Select(choice => choice with { Usual = worth.GetValueOrDefault(choice.Code, choice.Usual) })];
+    }
+
+    // What restatements are worth at a level and in a notation, where that is not the usual.
+    private static Dictionary<string, Standing> StandingsAt(NotationOptions options)
     {
         var standings = new Dictionary<string, Standing>(StringComparer.Ordinal);
 

@@ -12,6 +12,8 @@ internal sealed class AssociationByTypedAttribute : Restatement
 
     public override string Title => "An association, as an attribute typed by the other class";
 
+    public override string? OnlyIn => "uml";
+
     public override Standing Usual => Standing.InPart;
 
     public override IEnumerable<RestatedMatch> Recognise(Leftovers leftovers)

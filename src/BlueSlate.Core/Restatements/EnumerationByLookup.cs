@@ -17,6 +17,8 @@ internal sealed class EnumerationByLookup : Restatement
 
     public override string Title => "An enumeration, as a class of values";
 
+    public override string? OnlyIn => "uml";
+
     public override IEnumerable<RestatedMatch> Recognise(Leftovers leftovers)
     {
         for (var index = 0; index < leftovers.Model.Count; index++)

@@ -14,6 +14,8 @@ internal sealed class LookupByEnumeration : Restatement
 
     public override string Title => "A class of values, as an enumeration";
 
+    public override string? OnlyIn => "uml";
+
     public override IEnumerable<RestatedMatch> Recognise(Leftovers leftovers)
     {
         foreach (var link in leftovers.ModelLinks.Where(link => link.From != link.To))

@@ -15,6 +15,8 @@ internal sealed class QualifierByAttribute : Restatement
 
     public override string Title => "A qualified association, as a plain one with the qualifier as an attribute, and the other way round";
 
+    public override string? OnlyIn => "uml";
+
     public override IEnumerable<RestatedMatch> Recognise(Leftovers leftovers)
     {
         foreach (var link in leftovers.Model.Links)

@@ -48,6 +48,9 @@ internal abstract class Restatement
     /// <summary>What it is worth where an exercise says nothing of it.</summary>
     public virtual Standing Usual => Standing.Same;
 
+    /// <summary>The only notation in which it is met, by its name in documents; null for all.</summary>
+    public virtual string? OnlyIn => null;
+
     /// <summary>When it looks.</summary>
     public virtual Stage Stage => Stage.Links;
 
@@ -91,10 +94,13 @@ internal sealed class Leftovers(Side model, Side answer, int[] map, HashSet<stri
     public IEnumerable<int> AnswerEntities => Enumerable.Range(0, answer.Count).Except(map);
 }
 
-/// <summary>The restatements by what people need to choose among them.</summary>
-public static class RestatementList
+/// <summary>A restatement by what people need to choose its worth.</summary>
+/// <param name="Code">Its stable code.</param>
+/// <param name="Title">A few words.</param>
+/// <param name="Usual">What it is worth where nothing is said of it.</param>
+public sealed record RestatementChoice(string Code, string Title, Standing Usual)
 {
-    /// <summary>Each with its code, its title, and what it is worth where nothing is said.</summary>
-    public static IReadOnlyList<(string Code, string Title, Standing Usual)> All { get; } =
-        [.. Restatement.All.Select(restatement => (restatement.Code, restatement.Title, restatement.Usual))];
+    /// <summary>Those that are met in a notation.</summary>
+    public static IEnumerable<RestatementChoice> In(string notation) =>
+        Restatement.All.Where(restatement => restatement.OnlyIn is null || restatement.OnlyIn == notation).Select(restatement => new RestatementChoice(restatement.Code, restatement.Title, restatement.Usual));
 }

@@ -143,7 +143,18 @@ public sealed class StandingTests
     }
 
     [Fact]
-    public void Every_restatement_says_what_it_is_in_words_of_its_own() => RestatementList.All.Select(one => one.Title).ShouldBeUnique();
+    public void Every_restatement_says_what_it_is_in_words_of_its_own() => Assessor.Restatements(Uml).Select(one => one.Title).ShouldBeUnique();
+
+    [Fact]
+    public void What_is_usual_depends_on_the_level_and_the_notation()
+    {
+        Usual(Chen, "composite-by-parts").ShouldBe(Standing.InPart);
+        Usual(CrowsFoot, "composite-by-parts").ShouldBe(Standing.Same);
+        Usual(new NotationOptions(Level.Logical), "linking-entity-by-many-to-many").ShouldBe(Standing.Different);
+        Assessor.Restatements(Chen).ShouldNotContain(one => one.Code == "enumeration-by-lookup");
+
+        static Standing Usual(NotationOptions options, string code) => Assessor.Restatements(options).First(one => one.Code == code).Usual;
+    }
 
     private static Assessment Assess(Case one, Standing? standing)
     {

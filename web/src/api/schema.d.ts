@@ -2499,6 +2499,14 @@ export interface components {
             /** @description What is accepted at single facts. */
             tolerances?: components["schemas"]["ToleranceDocument"][];
             scheme?: null | components["schemas"]["SchemeDocument"];
+            /** @description What other ways of drawing the same are worth, by code, where that is not the usual. */
+            restatements?: {
+                [key: string]: components["schemas"]["Standing"];
+            };
+            /** @description Groups of words that mean the same in this exercise. */
+            sameWords?: string[][];
+            /** @description Groups of words of which no two mean the same in this exercise. */
+            wordsApart?: string[][];
         };
         /** @description Tolerances and scheme as they would be. */
         AssessmentPreviewRequest: {
@@ -2662,7 +2670,7 @@ export interface components {
          * @description How a small example tells two drawings apart.
          * @enum {unknown}
          */
-        ExampleKind: "allowed-as-drawn" | "ruled-out-as-drawn";
+        ExampleKind: "allowed-as-drawn" | "ruled-out-as-drawn" | "follows-as-drawn";
         /** @description An exercise with all its documents, for those who write it. */
         ExerciseReply: {
             /** Format: uuid */
@@ -2679,6 +2687,7 @@ export interface components {
             part: components["schemas"]["PartReply"];
             model: components["schemas"]["TextDocument"];
             assessment: components["schemas"]["AssessmentReply"];
+            otherWays: components["schemas"]["RestatementChoice"][];
         };
         /** @description An exercise in a list. */
         ExerciseSummary: {
@@ -3126,6 +3135,15 @@ export interface components {
             /** Format: int32 */
             heldBack: number;
         };
+        /** @description A restatement by what people need to choose its worth. */
+        RestatementChoice: {
+            /** @description Its stable code. */
+            code: string;
+            /** @description A few words. */
+            title: string;
+            /** @description What it is worth where nothing is said of it. */
+            usual: components["schemas"]["Standing"];
+        };
         /** @description What only follows from a note. */
         ResultConsequence: {
             code: string;
@@ -3295,6 +3313,11 @@ export interface components {
             answer: components["schemas"]["ThingReply"][];
             pairs: components["schemas"]["StandsForReply"][];
         };
+        /**
+         * @description What another way of drawing the same is worth.
+         * @enum {unknown}
+         */
+        Standing: "same" | "in-part" | "different";
         /** @description What stands for an element of the model answer, by whom, and why. */
         StandsForReply: {
             model: string;

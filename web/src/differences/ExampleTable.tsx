@@ -13,7 +13,7 @@ export function ExampleTable({ example }: { example: Example }) {
   return (
     <table className="example">
       <caption>
-        <b>{leads[example.kind]}</b>         {example.said}
+        <b>{leads[example.kind]}</b> {example.said}
       </caption>
       <thead>
         <tr>

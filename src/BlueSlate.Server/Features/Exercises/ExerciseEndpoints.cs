@@ -1,4 +1,5 @@
 using System.Text.Json;
+using BlueSlate.Core;
 using BlueSlate.Core.Checking;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
@@ -112,7 +113,8 @@ public static class ExerciseEndpoints
             renderer.Render(scenario.Text),
             new PartReply(part.Revision, ExerciseJson.Read<PartDocument>(part.Text)),
             new TextDocument(model.Revision, model.Text),
-            new AssessmentReply(assessment.Revision, ExerciseJson.Read<AssessmentDocument>(assessment.Text))));
+            new AssessmentReply(assessment.Revision, ExerciseJson.Read<AssessmentDocument>(assessment.Text)),
+            Assessor.Restatements(ExerciseJson.Read<PartDocument>(part.Text).ToOptions())));
     }
 
     private static async Task<IResult> SetAsideTexts(Guid id, Access access, BlueSlateContext database, CancellationToken cancellation) =>

@@ -1,4 +1,5 @@
 using BlueSlate.Core.Interchange;
+using BlueSlate.Core.Restatements;
 using BlueSlate.Core.Soundness;
 using BlueSlate.Data;
 
@@ -29,7 +30,8 @@ public sealed record ExerciseReply(
     string ScenarioHtml,
     PartReply Part,
     TextDocument Model,
-    AssessmentReply Assessment);
+    AssessmentReply Assessment,
+    IReadOnlyList<RestatementChoice> OtherWays);
 
 /// <summary>A text and its revision.</summary>
 public sealed record TextDocument(int Revision, string Text);

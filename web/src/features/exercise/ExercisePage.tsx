@@ -25,6 +25,7 @@ import { SignedOut } from '../study/SignedOut';
 import { Stand } from '../study/Stand';
 import { portsOf, useFlushOnHide } from '../study/useAnswerSession';
 import { AcceptedHere } from './AcceptedHere';
+import { OtherWays, OwnWords } from './OtherWays';
 import { PartForm } from './PartForm';
 import { Publish } from './Publish';
 import { ScenarioEditor } from './ScenarioEditor';
@@ -185,7 +186,11 @@ function ExerciseScript({ exercise, kept, reload }: ExerciseScriptProps) {
         )}
         {section === 'asked' && <PartForm exercise={exercise} editable={editable} onSaved={reload} />}
         {section === 'accepted' && (
-          <AcceptedHere slate={slate} facts={facts} assessment={assessment} editable={exercise.mayEdit} />
+          <>
+            <AcceptedHere slate={slate} facts={facts} assessment={assessment} editable={exercise.mayEdit} />
+            <OwnWords assessment={assessment} editable={exercise.mayEdit} />
+            <OtherWays ways={exercise.otherWays} assessment={assessment} editable={exercise.mayEdit} />
+          </>
         )}
         {section === 'scheme' && (
           <SchemeEditor

@@ -97,7 +97,10 @@ export function linesOf(value: AssessmentValue): string {
       .filter(Boolean)
       .join(' '),
   );
-  return [...scheme, ...tolerances].join('\n');
+  const ways = Object.entries(value.restatements ?? {}).map(([code, standing]) => `${code}: ${standing}`);
+  const same = (value.sameWords ?? []).map((group) => `the same: ${group.join(', ')}`);
+  const apart = (value.wordsApart ?? []).map((group) => `never the same: ${group.join(', ')}`);
+  return [...scheme, ...tolerances, ...ways, ...same, ...apart].join('\n');
 }
 
 export type Assessment = ReturnType<typeof useAssessment>;
