@@ -171,14 +171,91 @@ public sealed class StandsFor
     public DateTimeOffset At { get; set; }
 }
 
-/// <summary>A mark sheet as released: everything by value, never changed.</summary>
+/// <summary>A mark sheet as released: everything by value. Only a person who takes a changed mark replaces it, and the one before is kept.</summary>
 public sealed class ReleasedSheet
 {
     public Guid AnswerId { get; init; }
 
-    public required string Frozen { get; init; }
+    public required string Frozen { get; set; }
+
+    /// <summary>The total in it, kept for lists.</summary>
+    public required string Total { get; set; }
+
+    /// <summary>The maximum in it.</summary>
+    public required string Maximum { get; set; }
 
     public DateTimeOffset ReleasedAt { get; init; }
+}
+
+/// <summary>A released mark that was changed, with the sheet as it was before.</summary>
+public sealed class MarkRevision
+{
+    public Guid Id { get; init; }
+
+    public Guid AnswerId { get; init; }
+
+    public DateTimeOffset At { get; init; }
+
+    public Guid? ById { get; set; }
+
+    /// <summary>Why; told to the student.</summary>
+    public required string Reason { get; init; }
+
+    public required string Before { get; init; }
+
+    public required string After { get; init; }
+
+    /// <summary>The sheet that was replaced.</summary>
+    public required string FrozenBefore { get; init; }
+}
+
+/// <summary>What a student asks about a note of a released sheet, and what is answered.</summary>
+public sealed class NoteQuery
+{
+    public Guid Id { get; init; }
+
+    public Guid AnswerId { get; init; }
+
+    public required string FindingId { get; init; }
+
+    /// <summary>The note's headline as the student read it.</summary>
+    public required string Headline { get; init; }
+
+    public required string Text { get; init; }
+
+    public DateTimeOffset AskedAt { get; init; }
+
+    public string? Reply { get; set; }
+
+    public Guid? RepliedById { get; set; }
+
+    public DateTimeOffset? RepliedAt { get; set; }
+}
+
+/// <summary>An answer of the sample that two people mark without seeing what was found.</summary>
+public sealed class SampleAnswer
+{
+    public Guid AnswerId { get; init; }
+
+    public Guid ExerciseId { get; init; }
+
+    public DateTimeOffset DrawnAt { get; init; }
+}
+
+/// <summary>One person's marks of an answer of the sample, line by line.</summary>
+public sealed class BlindMarking
+{
+    public Guid AnswerId { get; init; }
+
+    public Guid ById { get; init; }
+
+    /// <summary>Line id → marks, as a JSON object.</summary>
+    public required string Marks { get; set; }
+
+    public DateTimeOffset At { get; set; }
+
+    /// <summary>When the person was done with it, or null.</summary>
+    public DateTimeOffset? DoneAt { get; set; }
 }
 
 /// <summary>A named value of the installation, such as the mark that seeding wrote.</summary>

@@ -37,6 +37,14 @@ public sealed class BlueSlateContext(DbContextOptions<BlueSlateContext> options)
 
     public DbSet<ReleasedSheet> ReleasedSheets => Set<ReleasedSheet>();
 
+    public DbSet<MarkRevision> MarkRevisions => Set<MarkRevision>();
+
+    public DbSet<NoteQuery> NoteQueries => Set<NoteQuery>();
+
+    public DbSet<SampleAnswer> SampleAnswers => Set<SampleAnswer>();
+
+    public DbSet<BlindMarking> BlindMarkings => Set<BlindMarking>();
+
     public DbSet<SetAside> SetAside => Set<SetAside>();
 
     public DbSet<AuditEvent> AuditEvents => Set<AuditEvent>();
@@ -113,6 +121,36 @@ public sealed class BlueSlateContext(DbContextOptions<BlueSlateContext> options)
         builder.Entity<ClassRuling>().HasKey(ruling => new { ruling.ExerciseId, ruling.AlikeKey });
         builder.Entity<StandsFor>().HasKey(stands => new { stands.AnswerId, stands.ModelElement });
         builder.Entity<ReleasedSheet>().HasKey(sheet => sheet.AnswerId);
+        ConfigureAfterwards(builder);
+    }
+
+    // What follows a marking: changed marks, questions about notes, a second marking of a sample. All of it goes with its answer.
+    private static void ConfigureAfterwards(ModelBuilder builder)
+    {
+        builder.Entity<MarkRevision>(revision =>
+        {
+            revision.HasOne<Answer>().WithMany().HasForeignKey(row => row.AnswerId);
+            revision.HasOne<Account>().WithMany().HasForeignKey(row => row.ById).OnDelete(DeleteBehavior.SetNull);
+            revision.HasIndex(row => new { row.AnswerId, row.At });
+        });
+        builder.Entity<NoteQuery>(query =>
+        {
+            query.HasOne<Answer>().WithMany().HasForeignKey(row => row.AnswerId);
+            query.HasOne<Account>().WithMany().HasForeignKey(row => row.RepliedById).OnDelete(DeleteBehavior.SetNull);
+            query.HasIndex(row => new { row.AnswerId, row.FindingId }).IsUnique().HasFilter("replied_at IS NULL");
+        });
+        builder.Entity<SampleAnswer>(sample =>
+        {
+            sample.HasKey(row => row.AnswerId);
+            sample.HasOne<Answer>().WithOne().HasForeignKey<SampleAnswer>(row => row.AnswerId);
+            sample.HasOne<Exercise>().WithMany().HasForeignKey(row => row.ExerciseId);
+        });
+        builder.Entity<BlindMarking>(marking =>
+        {
+            marking.HasKey(row => new { row.AnswerId, row.ById });
+            marking.HasOne<SampleAnswer>().WithMany().HasForeignKey(row => row.AnswerId);
+            marking.HasOne<Account>().WithMany().HasForeignKey(row => row.ById);
+        });
     }
 
     protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder)

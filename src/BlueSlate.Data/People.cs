@@ -39,7 +39,7 @@ public sealed class Membership
 }
 
 /// <summary>What the audit record knows of.</summary>
-public enum AuditKind { SignIn, Publish, Ruling, Release, IdentityView, Export, Erasure, Retention, Membership }
+public enum AuditKind { SignIn, Publish, Ruling, Release, Remark, IdentityView, Export, Erasure, Retention, Membership }
 
 /// <summary>
 /// One line of the audit record. It holds no names: whoever was erased is gone from it too, while what was done remains.

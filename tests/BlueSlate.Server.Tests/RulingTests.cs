@@ -76,7 +76,7 @@ public sealed class RulingTests(TestServer server) : IClassFixture<TestServer>
         var (instructor, exercise, first, second) = await TwoFaultyAsync();
         await using (var context = server.Database.Open())
         {
-            context.ReleasedSheets.Add(new ReleasedSheet { AnswerId = second, Frozen = "{}", ReleasedAt = DateTimeOffset.UnixEpoch });
+            context.ReleasedSheets.Add(new ReleasedSheet { AnswerId = second, Frozen = "{}", Total = "0", Maximum = "40", ReleasedAt = DateTimeOffset.UnixEpoch });
             await context.SaveChangesAsync(TestContext.Current.CancellationToken);
         }
 

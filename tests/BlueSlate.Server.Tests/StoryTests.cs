@@ -37,7 +37,10 @@ public sealed class StoryTests(TestServer server) : IClassFixture<TestServer>
         ((string)marks["result"]!["total"]!).ShouldBe((string)ruled["result"]!["total"]!);
         ((string)marks["rulings"]![0]!["comment"]!).ShouldBe("The wording allows it.");
         ((string)marks["modelDrawing"]!).ShouldContain("Zeppelin");
-        (await instructor.CodeOfAsync(HttpMethod.Put, $"/api/marking/answers/{answer}/rulings?finding={Uri.EscapeDataString(finding)}", new { decision = "keep-loss" })).ShouldBe("released");
+
+        // A later decision changes nothing of what is released.
+        await instructor.PutAsync($"/api/marking/answers/{answer}/rulings?finding={Uri.EscapeDataString(finding)}", new { decision = "keep-loss" });
+        (await student.GetAsync($"/api/study/answers/{answer}/marks")).ToJsonString().ShouldBe(marks.ToJsonString());
     }
 
     [Fact]

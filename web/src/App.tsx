@@ -13,6 +13,7 @@ const Draw = lazy(() => import('./features/study/DrawPage'));
 const Marks = lazy(() => import('./features/study/MarksPage'));
 const Desk = lazy(() => import('./features/desk/DeskPage'));
 const Marking = lazy(() => import('./features/marking/MarkingPage'));
+const Blind = lazy(() => import('./features/marking/BlindPage'));
 const Cohort = lazy(() => import('./features/cohort/CohortPage'));
 const Ways = lazy(() => import('./features/ways/WaysPage'));
 const Findings = lazy(() => import('./features/findings/FindingsPage'));
@@ -37,6 +38,7 @@ export function App() {
         <Route path="/exercises/:id" element={<Exercise />} />
         <Route path="/exercises/:id/answers" element={<Desk />} />
         <Route path="/marking/:id" element={<Marking />} />
+        <Route path="/marking/blind/:id" element={<Blind />} />
         <Route path="/study/:id" element={<Before />} />
         <Route path="/answers/:id" element={<Draw />} />
         <Route path="/answers/:id/marks" element={<Marks />} />

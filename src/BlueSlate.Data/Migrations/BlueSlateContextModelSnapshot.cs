@@ -282,6 +282,38 @@ namespace BlueSlate.Data.Migrations
                     b.ToTable("audit_events", (string)null);
                 });
 
+            modelBuilder.Entity("BlueSlate.Data.BlindMarking", b =>
+                {
+                    b.Property<Guid>("AnswerId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("answer_id");
+
+                    b.Property<Guid>("ById")
+                        .HasColumnType("uuid")
+                        .HasColumnName("by_id");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<DateTimeOffset?>("DoneAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("done_at");
+
+                    b.Property<string>("Marks")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("marks");
+
+                    b.HasKey("AnswerId", "ById")
+                        .HasName("pk_blind_markings");
+
+                    b.HasIndex("ById")
+                        .HasDatabaseName("ix_blind_markings_by_id");
+
+                    b.ToTable("blind_markings", (string)null);
+                });
+
             modelBuilder.Entity("BlueSlate.Data.CheckRequest", b =>
                 {
                     b.Property<Guid>("Id")
@@ -591,6 +623,57 @@ namespace BlueSlate.Data.Migrations
                     b.ToTable("rulings", (string)null);
                 });
 
+            modelBuilder.Entity("BlueSlate.Data.MarkRevision", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<string>("After")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("after");
+
+                    b.Property<Guid>("AnswerId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("answer_id");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<string>("Before")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("before");
+
+                    b.Property<Guid?>("ById")
+                        .HasColumnType("uuid")
+                        .HasColumnName("by_id");
+
+                    b.Property<string>("FrozenBefore")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("frozen_before");
+
+                    b.Property<string>("Reason")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("reason");
+
+                    b.HasKey("Id")
+                        .HasName("pk_mark_revisions");
+
+                    b.HasIndex("ById")
+                        .HasDatabaseName("ix_mark_revisions_by_id");
+
+                    b.HasIndex("AnswerId", "At")
+                        .HasDatabaseName("ix_mark_revisions_answer_id_at");
+
+                    b.ToTable("mark_revisions", (string)null);
+                });
+
             modelBuilder.Entity("BlueSlate.Data.Membership", b =>
                 {
                     b.Property<Guid>("CohortId")
@@ -613,6 +696,62 @@ namespace BlueSlate.Data.Migrations
                         .HasDatabaseName("ix_memberships_account_id");
 
                     b.ToTable("memberships", (string)null);
+                });
+
+            modelBuilder.Entity("BlueSlate.Data.NoteQuery", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<Guid>("AnswerId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("answer_id");
+
+                    b.Property<DateTimeOffset>("AskedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("asked_at");
+
+                    b.Property<string>("FindingId")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("finding_id");
+
+                    b.Property<string>("Headline")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("headline");
+
+                    b.Property<DateTimeOffset?>("RepliedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("replied_at");
+
+                    b.Property<Guid?>("RepliedById")
+                        .HasColumnType("uuid")
+                        .HasColumnName("replied_by_id");
+
+                    b.Property<string>("Reply")
+                        .HasColumnType("text")
+                        .HasColumnName("reply");
+
+                    b.Property<string>("Text")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("text");
+
+                    b.HasKey("Id")
+                        .HasName("pk_note_queries");
+
+                    b.HasIndex("RepliedById")
+                        .HasDatabaseName("ix_note_queries_replied_by_id");
+
+                    b.HasIndex("AnswerId", "FindingId")
+                        .IsUnique()
+                        .HasDatabaseName("ix_note_queries_answer_id_finding_id")
+                        .HasFilter("replied_at IS NULL");
+
+                    b.ToTable("note_queries", (string)null);
                 });
 
             modelBuilder.Entity("BlueSlate.Data.QuestionRevision", b =>
@@ -665,14 +804,47 @@ namespace BlueSlate.Data.Migrations
                         .HasColumnType("text")
                         .HasColumnName("frozen");
 
+                    b.Property<string>("Maximum")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("maximum");
+
                     b.Property<DateTimeOffset>("ReleasedAt")
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("released_at");
+
+                    b.Property<string>("Total")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("total");
 
                     b.HasKey("AnswerId")
                         .HasName("pk_released_sheets");
 
                     b.ToTable("released_sheets", (string)null);
+                });
+
+            modelBuilder.Entity("BlueSlate.Data.SampleAnswer", b =>
+                {
+                    b.Property<Guid>("AnswerId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("answer_id");
+
+                    b.Property<DateTimeOffset>("DrawnAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("drawn_at");
+
+                    b.Property<Guid>("ExerciseId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("exercise_id");
+
+                    b.HasKey("AnswerId")
+                        .HasName("pk_sample_answers");
+
+                    b.HasIndex("ExerciseId")
+                        .HasDatabaseName("ix_sample_answers_exercise_id");
+
+                    b.ToTable("sample_answers", (string)null);
                 });
 
             modelBuilder.Entity("BlueSlate.Data.SetAside", b =>
@@ -1003,6 +1175,23 @@ namespace BlueSlate.Data.Migrations
                         .HasConstraintName("fk_audit_events_cohorts_cohort_id");
                 });
 
+            modelBuilder.Entity("BlueSlate.Data.BlindMarking", b =>
+                {
+                    b.HasOne("BlueSlate.Data.SampleAnswer", null)
+                        .WithMany()
+                        .HasForeignKey("AnswerId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_blind_markings_sample_answers_answer_id");
+
+                    b.HasOne("BlueSlate.Data.Account", null)
+                        .WithMany()
+                        .HasForeignKey("ById")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_blind_markings_asp_net_users_by_id");
+                });
+
             modelBuilder.Entity("BlueSlate.Data.CheckRequest", b =>
                 {
                     b.HasOne("BlueSlate.Data.Answer", "Answer")
@@ -1077,6 +1266,22 @@ namespace BlueSlate.Data.Migrations
                         .HasConstraintName("fk_rulings_answers_answer_id");
                 });
 
+            modelBuilder.Entity("BlueSlate.Data.MarkRevision", b =>
+                {
+                    b.HasOne("BlueSlate.Data.Answer", null)
+                        .WithMany()
+                        .HasForeignKey("AnswerId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_mark_revisions_answers_answer_id");
+
+                    b.HasOne("BlueSlate.Data.Account", null)
+                        .WithMany()
+                        .HasForeignKey("ById")
+                        .OnDelete(DeleteBehavior.SetNull)
+                        .HasConstraintName("fk_mark_revisions_asp_net_users_by_id");
+                });
+
             modelBuilder.Entity("BlueSlate.Data.Membership", b =>
                 {
                     b.HasOne("BlueSlate.Data.Account", "Account")
@@ -1098,6 +1303,22 @@ namespace BlueSlate.Data.Migrations
                     b.Navigation("Cohort");
                 });
 
+            modelBuilder.Entity("BlueSlate.Data.NoteQuery", b =>
+                {
+                    b.HasOne("BlueSlate.Data.Answer", null)
+                        .WithMany()
+                        .HasForeignKey("AnswerId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_note_queries_answers_answer_id");
+
+                    b.HasOne("BlueSlate.Data.Account", null)
+                        .WithMany()
+                        .HasForeignKey("RepliedById")
+                        .OnDelete(DeleteBehavior.SetNull)
+                        .HasConstraintName("fk_note_queries_asp_net_users_replied_by_id");
+                });
+
             modelBuilder.Entity("BlueSlate.Data.QuestionRevision", b =>
                 {
                     b.HasOne("BlueSlate.Data.Exercise", null)
@@ -1116,6 +1337,23 @@ namespace BlueSlate.Data.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_released_sheets_answers_answer_id");
+                });
+
+            modelBuilder.Entity("BlueSlate.Data.SampleAnswer", b =>
+                {
+                    b.HasOne("BlueSlate.Data.Answer", null)
+                        .WithOne()
+                        .HasForeignKey("BlueSlate.Data.SampleAnswer", "AnswerId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_sample_answers_answers_answer_id");
+
+                    b.HasOne("BlueSlate.Data.Exercise", null)
+                        .WithMany()
+                        .HasForeignKey("ExerciseId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_sample_answers_exercises_exercise_id");
                 });
 
             modelBuilder.Entity("BlueSlate.Data.SetAside", b =>

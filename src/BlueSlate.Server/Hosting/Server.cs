@@ -105,6 +105,9 @@ public static class Server
         services.AddScoped<Desk>();
         services.AddScoped<Releasing>();
         services.AddScoped<Rulings>();
+        services.AddScoped<Remarking>();
+        services.AddScoped<BlindSample>();
+        services.AddScoped<MarkingPage>();
         services.AddScoped<FirstInstructor>();
         services.AddScoped<AuditTrail>();
         services.AddScoped<Invitations>();

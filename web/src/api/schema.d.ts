@@ -2002,6 +2002,48 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/study/answers/{id}/queries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A student asks about a note of the own released sheet. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NoteQueryRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["NoteQueryReply"][];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/marking/exercises/{id}": {
         parameters: {
             query?: never;
@@ -2395,6 +2437,236 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/marking/exercises/{id}/remarking": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Says which released marks would be others now. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RemarkingReply"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Changes marks as proposed. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RemarkingRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RemarkedReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/marking/queries/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** A marker answers, or mends the answer. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NoteAnswerRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["NoteQueryReply"][];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/marking/exercises/{id}/sample": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SampleReply"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SampleRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SampleReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/marking/blind/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BlindReply"];
+                    };
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BlindRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BlindReply"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -2415,6 +2687,41 @@ export interface components {
             name: string;
             email: string;
             link: null | string;
+        };
+        /** @description How far two markings of the same answers agree. */
+        Agreement: {
+            /**
+             * Format: int32
+             * @description How many answers both have marked.
+             */
+            answers: number;
+            /** @description The mean of the absolute differences between their totals, in marks. */
+            meanDifference: components["schemas"]["Rational"];
+            /** @description The largest of them. */
+            largestDifference: components["schemas"]["Rational"];
+            /**
+             * Format: int32
+             * @description How many lines of the scheme, over all answers, both gave the same marks.
+             */
+            sameLines: number;
+            /**
+             * Format: int32
+             * @description How many lines that is of.
+             */
+            lines: number;
+        };
+        /** @description How far the two who marked most of the sample agree with each other, and their mean with the marks here. */
+        AgreementReply: {
+            /** @description One of the two. */
+            first: string;
+            /** @description The other. */
+            second: string;
+            /** @description Their agreement. */
+            betweenThem: components["schemas"]["Agreement"];
+            /** @description The agreement of the mean of the two with the marks that stand. */
+            withMarks: components["schemas"]["Agreement"];
+            /** @description The marks in all. */
+            maximum: components["schemas"]["Rational"];
         };
         /** @description The aids of a part, each on its own. */
         AidsDocument: {
@@ -2522,7 +2829,7 @@ export interface components {
          * @description What the audit record knows of.
          * @enum {unknown}
          */
-        AuditKind: "sign-in" | "publish" | "ruling" | "release" | "identity-view" | "export" | "erasure" | "retention" | "membership";
+        AuditKind: "sign-in" | "publish" | "ruling" | "release" | "remark" | "identity-view" | "export" | "erasure" | "retention" | "membership";
         /** @description A line of the audit record. Who is null for the server, and for a person who was erased. */
         AuditLine: {
             /** Format: date-time */
@@ -2549,6 +2856,32 @@ export interface components {
             dueAt: null | string;
             /** Format: uuid */
             answerId: null | string;
+        };
+        /** @description A line of the scheme with what the caller gave it; null when nothing yet. */
+        BlindLine: {
+            id: string;
+            title: string;
+            marks: components["schemas"]["Rational"];
+            given: null | components["schemas"]["Rational"];
+        };
+        /** @description An answer to be marked without seeing what was found in it. */
+        BlindReply: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            exerciseId: string;
+            title: string;
+            code: string;
+            scenarioHtml: string;
+            part: components["schemas"]["PartDocument"];
+            drawing: string;
+            lines: components["schemas"]["BlindLine"][];
+            done: boolean;
+        };
+        /** @description Marks by line; done when all are given and it says so. */
+        BlindRequest: {
+            marks: components["schemas"]["GivenMarks"][];
+            done: boolean;
         };
         /**
          * @description Why an earlier state of a drawing is kept.
@@ -2616,6 +2949,8 @@ export interface components {
             total: null | components["schemas"]["Rational"];
             /** Format: date-time */
             handedInAt: string;
+            /** Format: int32 */
+            questions: number;
         };
         /** @description All answers of an exercise, by candidate code only. */
         DeskReply: {
@@ -2764,6 +3099,11 @@ export interface components {
             /** Format: int32 */
             assessmentRevision: number;
         };
+        /** @description What one line is given. */
+        GivenMarks: {
+            line: string;
+            marks: components["schemas"]["Rational"];
+        };
         /** @description Hands in exactly the revision that the student saw. */
         HandInRequest: {
             /** Format: int32 */
@@ -2872,6 +3212,14 @@ export interface components {
             /** @description The facts that it is about. */
             facts?: string[];
         };
+        /** @description A released answer that would be marked otherwise now. */
+        MarkProposal: {
+            /** Format: uuid */
+            id: string;
+            code: string;
+            before: components["schemas"]["Rational"];
+            after: components["schemas"]["Rational"];
+        };
         /** @description One answer to be gone through. */
         MarkingReply: {
             /** Format: uuid */
@@ -2903,6 +3251,9 @@ export interface components {
             goneThrough: number;
             /** Format: int32 */
             undecided: number;
+            released: null | components["schemas"]["ReleasedMark"];
+            mayDecide: boolean;
+            queries: components["schemas"]["NoteQueryReply"][];
         };
         /** @description A box. */
         MemberOwner: {
@@ -2958,6 +3309,28 @@ export interface components {
             aggregationCounts?: boolean;
             /** @description UML: the stereotypes that may be used besides interface and enumeration; none means any. */
             stereotypes?: string[];
+        };
+        /** @description Answers a question. */
+        NoteAnswerRequest: {
+            text: string;
+        };
+        /** @description A question about a note, and its answer once there is one. */
+        NoteQueryReply: {
+            /** Format: uuid */
+            id: string;
+            findingId: string;
+            headline: string;
+            text: string;
+            /** Format: date-time */
+            askedAt: string;
+            reply: null | string;
+            /** Format: date-time */
+            repliedAt: null | string;
+        };
+        /** @description Asks about a note. */
+        NoteQueryRequest: {
+            finding: string;
+            text: string;
         };
         /** @description The drawing that a picture carried. */
         OpenedReply: {
@@ -3027,6 +3400,8 @@ export interface components {
             drawing: string;
             earlier: components["schemas"]["PersonState"][];
             marks: null | components["schemas"]["FrozenSheet"];
+            markChanges: components["schemas"]["PersonMarkChange"][];
+            questions: components["schemas"]["PersonQuestion"][];
         };
         /** @description A cohort that the person belongs to. */
         PersonCohort: {
@@ -3043,6 +3418,22 @@ export interface components {
             cohorts: components["schemas"]["PersonCohort"][];
             answers: components["schemas"]["PersonAnswer"][];
             signIns: string[];
+        };
+        /** @description A released mark that was changed. */
+        PersonMarkChange: {
+            /** Format: date-time */
+            at: string;
+            before: string;
+            after: string;
+            reason: string;
+        };
+        /** @description A question about a note, and its answer. */
+        PersonQuestion: {
+            /** Format: date-time */
+            askedAt: string;
+            note: string;
+            text: string;
+            reply: null | string;
         };
         /** @description The person who is signed in. */
         PersonReply: {
@@ -3127,6 +3518,13 @@ export interface components {
             /** Format: int32 */
             stillDrawing: number;
             frozen: string[];
+            agreement: null | components["schemas"]["AgreementReply"];
+        };
+        /** @description What an answer was released with. */
+        ReleasedMark: {
+            total: components["schemas"]["Rational"];
+            /** Format: date-time */
+            at: string;
         };
         /** @description How many mark sheets a release froze. */
         ReleasedReply: {
@@ -3134,6 +3532,22 @@ export interface components {
             released: number;
             /** Format: int32 */
             heldBack: number;
+        };
+        /** @description How many marks were changed. */
+        RemarkedReply: {
+            /** Format: int32 */
+            changed: number;
+        };
+        /** @description All of them, the largest changes first, and how many would stay as they are. */
+        RemarkingReply: {
+            proposals: components["schemas"]["MarkProposal"][];
+            /** Format: int32 */
+            unchanged: number;
+        };
+        /** @description Takes some of the proposals. A mark goes down only with a reason; the reason is told to the student. */
+        RemarkingRequest: {
+            answers: string[];
+            reason?: null | string;
         };
         /** @description A restatement by what people need to choose its worth. */
         RestatementChoice: {
@@ -3237,6 +3651,33 @@ export interface components {
             decision: components["schemas"]["Decision"];
             comment?: null | string;
             reach?: components["schemas"]["Reach"];
+        };
+        /** @description A marker and how many answers of the sample that person is done with. */
+        SampleMarker: {
+            name: string;
+            /** Format: int32 */
+            done: number;
+            me: boolean;
+        };
+        /** @description The sample: how far each marker is, which answers the caller has still to mark, and how far two agree. */
+        SampleReply: {
+            /** Format: int32 */
+            size: number;
+            markers: components["schemas"]["SampleMarker"][];
+            mine: components["schemas"]["SampleTask"][];
+            agreement: null | components["schemas"]["AgreementReply"];
+        };
+        /** @description Draws a sample of so many answers. */
+        SampleRequest: {
+            /** Format: int32 */
+            count: number;
+        };
+        /** @description An answer of the sample, and whether the caller is done with it. */
+        SampleTask: {
+            /** Format: uuid */
+            id: string;
+            code: string;
+            done: boolean;
         };
         /** @description Saves tolerances and scheme. */
         SaveAssessmentRequest: {
@@ -3349,6 +3790,14 @@ export interface components {
             total: null | string;
             maximum: null | string;
         };
+        /** @description A released mark that was changed, and why. */
+        StudentMarkChange: {
+            /** Format: date-time */
+            at: string;
+            before: string;
+            after: string;
+            reason: string;
+        };
         /** @description The marks as released to the student. */
         StudentMarksReply: {
             title: string;
@@ -3360,6 +3809,8 @@ export interface components {
             rulings: components["schemas"]["StudentRuling"][];
             /** Format: date-time */
             releasedAt: string;
+            changes: components["schemas"]["StudentMarkChange"][];
+            queries: components["schemas"]["NoteQueryReply"][];
         };
         /** @description The part as a student may know it, with what the class has learned about the notation. */
         StudentPart: {

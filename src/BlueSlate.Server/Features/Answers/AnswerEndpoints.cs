@@ -36,6 +36,7 @@ public static class AnswerEndpoints
         group.MapDrawingTools("/answers", PartOf, part => part.Aids, route => route.ForStudents());
         group.MapPost("/answers/{id:guid}/hand-in", HandIn).ForStudents().Produces<ReceiptReply>();
         group.MapGet("/answers/{id:guid}/marks", Marks).ForStudents();
+        group.MapPost("/answers/{id:guid}/queries", NoteQueries.Ask).ForStudents().Produces<NoteQueryReply[]>();
     }
 
     private static async Task<StudentExercise[]> List(Access access, CancellationToken cancellation)
@@ -54,8 +55,8 @@ public static class AnswerEndpoints
                 row.Answer == null ? null : row.Answer.HandedInAt,
                 row.Answer != null && row.Answer.Late,
                 row.Answer != null && row.Answer.Released != null,
-                row.Answer == null || row.Answer.Released == null ? null : row.Answer.Results.OrderByDescending(result => result.At).Select(result => result.Total).FirstOrDefault(),
-                row.Answer == null || row.Answer.Released == null ? null : row.Answer.Results.OrderByDescending(result => result.At).Select(result => result.Maximum).FirstOrDefault()))
+                row.Answer == null || row.Answer.Released == null ? null : row.Answer.Released.Total,
+                row.Answer == null || row.Answer.Released == null ? null : row.Answer.Released.Maximum))
             .ToArrayAsync(cancellation);
     }
 
@@ -193,7 +194,7 @@ public static class AnswerEndpoints
             ? await store.HandInAsync(id, request.Revision, cancellation)
             : NoSuchAnswer();
 
-    private static async Task<Results<Ok<StudentMarksReply>, ProblemHttpResult>> Marks(Guid id, Access access, ScenarioRenderer renderer, CancellationToken cancellation)
+    private static async Task<Results<Ok<StudentMarksReply>, ProblemHttpResult>> Marks(Guid id, Access access, BlueSlateContext database, ScenarioRenderer renderer, CancellationToken cancellation)
     {
         var answer = await access.OwnAnswers().AsNoTracking().Include(row => row.Released).FirstOrDefaultAsync(row => row.Id == id, cancellation);
         if (answer is null)
@@ -216,7 +217,10 @@ public static class AnswerEndpoints
             shown ? frozen.ModelDrawing : null,
             frozen.Result,
             [.. frozen.Rulings.Select(ruling => new StudentRuling(ruling.FindingId, ruling.Decision, ruling.Comment))],
-            answer.Released.ReleasedAt));
+            answer.Released.ReleasedAt,
+            await database.MarkRevisions.Where(revision => revision.AnswerId == id).OrderBy(revision => revision.At)
+                .Select(revision => new StudentMarkChange(revision.At, revision.Before, revision.After, revision.Reason)).ToArrayAsync(cancellation),
+            await NoteQueries.OfAsync(database, id, cancellation)));
     }
 
     private static StudentPart PartFor(string part) => ForStudent(ExerciseJson.Read<PartDocument>(part));

@@ -2,6 +2,7 @@ using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Marking;
 using BlueSlate.Core.Notations;
 using BlueSlate.Data;
+using BlueSlate.Server.Features.Marking;
 
 namespace BlueSlate.Server.Features.Answers;
 
@@ -55,7 +56,12 @@ public sealed record StudentMarksReply(
     string? ModelDrawing,
     ResultDocument Result,
     StudentRuling[] Rulings,
-    DateTimeOffset ReleasedAt);
+    DateTimeOffset ReleasedAt,
+    StudentMarkChange[] Changes,
+    NoteQueryReply[] Queries);
+
+/// <summary>A released mark that was changed, and why.</summary>
+public sealed record StudentMarkChange(DateTimeOffset At, string Before, string After, string Reason);
 
 /// <summary>What a marker decided on a note, with the comment for the student.</summary>
 public sealed record StudentRuling(string FindingId, Decision Decision, string Comment);

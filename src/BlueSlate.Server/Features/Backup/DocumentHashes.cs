@@ -19,6 +19,9 @@ public static class DocumentHashes
         ("answers", "id::text", ["drawing"]),
         ("checkpoints", "id::text", ["drawing"]),
         ("released_sheets", "answer_id::text", ["frozen"]),
+        ("mark_revisions", "id::text", ["before", "after", "reason", "frozen_before"]),
+        ("note_queries", "id::text", ["text", "coalesce(reply, '')"]),
+        ("blind_markings", "answer_id::text || '/' || by_id::text", ["marks"]),
         ("set_aside", "id::text", ["text"]),
     ];
 

@@ -57,6 +57,20 @@ public sealed class AnswerAssessment(BlueSlateContext database, AssessorStore as
         return await RunAllAsync(exerciseId, revision, question => assessors.For(question, revision), cancellation);
     }
 
+    /// <summary>The same of every answer whose marks are released, as it would be marked now.</summary>
+    public async Task<IReadOnlyList<CheckedAnswer>> RunReleasedAsync(Guid exerciseId, CancellationToken cancellation)
+    {
+        var revision = await NewestAsync(exerciseId, cancellation);
+        return await RunEachAsync(database.Answers.Where(row => row.ExerciseId == exerciseId && row.Released != null), exerciseId, revision, question => assessors.For(question, revision), cancellation);
+    }
+
+    /// <summary>An answer with its exercise and question, and the scheme by which it is marked. Nothing is checked.</summary>
+    public async Task<(Answer Answer, MarkingScheme Scheme)> SchemeOfAsync(Guid answerId, CancellationToken cancellation)
+    {
+        var answer = await WithAll(database.Answers.Where(row => row.Id == answerId)).FirstAsync(cancellation);
+        return (answer, assessors.For(answer.Question!, await NewestAsync(answer.ExerciseId, cancellation)).Scheme);
+    }
+
     /// <summary>The same under an assessment that is only being thought of.</summary>
     public Task<IReadOnlyList<CheckedAnswer>> RunAllAsync(Guid exerciseId, AssessmentRevision thoughtOf, CancellationToken cancellation)
     {
@@ -66,10 +80,13 @@ public sealed class AnswerAssessment(BlueSlateContext database, AssessorStore as
         return RunAllAsync(exerciseId, thoughtOf, For, cancellation);
     }
 
-    private async Task<IReadOnlyList<CheckedAnswer>> RunAllAsync(Guid exerciseId, AssessmentRevision revision, Func<QuestionRevision, Assessor> assessorFor, CancellationToken cancellation)
+    private Task<IReadOnlyList<CheckedAnswer>> RunAllAsync(Guid exerciseId, AssessmentRevision revision, Func<QuestionRevision, Assessor> assessorFor, CancellationToken cancellation) =>
+        RunEachAsync(database.Answers.Where(row => row.ExerciseId == exerciseId && row.HandedInAt != null && row.Released == null), exerciseId, revision, assessorFor, cancellation);
+
+    private async Task<IReadOnlyList<CheckedAnswer>> RunEachAsync(IQueryable<Answer> chosen, Guid exerciseId, AssessmentRevision revision, Func<QuestionRevision, Assessor> assessorFor, CancellationToken cancellation)
     {
         var rulings = await RulingsForAllAsync(exerciseId, cancellation);
-        var answers = await WithAll(database.Answers.Where(row => row.ExerciseId == exerciseId && row.HandedInAt != null && row.Released == null)).ToListAsync(cancellation);
+        var answers = await WithAll(chosen).ToListAsync(cancellation);
         var work = answers.Select(answer => (Answer: answer, Assessor: assessorFor(answer.Question!))).ToList();
         return [.. work.AsParallel().WithCancellation(cancellation).Select(pair => Check(pair.Answer, revision, rulings, pair.Assessor))];
     }

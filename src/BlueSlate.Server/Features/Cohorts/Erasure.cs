@@ -47,6 +47,10 @@ public sealed class Erasure(BlueSlateContext database, AuditTrail audit)
         await database.CheckResults.Where(row => answers.Contains(row.AnswerId)).ExecuteDeleteAsync(cancellation);
         await database.Rulings.Where(row => answers.Contains(row.AnswerId)).ExecuteDeleteAsync(cancellation);
         await database.ReleasedSheets.Where(row => answers.Contains(row.AnswerId)).ExecuteDeleteAsync(cancellation);
+        await database.MarkRevisions.Where(row => answers.Contains(row.AnswerId)).ExecuteDeleteAsync(cancellation);
+        await database.NoteQueries.Where(row => answers.Contains(row.AnswerId)).ExecuteDeleteAsync(cancellation);
+        await database.BlindMarkings.Where(row => answers.Contains(row.AnswerId)).ExecuteDeleteAsync(cancellation);
+        await database.SampleAnswers.Where(row => answers.Contains(row.AnswerId)).ExecuteDeleteAsync(cancellation);
         await database.Answers.Where(answer => answers.Contains(answer.Id)).ExecuteDeleteAsync(cancellation);
         await database.Memberships.Where(member => member.CohortId == cohort && people.Contains(member.AccountId)).ExecuteDeleteAsync(cancellation);
         var gone = await database.Users.Where(account => people.Contains(account.Id) && !database.Memberships.Any(member => member.AccountId == account.Id)).Select(account => account.Id).ToListAsync(cancellation);

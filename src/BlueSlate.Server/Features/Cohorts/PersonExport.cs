@@ -23,7 +23,15 @@ public sealed record PersonAnswer(
     string DrawingHash,
     string Drawing,
     PersonState[] Earlier,
-    FrozenSheet? Marks);
+    FrozenSheet? Marks,
+    PersonMarkChange[] MarkChanges,
+    PersonQuestion[] Questions);
+
+/// <summary>A released mark that was changed.</summary>
+public sealed record PersonMarkChange(DateTimeOffset At, string Before, string After, string Reason);
+
+/// <summary>A question about a note, and its answer.</summary>
+public sealed record PersonQuestion(DateTimeOffset AskedAt, string Note, string Text, string? Reply);
 
 /// <summary>An earlier state of a drawing, or one that lost a conflict or came too late.</summary>
 public sealed record PersonState(DateTimeOffset At, CheckpointReason Reason, string Drawing);
@@ -42,6 +50,8 @@ public sealed class PersonExport(BlueSlateContext database)
             .OrderBy(answer => answer.StartedAt).ToListAsync(cancellation);
         var ids = answers.Select(answer => answer.Id).ToList();
         var states = await database.Checkpoints.AsNoTracking().Where(state => ids.Contains(state.AnswerId)).OrderBy(state => state.At).ToListAsync(cancellation);
+        var changes = await database.MarkRevisions.AsNoTracking().Where(change => ids.Contains(change.AnswerId)).OrderBy(change => change.At).ToListAsync(cancellation);
+        var questions = await database.NoteQueries.AsNoTracking().Where(query => ids.Contains(query.AnswerId)).OrderBy(query => query.AskedAt).ToListAsync(cancellation);
         var signIns = await database.AuditEvents.Where(line => line.Kind == AuditKind.SignIn && line.ActorId == person).OrderBy(line => line.At).Select(line => line.At).ToArrayAsync(cancellation);
         return new PersonFile("blue-slate-person", 1, account.DisplayName, account.Email!, cohorts, [.. answers.Select(ToAnswer)], signIns);
 
@@ -56,6 +66,8 @@ public sealed class PersonExport(BlueSlateContext database)
             answer.DrawingHash,
             answer.Drawing,
             [.. states.Where(state => state.AnswerId == answer.Id).Select(state => new PersonState(state.At, state.Reason, state.Drawing))],
-            answer.Released is null ? null : ExerciseJson.Read<FrozenSheet>(answer.Released.Frozen));
+            answer.Released is null ? null : ExerciseJson.Read<FrozenSheet>(answer.Released.Frozen),
+            [.. changes.Where(change => change.AnswerId == answer.Id).Select(change => new PersonMarkChange(change.At, change.Before, change.After, change.Reason))],
+            [.. questions.Where(query => query.AnswerId == answer.Id).Select(query => new PersonQuestion(query.AskedAt, query.Headline, query.Text, query.Reply))]);
     }
 }

@@ -44,6 +44,8 @@ public sealed class Desk(BlueSlateContext database)
                 GoneThrough = answer.GoneThroughAt != null,
                 Released = answer.Released != null,
                 NeedsPerson = database.CheckRequests.Any(request => request.AnswerId == answer.Id && request.NeedsPerson && request.AssessmentRevisionId == newest),
+                Questions = database.NoteQueries.Count(query => query.AnswerId == answer.Id && query.RepliedAt == null),
+                ReleasedTotal = answer.Released == null ? null : answer.Released.Total,
                 Result = answer.Results.FirstOrDefault(result => result.AssessmentRevisionId == newest && result.CoreVersion == Assessor.CoreVersion),
             })
             .ToListAsync(cancellation);
@@ -58,8 +60,9 @@ public sealed class Desk(BlueSlateContext database)
                     : AnswerState.Checked,
                 row.Late,
                 row.Result?.Doubtful == true,
-                row.Result is not null && Rational.TryParse(row.Result.Total, out var total) ? total : null,
-                row.HandedInAt!.Value))
+                Rational.TryParse(row.ReleasedTotal ?? row.Result?.Total ?? "", out var total) ? total : null,
+                row.HandedInAt!.Value,
+                row.Questions))
             .OrderByDescending(IsUndecided)
             .ThenBy(row => row.Code, StringComparer.Ordinal)];
     }

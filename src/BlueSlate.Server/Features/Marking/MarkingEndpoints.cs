@@ -1,10 +1,5 @@
-using BlueSlate.Core.Drawings;
-using BlueSlate.Core.Interchange;
-using BlueSlate.Core.Language;
-using BlueSlate.Core.Notations;
 using BlueSlate.Data;
 using BlueSlate.Server.Features.Audit;
-using BlueSlate.Server.Features.Checking;
 using BlueSlate.Server.Features.Exercises;
 using BlueSlate.Server.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -32,6 +27,10 @@ public static class MarkingEndpoints
         group.MapPost("/exercises/{id:guid}/identities", Identities).ForInstructors().Produces<IdentityReply[]>();
         group.MapGet("/exercises/{id:guid}/release", Releasing.Preview).ForInstructors().Produces<ReleaseReply>();
         group.MapPost("/exercises/{id:guid}/release", Releasing.Release).ForInstructors().Produces<ReleasedReply>();
+        group.MapGet("/exercises/{id:guid}/remarking", Remarking.Preview).ForInstructors().Produces<RemarkingReply>();
+        group.MapPost("/exercises/{id:guid}/remarking", Remarking.Take).ForInstructors().Produces<RemarkedReply>();
+        group.MapPut("/queries/{id:guid}", NoteQueries.Reply).ForStaff().Produces<NoteQueryReply[]>();
+        BlindSample.Map(group);
     }
 
     private static async Task<Results<Ok<DeskReply>, ProblemHttpResult>> GetDesk(Guid id, Access access, Desk desk, CancellationToken cancellation)
@@ -46,21 +45,27 @@ public static class MarkingEndpoints
         return TypedResults.Ok(await desk.OfAsync(exercise, mayRelease, cancellation));
     }
 
-    private static async Task<Results<Ok<MarkingReply>, ProblemHttpResult>> GetAnswer(
-        Guid id, Access access, AnswerAssessment assessment, Desk desk, ScenarioRenderer renderer, CancellationToken cancellation) =>
-        await access.MarkableAnswers().AnyAsync(answer => answer.Id == id, cancellation)
-            ? TypedResults.Ok(await ReplyAsync(id, assessment, desk, renderer, cancellation))
-            : NoSuchAnswer();
+    private static async Task<Results<Ok<MarkingReply>, ProblemHttpResult>> GetAnswer(Guid id, Access access, BlindSample sample, MarkingPage page, CancellationToken cancellation)
+    {
+        if (!await access.MarkableAnswers().AnyAsync(answer => answer.Id == id, cancellation))
+        {
+            return NoSuchAnswer();
+        }
+
+        return await sample.IsBlindForMeAsync(id, cancellation)
+            ? Problems.Conflict("blind-first", "This answer is in the sample: give your own marks first, then see what was found.")
+            : TypedResults.Ok(await page.OfAsync(id, cancellation));
+    }
 
     private static async Task<Results<Ok<AlikeReply>, ProblemHttpResult>> Alike(Guid id, string finding, Access access, Rulings rulings, CancellationToken cancellation) =>
-        await RefusalAsync(id, access, cancellation) is { } refusal ? refusal
+        await DecisionRefusalAsync(id, access, cancellation) is { } refusal ? refusal
             : await rulings.AlikeAsync(id, finding, cancellation) is { } alike ? TypedResults.Ok(alike)
             : NoSuchNote();
 
     private static async Task<Results<Ok<MarkingReply>, ProblemHttpResult>> Rule(
-        Guid id, string finding, RulingRequest request, Access access, Rulings rulings, AnswerAssessment assessment, Desk desk, ScenarioRenderer renderer, CancellationToken cancellation)
+        Guid id, string finding, RulingRequest request, Access access, Rulings rulings, MarkingPage page, CancellationToken cancellation)
     {
-        if (await RefusalAsync(id, access, cancellation) is { } refusal)
+        if (await DecisionRefusalAsync(id, access, cancellation) is { } refusal)
         {
             return refusal;
         }
@@ -72,20 +77,20 @@ public static class MarkingEndpoints
         }
 
         return await rulings.RuleAsync(id, finding, request, comment, cancellation)
-            ? TypedResults.Ok(await ReplyAsync(id, assessment, desk, renderer, cancellation))
+            ? TypedResults.Ok(await page.OfAsync(id, cancellation))
             : NoSuchNote();
     }
 
     private static async Task<Results<Ok<MarkingReply>, ProblemHttpResult>> TakeBack(
-        Guid id, string finding, Access access, Rulings rulings, AnswerAssessment assessment, Desk desk, ScenarioRenderer renderer, CancellationToken cancellation)
+        Guid id, string finding, Access access, Rulings rulings, MarkingPage page, CancellationToken cancellation)
     {
-        if (await RefusalAsync(id, access, cancellation) is { } refusal)
+        if (await DecisionRefusalAsync(id, access, cancellation) is { } refusal)
         {
             return refusal;
         }
 
         await rulings.TakeBackAsync(id, finding, cancellation);
-        return TypedResults.Ok(await ReplyAsync(id, assessment, desk, renderer, cancellation));
+        return TypedResults.Ok(await page.OfAsync(id, cancellation));
     }
 
     private static async Task<Results<Ok<TotalReply>, ProblemHttpResult>> IfStood(Guid id, StandsForRequest request, Access access, Rulings rulings, CancellationToken cancellation) =>
@@ -94,9 +99,9 @@ public static class MarkingEndpoints
             : NoSuchThing();
 
     private static async Task<Results<Ok<MarkingReply>, ProblemHttpResult>> Stand(
-        Guid id, StandsForRequest request, Access access, Rulings rulings, AnswerAssessment assessment, Desk desk, ScenarioRenderer renderer, CancellationToken cancellation) =>
+        Guid id, StandsForRequest request, Access access, Rulings rulings, MarkingPage page, CancellationToken cancellation) =>
         await RefusalAsync(id, access, cancellation) is { } refusal ? refusal
-            : await rulings.StandAsync(id, request, cancellation) ? TypedResults.Ok(await ReplyAsync(id, assessment, desk, renderer, cancellation))
+            : await rulings.StandAsync(id, request, cancellation) ? TypedResults.Ok(await page.OfAsync(id, cancellation))
             : NoSuchThing();
 
     private static async Task<IResult> MarkGoneThrough(Guid id, Access access, BlueSlateContext database, TimeProvider clock, CancellationToken cancellation)
@@ -133,36 +138,10 @@ public static class MarkingEndpoints
             : null;
     }
 
-    private static async Task<MarkingReply> ReplyAsync(Guid id, AnswerAssessment assessment, Desk desk, ScenarioRenderer renderer, CancellationToken cancellation)
-    {
-        var checkedAnswer = await assessment.RunAsync(id, cancellation);
-        var (answer, revision) = (checkedAnswer.Answer, checkedAnswer.Revision);
-        var part = ExerciseJson.Read<PartDocument>(answer.Question!.Part);
-        var rows = await desk.AnswersAsync(answer.ExerciseId, cancellation);
-        var at = Array.FindIndex(rows, row => row.Id == id);
-        return new MarkingReply(
-            answer.Id,
-            answer.ExerciseId,
-            answer.Exercise!.Title,
-            answer.CandidateCode,
-            rows[at].State,
-            answer.Late,
-            DoubtReply.Of(checkedAnswer.Assessment),
-            renderer.Render(answer.Question.Scenario),
-            part,
-            answer.Drawing,
-            revision.Model,
-            ResultDocument.Of(checkedAnswer.Assessment, answer.DrawingHash),
-            [.. SentenceWriter.Write(Notation.Read(DrawingReader.Read(revision.Model).Drawing!, part.ToOptions())).Select(ResultSentence.Of)],
-            RulingReply.Of(checkedAnswer),
-            StandReply.Of(checkedAnswer),
-            at > 0 ? rows[at - 1].Id : null,
-            at < rows.Length - 1 ? rows[at + 1].Id : null,
-            at + 1,
-            rows.Length,
-            rows.Count(row => row.State is AnswerState.GoneThrough or AnswerState.Released),
-            rows.Count(Desk.IsUndecided));
-    }
+    // After release an instructor may still decide: that changes no released mark, but is proposed as a change.
+    private static async Task<ProblemHttpResult?> DecisionRefusalAsync(Guid id, Access access, CancellationToken cancellation) =>
+        await access.StaffExercises(instructorsOnly: true).AnyAsync(exercise => exercise.Answers.Any(answer => answer.Id == id && answer.Released != null), cancellation) ? null
+            : await RefusalAsync(id, access, cancellation);
 
     private static ProblemHttpResult NoSuchNote() => Problems.NotFound("no-such-finding", "There is no such note on this answer any more.");
 

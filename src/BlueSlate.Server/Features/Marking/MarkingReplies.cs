@@ -12,7 +12,7 @@ public enum AnswerState { Waiting, NeedsPerson, Checked, GoneThrough, Released }
 public sealed record DeskReply(Guid Id, string Title, string Cohort, Rational Maximum, int Students, int StillDrawing, DateTimeOffset? DueAt, DateTimeOffset? ReleasedAt, bool MayRelease, DeskAnswer[] Answers);
 
 /// <summary>One answer on the desk.</summary>
-public sealed record DeskAnswer(Guid Id, string Code, AnswerState State, bool Late, bool Doubtful, Rational? Total, DateTimeOffset HandedInAt);
+public sealed record DeskAnswer(Guid Id, string Code, AnswerState State, bool Late, bool Doubtful, Rational? Total, DateTimeOffset HandedInAt, int Questions);
 
 /// <summary>One answer to be gone through.</summary>
 public sealed record MarkingReply(
@@ -36,7 +36,13 @@ public sealed record MarkingReply(
     int Position,
     int Count,
     int GoneThrough,
-    int Undecided);
+    int Undecided,
+    ReleasedMark? Released,
+    bool MayDecide,
+    NoteQueryReply[] Queries);
+
+/// <summary>What an answer was released with.</summary>
+public sealed record ReleasedMark(Rational Total, DateTimeOffset At);
 
 /// <summary>How sure the marks of an answer are, and which boxes of the model answer were matched by their place.</summary>
 public sealed record DoubtReply(bool IsOpen, Rational Lowest, Rational Highest, string[] Unsure)
@@ -103,7 +109,7 @@ public sealed record AlikeReply(AlikeAnswer[] Answers);
 public sealed record AlikeAnswer(Guid Id, string Code, bool Identical, Rational Now, Rational Allowed, Rational InPart, Rational Kept);
 
 /// <summary>What a release would do.</summary>
-public sealed record ReleaseReply(string[] Ready, UndecidedAnswer[] Undecided, int StillDrawing, string[] Frozen);
+public sealed record ReleaseReply(string[] Ready, UndecidedAnswer[] Undecided, int StillDrawing, string[] Frozen, AgreementReply? Agreement);
 
 /// <summary>An answer that is held back, and why.</summary>
 public sealed record UndecidedAnswer(Guid Id, string Code, string Why);

@@ -17,10 +17,10 @@ public sealed class Releasing(BlueSlateContext database, Desk desk, AnswerAssess
     ];
 
     /// <summary>Says what a release would do.</summary>
-    public static async Task<IResult> Preview(Guid id, Access access, Releasing releasing, CancellationToken cancellation)
+    public static async Task<IResult> Preview(Guid id, Access access, Releasing releasing, BlindSample sample, CancellationToken cancellation)
     {
         var exercise = await access.StaffExercises(instructorsOnly: true).FirstOrDefaultAsync(row => row.Id == id, cancellation);
-        return exercise is null ? ExerciseEndpoints.NoSuchExercise() : TypedResults.Ok(await releasing.PreviewAsync(exercise, cancellation));
+        return exercise is null ? ExerciseEndpoints.NoSuchExercise() : TypedResults.Ok(await releasing.PreviewAsync(exercise, sample, cancellation));
     }
 
     /// <summary>Releases.</summary>
@@ -30,7 +30,7 @@ public sealed class Releasing(BlueSlateContext database, Desk desk, AnswerAssess
         return exercise is null ? ExerciseEndpoints.NoSuchExercise() : TypedResults.Ok(await releasing.ReleaseAsync(exercise, cancellation));
     }
 
-    private async Task<ReleaseReply> PreviewAsync(Exercise exercise, CancellationToken cancellation)
+    private async Task<ReleaseReply> PreviewAsync(Exercise exercise, BlindSample sample, CancellationToken cancellation)
     {
         var answers = await desk.AnswersAsync(exercise.Id, cancellation);
         var drawing = await database.Answers.CountAsync(answer => answer.ExerciseId == exercise.Id && answer.HandedInAt == null, cancellation);
@@ -38,7 +38,8 @@ public sealed class Releasing(BlueSlateContext database, Desk desk, AnswerAssess
             [.. answers.Where(answer => answer.State != AnswerState.Released && !Desk.IsUndecided(answer)).Select(answer => answer.Code)],
             [.. answers.Where(Desk.IsUndecided).Select(answer => new UndecidedAnswer(answer.Id, answer.Code, WhyUndecided(answer)))],
             drawing,
-            Frozen);
+            Frozen,
+            await sample.AgreementAsync(exercise.Id, cancellation));
     }
 
     /// <summary>Freezes and releases every answer that is decided.</summary>
@@ -52,7 +53,14 @@ public sealed class Releasing(BlueSlateContext database, Desk desk, AnswerAssess
         {
             var result = await assessment.RunAsync(answer.Id, cancellation);
             await assessment.StoreAsync(result, now, cancellation);
-            database.ReleasedSheets.Add(new ReleasedSheet { AnswerId = answer.Id, Frozen = ExerciseJson.Write(Freeze(result)), ReleasedAt = now });
+            database.ReleasedSheets.Add(new ReleasedSheet
+            {
+                AnswerId = answer.Id,
+                Frozen = ExerciseJson.Write(Freeze(result)),
+                Total = result.Assessment.Sheet.Total.ToString(),
+                Maximum = result.Assessment.Sheet.Maximum.ToString(),
+                ReleasedAt = now,
+            });
         }
 
         await database.Exercises.Where(row => row.Id == exercise.Id && row.ReleasedAt == null).ExecuteUpdateAsync(set => set.SetProperty(row => row.ReleasedAt, now), cancellation);
@@ -62,7 +70,8 @@ public sealed class Releasing(BlueSlateContext database, Desk desk, AnswerAssess
         return new ReleasedReply(ready.Count, answers.Count(Desk.IsUndecided));
     }
 
-    private static FrozenSheet Freeze(CheckedAnswer result) => new(
+    /// <summary>The sheet of an answer as it stands, everything by value.</summary>
+    internal static FrozenSheet Freeze(CheckedAnswer result) => new(
         result.Answer.Exercise!.Title,
         result.Answer.Question!.Scenario,
         ExerciseJson.Read<PartDocument>(result.Answer.Question.Part),

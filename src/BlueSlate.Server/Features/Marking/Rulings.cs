@@ -172,7 +172,7 @@ public sealed class Rulings(BlueSlateContext database, AnswerAssessment assessme
     }
 
     private async Task<List<(CheckedAnswer Answer, Note Note)>> AlikeToAsync(CheckedAnswer own, string key, CancellationToken cancellation) =>
-        [.. (await assessment.RunAllAsync(own.Answer.ExerciseId, cancellation))
+        [.. (await assessment.RunAllAsync(own.Answer.ExerciseId, cancellation)).Where(answer => answer.Answer.Id != own.Answer.Id).Append(own)
             .Select(answer => (Answer: answer, Note: answer.Assessment.Notes.FirstOrDefault(note => answer.KeyOf(note) == key)!))
             .Where(pair => pair.Note is not null)];
 

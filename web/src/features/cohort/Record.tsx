@@ -8,6 +8,7 @@ const deeds: Readonly<Record<Schemas['AuditKind'], string>> = {
   publish: 'published',
   ruling: 'ruled',
   release: 'released',
+  remark: 'changed released marks',
   'identity-view': 'looked at names',
   export: 'took out data',
   erasure: 'erased',

@@ -7,6 +7,8 @@ import { PageHead } from '../../ui/PageHead';
 import { Sheet } from '../../ui/Sheet';
 import { Failed, Loading, messageOf } from '../../ui/states';
 import { due, moment } from '../../ui/time';
+import { Remarking } from './Remarking';
+import { AgreementLine, Sample } from './Sample';
 
 /** All answers of an exercise, by candidate code. */
 export default function DeskPage() {
@@ -73,6 +75,8 @@ export default function DeskPage() {
           </button>
         )}
         {answers.length > 0 && unreleased === 0 && <p className="mt-6 text-quiet-ink">All marks are released.</p>}
+        {mayRelease && unreleased < answers.length && <Remarking exercise={id} />}
+        {answers.length > 0 && <Sample exercise={id} mayDraw={mayRelease && unreleased > 0} answers={unreleased} />}
       </main>
       <Release id={id} open={releasing} onClose={() => setReleasing(false)} />
     </>
@@ -100,6 +104,11 @@ function AnswerLine({ answer, name }: { answer: Schemas['DeskAnswer']; name?: st
       <td>
         {words[answer.state]}
         {doubt && <strong>, wants a look: its mark is not certain</strong>}
+        {answer.questions > 0 && (
+          <strong>
+            , {answer.questions} {answer.questions === 1 ? 'question' : 'questions'}
+          </strong>
+        )}
       </td>
       <td>
         {moment(answer.handedInAt)}
@@ -166,6 +175,7 @@ function Release({ id, open, onClose }: { id: string; open: boolean; onClose: ()
             </div>
           )}
           {preview.data.stillDrawing > 0 && <p>{preview.data.stillDrawing} still drawing.</p>}
+          {preview.data.agreement && <AgreementLine agreement={preview.data.agreement} />}
           <p className="text-quiet-ink">Frozen for good: {preview.data.frozen.join('; ')}.</p>
         </div>
       )}

@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
-import { api, must, type Schemas } from '../../api/client';
+import { Link, Navigate, useNavigate, useParams } from 'react-router';
+import { api, isProblem, must, type Schemas } from '../../api/client';
 import { Notes } from '../../differences/Notes';
 import { ScriptWithNotes, type ScriptView } from '../../differences/ScriptWithNotes';
 import { show } from '../../ui/marks';
@@ -9,6 +9,7 @@ import { Failed, Loading, messageOf } from '../../ui/states';
 import { partLine } from '../study/DrawPage';
 import { DecisionRow } from './DecisionRow';
 import { LineTable } from './LineTable';
+import { Questions } from './Questions';
 import { StandsFor } from './StandsFor';
 
 /** One answer on the marking desk: its differences drawn in, its notes, the decisions on them. */
@@ -19,6 +20,8 @@ export default function MarkingPage() {
     queryFn: () => must(api.GET('/api/marking/answers/{id}', { params: { path: { id } } })),
   });
   if (answer.isPending) return <Loading what="the answer" />;
+  if (isProblem(answer.error) && answer.error.code === 'blind-first')
+    return <Navigate to={`/marking/blind/${id}`} replace />;
   if (answer.isError) return <Failed error={answer.error} retry={() => void answer.refetch()} />;
   return <MarkedScript key={id} answer={answer.data} />;
 }
@@ -80,6 +83,7 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
             <strong>{show(answer.result.total)}</strong> of {show(answer.result.maximum)}, candidate {answer.code}
             {answer.late && ', late'}
           </p>
+          {answer.released && <ReleasedWith released={answer.released} answer={answer} />}
           <div className="views" role="group" aria-label="How the answer is shown">
             {(['over', 'beside', 'words'] as const).map((name) => (
               <button
@@ -118,18 +122,31 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
               open={open}
               onOpen={setOpen}
               levelOf={view === 'over' ? levelOf : () => null}
-              mark={({ note }) => <RuledMark ruling={answer.rulings.find((ruling) => ruling.findingId === note.id)} />}
+              mark={({ note }) => (
+                <>
+                  <RuledMark ruling={answer.rulings.find((ruling) => ruling.findingId === note.id)} />
+                  {answer.queries.some((query) => query.findingId === note.id && !query.reply) && (
+                    <strong className="text-[13px]"> · a question</strong>
+                  )}
+                </>
+              )}
               beneath={({ note }) => (
-                <DecisionRow
-                  key={note.id}
-                  answer={answer.id}
-                  finding={note.id}
-                  ruling={answer.rulings.find((ruling) => ruling.findingId === note.id) ?? null}
-                  locked={released}
-                  busy={rule.isPending || takeBack.isPending}
-                  onRule={(decision, comment, reach) => rule.mutate({ finding: note.id, decision, comment, reach })}
-                  onTakeBack={() => takeBack.mutate(note.id)}
-                />
+                <>
+                  <Questions
+                    queries={answer.queries.filter((query) => query.findingId === note.id)}
+                    onReplied={(replied) => keep({ ...answer, queries: [...replied] })}
+                  />
+                  <DecisionRow
+                    key={note.id}
+                    answer={answer.id}
+                    finding={note.id}
+                    ruling={answer.rulings.find((ruling) => ruling.findingId === note.id) ?? null}
+                    locked={!answer.mayDecide}
+                    busy={rule.isPending || takeBack.isPending}
+                    onRule={(decision, comment, reach) => rule.mutate({ finding: note.id, decision, comment, reach })}
+                    onTakeBack={() => takeBack.mutate(note.id)}
+                  />
+                </>
               )}
             />
           )}
@@ -168,6 +185,20 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
         </div>
       )}
     />
+  );
+}
+
+/** What the student has, where it is not what the answer would get now. */
+function ReleasedWith({ released, answer }: { released: Schemas['ReleasedMark']; answer: Schemas['MarkingReply'] }) {
+  if (released.total === answer.result.total) return <p className="text-[14px] text-quiet-ink">released</p>;
+  return (
+    <p className="text-[14px]">
+      Released with <strong>{show(released.total)}</strong>; that stands until it is{' '}
+      <Link className="word-button" to={`/exercises/${answer.exerciseId}/answers`}>
+        changed for the student
+      </Link>
+      .
+    </p>
   );
 }
 

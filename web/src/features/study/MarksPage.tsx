@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
@@ -8,6 +8,7 @@ import { show } from '../../ui/marks';
 import { Failed, Loading } from '../../ui/states';
 import { moment } from '../../ui/time';
 import { LineTable } from '../marking/LineTable';
+import { AskAboutNote } from './AskAboutNote';
 import { partLine } from './DrawPage';
 
 /** The marks as released to a student: notes, lines, and, where it is allowed, the model answer over or beside. */
@@ -19,10 +20,11 @@ export default function MarksPage() {
   });
   if (marks.isPending) return <Loading what="your marks" />;
   if (marks.isError) return <Failed error={marks.error} retry={() => void marks.refetch()} />;
-  return <Marks marks={marks.data} />;
+  return <Marks key={marks.data.result.total} id={id} marks={marks.data} />;
 }
 
-function Marks({ marks }: { marks: Schemas['StudentMarksReply'] }) {
+function Marks({ id, marks }: { id: string; marks: Schemas['StudentMarksReply'] }) {
+  const queries = useQueryClient();
   const [view, setView] = useState<ScriptView>('over');
   const [lines, setLines] = useState(false);
   const [open, setOpen] = useState<string | null>(null);
@@ -42,6 +44,12 @@ function Marks({ marks }: { marks: Schemas['StudentMarksReply'] }) {
           <p className="total">
             <strong>{show(marks.result.total)}</strong> of {show(marks.result.maximum)}
           </p>
+          {marks.changes.map((change) => (
+            <p key={change.at} className="mt-1 text-[14px]">
+              Changed from {show(change.before)} to <strong>{show(change.after)}</strong>, {moment(change.at)}.{' '}
+              {change.reason !== '' && <q className="font-read italic">{change.reason}</q>}
+            </p>
+          ))}
           <div className="views" role="group" aria-label="How your answer is shown">
             <button aria-pressed={view === 'over' && !lines} onClick={() => (setView('over'), setLines(false))}>
               over
@@ -69,7 +77,17 @@ function Marks({ marks }: { marks: Schemas['StudentMarksReply'] }) {
               open={open}
               onOpen={setOpen}
               levelOf={view === 'over' ? levelOf : () => null}
-              beneath={({ note }) => <Decided ruling={marks.rulings.find((ruling) => ruling.findingId === note.id)} />}
+              beneath={({ note }) => (
+                <>
+                  <Decided ruling={marks.rulings.find((ruling) => ruling.findingId === note.id)} />
+                  <AskAboutNote
+                    answer={id}
+                    finding={note.id}
+                    queries={marks.queries.filter((query) => query.findingId === note.id)}
+                    onAsked={(queried) => queries.setQueryData(['marks', id], { ...marks, queries: queried })}
+                  />
+                </>
+              )}
             />
           )}
           <p className="mt-auto pt-6 text-[13px] text-quiet-ink">

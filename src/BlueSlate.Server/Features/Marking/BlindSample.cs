@@ -1,0 +1,232 @@
+using System.Collections.Immutable;
+using System.Security.Cryptography;
+using BlueSlate.Core.Interchange;
+using BlueSlate.Core.Marking;
+using BlueSlate.Data;
+using BlueSlate.Server.Features.Checking;
+using BlueSlate.Server.Features.Exercises;
+using BlueSlate.Server.Hosting;
+using Microsoft.EntityFrameworkCore;
+
+namespace BlueSlate.Server.Features.Marking;
+
+/// <summary>Draws a sample of so many answers.</summary>
+public sealed record SampleRequest(int Count);
+
+/// <summary>The sample: how far each marker is, which answers the caller has still to mark, and how far two agree.</summary>
+public sealed record SampleReply(int Size, SampleMarker[] Markers, SampleTask[] Mine, AgreementReply? Agreement);
+
+/// <summary>A marker and how many answers of the sample that person is done with.</summary>
+public sealed record SampleMarker(string Name, int Done, bool Me);
+
+/// <summary>An answer of the sample, and whether the caller is done with it.</summary>
+public sealed record SampleTask(Guid Id, string Code, bool Done);
+
+/// <summary>How far the two who marked most of the sample agree with each other, and their mean with the marks here.</summary>
+/// <param name="First">One of the two.</param>
+/// <param name="Second">The other.</param>
+/// <param name="BetweenThem">Their agreement.</param>
+/// <param name="WithMarks">The agreement of the mean of the two with the marks that stand.</param>
+/// <param name="Maximum">The marks in all.</param>
+public sealed record AgreementReply(string First, string Second, Agreement BetweenThem, Agreement WithMarks, Rational Maximum);
+
+/// <summary>An answer to be marked without seeing what was found in it.</summary>
+public sealed record BlindReply(Guid Id, Guid ExerciseId, string Title, string Code, string ScenarioHtml, PartDocument Part, string Drawing, BlindLine[] Lines, bool Done);
+
+/// <summary>A line of the scheme with what the caller gave it; null when nothing yet.</summary>
+public sealed record BlindLine(string Id, string Title, Rational Marks, Rational? Given);
+
+/// <summary>Marks by line; done when all are given and it says so.</summary>
+public sealed record BlindRequest(GivenMarks[] Marks, bool Done);
+
+/// <summary>What one line is given.</summary>
+public sealed record GivenMarks(string Line, Rational Marks);
+
+/// <summary>
+/// A sample of answers that two people mark line by line, neither seeing what was found nor what the other gave, so that a class can be told
+/// how far its marks are to be trusted.
+/// </summary>
+public sealed class BlindSample(BlueSlateContext database, AnswerAssessment assessment, ScenarioRenderer renderer, Access access, TimeProvider clock)
+{
+    private const int MostAnswers = 50;
+
+    /// <summary>Maps the endpoints.</summary>
+    public static void Map(IEndpointRouteBuilder group)
+    {
+        group.MapGet("/exercises/{id:guid}/sample", (Guid id, BlindSample sample, CancellationToken cancellation) => sample.GetAsync(id, cancellation)).ForStaff().Produces<SampleReply>();
+        group.MapPost("/exercises/{id:guid}/sample", (Guid id, SampleRequest request, BlindSample sample, CancellationToken cancellation) => sample.DrawAsync(id, request, cancellation)).ForInstructors().Produces<SampleReply>();
+        group.MapGet("/blind/{id:guid}", (Guid id, BlindSample sample, CancellationToken cancellation) => sample.OpenAsync(id, cancellation)).ForStaff().Produces<BlindReply>();
+        group.MapPut("/blind/{id:guid}", (Guid id, BlindRequest request, BlindSample sample, CancellationToken cancellation) => sample.SaveAsync(id, request, cancellation)).ForStaff().Produces<BlindReply>();
+    }
+
+    /// <summary>Whether an answer belongs to a sample that the caller has still to mark, and that not yet two others have.</summary>
+    public async Task<bool> IsBlindForMeAsync(Guid answerId, CancellationToken cancellation)
+    {
+        var me = access.AccountId;
+        return await database.SampleAnswers.AnyAsync(row => row.AnswerId == answerId, cancellation)
+            && !await database.BlindMarkings.AnyAsync(row => row.AnswerId == answerId && row.ById == me && row.DoneAt != null, cancellation)
+            && await database.BlindMarkings.CountAsync(row => row.AnswerId == answerId && row.DoneAt != null, cancellation) < 2;
+    }
+
+    /// <summary>How far two agree; null while no answer has been marked by two.</summary>
+    public async Task<AgreementReply?> AgreementAsync(Guid exerciseId, CancellationToken cancellation)
+    {
+        var done = await DoneAsync(exerciseId, cancellation);
+        var people = done.GroupBy(marking => marking.ById).OrderByDescending(group => group.Count()).ThenBy(group => group.Min(marking => marking.At)).Select(group => group.ToDictionary(marking => marking.AnswerId)).ToList();
+        var pair = people.SelectMany((one, i) => people.Skip(i + 1).Select(other => (One: one, Other: other, Both: one.Keys.Intersect(other.Keys).Order().ToList()))).Where(pair => pair.Both.Count > 0)
+            .OrderByDescending(pair => pair.Both.Count).FirstOrDefault();
+        if (pair.Both is null)
+        {
+            return null;
+        }
+
+        var lines = new List<(ImmutableSortedDictionary<string, Rational> One, ImmutableSortedDictionary<string, Rational> Other, ImmutableSortedDictionary<string, Rational> Here)>();
+        var maximum = Rational.Zero;
+        foreach (var id in pair.Both)
+        {
+            var sheet = (await assessment.RunAsync(id, cancellation)).Assessment.Sheet;
+            maximum = sheet.Maximum;
+
+            // Lines that have come or gone since are left out on all sides.
+            var (one, other) = (MarksOf(pair.One[id]), MarksOf(pair.Other[id]));
+            var known = sheet.Lines.Where(line => one.ContainsKey(line.Line.Id) && other.ContainsKey(line.Line.Id)).ToList();
+            ImmutableSortedDictionary<string, Rational> Of(Func<LineResult, Rational> marks) => known.ToImmutableSortedDictionary(line => line.Line.Id, marks, StringComparer.Ordinal);
+            lines.Add((Of(line => one[line.Line.Id]), Of(line => other[line.Line.Id]), Of(line => line.Earned)));
+        }
+
+        var names = await NamesAsync([pair.One.Values.First().ById, pair.Other.Values.First().ById], cancellation);
+        var mean = lines.ConvertAll(line => line.One.ToImmutableSortedDictionary(mark => mark.Key, mark => (mark.Value + line.Other[mark.Key]) * Rational.Half, StringComparer.Ordinal));
+        return new AgreementReply(
+            names[pair.One.Values.First().ById],
+            names[pair.Other.Values.First().ById],
+            Agreement.Of(lines.ConvertAll(line => line.One), lines.ConvertAll(line => line.Other))!,
+            Agreement.Of(mean, lines.ConvertAll(line => line.Here))!,
+            maximum);
+    }
+
+    private async Task<IResult> GetAsync(Guid exerciseId, CancellationToken cancellation) =>
+        await access.StaffExercises().AnyAsync(row => row.Id == exerciseId, cancellation) ? TypedResults.Ok(await ReplyAsync(exerciseId, cancellation)) : ExerciseEndpoints.NoSuchExercise();
+
+    private async Task<IResult> DrawAsync(Guid exerciseId, SampleRequest request, CancellationToken cancellation)
+    {
+        if (!await access.StaffExercises(instructorsOnly: true).AnyAsync(row => row.Id == exerciseId, cancellation))
+        {
+            return ExerciseEndpoints.NoSuchExercise();
+        }
+
+        if (request.Count is < 1 or > MostAnswers)
+        {
+            return Problems.Unreadable("sample", $"A sample holds 1 to {MostAnswers} answers.", "count");
+        }
+
+        // What is in the sample stays in it; only what is not released can be marked blind.
+        var inIt = await database.SampleAnswers.CountAsync(row => row.ExerciseId == exerciseId, cancellation);
+        var others = await database.Answers.Where(answer => answer.ExerciseId == exerciseId && answer.HandedInAt != null && answer.Released == null && !database.SampleAnswers.Any(row => row.AnswerId == answer.Id))
+            .Select(answer => answer.Id).ToArrayAsync(cancellation);
+        RandomNumberGenerator.Shuffle(others.AsSpan());
+        var now = clock.GetUtcNow();
+        database.SampleAnswers.AddRange(others.Take(Math.Max(0, request.Count - inIt)).Select(id => new SampleAnswer { AnswerId = id, ExerciseId = exerciseId, DrawnAt = now }));
+        await database.SaveChangesAsync(cancellation);
+        return TypedResults.Ok(await ReplyAsync(exerciseId, cancellation));
+    }
+
+    private async Task<SampleReply> ReplyAsync(Guid exerciseId, CancellationToken cancellation)
+    {
+        var me = access.AccountId;
+        var answers = await database.SampleAnswers.Where(row => row.ExerciseId == exerciseId).Join(database.Answers, row => row.AnswerId, answer => answer.Id, (_, answer) => new { answer.Id, answer.CandidateCode })
+            .OrderBy(row => row.CandidateCode).ToListAsync(cancellation);
+        var done = await DoneAsync(exerciseId, cancellation);
+        var staff = await database.Exercises.Where(row => row.Id == exerciseId).SelectMany(row => row.Cohort!.Members).Where(member => member.Role != CohortRole.Student).Select(member => member.AccountId).ToListAsync(cancellation);
+        var names = await NamesAsync(staff.Union(done.Select(marking => marking.ById)), cancellation);
+        return new SampleReply(
+            answers.Count,
+            [.. names.Select(name => new SampleMarker(name.Value, done.Count(marking => marking.ById == name.Key), name.Key == me)).OrderByDescending(marker => marker.Me).ThenBy(marker => marker.Name, StringComparer.Ordinal)],
+            [.. answers.Select(answer => new SampleTask(answer.Id, answer.CandidateCode, done.Exists(marking => marking.AnswerId == answer.Id && marking.ById == me)))],
+            await AgreementAsync(exerciseId, cancellation));
+    }
+
+    private async Task<IResult> OpenAsync(Guid answerId, CancellationToken cancellation) =>
+        await InSampleAsync(answerId, cancellation) ? TypedResults.Ok(await BlindAsync(answerId, cancellation)) : NotInSample();
+
+    private async Task<IResult> SaveAsync(Guid answerId, BlindRequest request, CancellationToken cancellation)
+    {
+        if (!await InSampleAsync(answerId, cancellation))
+        {
+            return NotInSample();
+        }
+
+        var blind = await BlindAsync(answerId, cancellation);
+        if (blind.Done)
+        {
+            return Problems.Conflict("done", "You are done with this answer; what you gave stands.");
+        }
+
+        var lines = blind.Lines.ToDictionary(line => line.Id, StringComparer.Ordinal);
+        if (request.Marks.DistinctBy(given => given.Line, StringComparer.Ordinal).Count() < request.Marks.Length)
+        {
+            return Problems.Unreadable("twice", "A line is given marks once.", "marks");
+        }
+
+        foreach (var (id, marks) in request.Marks)
+        {
+            if (!lines.TryGetValue(id, out var line))
+            {
+                return Problems.Unreadable("no-such-line", "The scheme has no such line.", $"marks.{id}");
+            }
+
+            if (marks < Rational.Zero || marks > line.Marks)
+            {
+                return Problems.Unreadable("marks", $"“{line.Title}” is worth 0 to {line.Marks.ToDisplay()}.", $"marks.{id}");
+            }
+        }
+
+        if (request.Done && request.Marks.Length < lines.Count)
+        {
+            return Problems.Unreadable("lines-left", $"{lines.Count - request.Marks.Length} lines have no marks yet.", "marks");
+        }
+
+        var (me, now, text) = (access.AccountId, clock.GetUtcNow(), ExerciseJson.Write(request.Marks.ToImmutableSortedDictionary(given => given.Line, given => given.Marks, StringComparer.Ordinal)));
+        DateTimeOffset? doneAt = request.Done ? now : null;
+        await database.Database.ExecuteSqlAsync(
+            $"""
+            INSERT INTO blind_markings (answer_id, by_id, marks, at, done_at) VALUES ({answerId}, {me}, {text}, {now}, {doneAt})
+            ON CONFLICT (answer_id, by_id) DO UPDATE SET marks = excluded.marks, at = excluded.at, done_at = excluded.done_at WHERE blind_markings.done_at IS NULL
+            """,
+            cancellation);
+        return TypedResults.Ok(await BlindAsync(answerId, cancellation));
+    }
+
+    private async Task<BlindReply> BlindAsync(Guid answerId, CancellationToken cancellation)
+    {
+        var me = access.AccountId;
+        var (answer, scheme) = await assessment.SchemeOfAsync(answerId, cancellation);
+        var marking = await database.BlindMarkings.AsNoTracking().FirstOrDefaultAsync(row => row.AnswerId == answerId && row.ById == me, cancellation);
+        var given = marking is null ? ImmutableSortedDictionary<string, Rational>.Empty : MarksOf(marking);
+        return new BlindReply(
+            answerId,
+            answer.ExerciseId,
+            answer.Exercise!.Title,
+            answer.CandidateCode,
+            renderer.Render(answer.Question!.Scenario),
+            ExerciseJson.Read<PartDocument>(answer.Question.Part),
+            answer.Drawing,
+            [.. scheme.Lines.Select(line => new BlindLine(line.Id, line.Title, line.Marks, given.TryGetValue(line.Id, out var marks) ? marks : null))],
+            marking?.DoneAt is not null);
+    }
+
+    private Task<bool> InSampleAsync(Guid answerId, CancellationToken cancellation) =>
+        access.MarkableAnswers().AnyAsync(answer => answer.Id == answerId && database.SampleAnswers.Any(row => row.AnswerId == answerId), cancellation);
+
+    private Task<List<BlindMarking>> DoneAsync(Guid exerciseId, CancellationToken cancellation) =>
+        database.BlindMarkings.AsNoTracking().Where(marking => marking.DoneAt != null && database.SampleAnswers.Any(row => row.AnswerId == marking.AnswerId && row.ExerciseId == exerciseId)).ToListAsync(cancellation);
+
+    private Task<Dictionary<Guid, string>> NamesAsync(IEnumerable<Guid> people, CancellationToken cancellation)
+    {
+        var ids = people.ToList();
+        return database.Users.Where(account => ids.Contains(account.Id)).ToDictionaryAsync(account => account.Id, account => account.DisplayName, cancellation);
+    }
+
+    private static ImmutableSortedDictionary<string, Rational> MarksOf(BlindMarking marking) => ExerciseJson.Read<ImmutableSortedDictionary<string, Rational>>(marking.Marks);
+
+    private static IResult NotInSample() => Problems.NotFound("no-such-answer", "There is no such answer in a sample that you mark.");
+}

@@ -1,0 +1,84 @@
+using BlueSlate.Data;
+using BlueSlate.Server.Features.Exercises;
+using BlueSlate.Server.Hosting;
+using Microsoft.EntityFrameworkCore;
+
+namespace BlueSlate.Server.Features.Marking;
+
+/// <summary>A question about a note, and its answer once there is one.</summary>
+public sealed record NoteQueryReply(Guid Id, string FindingId, string Headline, string Text, DateTimeOffset AskedAt, string? Reply, DateTimeOffset? RepliedAt);
+
+/// <summary>Asks about a note.</summary>
+public sealed record NoteQueryRequest(string Finding, string Text);
+
+/// <summary>Answers a question.</summary>
+public sealed record NoteAnswerRequest(string Text);
+
+/// <summary>Questions of students about the notes of released sheets, and what markers answer.</summary>
+public static class NoteQueries
+{
+    /// <summary>The most questions about one answer.</summary>
+    public const int Most = 30;
+
+    private const int Longest = 2000;
+
+    /// <summary>The questions about an answer, the oldest first.</summary>
+    public static Task<NoteQueryReply[]> OfAsync(BlueSlateContext database, Guid answerId, CancellationToken cancellation) =>
+        database.NoteQueries.Where(query => query.AnswerId == answerId).OrderBy(query => query.AskedAt)
+            .Select(query => new NoteQueryReply(query.Id, query.FindingId, query.Headline, query.Text, query.AskedAt, query.Reply, query.RepliedAt)).ToArrayAsync(cancellation);
+
+    /// <summary>A student asks about a note of the own released sheet.</summary>
+    public static async Task<IResult> Ask(Guid id, NoteQueryRequest request, Access access, BlueSlateContext database, TimeProvider clock, CancellationToken cancellation)
+    {
+        var text = request.Text.Trim();
+        var sheet = await access.OwnAnswers().Where(answer => answer.Id == id && answer.Released != null).Select(answer => answer.Released!.Frozen).FirstOrDefaultAsync(cancellation);
+        if (sheet is null)
+        {
+            return Problems.NotFound("not-released", "There is no such mark sheet of yours.");
+        }
+
+        if (text.Length is 0 or > Longest)
+        {
+            return Problems.Unreadable("question", $"A question has 1 to {Longest} characters.", "text");
+        }
+
+        if (ExerciseJson.Read<FrozenSheet>(sheet).Result.Notes.FirstOrDefault(note => note.Id == request.Finding) is not { } note)
+        {
+            return Problems.NotFound("no-such-finding", "There is no such note on your sheet.");
+        }
+
+        if (await database.NoteQueries.CountAsync(query => query.AnswerId == id, cancellation) >= Most)
+        {
+            return Problems.Conflict("too-many", $"You have asked {Most} times about this answer. Speak with your marker.");
+        }
+
+        if (await database.NoteQueries.AnyAsync(query => query.AnswerId == id && query.FindingId == request.Finding && query.RepliedAt == null, cancellation))
+        {
+            return Problems.Conflict("asked-already", "You have asked about this note already; your marker has still to answer.");
+        }
+
+        database.NoteQueries.Add(new NoteQuery { Id = Guid.CreateVersion7(), AnswerId = id, FindingId = note.Id, Headline = note.Headline, Text = text, AskedAt = clock.GetUtcNow() });
+        await database.SaveChangesAsync(cancellation);
+        return TypedResults.Ok(await OfAsync(database, id, cancellation));
+    }
+
+    /// <summary>A marker answers, or mends the answer.</summary>
+    public static async Task<IResult> Reply(Guid id, NoteAnswerRequest request, Access access, BlueSlateContext database, TimeProvider clock, CancellationToken cancellation)
+    {
+        var text = request.Text.Trim();
+        if (text.Length is 0 or > Longest)
+        {
+            return Problems.Unreadable("answer", $"An answer has 1 to {Longest} characters.", "text");
+        }
+
+        var query = await database.NoteQueries.FirstOrDefaultAsync(row => row.Id == id && access.MarkableAnswers().Any(answer => answer.Id == row.AnswerId), cancellation);
+        if (query is null)
+        {
+            return Problems.NotFound("no-such-question", "There is no such question among the answers that you mark.");
+        }
+
+        (query.Reply, query.RepliedById, query.RepliedAt) = (text, access.AccountId, clock.GetUtcNow());
+        await database.SaveChangesAsync(cancellation);
+        return TypedResults.Ok(await OfAsync(database, query.AnswerId, cancellation));
+    }
+}

@@ -1,0 +1,97 @@
+using Shouldly;
+
+namespace BlueSlate.Server.Tests;
+
+/// <summary>A sample that two people mark without seeing what was found, and what is told of it.</summary>
+public sealed class BlindSampleTests(TestServer server) : IClassFixture<TestServer>
+{
+    [Fact]
+    public async Task Two_people_mark_a_sample_blind_and_their_agreement_is_told_before_release()
+    {
+        var (instructor, assistant, exercise, answers) = await HandedInAsync();
+        var sample = await instructor.PostAsync($"/api/marking/exercises/{exercise}/sample", new { count = 2 });
+        ((int)sample["size"]!).ShouldBe(2);
+        sample["agreement"].ShouldBeNull();
+        (await instructor.GetAsync($"/api/marking/exercises/{exercise}/release"))["agreement"].ShouldBeNull();
+
+        foreach (var answer in answers)
+        {
+            // Until one's own marks are given, what was found stays hidden, in the reply for marking too.
+            (await instructor.CodeOfAsync(HttpMethod.Get, $"/api/marking/answers/{answer}")).ShouldBe("blind-first");
+            var blind = (await instructor.GetAsync($"/api/marking/blind/{answer}")).ToJsonString();
+            blind.ShouldNotContain("notes");
+            blind.ShouldNotContain("total");
+            await GiveAsync(instructor, answer, _ => "0");
+            await instructor.GetAsync($"/api/marking/answers/{answer}");
+            await GiveAsync(assistant, answer, line => answer == answers[0] && line == 0 ? "1/2" : "0");
+        }
+
+        var agreement = (await instructor.GetAsync($"/api/marking/exercises/{exercise}/release"))["agreement"]!;
+        ((int)agreement["betweenThem"]!["answers"]!).ShouldBe(2);
+        ((string)agreement["betweenThem"]!["meanDifference"]!).ShouldBe("1/4");
+        ((string)agreement["betweenThem"]!["largestDifference"]!).ShouldBe("1/2");
+        ((int)agreement["betweenThem"]!["lines"]! - (int)agreement["betweenThem"]!["sameLines"]!).ShouldBe(1);
+        ((string)agreement["withMarks"]!["meanDifference"]!).ShouldNotBe("0");
+    }
+
+    [Fact]
+    public async Task Marks_beyond_a_line_and_lines_that_are_not_there_are_refused_and_what_is_done_stands()
+    {
+        var (instructor, _, exercise, answers) = await HandedInAsync();
+        await instructor.PostAsync($"/api/marking/exercises/{exercise}/sample", new { count = 50 });
+        var path = $"/api/marking/blind/{answers[0]}";
+        var lines = (await instructor.GetAsync(path))["lines"]!.AsArray();
+        var first = (string)lines[0]!["id"]!;
+        (await instructor.CodeOfAsync(HttpMethod.Put, path, Marks((first, "99")))).ShouldBe("marks");
+        (await instructor.CodeOfAsync(HttpMethod.Put, path, Marks((first, "-1")))).ShouldBe("marks");
+        (await instructor.CodeOfAsync(HttpMethod.Put, path, Marks(("line99", "1")))).ShouldBe("no-such-line");
+        (await instructor.CodeOfAsync(HttpMethod.Put, path, Marks((first, "0"), (first, "1/2")))).ShouldBe("twice");
+        (await instructor.CodeOfAsync(HttpMethod.Put, path, new { marks = new[] { new { line = first, marks = "0" } }, done = true })).ShouldBe("lines-left");
+
+        // Half done is kept, without counting.
+        await instructor.PutAsync(path, Marks((first, "1/2")));
+        ((string)(await instructor.GetAsync(path))["lines"]![0]!["given"]!).ShouldBe("1/2");
+        await GiveAsync(instructor, answers[0], _ => "0");
+        (await instructor.CodeOfAsync(HttpMethod.Put, path, Marks((first, "1/2")))).ShouldBe("done");
+    }
+
+    [Fact]
+    public async Task A_sample_is_drawn_by_an_instructor_grows_and_is_seen_by_staff_alone()
+    {
+        var (instructor, assistant, exercise, answers) = await HandedInAsync();
+        var path = $"/api/marking/exercises/{exercise}/sample";
+        (await assistant.CodeOfAsync(HttpMethod.Post, path, new { count = 1 })).ShouldBe("not-allowed");
+        (await instructor.CodeOfAsync(HttpMethod.Post, path, new { count = 0 })).ShouldBe("sample");
+        ((int)(await instructor.PostAsync(path, new { count = 1 }))["size"]!).ShouldBe(1);
+        var one = (Guid)(await instructor.GetAsync(path))["mine"]![0]!["id"]!;
+        (await instructor.PostAsync(path, new { count = 2 }))["mine"]!.AsArray().Select(task => (Guid)task!["id"]!).ShouldContain(one);
+
+        using var student = await server.AsAsync("student");
+        (await student.SendAsync(HttpMethod.Get, path)).StatusCode.ShouldBe(System.Net.HttpStatusCode.Forbidden);
+        using var outsider = await server.AsAsync("outsider");
+        (await outsider.CodeOfAsync(HttpMethod.Get, path)).ShouldBe("no-such-exercise");
+        (await outsider.CodeOfAsync(HttpMethod.Get, $"/api/marking/blind/{answers[0]}")).ShouldBe("no-such-answer");
+    }
+
+    private static object Marks(params (string Line, string Marks)[] marks) => new { marks = marks.Select(mark => new { line = mark.Line, marks = mark.Marks }), done = false };
+
+    private static async Task GiveAsync(Client marker, Guid answer, Func<int, string> marks)
+    {
+        var lines = (await marker.GetAsync($"/api/marking/blind/{answer}"))["lines"]!.AsArray();
+        await marker.PutAsync($"/api/marking/blind/{answer}", new { marks = lines.Select((line, at) => new { line = (string)line!["id"]!, marks = marks(at) }), done = true });
+    }
+
+    private async Task<(Client Instructor, Client Assistant, Guid Exercise, Guid[] Answers)> HandedInAsync()
+    {
+        var instructor = await server.AsAsync("instructor");
+        var exercise = await Story.PublishedAsync(server, instructor);
+        var answers = new List<Guid>();
+        foreach (var (who, drawing) in new[] { ("student", Story.Faulty), ("student2", TestServer.Model) })
+        {
+            using var student = await server.AsAsync(who);
+            answers.Add(await Story.HandedInAsync(server, student, exercise, drawing));
+        }
+
+        return (instructor, await server.AsAsync("assistant"), exercise, [.. answers]);
+    }
+}

@@ -1,0 +1,126 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { api, must, type Schemas } from '../../api/client';
+import { show } from '../../ui/marks';
+import { Sheet } from '../../ui/Sheet';
+import { messageOf } from '../../ui/states';
+
+interface SampleProps {
+  exercise: string;
+  mayDraw: boolean;
+  /** How many answers there are to draw from. */
+  answers: number;
+}
+
+/** The sample that two people mark blind: how far they are, how far they agree, and what to mark next. */
+export function Sample({ exercise, mayDraw, answers }: SampleProps) {
+  const sample = useQuery({
+    queryKey: ['sample', exercise],
+    queryFn: () => must(api.GET('/api/marking/exercises/{id}/sample', { params: { path: { id: exercise } } })),
+  });
+  const [drawing, setDrawing] = useState(false);
+  if (!sample.data) return sample.isError ? <p className="refusal">{messageOf(sample.error)}</p> : null;
+  const { size, markers, mine, agreement } = sample.data;
+  const next = mine.find((task) => !task.done);
+  return (
+    <section className="mt-8" aria-label="Sample marked blind">
+      {size > 0 && (
+        <>
+          <h2 className="mb-1">A sample, marked blind</h2>
+          <p>
+            {size} {size === 1 ? 'answer' : 'answers'} to be marked line by line by two people who do not see what was
+            found:{' '}
+            {markers
+              .filter((marker) => marker.me || marker.done > 0)
+              .map((marker) => `${marker.me ? 'you' : marker.name} ${marker.done} of ${size}`)
+              .join(', ')}
+            .{' '}
+            {next && (
+              <Link className="word-button main" to={`/marking/blind/${next.id}`}>
+                mark {next.code}
+              </Link>
+            )}
+          </p>
+          {agreement && <AgreementLine agreement={agreement} />}
+        </>
+      )}
+      {mayDraw && answers > size && (
+        <p className="mt-1">
+          <button className="word-button" onClick={() => setDrawing(true)}>
+            {size === 0 ? 'have a sample marked blind by two' : 'enlarge the sample'}
+          </button>
+        </p>
+      )}
+      {drawing && <Draw exercise={exercise} size={size} answers={answers} onClose={() => setDrawing(false)} />}
+    </section>
+  );
+}
+
+/** How far two people agree with each other, and with the marks here. */
+export function AgreementLine({ agreement }: { agreement: Schemas['AgreementReply'] }) {
+  const { first, second, betweenThem, withMarks, maximum } = agreement;
+  return (
+    <p>
+      {first} and {second} differ by <strong>{show(betweenThem.meanDifference)}</strong> of {show(maximum)} on average,
+      at most {show(betweenThem.largestDifference)}, over {betweenThem.answers}{' '}
+      {betweenThem.answers === 1 ? 'answer' : 'answers'}; {betweenThem.sameLines} of {betweenThem.lines} lines are the
+      same. Their mean differs from the marks here by <strong>{show(withMarks.meanDifference)}</strong> on average, at
+      most {show(withMarks.largestDifference)}.
+    </p>
+  );
+}
+
+interface DrawProps {
+  exercise: string;
+  size: number;
+  answers: number;
+  onClose: () => void;
+}
+
+function Draw({ exercise, size, answers, onClose }: DrawProps) {
+  const queries = useQueryClient();
+  const [count, setCount] = useState(Math.min(answers, Math.max(5, size + 1)));
+  const draw = useMutation({
+    mutationFn: () =>
+      must(api.POST('/api/marking/exercises/{id}/sample', { params: { path: { id: exercise } }, body: { count } })),
+    onSuccess: (reply) => {
+      queries.setQueryData(['sample', exercise], reply);
+      onClose();
+    },
+  });
+  return (
+    <Sheet
+      open
+      onClose={onClose}
+      title="A sample, marked blind by two"
+      actions={
+        <button className="press-button" disabled={draw.isPending} onClick={() => draw.mutate()}>
+          Draw {count}
+        </button>
+      }
+    >
+      <p>
+        So many answers are drawn by lot. Two of you give marks line by line without seeing what was found, nor what the
+        other gave. How far you agree is told before the marks are released.
+      </p>
+      <label className="field mt-3 max-w-40">
+        <span>
+          How many, {size > 0 && `${size} of them there already, `}of {answers}
+        </span>
+        <input
+          type="number"
+          min={size + 1}
+          max={Math.min(50, answers)}
+          value={count}
+          onChange={(event) => setCount(Number(event.target.value))}
+        />
+      </label>
+      {draw.isError && (
+        <p className="refusal" role="alert">
+          {messageOf(draw.error)}
+        </p>
+      )}
+    </Sheet>
+  );
+}
