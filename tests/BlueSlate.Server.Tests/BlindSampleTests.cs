@@ -1,3 +1,4 @@
+using System.Text.Json.Nodes;
 using Shouldly;
 
 namespace BlueSlate.Server.Tests;
@@ -21,8 +22,10 @@ public sealed class BlindSampleTests(TestServer server) : IClassFixture<TestServ
             var blind = (await instructor.GetAsync($"/api/marking/blind/{answer}")).ToJsonString();
             blind.ShouldNotContain("notes");
             blind.ShouldNotContain("total");
+            TotalOnDesk(await instructor.GetAsync($"/api/marking/exercises/{exercise}"), answer).ShouldBeNull();
             await GiveAsync(instructor, answer, _ => "0");
             await instructor.GetAsync($"/api/marking/answers/{answer}");
+            TotalOnDesk(await instructor.GetAsync($"/api/marking/exercises/{exercise}"), answer).ShouldNotBeNull();
             await GiveAsync(assistant, answer, line => answer == answers[0] && line == 0 ? "1/2" : "0");
         }
 
@@ -72,6 +75,8 @@ public sealed class BlindSampleTests(TestServer server) : IClassFixture<TestServ
         (await outsider.CodeOfAsync(HttpMethod.Get, path)).ShouldBe("no-such-exercise");
         (await outsider.CodeOfAsync(HttpMethod.Get, $"/api/marking/blind/{answers[0]}")).ShouldBe("no-such-answer");
     }
+
+    private static string? TotalOnDesk(JsonNode desk, Guid answer) => (string?)desk["answers"]!.AsArray().First(row => (Guid)row!["id"]! == answer)!["total"];
 
     private static object Marks(params (string Line, string Marks)[] marks) => new { marks = marks.Select(mark => new { line = mark.Line, marks = mark.Marks }), done = false };
 

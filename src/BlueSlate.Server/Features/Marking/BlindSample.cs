@@ -59,13 +59,14 @@ public sealed class BlindSample(BlueSlateContext database, AnswerAssessment asse
         group.MapPut("/blind/{id:guid}", (Guid id, BlindRequest request, BlindSample sample, CancellationToken cancellation) => sample.SaveAsync(id, request, cancellation)).ForStaff().Produces<BlindReply>();
     }
 
-    /// <summary>Whether an answer belongs to a sample that the caller has still to mark, and that not yet two others have.</summary>
-    public async Task<bool> IsBlindForMeAsync(Guid answerId, CancellationToken cancellation)
+    /// <summary>Answers of the sample that the caller has still to mark, and that not yet two have marked: what was found in them is not for the caller yet.</summary>
+    public IQueryable<Guid> BlindForMe()
     {
         var me = access.AccountId;
-        return await database.SampleAnswers.AnyAsync(row => row.AnswerId == answerId, cancellation)
-            && !await database.BlindMarkings.AnyAsync(row => row.AnswerId == answerId && row.ById == me && row.DoneAt != null, cancellation)
-            && await database.BlindMarkings.CountAsync(row => row.AnswerId == answerId && row.DoneAt != null, cancellation) < 2;
+        return database.SampleAnswers
+            .Where(row => !database.BlindMarkings.Any(marking => marking.AnswerId == row.AnswerId && marking.ById == me && marking.DoneAt != null)
+                && database.BlindMarkings.Count(marking => marking.AnswerId == row.AnswerId && marking.DoneAt != null) < 2)
+            .Select(row => row.AnswerId);
     }
 
     /// <summary>How far two agree; null while no answer has been marked by two.</summary>

@@ -33,7 +33,7 @@ public static class MarkingEndpoints
         BlindSample.Map(group);
     }
 
-    private static async Task<Results<Ok<DeskReply>, ProblemHttpResult>> GetDesk(Guid id, Access access, Desk desk, CancellationToken cancellation)
+    private static async Task<Results<Ok<DeskReply>, ProblemHttpResult>> GetDesk(Guid id, Access access, Desk desk, BlindSample sample, CancellationToken cancellation)
     {
         var exercise = await access.StaffExercises().AsNoTracking().Include(row => row.Cohort).FirstOrDefaultAsync(row => row.Id == id, cancellation);
         if (exercise is null)
@@ -42,7 +42,9 @@ public static class MarkingEndpoints
         }
 
         var mayRelease = await access.StaffExercises(instructorsOnly: true).AnyAsync(row => row.Id == id, cancellation);
-        return TypedResults.Ok(await desk.OfAsync(exercise, mayRelease, cancellation));
+        var reply = await desk.OfAsync(exercise, mayRelease, cancellation);
+        var blind = await sample.BlindForMe().ToHashSetAsync(cancellation);
+        return TypedResults.Ok(reply with { Answers = [.. reply.Answers.Select(answer => blind.Contains(answer.Id) ? answer with { Total = null } : answer)] });
     }
 
     private static async Task<Results<Ok<MarkingReply>, ProblemHttpResult>> GetAnswer(Guid id, Access access, BlindSample sample, MarkingPage page, CancellationToken cancellation)
@@ -52,7 +54,7 @@ public static class MarkingEndpoints
             return NoSuchAnswer();
         }
 
-        return await sample.IsBlindForMeAsync(id, cancellation)
+        return await sample.BlindForMe().ContainsAsync(id, cancellation)
             ? Problems.Conflict("blind-first", "This answer is in the sample: give your own marks first, then see what was found.")
             : TypedResults.Ok(await page.OfAsync(id, cancellation));
     }

@@ -25,8 +25,7 @@ export function Remarking({ exercise }: { exercise: string }) {
   return (
     <>
       <p className="mt-6">
-        <strong>{proposals.length}</strong> released {proposals.length === 1 ? 'mark' : 'marks'} would be{' '}
-        {proposals.length === 1 ? 'another' : 'others'} by what holds now.{' '}
+        <strong>{proposals.length}</strong> released {proposals.length === 1 ? 'mark' : 'marks'} would be different now.{' '}
         <button className="word-button" onClick={() => setOpen(true)}>
           look at the {proposals.length === 1 ? 'change' : 'changes'}
         </button>

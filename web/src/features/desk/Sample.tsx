@@ -106,7 +106,8 @@ function Draw({ exercise, size, answers, onClose }: DrawProps) {
       </p>
       <label className="field mt-3 max-w-40">
         <span>
-          How many, {size > 0 && `${size} of them there already, `}of {answers}
+          How many of {answers}
+          {size > 0 && `; ${size} are in it already`}
         </span>
         <input
           type="number"
