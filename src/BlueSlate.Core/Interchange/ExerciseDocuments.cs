@@ -7,7 +7,7 @@ using BlueSlate.Core.Restatements;
 
 namespace BlueSlate.Core.Interchange;
 
-/// <summary>What is asked: the question document (docs/formats/question.md). The scenario is a document of its own.</summary>
+/// <summary>What is asked: the question document (docs/formats/README.md). The scenario is a document of its own.</summary>
 public sealed record QuestionDocument
 {
     /// <summary>The exercise's title.</summary>
@@ -114,7 +114,7 @@ public sealed record AidsDocument
     public bool Form { get; init; }
 }
 
-/// <summary>What an answer is held against besides the model drawing (docs/formats/assessment.md).</summary>
+/// <summary>What an answer is held against besides the model drawing (docs/formats/README.md).</summary>
 public sealed record AssessmentDocument
 {
     /// <summary>What is accepted at single facts.</summary>

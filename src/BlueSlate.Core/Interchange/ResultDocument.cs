@@ -7,7 +7,7 @@ using BlueSlate.Core.Populations;
 namespace BlueSlate.Core.Interchange;
 
 /// <summary>
-/// Everything that was found out about one answer, frozen as values (docs/formats/result.md): verdicts, notes, marks, sentences.
+/// Everything that was found out about one answer, frozen as values (docs/formats/README.md): verdicts, notes, marks, sentences.
 /// </summary>
 public sealed record ResultDocument
 {
