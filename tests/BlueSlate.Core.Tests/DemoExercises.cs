@@ -6,7 +6,7 @@ namespace BlueSlate.Core.Tests;
 /// <summary>The demo course's drawings, as test material.</summary>
 internal static class DemoExercises
 {
-    private static readonly string Folder = Path.Combine(AppContext.BaseDirectory, "..", "..", "..", "..", "..", "demo");
+    public static readonly string Folder = Path.Combine(AppContext.BaseDirectory, "..", "..", "..", "..", "..", "demo");
 
     public static IEnumerable<(string Name, Drawing Model, Level Level)> Models =>
     [
@@ -18,7 +18,7 @@ internal static class DemoExercises
     public static IEnumerable<Drawing> Answers(string name) =>
         Directory.EnumerateFiles(Path.Combine(Folder, name, "answers"), "*.json").Order(StringComparer.Ordinal).Select(LoadFile);
 
-    private static Drawing Load(string path) => LoadFile(Path.Combine(Folder, path));
+    public static Drawing Load(string path) => LoadFile(Path.Combine(Folder, path));
 
     private static Drawing LoadFile(string path) => DrawingReader.Read(File.ReadAllBytes(path)).Drawing!;
 }

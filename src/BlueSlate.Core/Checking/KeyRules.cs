@@ -1,0 +1,123 @@
+using System.Collections.Immutable;
+using BlueSlate.Core.Concepts;
+
+namespace BlueSlate.Core.Checking;
+
+/// <summary>When keys are as wanted: a key is a set of attributes and of owners, and an entity may have several.</summary>
+internal sealed class KeyRules(VerdictLookup look)
+{
+    public Verdict OnKey(Fact fact)
+    {
+        if (look.CounterpartOf(fact.ConceptId) is not { } entity)
+        {
+            return look.RestatedOr(fact, fact.ConceptId, VerdictKind.AbsentWithOwner);
+        }
+
+        var wanted = look.ModelEntities[fact.ConceptId];
+        var key = wanted.Primary!;
+        var drawn = entity.Primary;
+        var text = drawn is null ? "" : MembersText(entity, drawn);
+        if (key.AttributeIds.IsEmpty)
+        {
+            var whole = drawn is null || drawn.AttributeIds.All(id => look.AnswerAttributes[id].ForeignKey is not null);
+            return new Verdict(fact, whole ? VerdictKind.Holds : VerdictKind.Wrong, entity.Id, text);
+        }
+
+        if (drawn is null || drawn.AttributeIds.IsEmpty)
+        {
+            return new Verdict(fact, Inherits(wanted, key) ? VerdictKind.Tolerated : VerdictKind.Absent, entity.Id, text);
+        }
+
+        if (SameSet(key, drawn) || SwappedWithAlternate(wanted, entity, drawn))
+        {
+            return new Verdict(fact, VerdictKind.Holds, entity.Id, text);
+        }
+
+        // A number invented in place of the owners' keys, which are still there.
+        if (drawn.AttributeIds is [var only] && look.Correspondence.Surrogates.Contains(only) && key.AttributeIds.All(id => look.Correspondence.Attributes.ContainsKey(id)))
+        {
+            return new Verdict(fact, VerdictKind.HoldsByRestatement, entity.Id, text);
+        }
+
+        var mapped = Map(key);
+        var superfluous = mapped.Count == key.AttributeIds.Length && mapped.IsProperSubsetOf(drawn.AttributeIds);
+        return new Verdict(fact, VerdictKind.Wrong, entity.Id, text, superfluous)
+        {
+            InModelTerms = KeyText.Of(drawn.AttributeIds.Select(id => look.ModelNameOf.GetValueOrDefault(id, look.AnswerAttributes[id].Name))),
+        };
+    }
+
+    // A subtype may leave its supertype's key to be inherited.
+    private bool Inherits(EntityType wanted, Identifier key) =>
+        look.ModelSets.Any(set => set.Subtypes.Any(link => link.EntityId == wanted.Id && look.Correspondence.Subtypes.ContainsKey(link.Id)))
+        && key.AttributeIds.All(id => look.ModelAttributes[id].Attribute.ForeignKey is not null);
+
+    // Primary and alternate key are interchangeable when both are drawn.
+    private bool SwappedWithAlternate(EntityType wanted, EntityType entity, Identifier drawn) =>
+        wanted.Identifiers.Any(identifier => identifier.Kind == IdentifierKind.Alternate && SameSet(identifier, drawn))
+        && entity.Identifiers.Any(identifier => identifier.Kind == IdentifierKind.Alternate && SameSet(wanted.Primary!, identifier));
+
+    public Verdict OnAlternateKey(Fact fact)
+    {
+        var owner = look.ModelAttributes[fact.ConceptId].Owner;
+        if (look.CounterpartOf(owner.Id) is not { } entity)
+        {
+            return look.RestatedOr(fact, owner.Id, VerdictKind.AbsentWithOwner);
+        }
+
+        var wanted = owner.Identifiers.First(identifier => identifier.Kind == IdentifierKind.Alternate && identifier.AttributeIds[0] == fact.ConceptId);
+        var holds = entity.Identifiers.Any(identifier => SameSet(wanted, identifier));
+        var absentWithAttribute = !holds && Map(wanted).Count < wanted.AttributeIds.Length;
+        return new Verdict(fact, holds ? VerdictKind.Holds : absentWithAttribute ? VerdictKind.AbsentWithOwner : VerdictKind.Absent, entity.Id, "");
+    }
+
+    public Verdict OnPartialKey(Fact fact)
+    {
+        if (!look.Correspondence.Attributes.TryGetValue(fact.ConceptId, out var match))
+        {
+            return new Verdict(fact, VerdictKind.AbsentWithOwner, null, "");
+        }
+
+        var owner = look.AnswerEntities.GetValueOrDefault(match.AnswerOwnerId);
+        var shown = owner?.Primary is { Partial: true } key && key.AttributeIds.Contains(match.AnswerId);
+        return new Verdict(fact, shown ? VerdictKind.Holds : VerdictKind.Wrong, match.AnswerId, shown ? fact.Value : "not shown");
+    }
+
+    public Verdict OnForeignKey(Fact fact)
+    {
+        if (look.Correspondence.Attributes.TryGetValue(fact.ConceptId, out var match))
+        {
+            var drawn = look.AnswerAttributes[match.AnswerId];
+            return new Verdict(fact, drawn.ForeignKey is not null ? VerdictKind.Holds : VerdictKind.Wrong, match.AnswerId, drawn.Name);
+        }
+
+        var (owner, column) = look.ModelAttributes[fact.ConceptId];
+        if (look.Restated.Contains(fact.ConceptId) || look.CounterpartOf(owner.Id) is not { } entity)
+        {
+            return look.RestatedOr(fact, fact.ConceptId, VerdictKind.AbsentWithOwner);
+        }
+
+        if (owner.Primary is { } key && key.AttributeIds.Contains(fact.ConceptId) && Inherits(owner, key))
+        {
+            return new Verdict(fact, VerdictKind.Tolerated, entity.Id, "");
+        }
+
+        // Without the relationship there is nothing for it to refer along.
+        var along = column.ForeignKey!.RelationshipId;
+        return along is not null && look.AnswerRelationship(along) is not null ? new Verdict(fact, VerdictKind.Absent, entity.Id, "")
+            : new Verdict(fact, VerdictKind.AbsentWithOwner, entity.Id, "") { OwnerId = along ?? look.ModelSets.SelectMany(set => set.Subtypes).FirstOrDefault(link => link.EntityId == owner.Id)?.Id };
+    }
+
+    private HashSet<string> Map(Identifier identifier) =>
+        identifier.AttributeIds
+            .Select(id => look.Correspondence.Attributes.GetValueOrDefault(id))
+            .Where(match => match is { Moved: false })
+            .Select(match => match!.AnswerId)
+            .ToHashSet(StringComparer.Ordinal);
+
+    private bool SameSet(Identifier model, Identifier drawn) =>
+        model.AttributeIds.Length == drawn.AttributeIds.Length && Map(model).SetEquals(drawn.AttributeIds);
+
+    private static string MembersText(EntityType entity, Identifier identifier) =>
+        string.Join(" + ", entity.Attributes.Where(attribute => identifier.AttributeIds.Contains(attribute.Id)).Select(attribute => attribute.Name));
+}
