@@ -106,7 +106,7 @@ public static class Placer
         var edges = sheet.Lines.Select(line => (Line: line, From: BlockAt(line.From, sheet, owners), To: BlockAt(line.To, sheet, owners)))
             .Where(edge => edge.From is not null && edge.To is not null && edge.From != edge.To).ToList();
         // A line on which another ends gets a knot in its middle, so that what is tied there finds room beside it.
-        var knots = sheet.Lines.Select(line => EndTarget(line.From) ?? EndTarget(line.To)).OfType<string>().ToHashSet(StringComparer.Ordinal);
+        var knots = sheet.Lines.SelectMany(line => new[] { EndTarget(line.From), EndTarget(line.To) }).OfType<string>().ToHashSet(StringComparer.Ordinal);
         // Supertypes stand above their subtypes; without any, a drawing reads from left to right.
         var trees = Tree.Any(sheet);
         return new JsonObject

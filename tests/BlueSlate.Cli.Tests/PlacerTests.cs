@@ -36,6 +36,14 @@ public sealed class PlacerTests
     }
 
     [Fact]
+    public void A_line_between_two_lines_and_one_tied_to_itself_do_no_harm()
+    {
+        LineEnd At(string line) => new(new Attachment(AttachmentKind.Line, line), []);
+        var joined = new Sketch().Box("Visit").Box("Item").Box("Fixer").Tie("Visit", "Item").Tie("Fixer", "Item").Line(At("r1"), At("r2"), text: "{xor}").Line(At("r3"), At("r4")).ToDrawing();
+        Placer.Place(joined).Shapes.ShouldAllBe(shape => shape.Place != null);
+    }
+
+    [Fact]
     public void Lines_to_nothing_and_empty_sheets_do_no_harm()
     {
         Placer.Place(Drawing.Empty).IsBlank.ShouldBeTrue();
