@@ -44,6 +44,8 @@ test('one decision holds for all alike, after whose marks change was seen, and i
   await openDesk(page);
   await openAnswerWith(page, minimum);
   await page.locator('.note', { hasText: minimum }).locator('.note-head').click();
+  // A show without a guide, made up, shows what the drawing lets in.
+  await expect(page.getByRole('table', { name: 'Could be kept as drawn: A show with no guide.' }).getByRole('row')).toHaveText(['ShowGuide', 'show 1none']);
   await page.getByRole('radio', { name: 'all alike (3)' }).click();
   await page.getByRole('radio', { name: /^allow \d/ }).click();
   const changes = page.getByRole('group', { name: 'Whose marks change' });

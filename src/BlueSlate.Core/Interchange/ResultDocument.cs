@@ -3,6 +3,7 @@ using BlueSlate.Core.Checking;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Marking;
 using BlueSlate.Core.Populations;
+using BlueSlate.Core.Restatements;
 
 namespace BlueSlate.Core.Interchange;
 
@@ -60,7 +61,7 @@ public sealed record ResultDocument
             [.. assessment.Notes.Where(note => note.LineIds.Contains(line.Line.Id)).Select(note => note.Finding.Id)]))],
         Notes = [.. assessment.Notes.Select(note => ResultNote.Of(note, assessment.ExampleOf(note.Finding)))],
         Verdicts = [.. assessment.Comparison.Verdicts.Select(verdict => new ResultVerdict(verdict.Fact.Id, verdict.Kind, verdict.Fact.Title, verdict.Fact.Value, verdict.Drawn))],
-        Restated = [.. assessment.Comparison.Correspondence.Restated.Select(match => match.Said)],
+        Restated = [.. assessment.Comparison.Correspondence.Restated.Where(match => match.Standing == Standing.Same && !match.Holding.IsEmpty).Select(match => match.Said)],
         Counterparts = CounterpartsOf(assessment.Comparison),
         Sentences = [.. SentenceWriter.Write(assessment.Reading).Select(ResultSentence.Of)],
     };

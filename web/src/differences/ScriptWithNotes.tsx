@@ -1,4 +1,4 @@
-import { useMemo, useState, type ReactNode } from 'react';
+import { useLayoutEffect, useMemo, useState, type ReactNode } from 'react';
 import type { Schemas } from '../api/client';
 import { ScenarioSheet } from '../script/ScenarioSheet';
 import { Sentences, type Sentence } from '../script/Sentences';
@@ -39,6 +39,8 @@ export function ScriptWithNotes(props: ScriptWithNotesProps) {
   const [session] = useState(() => closedSession(overlay.drawing));
   const slate = useSlate(session, false);
   const placed = useMemo(() => placeNotes(slate.base, overlay.marked), [slate.base, overlay]);
+  const { showWith } = slate;
+  useLayoutEffect(() => showWith(placed.flatMap(({ tags }) => tags.map(({ box }) => box))), [showWith, placed]);
   const lighting = useLighting(slate.drawing, elementsOf(slate.selection));
   const openNote = placed.find(({ note }) => note.id === open);
   const lit = useMemo(

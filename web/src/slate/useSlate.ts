@@ -58,9 +58,14 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
   const scene = useDragged(base, drag);
   const moving = useMoving(base, drag?.ids);
 
+  // What stands beside the drawing, such as the tags of differences, is shown with it.
+  const beside = useRef<readonly Box[]>([]);
+  const showWith = useCallback((boxes: readonly Box[]) => {
+    beside.current = boxes;
+  }, []);
   const fitAll = useCallback(() => {
     const size = surface.current?.getBoundingClientRect();
-    if (size) setView(fit(extent(base), size.width, size.height));
+    if (size) setView(fit(extent(base, beside.current), size.width, size.height));
   }, [base]);
   useFirst(fitAll, surface);
   const fitSoon = useFitSoon(base, fitAll);
@@ -210,6 +215,7 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
     view,
     setView,
     fitAll,
+    showWith,
     reveal,
     travel,
     goBack,
@@ -279,11 +285,11 @@ function useMoving(base: Scene, ids: ReadonlySet<string> | undefined): ReadonlyS
 }
 
 /** The box around all that is drawn, with room for texts and loops. */
-export function extent(scene: Scene) {
+export function extent(scene: Scene, beside: readonly Box[] = []) {
   const lines = [...scene.routes.values()].flatMap((route) =>
     route.points.map((point) => ({ x: point.x, y: point.y, width: 0, height: 0 })),
   );
-  return around([...scene.boxes.values(), ...lines]);
+  return around([...scene.boxes.values(), ...lines, ...beside]);
 }
 
 /** Shows all once the next scene has been laid out, for changes that move much at once. */
