@@ -17,6 +17,9 @@ namespace BlueSlate.Core;
 /// <param name="Words">Which words mean the same in it, and which never do.</param>
 public sealed record ExerciseTerms(IReadOnlyDictionary<string, Standing> Standings, ExerciseWords Words)
 {
+    /// <summary>Other model answers that are as right, for another structure.</summary>
+    public ImmutableArray<Drawing> Variants { get; init; } = [];
+
     /// <summary>Nothing of its own.</summary>
     public static ExerciseTerms Usual { get; } = new(FrozenDictionary<string, Standing>.Empty, ExerciseWords.None);
 }
@@ -38,6 +41,7 @@ public sealed class Assessor
     private readonly FrozenDictionary<string, Tolerance> tolerances;
     private readonly MatchAllowance allowance;
     private readonly ExampleFinder examples;
+    private readonly ImmutableArray<Assessor> variants;
 
     /// <summary>Prepares a part of an exercise for checking, with every other way of drawing the same worth what it usually is.</summary>
     public Assessor(Drawing modelAnswer, NotationOptions options, IEnumerable<Tolerance> tolerances, MarkingScheme scheme)
@@ -72,6 +76,8 @@ public sealed class Assessor
         }
 
         allowance = new MatchAllowance(otherNames, worth);
+        ModelDrawing = modelAnswer;
+        variants = [.. terms.Variants.Select((variant, at) => Variant(Renaming.WithPrefix(variant, $"v{at + 1}-"), terms with { Variants = [] }))];
     }
 
     /// <summary>The other ways of drawing that are met under these options, with what each usually is worth.</summary>
@@ -101,6 +107,17 @@ public sealed class Assessor
         return standings;
     }
 
+    // Another model answer, with a scheme in which what both say is worth the same. What is accepted at single facts is the model answer's alone.
+    private Assessor Variant(Drawing drawing, ExerciseTerms terms)
+    {
+        var asAnswer = AssessAs(drawing, ImmutableDictionary<string, string>.Empty, [], []).Comparison.Correspondence;
+        var facts = FactList.Of(NormalForm.Of(Notation.Read(drawing, options)), options);
+        return new Assessor(drawing, options, [], VariantScheme.Of(Scheme, Facts, asAnswer.Counterparts(), facts), terms);
+    }
+
+    /// <summary>The model answer's drawing.</summary>
+    public Drawing ModelDrawing { get; }
+
     /// <summary>The facts of the model answer.</summary>
     public ImmutableArray<Fact> Facts { get; }
 
@@ -115,12 +132,27 @@ public sealed class Assessor
 
     /// <summary>The same with some kinds of findings only.</summary>
     public Assessment Assess(Drawing answer, ImmutableArray<Ruling> rulings, IReadOnlyList<FindingKind> kinds) =>
-        AssessAs(answer, ImmutableDictionary<string, string>.Empty, kinds, rulings);
+        Best(answer, ImmutableDictionary<string, string>.Empty, kinds, rulings);
 
     /// <summary>Reads, matches, checks and marks one answer in which a person said of some things what they stand for.</summary>
     /// <param name="answer">The drawing.</param>
     /// <param name="stands">Element of the model answer → element of the answer that stands for it.</param>
-    public Assessment AssessAs(Drawing answer, ImmutableDictionary<string, string> stands) => AssessAs(answer, stands, FindingKind.All, []);
+    public Assessment AssessAs(Drawing answer, ImmutableDictionary<string, string> stands) => Best(answer, stands, FindingKind.All, []);
+
+    // Held against the model answer and each variant, an answer is taken by the one that gives it most; of equal marks, by the first.
+    private Assessment Best(Drawing answer, ImmutableDictionary<string, string> stands, IReadOnlyList<FindingKind> kinds, ImmutableArray<Ruling> rulings)
+    {
+        var best = AssessAs(answer, stands, kinds, rulings);
+        foreach (var variant in variants)
+        {
+            if (variant.AssessAs(answer, stands, kinds, rulings) is var other && other.Sheet.Exact > best.Sheet.Exact)
+            {
+                best = other;
+            }
+        }
+
+        return best;
+    }
 
     private Assessment AssessAs(Drawing answer, ImmutableDictionary<string, string> stands, IReadOnlyList<FindingKind> kinds, ImmutableArray<Ruling> rulings)
     {
@@ -140,7 +172,7 @@ public sealed class Assessor
             }
         }
 
-        return new Assessment(Scheme, examples, drawn, best, [.. near], FindingSelector.Select(best, kinds), rulings);
+        return new Assessment(Scheme, ModelDrawing, examples, drawn, best, [.. near], FindingSelector.Select(best, kinds), rulings);
     }
 
     private Comparison Compare(Reading reading, Correspondence correspondence) =>
@@ -159,13 +191,16 @@ public sealed class Assessment
     private readonly ExampleFinder examples;
     private readonly ImmutableArray<Comparison> near;
 
-    internal Assessment(MarkingScheme scheme, ExampleFinder examples, Reading reading, Comparison comparison, ImmutableArray<Comparison> near, ImmutableArray<Finding> findings, ImmutableArray<Ruling> rulings)
+    internal Assessment(MarkingScheme scheme, Drawing model, ExampleFinder examples, Reading reading, Comparison comparison, ImmutableArray<Comparison> near, ImmutableArray<Finding> findings, ImmutableArray<Ruling> rulings)
     {
-        (this.scheme, this.examples, this.near, Reading, Comparison, Findings) = (scheme, examples, near, reading, comparison, findings);
+        (this.scheme, ModelDrawing, this.examples, this.near, Reading, Comparison, Findings) = (scheme, model, examples, near, reading, comparison, findings);
         Sheet = Marker.Mark(scheme, comparison.Verdicts, comparison.Extras, rulings);
         Notes = NoteWriter.Write(Sheet, findings, scheme.ExtraCost);
         Doubt = Doubt.Of(comparison, Sheet, [.. near.Select(other => Marker.Mark(scheme, other.Verdicts, other.Extras, rulings))]);
     }
+
+    /// <summary>The model answer, or the accepted variant, against which the answer was held.</summary>
+    public Drawing ModelDrawing { get; }
 
     /// <summary>What the drawing says.</summary>
     public Reading Reading { get; }
@@ -192,5 +227,5 @@ public sealed class Assessment
     public ExamplePopulation? ExampleOf(Finding finding) => examples.For(Comparison, finding);
 
     /// <summary>The same answer under other rulings. Nothing is read, matched or checked again.</summary>
-    public Assessment Under(ImmutableArray<Ruling> rulings) => new(scheme, examples, Reading, Comparison, near, Findings, rulings);
+    public Assessment Under(ImmutableArray<Ruling> rulings) => new(scheme, ModelDrawing, examples, Reading, Comparison, near, Findings, rulings);
 }

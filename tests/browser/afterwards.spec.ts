@@ -144,3 +144,40 @@ test('another way of drawing is made as good, after it was seen whose marks chan
   await expect(page.getByLabel(/^These mean the same/)).toHaveValue('xylograph, woodcut print');
   await expect(way.getByRole('radio', { checked: true })).not.toHaveText(usual!);
 });
+
+test('a drawing of another structure is taken as right, for all who drew so', async ({ page }) => {
+  await openDesk(page, 'Warm-up: the boat shed');
+  await expect(page.getByRole('cell', { name: 'checked' })).toHaveCount(7, { timeout: 30_000 });
+  await page.getByRole('table').getByRole('link').first().click();
+  const telling = page.locator('.note', { hasText: 'go together in one relationship' });
+  for (let i = 0; i < 7; i++) {
+    await expect(page.locator('.note').first()).toBeVisible();
+    if ((await telling.count()) > 0) break;
+    const here = page.url();
+    await page.keyboard.press('j');
+    await expect(page).not.toHaveURL(here);
+  }
+  await expect(telling).toBeVisible();
+  const code = (await page.locator('.total').textContent())!.match(/candidate (\w+)/)![1]!;
+  await page.getByRole('button', { name: 'this drawing is as right …' }).click();
+  const sheet = page.getByRole('dialog', { name: 'Another right answer?' });
+  await expect(sheet.getByRole('listitem').filter({ hasText: code })).toContainText('→ 30');
+  await expect(sheet.getByRole('button', { name: 'Accept it for all' })).toBeDisabled();
+  await sheet.getByLabel(/^What it does otherwise/).fill('drawn as they did');
+  await expectAccessible(page);
+  await sheet.getByRole('button', { name: 'Accept it for all' }).click();
+  await expect(page.locator('.total strong')).toHaveText('30');
+  await expect(page.getByText('No difference was found.')).toBeVisible();
+
+  await become(page, 'Ines Okafor');
+  await page.getByRole('listitem').filter({ hasText: 'Warm-up: the boat shed' }).getByRole('link', { name: 'look at it' }).click();
+  await page.getByRole('button', { name: 'accepted', exact: true }).click();
+  await page.getByRole('region', { name: 'Further model answers' }).getByRole('button', { name: 'look' }).click();
+  await expect(page.getByRole('dialog', { name: 'drawn as they did' }).getByText('goes to')).toBeVisible();
+  await expectAccessible(page);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'forget it' }).click();
+  const changes = page.getByRole('dialog', { name: 'Whose marks change?' });
+  await changes.getByRole('button', { name: 'Change it and mark again' }).click();
+  await expect(page.getByText('drawn as they did')).toHaveCount(0);
+});

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using BlueSlate.Core.Checking;
+using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Marking;
 using BlueSlate.Core.Notations;
@@ -132,10 +133,45 @@ public sealed record AssessmentDocument
     /// <summary>Groups of words of which no two mean the same in this exercise.</summary>
     public ImmutableArray<ImmutableArray<string>> WordsApart { get; init; } = [];
 
+    /// <summary>Other model answers that are as right.</summary>
+    public ImmutableArray<VariantDocument> Variants { get; init; } = [];
+
     /// <summary>The exercise's own words and ways of drawing as values of the core.</summary>
     public ExerciseTerms ToTerms() => new(
         Restatements ?? ImmutableSortedDictionary<string, Standing>.Empty,
-        SameWords.IsDefaultOrEmpty && WordsApart.IsDefaultOrEmpty ? ExerciseWords.None : new ExerciseWords(SameWords.IsDefault ? [] : SameWords, WordsApart.IsDefault ? [] : WordsApart));
+        SameWords.IsDefaultOrEmpty && WordsApart.IsDefaultOrEmpty ? ExerciseWords.None : new ExerciseWords(SameWords.IsDefault ? [] : SameWords, WordsApart.IsDefault ? [] : WordsApart))
+    {
+        Variants = Variants.IsDefault ? [] : [.. Variants.Select(variant => DrawingReader.Read(variant.Drawing).Drawing).OfType<Drawing>()],
+    };
+
+    /// <summary>The document with canonical drawings, without what their authors noted or tied to phrases.</summary>
+    public AssessmentDocument Canonical() => this with
+    {
+        Variants = Variants.IsDefault ? [] : [.. Variants.Select(variant => variant with { Drawing = DrawingReader.Read(variant.Drawing).Drawing is { } drawing ? DrawingWriter.WriteText(drawing with { Ties = [], Comments = [] }) : variant.Drawing })],
+    };
+
+    /// <summary>What is wrong with the variants, in sentences; empty when nothing is.</summary>
+    public IEnumerable<string> VariantProblems()
+    {
+        if (!Variants.IsDefault && Variants.Length > MostVariants)
+        {
+            yield return $"An exercise has at most {MostVariants} further model answers.";
+        }
+
+        foreach (var variant in Variants.IsDefault ? [] : Variants)
+        {
+            if (variant.Title.Trim().Length is 0 or > LongestWord)
+            {
+                yield return $"A further model answer has a title of at most {LongestWord} characters.";
+            }
+            else if (DrawingReader.Read(variant.Drawing) is { Drawing: null } outcome)
+            {
+                yield return $"“{variant.Title}” cannot be read: {outcome.Problems[0].Message}";
+            }
+        }
+    }
+
+    private const int MostVariants = 10;
 
     /// <summary>What is wrong with the words, in sentences; empty when nothing is.</summary>
     public IEnumerable<string> WordProblems()
@@ -162,6 +198,11 @@ public sealed record AssessmentDocument
     public ImmutableArray<Tolerance> ToTolerances() =>
         [.. Tolerances.Select(tolerance => new Tolerance(tolerance.Fact, tolerance.Accepted.IsDefault ? [] : tolerance.Accepted, tolerance.Optional, tolerance.NotAssessed))];
 }
+
+/// <summary>Another model answer.</summary>
+/// <param name="Title">What it does otherwise, in a few words.</param>
+/// <param name="Drawing">Its drawing, as text.</param>
+public sealed record VariantDocument(string Title, string Drawing);
 
 /// <summary>A tolerance at a fact.</summary>
 public sealed record ToleranceDocument

@@ -50,6 +50,23 @@ public sealed record Correspondence(
     /// <summary>Attributes of the model answer that are drawn as an entity: attribute → entity of the answer.</summary>
     public ImmutableDictionary<string, string> Promoted { get; init; } = ImmutableDictionary<string, string>.Empty;
 
+    /// <summary>Everything that stands for something, by id: concepts of the model answer, roles and links among them → concepts of the answer.</summary>
+    public IReadOnlyDictionary<string, string> Counterparts()
+    {
+        var pairs = new Dictionary<string, string>(StringComparer.Ordinal);
+        foreach (var (model, answer) in Entities.Select(pair => (pair.Key, pair.Value.AnswerId))
+            .Concat(Attributes.Where(pair => !pair.Value.Moved).Select(pair => (pair.Key, pair.Value.AnswerId)))
+            .Concat(Relationships.SelectMany(pair => pair.Value.Roles.Select(role => (role.Key, role.Value)).Prepend((pair.Key, pair.Value.AnswerId))))
+            .Concat(Members.Where(pair => !pair.Value.Moved).Select(pair => (pair.Key, pair.Value.AnswerId)))
+            .Concat(Subtypes.Where(pair => !pair.Value.Reversed).SelectMany(pair => new[] { (pair.Key, pair.Value.AnswerId) }))
+            .Concat(Parts.Select(pair => (pair.Key, pair.Value))))
+        {
+            pairs.TryAdd(model, answer);
+        }
+
+        return pairs;
+    }
+
     /// <summary>Matched parts of composite attributes.</summary>
     public ImmutableDictionary<string, string> Parts { get; init; } = ImmutableDictionary<string, string>.Empty;
 }

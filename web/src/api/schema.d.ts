@@ -2801,7 +2801,7 @@ export interface components {
          * @enum {unknown}
          */
         AnswerState: "waiting" | "needs-person" | "checked" | "gone-through" | "released";
-        /** @description What an answer is held against besides the model drawing (docs/formats/assessment.md). */
+        /** @description What an answer is held against besides the model drawing (docs/formats/README.md). */
         AssessmentDocument: {
             /** @description What is accepted at single facts. */
             tolerances?: components["schemas"]["ToleranceDocument"][];
@@ -2814,6 +2814,8 @@ export interface components {
             sameWords?: string[][];
             /** @description Groups of words of which no two mean the same in this exercise. */
             wordsApart?: string[][];
+            /** @description Other model answers that are as right. */
+            variants?: components["schemas"]["VariantDocument"][];
         };
         /** @description Tolerances and scheme as they would be. */
         AssessmentPreviewRequest: {
@@ -3253,6 +3255,7 @@ export interface components {
             undecided: number;
             released: null | components["schemas"]["ReleasedMark"];
             mayDecide: boolean;
+            mayAccept: boolean;
             queries: components["schemas"]["NoteQueryReply"][];
         };
         /** @description A box. */
@@ -3563,7 +3566,7 @@ export interface components {
             code: string;
             headline: string;
         };
-        /** @description Everything that was found out about one answer, frozen as values (docs/formats/result.md): verdicts, notes, marks, sentences. */
+        /** @description Everything that was found out about one answer, frozen as values (docs/formats/README.md): verdicts, notes, marks, sentences. */
         ResultDocument: {
             /** @description SHA-256 of the answer's canonical drawing. */
             drawingHash: string;
@@ -3882,6 +3885,13 @@ export interface components {
             id: string;
             code: string;
             why: string;
+        };
+        /** @description Another model answer. */
+        VariantDocument: {
+            /** @description What it does otherwise, in a few words. */
+            title: string;
+            /** @description Its drawing, as text. */
+            drawing: string;
         };
         /**
          * @description What checking says of one fact.

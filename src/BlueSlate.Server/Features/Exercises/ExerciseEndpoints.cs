@@ -170,7 +170,8 @@ public static class ExerciseEndpoints
     private static async Task<IResult> SaveAssessment(Guid id, SaveAssessmentRequest request, DocumentStore documents, CancellationToken cancellation) =>
         request.Value.Scheme?.Problems().FirstOrDefault() is { } problem ? Problems.Unreadable("scheme", problem, "value.scheme")
         : request.Value.WordProblems().FirstOrDefault() is { } inWords ? Problems.Unreadable("words", inWords, "value")
-        : await documents.SaveAsync(id, DocumentKind.Assessment, request.Revision, ExerciseJson.Write(request.Value), cancellation);
+        : request.Value.VariantProblems().FirstOrDefault() is { } inVariants ? Problems.Unreadable("variants", inVariants, "value.variants")
+        : await documents.SaveAsync(id, DocumentKind.Assessment, request.Revision, ExerciseJson.Write(request.Value.Canonical()), cancellation);
 
     private static async Task<Results<Ok<SchemeDocument>, ProblemHttpResult>> DeriveScheme(Guid id, Access access, CancellationToken cancellation)
     {

@@ -41,6 +41,11 @@ public static class MarkChanges
             return Problems.Unreadable("words", problem, "value");
         }
 
+        if (request.Value.VariantProblems().FirstOrDefault() is { } inVariants)
+        {
+            return Problems.Unreadable("variants", inVariants, "value.variants");
+        }
+
         if (exercise.PublishedAt is null)
         {
             return TypedResults.Ok(new MarkChangesReply([], 0, 0));

@@ -18,11 +18,12 @@ public sealed class MarkingPage(BlueSlateContext database, AnswerAssessment asse
     public async Task<MarkingReply> OfAsync(Guid id, CancellationToken cancellation)
     {
         var checkedAnswer = await assessment.RunAsync(id, cancellation);
-        var (answer, revision) = (checkedAnswer.Answer, checkedAnswer.Revision);
+        var (answer, model) = (checkedAnswer.Answer, checkedAnswer.Assessment.ModelDrawing);
         var part = ExerciseJson.Read<PartDocument>(answer.Question!.Part);
         var rows = await desk.AnswersAsync(answer.ExerciseId, cancellation);
         var at = Array.FindIndex(rows, row => row.Id == id);
         var released = answer.Released is { } sheet && Rational.TryParse(sheet.Total, out var total) ? new ReleasedMark(total, sheet.ReleasedAt) : null;
+        var isInstructor = await access.StaffExercises(instructorsOnly: true).AnyAsync(exercise => exercise.Id == answer.ExerciseId, cancellation);
         return new MarkingReply(
             answer.Id,
             answer.ExerciseId,
@@ -34,9 +35,9 @@ public sealed class MarkingPage(BlueSlateContext database, AnswerAssessment asse
             renderer.Render(answer.Question.Scenario),
             part,
             answer.Drawing,
-            revision.Model,
+            DrawingWriter.WriteText(model),
             ResultDocument.Of(checkedAnswer.Assessment, answer.DrawingHash),
-            [.. SentenceWriter.Write(Notation.Read(DrawingReader.Read(revision.Model).Drawing!, part.ToOptions())).Select(ResultSentence.Of)],
+            [.. SentenceWriter.Write(Notation.Read(model, part.ToOptions())).Select(ResultSentence.Of)],
             RulingReply.Of(checkedAnswer),
             StandReply.Of(checkedAnswer),
             at > 0 ? rows[at - 1].Id : null,
@@ -46,7 +47,8 @@ public sealed class MarkingPage(BlueSlateContext database, AnswerAssessment asse
             rows.Count(row => row.State is AnswerState.GoneThrough or AnswerState.Released),
             rows.Count(Desk.IsUndecided),
             released,
-            released is null || await access.StaffExercises(instructorsOnly: true).AnyAsync(exercise => exercise.Id == answer.ExerciseId, cancellation),
+            released is null || isInstructor,
+            isInstructor,
             await NoteQueries.OfAsync(database, id, cancellation));
     }
 }

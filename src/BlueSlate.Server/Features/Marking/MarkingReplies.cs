@@ -39,6 +39,7 @@ public sealed record MarkingReply(
     int Undecided,
     ReleasedMark? Released,
     bool MayDecide,
+    bool MayAccept,
     NoteQueryReply[] Queries);
 
 /// <summary>What an answer was released with.</summary>

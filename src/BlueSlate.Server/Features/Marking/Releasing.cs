@@ -1,3 +1,4 @@
+using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Data;
 using BlueSlate.Server.Features.Audit;
@@ -76,7 +77,7 @@ public sealed class Releasing(BlueSlateContext database, Desk desk, AnswerAssess
         result.Answer.Question!.Scenario,
         ExerciseJson.Read<PartDocument>(result.Answer.Question.Part),
         result.Answer.Drawing,
-        result.Revision.Model,
+        DrawingWriter.WriteText(result.Assessment.ModelDrawing),
         ResultDocument.Of(result.Assessment, result.Answer.DrawingHash),
         RulingReply.Of(result),
         result.Answer.Question.Number,

@@ -11,7 +11,8 @@ import { elementsHere, Sentences } from '../../script/Sentences';
 import { ScenarioSheet } from '../../script/ScenarioSheet';
 import { useLighting } from '../../script/useLighting';
 import { useReading } from '../../script/useReading';
-import { readDrawing } from '../../slate/format';
+import { readDrawing, writeDrawing } from '../../slate/format';
+import { placementOf } from '../../slate/scene';
 import { elementsOf, select, selectOwners } from '../../slate/selection';
 import { DrawingSession, isAway } from '../../slate/session';
 import { SlateSurface } from '../../slate/SlateSurface';
@@ -31,6 +32,7 @@ import { Publish } from './Publish';
 import { ScenarioEditor } from './ScenarioEditor';
 import { SchemeEditor } from './SchemeEditor';
 import { SetAside } from './SetAside';
+import { Variants } from './Variants';
 import { WhoseMarksChange } from './WhoseMarksChange';
 import { linesOf, useAssessment } from './useAssessment';
 
@@ -188,6 +190,11 @@ function ExerciseScript({ exercise, kept, reload }: ExerciseScriptProps) {
         {section === 'accepted' && (
           <>
             <AcceptedHere slate={slate} facts={facts} assessment={assessment} editable={exercise.mayEdit} />
+            <Variants
+              assessment={assessment}
+              editable={exercise.mayEdit}
+              onSlate={editable ? () => writeDrawing(slate.drawing, placementOf(slate.full)) : undefined}
+            />
             <OwnWords assessment={assessment} editable={exercise.mayEdit} />
             <OtherWays ways={exercise.otherWays} assessment={assessment} editable={exercise.mayEdit} />
           </>

@@ -100,7 +100,8 @@ export function linesOf(value: AssessmentValue): string {
   const ways = Object.entries(value.restatements ?? {}).map(([code, standing]) => `${code}: ${standing}`);
   const same = (value.sameWords ?? []).map((group) => `the same: ${group.join(', ')}`);
   const apart = (value.wordsApart ?? []).map((group) => `never the same: ${group.join(', ')}`);
-  return [...scheme, ...tolerances, ...ways, ...same, ...apart].join('\n');
+  const variants = (value.variants ?? []).map((variant) => `also right: ${variant.title}`);
+  return [...scheme, ...tolerances, ...variants, ...ways, ...same, ...apart].join('\n');
 }
 
 export type Assessment = ReturnType<typeof useAssessment>;

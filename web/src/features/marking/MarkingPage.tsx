@@ -7,6 +7,7 @@ import { ScriptWithNotes, type ScriptView } from '../../differences/ScriptWithNo
 import { show } from '../../ui/marks';
 import { Failed, Loading, messageOf } from '../../ui/states';
 import { partLine } from '../study/DrawPage';
+import { AlsoRight } from './AlsoRight';
 import { DecisionRow } from './DecisionRow';
 import { LineTable } from './LineTable';
 import { Questions } from './Questions';
@@ -151,6 +152,7 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
             />
           )}
           {!released && !lines && <StandsFor answer={answer} near={nearTo(answer.result, open)} onReply={keep} />}
+          {!released && !lines && answer.mayAccept && answer.result.notes.length > 0 && <AlsoRight answer={answer} />}
           <div className="margin-foot text-[14px]">
             <p>
               <strong className="text-[19px]">{answer.goneThrough}</strong> of {answer.count} gone through

@@ -1,0 +1,102 @@
+using BlueSlate.Core.Checking;
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Marking;
+using BlueSlate.Core.Notations;
+using Shouldly;
+
+namespace BlueSlate.Core.Tests.Marking;
+
+/// <summary>Another model answer of another structure is as right: it gets full marks, and what differs from it is said of it.</summary>
+public sealed class VariantTests
+{
+    private static readonly NotationOptions Options = new(Level.Conceptual);
+
+    /// <summary>Each repair has its own parts; or parts are used in many repairs, and the use is kept.</summary>
+    private static readonly Drawing Model = new Sketch().Box("Repair", "PK repair no", "outcome").Box("Part", "PK serial no", "price").Box("Fixer", "PK badge no", "name")
+        .Line("Repair", Ends.One, "Part", Ends.ZeroOrMore, "uses").Line("Fixer", Ends.One, "Repair", Ends.ZeroOrMore, "does").ToDrawing();
+
+    private static Sketch Other => new Sketch().Box("Fixer", "PK badge no", "name").Box("Repair", "PK repair no", "outcome").Box("Stock", "PK stock code", "shelf", "price").Box("Supplier", "PK supplier no", "town")
+        .Line("Fixer", Ends.One, "Repair", Ends.ZeroOrMore, "does").Line("Repair", Ends.ZeroOrMore, "Stock", Ends.OneOrMore, "takes from").Line("Supplier", Ends.One, "Stock", Ends.ZeroOrMore, "delivers");
+
+    [Fact]
+    public void The_model_answer_and_its_variant_get_full_marks_and_a_blank_nothing()
+    {
+        foreach (var answer in new[] { Model, Other.ToDrawing() })
+        {
+            var assessment = Assessor().Assess(answer, []);
+            assessment.Sheet.Total.ShouldBe(40);
+            assessment.Findings.ShouldBeEmpty();
+        }
+
+        Assessor().Assess(Drawing.Empty, []).Sheet.Total.ShouldBe(0);
+    }
+
+    [Fact]
+    public void Without_the_variant_the_same_answer_loses_much()
+    {
+        var plain = new Assessor(Model, Options, [], Scheme());
+        plain.Assess(Other.ToDrawing(), []).Sheet.Total.ShouldBeLessThan(30);
+    }
+
+    [Fact]
+    public void What_differs_from_the_variant_is_said_of_the_variant_and_no_more()
+    {
+        var answer = new Sketch().Box("Fixer", "PK badge no", "name").Box("Repair", "PK repair no", "outcome").Box("Stock", "PK stock code", "shelf", "price").Box("Supplier", "PK supplier no", "town")
+            .Line("Fixer", Ends.One, "Repair", Ends.ZeroOrMore, "does").Line("Repair", Ends.ZeroOrMore, "Stock", Ends.ZeroOrMore, "takes from").Line("Supplier", Ends.One, "Stock", Ends.ZeroOrMore, "delivers").ToDrawing();
+        var assessment = Assessor().Assess(answer, []);
+        assessment.Findings.ShouldHaveSingleItem().Code.ShouldBe("cardinality-min");
+        assessment.ModelDrawing.Shapes.Select(shape => shape.Text).ShouldContain("Supplier");
+        assessment.Sheet.Total.ShouldBeLessThan(40);
+    }
+
+    [Fact]
+    public void What_both_say_is_worth_the_same_in_both()
+    {
+        var assessment = Assessor().Assess(Other.ToDrawing(), []);
+        foreach (var title in new[] { "Entity Fixer", "Key of Fixer", "Relationship Fixer does Repair" })
+        {
+            assessment.Sheet.Lines.Single(line => line.Line.Title == title).Line.Marks.ShouldBe(Scheme().Lines.Single(line => line.Title == title).Marks);
+        }
+
+        assessment.Sheet.Lines.Aggregate(Rational.Zero, (sum, line) => sum + line.Line.Marks).ShouldBe(40);
+    }
+
+    [Fact]
+    public void An_answer_to_the_model_answer_is_held_against_that()
+    {
+        var answer = new Sketch().Box("Repair", "PK repair no").Box("Part", "PK serial no", "price").Box("Fixer", "PK badge no", "name")
+            .Line("Repair", Ends.One, "Part", Ends.ZeroOrMore, "uses").Line("Fixer", Ends.One, "Repair", Ends.ZeroOrMore, "does").ToDrawing();
+        var assessment = Assessor().Assess(answer, []);
+        assessment.ModelDrawing.ShouldBe(Model);
+        assessment.Findings.ShouldHaveSingleItem().Code.ShouldBe("attribute-missing");
+    }
+
+    [Fact]
+    public void A_mistake_in_a_variant_never_raises_its_mark()
+    {
+        for (var seed = 0; seed < 30; seed++)
+        {
+            foreach (var code in SeededFaults.Codes)
+            {
+                if (SeededFaults.Seed(Other.ToDrawing(), code, seed) is { } answer)
+                {
+                    Assessor().Assess(answer, []).Sheet.Exact.ShouldBeLessThanOrEqualTo(40, $"{code} {seed}");
+                }
+            }
+        }
+    }
+
+    [Fact]
+    public void Under_other_ids_a_drawing_says_the_same_and_shares_none_with_its_like()
+    {
+        var renamed = Renaming.WithPrefix(Model, "v1-");
+        Exercise.Read(renamed).Model.Entities.Select(entity => entity.Name).ShouldBe(Exercise.Read(Model).Model.Entities.Select(entity => entity.Name));
+        renamed.Shapes.Select(shape => shape.Id).Intersect(Model.Shapes.Select(shape => shape.Id)).ShouldBeEmpty();
+        DrawingReader.Read(DrawingWriter.WriteText(renamed)).Drawing.ShouldNotBeNull();
+        Exercise.Of(Model).Assess(renamed, []).Findings.ShouldBeEmpty();
+    }
+
+    private static MarkingScheme Scheme() => SchemeDeriver.Derive(FactList.Of(Notation.Read(Model, Options), Options), 40);
+
+    private static Assessor Assessor() => new(Model, Options, [], Scheme(), ExerciseTerms.Usual with { Variants = [Other.ToDrawing()] });
+}
