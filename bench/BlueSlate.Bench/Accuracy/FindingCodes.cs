@@ -16,6 +16,7 @@ internal static class FindingCodes
         ["attribute-extra"] = ("attribute-extra", At.Answer),
         ["attribute-misplaced"] = ("attribute-misplaced", At.Model),
         ["attribute-missing"] = ("attribute-missing", At.Model),
+        ["attributes-exchanged"] = ("attribute-misplaced", At.Model),
         ["attribute-repeated-in-subtypes"] = ("attribute-should-be-in-supertype", At.Model),
         ["cardinality-max"] = ("cardinality-max", At.Model),
         ["cardinality-min"] = ("cardinality-min", At.Model),
@@ -70,7 +71,7 @@ internal static class FindingCodes
         var (code, at) = CodeOf(finding, wanted, model);
         var (paths, elements) = at == At.Answer ? (answer, finding.AnswerElements) : (model, finding.ModelElements);
         var places = elements.Where(paths.ContainsKey).Select(id => at == At.Relationship ? paths[id].Split(" / ")[0] : paths[id]).Distinct(StringComparer.Ordinal).ToList();
-        return (places.Count == 0 ? [""] : code is "foreign-key-in-conceptual" or "attribute-extra" ? places : places.Take(1)).Select(place => new CaseFinding(code, place));
+        return (places.Count == 0 ? [""] : code is "foreign-key-in-conceptual" or "attribute-extra" or "attribute-misplaced" ? places : places.Take(1)).Select(place => new CaseFinding(code, place));
     }
 
     private static (string Code, At At) CodeOf(Finding finding, CaseModel wanted, IReadOnlyDictionary<string, string> model) => finding.Code switch
