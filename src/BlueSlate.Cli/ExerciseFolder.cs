@@ -17,14 +17,14 @@ internal static class ExerciseFolder
         var model = DrawingFile.Load(Path.Combine(folder.FullName, "model.json"));
         var assessmentPath = Path.Combine(folder.FullName, "assessment.json");
         var assessment = File.Exists(assessmentPath) ? Parse<AssessmentDocument>(assessmentPath) : new AssessmentDocument();
-        var options = question.Part.ToOptions();
-        var scheme = assessment.Scheme?.ToScheme()
-            ?? SchemeDeriver.Derive(FactList.Of(Notation.Read(model, options), options), question.Part.Marks);
-        if (assessment.Scheme?.Problems().FirstOrDefault() is { } problem)
+        if (assessment.Problems().FirstOrDefault() is { Said: { } problem })
         {
             throw new UnreadableException($"{assessmentPath}: {problem}");
         }
 
+        var options = question.Part.ToOptions();
+        var scheme = assessment.Scheme?.ToScheme()
+            ?? SchemeDeriver.Derive(FactList.Of(Notation.Read(model, options), options), question.Part.Marks);
         return new Assessor(model, options, assessment.ToTolerances(), scheme, assessment.ToTerms());
     }
 

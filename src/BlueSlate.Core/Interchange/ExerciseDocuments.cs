@@ -141,7 +141,7 @@ public sealed record AssessmentDocument
         Restatements ?? ImmutableSortedDictionary<string, Standing>.Empty,
         SameWords.IsDefaultOrEmpty && WordsApart.IsDefaultOrEmpty ? ExerciseWords.None : new ExerciseWords(SameWords.IsDefault ? [] : SameWords, WordsApart.IsDefault ? [] : WordsApart))
     {
-        Variants = Variants.IsDefault ? [] : [.. Variants.Select(variant => DrawingReader.Read(variant.Drawing).Drawing).OfType<Drawing>()],
+        Variants = Variants.IsDefault ? [] : [.. Variants.Select(variant => DrawingReader.Read(variant.Drawing).Drawing ?? throw new InvalidOperationException($"The further model answer “{variant.Title}” cannot be read."))],
     };
 
     /// <summary>The document with canonical drawings, without what their authors noted or tied to phrases.</summary>
@@ -150,8 +150,7 @@ public sealed record AssessmentDocument
         Variants = Variants.IsDefault ? [] : [.. Variants.Select(variant => variant with { Drawing = DrawingReader.Read(variant.Drawing).Drawing is { } drawing ? DrawingWriter.WriteText(drawing with { Ties = [], Comments = [] }) : variant.Drawing })],
     };
 
-    /// <summary>What is wrong with the variants, in sentences; empty when nothing is.</summary>
-    public IEnumerable<string> VariantProblems()
+    private IEnumerable<string> VariantProblems()
     {
         if (!Variants.IsDefault && Variants.Length > MostVariants)
         {
@@ -173,8 +172,13 @@ public sealed record AssessmentDocument
 
     private const int MostVariants = 10;
 
-    /// <summary>What is wrong with the words, in sentences; empty when nothing is.</summary>
-    public IEnumerable<string> WordProblems()
+    /// <summary>What is wrong with the scheme, the words and the further model answers: a stable code, a sentence, and the property.</summary>
+    public IEnumerable<(string Code, string Said, string Property)> Problems() =>
+        (Scheme?.Problems() ?? []).Select(said => ("scheme", said, "scheme"))
+            .Concat(WordProblems().Select(said => ("words", said, "sameWords")))
+            .Concat(VariantProblems().Select(said => ("variants", said, "variants")));
+
+    private IEnumerable<string> WordProblems()
     {
         foreach (var group in (SameWords.IsDefault ? [] : SameWords).Concat(WordsApart.IsDefault ? [] : WordsApart))
         {

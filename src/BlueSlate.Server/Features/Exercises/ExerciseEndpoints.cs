@@ -168,10 +168,11 @@ public static class ExerciseEndpoints
     }
 
     private static async Task<IResult> SaveAssessment(Guid id, SaveAssessmentRequest request, DocumentStore documents, CancellationToken cancellation) =>
-        request.Value.Scheme?.Problems().FirstOrDefault() is { } problem ? Problems.Unreadable("scheme", problem, "value.scheme")
-        : request.Value.WordProblems().FirstOrDefault() is { } inWords ? Problems.Unreadable("words", inWords, "value")
-        : request.Value.VariantProblems().FirstOrDefault() is { } inVariants ? Problems.Unreadable("variants", inVariants, "value.variants")
-        : await documents.SaveAsync(id, DocumentKind.Assessment, request.Revision, ExerciseJson.Write(request.Value.Canonical()), cancellation);
+        Refusal(request.Value) ?? await documents.SaveAsync(id, DocumentKind.Assessment, request.Revision, ExerciseJson.Write(request.Value.Canonical()), cancellation);
+
+    /// <summary>The answer to an assessment with which something is wrong; null when nothing is.</summary>
+    internal static IResult? Refusal(AssessmentDocument assessment) =>
+        assessment.Problems().FirstOrDefault() is { Code: { } code } problem ? Problems.Unreadable(code, problem.Said, $"value.{problem.Property}") : null;
 
     private static async Task<Results<Ok<SchemeDocument>, ProblemHttpResult>> DeriveScheme(Guid id, Access access, CancellationToken cancellation)
     {

@@ -31,19 +31,14 @@ public static class MarkChanges
             return ExerciseEndpoints.NoSuchExercise();
         }
 
-        if (request.Value.Scheme is null || request.Value.Scheme.Problems().FirstOrDefault() is { })
+        if (request.Value.Scheme is null)
         {
-            return Problems.Unreadable("scheme", request.Value.Scheme?.Problems().First() ?? "There is no marking scheme yet.", "value.scheme");
+            return Problems.Unreadable("scheme", "There is no marking scheme yet.", "value.scheme");
         }
 
-        if (request.Value.WordProblems().FirstOrDefault() is { } problem)
+        if (ExerciseEndpoints.Refusal(request.Value) is { } refusal)
         {
-            return Problems.Unreadable("words", problem, "value");
-        }
-
-        if (request.Value.VariantProblems().FirstOrDefault() is { } inVariants)
-        {
-            return Problems.Unreadable("variants", inVariants, "value.variants");
+            return refusal;
         }
 
         if (exercise.PublishedAt is null)

@@ -70,9 +70,10 @@ public sealed class BlindSample(BlueSlateContext database, AnswerAssessment asse
     }
 
     /// <summary>How far two agree; null while no answer has been marked by two.</summary>
-    public async Task<AgreementReply?> AgreementAsync(Guid exerciseId, CancellationToken cancellation)
+    public async Task<AgreementReply?> AgreementAsync(Guid exerciseId, CancellationToken cancellation) => await AgreementAsync(await DoneAsync(exerciseId, cancellation), cancellation);
+
+    private async Task<AgreementReply?> AgreementAsync(List<BlindMarking> done, CancellationToken cancellation)
     {
-        var done = await DoneAsync(exerciseId, cancellation);
         var people = done.GroupBy(marking => marking.ById).OrderByDescending(group => group.Count()).ThenBy(group => group.Min(marking => marking.At)).Select(group => group.ToDictionary(marking => marking.AnswerId)).ToList();
         var pair = people.SelectMany((one, i) => people.Skip(i + 1).Select(other => (One: one, Other: other, Both: one.Keys.Intersect(other.Keys).Order().ToList()))).Where(pair => pair.Both.Count > 0)
             .OrderByDescending(pair => pair.Both.Count).FirstOrDefault();
@@ -143,7 +144,7 @@ public sealed class BlindSample(BlueSlateContext database, AnswerAssessment asse
             answers.Count,
             [.. names.Select(name => new SampleMarker(name.Value, done.Count(marking => marking.ById == name.Key), name.Key == me)).OrderByDescending(marker => marker.Me).ThenBy(marker => marker.Name, StringComparer.Ordinal)],
             [.. answers.Select(answer => new SampleTask(answer.Id, answer.CandidateCode, done.Exists(marking => marking.AnswerId == answer.Id && marking.ById == me)))],
-            await AgreementAsync(exerciseId, cancellation));
+            await AgreementAsync(done, cancellation));
     }
 
     private async Task<IResult> OpenAsync(Guid answerId, CancellationToken cancellation) =>
