@@ -50,14 +50,14 @@ public static class FindingsGuide
     {
         page.AppendLine(example.Kind switch
         {
-            ExampleKind.AllowedAsDrawn => $"As drawn, this could be kept: {example.Said}",
-            ExampleKind.RuledOutAsDrawn => $"As drawn, this could not be kept: {example.Said}",
-            _ => $"As drawn, the last row follows from the others: {example.Said}",
+            ExampleKind.AllowedAsDrawn => $"As drawn, this could be kept: {example.Table.Said}",
+            ExampleKind.RuledOutAsDrawn => $"As drawn, this could not be kept: {example.Table.Said}",
+            _ => $"As drawn, the last row follows from the others: {example.Table.Said}",
         });
         page.AppendLine();
-        page.AppendLine($"| {string.Join(" | ", example.Columns)} |");
-        page.AppendLine($"|{string.Concat(example.Columns.Select(_ => "---|"))}");
-        foreach (var row in example.Rows)
+        page.AppendLine($"| {string.Join(" | ", example.Table.Columns)} |");
+        page.AppendLine($"|{string.Concat(example.Table.Columns.Select(_ => "---|"))}");
+        foreach (var row in example.Table.Rows)
         {
             page.AppendLine($"| {string.Join(" | ", row)} |");
         }

@@ -137,7 +137,7 @@ public sealed record ResultNote(
         note.CountedIn,
         [.. note.Consequences.Select(finding => new ResultConsequence(finding.Code, finding.Headline))])
     {
-        Example = example is null ? null : new ResultExample(example.Kind, example.Said, example.Columns, example.Rows),
+        Example = example is null ? null : new ResultExample(example.Kind, example.Table.Said, example.Table.Columns, example.Table.Rows),
     };
 
     /// <summary>Data that the drawing and the model answer judge differently; null where there is none to show.</summary>

@@ -240,7 +240,7 @@ public static class Matcher
                 continue;
             }
 
-            var candidates = links.Where(link => ((link.From == a && link.To == b) || (link.From == b && link.To == a)) && !taken.Contains(link.Relationship.Id)).ToList();
+            var candidates = links.Where(link => link.Joins(a, b) && !taken.Contains(link.Relationship.Id)).ToList();
             foreach (var (modelLink, answerLink, flipped) in comparer.PairUp([.. group], candidates, index => map[index]).Pairs)
             {
                 taken.Add(answerLink.Relationship.Id);

@@ -164,6 +164,9 @@ internal sealed class NamedEntity
 /// <summary>An attribute with its name split into words, as written and without its owner's name in front.</summary>
 internal sealed record NamedAttribute(ConceptAttribute Attribute, Name Name, Name Bare, bool InKey)
 {
+    /// <summary>Whether another one is called the same, with or without the owners' names.</summary>
+    public bool IsAlike(NamedAttribute other) => NameSimilarity.OfBare(Name, Bare, other.Name, other.Bare).Value >= AttributeMatcher.Sureness;
+
     /// <summary>Whether without its owner's name it is called what attributes of anything are called.</summary>
     public bool IsEveryday { get; } = Bare.Words is ["name" or "number" or "id" or "code" or "description" or "type" or "title" or "note" or "ref"];
 
@@ -192,6 +195,9 @@ internal sealed class Link(RelationshipType relationship, int from, int to, Exer
     public int From { get; } = from;
 
     public int To { get; } = to;
+
+    /// <summary>Whether it is between these two, whichever way.</summary>
+    public bool Joins(int one, int other) => (From == one && To == other) || (From == other && To == one);
 
     /// <summary>The same between two others.</summary>
     public Link Between(int one, int other) => new(Relationship, one, other, words);

@@ -34,14 +34,14 @@ internal sealed class ExampleFinder(ConceptModel model, FrozenDictionary<string,
 
         if (proposal.Holds is { } holds)
         {
-            return PopulationRules.Allows(model, population) && holds(population) ? proposal.Show(population) with { Kind = proposal.Kind, Whole = population } : null;
+            return PopulationRules.Allows(model, population) && holds(population) ? new ExamplePopulation(proposal.Kind, proposal.Show(population), population) : null;
         }
 
         var asDrawn = PopulationRules.Allows(proposal.AsDrawn, population);
         var confirmed = proposal.Kind == ExampleKind.AllowedAsDrawn
             ? asDrawn && accepted.TrueForAll(variant => !PopulationRules.Allows(variant, population))
             : !asDrawn && accepted.TrueForAll(variant => PopulationRules.Allows(variant, population));
-        return confirmed ? proposal.Show(population) with { Kind = proposal.Kind, Whole = population } : null;
+        return confirmed ? new ExamplePopulation(proposal.Kind, proposal.Show(population), population) : null;
     }
 
     // The model with every combination of what it accepts at these facts; null when there are too many, or one says what cannot be

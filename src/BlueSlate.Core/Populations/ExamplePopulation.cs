@@ -20,11 +20,12 @@ public enum ExampleKind
 /// population that breaks no other rule.
 /// </summary>
 /// <param name="Kind">Who allows it.</param>
-/// <param name="Said">What is seen in the table, in a few words.</param>
+/// <param name="Table">The few things on which it turns.</param>
+/// <param name="Whole">The whole population of which the table shows a part.</param>
+public sealed record ExamplePopulation(ExampleKind Kind, ExampleTable Table, Population Whole);
+
+/// <summary>A few things as a table.</summary>
+/// <param name="Said">What is seen in it, in a few words.</param>
 /// <param name="Columns">The heads.</param>
 /// <param name="Rows">Cells by row, each row as long as the heads.</param>
-public sealed record ExamplePopulation(ExampleKind Kind, string Said, ImmutableArray<string> Columns, ImmutableArray<ImmutableArray<string>> Rows)
-{
-    /// <summary>The whole population of which the table shows a part.</summary>
-    public required Population Whole { get; init; }
-}
+public sealed record ExampleTable(string Said, ImmutableArray<string> Columns, ImmutableArray<ImmutableArray<string>> Rows);

@@ -71,6 +71,10 @@ internal sealed class Growth(ConceptModel model)
         }
     }
 
+    /// <summary>Ties the thing at one role of two with its partner at the other.</summary>
+    public void TieAt(RelationshipType relationship, RelationshipRole role, int thing, int partner) =>
+        Tie(relationship, relationship.Roles[0].Id == role.Id ? [thing, partner] : [partner, thing]);
+
     /// <summary>Keeps what goes with a thing at a role as it is.</summary>
     public void Close(string roleId, int thing) => closed.Add((roleId, thing));
 
@@ -108,7 +112,7 @@ internal sealed class Growth(ConceptModel model)
                 // A thing with room, the latest first: those that were set up on purpose are left alone where others will do.
                 var partner = Enumerable.Range(0, things.Count).Reverse().FirstOrDefault(other => other != thing && HasRoom(other, role, own, relationship, thing), -1);
                 partner = partner >= 0 ? partner : Add(role.EntityId);
-                Tie(relationship, i == 0 ? [partner, thing] : [thing, partner]);
+                TieAt(relationship, role, partner, thing);
             }
         }
 

@@ -45,7 +45,7 @@ internal sealed class LinkingEntityByManyToMany : Restatement
             }
 
             int a = leftovers.AnswerOf(Parent(own[0], between)), b = leftovers.AnswerOf(Parent(own[1], between));
-            var drawn = free.FirstOrDefault(link => (link.From == a && link.To == b) || (link.From == b && link.To == a));
+            var drawn = free.FirstOrDefault(link => link.Joins(a, b));
             if (drawn is null)
             {
                 continue;

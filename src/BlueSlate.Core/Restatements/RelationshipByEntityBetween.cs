@@ -82,7 +82,7 @@ internal sealed class RelationshipByEntityBetween : Restatement
         var lines = new List<Link>();
         foreach (var other in others)
         {
-            if (free.FirstOrDefault(link => !lines.Contains(link) && ((link.From == between && link.To == other) || (link.From == other && link.To == between))) is not { } line)
+            if (free.FirstOrDefault(link => !lines.Contains(link) && (link.Joins(between, other))) is not { } line)
             {
                 return null;
             }

@@ -27,7 +27,7 @@ internal sealed class SpecialisationByIsA : Restatement
             {
                 var sub = leftovers.AnswerOf(leftovers.Model.IndexOf(subtype.EntityId));
                 var drawn = super < 0 || sub < 0 || sub == super || leftovers.Answer.Trees.Contains((sub, super)) || leftovers.Answer.Trees.Contains((super, sub)) ? null
-                    : free.Find(link => IsBetween(link, sub, super) && SaysBeing(link.Relationship));
+                    : free.Find(link => link.Joins(sub, super) && SaysBeing(link.Relationship));
                 if (drawn is not null)
                 {
                     free.Remove(drawn);
@@ -52,8 +52,6 @@ internal sealed class SpecialisationByIsA : Restatement
             }
         }
     }
-
-    private static bool IsBetween(Link link, int sub, int super) => (link.From == sub && link.To == super) || (link.From == super && link.To == sub);
 
     // One to one, or called being where nothing is said.
     private static bool SaysBeing(RelationshipType relationship)

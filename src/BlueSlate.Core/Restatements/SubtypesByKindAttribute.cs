@@ -36,9 +36,9 @@ internal sealed class SubtypesByKindAttribute : Restatement
             var free = drawn.Attributes.Where(leftovers.Attributes.IsFreeAnswer).ToList();
             var kind = free.Find(attribute => SaysKind(attribute, set, subtypes, leftovers.Model));
             var own = subtypes.ConvertAll(index => leftovers.Model.Entities[index].Attributes.Where(attribute => attribute.Attribute.ForeignKey is null && !attribute.InKey).ToList());
-            var there = own.Sum(attributes => attributes.Count(attribute => free.Exists(candidate => candidate != kind && IsAlike(attribute, candidate))));
+            var there = own.Sum(attributes => attributes.Count(attribute => free.Exists(candidate => candidate != kind && attribute.IsAlike(candidate))));
             var wanted = own.Sum(attributes => attributes.Count);
-            if (there * 2 < wanted || (kind is null && (there == 0 || own.Exists(attributes => attributes.Count > 0 && !attributes.Exists(attribute => free.Exists(candidate => IsAlike(attribute, candidate)))))))
+            if (there * 2 < wanted || (kind is null && (there == 0 || own.Exists(attributes => attributes.Count > 0 && !attributes.Exists(attribute => free.Exists(candidate => attribute.IsAlike(candidate)))))))
             {
                 continue;
             }
@@ -64,9 +64,6 @@ internal sealed class SubtypesByKindAttribute : Restatement
     }
 
     private static bool IsSuper(int index, Side model) => model.Trees.Any(tree => tree.Super == index);
-
-    private static bool IsAlike(NamedAttribute wanted, NamedAttribute drawn) =>
-        NameSimilarity.OfBare(wanted.Name, wanted.Bare, drawn.Name, drawn.Bare).Value >= AttributeMatcher.Sureness;
 
     // A word for kinds, the discriminator, or a subtype by name: "is guide".
     private static bool SaysKind(NamedAttribute attribute, Specialisation set, List<int> subtypes, Side model) =>

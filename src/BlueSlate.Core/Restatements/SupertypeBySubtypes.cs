@@ -27,7 +27,7 @@ internal sealed class SupertypeBySubtypes : Restatement
                 continue;
             }
 
-            var copies = subtypes.ConvertAll(index => wanted.Select(attribute => leftovers.Answer.Entities[index].Attributes.FirstOrDefault(candidate => leftovers.Attributes.IsFreeAnswer(candidate) && IsAlike(attribute, candidate))).OfType<NamedAttribute>().ToList());
+            var copies = subtypes.ConvertAll(index => wanted.Select(attribute => leftovers.Answer.Entities[index].Attributes.FirstOrDefault(candidate => leftovers.Attributes.IsFreeAnswer(candidate) && attribute.IsAlike(candidate))).OfType<NamedAttribute>().ToList());
             if (copies.Exists(found => found.Count * 2 < wanted.Count))
             {
                 continue;
@@ -54,9 +54,6 @@ internal sealed class SupertypeBySubtypes : Restatement
             };
         }
     }
-
-    private static bool IsAlike(NamedAttribute wanted, NamedAttribute drawn) =>
-        NameSimilarity.OfBare(wanted.Name, wanted.Bare, drawn.Name, drawn.Bare).Value >= AttributeMatcher.Sureness;
 
     // What the model answer has between the two themselves is no copy.
     private static bool IsWanted(Link drawn, Leftovers leftovers) =>

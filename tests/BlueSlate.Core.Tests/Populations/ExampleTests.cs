@@ -19,7 +19,7 @@ public sealed class ExampleTests
         var example = Example("cardinality-min", Visits(Ends.OneOrMore), Visits(Ends.ZeroOrMore));
 
         example.Kind.ShouldBe(ExampleKind.AllowedAsDrawn);
-        example.Said.ShouldBe("A visit with no item.");
+        example.Table.Said.ShouldBe("A visit with no item.");
         Table(example).ShouldBe("Visit | Item / visit 1 | none");
     }
 
@@ -38,7 +38,7 @@ public sealed class ExampleTests
         var example = Example("cardinality-max", Visits(Ends.OneOrMore), Visits(Ends.One));
 
         example.Kind.ShouldBe(ExampleKind.RuledOutAsDrawn);
-        example.Said.ShouldBe("A visit with 2 items.");
+        example.Table.Said.ShouldBe("A visit with 2 items.");
         Table(example).ShouldBe("Visit | Item / visit 1 | item 1 / visit 1 | item 2");
     }
 
@@ -52,7 +52,7 @@ public sealed class ExampleTests
         // None is accepted here, so that only a second item tells the two apart.
         var example = Example("cardinality-max", model, answer, tolerance);
         example.Kind.ShouldBe(ExampleKind.RuledOutAsDrawn);
-        example.Rows.Length.ShouldBe(2);
+        example.Table.Rows.Length.ShouldBe(2);
     }
 
     [Fact]
@@ -61,8 +61,8 @@ public sealed class ExampleTests
         var answer = new Sketch().Box("Visit", VisitRows).Box("Item", ItemRows).Line("Visit", Ends.OneOrMore, "Item", Ends.One, "brings in").ToDrawing();
         var example = Example("ends-swapped", Visits(Ends.OneOrMore), answer);
 
-        example.Rows.Length.ShouldBe(2);
-        example.Columns.Order().ShouldBe(["Item", "Visit"]);
+        example.Table.Rows.Length.ShouldBe(2);
+        example.Table.Columns.Order().ShouldBe(["Item", "Visit"]);
     }
 
     [Fact]
@@ -100,8 +100,8 @@ public sealed class ExampleTests
         var example = Example("entity-kind-not-shown", ExampleOf("entity-kind-not-shown"));
 
         example.Kind.ShouldBe(ExampleKind.RuledOutAsDrawn);
-        example.Rows.Select(row => row[^1]).Distinct().Count().ShouldBe(2);
-        example.Rows.Select(row => row[1]).Distinct().Count().ShouldBe(1);
+        example.Table.Rows.Select(row => row[^1]).Distinct().Count().ShouldBe(2);
+        example.Table.Rows.Select(row => row[1]).Distinct().Count().ShouldBe(1);
     }
 
     [Fact]
@@ -119,7 +119,7 @@ public sealed class ExampleTests
         var example = Example("specialisation-disjointness", ExampleOf("specialisation-disjointness"));
 
         example.Kind.ShouldBe(ExampleKind.AllowedAsDrawn);
-        example.Said.ShouldBe("A person that is a visitor and a fixer at once.");
+        example.Table.Said.ShouldBe("A person that is a visitor and a fixer at once.");
         Table(example).ShouldBe("Person | Visitor | Fixer / person 1 | yes | yes");
     }
 
@@ -141,7 +141,7 @@ public sealed class ExampleTests
     {
         var answer = new Sketch().Box("Café visit", "PK visit no", "date").Box("Broken item", "PK item no", "fault").Line("Café visit", Ends.One, "Broken item", Ends.ZeroOrMore, "brings in").ToDrawing();
 
-        Example("cardinality-min", Visits(Ends.OneOrMore), answer).Columns.ShouldBe(["Café visit", "Broken item"]);
+        Example("cardinality-min", Visits(Ends.OneOrMore), answer).Table.Columns.ShouldBe(["Café visit", "Broken item"]);
     }
 
     /// <summary>Whatever is wrong, an example is judged differently by the two models, and neither breaks another rule of the model answer.</summary>
@@ -169,7 +169,7 @@ public sealed class ExampleTests
                         var broken = PopulationRules.Broken(assessor.Model.Model, example.Whole).ToList();
                         broken.ShouldAllBe(rule => facts.Contains(rule.ConceptId), $"{name} {code} {seed}");
                         (broken.Count > 0).ShouldBe(example.Kind == ExampleKind.AllowedAsDrawn, $"{name} {code} {seed}");
-                        example.Rows.ShouldAllBe(row => row.Length == example.Columns.Length);
+                        example.Table.Rows.ShouldAllBe(row => row.Length == example.Table.Columns.Length);
                         given++;
                     }
                 }
@@ -203,5 +203,5 @@ public sealed class ExampleTests
         return assessment.ExampleOf(assessment.Findings.First(finding => finding.Code == code)).ShouldNotBeNull();
     }
 
-    private static string Table(ExamplePopulation example) => string.Join(" / ", example.Rows.Prepend(example.Columns).Select(row => string.Join(" | ", row)));
+    private static string Table(ExamplePopulation example) => string.Join(" / ", example.Table.Rows.Prepend(example.Table.Columns).Select(row => string.Join(" | ", row)));
 }

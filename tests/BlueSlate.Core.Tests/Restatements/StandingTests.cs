@@ -138,8 +138,8 @@ public sealed class StandingTests
         var example = FindingKind.All.First(kind => kind.Code == "relationship-degree").Example;
         var assessment = Exercise.Of(example.Model, example).Assess(example.Answer, []);
         var shown = assessment.ExampleOf(assessment.Findings.ShouldHaveSingleItem()).ShouldNotBeNull();
-        shown.Rows.Length.ShouldBe(4);
-        shown.Rows.Take(3).ShouldNotContain(row => row.SequenceEqual(shown.Rows[3]));
+        shown.Table.Rows.Length.ShouldBe(4);
+        shown.Table.Rows.Take(3).ShouldNotContain(row => row.SequenceEqual(shown.Table.Rows[3]));
     }
 
     [Fact]

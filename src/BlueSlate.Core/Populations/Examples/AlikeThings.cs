@@ -70,7 +70,7 @@ internal sealed class AlikeThings : ExampleSource
                 Hang(one, owner);
                 Hang(other, alike.Contains(member) ? owner : seed.Add(relationship.Other(own).EntityId));
 
-                void Hang(int thing, int to) => seed.Tie(relationship, relationship.Roles[0].Id == own.Id ? [thing, to] : [to, thing]);
+                void Hang(int thing, int to) => seed.TieAt(relationship, own, thing, to);
             }
 
             return new Proposal(kind, seed, asDrawn, [factId], population => Show(population, entity, columns, alike, [one, other], asDrawn, dispute));
@@ -123,14 +123,14 @@ internal sealed class AlikeThings : ExampleSource
         return (new Identifier(IdentifierKind.Primary, 0, false, members.ToImmutable(), [.. owners.Distinct(StringComparer.Ordinal)]), added.ToImmutable());
     }
 
-    private static ExamplePopulation Show(Population population, EntityType entity, List<KeyMember> columns, List<KeyMember> alike, int[] pair, ConceptModel asDrawn, Dispute dispute)
+    private static ExampleTable Show(Population population, EntityType entity, List<KeyMember> columns, List<KeyMember> alike, int[] pair, ConceptModel asDrawn, Dispute dispute)
     {
         var names = new ThingNames();
         var kind = dispute.NameOf(entity.Id);
         var heads = columns.Select(Head).ToList();
         var rows = pair.Select(thing => columns.Select((member, i) => Cell(member, heads[i], thing)).Prepend(names.Of(kind, thing)).ToImmutableArray()).ToImmutableArray();
         var same = Phrasing.List([.. columns.Where(alike.Contains).Select(member => Phrasing.InText(heads[columns.IndexOf(member)]))]);
-        return new ExamplePopulation(default, $"Two {Phrasing.Several(kind)} with the same {same}.", [kind, .. heads], rows) { Whole = population };
+        return new ExampleTable($"Two {Phrasing.Several(kind)} with the same {same}.", [kind, .. heads], rows);
 
         string Head(KeyMember member)
         {

@@ -23,8 +23,8 @@ internal abstract class ExampleSource
 /// <param name="Seed">What is set up, in the model by which it is to grow.</param>
 /// <param name="AsDrawn">The model answer with what is drawn in the place of the facts in dispute.</param>
 /// <param name="About">Ids of the facts that the example turns on; all that is accepted at them is considered.</param>
-/// <param name="Show">The table of a population; its kind and the whole are filled in afterwards.</param>
-internal sealed record Proposal(ExampleKind Kind, Growth Seed, ConceptModel AsDrawn, IReadOnlyCollection<string> About, Func<Population, ExamplePopulation> Show)
+/// <param name="Show">The table of a population.</param>
+internal sealed record Proposal(ExampleKind Kind, Growth Seed, ConceptModel AsDrawn, IReadOnlyCollection<string> About, Func<Population, ExampleTable> Show)
 {
     /// <summary>What has to hold of the population instead, where the drawing cannot be put into the model answer's terms.</summary>
     public Func<Population, bool>? Holds { get; init; }

@@ -29,13 +29,13 @@ internal sealed class JoinedThings : ExampleSource
             ImmutableArray<int> never = [.. things.Select(thing => thing.One)];
             yield return new Proposal(ExampleKind.FollowsAsDrawn, seed, dispute.Model, [verdict.Fact.Id], Show) { Holds = population => FollowsFromPairs(population, relationship, never) };
 
-            ExamplePopulation Show(Population population)
+            ExampleTable Show(Population population)
             {
                 var names = new ThingNames();
                 var heads = relationship.Roles.Select(role => dispute.NameOf(role.EntityId)).ToImmutableArray();
                 var rows = population.TiesOf(relationship.Id).Take(3).Select(tie => tie.Players).Append(never)
                     .Select(players => players.Select((player, i) => names.Of(heads[i], player)).ToImmutableArray()).ToImmutableArray();
-                return new ExamplePopulation(default, $"{Phrasing.Capital(Phrasing.List([.. rows[^1]]))} never went together.", heads, rows) { Whole = population };
+                return new ExampleTable($"{Phrasing.Capital(Phrasing.List([.. rows[^1]]))} never went together.", heads, rows);
             }
         }
     }

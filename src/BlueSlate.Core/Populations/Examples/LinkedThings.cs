@@ -60,14 +60,14 @@ internal sealed class LinkedThings : ExampleSource
         for (var i = 0; i < number; i++)
         {
             var thing = seed.Add(role.EntityId);
-            seed.Tie(relationship, relationship.Roles[0].Id == roleId ? [thing, fixedThing] : [fixedThing, thing]);
+            seed.TieAt(relationship, role, thing, fixedThing);
         }
 
         seed.Close(roleId, fixedThing);
         return new Proposal(kind, seed, drawn, about, population => Show(population, relationship, role, other, fixedThing, number, dispute));
     }
 
-    private static ExamplePopulation Show(Population population, RelationshipType relationship, RelationshipRole role, RelationshipRole other, int fixedThing, int number, Dispute dispute)
+    private static ExampleTable Show(Population population, RelationshipType relationship, RelationshipRole role, RelationshipRole other, int fixedThing, int number, Dispute dispute)
     {
         var names = new ThingNames();
         string here = dispute.NameOf(role.EntityId), there = dispute.NameOf(other.EntityId);
@@ -81,7 +81,7 @@ internal sealed class LinkedThings : ExampleSource
             1 => $"{Phrasing.One(there)} with one {Phrasing.InText(Called(role, here))}",
             _ => $"{Phrasing.One(there)} with {number} {Phrasing.Several(Called(role, here))}",
         };
-        return new ExamplePopulation(default, Phrasing.Capital(said) + ".", [Head(other, there, relationship), Head(role, here, relationship)], rows.IsEmpty ? [[owner, "none"]] : rows) { Whole = population };
+        return new ExampleTable(Phrasing.Capital(said) + ".", [Head(other, there, relationship), Head(role, here, relationship)], rows.IsEmpty ? [[owner, "none"]] : rows);
     }
 
     private static string Called(RelationshipRole role, string entity) => role.Role.Length > 0 ? role.Role : entity;

@@ -26,7 +26,7 @@ internal sealed class SortedThings : ExampleSource
             var thing = seed.AddExactly(belonging);
             yield return new Proposal(forbidden ? ExampleKind.AllowedAsDrawn : ExampleKind.RuledOutAsDrawn, seed, drawn, [verdict.Fact.Id], Show);
 
-            ExamplePopulation Show(Population population)
+            ExampleTable Show(Population population)
             {
                 var names = new ThingNames();
                 var super = dispute.NameOf(set.SupertypeId);
@@ -35,7 +35,7 @@ internal sealed class SortedThings : ExampleSource
                     ? $"{Phrasing.One(super)} that is {Phrasing.One(dispute.NameOf(subtypes[0]))} and {Phrasing.One(dispute.NameOf(subtypes[1]))} at once."
                     : $"{Phrasing.One(super)} that is {NoneOf([.. subtypes.Select(id => Phrasing.InText(dispute.NameOf(id)))])}.";
                 ImmutableArray<string> row = [names.Of(super, thing), .. shown.Select(id => population.Things[thing].Types.Contains(id) ? "yes" : "no")];
-                return new ExamplePopulation(default, Phrasing.Capital(said), [super, .. shown.Select(dispute.NameOf)], [row]) { Whole = population };
+                return new ExampleTable(Phrasing.Capital(said), [super, .. shown.Select(dispute.NameOf)], [row]);
             }
         }
     }

@@ -25,18 +25,18 @@ internal sealed class ThingsInBoth : ExampleSource
                 var own = relationship.Roles.First(role => role.EntityId == shared);
                 var other = relationship.Other(own);
                 var partner = seed.Add(other.EntityId);
-                seed.Tie(relationship, relationship.Roles[0].Id == own.Id ? [thing, partner] : [partner, thing]);
+                seed.TieAt(relationship, own, thing, partner);
                 return (Partner: partner, other.EntityId);
             });
             yield return new Proposal(ExampleKind.AllowedAsDrawn, seed, drawn, [verdict.Fact.Id], Show);
 
-            ExamplePopulation Show(Population population)
+            ExampleTable Show(Population population)
             {
                 var names = new ThingNames();
                 var kind = dispute.NameOf(shared);
                 var partners = others.ConvertAll(other => names.Of(dispute.NameOf(other.EntityId), other.Partner));
                 ImmutableArray<string> heads = [kind, .. others.Select(other => dispute.NameOf(other.EntityId))];
-                return new ExamplePopulation(default, Phrasing.Capital($"{Phrasing.One(kind)} with {Phrasing.List([.. heads.Skip(1).Select(Phrasing.One)])} at once."), heads, [[names.Of(kind, thing), .. partners]]) { Whole = population };
+                return new ExampleTable(Phrasing.Capital($"{Phrasing.One(kind)} with {Phrasing.List([.. heads.Skip(1).Select(Phrasing.One)])} at once."), heads, [[names.Of(kind, thing), .. partners]]);
             }
         }
     }

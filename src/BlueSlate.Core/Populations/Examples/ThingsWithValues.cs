@@ -22,14 +22,14 @@ internal sealed class ThingsWithValues : ExampleSource
             seed.Set(thing, attribute.Id, verdict.Fact.Aspect == Aspect.Multivalued ? [thing, thing + 1] : []);
             yield return new Proposal(ExampleKind.RuledOutAsDrawn, seed, drawn, [verdict.Fact.Id], Show);
 
-            ExamplePopulation Show(Population population)
+            ExampleTable Show(Population population)
             {
                 var names = new ThingNames();
                 string kind = dispute.NameOf(owner.Id), head = dispute.NameOf(attribute);
                 var values = population.Things[thing].ValuesOf(attribute.Id);
                 var said = values.IsEmpty ? $"{Phrasing.One(kind)} with no {Phrasing.InText(head)}." : $"{Phrasing.One(kind)} with two {Phrasing.Several(head)}.";
                 var cell = values.IsEmpty ? "none" : string.Join(", ", values.Select(value => names.Value(head, value)));
-                return new ExamplePopulation(default, Phrasing.Capital(said), [kind, head], [[names.Of(kind, thing), cell]]) { Whole = population };
+                return new ExampleTable(Phrasing.Capital(said), [kind, head], [[names.Of(kind, thing), cell]]);
             }
         }
     }
