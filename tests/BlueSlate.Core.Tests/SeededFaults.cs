@@ -14,7 +14,10 @@ internal static class SeededFaults
         ["key-missing"] = (sheet, random) => Pick(sheet.Shapes.Where(shape => shape.TextLines.Any(line => line.Mark == "PK")), random) is { } box ? Put(sheet, box, Unmarked(box)) : null,
         ["entity-missing"] = (sheet, random) => Pick(sheet.Shapes, random) is { } box ? Drop(sheet, box) : null,
         ["entity-extra"] = (sheet, random) => sheet with { Shapes = sheet.Shapes.Add(new Shape($"extra{random.Next()}", Form.Rectangle, Outline.Single, "Lighthouse", [], null)) },
-        ["relationship-missing"] = (sheet, random) => Pick(sheet.Lines, random) is { } line ? sheet with { Lines = sheet.Lines.Remove(line) } : null,
+        ["relationship-missing"] = (sheet, random) => !HasForeignKeys(sheet) && Pick(sheet.Lines, random) is { } line ? sheet with { Lines = sheet.Lines.Remove(line) } : null,
+        ["foreign-key-without-line"] = (sheet, random) => HasForeignKeys(sheet) && Pick(sheet.Lines, random) is { } line ? sheet with { Lines = sheet.Lines.Remove(line) } : null,
+        ["foreign-key-optionality"] = (sheet, random) => Pick(sheet.Shapes.SelectMany(shape => shape.TextLines.Where(line => line.Mark.StartsWith("FK", StringComparison.Ordinal)).Select(line => (Shape: shape, Line: line))), random) is { Line: not null } at
+            ? Put(sheet, at.Shape, at.Shape with { Compartments = [.. at.Shape.Compartments.Select(lines => lines.Replace(at.Line, at.Line with { Ring = !at.Line.Ring }))] }) : null,
         ["cardinality-min"] = (sheet, random) => ChangeEnd(sheet, random, _ => true, end => end with { Marks = [end.Marks[0], Other(end.Marks[1], EndMark.Ring)] }),
         ["cardinality-max"] = (sheet, random) => ChangeEnd(sheet, random, _ => true, end => end with { Marks = [Other(end.Marks[0], EndMark.Foot), end.Marks[1]] }),
         ["end-unsaid"] = (sheet, random) => ChangeEnd(sheet, random, _ => true, end => end with { Marks = [] }),
@@ -72,6 +75,8 @@ internal static class SeededFaults
 
     private static Shape Unmarked(Shape shape) =>
         shape with { Compartments = [.. shape.Compartments.Select(lines => lines.Select(line => line.Mark == "PK" ? line with { Mark = "" } : line).ToImmutableArray())] };
+
+    private static bool HasForeignKeys(Sheet sheet) => sheet.Shapes.Any(shape => shape.TextLines.Any(line => line.Mark.Contains("FK", StringComparison.Ordinal)));
 
     private static bool IsMany(LineEnd end) => end.Marks[0] == EndMark.Foot;
 

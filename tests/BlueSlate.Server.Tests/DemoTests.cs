@@ -21,7 +21,7 @@ public sealed class DemoTests
         var seed = new DemoSeed(context, Folder, TimeProvider.System);
         await seed.FillAsync();
         await seed.ReleaseAsync();
-        (await context.Exercises.CountAsync(TestContext.Current.CancellationToken)).ShouldBe(9);
+        (await context.Exercises.CountAsync(TestContext.Current.CancellationToken)).ShouldBe(10);
         (await context.Answers.CountAsync(TestContext.Current.CancellationToken)).ShouldBeGreaterThanOrEqualTo(40);
         (await context.Answers.CountAsync(answer => answer.HandedInAt == null, TestContext.Current.CancellationToken)).ShouldBeGreaterThan(0);
         (await context.ReleasedSheets.CountAsync(TestContext.Current.CancellationToken)).ShouldBeGreaterThan(0);

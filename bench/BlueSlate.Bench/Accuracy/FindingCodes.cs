@@ -28,6 +28,8 @@ internal static class FindingCodes
         ["foreign-key-in-conceptual"] = ("foreign-key-in-conceptual", At.Answer),
         ["foreign-key-missing"] = ("foreign-key-missing", At.Model),
         ["foreign-key-wrong-side"] = ("foreign-key-wrong-side", At.Model),
+        ["foreign-key-mismatch"] = ("foreign-key-missing", At.Model),
+        ["foreign-key-without-line"] = ("relationship-missing", At.Model),
         ["identifying-not-shown"] = ("symbol", At.Model),
         ["identifying-without-need"] = ("relationship-kind", At.Model),
         ["key-missing"] = ("key-missing", At.Model),
@@ -46,9 +48,11 @@ internal static class FindingCodes
         ["relationship-redundant"] = ("relationship-redundant", At.Answer),
         ["relationship-wrong-entity"] = ("relationship-wrong-entity", At.Model),
         ["specialisation-disjointness"] = ("specialisation-disjointness", At.Model),
+        ["specialisation-level"] = ("specialisation-missing", At.Model),
         ["specialisation-missing"] = ("specialisation-missing", At.Model),
         ["specialisation-reversed"] = ("specialisation-reversed", At.Model),
         ["specialisation-totality"] = ("specialisation-totality", At.Model),
+        ["specialisation-wrong-supertype"] = ("specialisation-missing", At.Model),
         ["type"] = ("type", At.Model),
         ["visibility"] = ("visibility", At.Model),
         ["whole-part-reversed"] = ("whole-part-reversed", At.Model),
@@ -57,13 +61,13 @@ internal static class FindingCodes
     /// <summary>Findings that are rules of a scheme or kinds that the cases do not label.</summary>
     private static readonly HashSet<string> Unlabelled = new(StringComparer.Ordinal)
     {
-        "form-rule-broken", "drawing-shows-little", "relationship-unnamed", "role-missing", "operation-extra", "scope-not-shown", "stereotype-not-shown", "part-missing",
+        "form-rule-broken", "drawing-shows-little", "relationship-unnamed", "role-missing", "operation-extra", "scope-not-shown", "stereotype-not-shown", "part-missing", "foreign-key-optionality", "specialisation-several",
     };
 
     /// <summary>A root in the cases' words, one for each place; none for what the cases do not label.</summary>
     public static IEnumerable<CaseFinding> Of(Finding finding, CaseModel wanted, IReadOnlyDictionary<string, string> model, IReadOnlyDictionary<string, string> answer)
     {
-        if (Unlabelled.Contains(finding.Code))
+        if (Unlabelled.Contains(finding.Code) || (finding.Claims.IsEmpty && finding.Code is "foreign-key-mismatch" or "foreign-key-without-line"))
         {
             return [];
         }

@@ -62,6 +62,10 @@ public sealed class Evidence
     public EntityType? ModelOf(string answerEntityId) =>
         Comparison.Correspondence.Entities.Where(pair => pair.Value.AnswerId == answerEntityId).Select(pair => modelEntities[pair.Key]).FirstOrDefault();
 
+    /// <summary>The relationship of the model answer for which one of the answer stands, or null.</summary>
+    public RelationshipType? ModelRelationshipOf(string answerRelationshipId) =>
+        Comparison.Correspondence.Relationships.Where(pair => pair.Value.AnswerId == answerRelationshipId).Select(pair => modelRelationships[pair.Key]).FirstOrDefault();
+
     /// <summary>Whether an attribute of the model answer belongs to an entity, and not to a relationship.</summary>
     public bool IsAttributeOfEntity(string attributeId) => modelEntities.ContainsKey(modelAttributes[attributeId].Owner.Id);
 
@@ -75,6 +79,9 @@ public sealed class Evidence
 
     /// <summary>The entity of the answer that a link of a subtype is about.</summary>
     public string AnswerSubtype(string linkId) => Comparison.Answer.Model.Specialisations.SelectMany(set => set.Subtypes).First(link => link.Id == linkId).EntityId;
+
+    /// <summary>Whether a link of a subtype of the answer stands for one of the model answer.</summary>
+    public bool IsSubtypeWanted(string answerLinkId) => Comparison.Correspondence.Subtypes.Values.Any(match => match.AnswerId == answerLinkId);
 
     /// <summary>An operation of the model answer with its class.</summary>
     public (EntityType Owner, Operation Operation) ModelOperation(string id) =>

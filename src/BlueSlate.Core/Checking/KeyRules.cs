@@ -47,8 +47,8 @@ internal sealed class KeyRules(VerdictLookup look)
         };
     }
 
-    // A subtype may leave its supertype's key to be inherited.
-    private bool Inherits(EntityType wanted, Identifier key) =>
+    /// <summary>Whether a subtype leaves its supertype's key to be inherited.</summary>
+    public bool Inherits(EntityType wanted, Identifier key) =>
         look.ModelSets.Any(set => set.Subtypes.Any(link => link.EntityId == wanted.Id && look.Correspondence.Subtypes.ContainsKey(link.Id)))
         && key.AttributeIds.All(id => look.ModelAttributes[id].Attribute.ForeignKey is not null);
 
@@ -81,31 +81,6 @@ internal sealed class KeyRules(VerdictLookup look)
         var owner = look.AnswerEntities.GetValueOrDefault(match.AnswerOwnerId);
         var shown = owner?.Primary is { Partial: true } key && key.AttributeIds.Contains(match.AnswerId);
         return new Verdict(fact, shown ? VerdictKind.Holds : VerdictKind.Wrong, match.AnswerId, shown ? fact.Value : "not shown");
-    }
-
-    public Verdict OnForeignKey(Fact fact)
-    {
-        if (look.Correspondence.Attributes.TryGetValue(fact.ConceptId, out var match))
-        {
-            var drawn = look.AnswerAttributes[match.AnswerId];
-            return new Verdict(fact, drawn.ForeignKey is not null ? VerdictKind.Holds : VerdictKind.Wrong, match.AnswerId, drawn.Name);
-        }
-
-        var (owner, column) = look.ModelAttributes[fact.ConceptId];
-        if (look.Restated.Contains(fact.ConceptId) || look.CounterpartOf(owner.Id) is not { } entity)
-        {
-            return look.RestatedOr(fact, fact.ConceptId, VerdictKind.AbsentWithOwner);
-        }
-
-        if (owner.Primary is { } key && key.AttributeIds.Contains(fact.ConceptId) && Inherits(owner, key))
-        {
-            return new Verdict(fact, VerdictKind.Tolerated, entity.Id, "");
-        }
-
-        // Without the relationship there is nothing for it to refer along.
-        var along = column.ForeignKey!.RelationshipId;
-        return along is not null && look.AnswerRelationship(along) is not null ? new Verdict(fact, VerdictKind.Absent, entity.Id, "")
-            : new Verdict(fact, VerdictKind.AbsentWithOwner, entity.Id, "") { OwnerId = along ?? look.ModelSets.SelectMany(set => set.Subtypes).FirstOrDefault(link => link.EntityId == owner.Id)?.Id };
     }
 
     private HashSet<string> Map(Identifier identifier) =>

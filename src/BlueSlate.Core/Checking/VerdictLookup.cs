@@ -9,7 +9,7 @@ internal sealed class VerdictLookup
 {
     public VerdictLookup(Reading model, Reading answer, Correspondence correspondence)
     {
-        (Answer, Correspondence) = (answer, correspondence);
+        (Model, Answer, Correspondence) = (model, answer, correspondence);
         ModelEntities = model.Model.Entities.ToDictionary(entity => entity.Id, StringComparer.Ordinal);
         ModelAttributes = model.Model.Entities.SelectMany(entity => entity.Attributes.Select(attribute => (Owner: entity, Attribute: attribute)))
             .ToDictionary(pair => pair.Attribute.Id, StringComparer.Ordinal);
@@ -28,6 +28,8 @@ internal sealed class VerdictLookup
         ModelExclusions = model.Model.Exclusions;
         Restated = correspondence.Restated.SelectMany(match => match.Holding).ToHashSet(StringComparer.Ordinal);
     }
+
+    public Reading Model { get; }
 
     public Reading Answer { get; }
 

@@ -11,6 +11,7 @@ internal sealed class VerdictRules
     private readonly WholeDrawingRules whole;
     private readonly EntityRules entities;
     private readonly KeyRules keys;
+    private readonly ForeignKeyRules foreignKeys;
     private readonly AttributeRules attributes;
     private readonly MemberRules members;
     private readonly RelationshipRules relationships;
@@ -21,6 +22,7 @@ internal sealed class VerdictRules
         look = new VerdictLookup(model, answer, correspondence);
         whole = new WholeDrawingRules(model.Model, answer, correspondence, showsLittle);
         (entities, keys, attributes, members, relationships, specialisations) = (new(look), new(look), new(look), new(look), new(look), new(look));
+        foreignKeys = new ForeignKeyRules(look, keys);
     }
 
     public Verdict On(Fact fact)
@@ -44,7 +46,7 @@ internal sealed class VerdictRules
         Aspect.Multivalued => attributes.OnForm(fact, attribute => attribute.Multivalued),
         Aspect.Derived => attributes.OnForm(fact, attribute => attribute.Derived),
         Aspect.Optional => attributes.OnForm(fact, attribute => attribute.Optional),
-        Aspect.ForeignKey => keys.OnForeignKey(fact),
+        Aspect.ForeignKey => foreignKeys.On(fact),
         Aspect.Relationship => relationships.OnRelationship(fact),
         Aspect.Identifying => relationships.OnIdentifying(fact),
         Aspect.Named => relationships.OnNamed(fact),

@@ -70,10 +70,14 @@ public static class NameSimilarity
     /// <summary>How well a foreign key's column is named after a parent's key: by the key's own name, the parent's, or both.</summary>
     public static double OfKey(Name column, Name key, Name parent)
     {
-        var plain = Of(column, key).Value;
+        var plain = ShareOnlyHead(column, key) ? 0 : column.Words.Length > 1 && AlikeAsKeys(column, key) ? 0.98 : Of(column, key).Value;
         var bare = Of(column.Without(parent), key.Without(parent)).Value * (Mentions(column, parent) ? 1 : 0.75);
         return Math.Max(plain, bare);
     }
+
+    /// <summary>How well a foreign key's column is named after a parent: after one of the attributes of its key, or after itself.</summary>
+    public static double OfReference(Name column, IEnumerable<Name> keys, Name parent) =>
+        keys.Select(key => OfKey(column, key, parent)).Append(Mentions(column, parent) ? 0.8 : 0).Max();
 
     /// <summary>Whether all words of one name stand in another, in their order.</summary>
     public static bool Mentions(Name name, Name other) =>
@@ -87,6 +91,10 @@ public static class NameSimilarity
         IsKeyHead(first) && IsKeyHead(second) && first.Words.AsSpan()[..^1].SequenceEqual(second.Words.AsSpan()[..^1]);
 
     private static bool IsKeyHead(Name name) => !name.Words.IsEmpty && KeyHeads.Contains(name.Words[^1]);
+
+    // Badge no and visit no are both numbers, and of different things.
+    private static bool ShareOnlyHead(Name a, Name b) =>
+        a.Words.Length > 1 && b.Words.Length > 1 && IsKeyHead(a) && IsKeyHead(b) && !Enumerable.Range(0, a.Words.Length - 1).Any(i => Enumerable.Range(0, b.Words.Length - 1).Any(j => WordSimilarity(a, i, b, j) > 0));
 
     private static double Shared(Name a, Name b)
     {

@@ -11,6 +11,9 @@ internal sealed class KeyWrong : FindingKind
 
     public override string Help => "What is marked as the key does not tell instances apart, or is not what the scenario uses to do so.";
 
+    // An attribute invented to be the key is no mistake of its own.
+    public override int Rank => 48;
+
     public override FindingExample Example => new(
         ExampleDrawings.Conceptual,
         new Sketch().Box("Visit", "visit no", "PK date").Box("Item", ExampleDrawings.Item)
@@ -31,6 +34,7 @@ internal sealed class KeyWrong : FindingKind
                 Wanted = $"The key is {verdict.Fact.Value}.",
                 Why = $"As drawn, no two {Phrasing.Several(entity.Name)} could have the same {Phrasing.InText(verdict.Drawn)}.",
                 Claims = [verdict.Fact.Id],
+                Extras = [.. evidence.Comparison.Extras.Where(extra => extra.Kind == ExtraKind.Attribute && drawn.Primary?.AttributeIds.Contains(extra.AnswerId) == true).Select(extra => extra.AnswerId)],
                 ModelElements = entity.Primary!.AttributeIds,
                 AnswerElements = drawn.Primary?.AttributeIds is { IsEmpty: false } ids ? ids : [drawn.Id],
             };

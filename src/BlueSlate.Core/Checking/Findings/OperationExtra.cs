@@ -24,7 +24,7 @@ internal sealed class OperationExtra : FindingKind
                 Id = IdFor(extra.AnswerId),
                 Code = Code,
                 Tag = Tag.Extra,
-                Headline = $"Nothing in the scenario asks {Phrasing.One(owner)} to {Phrasing.InText(extra.Name)}.",
+                Headline = $"Nothing in the scenario asks for {extra.Name} of {Phrasing.InText(owner)}.",
                 There = $"{owner} has the operation {extra.Name}.",
                 Wanted = "Only operations for which the scenario gives a reason.",
                 Why = $"Whoever builds {Phrasing.InText(owner)} would build {extra.Name} for nobody.",

@@ -26,7 +26,7 @@ internal sealed class OperationMissing : FindingKind
                 headline: $"“{operation.Name}” of {Phrasing.InText(owner.Name)} is missing.",
                 there: $"{owner.Name} has no such operation.",
                 wanted: $"The operation {operation.Name}{FactList.SignatureOf(operation)}.",
-                why: $"As drawn, nobody can ask {Phrasing.One(owner.Name)} to {Phrasing.InText(operation.Name)}.") with
+                why: $"As drawn, nobody can call {operation.Name} of {Phrasing.One(owner.Name)}.") with
             { Claims = evidence.BadFactsOf(operation.Id) };
         });
 }

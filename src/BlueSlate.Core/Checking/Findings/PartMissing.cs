@@ -25,7 +25,7 @@ internal sealed class PartMissing : FindingKind
                 Tag.Missing,
                 headline: $"{Phrasing.Capital(Phrasing.InText(part))} of {Phrasing.InText(owner.Name)}'s {Phrasing.InText(whole.Name)} is missing.",
                 there: $"{Phrasing.Capital(Phrasing.InText(whole.Name))} is drawn without it.",
-                wanted: $"{Phrasing.Capital(Phrasing.One(part))} as a part.",
+                wanted: $"{Phrasing.Capital(Phrasing.InText(part))} as a part of {Phrasing.InText(whole.Name)}.",
                 why: $"As drawn, {Phrasing.One(owner.Name)} cannot be looked up by {Phrasing.InText(part)}.");
         });
 }

@@ -30,6 +30,6 @@ internal sealed class SpecialisationDisjointness : FindingKind
                 headline: set.Disjoint == true ? $"{Phrasing.Capital(one)} is at most one of {subs}." : $"{Phrasing.Capital(one)} may be several of {subs} at once.",
                 there: verdict.Drawn.Length > 0 ? $"Drawn as {verdict.Drawn}." : $"Nothing says whether the subtypes of {Phrasing.InText(super)} overlap.",
                 wanted: $"{Phrasing.Capital(verdict.Fact.Value)}.",
-                why: set.Disjoint == true ? $"As drawn, {one} could be kept as all of {subs} together." : $"As drawn, {one} that is two of {subs} could not be kept as both.");
+                why: set.Disjoint == true ? $"As drawn, {one} could be kept as {(set.Subtypes.Length == 2 ? "both" : "all of")} {subs} together." : $"As drawn, {one} that is two of {subs} could not be kept as both.");
         });
 }

@@ -27,10 +27,15 @@ internal sealed class CrowsFootNotation : Notation
         var specialisations = SubtypeReader.Read(drawing, boxes, remarks);
         var subtypes = specialisations.SelectMany(set => set.Subtypes).Select(link => link.EntityId).ToHashSet(StringComparer.Ordinal);
 
-        // Its supertype's key is no owner's.
-        entities = [.. entities.Select(entity => entity.Kind == EntityKind.Weak && subtypes.Contains(entity.Id) && entity.Primary is not { Partial: true } ? entity with { Kind = EntityKind.Strong } : entity)];
+        var rounded = boxes.Where(box => box.Rounded).Select(box => box.Id).ToHashSet(StringComparer.Ordinal);
+        entities = [.. entities.Select(entity => subtypes.Contains(entity.Id) && HasInheritedKey(entity) && !rounded.Contains(entity.Id) ? entity with { Kind = EntityKind.Strong } : entity)];
         return new Reading(new ConceptModel(entities, relationships) { Specialisations = specialisations }, remarks.ToImmutable(), trace);
     }
+
+    // Its supertype's key is no owner's, of however many columns.
+    private static bool HasInheritedKey(EntityType subtype) => subtype.Kind == EntityKind.Weak
+        ? subtype.Primary is not { Partial: true }
+        : subtype.Kind == EntityKind.Associative && subtype.Attributes.All(attribute => attribute.ForeignKey is not { RelationshipId: not null } || subtype.Primary?.AttributeIds.Contains(attribute.Id) != true);
 
     private static List<Box> ReadBoxes(Drawing drawing, ImmutableArray<Remark>.Builder remarks)
     {

@@ -28,11 +28,29 @@ internal static class ForeignKeyResolver
             }
         }
 
+        PutLeftOver(boxes, relationships, dependents, relationshipOfRow);
         var resolved = relationships.Select(relationship => dependents.TryGetValue(relationship.Id, out var role)
             ? relationship with { DependentRoleId = role }
             : relationship);
         return ([.. resolved], relationshipOfRow);
     }
+
+    // Under whatever name: the one column of a box that is named after nothing drawn, and the one line along which nothing refers yet.
+    private static void PutLeftOver(List<Box> boxes, ImmutableArray<RelationshipType> relationships, Dictionary<string, string> dependents, Dictionary<string, string> relationshipOfRow)
+    {
+        foreach (var box in boxes)
+        {
+            var open = relationships.Where(relationship => relationship is { Roles.Length: 2, IsRecursive: false } && !dependents.ContainsKey(relationship.Id))
+                .SelectMany(relationship => relationship.Roles.Where(role => role.EntityId == box.Id && relationship.Other(role).CoOccurrence.Max == 1 && role.CoOccurrence.Max != 1).Select(role => (Relationship: relationship, Role: role))).ToList();
+            if (open is [var only] && box.Rows.Where(row => row.ForeignGroup is not null && !relationshipOfRow.ContainsKey(row.Id)).ToList() is [var column] && !boxes.Exists(other => Suits(column, other)))
+            {
+                dependents.Add(only.Relationship.Id, only.Role.Id);
+                relationshipOfRow.Add(column.Id, only.Relationship.Id);
+            }
+        }
+    }
+
+    private static bool Suits(Row column, Box parent) => Likeness(column, parent) >= Sureness;
 
     private static (RelationshipType Relationship, RelationshipRole Role)? BestRole(Box box, Row row, IReadOnlyDictionary<string, Box> byId, ImmutableArray<RelationshipType> relationships)
     {
@@ -50,10 +68,10 @@ internal static class ForeignKeyResolver
     {
         var parent = byId[relationship.Other(role).EntityId];
         var name = Name.Of(row.Name);
-        var keys = parent.Rows.Where(candidate => candidate.Primary || candidate.Partial)
-            .Select(key => NameSimilarity.OfKey(name, Name.Of(key.Name), Name.Of(parent.Name)));
-        var byParent = NameSimilarity.Mentions(name, Name.Of(parent.Name)) ? 0.8 : 0;
         var byRole = relationship.Other(role).Role is { Length: > 0 } other && NameSimilarity.Mentions(name, Name.Of(other)) ? 0.95 : 0;
-        return keys.Append(byParent).Append(byRole).Max();
+        return Math.Max(byRole, Likeness(row, parent));
     }
+
+    private static double Likeness(Row column, Box parent) =>
+        NameSimilarity.OfReference(Name.Of(column.Name), parent.Rows.Where(row => row.Primary || row.Partial).Select(key => Name.Of(key.Name)), Name.Of(parent.Name));
 }

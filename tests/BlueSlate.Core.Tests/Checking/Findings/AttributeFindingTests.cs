@@ -81,4 +81,38 @@ public sealed class AttributeFindingTests : FindingTest
     public void A_composite_drawn_as_its_name_alone_is_no_fault() => Nothing(
         "Studio: PK room name, address (street, town)",
         "Studio: PK room name, address");
+
+    [Fact]
+    public void A_value_drawn_as_a_thing_of_its_own() => Says(
+        Only("attribute-as-entity", """
+            Visit: PK visit no, date
+            Item: PK item no, «fault»
+            Visit 11 brings in / comes in on 1m Item
+            """, """
+            Visit: PK visit no, date
+            Item: PK item no
+            «Fault»: PK fault name
+            Visit 11 brings in / comes in on 1m Item
+            Fault 11 ails / has 0m Item
+            """),
+        "Fault of item is an attribute, not an entity.",
+        "Fault is drawn as an entity.",
+        "Item has a fault.",
+        "Whoever builds this would keep a list of faults of which nothing but the name is known.");
+
+    [Fact]
+    public void Two_values_that_have_changed_places_are_one_mistake() => Says(
+        Only("attributes-exchanged", """
+            Visit: PK visit no, «weather»
+            Item: PK item no, «fault»
+            Visit 11 brings in / comes in on 1m Item
+            """, """
+            Visit: PK visit no, «fault»
+            Item: PK item no, «weather»
+            Visit 11 brings in / comes in on 1m Item
+            """),
+        "Weather and fault have changed places.",
+        "Item has a weather, Visit a fault.",
+        "Visit has a weather, Item a fault.",
+        "As drawn, every item has a weather of its own, and every visit a fault.");
 }

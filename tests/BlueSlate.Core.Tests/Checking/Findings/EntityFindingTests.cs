@@ -75,4 +75,18 @@ public sealed class EntityFindingTests : FindingTest
     {
         Codes(Radio, "").ShouldBe(["drawing-shows-little"]);
     }
+
+    [Fact]
+    public void A_thing_drawn_as_a_value_of_another() => Says(
+        Only("entity-as-attribute", """
+            Item: PK item no, fault
+            «Fixer»: PK badge no, name
+            Fixer 11 looks at / is looked at by 0m Item
+            """, """
+            Item: PK item no, fault, «fixer»
+            """),
+        "Fixer is more than an attribute.",
+        "Item has a fixer.",
+        "An entity Fixer with badge no and name.",
+        "As drawn, a fixer is one value of an item, of which nothing further can be kept.");
 }

@@ -1,5 +1,6 @@
 using BlueSlate.Core.Checking;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Tests.Markups;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Checking.Findings;
@@ -7,11 +8,19 @@ namespace BlueSlate.Core.Tests.Checking.Findings;
 /// <summary>Holds one kind of finding to a model answer and an answer in which its places are marked.</summary>
 public abstract class FindingTest
 {
+    private protected static NotationOptions Chen { get; } = new(Level.Conceptual, NotationNames.Chen);
+
+    private protected static NotationOptions Uml { get; } = new(Level.Conceptual, NotationNames.Uml);
+
+    private protected static NotationOptions Formal { get; } = Uml with { Formal = true };
+
+    private protected static Finding Only(string code, string model, string answer, Level level = Level.Conceptual) => Only(code, model, answer, new NotationOptions(level));
+
     /// <summary>The one root finding of an answer: its code, and every marked place among the elements that it shows.</summary>
-    private protected static Finding Only(string code, string model, string answer, Level level = Level.Conceptual)
+    private protected static Finding Only(string code, string model, string answer, NotationOptions options)
     {
-        var (wanted, drawn) = (Markup.Parse(model), Markup.Parse(answer));
-        var findings = Exercise.Of(wanted.Drawing, level).Assess(drawn.Drawing, []).Findings;
+        var (wanted, drawn) = (Markup.Parse(model, options.Notation), Markup.Parse(answer, options.Notation));
+        var findings = Exercise.Of(wanted.Drawing, options).Assess(drawn.Drawing, []).Findings;
         var roots = findings.Where(finding => finding.ConsequenceOf is null).ToList();
         roots.Select(finding => finding.Code).ShouldBe([code]);
         wanted.Marked.ShouldBeSubsetOf(roots[0].ModelElements);
@@ -21,12 +30,13 @@ public abstract class FindingTest
     }
 
     /// <summary>Nothing is alleged of this answer.</summary>
-    private protected static void Nothing(string model, string answer, Level level = Level.Conceptual) =>
-        Exercise.Of(Markup.Parse(model).Drawing, level).Assess(Markup.Parse(answer).Drawing, []).Findings.Select(finding => finding.Headline).ShouldBeEmpty();
+    private protected static void Nothing(string model, string answer, Level level = Level.Conceptual) => Codes(model, answer, level).ShouldBeEmpty();
+
+    private protected static IEnumerable<string> Codes(string model, string answer, Level level = Level.Conceptual) => Codes(model, answer, new NotationOptions(level));
 
     /// <summary>The codes of the root findings of an answer, in order.</summary>
-    private protected static IEnumerable<string> Codes(string model, string answer, Level level = Level.Conceptual) =>
-        Exercise.Of(Markup.Parse(model).Drawing, level).Assess(Markup.Parse(answer).Drawing, []).Findings
+    private protected static IEnumerable<string> Codes(string model, string answer, NotationOptions options) =>
+        Exercise.Of(Markup.Parse(model, options.Notation).Drawing, options).Assess(Markup.Parse(answer, options.Notation).Drawing, []).Findings
             .Where(finding => finding.ConsequenceOf is null).Select(finding => finding.Code);
 
     private protected static void Says(Finding finding, string headline, string there, string wanted, string why)

@@ -114,4 +114,20 @@ public sealed class RelationshipFindingTests : FindingTest
         var finding = Only("identifying-not-shown", boxes + "Item 11 = is tried in / tries 0m Repair", boxes + "Item 11 «is tried in / tries» 0m Repair");
         finding.Headline.ShouldBe("Repair is told apart only within its item: the line to Item wants a solid stroke.");
     }
+
+    [Fact]
+    public void A_line_that_says_what_two_others_say_already()
+    {
+        const string Boxes = """
+            Visit: PK visit no, date
+            Item: PK item no, fault
+            Repair: PK repair no, outcome
+            Visit 11 brings in / comes in on 1m Item
+            Item 11 is tried in / tries 0m Repair
+
+            """;
+        var finding = Only("relationship-redundant", Boxes, Boxes + "Visit 11 «leads to / follows» 0m Repair");
+        finding.Headline.ShouldBe("Visit leads to Repair: that follows already.");
+        finding.Wanted.ShouldBe("No line here, since Visit brings in Item and Item is tried in Repair.");
+    }
 }

@@ -1,0 +1,47 @@
+using BlueSlate.Core.Concepts;
+
+namespace BlueSlate.Core.Checking;
+
+/// <summary>When foreign keys are as wanted: held against the parent's key as it is drawn, under whatever name.</summary>
+internal sealed class ForeignKeyRules(VerdictLookup look, KeyRules keys)
+{
+    private readonly Lazy<Dictionary<string, ForeignReference>> ofAnswer = new(() => ByColumn(look.Answer.Model));
+    private readonly Lazy<Dictionary<string, ForeignReference>> ofModel = new(() => ByColumn(look.Model.Model));
+
+    public Verdict On(Fact fact)
+    {
+        if (look.Correspondence.Attributes.TryGetValue(fact.ConceptId, out var match))
+        {
+            var drawn = look.AnswerAttributes[match.AnswerId];
+            return new Verdict(fact, drawn.ForeignKey is not null && !RefersElsewhere(fact.ConceptId, match.AnswerId) ? VerdictKind.Holds : VerdictKind.Wrong, match.AnswerId, drawn.Name);
+        }
+
+        var (owner, column) = look.ModelAttributes[fact.ConceptId];
+        if (look.Restated.Contains(fact.ConceptId) || look.CounterpartOf(owner.Id) is not { } entity)
+        {
+            return look.RestatedOr(fact, fact.ConceptId, VerdictKind.AbsentWithOwner);
+        }
+
+        if (owner.Primary is { } key && key.AttributeIds.Contains(fact.ConceptId) && keys.Inherits(owner, key))
+        {
+            return new Verdict(fact, VerdictKind.Tolerated, entity.Id, "");
+        }
+
+        // Without the relationship there is nothing for it to refer along.
+        var along = column.ForeignKey!.RelationshipId;
+        if (along is null || look.AnswerRelationship(along) is not { } relationship)
+        {
+            return new Verdict(fact, VerdictKind.AbsentWithOwner, entity.Id, "") { OwnerId = along ?? look.ModelSets.SelectMany(set => set.Subtypes).FirstOrDefault(link => link.EntityId == owner.Id)?.Id };
+        }
+
+        // All of a key that is drawn with fewer columns than wanted.
+        var whole = ofAnswer.Value.Values.FirstOrDefault(reference => reference.Along.Id == relationship.Id && reference.Holder.Id == entity.Id && reference.Fit == ReferenceFit.Whole);
+        return whole is null ? new Verdict(fact, VerdictKind.Absent, entity.Id, "") : new Verdict(fact, VerdictKind.Tolerated, whole.Columns[0].Id, whole.Columns[0].Name);
+    }
+
+    private bool RefersElsewhere(string modelColumn, string answerColumn) =>
+        ofAnswer.Value.GetValueOrDefault(answerColumn)?.Fit == ReferenceFit.OtherColumn && ofModel.Value.GetValueOrDefault(modelColumn)?.Fit != ReferenceFit.OtherColumn;
+
+    private static Dictionary<string, ForeignReference> ByColumn(ConceptModel model) =>
+        ForeignReference.Of(model).SelectMany(reference => reference.Columns.Select(column => (column.Id, reference))).ToDictionary(pair => pair.Id, pair => pair.reference, StringComparer.Ordinal);
+}

@@ -1,0 +1,29 @@
+namespace BlueSlate.Core.Tests.Checking.Findings;
+
+/// <summary>What only ovals show: parts of composite attributes, and partial keys.</summary>
+public sealed class OvalFindingTests : FindingTest
+{
+    [Fact]
+    public void A_part_of_a_composite_left_out() => Says(
+        Only("part-missing", "Person: _person no_, name(first, «last»)", "Person: _person no_, «name»(first)", Chen),
+        "Last of person's name is missing.",
+        "Name is drawn without it.",
+        "Last as a part of name.",
+        "As drawn, a person cannot be looked up by last.");
+
+    [Fact]
+    public void A_number_within_its_owner_underlined_as_a_key_of_its_own() => Says(
+        Only("partial-key-not-shown", """
+            Item: _item no_
+            Repair: -repair no-, outcome
+            <<is tried in>> Item 1, Repair =N
+            """, """
+            Item: _item no_
+            Repair: «_repair no_», outcome
+            <<is tried in>> Item 1, Repair =N
+            """, Chen),
+        "Repair no tells repairs apart only within their owner.",
+        "Repair no is marked as a key of its own.",
+        "The mark of a partial key.",
+        "Read strictly, no two repairs anywhere could share one repair no.");
+}
