@@ -24,7 +24,11 @@ public static class Comparer
         var excused = answer.Model.Entities.IsEmpty ? [] : Excused(model.Model, strict, tolerances);
         var verdicts = strict.Select(verdict => Tolerate(verdict, tolerances, excused, answer.Model.Entities.IsEmpty)).ToImmutableArray();
         verdicts = [.. verdicts.Select(verdict => FollowingKey(verdict, model.Model, verdicts))];
-        return new Comparison(model, answer, correspondence, options, verdicts, ExtraList.Of(answer, correspondence), showsLittle);
+        var histories = KeptHistory.In(verdicts, model.Model, answer.Model, correspondence);
+        var kept = histories.Select(history => history.FactId).ToHashSet(StringComparer.Ordinal);
+        var times = histories.SelectMany(history => history.Times).ToHashSet(StringComparer.Ordinal);
+        verdicts = [.. verdicts.Select(verdict => kept.Contains(verdict.Fact.Id) ? verdict with { Kind = VerdictKind.Tolerated } : verdict)];
+        return new Comparison(model, answer, correspondence, options, verdicts, [.. ExtraList.Of(answer, correspondence).Where(extra => !times.Contains(extra.AnswerId))], showsLittle) { Histories = histories };
     }
 
     // Concepts that are absent only because an optional entity or relationship is.

@@ -87,6 +87,9 @@ public sealed class Comparison
     /// <summary>What stands for nothing, in the order of the answer's drawing.</summary>
     public ImmutableArray<Extra> Extras { get; }
 
+    /// <summary>Where the answer keeps what was, besides what is.</summary>
+    public ImmutableArray<KeptHistory> Histories { get; init; } = [];
+
     /// <summary>True when so little of the exercise is drawn that lines about form are not earned.</summary>
     public bool ShowsLittle { get; }
 

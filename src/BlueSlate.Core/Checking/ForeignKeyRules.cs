@@ -34,6 +34,13 @@ internal sealed class ForeignKeyRules(VerdictLookup look, KeyRules keys)
             return new Verdict(fact, VerdictKind.AbsentWithOwner, entity.Id, "") { OwnerId = along ?? look.ModelSets.SelectMany(set => set.Subtypes).FirstOrDefault(link => link.EntityId == owner.Id)?.Id };
         }
 
+        // Of two that go one with one, either may hold the other's key.
+        if (look.ModelRelationships[along].Roles.All(role => role.CoOccurrence.Max == 1) && relationship.Roles.All(role => role.CoOccurrence.Max == 1)
+            && ofAnswer.Value.Values.FirstOrDefault(reference => reference.Along.Id == relationship.Id && reference.Holder.Id != entity.Id && reference.Fit == ReferenceFit.Whole) is { } other)
+        {
+            return new Verdict(fact, VerdictKind.Tolerated, other.Columns[0].Id, other.Columns[0].Name);
+        }
+
         // All of a key that is drawn with fewer columns than wanted.
         var whole = ofAnswer.Value.Values.FirstOrDefault(reference => reference.Along.Id == relationship.Id && reference.Holder.Id == entity.Id && reference.Fit == ReferenceFit.Whole);
         return whole is null ? new Verdict(fact, VerdictKind.Absent, entity.Id, "") : new Verdict(fact, VerdictKind.Tolerated, whole.Columns[0].Id, whole.Columns[0].Name);

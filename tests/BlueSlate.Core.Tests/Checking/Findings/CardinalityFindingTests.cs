@@ -1,3 +1,4 @@
+using BlueSlate.Core.Tests.Markups;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Checking.Findings;
@@ -65,4 +66,39 @@ public sealed class CardinalityFindingTests : FindingTest
         Nothing(boxes + "Fixer 01 mentors / is mentored by 0m Fixer", boxes + "Fixer 0m is mentored by / mentors 01 Fixer");
         Codes(boxes + "Fixer 01 mentors / is mentored by 0m Fixer", boxes + "Fixer 0m mentors / is mentored by 01 Fixer").ShouldBe(["ends-swapped"]);
     }
+
+    private const string Stored = """
+        Item: PK item no, fault
+        Shelf: PK shelf no, room
+        Shelf 11 holds / lies on 0m Item
+        """;
+
+    [Fact]
+    public void What_was_kept_besides_what_is_is_a_question_and_costs_nothing()
+    {
+        const string Answer = """
+            Item: PK item no, fault
+            Shelf: PK shelf no, room
+            «Storing»: «since», «until»
+            Shelf 11 is used for / is at 0m Storing
+            Item 11 goes through / is of 1m Storing
+            """;
+        Says(
+            Only("history-kept", Stored, Answer),
+            "Does the scenario ask for former shelves of an item?",
+            "With since and until, every shelf of an item stays on record, the past ones too.",
+            "The shelf of now is enough; nothing is wrong with keeping more.",
+            "Whoever builds this would write down since and until with each change of shelf.");
+        var sheet = Exercise.Of(Markup.Parse(Stored).Drawing).Assess(Markup.Parse(Answer).Drawing, []).Sheet;
+        sheet.Total.ShouldBe(sheet.Maximum);
+    }
+
+    [Fact]
+    public void Many_for_one_without_times_is_a_wrong_maximum() => Codes(Stored, """
+        Item: PK item no, fault
+        Shelf: PK shelf no, room
+        Storing: remark
+        Shelf 11 is used for / is at 0m Storing
+        Item 11 goes through / is of 1m Storing
+        """).ShouldContain("cardinality-max");
 }

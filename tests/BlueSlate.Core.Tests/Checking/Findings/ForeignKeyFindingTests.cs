@@ -222,4 +222,15 @@ public sealed class ForeignKeyFindingTests : FindingTest
         Newcomer: PK newcomer no, name, FK o observer no
         Observer 11 looks after / is looked after by 0m Newcomer
         """, Level.Logical).ShouldBe(["cardinality-min"]);
+
+    [Fact]
+    public void Of_two_that_go_one_with_one_either_may_hold_the_foreign_key() => Nothing("""
+        Dome: PK dome no, diameter
+        Telescope: PK telescope code, aperture, FK dome no
+        Dome 11 holds / stands in 01 Telescope
+        """, """
+        Dome: PK dome no, diameter, FK o telescope code
+        Telescope: PK telescope code, aperture
+        Dome 11 holds / stands in 01 Telescope
+        """, Level.Logical);
 }
