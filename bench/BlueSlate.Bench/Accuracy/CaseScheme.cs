@@ -41,7 +41,8 @@ internal sealed class CaseScheme(CaseFile file, CaseSketch sketch, Reading model
             else if (file.Model.Entities.FirstOrDefault(entity => entity.Name == accept.At) is { } entity)
             {
                 var sets = accept.Values.Where(value => value.Split('+').All(name => entity.Attributes.Any(attribute => Name.Of(attribute.Name).Key == Name.Of(name).Key)));
-                Accept(Fact.IdOf(Aspect.Key, elements[accept.At].First()), sets);
+                var own = accept.Values.Any(value => value.StartsWith("surrogate key", StringComparison.Ordinal)) ? new[] { "own number" } : [];
+                Accept(Fact.IdOf(Aspect.Key, elements[accept.At].First()), [.. sets, .. own]);
             }
         }
 

@@ -61,7 +61,7 @@ internal static class FindingCodes
     /// <summary>Findings that are rules of a scheme or kinds that the cases do not label.</summary>
     private static readonly HashSet<string> Unlabelled = new(StringComparer.Ordinal)
     {
-        "form-rule-broken", "drawing-shows-little", "relationship-unnamed", "role-missing", "operation-extra", "scope-not-shown", "stereotype-not-shown", "part-missing", "foreign-key-optionality", "history-kept", "specialisation-several",
+        "form-rule-broken", "drawing-shows-little", "relationship-unnamed", "role-missing", "operation-extra", "scope-not-shown", "stereotype-not-shown", "part-missing", "foreign-key-optionality", "history-kept", "key-by-own-number", "specialisation-several",
     };
 
     /// <summary>A root in the cases' words, one for each place; none for what the cases do not label.</summary>

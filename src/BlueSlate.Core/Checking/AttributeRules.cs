@@ -48,7 +48,7 @@ internal sealed class AttributeRules(VerdictLookup look)
         }
 
         var holds = shown(look.AnswerAttributes[match.AnswerId]);
-        return new Verdict(fact, holds ? VerdictKind.Holds : VerdictKind.Wrong, match.AnswerId, holds ? fact.Value : "not shown");
+        return new Verdict(fact, holds ? VerdictKind.Holds : VerdictKind.Wrong, match.AnswerId, holds ? fact.Value : VerdictLookup.NotShown);
     }
 
     public Verdict OnPart(Fact fact)

@@ -77,13 +77,16 @@ public static class Comparer
 
         var relationship = model.Relationships.First(candidate => candidate.Id == verdict.Fact.ConceptId);
         var dependent = relationship.Roles.FirstOrDefault(role => role.Id == relationship.DependentRoleId)?.EntityId;
-        var otherKey = all.Any(other => other.Fact.Aspect == Aspect.Key && other.Fact.ConceptId == dependent && other.Kind is (VerdictKind.Tolerated or VerdictKind.HoldsByRestatement));
+        var otherKey = all.Any(other => other.Fact.Aspect == Aspect.Key && other.Fact.ConceptId == dependent && (other.Kind is VerdictKind.Tolerated or VerdictKind.HoldsByRestatement || other.InModelTerms == KeyText.Of([KeyRules.OwnNumber])));
         return otherKey ? verdict with { Kind = VerdictKind.Tolerated } : verdict;
     }
 
-    private static bool Accepts(Tolerance tolerance, Verdict verdict) => verdict.Fact.Aspect == Aspect.Key
-        ? tolerance.Accepted.Any(accepted => KeyText.Of(accepted.Split('+')) == verdict.InModelTerms)
-        : tolerance.Accepted.Contains(verdict.Drawn);
+    private static bool Accepts(Tolerance tolerance, Verdict verdict) => verdict.Fact.Aspect switch
+    {
+        Aspect.Key => tolerance.Accepted.Any(accepted => KeyText.Of(accepted.Split('+')) == verdict.InModelTerms),
+        Aspect.LinkKind => tolerance.Accepted.Contains(verdict.InModelTerms),
+        _ => tolerance.Accepted.Contains(verdict.Drawn),
+    };
 
     private static Verdict Tolerate(Verdict verdict, IReadOnlyDictionary<string, Tolerance> tolerances, HashSet<string> excused, bool blank)
     {
@@ -102,8 +105,8 @@ public static class Comparer
             _ when tolerance.NotAssessed => verdict with { Kind = VerdictKind.NotAssessed },
             { IsGood: true } => verdict,
             _ when blank => verdict,
-            { Kind: VerdictKind.Absent } when tolerance.Optional => verdict with { Kind = VerdictKind.Tolerated },
-            { Kind: VerdictKind.Wrong or VerdictKind.Absent } when Accepts(tolerance, verdict) => verdict with { Kind = VerdictKind.Tolerated },
+            { Kind: VerdictKind.Absent } or { Drawn: VerdictLookup.NotShown } when tolerance.Optional => verdict with { Kind = VerdictKind.Tolerated },
+            { Kind: VerdictKind.Wrong or VerdictKind.Absent } when Accepts(tolerance, verdict) => verdict with { Kind = VerdictKind.Tolerated, PartlyRight = false },
             _ => verdict,
         };
     }

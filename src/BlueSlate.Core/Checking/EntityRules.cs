@@ -21,7 +21,7 @@ internal sealed class EntityRules(VerdictLookup look)
         var holds = entity.Kind == wanted
             || (wanted == EntityKind.Associative && LinksItsParents(fact.ConceptId))
             || (wanted == EntityKind.Weak && entity.Primary is { Partial: false } && HangsOnItsOwner(entity));
-        return new Verdict(fact, holds ? VerdictKind.Holds : VerdictKind.Wrong, entity.Id, entity.Kind.ToString().ToLowerInvariant());
+        return new Verdict(fact, holds ? VerdictKind.Holds : VerdictKind.Wrong, entity.Id, FactList.KindOf(entity.Kind));
     }
 
     // With an identifying line to one owner an entity is seen to be weak, whatever its key is marked as.

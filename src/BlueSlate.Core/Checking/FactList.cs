@@ -63,7 +63,7 @@ public static class FactList
         facts.Add(New(Aspect.Entity, entity.Id, entity.Id, entity.Name, entity.Name));
         if (entity.Kind != EntityKind.Strong)
         {
-            var kind = entity.Kind == EntityKind.Associative ? "linking" : Drawings.Hyphens.Of(entity.Kind);
+            var kind = KindOf(entity.Kind);
             facts.Add(New(Aspect.Kind, entity.Id, entity.Id, $"{entity.Name} shown as {kind}", kind));
         }
 
@@ -305,6 +305,9 @@ public static class FactList
             : relationship.Kind is RelationshipKind.Dependency or RelationshipKind.Realization ? $"{kind} towards {names[relationship.Roles[1].EntityId]}"
             : kind;
     }
+
+    /// <summary>A kind of entity as text: <c>strong</c>, <c>weak</c>, <c>linking</c>, <c>interface</c>, <c>enumeration</c>.</summary>
+    internal static string KindOf(EntityKind kind) => kind == EntityKind.Associative ? "linking" : Drawings.Hyphens.Of(kind);
 
     private static string Members(EntityType entity, Identifier identifier) =>
         identifier.AttributeIds.IsEmpty

@@ -6,6 +6,9 @@ namespace BlueSlate.Core.Checking;
 /// <summary>When keys are as wanted: a key is a set of attributes and of owners, and an entity may have several.</summary>
 internal sealed class KeyRules(VerdictLookup look)
 {
+    /// <summary>What stands among the accepted values of a key where any number of its own will do.</summary>
+    public const string OwnNumber = "own number";
+
     public Verdict OnKey(Fact fact)
     {
         if (look.CounterpartOf(fact.ConceptId) is not { } entity)
@@ -33,10 +36,11 @@ internal sealed class KeyRules(VerdictLookup look)
             return new Verdict(fact, VerdictKind.Holds, entity.Id, text);
         }
 
-        // A number invented in place of the owners' keys, which are still there.
+        // A number invented in place of the owners' keys, which are still there: the same where they are an alternate key, else half of it.
         if (drawn.AttributeIds is [var only] && look.Correspondence.Surrogates.Contains(only) && key.AttributeIds.All(id => look.Correspondence.Attributes.ContainsKey(id)))
         {
-            return new Verdict(fact, VerdictKind.HoldsByRestatement, entity.Id, text);
+            return entity.Identifiers.Any(identifier => identifier.Kind == IdentifierKind.Alternate && SameSet(key, identifier)) ? new Verdict(fact, VerdictKind.HoldsByRestatement, entity.Id, text)
+                : new Verdict(fact, VerdictKind.Wrong, entity.Id, text, PartlyRight: true) { InModelTerms = KeyText.Of([OwnNumber]) };
         }
 
         var mapped = Map(key);
@@ -80,7 +84,7 @@ internal sealed class KeyRules(VerdictLookup look)
 
         var owner = look.AnswerEntities.GetValueOrDefault(match.AnswerOwnerId);
         var shown = owner?.Primary is { Partial: true } key && key.AttributeIds.Contains(match.AnswerId);
-        return new Verdict(fact, shown ? VerdictKind.Holds : VerdictKind.Wrong, match.AnswerId, shown ? fact.Value : "not shown");
+        return new Verdict(fact, shown ? VerdictKind.Holds : VerdictKind.Wrong, match.AnswerId, shown ? fact.Value : VerdictLookup.NotShown);
     }
 
     private HashSet<string> Map(Identifier identifier) =>

@@ -96,7 +96,7 @@ internal sealed class RelationshipRules(VerdictLookup look)
         var wanted = look.ModelRelationships[fact.ConceptId];
         var text = FactList.KindOf(drawn, look.AnswerNames);
         var right = wanted.Kind == drawn.Kind && (wanted.Kind == RelationshipKind.Association || DirectedAlike(wanted, drawn));
-        return new Verdict(fact, right ? VerdictKind.Holds : VerdictKind.Wrong, drawn.Id, text);
+        return new Verdict(fact, right ? VerdictKind.Holds : VerdictKind.Wrong, drawn.Id, text) { InModelTerms = Drawings.Hyphens.Of(drawn.Kind) };
     }
 
     // The whole, or the target of an arrow, is at the same end.

@@ -29,6 +29,9 @@ internal sealed class VerdictLookup
         Restated = correspondence.Restated.SelectMany(match => match.Holding).ToHashSet(StringComparer.Ordinal);
     }
 
+    /// <summary>What is drawn where a form is wanted that is not there.</summary>
+    public const string NotShown = "not shown";
+
     public Reading Model { get; }
 
     public Reading Answer { get; }

@@ -32,8 +32,23 @@ internal sealed class AttributePlacer(Side model, Side answer)
         owners.Add((ours, theirs));
         foreach (var (i, j) in pairs ?? ByName(ours, theirs))
         {
-            Match(ours.Attributes[i], theirs.Attributes[j], theirs, false);
+            if (!IsOneOfItsParts(ours.Attributes[i], theirs.Attributes[j], theirs))
+            {
+                Match(ours.Attributes[i], theirs.Attributes[j], theirs, false);
+            }
         }
+    }
+
+    // Beside a last name, a first name is no name as a whole.
+    private static bool IsOneOfItsParts(NamedAttribute whole, NamedAttribute drawn, AttributeOwner owner)
+    {
+        if (whole.Attribute.Parts.Length < 2 || !drawn.Attribute.Parts.IsEmpty)
+        {
+            return false;
+        }
+
+        var parts = whole.Attribute.Parts.Select(part => Name.Of($"{part.Name} {whole.Attribute.Name}").Key).ToHashSet(StringComparer.Ordinal);
+        return parts.Contains(drawn.Bare.Key) && owner.Attributes.Count(attribute => parts.Contains(attribute.Bare.Key)) > 1;
     }
 
     /// <summary>Sets aside what restatements have taken up.</summary>

@@ -17,15 +17,22 @@ internal sealed class PartMissing : FindingKind
     { Options = ExampleDrawings.Chen };
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Part).Where(verdict => verdict.Kind == VerdictKind.Absent).Select(verdict =>
+        evidence.Comparison.Bad(Aspect.Part).Where(verdict => verdict.Kind == VerdictKind.Absent).GroupBy(verdict => evidence.ModelPart(verdict.Fact.ConceptId).Whole.Id, StringComparer.Ordinal).Select(group =>
         {
-            var (owner, whole, part) = evidence.ModelPart(verdict.Fact.ConceptId);
+            var first = group.First();
+            var (owner, whole, _) = evidence.ModelPart(first.Fact.ConceptId);
+            var parts = Phrasing.List([.. group.Select(verdict => Phrasing.InText(evidence.ModelPart(verdict.Fact.ConceptId).Part))]);
+            var several = group.Skip(1).Any();
             return AboutFact(
-                verdict,
+                first,
                 Tag.Missing,
-                headline: $"{Phrasing.Capital(Phrasing.InText(part))} of {Phrasing.InText(owner.Name)}'s {Phrasing.InText(whole.Name)} is missing.",
-                there: $"{Phrasing.Capital(Phrasing.InText(whole.Name))} is drawn without it.",
-                wanted: $"{Phrasing.Capital(Phrasing.InText(part))} as a part of {Phrasing.InText(whole.Name)}.",
-                why: $"As drawn, {Phrasing.One(owner.Name)} cannot be looked up by {Phrasing.InText(part)}.");
+                headline: $"{Phrasing.Capital(parts)} of {Phrasing.InText(owner.Name)}'s {Phrasing.InText(whole.Name)} {(several ? "are" : "is")} missing.",
+                there: $"{Phrasing.Capital(Phrasing.InText(whole.Name))} is drawn without {(several ? "them" : "it")}.",
+                wanted: $"{Phrasing.Capital(parts)} as {(several ? "parts" : "a part")} of {Phrasing.InText(whole.Name)}.",
+                why: $"As drawn, {Phrasing.One(owner.Name)} cannot be looked up by {parts}.") with
+            {
+                Claims = [.. group.Select(verdict => verdict.Fact.Id)],
+                ModelElements = [.. group.Select(verdict => verdict.Fact.ConceptId)],
+            };
         });
 }

@@ -1,3 +1,6 @@
+using BlueSlate.Core.Checking;
+using BlueSlate.Core.Notations;
+using BlueSlate.Core.Tests.Markups;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Checking.Findings;
@@ -43,4 +46,50 @@ public sealed class KeyFindingTests : FindingTest
 
     [Fact]
     public void Any_spelling_of_the_key_is_the_key() => Nothing("Observer: PK observer no, name", "Observer: PK ObserverNumber, name");
+
+    private const string Put = """
+        Visit: PK visit no, date
+        Skill: PK skill code
+        Use: PK FK1 visit no, PK FK2 skill code, minutes
+        Visit 11 = needs / is of 0m Use
+        Skill 11 = is put to / is of 0m Use
+        """;
+
+    [Fact]
+    public void A_number_of_its_own_lets_the_pair_be_there_twice() => Says(
+        Only("key-by-own-number", Put, """
+            Visit: PK visit no, date
+            Skill: PK skill code
+            Use: «PK use no», FK1 visit no, FK2 skill code, minutes
+            Visit 11 needs / is of 0m Use
+            Skill 11 is put to / is of 0m Use
+            """, Level.Logical),
+        "Use has use no as its key, and nothing keeps visit no and skill code apart.",
+        "The key is use no; visit no and skill code may be the same twice.",
+        "Visit no and skill code as the key, or as an alternate key beside use no.",
+        "As drawn, two uses could be alike in visit no and skill code, under different numbers.");
+
+    [Fact]
+    public void A_number_of_its_own_beside_the_pair_as_an_alternate_key_is_the_same() => Nothing(Put, """
+        Visit: PK visit no, date
+        Skill: PK skill code
+        Use: PK use no, AK1 FK1 visit no, AK1 FK2 skill code, minutes
+        Visit 11 needs / is of 0m Use
+        Skill 11 is put to / is of 0m Use
+        """, Level.Logical);
+
+    [Fact]
+    public void A_number_of_its_own_may_be_accepted()
+    {
+        var answer = Markup.Parse("""
+            Visit: PK visit no, date
+            Skill: PK skill code
+            Use: PK use no, FK1 visit no, FK2 skill code, minutes
+            Visit 11 needs / is of 0m Use
+            Skill 11 is put to / is of 0m Use
+            """).Drawing;
+        var assessment = Exercise.Of(Markup.Parse(Put).Drawing, Level.Logical, new Tolerance("key:b3", ["own number"], false, false)).Assess(answer, []);
+        assessment.Findings.ShouldBeEmpty();
+        assessment.Sheet.Total.ShouldBe(assessment.Sheet.Maximum);
+    }
 }

@@ -1,6 +1,8 @@
+using Shouldly;
+
 namespace BlueSlate.Core.Tests.Checking.Findings;
 
-/// <summary>What only ovals show: parts of composite attributes, and partial keys.</summary>
+/// <summary>What only ovals show: parts of composite attributes, partial keys, and relationships of three.</summary>
 public sealed class OvalFindingTests : FindingTest
 {
     [Fact]
@@ -26,4 +28,26 @@ public sealed class OvalFindingTests : FindingTest
         "Repair no is marked as a key of its own.",
         "The mark of a partial key.",
         "Read strictly, no two repairs anywhere could share one repair no.");
+
+    [Fact]
+    public void A_composite_without_any_of_its_parts_is_one_mistake() =>
+        Only("part-missing", "Person: _person no_, name(«first», «last»)", "Person: _person no_, name", Chen).Headline.ShouldBe("First and last of person's name are missing.");
+
+    [Fact]
+    public void A_composite_drawn_as_its_parts_alone_says_less() =>
+        Only("restated-in-part", "Person: _person no_, name(first, last)", "Person: _person no_, «first name», «last name»", Chen).Headline.ShouldBe("Name is drawn as its parts alone: first name and last name.");
+
+    [Fact]
+    public void A_relationship_of_three_with_one_left_out_is_one_mistake() =>
+        Only("relationship-degree", """
+            Person: _person no_
+            Boat: _boat no_
+            River: _river name_
+            <takes out> Person M, Boat N, River P
+            """, """
+            Person: _person no_
+            Boat: _boat no_
+            River: _river name_
+            <«takes out»> Person M, Boat N
+            """, Chen).There.ShouldBe("One relationship of two: Person takes out Boat.");
 }

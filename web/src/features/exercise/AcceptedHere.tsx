@@ -91,7 +91,35 @@ function withParts(slate: Slate): string[] {
   });
 }
 
-const spell: Readonly<Record<string, string>> = { '0': 'none', '1': 'one', '*': 'many', '?': 'unsaid' };
+const spell: Readonly<Record<string, string>> = {
+  '0': 'none',
+  '1': 'one',
+  '*': 'many',
+  '?': 'unsaid',
+  'own number': 'a number of its own',
+};
+
+/** What can stand at a fact of which there are only a few values. */
+const choices: Readonly<Record<string, readonly string[]>> = {
+  min: ['0', '1', '?'],
+  max: ['1', '*', '?'],
+  key: ['own number'],
+  kind: ['strong', 'weak', 'linking'],
+  identifying: ['identifying', 'not identifying'],
+  'link-kind': ['association', 'aggregation', 'composition'],
+  disjoint: ['disjoint', 'overlapping'],
+  total: ['total', 'partial'],
+  visibility: ['+', '-', '#', '~'],
+};
+
+/** What is written at a fact of which there may be any value, separated by commas. */
+const writings: Readonly<Record<string, string>> = {
+  entity: 'other names, separated by commas',
+  attribute: 'other names, separated by commas',
+  key: 'other keys, separated by commas, what belongs together joined by +',
+  type: 'other types, separated by commas',
+  stereotype: 'other stereotypes, separated by commas',
+};
 
 const said = (tolerance: Schemas['ToleranceDocument']) =>
   [
@@ -114,8 +142,10 @@ function FactForm({
 }) {
   const tolerance = (assessment.value.tolerances ?? []).find((candidate) => candidate.fact === fact.id);
   const accepted = tolerance?.accepted ?? [];
-  const values = fact.aspect === 'min' ? ['0', '1', '?'] : fact.aspect === 'max' ? ['1', '*', '?'] : null;
-  const named = fact.aspect === 'entity' || fact.aspect === 'attribute';
+  const values = choices[fact.aspect]?.filter((value) => !fact.value.startsWith(value)) ?? [];
+  const writing = writings[fact.aspect];
+  const written = accepted.filter((value) => !values.includes(value));
+  const mayBeAbsent = fact.aspect !== 'min' && fact.aspect !== 'max';
   const toggle = (value: string) =>
     assessment.tolerate(fact.id, {
       accepted: accepted.includes(value) ? accepted.filter((other) => other !== value) : [...accepted, value],
@@ -126,38 +156,38 @@ function FactForm({
         {fact.title.charAt(0).toUpperCase() + fact.title.slice(1)}
       </legend>
       <p className="clear-left text-quiet-ink">wanted: {spell[fact.value] ?? fact.value}</p>
-      {values && (
-        <p className="flex gap-4 mt-1">
+      {values.length > 0 && (
+        <p className="flex flex-wrap gap-x-4 mt-1">
           also
-          {values
-            .filter((value) => value !== fact.value)
-            .map((value) => (
-              <label key={value} className="flex gap-1.5 items-center">
-                <input type="checkbox" checked={accepted.includes(value)} onChange={() => toggle(value)} />{' '}
-                {spell[value]}
-              </label>
-            ))}
+          {values.map((value) => (
+            <label key={value} className="flex gap-1.5 items-center">
+              <input type="checkbox" checked={accepted.includes(value)} onChange={() => toggle(value)} />{' '}
+              {spell[value] ?? value}
+            </label>
+          ))}
         </p>
       )}
-      {named && (
+      {writing && (
         <label className="field mt-1">
-          <span>other names, separated by commas</span>
+          <span>{writing}</span>
           <input
-            key={accepted.join()}
-            defaultValue={accepted.join(', ')}
-            onBlur={(event) =>
-              assessment.tolerate(fact.id, {
-                accepted: event.target.value
-                  .split(',')
-                  .map((name) => name.trim())
-                  .filter((name) => name !== ''),
-              })
-            }
+            key={written.join()}
+            defaultValue={written.join(', ')}
+            onBlur={(event) => {
+              const names = event.target.value
+                .split(',')
+                .map((name) => name.trim())
+                .filter((name) => name !== '');
+              if (names.join() !== written.join())
+                assessment.tolerate(fact.id, {
+                  accepted: [...accepted.filter((value) => values.includes(value)), ...names],
+                });
+            }}
           />
         </label>
       )}
       <p className="flex gap-4 mt-1.5">
-        {!values && (
+        {mayBeAbsent && (
           <label className="flex gap-1.5 items-center">
             <input
               type="checkbox"
