@@ -122,7 +122,7 @@ public static class Matcher
         var (matchedModel, matchedAnswer) = (new HashSet<string>(StringComparer.Ordinal), new HashSet<string>(StringComparer.Ordinal));
         var early = Restate(Stage.Entities, allowance, new Leftovers(modelSide, answerSide, map, matchedModel, matchedAnswer) { Attributes = placer }, matchedModel, matchedAnswer);
         map = StandIn(early, map);
-        var duplicates = Duplicates(answerSide, map);
+        var duplicates = Duplicates(modelSide, answerSide, map);
         var relationships = MatchRelationships(modelSide, answerSide, map, duplicates);
         matchedModel.UnionWith(relationships.Keys);
         matchedAnswer.UnionWith(relationships.Values.Select(match => match.AnswerId));
@@ -197,14 +197,15 @@ public static class Matcher
         }
     }
 
-    // An entity that nothing stands for, under the name of one that is matched, or under that name with a role before it and with its key.
-    private static Dictionary<int, int> Duplicates(Side answer, int[] map)
+    // An entity that nothing stands for, under the name of one that is matched, or under that name with a role before it and with its key;
+    // or under a role's name alone, with the key of one that is related to itself, and tied to it.
+    private static Dictionary<int, int> Duplicates(Side model, Side answer, int[] map)
     {
         var twins = new Dictionary<int, int>();
         foreach (var extra in Enumerable.Range(0, answer.Count).Except(map))
         {
             var name = answer.Entities[extra].Name;
-            var twin = map.Where(index => index >= 0).Order().FirstOrDefault(index => IsTwin(name, answer.Entities[extra], answer.Entities[index]) && !answer.Trees.Contains((extra, index)) && !answer.Trees.Contains((index, extra)), -1);
+            var twin = map.Where(index => index >= 0).Order().FirstOrDefault(index => (IsTwin(name, answer.Entities[extra], answer.Entities[index]) || IsInRole(model, answer, Array.IndexOf(map, index), extra, index)) && !answer.Trees.Contains((extra, index)) && !answer.Trees.Contains((index, extra)), -1);
             if (twin >= 0)
             {
                 twins.Add(extra, twin);
@@ -222,9 +223,15 @@ public static class Matcher
         }
 
         var withRole = name.Words.Length == other.Name.Words.Length + 1 && name.Words.AsSpan().EndsWith(other.Name.Words.AsSpan());
-        return name.Key == other.Name.Key
-            || (withRole && extra.Attributes.Any(attribute => attribute.InKey && other.Attributes.Any(own => own.InKey && own.Name.Key == attribute.Name.Key)));
+        return name.Key == other.Name.Key || (withRole && ShareKey(extra, other));
     }
+
+    private static bool IsInRole(Side model, Side answer, int holder, int extra, int drawn) =>
+        model.Links.Any(link => link.From == holder && link.To == holder) && ShareKey(answer.Entities[extra], answer.Entities[drawn])
+        && answer.Links.Any(link => link.Joins(extra, drawn)) && !answer.Links.Any(link => link.Joins(extra, extra) || link.Joins(drawn, drawn));
+
+    private static bool ShareKey(NamedEntity one, NamedEntity other) =>
+        one.Attributes.Any(attribute => attribute.InKey && other.Attributes.Any(own => own.InKey && own.Name.Key == attribute.Name.Key));
 
     private static ImmutableDictionary<string, RelationshipMatch> MatchRelationships(Side model, Side answer, int[] map, Dictionary<int, int> duplicates)
     {
@@ -330,6 +337,7 @@ public static class Matcher
             var best = free
                 .SelectMany(candidate => Orientations(link, candidate, map))
                 .OrderByDescending(candidate => candidate.Likeness)
+                .ThenByDescending(candidate => AgreeingCounts(link, candidate.Answer, candidate.Flipped))
                 .FirstOrDefault();
             if (best.Answer is null || best.Likeness < (best.Drawn == 2 ? VerbSureness : SureVerb))
             {
@@ -343,6 +351,12 @@ public static class Matcher
         }
 
         return found.ToImmutable();
+    }
+
+    private static int AgreeingCounts(Link model, Link answer, bool flipped)
+    {
+        var (mine, theirs) = (model.Relationship.Roles, answer.Relationship.Roles);
+        return (mine[0].CoOccurrence == theirs[flipped ? 1 : 0].CoOccurrence ? 1 : 0) + (mine[1].CoOccurrence == theirs[flipped ? 0 : 1].CoOccurrence ? 1 : 0);
     }
 
     // The ways in which one end is right and the other is not; or, where nothing that it ties is drawn, neither.

@@ -17,6 +17,9 @@ internal sealed class EntityDuplicate : FindingKind
         ExampleDrawings.Conceptual,
         ExampleDrawings.Boxes().Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in", "comes in on").Box("Items", ExampleDrawings.Item).ToDrawing());
 
+    // Fixers and mother queens are fixers and queens; a mentor is told by the key.
+    private static bool IsNamedAfter(string name, string twin) => Name.Of(name).Words is [.., var last] && Name.Of(twin).Words is [.., var head] && last == head;
+
     public override IEnumerable<Finding> Find(Evidence evidence)
     {
         foreach (var extra in evidence.Comparison.Extras.Where(extra => extra.Kind == ExtraKind.Entity))
@@ -31,7 +34,7 @@ internal sealed class EntityDuplicate : FindingKind
                     Id = IdFor(extra.AnswerId),
                     Code = Code,
                     Tag = Tag.Extra,
-                    Headline = $"{extra.Name} is drawn twice.",
+                    Headline = IsNamedAfter(extra.Name, twin.Name) ? $"{extra.Name} is drawn twice." : $"{Phrasing.Capital(Phrasing.One(extra.Name))} is {Phrasing.One(twin.Name)} too.",
                     There = $"Two boxes stand for {Phrasing.InText(twin.Name)}: {twin.Name} and {extra.Name}.",
                     Wanted = "One box, to which all the lines go.",
                     Why = $"Whoever builds this would keep {Phrasing.Several(twin.Name)} in two places that soon disagree.",

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Language;
@@ -26,7 +27,7 @@ internal sealed class EntityKindNotShown : FindingKind
         evidence.Comparison.Bad(Aspect.Kind).Where(verdict => verdict.Kind == VerdictKind.Wrong).Select(verdict =>
         {
             var entity = evidence.ModelEntity(verdict.Fact.ConceptId);
-            var owners = entity.Primary?.OwnerRelationshipIds ?? [];
+            var owners = OwnersOf(entity);
             var ownerNames = owners.Select(evidence.ModelRelationship).Select(relationship => relationship.Roles.First(role => role.EntityId != entity.Id))
                 .Select(role => evidence.ModelEntity(role.EntityId).Name).ToList();
             var within = ownerNames.Count == 0 ? "its owner" : Phrasing.List([.. ownerNames.Select(Phrasing.InText)]);
@@ -54,6 +55,11 @@ internal sealed class EntityKindNotShown : FindingKind
                 AnswerElements = [verdict.AnswerId!],
             };
         });
+
+    // At logical level the foreign keys of the key say who they are.
+    private static ImmutableArray<string> OwnersOf(EntityType entity) => entity.Primary is not { } key ? []
+        : key.OwnerRelationshipIds.IsEmpty ? [.. entity.Attributes.Where(attribute => key.AttributeIds.Contains(attribute.Id)).Select(attribute => attribute.ForeignKey?.RelationshipId).OfType<string>().Distinct()]
+        : key.OwnerRelationshipIds;
 
     private static bool IsDependent(EntityType entity, RelationshipType relationship) =>
         relationship.Roles.Any(role => role.Id == relationship.DependentRoleId && role.EntityId == entity.Id);

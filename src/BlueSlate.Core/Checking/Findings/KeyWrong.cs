@@ -1,3 +1,4 @@
+using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Language;
 
@@ -19,6 +20,14 @@ internal sealed class KeyWrong : FindingKind
         new Sketch().Box("Visit", "visit no", "PK date").Box("Item", ExampleDrawings.Item)
             .Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in", "comes in on").ToDrawing());
 
+    // The key is right but for a foreign key that is not drawn.
+    private static string? LackedColumn(EntityType wanted, EntityType drawn, Evidence evidence)
+    {
+        var lacking = wanted.Primary!.AttributeIds.Where(id => evidence.Comparison.On(Aspect.ForeignKey, id) is { Kind: VerdictKind.Absent }).ToList();
+        var there = wanted.Primary!.AttributeIds.Except(lacking).Select(id => evidence.Comparison.Correspondence.Attributes.GetValueOrDefault(id)?.AnswerId).OfType<string>().ToHashSet(StringComparer.Ordinal);
+        return lacking.Count > 0 && drawn.Primary is { } key && there.SetEquals(key.AttributeIds) ? lacking[0] : null;
+    }
+
     public override IEnumerable<Finding> Find(Evidence evidence) =>
         evidence.Comparison.Bad(Aspect.Key).Where(verdict => verdict is { Kind: VerdictKind.Wrong, PartlyRight: false }).Select(verdict =>
         {
@@ -37,6 +46,7 @@ internal sealed class KeyWrong : FindingKind
                 Extras = [.. evidence.Comparison.Extras.Where(extra => extra.Kind == ExtraKind.Attribute && drawn.Primary?.AttributeIds.Contains(extra.AnswerId) == true).Select(extra => extra.AnswerId)],
                 ModelElements = entity.Primary!.AttributeIds,
                 AnswerElements = drawn.Primary?.AttributeIds is { IsEmpty: false } ids ? ids : [drawn.Id],
+                ConsequenceOf = LackedColumn(entity, drawn, evidence) is { } column ? $"foreign-key-missing:{column}" : null,
             };
         });
 }

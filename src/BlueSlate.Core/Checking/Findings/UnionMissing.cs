@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Language;
 
@@ -6,6 +7,8 @@ namespace BlueSlate.Core.Checking.Findings;
 internal sealed class UnionMissing : FindingKind
 {
     public override string Code => "union-missing";
+
+    public override int Rank => 45;
 
     public override string Title => "Category missing or of other supertypes";
 
@@ -22,12 +25,19 @@ internal sealed class UnionMissing : FindingKind
             var union = evidence.Comparison.Model.Model.Unions.First(candidate => candidate.Id == verdict.Fact.ConceptId);
             var category = evidence.ModelEntity(union.CategoryId).Name;
             var supers = Phrasing.List([.. union.Supertypes.Select(super => Phrasing.One(evidence.ModelEntity(super.EntityId).Name))]).Replace(" and ", " or ", StringComparison.Ordinal);
+            var counterparts = union.Supertypes.Select(super => evidence.CounterpartOf(super.EntityId)?.Id).ToHashSet(StringComparer.Ordinal);
+            var above = evidence.CounterpartOf(union.CategoryId)!.Id;
+            var turned = evidence.Comparison.Extras.Where(extra => extra.Kind == ExtraKind.Subtype && extra.OwnerId == above && counterparts.Contains(evidence.AnswerSubtype(extra.AnswerId))).Select(extra => extra.AnswerId).ToImmutableArray();
             return AboutFact(
                 verdict,
-                Tag.Missing,
+                turned.IsEmpty ? Tag.Missing : Tag.Differs,
                 headline: $"{Phrasing.Capital(Phrasing.One(category))} is {supers}.",
-                there: $"Nothing says so of {category}.",
+                there: !turned.IsEmpty ? $"Drawn as if all of these were {Phrasing.Several(category)}." : verdict.Kind == VerdictKind.Wrong ? "Drawn for fewer, or for others." : $"Nothing says so of {category}.",
                 wanted: "A circle with u between them.",
-                why: $"As drawn, nobody knows who {Phrasing.One(category)} is.");
+                why: turned.IsEmpty ? $"As drawn, nobody knows who {Phrasing.One(category)} is." : $"As drawn, none could be kept that is no {Phrasing.InText(category)}.") with
+            {
+                Extras = turned,
+                AnswerElements = turned.IsEmpty ? [verdict.AnswerId!] : turned,
+            };
         });
 }

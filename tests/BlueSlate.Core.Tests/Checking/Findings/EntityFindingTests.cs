@@ -1,3 +1,4 @@
+using BlueSlate.Core.Notations;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Checking.Findings;
@@ -89,4 +90,30 @@ public sealed class EntityFindingTests : FindingTest
         "Item has a fixer.",
         "An entity Fixer with badge no and name.",
         "As drawn, a fixer is one value of an item, of which nothing further can be kept.");
+
+    [Fact]
+    public void A_role_with_a_box_of_its_own_is_one_mistake()
+    {
+        var finding = Only("entity-duplicate", """
+            Fixer: PK badge no, name
+            Fixer 01 guides / is guided by 0m Fixer
+            """, """
+            Fixer: PK badge no, name
+            «Mentor»: PK badge no, name
+            Mentor 01 guides / is guided by 0m Fixer
+            """);
+        finding.Headline.ShouldBe("A mentor is a fixer too.");
+    }
+
+    [Fact]
+    public void At_logical_level_the_foreign_keys_of_the_key_name_the_owners() =>
+        Only("entity-kind-not-shown", """
+            Hive: PK hive no, colour
+            Check: PK FK hive no, PK check no, date
+            Hive 11 = is seen in / is of 0m Check
+            """, """
+            Hive: PK hive no, colour
+            «Check»: PK check no, date, FK hive no
+            Hive 11 is seen in / is of 0m Check
+            """, Level.Logical).Headline.ShouldBe("Check is told apart only within hive.");
 }

@@ -233,4 +233,19 @@ public sealed class ForeignKeyFindingTests : FindingTest
         Telescope: PK telescope code, aperture
         Dome 11 holds / stands in 01 Telescope
         """, Level.Logical);
+
+    [Fact]
+    public void A_key_that_lacks_a_foreign_key_is_part_of_that_mistake()
+    {
+        var findings = Exercise.Of(Markup.Parse("""
+            Hive: PK hive no, colour
+            Check: PK FK hive no, PK check no, date
+            Hive 11 = is seen in / is of 0m Check
+            """).Drawing, Level.Logical).Assess(Markup.Parse("""
+            Hive: PK hive no, colour
+            Check: PK check no, date
+            Hive 11 = is seen in / is of 0m Check
+            """).Drawing, []).Findings;
+        findings.Select(finding => (finding.Code, Root: finding.ConsequenceOf is null)).ShouldBe([("foreign-key-missing", true), ("key-wrong", false)]);
+    }
 }

@@ -165,4 +165,18 @@ public sealed class SpecialisationFindingTests : FindingTest
         "Nothing says so of Owner.",
         "A circle with u between them.",
         "As drawn, nobody knows who an owner is.");
+
+    [Fact]
+    public void A_union_turned_into_subtypes_is_said_once() =>
+        Only("union-missing", """
+            Person: _person no_
+            Club: _club no_
+            Owner: since
+            (u) Person, Club > Owner
+            """, """
+            Person: _person no_
+            Club: _club no_
+            Owner: since
+            (d) Owner > «Person», «Club»
+            """, Chen).There.ShouldBe("Drawn as if all of these were owners.");
 }
