@@ -67,7 +67,10 @@ public sealed class Assessor
         examples = new ExampleFinder(model.Model, this.tolerances);
         var otherNames = Facts
             .Where(fact => fact.Aspect is Aspect.Entity or Aspect.Attribute && this.tolerances.TryGetValue(fact.Id, out var tolerance) && tolerance.Accepted.Length > 0)
-            .ToFrozenDictionary(fact => fact.ConceptId, fact => this.tolerances[fact.Id].Accepted, StringComparer.Ordinal);
+            .Select(fact => (Id: fact.ConceptId, Names: this.tolerances[fact.Id].Accepted))
+            .Concat(AcceptedNames.CommonHeads(model.Model).Select(head => (Id: head.SupertypeId, Names: ImmutableArray.Create(head.Name))))
+            .GroupBy(other => other.Id, StringComparer.Ordinal)
+            .ToFrozenDictionary(group => group.Key, group => group.SelectMany(other => other.Names).ToImmutableArray(), StringComparer.Ordinal);
 
         var worth = StandingsAt(options);
         foreach (var (code, standing) in terms.Standings)

@@ -34,6 +34,23 @@ internal static class AcceptedNames
         };
     }
 
+    /// <summary>
+    /// What all subtypes of a supertype are called by their main word, where nothing is called so: <c>Printed book</c> and
+    /// <c>Talking book</c> are books, and so a box <c>Book</c> is what they are both kinds of.
+    /// </summary>
+    public static IEnumerable<(string SupertypeId, string Name)> CommonHeads(ConceptModel model)
+    {
+        var known = model.Entities.Select(entity => Name.Of(entity.Name).Key).ToHashSet(StringComparer.Ordinal);
+        foreach (var set in model.Specialisations.Where(set => set.Subtypes.Length > 1))
+        {
+            var names = set.Subtypes.Select(link => Name.Of(model.Entity(link.EntityId).Name).Words).ToList();
+            if (names.TrueForAll(words => words.Length > 1 && words[^1] == names[0][^1]) && !known.Contains(Name.Of(names[0][^1]).Key))
+            {
+                yield return (set.SupertypeId, names[0][^1]);
+            }
+        }
+    }
+
     private static string Choose(string id, string own, HashSet<string> drawn, IReadOnlyDictionary<string, ImmutableArray<string>> otherNames) =>
         otherNames.TryGetValue(id, out var others) && !drawn.Contains(Name.Of(own).Key)
             ? others.FirstOrDefault(other => drawn.Contains(Name.Of(other).Key)) ?? own

@@ -2,6 +2,7 @@ using BlueSlate.Core.Checking;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Matching;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Tests.Markups;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Matching;
@@ -91,6 +92,27 @@ public sealed class MatchingTests
             .Line("Visitor", Ends.One, "Call", Ends.ZeroOrMore, "pays", "is paid by").Line("Call", Ends.One, "Item", Ends.OneOrMore, "brings in", "comes in on").ToDrawing();
         var assessor = Exercise.Of(model, Level.Conceptual, new Tolerance("entity:b2", ["Call"], false, false));
         assessor.Assess(answer, []).Comparison.Correspondence.Entities["b2"].NameLikeness.ShouldBe(1);
+    }
+
+    [Fact]
+    public void A_box_under_the_main_word_of_all_subtypes_is_what_they_are_kinds_of()
+    {
+        var model = Markup.Parse("""
+            Title: PK catalogue no, author
+            Printed book: pages
+            Talking book: narrator
+            Reader: PK reader no, name
+            (d) Title => Printed book, Talking book
+            Reader 01 has out / is out with 0m Title
+            """).Drawing;
+        var answer = Markup.Parse("""
+            Book: PK catalogue no, author
+            Reader: PK reader no, name
+            Reader 01 has out / is out with 0m Book
+            """).Drawing;
+        var correspondence = Exercise.Of(model).Assess(answer, []).Comparison.Correspondence;
+        correspondence.Entities["b1"].AnswerId.ShouldBe("b1");
+        correspondence.Entities.ShouldNotContainKey("b2");
     }
 
     // What an examiner would be told, without ids, and without sentences that read a line from the end at which it was begun.
