@@ -2,7 +2,7 @@ import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { emptyDrawing, type Drawing, type Shape } from '../src/slate/document';
 import { addLine, addShape } from '../src/slate/edits';
-import { inflate, overlaps, crosses } from '../src/slate/geometry';
+import { inflate, meets, overlaps, crosses } from '../src/slate/geometry';
 import { freePlace, neighbour } from '../src/slate/neighbours';
 import { layOut } from '../src/slate/scene';
 import { apply } from '../src/slate/steps';
@@ -109,6 +109,61 @@ describe('routes', () => {
   it('lead a line from a box to itself round a corner', () => {
     const scene = layOut(drawingOf([[0, 0]], [[0, 0]]));
     expect([...scene.routes.values()][0]!.points).toHaveLength(5);
+  });
+
+  it('bend a straight line at the corner of a box that stands in its way, and at no other', () => {
+    const among = (x: number) => {
+      let drawing = drawingOf(
+        [
+          [0, 0],
+          [x, 200],
+        ],
+        [],
+      );
+      let n = 100;
+      const circle = addShape(drawing, 'half-circle', 40 * 4, 400 * 4, (prefix) => `${prefix}${n++}`, 'd');
+      drawing = apply(drawing, circle.change.steps);
+      const box = [...drawing.shapes.keys()][0]!;
+      const line = addLine(
+        drawing,
+        { kind: 'shape', id: box },
+        { kind: 'shape', id: circle.id },
+        (prefix) => `${prefix}${n++}`,
+      );
+      const scene = layOut(apply(drawing, line.change.steps));
+      return { points: [...scene.routes.values()][0]!.points, solid: [...scene.boxes.values()][1]! };
+    };
+    const { points, solid } = among(0);
+    expect(points.length).toBeGreaterThan(2);
+    for (let i = 1; i < points.length; i++) expect(meets(points[i - 1]!, points[i]!, solid)).toBe(false);
+    expect(among(600).points).toHaveLength(2);
+  });
+
+  it('keep a straight line clear of the symbols of another that ends at the same edge', () => {
+    let drawing = drawingOf(
+      [
+        [0, 0],
+        [0, 400],
+      ],
+      [[0, 1]],
+    );
+    let n = 100;
+    const circle = addShape(drawing, 'half-circle', 60 * 4, 200 * 4, (prefix) => `${prefix}${n++}`, 'd');
+    drawing = apply(drawing, circle.change.steps);
+    const box = [...drawing.shapes.keys()][0]!;
+    const line = addLine(
+      drawing,
+      { kind: 'shape', id: box },
+      { kind: 'shape', id: circle.id },
+      (prefix) => `${prefix}${n++}`,
+    );
+    const scene = layOut(apply(drawing, line.change.steps));
+    const [relationship, tie] = [...scene.routes.values()];
+    const at = scene.boxes.get(box)!;
+    const own = relationship!.points[0]!;
+    if (Math.abs(own.y - (at.y + at.height)) < 1)
+      expect(Math.abs(own.x - tie!.points[0]!.x)).toBeGreaterThanOrEqual(20);
+    expect(onEdge(scene, drawing.shapes.get(box)!, tie!.points[0]!)).toBe(true);
   });
 
   it('stay the same values for what does not move', () => {

@@ -26,9 +26,11 @@ public static class Comparer
         verdicts = [.. verdicts.Select(verdict => FollowingKey(verdict, model.Model, verdicts))];
         var histories = KeptHistory.In(verdicts, model.Model, answer.Model, correspondence);
         var kept = histories.Select(history => history.FactId).ToHashSet(StringComparer.Ordinal);
-        var times = histories.SelectMany(history => history.Times).ToHashSet(StringComparer.Ordinal);
+        var excusedExtras = histories.SelectMany(history => history.Times)
+            .Concat(verdicts.Where(verdict => verdict is { ByOwnNumber: true, Kind: VerdictKind.Tolerated }).Select(verdict => answer.Model.Entity(verdict.AnswerId!).Primary!.AttributeIds[0]))
+            .ToHashSet(StringComparer.Ordinal);
         verdicts = [.. verdicts.Select(verdict => kept.Contains(verdict.Fact.Id) ? verdict with { Kind = VerdictKind.Tolerated } : verdict)];
-        return new Comparison(model, answer, correspondence, options, verdicts, [.. ExtraList.Of(answer, correspondence).Where(extra => !times.Contains(extra.AnswerId))], showsLittle) { Histories = histories };
+        return new Comparison(model, answer, correspondence, options, verdicts, [.. ExtraList.Of(answer, correspondence).Where(extra => !excusedExtras.Contains(extra.AnswerId))], showsLittle) { Histories = histories };
     }
 
     // Concepts that are absent only because an optional entity or relationship is.
@@ -77,13 +79,13 @@ public static class Comparer
 
         var relationship = model.Relationships.First(candidate => candidate.Id == verdict.Fact.ConceptId);
         var dependent = relationship.Roles.FirstOrDefault(role => role.Id == relationship.DependentRoleId)?.EntityId;
-        var otherKey = all.Any(other => other.Fact.Aspect == Aspect.Key && other.Fact.ConceptId == dependent && (other.Kind is VerdictKind.Tolerated or VerdictKind.HoldsByRestatement || other.InModelTerms == KeyText.Of([KeyRules.OwnNumber])));
+        var otherKey = all.Any(other => other.Fact.Aspect == Aspect.Key && other.Fact.ConceptId == dependent && (other.Kind is VerdictKind.Tolerated or VerdictKind.HoldsByRestatement || other.ByOwnNumber && other.PartlyRight));
         return otherKey ? verdict with { Kind = VerdictKind.Tolerated } : verdict;
     }
 
     private static bool Accepts(Tolerance tolerance, Verdict verdict) => verdict.Fact.Aspect switch
     {
-        Aspect.Key => tolerance.Accepted.Any(accepted => KeyText.Of(accepted.Split('+')) == verdict.InModelTerms),
+        Aspect.Key => tolerance.Accepted.Any(accepted => accepted == KeyRules.OwnNumber ? verdict.ByOwnNumber : KeyText.Of(accepted.Split('+')) == verdict.InModelTerms),
         Aspect.LinkKind => tolerance.Accepted.Contains(verdict.InModelTerms),
         _ => tolerance.Accepted.Contains(verdict.Drawn),
     };

@@ -22,6 +22,9 @@ public sealed record Verdict(Fact Fact, VerdictKind Kind, string? AnswerId, stri
     /// <summary>What the answer says, as text in the model answer's own names, where that differs from <see cref="Drawn"/>.</summary>
     public string InModelTerms { get; init; } = Drawn;
 
+    /// <summary>Whether a key is drawn as one attribute that was invented, beside the whole key that is wanted.</summary>
+    public bool ByOwnNumber { get; init; }
+
     /// <summary>The other way of drawing by which it is half right, or null.</summary>
     public RestatedMatch? RestatedBy { get; init; }
 

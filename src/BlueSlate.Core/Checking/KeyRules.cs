@@ -40,13 +40,14 @@ internal sealed class KeyRules(VerdictLookup look)
         if (drawn.AttributeIds is [var only] && look.Correspondence.Surrogates.Contains(only) && key.AttributeIds.All(id => look.Correspondence.Attributes.ContainsKey(id)))
         {
             return entity.Identifiers.Any(identifier => identifier.Kind == IdentifierKind.Alternate && SameSet(key, identifier)) ? new Verdict(fact, VerdictKind.HoldsByRestatement, entity.Id, text)
-                : new Verdict(fact, VerdictKind.Wrong, entity.Id, text, PartlyRight: true) { InModelTerms = KeyText.Of([OwnNumber]) };
+                : new Verdict(fact, VerdictKind.Wrong, entity.Id, text, PartlyRight: true) { ByOwnNumber = true };
         }
 
         var mapped = Map(key);
         var superfluous = mapped.Count == key.AttributeIds.Length && mapped.IsProperSubsetOf(drawn.AttributeIds);
         return new Verdict(fact, VerdictKind.Wrong, entity.Id, text, superfluous)
         {
+            ByOwnNumber = drawn.AttributeIds is [var invented] && !look.ModelNameOf.ContainsKey(invented) && mapped.Count == key.AttributeIds.Length,
             InModelTerms = KeyText.Of(drawn.AttributeIds.Select(id => look.ModelNameOf.GetValueOrDefault(id, look.AnswerAttributes[id].Name))),
         };
     }

@@ -32,6 +32,7 @@ public sealed class ToleranceTests
         { "entity:b1", "another name", Numbered, Numbered.Replace("Item", "Thingummy", StringComparison.Ordinal), ["thingummy"] },
         { "attribute:t2", "another name", Numbered, Numbered.Replace("fault", "complaint", StringComparison.Ordinal), ["complaint"] },
         { "key:b1", "another key", "Visit: PK visit no, date, hour", "Visit: visit no, PK date, PK hour", ["date + hour"] },
+        { "key:b1", "a number of its own", "Visit: PK visit no, date, hour", "Visit: PK register, visit no, date, hour", ["own number"] },
         { "min:r1/to", "another minimum", Numbered, Numbered.Replace("0m", "1m", StringComparison.Ordinal), ["1"] },
         { "max:r1/to", "another maximum", Numbered, Numbered.Replace("0m", "01", StringComparison.Ordinal), ["1"] },
         { "disjoint:b7", "overlapping", People, People.Replace("(d)", "(o)", StringComparison.Ordinal), ["overlapping"] },

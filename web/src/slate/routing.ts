@@ -6,6 +6,7 @@ import {
   centre,
   crosses,
   inflate,
+  meets,
   outward,
   overlaps,
   right,
@@ -25,6 +26,9 @@ const corner = 16;
 const tightCorner = 10;
 const shared = 20;
 const clearance = 30;
+const roundCorner = 14;
+const keepOff = 8;
+const besideSymbols = 28;
 const bendCost = 40;
 const crossingCost = 2000;
 const edges: readonly Edge[] = ['right', 'left', 'bottom', 'top'];
@@ -447,9 +451,77 @@ function straightRoute(line: Line, aside: number, { drawing, boxes, owner, route
     y: point.y + ((to.point.x - from.point.x) / length) * aside * sign,
   });
   const [a, b] = [shift(from.point), shift(to.point)];
-  const end = ({ shape }: { shape: Shape | undefined }, own: Point, other: Point) =>
-    shape ? rimPoint(shape.form, boxes.get(shape.id)!, own, other) : own;
-  return { points: [end(from, a, b), end(to, b, a)], edges: { from: null, to: null } };
+  const knees = detour(a, b, obstacles([from.shape, to.shape], drawing, boxes));
+  const end = ({ shape }: { shape: Shape | undefined }, own: Point, other: Point) => {
+    if (!shape) return own;
+    const box = boxes.get(shape.id)!;
+    return besideOthers(rimPoint(shape.form, box, own, other), shape, box, routes);
+  };
+  const [start, finish] = [end(from, a, knees[0] ?? b), end(to, b, knees.at(-1) ?? a)];
+  // What was moved along its edge is aimed at from the other end.
+  return {
+    points: knees.length > 0 ? [start, ...knees, finish] : [end(from, a, finish), end(to, b, start)],
+    edges: { from: null, to: null },
+  };
+}
+
+/** The boxes with rows in a line's way: all but those of its own ends. */
+function obstacles(own: readonly (Shape | undefined)[], drawing: Drawing, boxes: Boxes): Box[] {
+  const found: Box[] = [];
+  for (const shape of drawing.shapes.values())
+    if (!own.includes(shape) && shape.form === 'rectangle') found.push(boxes.get(shape.id)!);
+  return found;
+}
+
+/** The corners at which a straight line bends that would pass through boxes, by the shortest way round one of them; none when it need not or cannot. */
+function detour(a: Point, b: Point, solids: readonly Box[]): readonly Point[] {
+  const inTheWay = solids.filter((box) => meets(a, b, box));
+  const free = (path: readonly Point[]) =>
+    path.slice(1).every((point, i) => solids.every((box) => !meets(path[i]!, point, box, keepOff)));
+  let [best, least]: [readonly Point[], number] = [[], Infinity];
+  for (const knees of inTheWay.flatMap(waysRound)) {
+    const path = [a, ...knees, b];
+    const length = path
+      .slice(1)
+      .reduce((sum, point, i) => sum + Math.hypot(point.x - path[i]!.x, point.y - path[i]!.y), 0);
+    if (length < least && free(path)) [best, least] = [knees, length];
+  }
+  return best;
+}
+
+/** Past one corner of a box, or past two along one of its sides, either way. */
+function waysRound(box: Box): (readonly Point[])[] {
+  const wide = inflate(box, roundCorner);
+  const corners = [
+    { x: wide.x, y: wide.y },
+    { x: right(wide), y: wide.y },
+    { x: right(wide), y: bottom(wide) },
+    { x: wide.x, y: bottom(wide) },
+  ];
+  return corners.flatMap((corner, i) => {
+    const next = corners[(i + 1) % corners.length]!;
+    return [[corner], [corner, next], [next, corner]];
+  });
+}
+
+/** An end at a box, moved along its edge where a line with symbols of its own already ends there. */
+function besideOthers(point: Point, shape: Shape, box: Box, routes: ReadonlyMap<string, Route>): Point {
+  const level = Math.abs(point.y - box.y) < 1 || Math.abs(point.y - bottom(box)) < 1;
+  if (isRound(shape) || !level) return point;
+  const taken: number[] = [];
+  for (const { points, edges } of routes.values()) {
+    if (!edges.from && !edges.to) continue;
+    for (const other of [points[0]!, points.at(-1)!])
+      if (Math.abs(other.y - point.y) < 1 && other.x > box.x && other.x < right(box)) taken.push(other.x);
+  }
+  const near = (x: number) => taken.some((other) => Math.abs(other - x) < besideSymbols);
+  if (!near(point.x)) return point;
+  const places = taken
+    .flatMap((x) => [x - besideSymbols, x + besideSymbols])
+    .filter((x) => x > box.x + corner && x < right(box) - corner && !near(x));
+  // To the left, sooner than among the words that stand to the right of a line's end.
+  const x = places.sort((one, other) => Math.abs(one - point.x) - Math.abs(other - point.x) || one - other)[0];
+  return x === undefined ? point : { x, y: point.y };
 }
 
 function looseEnd(end: LineEnd, routes: ReadonlyMap<string, Route>): Point {

@@ -17,7 +17,7 @@ internal sealed class KeyByOwnNumber : FindingKind
         Logical: true);
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Key).Where(verdict => Is(verdict, evidence)).Select(verdict =>
+        evidence.Comparison.Bad(Aspect.Key).Where(Is).Select(verdict =>
         {
             var entity = evidence.ModelEntity(verdict.Fact.ConceptId);
             var drawn = evidence.AnswerEntity(verdict.AnswerId!);
@@ -38,8 +38,8 @@ internal sealed class KeyByOwnNumber : FindingKind
         });
 
     /// <summary>Whether a verdict on a key is about an invented number.</summary>
-    internal static bool Is(Verdict verdict, Evidence evidence) =>
-        verdict is { Kind: VerdictKind.Wrong, PartlyRight: true, AnswerId: { } id } && evidence.AnswerEntity(id).Primary?.AttributeIds is [var only] && evidence.Comparison.Correspondence.Surrogates.Contains(only);
+    internal static bool Is(Verdict verdict) =>
+        verdict is { Kind: VerdictKind.Wrong, PartlyRight: true, ByOwnNumber: true };
 
     private static Drawing Used(params string[] columns) => new Sketch()
         .Box("Visit", ExampleDrawings.Visit).Box("Skill", "PK skill code").Box("Use", [.. columns, "minutes"])

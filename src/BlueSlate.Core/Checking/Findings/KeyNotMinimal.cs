@@ -19,7 +19,7 @@ internal sealed class KeyNotMinimal : FindingKind
             .Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in", "comes in on").ToDrawing());
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Key).Where(verdict => verdict is { Kind: VerdictKind.Wrong, PartlyRight: true } && !KeyByOwnNumber.Is(verdict, evidence)).Select(verdict =>
+        evidence.Comparison.Bad(Aspect.Key).Where(verdict => verdict is { Kind: VerdictKind.Wrong, PartlyRight: true } && !KeyByOwnNumber.Is(verdict)).Select(verdict =>
         {
             var entity = evidence.ModelEntity(verdict.Fact.ConceptId);
             var drawn = evidence.AnswerEntity(verdict.AnswerId!);
