@@ -116,6 +116,12 @@ public sealed class Evidence
     public string NamedAsDrawn(RelationshipType relationship) =>
         FactList.TitleOf(relationship, answerNames);
 
+    /// <summary>What an entity, an attribute or a relationship of the answer is called; null for what has no name.</summary>
+    internal string? NameOfAnswer(string id) =>
+        answerEntities.TryGetValue(id, out var entity) ? entity.Name
+        : answerAttributes.TryGetValue(id, out var pair) ? pair.Attribute.Name
+        : answerRelationships.TryGetValue(id, out var relationship) && relationship.Id == id ? NamedAsDrawn(relationship) : null;
+
     /// <summary>An entity as something wanted: with its attributes, if it has any.</summary>
     internal static string EntityInWords(EntityType entity) => entity.Attributes.IsEmpty
         ? $"An entity {entity.Name}."

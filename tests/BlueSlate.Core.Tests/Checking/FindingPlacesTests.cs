@@ -27,6 +27,9 @@ public sealed partial class FindingPlacesTests
         findings.Count.ShouldBeGreaterThan(1);
         findings.Select(finding => finding.Id).ShouldBeUnique();
         findings.Select(finding => finding.Headline).ShouldBeUnique();
+        findings.Select(finding => finding.There).ShouldBeUnique();
+        findings.Select(finding => finding.Wanted).ShouldBeUnique();
+        findings.Select(finding => finding.Why).ShouldBeUnique();
     }
 
     [Theory]

@@ -30,7 +30,7 @@ internal sealed class AbstractMissing : FindingKind
                 Tag.Differs,
                 headline: $"{name} is abstract.",
                 there: $"{name} is drawn as if there were some that are nothing more.",
-                wanted: "The name in italics, or {abstract} beside it.",
+                wanted: $"The name {name} in italics, or {{abstract}} beside it.",
                 why: $"Whoever builds this could make {Phrasing.One(name)} that is of no subclass.");
         });
 
@@ -42,7 +42,7 @@ internal sealed class AbstractMissing : FindingKind
             Tag.Differs,
             headline: $"The operation {operation.Name} of {Phrasing.InText(owner.Name)} is abstract.",
             there: $"{Phrasing.Capital(operation.Name)} is drawn as if {Phrasing.InText(owner.Name)} itself did it.",
-            wanted: "Its line in italics.",
+            wanted: $"The line of {operation.Name} of {Phrasing.InText(owner.Name)} in italics.",
             why: $"Whoever builds this would write one {operation.Name} for every {Phrasing.InText(owner.Name)}.");
     }
 }

@@ -33,7 +33,7 @@ internal sealed class AttributeExtra : FindingKind
                     ? $"{Phrasing.Capital(name)} of {Phrasing.InText(owner.Name)} is not in the scenario."
                     : $"{Phrasing.Capital(name)} is a fact about {Phrasing.InText(copied.Name)}, kept there already.",
                 There = $"{owner.Name} has {Phrasing.One(extra.Name)}.",
-                Wanted = copied is null ? $"{owner.Name} without it." : $"The line to {copied.Name} alone.",
+                Wanted = copied is null ? $"{owner.Name} without {name}." : $"The line to {copied.Name} alone.",
                 Why = copied is null
                     ? $"Whoever builds this would ask for {Phrasing.One(extra.Name)} with every {Phrasing.InText(owner.Name)}."
                     : $"Kept twice, the {name} of one {Phrasing.InText(owner.Name)} could differ from its {Phrasing.InText(copied.Name)}'s.",

@@ -1,5 +1,6 @@
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Language;
+using BlueSlate.Core.Notations;
 
 namespace BlueSlate.Core.Checking.Findings;
 
@@ -21,12 +22,13 @@ internal sealed class AttributeFormNotShown : FindingKind
             .Select(verdict =>
             {
                 var (owner, attribute) = evidence.ModelAttribute(verdict.Fact.ConceptId);
-                var (name, one) = (Phrasing.InText(attribute.Name), Phrasing.InText(owner.Name));
-                var (headline, wanted, why) = verdict.Fact.Aspect switch
+                var (name, one) = (Phrasing.InText(attribute.Name), Phrasing.One(owner.Name));
+                var at = $"{name} of {Phrasing.InText(owner.Name)}";
+                var (headline, why) = verdict.Fact.Aspect switch
                 {
-                    Aspect.Multivalued => ($"{Phrasing.Capital(Phrasing.One(owner.Name))} may have several {Phrasing.Several(attribute.Name)}.", "Curly brackets around the name.", $"As drawn, a second one of a {one}'s {Phrasing.Several(attribute.Name)} could not be kept."),
-                    Aspect.Derived => ($"{Phrasing.Capital(name)} of {one} is worked out from other facts.", "Square brackets around the name.", $"Whoever builds this would store the {name} of a {one}, and it would go stale."),
-                    _ => ($"{Phrasing.Capital(name)} of {one} may be absent.", "The ring before the name.", $"As drawn, nobody without {Phrasing.One(attribute.Name)} could be kept as {Phrasing.One(owner.Name)}."),
+                    Aspect.Multivalued => ($"{Phrasing.Capital(one)} may have several {Phrasing.Several(attribute.Name)}.", $"As drawn, a second one of {one}'s {Phrasing.Several(attribute.Name)} could not be kept."),
+                    Aspect.Derived => ($"{Phrasing.Capital(at)} is worked out from other facts.", $"Whoever builds this would store the {name} of {one}, and it would go stale."),
+                    _ => ($"{Phrasing.Capital(at)} may be absent.", $"As drawn, nobody without {Phrasing.One(attribute.Name)} could be kept as {one}."),
                 };
                 return new Finding
                 {
@@ -34,12 +36,25 @@ internal sealed class AttributeFormNotShown : FindingKind
                     Code = Code,
                     Tag = Tag.Differs,
                     Headline = headline,
-                    There = $"{Phrasing.Capital(name)} is drawn as one plain value.",
-                    Wanted = wanted,
+                    There = $"{Phrasing.Capital(at)} is drawn as one plain value.",
+                    Wanted = $"{Sign(verdict.Fact.Aspect, evidence.Comparison.Options.Notation)} {at}.",
                     Why = why,
                     Claims = [verdict.Fact.Id],
                     ModelElements = [attribute.Id],
                     AnswerElements = [verdict.AnswerId!],
                 };
             });
+
+    // How each notation shows it.
+    private static string Sign(Aspect aspect, string notation) => (aspect, notation) switch
+    {
+        (Aspect.Multivalued, NotationNames.Chen) => "A double oval for",
+        (Aspect.Derived, NotationNames.Chen) => "A dashed oval for",
+        (Aspect.Multivalued, NotationNames.Uml) => "A multiplicity such as [*] after",
+        (Aspect.Derived, NotationNames.Uml) => "A slash before",
+        (Aspect.Optional, NotationNames.Uml) => "The multiplicity [0..1] after",
+        (Aspect.Multivalued, _) => "Curly brackets around",
+        (Aspect.Derived, _) => "Square brackets around",
+        _ => "The ring before",
+    };
 }

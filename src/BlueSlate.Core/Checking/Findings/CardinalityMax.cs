@@ -24,8 +24,8 @@ internal sealed class CardinalityMax : FindingKind
                 headline: tooMany
                     ? $"There could be {end.OneOther} that {end.Verb} several {Phrasing.Several(end.Here)}."
                     : $"{Phrasing.Capital(end.OneOther)} never {end.Verb} more than one {Phrasing.InText(end.Here)}.",
-                there: $"Drawn at {end.Here}: at most {(tooMany ? "many" : verdict.Drawn)}.",
-                wanted: $"{Phrasing.Capital(Phrasing.Amount(end.Role.CoOccurrence))}.",
+                there: $"Drawn at {end.Here}: {end.OneOther} {end.Verb} at most {(tooMany ? "many" : verdict.Drawn)}.",
+                wanted: $"{Phrasing.Capital(end.OneOther)} {end.Verb} {Phrasing.Counted(end.Role.CoOccurrence, end.Here)}.",
                 why: tooMany
                     ? $"As drawn, a second {Phrasing.InText(end.Here)} may go with the same {Phrasing.InText(end.Other)}; the scenario rules that out."
                     : $"As drawn, a second {Phrasing.InText(end.Here)} of the same {Phrasing.InText(end.Other)} could not be kept.");

@@ -26,8 +26,8 @@ internal sealed class CardinalityMin : FindingKind
                 headline: couldBeNone
                     ? $"There could be {end.OneOther} that {end.Verb} no {Phrasing.InText(end.Here)}."
                     : $"{Phrasing.Capital(end.OneOther)} without {end.OneHere} is ruled out.",
-                there: $"Drawn at {end.Here}: at least {verdict.Drawn}.",
-                wanted: $"{Phrasing.Capital(Phrasing.Amount(wanted))}.",
+                there: $"Drawn at {end.Here}: {end.OneOther} {end.Verb} at least {verdict.Drawn}.",
+                wanted: $"{Phrasing.Capital(end.OneOther)} {end.Verb} {Phrasing.Counted(wanted, end.Here)}.",
                 why: couldBeNone
                     ? Beyond(end, evidence) is { } beyond
                         ? $"As drawn, {end.OneOther} may be kept before it {end.Verb} any {Phrasing.InText(end.Here)}, and then nothing would say to which {Phrasing.InText(beyond)} it belongs."

@@ -36,7 +36,7 @@ internal sealed class EntityDuplicate : FindingKind
                     Tag = Tag.Extra,
                     Headline = IsNamedAfter(extra.Name, twin.Name) ? $"{extra.Name} is drawn twice." : $"{Phrasing.Capital(Phrasing.One(extra.Name))} is {Phrasing.One(twin.Name)} too.",
                     There = $"Two boxes stand for {Phrasing.InText(twin.Name)}: {twin.Name} and {extra.Name}.",
-                    Wanted = "One box, to which all the lines go.",
+                    Wanted = $"One box {twin.Name}, to which all the lines go.",
                     Why = $"Whoever builds this would keep {Phrasing.Several(twin.Name)} in two places that soon disagree.",
                     Claims = [.. evidence.Comparison.Bad(Aspect.Relationship).Where(bad => bad is { Kind: VerdictKind.Wrong, AnswerId: { } line } && evidence.AnswerRelationship(line).Roles.Any(role => role.EntityId == extra.AnswerId)).Select(bad => bad.Fact.Id)],
                     Extras = [extra.AnswerId, .. lines.Select(line => line.AnswerId)],

@@ -47,20 +47,20 @@ internal sealed class EntityExtra : FindingKind
         var words = Name.Of(entity.Name).Words;
         if (!words.IsEmpty && Shown.Contains(words[^1]))
         {
-            return ($"{name} is worked out from what is kept.", "No box for what is only shown or printed.", $"Whoever builds this would keep {several} that are out of date with the next change.");
+            return ($"{name} is worked out from what is kept.", $"No box {name}: it is only shown or printed.", $"Whoever builds this would keep {several} that are out of date with the next change.");
         }
 
         if (lines.Count > 0 && lines.TrueForAll(line => IsOneFor(entity, line)) && !words.IsEmpty && Lexicon.English.Find(words[^1]) is { } word && Array.Exists(Organisations, kind => word == kind || word.IsKindOf(kind)))
         {
-            return ($"{name} is the organisation itself.", "No box for the one whose data all this is.", $"Whoever builds this would keep a list of {several} with one line in it, and tie everything to that.");
+            return ($"{name} is the organisation itself.", $"No box {name}: all this is its data.", $"Whoever builds this would keep a list of {several} with one line in it, and tie everything to that.");
         }
 
         if (lines is [{ Roles.Length: 2, IsRecursive: false } only] && only.Roles.All(role => role.CoOccurrence.Max == 1) && Holder(entity, only, evidence) is { } holder)
         {
-            return ($"{name} is what {Phrasing.One(holder)} is at times, no thing of its own.", $"{holder} alone, with its relationships.", $"Whoever builds this would keep the same {Phrasing.InText(holder)} twice, once more among {several}.");
+            return ($"{name} is what {Phrasing.One(holder)} is at times, no thing of its own.", $"{holder} alone, with the relationships of {Phrasing.InText(entity.Name)}.", $"Whoever builds this would keep the same {Phrasing.InText(holder)} twice, once more among {several}.");
         }
 
-        return ($"{name} is not in the scenario.", "Boxes only for what the scenario wants kept.", $"Whoever builds this would keep {several} that nobody asked for.");
+        return ($"{name} is not in the scenario.", $"No box {(words.IsEmpty ? "without a name" : name)}: the scenario wants nothing of it kept.", $"Whoever builds this would keep {several} that nobody asked for.");
     }
 
     private static bool IsOneFor(EntityType entity, RelationshipType line) => line.Roles.Length == 2 && line.Roles.First(role => role.EntityId == entity.Id).CoOccurrence.Max == 1;

@@ -46,7 +46,7 @@ internal sealed class EntityKindNotShown : FindingKind
                 Tag = Tag.Differs,
                 Headline = weak ? $"{entity.Name} is told apart only within {within}." : $"{entity.Name} links {within}.",
                 There = $"{entity.Name} is drawn as if it stood by itself.",
-                Wanted = weak ? "A partial key, and an identifying line to its owner." : "A linking entity, identified by those that it links.",
+                Wanted = weak ? $"A partial key of {entity.Name}, and an identifying line to {within}." : $"{entity.Name} as a linking entity, identified by those that it links.",
                 Why = weak
                     ? $"As drawn, {Phrasing.Several(entity.Name)} of different {Phrasing.Several(ownerNames.FirstOrDefault() ?? "owner")} could never share a number."
                     : $"As drawn, nothing says that {Phrasing.One(entity.Name)} stands for one pair of {within}.",
@@ -75,7 +75,7 @@ internal sealed class EntityKindNotShown : FindingKind
         Tag = Tag.Differs,
         Headline = $"{entity.Name} is {Phrasing.One(verdict.Fact.Value)}.",
         There = $"{entity.Name} is drawn as {(verdict.Drawn == "strong" ? "a class" : Phrasing.One(verdict.Drawn))}.",
-        Wanted = $"“{verdict.Fact.Value}” in guillemets above the name.",
+        Wanted = $"“{verdict.Fact.Value}” in guillemets above {entity.Name}.",
         Why = entity.Kind == EntityKind.Interface
             ? $"As drawn, {Phrasing.InText(entity.Name)} could have instances of its own."
             : $"As drawn, the values of {Phrasing.InText(entity.Name)} could grow like data.",

@@ -26,7 +26,7 @@ internal sealed class ExclusionMissing : FindingKind
                 Tag.Missing,
                 headline: $"Only one of these can be: {Phrasing.List(pair)}.",
                 there: $"Nothing keeps {pair[0]} and {pair[^1]} apart.",
-                wanted: "A dashed line with {xor} between the two.",
+                wanted: $"A dashed line with {{xor}} between {pair[0]} and {pair[^1]}.",
                 why: $"As drawn, both could be at once: {Phrasing.List(pair)}.");
         });
 }

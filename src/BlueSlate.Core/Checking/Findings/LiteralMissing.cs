@@ -24,8 +24,8 @@ internal sealed class LiteralMissing : FindingKind
                 verdict,
                 Tag.Missing,
                 headline: $"{Phrasing.Capital(verdict.Fact.Value)} is missing from {Phrasing.InText(owner.Name)}.",
-                there: $"{owner.Name} lists fewer values.",
-                wanted: $"The literal {verdict.Fact.Value}.",
+                there: $"{owner.Name} does not list {verdict.Fact.Value}.",
+                wanted: $"{owner.Name} with the literal {verdict.Fact.Value}.",
                 why: $"As drawn, no {Phrasing.InText(owner.Name)} could be {verdict.Fact.Value}.");
         });
 }

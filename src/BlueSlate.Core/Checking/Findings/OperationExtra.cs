@@ -26,7 +26,7 @@ internal sealed class OperationExtra : FindingKind
                 Tag = Tag.Extra,
                 Headline = $"Nothing in the scenario asks for {extra.Name} of {Phrasing.InText(owner)}.",
                 There = $"{owner} has the operation {extra.Name}.",
-                Wanted = "Only operations for which the scenario gives a reason.",
+                Wanted = $"{owner} without {extra.Name}: the scenario gives no reason for it.",
                 Why = $"Whoever builds {Phrasing.InText(owner)} would build {extra.Name} for nobody.",
                 Extras = [extra.AnswerId],
                 AnswerElements = [extra.AnswerId],

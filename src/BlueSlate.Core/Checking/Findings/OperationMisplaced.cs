@@ -25,8 +25,8 @@ internal sealed class OperationMisplaced : FindingKind
                 verdict,
                 Tag.Moved,
                 headline: $"“{operation.Name}” belongs to {Phrasing.InText(owner.Name)}.",
-                there: $"It is drawn at {there}.",
-                wanted: $"The operation at {owner.Name}.",
-                why: $"As drawn, {Phrasing.One(there)} is asked what only {Phrasing.One(owner.Name)} can answer.");
+                there: $"“{operation.Name}” is drawn at {there}.",
+                wanted: $"{owner.Name} with {operation.Name}.",
+                why: $"As drawn, {Phrasing.One(there)} is asked for {operation.Name}, which only {Phrasing.One(owner.Name)} can answer.");
         });
 }

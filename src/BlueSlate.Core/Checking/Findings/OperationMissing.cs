@@ -24,8 +24,8 @@ internal sealed class OperationMissing : FindingKind
                 verdict,
                 Tag.Missing,
                 headline: $"“{operation.Name}” of {Phrasing.InText(owner.Name)} is missing.",
-                there: $"{owner.Name} has no such operation.",
-                wanted: $"The operation {operation.Name}{FactList.SignatureOf(operation)}.",
+                there: $"{owner.Name} has no operation {operation.Name}.",
+                wanted: $"{owner.Name} with {operation.Name}{FactList.SignatureOf(operation)}.",
                 why: $"As drawn, nobody can call {operation.Name} of {Phrasing.One(owner.Name)}.") with
             { Claims = evidence.BadFactsOf(operation.Id) };
         });

@@ -23,8 +23,8 @@ internal sealed class OperationSignature : FindingKind
                 verdict,
                 Tag.Differs,
                 headline: $"“{operation.Name}” of {Phrasing.InText(owner.Name)} has another signature.",
-                there: $"Drawn: {operation.Name}{verdict.Drawn}.",
-                wanted: $"“{operation.Name}{verdict.Fact.Value}”.",
+                there: $"Drawn at {owner.Name}: {operation.Name}{verdict.Drawn}.",
+                wanted: $"“{operation.Name}{verdict.Fact.Value}” at {owner.Name}.",
                 why: $"Whoever calls {operation.Name} as drawn gives it the wrong things, or expects the wrong thing back from {Phrasing.One(owner.Name)}.");
         });
 }

@@ -29,7 +29,7 @@ internal sealed class PartialKeyNotShown : FindingKind
                 Tag.Notation,
                 headline: $"{Phrasing.Capital(name)} tells {Phrasing.Several(owner.Name)} apart only within their owner.",
                 there: $"{Phrasing.Capital(name)} is marked as a key of its own.",
-                wanted: "The mark of a partial key.",
+                wanted: $"The mark of a partial key at {name} of {Phrasing.InText(owner.Name)}.",
                 why: $"Read strictly, no two {Phrasing.Several(owner.Name)} anywhere could share one {name}.");
         });
 }

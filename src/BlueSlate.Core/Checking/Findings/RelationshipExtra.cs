@@ -27,7 +27,7 @@ internal sealed class RelationshipExtra : FindingKind
                 Tag = Tag.Extra,
                 Headline = $"{Phrasing.Capital(said)}: the scenario does not say so.",
                 There = $"A line: {said}.",
-                Wanted = "No line here.",
+                Wanted = $"No line for this between {Phrasing.List([.. relationship.Roles.Select(role => evidence.AnswerEntity(role.EntityId).Name).Distinct(StringComparer.Ordinal)])}.",
                 Why = $"Whoever builds this would keep a list of which {Phrasing.InText(evidence.AnswerEntity(relationship.Roles[0].EntityId).Name)} goes with which {Phrasing.InText(evidence.AnswerEntity(relationship.Roles[^1].EntityId).Name)} for nothing.",
                 Extras = [extra.AnswerId],
                 AnswerElements = [extra.AnswerId],

@@ -26,8 +26,8 @@ internal sealed class RelationshipKindDiffers : FindingKind
                 verdict,
                 Tag.Differs,
                 headline: $"{Phrasing.Capital(evidence.Named(relationship))} is {Phrasing.One(verdict.Fact.Value)}.",
-                there: $"Drawn as {Phrasing.One(verdict.Drawn)}.",
-                wanted: $"{Phrasing.Capital(Phrasing.One(verdict.Fact.Value))}.",
+                there: $"{Phrasing.Capital(evidence.Named(relationship))} is drawn as {Phrasing.One(verdict.Drawn)}.",
+                wanted: $"{Phrasing.Capital(evidence.Named(relationship))} as {Phrasing.One(verdict.Fact.Value)}.",
                 why: $"Whoever builds {evidence.Named(relationship)} as drawn gets the life of its ends wrong.");
         });
 }

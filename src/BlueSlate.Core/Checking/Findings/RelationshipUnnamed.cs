@@ -26,7 +26,7 @@ internal sealed class RelationshipUnnamed : FindingKind
                 Code = Code,
                 Tag = Tag.Missing,
                 Headline = $"The line between {names[0]} and {names[^1]} has no name.",
-                There = "A line without a text.",
+                There = $"A line without a text between {names[0]} and {names[^1]}.",
                 Wanted = $"A verb, such as “{Phrasing.Verb(relationship, relationship.Roles[0])}”.",
                 Why = $"A reader would have to guess what {Phrasing.One(names[0])} has to do with {Phrasing.One(names[^1])}.",
                 Claims = [verdict.Fact.Id],

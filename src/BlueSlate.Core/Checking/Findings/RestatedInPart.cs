@@ -1,4 +1,5 @@
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings;
 
@@ -29,7 +30,7 @@ internal sealed class RestatedInPart : FindingKind
                 Code = Code,
                 Tag = Tag.Differs,
                 Headline = match.Said,
-                There = "What is meant can be seen.",
+                There = $"What is meant can be seen: {Phrasing.List([.. match.Uses.Select(id => evidence.NameOfAnswer(id)).OfType<string>().Distinct(StringComparer.Ordinal).Select(Phrasing.InText)])}.",
                 Wanted = match.Wanted,
                 Why = match.Why,
                 Claims = [.. group.Select(verdict => verdict.Fact.Id), .. evidence.BadFactsOf(match.Following)],

@@ -30,8 +30,8 @@ internal sealed class RoleMissing : FindingKind
                 verdict,
                 Tag.Missing,
                 headline: $"One end at {entity} does not say that it is the {verdict.Fact.Value}.",
-                there: "An end without a role.",
-                wanted: $"The role {verdict.Fact.Value}.",
+                there: $"An end of “{evidence.Named(relationship)}” has no role.",
+                wanted: $"The role {verdict.Fact.Value} at its end of “{evidence.Named(relationship)}”.",
                 why: $"Of two {Inflection.Plural(entity)} on this line, nobody could tell which is the {verdict.Fact.Value}.");
         });
 }

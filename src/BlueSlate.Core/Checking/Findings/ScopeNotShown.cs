@@ -24,8 +24,8 @@ internal sealed class ScopeNotShown : FindingKind
                 verdict,
                 Tag.Differs,
                 headline: $"{Phrasing.Capital(name)} belongs to {Phrasing.InText(owner.Name)} as a whole.",
-                there: verdict.Drawn.Length > 0 ? $"Drawn: {verdict.Drawn}." : "No class scope is shown.",
-                wanted: "The line underlined.",
+                there: verdict.Drawn.Length > 0 ? $"Drawn at {name}: {verdict.Drawn}." : $"{Phrasing.Capital(name)} of {Phrasing.InText(owner.Name)} is not underlined.",
+                wanted: $"The line of {name} of {Phrasing.InText(owner.Name)} underlined.",
                 why: $"As drawn, every {Phrasing.InText(owner.Name)} would have {name} of its own.");
         });
 }

@@ -28,8 +28,8 @@ internal sealed class SpecialisationDisjointness : FindingKind
                 verdict,
                 Tag.Differs,
                 headline: set.Disjoint == true ? $"{Phrasing.Capital(one)} is at most one of {subs}." : $"{Phrasing.Capital(one)} may be several of {subs} at once.",
-                there: verdict.Drawn.Length > 0 ? $"Drawn as {verdict.Drawn}." : $"Nothing says whether the subtypes of {Phrasing.InText(super)} overlap.",
-                wanted: $"{Phrasing.Capital(verdict.Fact.Value)}.",
+                there: verdict.Drawn.Length > 0 ? $"{Phrasing.Capital(subs)} are drawn as {verdict.Drawn}." : $"Nothing says whether the subtypes of {Phrasing.InText(super)} overlap.",
+                wanted: $"{Phrasing.Capital(verdict.Fact.Value)} beneath {super}.",
                 why: set.Disjoint == true ? $"As drawn, {one} could be kept as {(set.Subtypes.Length == 2 ? "both" : "all of")} {subs} together." : $"As drawn, {one} that is two of {subs} could not be kept as both.");
         });
 }

@@ -27,7 +27,7 @@ internal sealed class SpecialisationExtra : FindingKind
                 Tag = Tag.Extra,
                 Headline = $"Nothing says that {Phrasing.One(extra.Name)} is a kind of {Phrasing.InText(super)}.",
                 There = $"{extra.Name} is drawn beneath {super}.",
-                Wanted = "No specialisation here.",
+                Wanted = $"No specialisation of {super} to {extra.Name}.",
                 Why = $"As drawn, {Phrasing.One(extra.Name)} would have all that {Phrasing.One(super)} has.",
                 Extras = [extra.AnswerId],
                 AnswerElements = [extra.AnswerId],

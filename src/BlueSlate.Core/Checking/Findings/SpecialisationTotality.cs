@@ -28,8 +28,8 @@ internal sealed class SpecialisationTotality : FindingKind
                 verdict,
                 Tag.Differs,
                 headline: set.Total == true ? $"Every {Phrasing.InText(super)} is one of {subs}." : $"{Phrasing.Capital(one)} may be none of {subs}.",
-                there: verdict.Drawn.Length > 0 ? $"Drawn as {verdict.Drawn}." : $"Nothing says whether {one} must be one of the subtypes.",
-                wanted: $"{Phrasing.Capital(verdict.Fact.Value)}.",
+                there: verdict.Drawn.Length > 0 ? $"The division of {Phrasing.InText(super)} into {subs} is drawn as {verdict.Drawn}." : $"Nothing says whether {one} must be one of the subtypes.",
+                wanted: $"A {verdict.Fact.Value} division of {Phrasing.InText(super)}.",
                 why: set.Total == true ? $"As drawn, {one} that is none of {subs} could be kept." : $"As drawn, {one} that is none of {subs} could not be kept.");
         });
 }

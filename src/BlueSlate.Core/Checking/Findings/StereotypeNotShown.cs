@@ -23,8 +23,8 @@ internal sealed class StereotypeNotShown : FindingKind
                 verdict,
                 Tag.Differs,
                 headline: $"{name} has the stereotype “{verdict.Fact.Value}”.",
-                there: verdict.Drawn.Length > 0 ? $"Drawn: {verdict.Drawn}." : $"{name} has no stereotype.",
-                wanted: $"“{verdict.Fact.Value}” in guillemets above the name.",
+                there: verdict.Drawn.Length > 0 ? $"{name} has “{verdict.Drawn}”." : $"{name} has no stereotype.",
+                wanted: $"“{verdict.Fact.Value}” in guillemets above {name}.",
                 why: $"Whoever builds this would not know what sort of class {name} is.");
         });
 }

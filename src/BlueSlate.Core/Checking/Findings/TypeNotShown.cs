@@ -23,8 +23,8 @@ internal sealed class TypeNotShown : FindingKind
                 verdict,
                 Tag.Differs,
                 headline: $"{Phrasing.Capital(name)} of {Phrasing.InText(owner.Name)} has the type {verdict.Fact.Value}.",
-                there: verdict.Drawn.Length > 0 ? $"Drawn: {verdict.Drawn}." : "No type is shown.",
-                wanted: $"{Phrasing.Capital(verdict.Fact.Value)} after the colon.",
+                there: verdict.Drawn.Length > 0 ? $"Drawn at {name} of {Phrasing.InText(owner.Name)}: {verdict.Drawn}." : $"{Phrasing.Capital(name)} of {Phrasing.InText(owner.Name)} has no type.",
+                wanted: $"{Phrasing.Capital(verdict.Fact.Value)} after the colon of {name} of {Phrasing.InText(owner.Name)}.",
                 why: $"Whoever builds {Phrasing.InText(owner.Name)} as drawn keeps another sort of value in {name}.");
         });
 }

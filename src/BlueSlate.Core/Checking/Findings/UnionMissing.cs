@@ -32,8 +32,8 @@ internal sealed class UnionMissing : FindingKind
                 verdict,
                 turned.IsEmpty ? Tag.Missing : Tag.Differs,
                 headline: $"{Phrasing.Capital(Phrasing.One(category))} is {supers}.",
-                there: !turned.IsEmpty ? $"Drawn as if all of these were {Phrasing.Several(category)}." : verdict.Kind == VerdictKind.Wrong ? "Drawn for fewer, or for others." : $"Nothing says so of {category}.",
-                wanted: "A circle with u between them.",
+                there: !turned.IsEmpty ? $"Drawn as if all of them were {Phrasing.Several(category)}." : verdict.Kind == VerdictKind.Wrong ? $"{category} is drawn for fewer, or for others." : $"Nothing says so of {category}.",
+                wanted: $"A circle with u from {Phrasing.List([.. union.Supertypes.Select(super => evidence.ModelEntity(super.EntityId).Name)])} to {category}.",
                 why: turned.IsEmpty ? $"As drawn, nobody knows who {Phrasing.One(category)} is." : $"As drawn, none could be kept that is no {Phrasing.InText(category)}.") with
             {
                 Extras = turned,

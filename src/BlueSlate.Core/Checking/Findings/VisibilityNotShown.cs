@@ -23,8 +23,8 @@ internal sealed class VisibilityNotShown : FindingKind
                 verdict,
                 Tag.Differs,
                 headline: $"{Phrasing.Capital(name)} of {Phrasing.InText(owner.Name)} has the visibility “{verdict.Fact.Value}”.",
-                there: verdict.Drawn.Length > 0 ? $"Drawn: {verdict.Drawn}." : "No visibility is shown.",
-                wanted: $"“{verdict.Fact.Value}” before {name}.",
+                there: verdict.Drawn.Length > 0 ? $"Drawn at {name} of {Phrasing.InText(owner.Name)}: {verdict.Drawn}." : $"{Phrasing.Capital(name)} of {Phrasing.InText(owner.Name)} has no visibility.",
+                wanted: $"“{verdict.Fact.Value}” before {name} of {Phrasing.InText(owner.Name)}.",
                 why: $"Whoever builds {Phrasing.InText(owner.Name)} as drawn lets the wrong ones use {name}.");
         });
 }

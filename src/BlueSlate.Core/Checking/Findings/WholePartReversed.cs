@@ -28,8 +28,8 @@ internal sealed class WholePartReversed : FindingKind
                 verdict,
                 Tag.Differs,
                 headline: whole ? $"{head} is the whole in {evidence.Named(relationship)}." : $"{Phrasing.Capital(evidence.Named(relationship))} leads towards {head}.",
-                there: $"Drawn as {Phrasing.One(verdict.Drawn)}.",
-                wanted: whole ? $"The diamond at {head}." : $"The arrowhead at {head}.",
+                there: $"{Phrasing.Capital(evidence.Named(relationship))} is drawn as {Phrasing.One(verdict.Drawn)}.",
+                wanted: $"The {(whole ? "diamond" : "arrowhead")} of “{evidence.Named(relationship)}” at {head}.",
                 why: whole ? $"As drawn, {Phrasing.One(head)} would go when what it holds goes." : $"As drawn, {Phrasing.InText(head)} depends on what depends on it.");
         });
 }

@@ -38,7 +38,7 @@ public sealed class AttributeFindingTests : FindingTest
             """),
         "Colour of track is not in the scenario.",
         "Track has a colour.",
-        "Track without it.",
+        "Track without colour.",
         "Whoever builds this would ask for a colour with every track.");
 
     [Fact]

@@ -21,15 +21,15 @@ public sealed class ClassFindingTests : FindingTest
         Only("abstract-missing", "Person {abstract}: name", "«Person»: name", Uml),
         "Person is abstract.",
         "Person is drawn as if there were some that are nothing more.",
-        "The name in italics, or {abstract} beside it.",
+        "The name Person in italics, or {abstract} beside it.",
         "Whoever builds this could make a person that is of no subclass.");
 
     [Fact]
     public void A_value_that_an_enumeration_lacks() => Says(
         Only("literal-missing", "<<enumeration>> Skill: sewing; «wood»", "«<<enumeration>> Skill»: sewing", Uml),
         "Wood is missing from skill.",
-        "Skill lists fewer values.",
-        "The literal wood.",
+        "Skill does not list wood.",
+        "Skill with the literal wood.",
         "As drawn, no skill could be wood.");
 
     [Fact]
@@ -39,8 +39,8 @@ public sealed class ClassFindingTests : FindingTest
             Visit: - date: Date
             """, Formal),
         "“isFree” of workbench is missing.",
-        "Workbench has no such operation.",
-        "The operation isFree(on: Date): Boolean.",
+        "Workbench has no operation isFree.",
+        "Workbench with isFree(on: Date): Boolean.",
         "As drawn, nobody can call isFree of a workbench.");
 
     [Fact]
@@ -50,9 +50,9 @@ public sealed class ClassFindingTests : FindingTest
             Visit: - date: Date | «+ isFree(on: Date): Boolean»
             """, Formal),
         "“isFree” belongs to workbench.",
-        "It is drawn at Visit.",
-        "The operation at Workbench.",
-        "As drawn, a visit is asked what only a workbench can answer.");
+        "“isFree” is drawn at Visit.",
+        "Workbench with isFree.",
+        "As drawn, a visit is asked for isFree, which only a workbench can answer.");
 
     [Fact]
     public void An_operation_for_which_there_is_no_reason() => Says(
@@ -62,7 +62,7 @@ public sealed class ClassFindingTests : FindingTest
             """, Formal),
         "Nothing in the scenario asks for paint of workbench.",
         "Workbench has the operation paint.",
-        "Only operations for which the scenario gives a reason.",
+        "Workbench without paint: the scenario gives no reason for it.",
         "Whoever builds workbench would build paint for nobody.");
 
     [Fact]
@@ -85,8 +85,8 @@ public sealed class ClassFindingTests : FindingTest
             Visit: - date: Date
             """, Formal),
         "Lamps of workbench has the type Integer.",
-        "Drawn: String.",
-        "Integer after the colon.",
+        "Drawn at lamps of workbench: String.",
+        "Integer after the colon of lamps of workbench.",
         "Whoever builds workbench as drawn keeps another sort of value in lamps.");
 
     [Fact]
@@ -96,16 +96,16 @@ public sealed class ClassFindingTests : FindingTest
             Visit: - date: Date
             """, Formal),
         "Lamps of workbench has the visibility “-”.",
-        "Drawn: +.",
-        "“-” before lamps.",
+        "Drawn at lamps of workbench: +.",
+        "“-” before lamps of workbench.",
         "Whoever builds workbench as drawn lets the wrong ones use lamps.");
 
     [Fact]
     public void Something_kept_once_for_all() => Says(
         Only("class-scope-not-shown", "Workbench: lamps; _next number", "Workbench: lamps; «next number»", Uml),
         "Next number belongs to workbench as a whole.",
-        "No class scope is shown.",
-        "The line underlined.",
+        "Next number of workbench is not underlined.",
+        "The line of next number of workbench underlined.",
         "As drawn, every workbench would have next number of its own.");
 
     [Fact]
@@ -113,7 +113,7 @@ public sealed class ClassFindingTests : FindingTest
         Only("stereotype-not-shown", "<<boundary>> Gate: name", "«Gate»: name", Uml),
         "Gate has the stereotype “boundary”.",
         "Gate has no stereotype.",
-        "“boundary” in guillemets above the name.",
+        "“boundary” in guillemets above Gate.",
         "Whoever builds this would not know what sort of class Gate is.");
 
     [Fact]
@@ -124,8 +124,8 @@ public sealed class ClassFindingTests : FindingTest
             Tram [1] «makes» [1..*] Ride
             """, Uml),
         "Tram makes Ride is a composition with tram as the whole.",
-        "Drawn as an association.",
-        "A composition with tram as the whole.",
+        "Tram makes Ride is drawn as an association.",
+        "Tram makes Ride as a composition with tram as the whole.",
         "Whoever builds Tram makes Ride as drawn gets the life of its ends wrong.");
 
     [Fact]
@@ -136,8 +136,8 @@ public sealed class ClassFindingTests : FindingTest
             Tram [1] «makes» [1..* whole] Ride
             """, Uml),
         "Tram is the whole in Tram makes Ride.",
-        "Drawn as a composition with ride as the whole.",
-        "The diamond at Tram.",
+        "Tram makes Ride is drawn as a composition with ride as the whole.",
+        "The diamond of “Tram makes Ride” at Tram.",
         "As drawn, a tram would go when what it holds goes.");
 
     [Fact]
@@ -170,7 +170,7 @@ public sealed class ClassFindingTests : FindingTest
             Fixer [0..1 mentor] guides «[*]» Fixer
             """, Uml),
         "One end at fixer does not say that it is the newcomer.",
-        "An end without a role.",
-        "The role newcomer.",
+        "An end of “Fixer guides Fixer” has no role.",
+        "The role newcomer at its end of “Fixer guides Fixer”.",
         "Of two fixers on this line, nobody could tell which is the newcomer.");
 }

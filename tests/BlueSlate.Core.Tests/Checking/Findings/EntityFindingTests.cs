@@ -41,7 +41,7 @@ public sealed class EntityFindingTests : FindingTest
         Only("entity-extra", Radio, Radio + "\n«Station»: PK call sign"),
         "Station is not in the scenario.",
         "Station is drawn as an entity.",
-        "Boxes only for what the scenario wants kept.",
+        "No box Station: the scenario wants nothing of it kept.",
         "Whoever builds this would keep stations that nobody asked for.");
 
     [Fact]
@@ -49,7 +49,7 @@ public sealed class EntityFindingTests : FindingTest
         Only("entity-duplicate", Radio, Radio + "\n«Presenters»: PK member no, name"),
         "Presenters is drawn twice.",
         "Two boxes stand for presenter: Presenter and Presenters.",
-        "One box, to which all the lines go.",
+        "One box Presenter, to which all the lines go.",
         "Whoever builds this would keep presenters in two places that soon disagree.");
 
     [Fact]
@@ -68,7 +68,7 @@ public sealed class EntityFindingTests : FindingTest
             """),
         "Episode is told apart only within programme.",
         "Episode is drawn as if it stood by itself.",
-        "A partial key, and an identifying line to its owner.",
+        "A partial key of Episode, and an identifying line to programme.",
         "As drawn, episodes of different programmes could never share a number.");
 
     [Fact]

@@ -12,8 +12,8 @@ public sealed class KeyFindingTests : FindingTest
     public void No_key_at_all_is_said_at_the_box() => Says(
         Only("key-missing", "Observer: «PK observer no», name", "«Observer»: observer no, name"),
         "Observer has no key.",
-        "No line is marked as the key.",
-        "The key is observer no.",
+        "No line of Observer is marked as the key.",
+        "The key of Observer is observer no.",
         "As drawn, two observers alike in everything could not be told apart.");
 
     [Fact]

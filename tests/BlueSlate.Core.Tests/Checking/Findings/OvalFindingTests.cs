@@ -26,7 +26,7 @@ public sealed class OvalFindingTests : FindingTest
             """, Chen),
         "Repair no tells repairs apart only within their owner.",
         "Repair no is marked as a key of its own.",
-        "The mark of a partial key.",
+        "The mark of a partial key at repair no of repair.",
         "Read strictly, no two repairs anywhere could share one repair no.");
 
     [Fact]

@@ -37,7 +37,7 @@ public sealed class RelationshipFindingTests : FindingTest
         Only("relationship-extra", Model, Model + "\nObserver 11 «polishes / is polished by» 0m Telescope"),
         "Observer polishes Telescope: the scenario does not say so.",
         "A line: Observer polishes Telescope.",
-        "No line here.",
+        "No line for this between Observer and Telescope.",
         "Whoever builds this would keep a list of which observer goes with which telescope for nothing.");
 
     [Fact]
@@ -58,7 +58,7 @@ public sealed class RelationshipFindingTests : FindingTest
             Telescope 11 serves / runs on 0m Session
             """),
         "The line between observer and session has no name.",
-        "A line without a text.",
+        "A line without a text between observer and session.",
         "A verb, such as “leads”.",
         "A reader would have to guess what an observer has to do with a session.");
 

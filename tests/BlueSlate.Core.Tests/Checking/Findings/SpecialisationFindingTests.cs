@@ -50,7 +50,7 @@ public sealed class SpecialisationFindingTests : FindingTest
         Only("specialisation-extra", People, People + "\nTool [] «» [general] Person", Uml),
         "Nothing says that a tool is a kind of person.",
         "Tool is drawn beneath Person.",
-        "No specialisation here.",
+        "No specialisation of Person to Tool.",
         "As drawn, a tool would have all that a person has.");
 
     [Fact]
@@ -132,8 +132,8 @@ public sealed class SpecialisationFindingTests : FindingTest
             («o») Person => Visitor, Fixer
             """, Chen),
         "A person is at most one of visitor and fixer.",
-        "Drawn as overlapping.",
-        "Disjoint.",
+        "Visitor and fixer are drawn as overlapping.",
+        "Disjoint beneath Person.",
         "As drawn, a person could be kept as both visitor and fixer together.");
 
     [Fact]
@@ -145,8 +145,8 @@ public sealed class SpecialisationFindingTests : FindingTest
             («d») Person > Visitor, Fixer
             """, Chen),
         "Every person is one of visitor and fixer.",
-        "Drawn as partial.",
-        "Total.",
+        "The division of person into visitor and fixer is drawn as partial.",
+        "A total division of person.",
         "As drawn, a person that is none of visitor and fixer could be kept.");
 
     [Fact]
@@ -163,7 +163,7 @@ public sealed class SpecialisationFindingTests : FindingTest
             """, Chen),
         "An owner is a person or a club.",
         "Nothing says so of Owner.",
-        "A circle with u between them.",
+        "A circle with u from Person and Club to Owner.",
         "As drawn, nobody knows who an owner is.");
 
     [Fact]
@@ -178,5 +178,5 @@ public sealed class SpecialisationFindingTests : FindingTest
             Club: _club no_
             Owner: since
             (d) Owner > «Person», «Club»
-            """, Chen).There.ShouldBe("Drawn as if all of these were owners.");
+            """, Chen).There.ShouldBe("Drawn as if all of them were owners.");
 }
