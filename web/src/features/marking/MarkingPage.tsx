@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useLayoutEffect, useState } from 'react';
 import { Link, Navigate, useNavigate, useParams } from 'react-router';
 import { api, isProblem, must, type Schemas } from '../../api/client';
 import { Notes } from '../../differences/Notes';
@@ -207,7 +207,8 @@ function ReleasedWith({ released, answer }: { released: Schemas['ReleasedMark'];
 /** j and k go to the next and the previous answer, wherever the focus is, as long as nothing is typed and nothing asked. */
 function useNeighbourKeys(previous: string | null | undefined, next: string | null | undefined) {
   const navigate = useNavigate();
-  useEffect(() => {
+  // As soon as the answer is seen, not a moment later: a key that is pressed then must not be lost.
+  useLayoutEffect(() => {
     const onKeyDown = (event: KeyboardEvent) => {
       const writing = event.target instanceof HTMLElement && event.target.matches('input, textarea, select');
       if (writing || event.ctrlKey || event.metaKey || event.altKey || document.querySelector('[role=dialog]')) return;
