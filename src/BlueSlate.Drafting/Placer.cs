@@ -41,22 +41,35 @@ public static class Placer
     internal static Dictionary<string, Place> PlacesOf(Sheet sheet)
     {
         var fans = Fan.Of(sheet);
-        using var engine = new LayoutEngine();
-        var layered = CornersIn(engine.LayOut(GraphOf(sheet, fans)));
         if (!sheet.Shapes.Any(shape => shape.Form is Form.Diamond or Form.DiamondInRectangle))
         {
-            return PlacesOf(fans, layered, []);
+            return PlacesOf(fans, Layered(sheet, fans), []);
         }
 
-        // Lines of diamonds run straight: of two layouts the one is taken in which they cross least.
-        var spread = GraphOf(sheet, fans);
-        spread["layoutOptions"] = new JsonObject { ["elk.algorithm"] = "stress", ["elk.stress.desiredEdgeLength"] = DiamondReach, ["elk.randomSeed"] = "1" };
-        var apart = engine.LayOut(spread);
-        Symmetry.Turn(apart["children"]!.AsArray(), Tree.Pairs(sheet), Widening);
-        apart["layoutOptions"] = new JsonObject { ["elk.algorithm"] = "sporeOverlap", ["elk.spacing.nodeNode"] = "30" };
-        var (first, second) = (Turned(sheet, fans, layered), Turned(sheet, fans, CornersIn(engine.LayOut(apart))));
+        // Lines of diamonds run straight: of two layouts, made at the same time, the one is taken in which they cross least.
+        var beside = Task.Run(() => Layered(sheet, fans));
+        var spread = Spread(sheet, fans);
+        var layered = beside.GetAwaiter().GetResult();
+        var (first, second) = (Turned(sheet, fans, layered), Turned(sheet, fans, spread));
         var (places, crossings) = second.Crossings < first.Crossings ? second : first;
         return OvalsAside.Move(sheet, places, crossings);
+    }
+
+    private static Dictionary<string, (double X, double Y)> Layered(Sheet sheet, IReadOnlyList<Fan> fans)
+    {
+        using var engine = new LayoutEngine();
+        return CornersIn(engine.LayOut(GraphOf(sheet, fans)));
+    }
+
+    private static Dictionary<string, (double X, double Y)> Spread(Sheet sheet, IReadOnlyList<Fan> fans)
+    {
+        using var engine = new LayoutEngine();
+        var graph = GraphOf(sheet, fans);
+        graph["layoutOptions"] = new JsonObject { ["elk.algorithm"] = "stress", ["elk.stress.desiredEdgeLength"] = DiamondReach, ["elk.randomSeed"] = "1" };
+        var apart = engine.LayOut(graph);
+        Symmetry.Turn(apart["children"]!.AsArray(), Tree.Pairs(sheet), Widening);
+        apart["layoutOptions"] = new JsonObject { ["elk.algorithm"] = "sporeOverlap", ["elk.spacing.nodeNode"] = "30" };
+        return CornersIn(engine.LayOut(apart));
     }
 
     // Block by block, ovals change sides where that lowers the number of crossings.

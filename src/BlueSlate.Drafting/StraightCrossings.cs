@@ -9,14 +9,32 @@ internal static class StraightCrossings
 
     public static int Of(Sheet sheet, IReadOnlyDictionary<string, Place> places)
     {
-        var lines = sheet.Lines
-            .Where(line => line.From.On.Id is { } from && line.To.On.Id is { } to && places.ContainsKey(from) && places.ContainsKey(to) && from != to)
-            .Select(line => (From: line.From.On.Id!, To: line.To.On.Id!, A: Middle(places[line.From.On.Id!]), B: Middle(places[line.To.On.Id!]))).ToList();
+        var indexes = new Dictionary<string, int>(places.Count, StringComparer.Ordinal);
+        var boxes = new Place[places.Count];
+        foreach (var (id, place) in places)
+        {
+            boxes[indexes.Count] = place;
+            indexes.Add(id, indexes.Count);
+        }
+
+        var lines = new List<(int From, int To, (double X, double Y) A, (double X, double Y) B)>(sheet.Lines.Length);
+        foreach (var line in sheet.Lines)
+        {
+            if (line.From.On.Id is { } start && line.To.On.Id is { } end && indexes.TryGetValue(start, out var from) && indexes.TryGetValue(end, out var to) && from != to)
+            {
+                lines.Add((from, to, Middle(boxes[from]), Middle(boxes[to])));
+            }
+        }
+
         var count = 0;
         for (var i = 0; i < lines.Count; i++)
         {
             var (from, to, a, b) = lines[i];
-            count += Shape * places.Count(place => place.Key != from && place.Key != to && Meets(a, b, place.Value));
+            for (var shape = 0; shape < boxes.Length; shape++)
+            {
+                count += shape != from && shape != to && Meets(a, b, boxes[shape]) ? Shape : 0;
+            }
+
             for (var j = 0; j < i; j++)
             {
                 var other = lines[j];
@@ -41,23 +59,25 @@ internal static class StraightCrossings
     {
         var (enter, leave) = (0.0, 1.0);
         var (dx, dy) = (b.X - a.X, b.Y - a.Y);
-        foreach (var (by, room) in new[] { (-dx, a.X - box.X), (dx, box.X + box.Width - a.X), (-dy, a.Y - box.Y), (dy, box.Y + box.Height - a.Y) })
+        return Clip(-dx, a.X - box.X, ref enter, ref leave) && Clip(dx, box.X + box.Width - a.X, ref enter, ref leave)
+            && Clip(-dy, a.Y - box.Y, ref enter, ref leave) && Clip(dy, box.Y + box.Height - a.Y, ref enter, ref leave);
+    }
+
+    // What is left of the segment on the inner side of one edge; false when nothing is.
+    private static bool Clip(double by, double room, ref double enter, ref double leave)
+    {
+        if (by == 0)
         {
-            if (by == 0)
-            {
-                if (room <= 0)
-                {
-                    return false;
-                }
-            }
-            else if (by < 0)
-            {
-                enter = Math.Max(enter, room / by);
-            }
-            else
-            {
-                leave = Math.Min(leave, room / by);
-            }
+            return room > 0;
+        }
+
+        if (by < 0)
+        {
+            enter = Math.Max(enter, room / by);
+        }
+        else
+        {
+            leave = Math.Min(leave, room / by);
         }
 
         return enter < leave;
