@@ -1,4 +1,5 @@
 using BlueSlate.Core.Checking;
+using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Notations;
 using BlueSlate.Core.Tests.Markups;
 using Shouldly;
@@ -106,6 +107,30 @@ public sealed class SymbolFindingTests : FindingTest
         var finding = Exercise.Of(model).Assess(answer, []).Findings.Single();
         finding.Code.ShouldBe("notation-unnamed-box");
         finding.AnswerElements.ShouldBe([sheet.Shapes[1].Id]);
+    }
+
+    [Fact]
+    public void Attributes_listed_in_a_box_where_ovals_are_wanted()
+    {
+        var model = Markup.Parse(Visits, NotationNames.Chen).Drawing;
+        var answer = new Sketch().Box("Visit").Oval("Visit", "visit no", Underline.Solid).Oval("Visit", "date").Box("Item", "fault").Oval("Item", "item no", Underline.Solid)
+            .Diamond("brings in", Outline.Single, ("Visit", "1", true), ("Item", "N", true)).ToDrawing();
+        var finding = Exercise.Of(model, Chen).Assess(answer, []).Findings.Single();
+        finding.Code.ShouldBe("notation-listed-attributes");
+        finding.AnswerElements.ShouldBe([answer.Sheets[0].Shapes.First(shape => shape.Text == "Item").Id]);
+        IsOfNotation(finding);
+    }
+
+    [Fact]
+    public void A_diamond_among_lines_with_feet()
+    {
+        var model = Markup.Parse("Visit: PK visit no, date\nItem: PK item no, fault\nVisit 11 brings in / comes in on 1m Item").Drawing;
+        var sheet = model.Sheets[0];
+        var answer = model with { Sheets = [sheet with { Shapes = sheet.Shapes.Add(new Shape("b9", Form.Diamond, Outline.Single, "", [], null)) }] };
+        var finding = Exercise.Of(model).Assess(answer, []).Findings.Single();
+        finding.Code.ShouldBe("notation-joined-by-diamond");
+        finding.AnswerElements.ShouldBe(["b9"]);
+        IsOfNotation(finding);
     }
 
     private static void IsOfNotation(Finding finding)
