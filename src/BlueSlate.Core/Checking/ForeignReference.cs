@@ -75,6 +75,10 @@ public sealed record ForeignReference(EntityType Holder, RelationshipType Along,
         ];
     }
 
+    /// <summary>The same by relationship. Where both sides refer to each other along one, the first of them.</summary>
+    public static Dictionary<string, ForeignReference> ByRelationship(ConceptModel model) =>
+        Of(model).GroupBy(reference => reference.Along.Id, StringComparer.Ordinal).ToDictionary(group => group.Key, group => group.First(), StringComparer.Ordinal);
+
     /// <summary>Whether a column is named as a reference to an entity type would be.</summary>
     public static bool Suits(ConceptAttribute column, EntityType parent) => Likeness(Name.Of(column.Name), parent, parent.Primary?.AttributeIds ?? []) >= Sureness;
 

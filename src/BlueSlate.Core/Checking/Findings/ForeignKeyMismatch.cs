@@ -22,7 +22,7 @@ internal sealed class ForeignKeyMismatch : FindingKind
 
     public override IEnumerable<Finding> Find(Evidence evidence)
     {
-        var wanted = ForeignReference.Of(evidence.Comparison.Model.Model).ToDictionary(reference => reference.Along.Id, StringComparer.Ordinal);
+        var wanted = ForeignReference.ByRelationship(evidence.Comparison.Model.Model);
         foreach (var reference in ForeignReference.Of(evidence.Comparison.Answer.Model))
         {
             var model = evidence.ModelRelationshipOf(reference.Along.Id) is { } along ? wanted.GetValueOrDefault(along.Id) : null;
@@ -54,7 +54,7 @@ internal sealed class ForeignKeyMismatch : FindingKind
                 Claims = [.. evidence.BadFactsOf(columnsOfModel).Where(id => id.StartsWith(Fact.IdOf(Aspect.ForeignKey, ""), StringComparison.Ordinal))],
                 ModelElements = [.. columnsOfModel],
                 AnswerElements = [.. reference.Columns.Select(column => column.Id)],
-                ConsequenceOf = parentOfModel is { IsBad: true, Kind: VerdictKind.Wrong } ? $"{(parentOfModel.PartlyRight ? "key-not-minimal" : "key-wrong")}:{parentOfModel.Fact.ConceptId}" : null,
+                ConsequenceOf = parentOfModel is { IsBad: true, Kind: VerdictKind.Wrong } ? $"{(!parentOfModel.PartlyRight ? "key-wrong" : parentOfModel.ByOwnNumber ? "key-by-own-number" : "key-not-minimal")}:{parentOfModel.Fact.ConceptId}" : null,
             };
         }
     }

@@ -20,7 +20,7 @@ internal sealed class ForeignKeyOptionality : FindingKind
 
     public override IEnumerable<Finding> Find(Evidence evidence)
     {
-        var wanted = ForeignReference.Of(evidence.Comparison.Model.Model).ToDictionary(reference => reference.Along.Id, StringComparer.Ordinal);
+        var wanted = ForeignReference.ByRelationship(evidence.Comparison.Model.Model);
         var drawn = ForeignReference.Of(evidence.Comparison.Answer.Model);
         var rings = drawn.Any(IsOptional);
         foreach (var reference in drawn)

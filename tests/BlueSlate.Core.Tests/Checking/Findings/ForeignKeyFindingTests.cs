@@ -248,4 +248,15 @@ public sealed class ForeignKeyFindingTests : FindingTest
             """).Drawing, []).Findings;
         findings.Select(finding => (finding.Code, Root: finding.ConsequenceOf is null)).ShouldBe([("foreign-key-missing", true), ("key-wrong", false)]);
     }
+
+    [Fact]
+    public void Two_that_refer_to_each_other_along_one_line_are_read()
+    {
+        const string Both = """
+            Dome: PK dome no, diameter, FK o telescope code
+            Telescope: PK telescope code, aperture, FK dome no
+            Dome 11 holds / stands in 01 Telescope
+            """;
+        Nothing(Both, Both, Level.Logical);
+    }
 }
