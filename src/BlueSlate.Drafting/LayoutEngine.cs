@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.IO.Compression;
 using System.Text.Json.Nodes;
 using Microsoft.ClearScript;
@@ -7,7 +8,7 @@ namespace BlueSlate.Drafting;
 
 /// <summary>
 /// The one layout engine: ELK's layered method (Sugiyama, Tagawa and Toda 1981, as the Eclipse Layout Kernel does it), run inside
-/// this process. A fresh engine for every drawing, so that the same drawing always gives the same places; its script is compiled once.
+/// this process. A fresh engine for every drawing, so that the same drawing always gives the same places; its compiled script is kept for the next.
 /// </summary>
 internal sealed class LayoutEngine : IDisposable
 {
@@ -20,27 +21,33 @@ internal sealed class LayoutEngine : IDisposable
         """;
 
     private static readonly DocumentInfo ScriptName = new("elk.bundled.js");
-    private static readonly Lazy<(string Text, byte[] Code)> Script = new(() =>
+    private static readonly Lazy<string> Script = new(() =>
     {
         using var packed = new GZipStream(typeof(LayoutEngine).Assembly.GetManifestResourceStream("elk.bundled.js.gz")!, CompressionMode.Decompress);
         using var reader = new StreamReader(packed);
-        var text = reader.ReadToEnd();
-        using var engine = new V8ScriptEngine();
-        engine.Execute(Glue);
-        using var compiled = engine.Compile(ScriptName, text, V8CacheKind.Code, out var code);
-        return (text, code);
+        return reader.ReadToEnd();
     });
 
-    private readonly V8ScriptEngine _engine = new();
+    // Each machine keeps the compiled script between drawings; nothing else passes from one drawing to the next.
+    private static readonly ConcurrentBag<(V8Runtime Runtime, V8Script Script)> Idle = [];
+
+    private readonly (V8Runtime Runtime, V8Script Script) _machine;
+    private readonly V8ScriptEngine _engine;
 
     /// <summary>An engine that has laid out nothing yet.</summary>
     public LayoutEngine()
     {
-        var (text, code) = Script.Value;
+        _machine = Idle.TryTake(out var idle) ? idle : Compiled();
+        _engine = _machine.Runtime.CreateScriptEngine();
         _engine.Execute(Glue);
-        using var compiled = _engine.Compile(ScriptName, text, V8CacheKind.Code, code, out _);
-        _engine.Execute(compiled);
+        _engine.Execute(_machine.Script);
         _engine.Execute("const elk = new ELK();");
+    }
+
+    private static (V8Runtime Runtime, V8Script Script) Compiled()
+    {
+        var runtime = new V8Runtime();
+        return (runtime, runtime.Compile(ScriptName, Script.Value));
     }
 
     /// <summary>The graph with places and routes, in ELK's JSON.</summary>
@@ -59,5 +66,16 @@ internal sealed class LayoutEngine : IDisposable
     }
 
     /// <inheritdoc/>
-    public void Dispose() => _engine.Dispose();
+    public void Dispose()
+    {
+        _engine.Dispose();
+        if (Idle.Count < Environment.ProcessorCount)
+        {
+            Idle.Add(_machine);
+            return;
+        }
+
+        _machine.Script.Dispose();
+        _machine.Runtime.Dispose();
+    }
 }

@@ -12,6 +12,7 @@ public static class Placer
     private const double EndSymbols = 120;
     private const double KnotSize = 12;
     private const double DiamondReach = 110;
+    private const int ForceRounds = 50;
     private const int TurningRounds = 2;
     private const double Widening = 1.2;
 
@@ -65,7 +66,14 @@ public static class Placer
     {
         using var engine = new LayoutEngine();
         var graph = GraphOf(sheet, fans);
-        graph["layoutOptions"] = new JsonObject { ["elk.algorithm"] = "stress", ["elk.stress.desiredEdgeLength"] = DiamondReach, ["elk.randomSeed"] = "1" };
+        // The stress method begins from a layout by forces, which need not have come to rest.
+        graph["layoutOptions"] = new JsonObject
+        {
+            ["elk.algorithm"] = "stress",
+            ["elk.stress.desiredEdgeLength"] = DiamondReach,
+            ["elk.force.iterations"] = ForceRounds,
+            ["elk.randomSeed"] = "1",
+        };
         var apart = engine.LayOut(graph);
         Symmetry.Turn(apart["children"]!.AsArray(), Tree.Pairs(sheet), Widening);
         apart["layoutOptions"] = new JsonObject { ["elk.algorithm"] = "sporeOverlap", ["elk.spacing.nodeNode"] = "30" };
