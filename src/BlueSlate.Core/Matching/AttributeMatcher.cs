@@ -3,8 +3,7 @@ using BlueSlate.Core.Language;
 namespace BlueSlate.Core.Matching;
 
 /// <summary>
-/// Which attribute of one entity stands for which of another, best pairs first. One matcher serves one pair of sides and one
-/// thread: names that occur at several entities are compared once.
+/// Which attribute of one entity stands for which of another, best pairs first. One matcher serves one pair of sides and one thread.
 /// </summary>
 internal sealed class AttributeMatcher
 {
@@ -12,19 +11,19 @@ internal sealed class AttributeMatcher
     public const double Sureness = 0.6;
 
     private readonly Trust trust;
-    private readonly Distinct model;
-    private readonly Distinct answer;
-    private readonly double[] likeness;
+    private readonly AttributeSorts model;
+    private readonly AttributeSorts answer;
+
+    // For each sort of the answer's attributes how alike those of the model answer are.
+    private readonly double[][] likeness;
     private readonly List<(double Value, int Model, int Answer)> candidates = [];
     private readonly List<(int Model, int Answer)> pairs = [];
 
     public AttributeMatcher(Side model, Side answer, Trust trust)
     {
         this.trust = trust;
-        this.model = new Distinct(model);
-        this.answer = new Distinct(answer);
-        likeness = new double[this.model.Examples.Count * this.answer.Examples.Count];
-        Array.Fill(likeness, double.NaN);
+        (this.model, this.answer) = (model.Sorts, answer.Sorts);
+        likeness = [.. this.answer.Examples.Select(model.Likenesses.OfAttribute)];
     }
 
     /// <summary>Pairs of indexes into two entities' attributes.</summary>
@@ -40,14 +39,14 @@ internal sealed class AttributeMatcher
         var (ours, theirs) = (model.Of[modelEntity], answer.Of[answerEntity]);
         candidates.Clear();
         pairs.Clear();
-        for (var i = 0; i < ours.Length; i++)
+        for (var j = 0; j < theirs.Length; j++)
         {
-            for (var j = 0; j < theirs.Length; j++)
+            var row = likeness[theirs[j]];
+            for (var i = 0; i < ours.Length; i++)
             {
-                var value = Likeness(ours[i], theirs[j]);
-                if (value >= Sureness)
+                if (row[ours[i]] >= Sureness)
                 {
-                    candidates.Add((value, i, j));
+                    candidates.Add((row[ours[i]], i, j));
                 }
             }
         }
@@ -110,18 +109,8 @@ internal sealed class AttributeMatcher
         return strange;
     }
 
-    private double Likeness(int ours, int theirs)
-    {
-        ref var known = ref likeness[(ours * answer.Examples.Count) + theirs];
-        if (double.IsNaN(known))
-        {
-            known = Likeness(model.Examples[ours], answer.Examples[theirs]);
-        }
-
-        return known;
-    }
-
-    private static double Likeness(NamedAttribute a, NamedAttribute b)
+    /// <summary>How alike two attributes are, from 0 to 1.</summary>
+    public static double Likeness(NamedAttribute a, NamedAttribute b)
     {
         var value = NameSimilarity.OfBare(a.Name, a.Bare, b.Name, b.Bare).Value;
         if (value < 0.95 && a.InKey && b.InKey && NameSimilarity.AlikeAsKeys(a.Bare, b.Bare))
@@ -134,29 +123,5 @@ internal sealed class AttributeMatcher
         value = sameNature ? value : value * 0.95;
         var (first, second) = (a.Attribute, b.Attribute);
         return value < 1 && (first.Multivalued != second.Multivalued || first.Parts.IsEmpty != second.Parts.IsEmpty) ? value * 0.97 : value;
-    }
-
-    /// <summary>The attributes of a side that differ in what their likeness depends on, and for each entity the indexes of its own.</summary>
-    private sealed class Distinct
-    {
-        public Distinct(Side side)
-        {
-            var indexes = new Dictionary<(string Name, int Bare, bool InKey, bool Foreign, bool Several, bool Parts), int>();
-            Of = [.. side.Entities.Select(entity => Array.ConvertAll(entity.Attributes, attribute =>
-            {
-                var sort = (attribute.Name.Key, attribute.Bare.Words.Length, attribute.InKey, attribute.Attribute.ForeignKey is not null, attribute.Attribute.Multivalued, !attribute.Attribute.Parts.IsEmpty);
-                if (!indexes.TryGetValue(sort, out var index))
-                {
-                    indexes.Add(sort, index = Examples.Count);
-                    Examples.Add(attribute);
-                }
-
-                return index;
-            }))];
-        }
-
-        public List<NamedAttribute> Examples { get; } = [];
-
-        public int[][] Of { get; }
     }
 }

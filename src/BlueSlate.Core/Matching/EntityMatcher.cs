@@ -1,4 +1,3 @@
-using BlueSlate.Core.Language;
 using Cost = BlueSlate.Core.Matching.Costs;
 
 namespace BlueSlate.Core.Matching;
@@ -27,10 +26,15 @@ internal sealed class EntityMatcher
     private readonly double[,] pairCost;
     private readonly double[] missingCost;
     private readonly double[] extraCost;
-    private readonly Dictionary<int, List<Link>> answerLinks = [];
-    private readonly List<(int A, int B, List<Link> Links)> modelPairs = [];
-    private readonly LinkComparer comparer = new();
-    private readonly Dictionary<(int Pair, int A, int B), double> linkCosts = [];
+    private readonly List<(int A, int B, List<Link> Links)> modelPairs;
+    private readonly List<(int A, int B, List<Link> Links)> answerPairs;
+
+    // For two entities of the answer, in order, the index of their pair, or none.
+    private readonly int[] answerPairAt;
+
+    // For a pair of the model answer, one of the answer, and whether the higher index of it comes first.
+    private readonly double[] linkCosts;
+    private readonly LinkComparer comparer;
 
     public EntityMatcher(Side model, Side answer, AttributeMatcher attributes, Trust trust, IReadOnlyList<(int Model, int Answer)> said)
     {
@@ -42,13 +46,14 @@ internal sealed class EntityMatcher
         pairCost = new double[model.Count, answer.Count];
         missingCost = [.. model.Entities.Select(entity => Cost.EntityMissing + (entity.Attributes.Length * Cost.AttributeMissing))];
         extraCost = [.. answer.Entities.Select(entity => Cost.EntityExtra + (entity.Attributes.Length * Cost.AttributeExtra))];
-        for (var i = 0; i < model.Count; i++)
+        for (var j = 0; j < answer.Count; j++)
         {
-            for (var j = 0; j < answer.Count; j++)
+            var alike = model.Likenesses.OfEntity(answer.Entities[j].Name);
+            for (var i = 0; i < model.Count; i++)
             {
-                names[i, j] = NameSimilarity.Of(model.Entities[i].Name, answer.Entities[j].Name).Value;
-                pairCost[i, j] = ((1 - names[i, j]) * trust.StrangeName)
-                    + attributes.Cost(i, j) + ((1 - names[i, j]) * attributes.Everyday * Cost.EverydayName)
+                names[i, j] = alike[i];
+                pairCost[i, j] = ((1 - alike[i]) * trust.StrangeName)
+                    + attributes.Cost(i, j) + ((1 - alike[i]) * attributes.Everyday * Cost.EverydayName)
                     + (model.Entities[i].Entity.Kind == answer.Entities[j].Entity.Kind ? 0 : Cost.KindDiffers);
             }
         }
@@ -59,20 +64,16 @@ internal sealed class EntityMatcher
             pairCost[i, j] -= Said;
         }
 
-        foreach (var link in answer.Links)
+        comparer = new LinkComparer(model);
+        (modelPairs, answerPairs) = (Pairs(model), Pairs(answer));
+        answerPairAt = new int[answer.Count * answer.Count];
+        linkCosts = new double[modelPairs.Count * answerPairs.Count * 2];
+        Array.Fill(answerPairAt, None);
+        Array.Fill(linkCosts, double.NaN);
+        for (var at = 0; at < answerPairs.Count; at++)
         {
-            var key = PairKey(link.From, link.To);
-            if (!answerLinks.TryGetValue(key, out var links))
-            {
-                answerLinks[key] = links = [];
-            }
-
-            links.Add(link);
-        }
-
-        foreach (var group in model.Links.GroupBy(link => (Math.Min(link.From, link.To), Math.Max(link.From, link.To))))
-        {
-            modelPairs.Add((group.Key.Item1, group.Key.Item2, [.. group]));
+            var (a, b, _) = answerPairs[at];
+            answerPairAt[(a * answer.Count) + b] = answerPairAt[(b * answer.Count) + a] = at;
         }
     }
 
@@ -191,7 +192,7 @@ internal sealed class EntityMatcher
         var (first, second, links) = modelPairs[pair];
         var missing = links.Count * Cost.RelationshipMissing;
         var table = new Dictionary<(int First, int Second), double>();
-        foreach (var (a, b) in answerLinks.Values.Select(found => (found[0].From, found[0].To)).SelectMany(ends => ends.From == ends.To ? new[] { ends } : [ends, (ends.To, ends.From)]))
+        foreach (var (a, b, _) in answerPairs)
         {
             if (first == second && a == b)
             {
@@ -200,6 +201,7 @@ internal sealed class EntityMatcher
             else if (first != second && a != b)
             {
                 table[(a, b)] = LinkCost(pair, a, b) - missing;
+                table[(b, a)] = LinkCost(pair, b, a) - missing;
             }
         }
 
@@ -218,9 +220,9 @@ internal sealed class EntityMatcher
         var agreed = 0;
         foreach (var (a, b, links) in modelPairs)
         {
-            if (map[a] != None && map[b] != None && answerLinks.TryGetValue(PairKey(map[a], map[b]), out var found))
+            if (map[a] != None && map[b] != None && answerPairAt[(map[a] * answer.Count) + map[b]] is var at and not None)
             {
-                agreed += comparer.PairUp(links, found, link => link == a ? map[a] : map[b]).Pairs.Count(pair => LinkComparer.SameEnds(pair.Model, pair.Answer, pair.Flipped));
+                agreed += comparer.PairUp(links, answerPairs[at].Links, link => link == a ? map[a] : map[b]).Pairs.Count(pair => LinkComparer.SameEnds(pair.Model, pair.Answer, pair.Flipped));
             }
         }
 
@@ -406,19 +408,22 @@ internal sealed class EntityMatcher
     private double LinkCost(int pair, int a, int b)
     {
         var (modelA, _, links) = modelPairs[pair];
-        if (a == None || b == None || !answerLinks.TryGetValue(PairKey(a, b), out var found))
+        if (a == None || b == None || answerPairAt[(a * answer.Count) + b] is not (var at and not None))
         {
             return links.Count * Cost.RelationshipMissing;
         }
 
-        if (!linkCosts.TryGetValue((pair, a, b), out var cost))
+        ref var cost = ref linkCosts[(((pair * answerPairs.Count) + at) * 2) + (a <= b ? 0 : 1)];
+        if (double.IsNaN(cost))
         {
+            var found = answerPairs[at].Links;
             cost = comparer.PairUp(links, found, link => link == modelA ? a : b).Cost - (found.Count * Cost.RelationshipExtra);
-            linkCosts.Add((pair, a, b), cost);
         }
 
         return cost;
     }
 
-    private int PairKey(int a, int b) => (Math.Min(a, b) * answer.Count) + Math.Max(a, b);
+    // The relationships between the same two, the lower index first, in the order of the first of them.
+    private static List<(int A, int B, List<Link> Links)> Pairs(Side side) =>
+        [.. side.Links.GroupBy(link => (A: Math.Min(link.From, link.To), B: Math.Max(link.From, link.To))).Select(group => (group.Key.A, group.Key.B, group.ToList()))];
 }

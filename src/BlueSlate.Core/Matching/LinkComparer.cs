@@ -3,10 +3,11 @@ using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Matching;
 
-/// <summary>Compares relationships between the same two entities, and pairs them up so that two are not mixed up.</summary>
-internal sealed class LinkComparer
+/// <summary>Compares relationships of a model answer's side with an answer's between the same two entities, and pairs them up so that two are not mixed up.</summary>
+internal sealed class LinkComparer(Side side)
 {
     private readonly Dictionary<(Link, Link, bool), double> known = [];
+    private readonly Dictionary<Link, double[]> verbs = [];
 
     /// <summary>
     /// Pairs links of the model answer with links of the answer, best first. A pair is flipped when the first role of one stands
@@ -63,7 +64,7 @@ internal sealed class LinkComparer
 
         var roles = answer.Relationship.Roles;
         cost = EndCost(model.Relationship.Roles[0], roles[flipped ? 1 : 0]) + EndCost(model.Relationship.Roles[1], roles[flipped ? 0 : 1]);
-        cost += model.Verbs.Length == 0 && answer.Verbs.Length == 0 ? 0 : (1 - VerbLikeness(model, answer)) * Costs.VerbDiffers;
+        cost += model.Verbs.Length == 0 && answer.Verbs.Length == 0 ? 0 : (1 - LikenessOfVerbs(model, answer)) * Costs.VerbDiffers;
         cost += model.Relationship.Kind == answer.Relationship.Kind ? 0 : Costs.LinkKindDiffers;
         if (model.From == model.To)
         {
@@ -100,6 +101,16 @@ internal sealed class LinkComparer
         }
 
         return best;
+    }
+
+    private double LikenessOfVerbs(Link model, Link answer)
+    {
+        if (!verbs.TryGetValue(answer, out var likeness))
+        {
+            verbs.Add(answer, likeness = side.Likenesses.OfVerbs(answer));
+        }
+
+        return likeness[model.Index];
     }
 
     // Who mentors and who is mentored: of an entity with itself only the verbs, each read from its own end, can tell.

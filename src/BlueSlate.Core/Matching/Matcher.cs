@@ -236,7 +236,7 @@ public static class Matcher
     private static ImmutableDictionary<string, RelationshipMatch> MatchRelationships(Side model, Side answer, int[] map, Dictionary<int, int> duplicates)
     {
         var links = duplicates.Count == 0 ? answer.Links : [.. answer.Links.Select(link => link.Between(duplicates.GetValueOrDefault(link.From, link.From), duplicates.GetValueOrDefault(link.To, link.To)))];
-        var comparer = new LinkComparer();
+        var comparer = new LinkComparer(model);
         var matches = ImmutableDictionary.CreateBuilder<string, RelationshipMatch>(StringComparer.Ordinal);
         var taken = new HashSet<string>(StringComparer.Ordinal);
         foreach (var group in model.Links.GroupBy(link => (Math.Min(link.From, link.To), Math.Max(link.From, link.To))))

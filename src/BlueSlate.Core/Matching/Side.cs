@@ -10,14 +10,15 @@ namespace BlueSlate.Core.Matching;
 internal sealed class Side
 {
     private readonly Dictionary<string, int> indexOfEntity;
-    private Dictionary<string, AttributeOwner>? owners;
-
     private readonly ExerciseWords words;
+    private Dictionary<string, AttributeOwner>? owners;
+    private AttributeSorts? sorts;
 
     public Side(ConceptModel model, ExerciseWords words)
     {
         this.words = words;
         Model = model;
+        Likenesses = new Likenesses(this);
         Entities = Canonical(model, words);
         indexOfEntity = new Dictionary<string, int>(Entities.Length, StringComparer.Ordinal);
         for (var i = 0; i < Entities.Length; i++)
@@ -31,6 +32,11 @@ internal sealed class Side
             .OrderBy(link => Math.Min(link.From, link.To))
             .ThenBy(link => Math.Max(link.From, link.To))
             .ThenBy(link => link.Signature, StringComparer.Ordinal)];
+        for (var i = 0; i < Links.Length; i++)
+        {
+            Links[i].Index = i;
+        }
+
         Neighbours = new List<int>[Entities.Length];
         for (var i = 0; i < Neighbours.Length; i++)
         {
@@ -80,6 +86,12 @@ internal sealed class Side
         .Select(entity => new AttributeOwner(entity.Entity.Id, entity.Name, entity.Attributes))
         .Concat(Model.Relationships.Select(relationship => AttributeOwner.Of(relationship, words)))
         .ToDictionary(owner => owner.Id, StringComparer.Ordinal);
+
+    /// <summary>How alike the names of this side are to others.</summary>
+    public Likenesses Likenesses { get; }
+
+    /// <summary>The sorts of attributes of its entities.</summary>
+    public AttributeSorts Sorts => sorts ??= new AttributeSorts(this);
 
     public NamedEntity[] Entities { get; }
 
@@ -191,6 +203,12 @@ internal sealed record AttributeOwner(string Id, Name Name, NamedAttribute[] Att
 internal sealed class Link(RelationshipType relationship, int from, int to, ExerciseWords words)
 {
     public RelationshipType Relationship { get; } = relationship;
+
+    /// <summary>Its place among the links of its side.</summary>
+    public int Index { get; internal set; }
+
+    /// <summary>All words at it: what its verbs are made of.</summary>
+    public string Said { get; } = string.Join('\n', relationship.Roles[0].Verb, relationship.Roles[1].Verb, relationship.Name, relationship.Roles[0].Role, relationship.Roles[1].Role);
 
     public int From { get; } = from;
 
