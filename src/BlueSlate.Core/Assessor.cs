@@ -36,7 +36,7 @@ public sealed class Assessor
     private const double SameCost = 1e-9;
 
     private readonly NotationOptions options;
-    private readonly Reading model;
+    private readonly IndexedReading model;
     private readonly MatchModel matchModel;
     private readonly FrozenDictionary<string, Tolerance> tolerances;
     private readonly MatchAllowance allowance;
@@ -59,10 +59,10 @@ public sealed class Assessor
     {
         this.options = options;
         Scheme = scheme;
-        model = NormalForm.Of(Notation.Read(modelAnswer, options));
+        model = new IndexedReading(NormalForm.Of(Notation.Read(modelAnswer, options)));
         matchModel = new MatchModel(model.Model, terms.Words);
         var used = scheme.Lines.SelectMany(line => line.FactIds).ToFrozenSet(StringComparer.Ordinal);
-        Facts = [.. FactList.Of(model, options).Where(fact => !fact.IsOnRequest || used.Contains(fact.Id)), .. FactList.Absences(model.Model, used)];
+        Facts = [.. FactList.Of(model.Reading, options).Where(fact => !fact.IsOnRequest || used.Contains(fact.Id)), .. FactList.Absences(model.Model, used)];
         this.tolerances = tolerances.ToFrozenDictionary(tolerance => tolerance.FactId, StringComparer.Ordinal);
         examples = new ExampleFinder(model.Model, this.tolerances);
         var otherNames = Facts
@@ -128,7 +128,7 @@ public sealed class Assessor
     public MarkingScheme Scheme { get; }
 
     /// <summary>What the model answer says.</summary>
-    public Reading Model => model;
+    public Reading Model => model.Reading;
 
     /// <summary>Reads, matches, checks and marks one answer.</summary>
     public Assessment Assess(Drawing answer, ImmutableArray<Ruling> rulings) => Assess(answer, rulings, FindingKind.All);
@@ -160,7 +160,7 @@ public sealed class Assessor
     private Assessment AssessAs(Drawing answer, ImmutableDictionary<string, string> stands, IReadOnlyList<FindingKind> kinds, ImmutableArray<Ruling> rulings)
     {
         var drawn = Notation.Read(answer, options);
-        var reading = NormalForm.Of(drawn);
+        var reading = new IndexedReading(NormalForm.Of(drawn));
         var matched = Matcher.Match(matchModel, reading.Model, allowance with { Stands = stands });
         var best = Compare(reading, matched.Best);
         var near = matched.Near.Select(correspondence => Compare(reading, correspondence)).ToList();
@@ -178,7 +178,7 @@ public sealed class Assessor
         return new Assessment(Scheme, ModelDrawing, examples, drawn, best, [.. near], FindingSelector.Select(best, kinds), rulings);
     }
 
-    private Comparison Compare(Reading reading, Correspondence correspondence) =>
+    private Comparison Compare(IndexedReading reading, Correspondence correspondence) =>
         Comparer.Compare(model, Facts, tolerances, reading, correspondence, options);
 
     private Rational MarkOf(Comparison comparison) => Marker.Mark(Scheme, comparison.Verdicts, comparison.Extras, []).Exact;

@@ -9,7 +9,7 @@ internal sealed class AttributeRules(VerdictLookup look)
     {
         if (look.Correspondence.Attributes.TryGetValue(fact.ConceptId, out var match))
         {
-            return new Verdict(fact, match.Moved ? VerdictKind.Wrong : VerdictKind.Holds, match.AnswerId, look.AnswerAttributes[match.AnswerId].Name);
+            return new Verdict(fact, match.Moved ? VerdictKind.Wrong : VerdictKind.Holds, match.AnswerId, look.Answer.Attribute(match.AnswerId).Attribute.Name);
         }
 
         if (look.Restated.Contains(fact.ConceptId))
@@ -17,9 +17,9 @@ internal sealed class AttributeRules(VerdictLookup look)
             return look.RestatedOr(fact, fact.ConceptId, VerdictKind.Absent);
         }
 
-        if (!look.ModelAttributes.TryGetValue(fact.ConceptId, out var pair))
+        if (!look.Model.AttributesOfEntities.TryGetValue(fact.ConceptId, out var pair))
         {
-            var relationship = look.ModelRelationships.Values.First(candidate => candidate.Attributes.Any(attribute => attribute.Id == fact.ConceptId));
+            var relationship = look.Model.Relationships.Values.First(candidate => candidate.Attributes.Any(attribute => attribute.Id == fact.ConceptId));
             return (look.AnswerRelationship(relationship.Id)?.Id ?? RestatedBy(relationship.Id)) is { } drawn
                 ? new Verdict(fact, VerdictKind.Absent, drawn, "")
                 : look.RestatedOr(fact, fact.ConceptId, VerdictKind.AbsentWithOwner);
@@ -47,7 +47,7 @@ internal sealed class AttributeRules(VerdictLookup look)
             return new Verdict(fact, VerdictKind.HoldsByRestatement, match.AnswerId, fact.Value);
         }
 
-        var holds = shown(look.AnswerAttributes[match.AnswerId]);
+        var holds = shown(look.Answer.Attribute(match.AnswerId).Attribute);
         return new Verdict(fact, holds ? VerdictKind.Holds : VerdictKind.Wrong, match.AnswerId, holds ? fact.Value : VerdictLookup.NotShown);
     }
 
@@ -63,7 +63,7 @@ internal sealed class AttributeRules(VerdictLookup look)
             return look.RestatedOr(fact, fact.ConceptId, VerdictKind.Absent);
         }
 
-        var whole = look.ModelAttributes.Values.First(pair => pair.Attribute.Parts.Any(candidate => candidate.Id == fact.ConceptId)).Attribute;
+        var whole = look.Model.AttributesOfEntities.Values.First(pair => pair.Attribute.Parts.Any(candidate => candidate.Id == fact.ConceptId)).Attribute;
         return look.Correspondence.Attributes.TryGetValue(whole.Id, out var match)
             ? new Verdict(fact, VerdictKind.Absent, match.AnswerId, "")
             : new Verdict(fact, VerdictKind.AbsentWithOwner, null, "");

@@ -10,10 +10,10 @@ public static class Comparer
 {
     /// <summary>The comparison of an answer with a model answer.</summary>
     public static Comparison Compare(
-        Reading model,
+        IndexedReading model,
         ImmutableArray<Fact> facts,
         IReadOnlyDictionary<string, Tolerance> tolerances,
-        Reading answer,
+        IndexedReading answer,
         Correspondence correspondence,
         NotationOptions options)
     {
@@ -30,7 +30,7 @@ public static class Comparer
             .Concat(verdicts.Where(verdict => verdict is { ByOwnNumber: true, Kind: VerdictKind.Tolerated }).Select(verdict => answer.Model.Entity(verdict.AnswerId!).Primary!.AttributeIds[0]))
             .ToHashSet(StringComparer.Ordinal);
         verdicts = [.. verdicts.Select(verdict => kept.Contains(verdict.Fact.Id) ? verdict with { Kind = VerdictKind.Tolerated } : verdict)];
-        return new Comparison(model, answer, correspondence, options, verdicts, [.. ExtraList.Of(answer, correspondence).Where(extra => !excusedExtras.Contains(extra.AnswerId))], showsLittle) { Histories = histories };
+        return new Comparison(model, answer, correspondence, options, verdicts, [.. ExtraList.Of(answer.Reading, correspondence).Where(extra => !excusedExtras.Contains(extra.AnswerId))], showsLittle) { Histories = histories };
     }
 
     // Concepts that are absent only because an optional entity or relationship is.

@@ -52,25 +52,31 @@ public sealed record Extra(ExtraKind Kind, string AnswerId, string? OwnerId, str
 public sealed class Comparison
 {
     private readonly Dictionary<string, Verdict> byFact;
+    private readonly ILookup<Aspect, Verdict> bad;
 
     internal Comparison(
-        Reading model,
-        Reading answer,
+        IndexedReading model,
+        IndexedReading answer,
         Correspondence correspondence,
         NotationOptions options,
         ImmutableArray<Verdict> verdicts,
         ImmutableArray<Extra> extras,
         bool showsLittle)
     {
-        (Model, Answer, Correspondence, Options, Verdicts, Extras, ShowsLittle) = (model, answer, correspondence, options, verdicts, extras, showsLittle);
+        (IndexedModel, IndexedAnswer, Correspondence, Options, Verdicts, Extras, ShowsLittle) = (model, answer, correspondence, options, verdicts, extras, showsLittle);
         byFact = verdicts.ToDictionary(verdict => verdict.Fact.Id, StringComparer.Ordinal);
+        bad = verdicts.Where(verdict => verdict is { IsBad: true, RestatedBy: null }).ToLookup(verdict => verdict.Fact.Aspect);
     }
 
     /// <summary>What the model answer says.</summary>
-    public Reading Model { get; }
+    public Reading Model => IndexedModel.Reading;
 
     /// <summary>What the answer says.</summary>
-    public Reading Answer { get; }
+    public Reading Answer => IndexedAnswer.Reading;
+
+    internal IndexedReading IndexedModel { get; }
+
+    internal IndexedReading IndexedAnswer { get; }
 
     /// <summary>Which element stands for which.</summary>
     public Correspondence Correspondence { get; }
@@ -100,5 +106,5 @@ public sealed class Comparison
     public Verdict? On(Aspect aspect, string conceptId) => byFact.GetValueOrDefault(Fact.IdOf(aspect, conceptId));
 
     /// <summary>The bad verdicts on one aspect, without those that are half right by another way of drawing.</summary>
-    public IEnumerable<Verdict> Bad(Aspect aspect) => Verdicts.Where(verdict => verdict is { IsBad: true, RestatedBy: null } && verdict.Fact.Aspect == aspect);
+    public IEnumerable<Verdict> Bad(Aspect aspect) => bad[aspect];
 }

@@ -7,7 +7,7 @@ internal sealed class EntityRules(VerdictLookup look)
 {
     public Verdict OnEntity(Fact fact) =>
         look.Correspondence.Entities.TryGetValue(fact.ConceptId, out var match)
-            ? new Verdict(fact, VerdictKind.Holds, match.AnswerId, look.AnswerEntities[match.AnswerId].Name)
+            ? new Verdict(fact, VerdictKind.Holds, match.AnswerId, look.Answer.Entities[match.AnswerId].Name)
             : look.RestatedOr(fact, fact.ConceptId, VerdictKind.Absent);
 
     public Verdict OnKind(Fact fact)
@@ -17,7 +17,7 @@ internal sealed class EntityRules(VerdictLookup look)
             return look.RestatedOr(fact, fact.ConceptId, VerdictKind.AbsentWithOwner);
         }
 
-        var wanted = look.ModelEntities[fact.ConceptId].Kind;
+        var wanted = look.Model.Entities[fact.ConceptId].Kind;
         var holds = entity.Kind == wanted
             || (wanted == EntityKind.Associative && LinksItsParents(fact.ConceptId))
             || (wanted == EntityKind.Weak && entity.Primary is { Partial: false } && HangsOnItsOwner(entity));
@@ -31,7 +31,7 @@ internal sealed class EntityRules(VerdictLookup look)
 
     // An entity that is joined to both parents as wanted is seen to link them, whatever its corners look like.
     private bool LinksItsParents(string modelEntityId) =>
-        look.ModelRelationships.Values
+        look.Model.Relationships.Values
             .Where(relationship => relationship.Roles.Any(role => role.EntityId == modelEntityId))
             .Count(relationship => look.Correspondence.Relationships.ContainsKey(relationship.Id)) >= 2;
 

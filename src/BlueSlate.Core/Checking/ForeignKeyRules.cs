@@ -12,11 +12,11 @@ internal sealed class ForeignKeyRules(VerdictLookup look, KeyRules keys)
     {
         if (look.Correspondence.Attributes.TryGetValue(fact.ConceptId, out var match))
         {
-            var drawn = look.AnswerAttributes[match.AnswerId];
+            var drawn = look.Answer.Attribute(match.AnswerId).Attribute;
             return new Verdict(fact, drawn.ForeignKey is not null && !RefersElsewhere(fact.ConceptId, match.AnswerId) ? VerdictKind.Holds : VerdictKind.Wrong, match.AnswerId, drawn.Name);
         }
 
-        var (owner, column) = look.ModelAttributes[fact.ConceptId];
+        var (owner, column) = look.Model.AttributesOfEntities[fact.ConceptId];
         if (look.Restated.Contains(fact.ConceptId) || look.CounterpartOf(owner.Id) is not { } entity)
         {
             return look.RestatedOr(fact, fact.ConceptId, VerdictKind.AbsentWithOwner);
@@ -31,11 +31,11 @@ internal sealed class ForeignKeyRules(VerdictLookup look, KeyRules keys)
         var along = column.ForeignKey!.RelationshipId;
         if (along is null || look.AnswerRelationship(along) is not { } relationship)
         {
-            return new Verdict(fact, VerdictKind.AbsentWithOwner, entity.Id, "") { OwnerId = along ?? look.ModelSets.SelectMany(set => set.Subtypes).FirstOrDefault(link => link.EntityId == owner.Id)?.Id };
+            return new Verdict(fact, VerdictKind.AbsentWithOwner, entity.Id, "") { OwnerId = along ?? look.Model.Model.Specialisations.SelectMany(set => set.Subtypes).FirstOrDefault(link => link.EntityId == owner.Id)?.Id };
         }
 
         // Of two that go one with one, either may hold the other's key.
-        if (look.ModelRelationships[along].Roles.All(role => role.CoOccurrence.Max == 1) && relationship.Roles.All(role => role.CoOccurrence.Max == 1)
+        if (look.Model.Relationships[along].Roles.All(role => role.CoOccurrence.Max == 1) && relationship.Roles.All(role => role.CoOccurrence.Max == 1)
             && ofAnswer.Value.Values.FirstOrDefault(reference => reference.Along.Id == relationship.Id && reference.Holder.Id != entity.Id && reference.Fit == ReferenceFit.Whole) is { } other)
         {
             return new Verdict(fact, VerdictKind.Tolerated, other.Columns[0].Id, other.Columns[0].Name);

@@ -16,13 +16,13 @@ internal sealed class KeyRules(VerdictLookup look)
             return look.RestatedOr(fact, fact.ConceptId, VerdictKind.AbsentWithOwner);
         }
 
-        var wanted = look.ModelEntities[fact.ConceptId];
+        var wanted = look.Model.Entities[fact.ConceptId];
         var key = wanted.Primary!;
         var drawn = entity.Primary;
         var text = drawn is null ? "" : MembersText(entity, drawn);
         if (key.AttributeIds.IsEmpty)
         {
-            var whole = drawn is null || drawn.AttributeIds.All(id => look.AnswerAttributes[id].ForeignKey is not null);
+            var whole = drawn is null || drawn.AttributeIds.All(id => look.Answer.Attribute(id).Attribute.ForeignKey is not null);
             return new Verdict(fact, whole ? VerdictKind.Holds : VerdictKind.Wrong, entity.Id, text);
         }
 
@@ -48,14 +48,14 @@ internal sealed class KeyRules(VerdictLookup look)
         return new Verdict(fact, VerdictKind.Wrong, entity.Id, text, superfluous)
         {
             ByOwnNumber = drawn.AttributeIds is [var invented] && !look.ModelNameOf.ContainsKey(invented) && mapped.Count == key.AttributeIds.Length,
-            InModelTerms = KeyText.Of(drawn.AttributeIds.Select(id => look.ModelNameOf.GetValueOrDefault(id, look.AnswerAttributes[id].Name))),
+            InModelTerms = KeyText.Of(drawn.AttributeIds.Select(id => look.ModelNameOf.GetValueOrDefault(id, look.Answer.Attribute(id).Attribute.Name))),
         };
     }
 
     /// <summary>Whether a subtype leaves its supertype's key to be inherited.</summary>
     public bool Inherits(EntityType wanted, Identifier key) =>
-        look.ModelSets.Any(set => set.Subtypes.Any(link => link.EntityId == wanted.Id && look.Correspondence.Subtypes.ContainsKey(link.Id)))
-        && key.AttributeIds.All(id => look.ModelAttributes[id].Attribute.ForeignKey is not null);
+        look.Model.Model.Specialisations.Any(set => set.Subtypes.Any(link => link.EntityId == wanted.Id && look.Correspondence.Subtypes.ContainsKey(link.Id)))
+        && key.AttributeIds.All(id => look.Model.AttributesOfEntities[id].Attribute.ForeignKey is not null);
 
     // Primary and alternate key are interchangeable when both are drawn.
     private bool SwappedWithAlternate(EntityType wanted, EntityType entity, Identifier drawn) =>
@@ -64,7 +64,7 @@ internal sealed class KeyRules(VerdictLookup look)
 
     public Verdict OnAlternateKey(Fact fact)
     {
-        var owner = look.ModelAttributes[fact.ConceptId].Owner;
+        var owner = look.Model.AttributesOfEntities[fact.ConceptId].Owner;
         if (look.CounterpartOf(owner.Id) is not { } entity)
         {
             return look.RestatedOr(fact, owner.Id, VerdictKind.AbsentWithOwner);
@@ -83,7 +83,7 @@ internal sealed class KeyRules(VerdictLookup look)
             return new Verdict(fact, VerdictKind.AbsentWithOwner, null, "");
         }
 
-        var owner = look.AnswerEntities.GetValueOrDefault(match.AnswerOwnerId);
+        var owner = look.Answer.Entities.GetValueOrDefault(match.AnswerOwnerId);
         var shown = owner?.Primary is { Partial: true } key && key.AttributeIds.Contains(match.AnswerId);
         return new Verdict(fact, shown ? VerdictKind.Holds : VerdictKind.Wrong, match.AnswerId, shown ? fact.Value : VerdictLookup.NotShown);
     }

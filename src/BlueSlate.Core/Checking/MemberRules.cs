@@ -9,8 +9,8 @@ internal sealed class MemberRules(VerdictLookup look)
     // A text of an attribute or operation; nothing written is absent, something else wrong.
     public Verdict OnMemberText(Fact fact, Func<ConceptAttribute, string> ofAttribute, Func<Operation, string>? ofOperation, Func<string, string, bool> same)
     {
-        var (id, drawn) = look.Correspondence.Attributes.TryGetValue(fact.ConceptId, out var attribute) ? (attribute.AnswerId, ofAttribute(look.AnswerAttributes[attribute.AnswerId]))
-            : ofOperation is not null && look.Correspondence.Members.TryGetValue(fact.ConceptId, out var member) ? (member.AnswerId, ofOperation(look.AnswerOperations[member.AnswerId]))
+        var (id, drawn) = look.Correspondence.Attributes.TryGetValue(fact.ConceptId, out var attribute) ? (attribute.AnswerId, ofAttribute(look.Answer.Attribute(attribute.AnswerId).Attribute))
+            : ofOperation is not null && look.Correspondence.Members.TryGetValue(fact.ConceptId, out var member) ? (member.AnswerId, ofOperation(look.Answer.Operations[member.AnswerId].Operation))
             : (null, "");
         return id is null ? new Verdict(fact, VerdictKind.AbsentWithOwner, null, "") : VerdictLookup.Judge(fact, id, drawn, same);
     }
@@ -19,7 +19,7 @@ internal sealed class MemberRules(VerdictLookup look)
     {
         if (look.Correspondence.Members.TryGetValue(fact.ConceptId, out var match))
         {
-            var name = look.AnswerOperations.TryGetValue(match.AnswerId, out var operation) ? operation.Name : fact.Value;
+            var name = look.Answer.Operations.TryGetValue(match.AnswerId, out var pair) ? pair.Operation.Name : fact.Value;
             return new Verdict(fact, match.Moved ? VerdictKind.Wrong : VerdictKind.Holds, match.AnswerId, name);
         }
 
@@ -28,7 +28,7 @@ internal sealed class MemberRules(VerdictLookup look)
             return look.RestatedOr(fact, fact.ConceptId, VerdictKind.Absent);
         }
 
-        var owner = look.ModelEntities.Values.First(entity => entity.Operations.Any(operation => operation.Id == fact.ConceptId) || entity.Literals.Any(literal => literal.Id == fact.ConceptId));
+        var owner = look.Model.Entities.Values.First(entity => entity.Operations.Any(operation => operation.Id == fact.ConceptId) || entity.Literals.Any(literal => literal.Id == fact.ConceptId));
         return look.CounterpartOf(owner.Id) is { } drawn
             ? new Verdict(fact, VerdictKind.Absent, drawn.Id, "")
             : new Verdict(fact, VerdictKind.AbsentWithOwner, null, "");
@@ -42,8 +42,8 @@ internal sealed class MemberRules(VerdictLookup look)
             return new Verdict(fact, VerdictKind.AbsentWithOwner, null, "");
         }
 
-        var wanted = look.ModelEntities.Values.SelectMany(entity => entity.Operations).First(operation => operation.Id == fact.ConceptId);
-        var drawn = look.AnswerOperations[match.AnswerId];
+        var wanted = look.Model.Operations[fact.ConceptId].Operation;
+        var drawn = look.Answer.Operations[match.AnswerId].Operation;
         var parameters = wanted.Parameters.Length == drawn.Parameters.Length
             && wanted.Parameters.Zip(drawn.Parameters).All(pair => TypeFamily.Same(pair.First.Type, pair.Second.Type));
         var returns = TypeFamily.Same(wanted.Returns, drawn.Returns);

@@ -14,7 +14,7 @@ internal sealed class SpecialisationRules(VerdictLookup look)
             return new Verdict(fact, match.Reversed ? VerdictKind.Wrong : VerdictKind.Holds, match.AnswerId, match.Reversed ? "the other way round" : fact.Value);
         }
 
-        var set = look.ModelSets.First(candidate => candidate.Subtypes.Any(link => link.Id == fact.ConceptId));
+        var set = look.Model.Model.Specialisations.First(candidate => candidate.Subtypes.Any(link => link.Id == fact.ConceptId));
         var link = set.Subtypes.First(candidate => candidate.Id == fact.ConceptId);
         var drawn = look.CounterpartOf(set.SupertypeId) is not null && look.CounterpartOf(link.EntityId) is { } subtype ? subtype.Id : null;
         return look.Restated.Contains(fact.ConceptId) ? look.RestatedOr(fact, fact.ConceptId, VerdictKind.Absent)
@@ -24,7 +24,7 @@ internal sealed class SpecialisationRules(VerdictLookup look)
     // Said of the answer's set that holds most of the wanted links, whichever way they lead.
     public Verdict OnSet(Fact fact, Func<Specialisation, EntityType, bool?> said, string yes, string no)
     {
-        var links = look.ModelSets.First(set => set.Id == fact.ConceptId).Subtypes
+        var links = look.Model.Model.Specialisations.First(set => set.Id == fact.ConceptId).Subtypes
             .Select(link => look.Correspondence.Subtypes.GetValueOrDefault(link.Id)).OfType<SubtypeMatch>().ToList();
         if (links.Count == 0)
         {
@@ -33,7 +33,7 @@ internal sealed class SpecialisationRules(VerdictLookup look)
 
         var id = links.GroupBy(match => match.AnswerSetId, StringComparer.Ordinal).OrderByDescending(group => group.Count()).First().Key;
         var set = look.Answer.Model.Specialisations.First(candidate => candidate.Id == id);
-        var text = said(set, look.AnswerEntities[set.SupertypeId]) switch { true => yes, false => no, null => "" };
+        var text = said(set, look.Answer.Entities[set.SupertypeId]) switch { true => yes, false => no, null => "" };
         if (text.Length == 0 && links.All(match => match.Reversed))
         {
             // With one subtype beneath each nothing can be said of it.
@@ -46,7 +46,7 @@ internal sealed class SpecialisationRules(VerdictLookup look)
 
     public Verdict OnUnion(Fact fact)
     {
-        var wanted = look.ModelUnions.First(union => union.Id == fact.ConceptId);
+        var wanted = look.Model.Model.Unions.First(union => union.Id == fact.ConceptId);
         var category = look.CounterpartOf(wanted.CategoryId);
         var supers = wanted.Supertypes.Select(super => look.CounterpartOf(super.EntityId)?.Id).OfType<string>().ToHashSet(StringComparer.Ordinal);
         if (category is null || supers.Count == 0)

@@ -1,4 +1,3 @@
-using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Matching;
 
@@ -17,10 +16,10 @@ internal sealed class VerdictRules
     private readonly RelationshipRules relationships;
     private readonly SpecialisationRules specialisations;
 
-    public VerdictRules(Reading model, Reading answer, Correspondence correspondence, bool showsLittle)
+    public VerdictRules(IndexedReading model, IndexedReading answer, Correspondence correspondence, bool showsLittle)
     {
         look = new VerdictLookup(model, answer, correspondence);
-        whole = new WholeDrawingRules(model.Model, answer, correspondence, showsLittle);
+        whole = new WholeDrawingRules(model.Model, answer.Reading, correspondence, showsLittle);
         (entities, keys, attributes, members, relationships, specialisations) = (new(look), new(look), new(look), new(look), new(look), new(look));
         foreignKeys = new ForeignKeyRules(look, keys);
     }
@@ -32,9 +31,9 @@ internal sealed class VerdictRules
     }
 
     private string? OwnerOf(string conceptId) =>
-        look.ModelAttributes.TryGetValue(conceptId, out var attribute) ? attribute.Owner.Id
-        : look.ModelRoles.TryGetValue(conceptId, out var relationship) ? relationship.Id
-        : look.ModelEntities.Values.FirstOrDefault(entity => entity.Operations.Any(operation => operation.Id == conceptId))?.Id;
+        look.Model.AttributesOfEntities.TryGetValue(conceptId, out var attribute) ? attribute.Owner.Id
+        : look.Model.Roles.TryGetValue(conceptId, out var role) ? role.Relationship.Id
+        : look.Model.Operations.TryGetValue(conceptId, out var operation) ? operation.Owner.Id : null;
 
     private Verdict Judge(Fact fact) => fact.Aspect switch
     {
@@ -57,7 +56,7 @@ internal sealed class VerdictRules
         Aspect.Type => members.OnMemberText(fact, attribute => attribute.Type, null, TypeFamily.Same),
         Aspect.Visibility => members.OnMemberText(fact, attribute => attribute.Visibility, operation => operation.Visibility, VerdictLookup.Equal),
         Aspect.Scope => members.OnMemberText(fact, attribute => attribute.ClassScope ? "class scope" : "", operation => operation.ClassScope ? "class scope" : "", VerdictLookup.Equal),
-        Aspect.Abstract when !look.ModelEntities.ContainsKey(fact.ConceptId) => members.OnMemberText(fact, _ => "", operation => members.IsAbstract(operation) ? "abstract" : "", VerdictLookup.Equal),
+        Aspect.Abstract when !look.Model.Entities.ContainsKey(fact.ConceptId) => members.OnMemberText(fact, _ => "", operation => members.IsAbstract(operation) ? "abstract" : "", VerdictLookup.Equal),
         Aspect.Abstract => entities.OnClassText(fact, entity => entity.Abstract ? "abstract" : ""),
         Aspect.Stereotype => entities.OnClassText(fact, entity => entity.Stereotype),
         Aspect.Operation or Aspect.Literal => members.OnMember(fact),
