@@ -103,7 +103,10 @@ public sealed class Comparison
     public bool ShowsLittle { get; }
 
     /// <summary>The verdict on an aspect of a concept, or null when the model answer does not state it.</summary>
-    public Verdict? On(Aspect aspect, string conceptId) => byFact.GetValueOrDefault(Fact.IdOf(aspect, conceptId));
+    public Verdict? On(Aspect aspect, string conceptId) => On(Fact.IdOf(aspect, conceptId));
+
+    /// <summary>The verdict on a fact, or null when there is none with this id.</summary>
+    public Verdict? On(string factId) => byFact.GetValueOrDefault(factId);
 
     /// <summary>The bad verdicts on one aspect, without those that are half right by another way of drawing.</summary>
     public IEnumerable<Verdict> Bad(Aspect aspect) => bad[aspect];

@@ -21,8 +21,13 @@ internal sealed class ExampleFinder(ConceptModel model, FrozenDictionary<string,
     {
         var claimed = finding.Claims.ToHashSet(StringComparer.Ordinal);
         var verdicts = comparison.Verdicts.Where(verdict => verdict.IsBad && claimed.Contains(verdict.Fact.Id)).ToImmutableArray();
+        if (verdicts.IsEmpty)
+        {
+            return null;
+        }
+
         var dispute = new Dispute(model, comparison, verdicts, tolerances);
-        return verdicts.IsEmpty ? null : ExampleSource.All.SelectMany(source => source.Propose(dispute)).Select(proposal => Confirm(proposal, comparison)).FirstOrDefault(example => example is not null);
+        return ExampleSource.All.SelectMany(source => source.Propose(dispute)).Select(proposal => Confirm(proposal, comparison)).FirstOrDefault(example => example is not null);
     }
 
     private ExamplePopulation? Confirm(Proposal proposal, Comparison comparison)
@@ -49,10 +54,14 @@ internal sealed class ExampleFinder(ConceptModel model, FrozenDictionary<string,
     private List<ConceptModel>? Accepted(IEnumerable<string> factIds, Comparison comparison)
     {
         var variants = new List<ConceptModel> { model };
-        foreach (var verdict in comparison.Verdicts.Where(verdict => factIds.Contains(verdict.Fact.Id)))
+        foreach (var id in factIds)
         {
-            var values = tolerances.TryGetValue(verdict.Fact.Id, out var tolerance) ? tolerance.Accepted : [];
-            var further = values.Where(value => value != "?").SelectMany(value => variants.Select(variant => Variation.Of(variant, verdict.Fact, value))).ToList();
+            if (!tolerances.TryGetValue(id, out var tolerance) || comparison.On(id) is not { } verdict)
+            {
+                continue;
+            }
+
+            var further = tolerance.Accepted.Where(value => value != "?").SelectMany(value => variants.Select(variant => Variation.Of(variant, verdict.Fact, value))).ToList();
             if (further.Contains(null) || variants.Count + further.Count > MostCombinations)
             {
                 return null;

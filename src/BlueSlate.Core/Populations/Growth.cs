@@ -20,10 +20,10 @@ internal sealed class Growth(ConceptModel model)
     private readonly RelationshipType[] relationships = [.. model.Relationships.Where(PopulationRules.HasInstances)];
 
     // Entity types that are told apart by what they are tied to alone, with the relationships that do so.
-    private readonly (string EntityId, string[] Along)[] toldByTies = [.. model.Entities.SelectMany(entity => entity.Identifiers
+    private readonly Lazy<(string EntityId, string[] Along)[]> toldByTies = new(() => [.. model.Entities.SelectMany(entity => entity.Identifiers
         .Select(identifier => KeyMember.Of(entity, identifier, model).ToList())
         .Where(members => members.Count > 0 && members.TrueForAll(member => member.RelationshipId is not null))
-        .Select(members => (entity.Id, members.Select(member => member.RelationshipId!).ToArray())))];
+        .Select(members => (entity.Id, members.Select(member => member.RelationshipId!).ToArray())))]);
 
     private sealed record Draft(HashSet<string> Types, Dictionary<string, ImmutableArray<int>> Values);
 
@@ -93,7 +93,7 @@ internal sealed class Growth(ConceptModel model)
         }
 
         return new Population(
-            [.. things.Select((draft, number) => new Thing(number, [.. draft.Types], draft.Values.ToImmutableDictionary(StringComparer.Ordinal)))],
+            [.. things.Select((draft, number) => new Thing(number, [.. draft.Types], Thing.Unlisted.AddRange(draft.Values)))],
             [.. ties]);
     }
 
@@ -102,7 +102,7 @@ internal sealed class Growth(ConceptModel model)
         for (var i = 0; i < 2; i++)
         {
             RelationshipRole role = relationship.Roles[i], own = relationship.Roles[1 - i];
-            while (things[thing].Types.Contains(own.EntityId) && counts.GetValueOrDefault((role.Id, thing)) < (role.CoOccurrence.Min ?? 0))
+            while (role.CoOccurrence.Min > 0 && things[thing].Types.Contains(own.EntityId) && counts.GetValueOrDefault((role.Id, thing)) < role.CoOccurrence.Min)
             {
                 if (closed.Contains((role.Id, thing)) || things.Count > MostThings || IsExcluded(thing, relationship))
                 {
@@ -129,7 +129,7 @@ internal sealed class Growth(ConceptModel model)
         && !ties.Exists(tie => tie.RelationshipId == relationship.Id && tie.Players[relationship.Roles.IndexOf(role)] == other && tie.Players[relationship.Roles.IndexOf(own)] == thing);
 
     // Whether a thing with this partner would be tied to just what another one is tied to already, where nothing else tells them apart.
-    private bool Repeats(int thing, int partner, RelationshipType relationship) => toldByTies.Any(told =>
+    private bool Repeats(int thing, int partner, RelationshipType relationship) => toldByTies.Value.Any(told =>
     {
         if (!things[thing].Types.Contains(told.EntityId) || !told.Along.Contains(relationship.Id))
         {
@@ -153,7 +153,7 @@ internal sealed class Growth(ConceptModel model)
         for (var i = 0; i < relationship.Roles.Length; i++)
         {
             var role = relationship.Roles[i];
-            while (things[thing].Types.Contains(role.EntityId) && counts.GetValueOrDefault((role.Id, thing)) < (role.Participation.Min ?? 0))
+            while (role.Participation.Min > 0 && things[thing].Types.Contains(role.EntityId) && counts.GetValueOrDefault((role.Id, thing)) < role.Participation.Min)
             {
                 if (closed.Contains((role.Id, thing)) || things.Count > MostThings)
                 {

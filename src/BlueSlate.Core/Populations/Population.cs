@@ -18,8 +18,11 @@ public sealed record Population(ImmutableArray<Thing> Things, ImmutableArray<Bon
 /// Attribute → its values, each a number that stands for one value of that attribute. An attribute that is not listed has one value
 /// that no other thing has.
 /// </param>
-public sealed record Thing(int Number, ImmutableHashSet<string> Types, ImmutableDictionary<string, ImmutableArray<int>> Values)
+public sealed record Thing(int Number, ImmutableArray<string> Types, ImmutableDictionary<string, ImmutableArray<int>> Values)
 {
+    /// <summary>No values that would have to be listed.</summary>
+    public static ImmutableDictionary<string, ImmutableArray<int>> Unlisted { get; } = ImmutableDictionary.Create<string, ImmutableArray<int>>(StringComparer.Ordinal);
+
     /// <summary>The values of an attribute.</summary>
     public ImmutableArray<int> ValuesOf(string attributeId) => Values.TryGetValue(attributeId, out var values) ? values : [Number];
 }

@@ -38,20 +38,25 @@ public static class PopulationRules
     private static IEnumerable<BrokenRule> OfEntity(EntityType entity, ConceptModel model, Population population)
     {
         var things = population.Things.Where(thing => thing.Types.Contains(entity.Id)).ToList();
-        foreach (var attribute in entity.Attributes.Where(attribute => attribute.ForeignKey is null))
-        {
-            if (!attribute.Multivalued && things.Exists(thing => thing.ValuesOf(attribute.Id).Length > 1))
-            {
-                yield return new BrokenRule(PopulationRule.OneValue, attribute.Id);
-            }
 
-            if (!attribute.Optional && things.Exists(thing => thing.ValuesOf(attribute.Id).IsEmpty))
+        // What is not listed is one value, as every attribute may have.
+        if (things.Exists(thing => !thing.Values.IsEmpty))
+        {
+            foreach (var attribute in entity.Attributes.Where(attribute => attribute.ForeignKey is null))
             {
-                yield return new BrokenRule(PopulationRule.SomeValue, attribute.Id);
+                if (!attribute.Multivalued && things.Exists(thing => thing.ValuesOf(attribute.Id).Length > 1))
+                {
+                    yield return new BrokenRule(PopulationRule.OneValue, attribute.Id);
+                }
+
+                if (!attribute.Optional && things.Exists(thing => thing.ValuesOf(attribute.Id).IsEmpty))
+                {
+                    yield return new BrokenRule(PopulationRule.SomeValue, attribute.Id);
+                }
             }
         }
 
-        if (entity.Identifiers.Any(identifier => things.Select(thing => IdentityOf(thing, entity, identifier, model, population)).OfType<string>().GroupBy(identity => identity, StringComparer.Ordinal).Any(group => group.Count() > 1)))
+        if (things.Count > 1 && entity.Identifiers.Any(identifier => !TellsApart(identifier, things, entity, model, population)))
         {
             yield return new BrokenRule(PopulationRule.Unique, entity.Id);
         }
@@ -60,6 +65,12 @@ public static class PopulationRules
         {
             yield return new BrokenRule(PopulationRule.Membership, entity.Id);
         }
+    }
+
+    private static bool TellsApart(Identifier identifier, List<Thing> things, EntityType entity, ConceptModel model, Population population)
+    {
+        var known = new HashSet<string>(StringComparer.Ordinal);
+        return things.TrueForAll(thing => IdentityOf(thing, entity, identifier, model, population) is not { } identity || known.Add(identity));
     }
 
     // The thing's own part of an identifier as text, or null when a piece of it is absent. A column that refers to another thing is
@@ -106,21 +117,25 @@ public static class PopulationRules
                 yield return new BrokenRule(PopulationRule.Membership, role.Id);
             }
 
-            // How many go with one fixed thing at each other role.
-            var groups = ties.GroupBy(tie => string.Join(',', tie.Players.Where((_, other) => other != i).Select(player => player.ToString(CultureInfo.InvariantCulture))), StringComparer.Ordinal)
-                .Select(group => group.Select(tie => tie.Players[i]).Distinct().Count()).ToList();
-            if (groups.Exists(count => count > role.CoOccurrence.Max))
+            var least = relationship.Roles.Length == 2 ? role.CoOccurrence.Min ?? 0 : 0;
+            if (role.CoOccurrence.Max is < Count.Many || least > 1)
             {
-                yield return new BrokenRule(PopulationRule.Most, role.Id);
-            }
+                var together = Together(ties, i);
+                if (together.Exists(count => count > role.CoOccurrence.Max))
+                {
+                    yield return new BrokenRule(PopulationRule.Most, role.Id);
+                }
 
-            if (role.CoOccurrence.Min is > 0 and var least && relationship.Roles.Length == 2)
-            {
-                var other = relationship.Roles[1 - i].EntityId;
-                if (groups.Exists(count => count < least) || population.Things.Any(thing => thing.Types.Contains(other) && !ties.Exists(tie => tie.Players[1 - i] == thing.Number)))
+                if (together.Exists(count => count < least))
                 {
                     yield return new BrokenRule(PopulationRule.Least, role.Id);
+                    continue;
                 }
+            }
+
+            if (least > 0 && population.Things.Any(thing => thing.Types.Contains(relationship.Roles[1 - i].EntityId) && !ties.Exists(tie => tie.Players[1 - i] == thing.Number)))
+            {
+                yield return new BrokenRule(PopulationRule.Least, role.Id);
             }
 
             if (relationship.Roles.Length > 2)
@@ -138,6 +153,11 @@ public static class PopulationRules
             }
         }
     }
+
+    // How many go with one fixed thing at each other role.
+    private static List<int> Together(List<Bond> ties, int role) =>
+        [.. ties.GroupBy(tie => string.Join(',', tie.Players.Where((_, other) => other != role).Select(player => player.ToString(CultureInfo.InvariantCulture))), StringComparer.Ordinal)
+            .Select(group => group.Select(tie => tie.Players[role]).Distinct().Count())];
 
     private static IEnumerable<BrokenRule> OfSpecialisation(Specialisation set, Population population)
     {
