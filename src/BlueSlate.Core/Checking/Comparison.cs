@@ -65,7 +65,8 @@ public sealed class Comparison
     {
         (IndexedModel, IndexedAnswer, Correspondence, Options, Verdicts, Extras, ShowsLittle) = (model, answer, correspondence, options, verdicts, extras, showsLittle);
         byFact = verdicts.ToDictionary(verdict => verdict.Fact.Id, StringComparer.Ordinal);
-        bad = verdicts.Where(verdict => verdict is { IsBad: true, RestatedBy: null }).ToLookup(verdict => verdict.Fact.Aspect);
+        AllBad = [.. verdicts.Where(verdict => verdict.IsBad)];
+        bad = AllBad.Where(verdict => verdict.RestatedBy is null).ToLookup(verdict => verdict.Fact.Aspect);
     }
 
     /// <summary>What the model answer says.</summary>
@@ -107,6 +108,9 @@ public sealed class Comparison
 
     /// <summary>The verdict on a fact, or null when there is none with this id.</summary>
     public Verdict? On(string factId) => byFact.GetValueOrDefault(factId);
+
+    /// <summary>The bad verdicts, in the facts' order.</summary>
+    public ImmutableArray<Verdict> AllBad { get; }
 
     /// <summary>The bad verdicts on one aspect, without those that are half right by another way of drawing.</summary>
     public IEnumerable<Verdict> Bad(Aspect aspect) => bad[aspect];

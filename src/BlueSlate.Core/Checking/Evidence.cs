@@ -9,9 +9,17 @@ public sealed class Evidence
 {
     private readonly IndexedReading model;
     private readonly IndexedReading answer;
+    private readonly Dictionary<string, string> modelOf = new(StringComparer.Ordinal);
 
     /// <summary>Prepares a comparison.</summary>
-    public Evidence(Comparison comparison) => (Comparison, model, answer) = (comparison, comparison.IndexedModel, comparison.IndexedAnswer);
+    public Evidence(Comparison comparison)
+    {
+        (Comparison, model, answer) = (comparison, comparison.IndexedModel, comparison.IndexedAnswer);
+        foreach (var (id, match) in comparison.Correspondence.Entities)
+        {
+            modelOf.TryAdd(match.AnswerId, id);
+        }
+    }
 
     /// <summary>The comparison itself.</summary>
     public Comparison Comparison { get; }
@@ -43,7 +51,7 @@ public sealed class Evidence
 
     /// <summary>The entity of the model answer for which one of the answer stands, or null.</summary>
     public EntityType? ModelOf(string answerEntityId) =>
-        Comparison.Correspondence.Entities.Where(pair => pair.Value.AnswerId == answerEntityId).Select(pair => model.Entities[pair.Key]).FirstOrDefault();
+        modelOf.TryGetValue(answerEntityId, out var id) ? model.Entities[id] : null;
 
     /// <summary>The relationship of the model answer for which one of the answer stands, or null.</summary>
     public RelationshipType? ModelRelationshipOf(string answerRelationshipId) =>
@@ -128,14 +136,14 @@ public sealed class Evidence
     public ImmutableArray<string> BadFactsOf(params IEnumerable<string> conceptIds)
     {
         var ids = conceptIds.ToHashSet(StringComparer.Ordinal);
-        return [.. Comparison.Verdicts.Where(verdict => verdict.IsBad && ids.Contains(verdict.Fact.ConceptId)).Select(verdict => verdict.Fact.Id)];
+        return [.. Comparison.AllBad.Where(verdict => ids.Contains(verdict.Fact.ConceptId)).Select(verdict => verdict.Fact.Id)];
     }
 
     /// <summary>The same without those that are drawn, but wrong.</summary>
     public ImmutableArray<string> AbsentFactsOf(IEnumerable<string> conceptIds)
     {
         var ids = conceptIds.ToHashSet(StringComparer.Ordinal);
-        return [.. Comparison.Verdicts.Where(verdict => verdict is { IsBad: true, Kind: not VerdictKind.Wrong } && ids.Contains(verdict.Fact.ConceptId)).Select(verdict => verdict.Fact.Id)];
+        return [.. Comparison.AllBad.Where(verdict => verdict.Kind != VerdictKind.Wrong && ids.Contains(verdict.Fact.ConceptId)).Select(verdict => verdict.Fact.Id)];
     }
 
     private static RelationshipType Known(RelationshipType? relationship, string id) => relationship ?? throw new KeyNotFoundException($"There is no relationship {id}.");

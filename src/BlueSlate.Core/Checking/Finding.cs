@@ -107,7 +107,6 @@ public sealed record FindingExample(Drawing Model, Drawing Answer, bool Logical 
     /// <summary>Facts that the scheme asks for besides those of the model answer.</summary>
     public ImmutableArray<string> Asked { get; init; } = [];
 
-
     /// <summary>What the class has learned; crow's foot when nothing else is said.</summary>
     public NotationOptions Options { get; init; } = new(Logical ? Level.Logical : Level.Conceptual);
 }

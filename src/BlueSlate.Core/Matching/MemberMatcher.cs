@@ -17,6 +17,11 @@ internal sealed class MemberMatcher(ConceptModel model, ConceptModel answer, Imm
     /// <summary>Operations and literals, first within matched classes, then operations that stand at another one.</summary>
     public ImmutableDictionary<string, MemberMatch> Members()
     {
+        if (model.Entities.All(entity => entity.Operations.IsEmpty && entity.Literals.IsEmpty))
+        {
+            return ImmutableDictionary<string, MemberMatch>.Empty;
+        }
+
         var found = ImmutableDictionary.CreateBuilder<string, MemberMatch>(StringComparer.Ordinal);
         var byId = answer.Entities.ToDictionary(entity => entity.Id, StringComparer.Ordinal);
         var loose = answer.Entities.SelectMany(entity => entity.Operations.Select(operation => (Owner: entity, Operation: operation))).ToList();

@@ -20,7 +20,7 @@ internal sealed class ExampleFinder(ConceptModel model, FrozenDictionary<string,
     public ExamplePopulation? For(Comparison comparison, Finding finding)
     {
         var claimed = finding.Claims.ToHashSet(StringComparer.Ordinal);
-        var verdicts = comparison.Verdicts.Where(verdict => verdict.IsBad && claimed.Contains(verdict.Fact.Id)).ToImmutableArray();
+        var verdicts = comparison.AllBad.Where(verdict => claimed.Contains(verdict.Fact.Id)).ToImmutableArray();
         if (verdicts.IsEmpty)
         {
             return null;

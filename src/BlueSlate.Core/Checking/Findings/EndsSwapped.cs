@@ -23,19 +23,19 @@ internal sealed class EndsSwapped : FindingKind
     {
         foreach (var relationship in evidence.Comparison.Model.Model.Relationships.Where(relationship => relationship.Roles.Length == 2))
         {
-            if (!evidence.Comparison.Correspondence.Relationships.TryGetValue(relationship.Id, out var match))
+            RelationshipRole first = relationship.Roles[0], second = relationship.Roles[1];
+            if (first.CoOccurrence.Max == second.CoOccurrence.Max || !evidence.Comparison.Correspondence.Relationships.TryGetValue(relationship.Id, out var match))
             {
                 continue;
             }
 
             var drawn = evidence.AnswerRelationship(match.AnswerId);
-            RelationshipRole first = relationship.Roles[0], second = relationship.Roles[1];
             Count atFirst = Drawn(first.Id), atSecond = Drawn(second.Id);
             var bad = evidence.BadFactsOf(first.Id, second.Id).Where(id => id.StartsWith("min:", StringComparison.Ordinal) || id.StartsWith("max:", StringComparison.Ordinal)).ToList();
             // Letters say the maximum alone: exchanged, they leave the strokes, which say the minimum, where they are.
             var swapped = (atFirst == second.CoOccurrence && atSecond == first.CoOccurrence)
                 || (evidence.Comparison.Options is { Notation: NotationNames.Chen, Counts: CountStyle.Letters } && atFirst.Max == second.CoOccurrence.Max && atSecond.Max == first.CoOccurrence.Max && bad.All(id => id.StartsWith("max:", StringComparison.Ordinal)));
-            if (bad.Count >= 2 && swapped && first.CoOccurrence.Max != second.CoOccurrence.Max)
+            if (bad.Count >= 2 && swapped)
             {
                 var (one, other) = (evidence.Wording(second.Id), evidence.Wording(first.Id));
                 yield return new Finding

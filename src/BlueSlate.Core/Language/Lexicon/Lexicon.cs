@@ -1,13 +1,13 @@
 using System.Collections.Concurrent;
-using System.Collections.Frozen;
 using System.IO.Compression;
+using System.Text;
 
 namespace BlueSlate.Core.Language;
 
 /// <summary>
 /// The words of English that names are made of, from WordNet 3.0 (Princeton University; its notice stands at the head of the data):
 /// which senses a word has, what those are kinds of, what words are derived from it, and irregular forms. The data is shipped with
-/// the core and read once; its form is described in docs/formats/lexicon.md.
+/// the core and stays as it is shipped, in lines of which each is read when it is asked for; docs/formats/lexicon.md describes them.
 /// </summary>
 internal sealed class Lexicon
 {
@@ -15,17 +15,40 @@ internal sealed class Lexicon
 
     private static readonly Lazy<Lexicon> Shipped = new(Load);
 
-    private readonly FrozenDictionary<string, string> lines;
-    private readonly FrozenDictionary<string, string> irregularNouns;
-    private readonly FrozenDictionary<string, string> irregularVerbs;
-    private readonly int[][] above;
+    private readonly byte[] text;
+
+    // Where the line of each word begins, in the order of the words; and that of each sense, by its number, or −1.
+    private readonly List<int> words = new(90_000);
+    private readonly List<int> senses = new(90_000);
+    private readonly Dictionary<string, string> irregularNouns = new(StringComparer.Ordinal);
+    private readonly Dictionary<string, string> irregularVerbs = new(StringComparer.Ordinal);
     private readonly ConcurrentDictionary<string, LexicalWord> known = new(StringComparer.Ordinal);
 
-    private Lexicon(Dictionary<string, string> lines, Dictionary<string, string> nouns, Dictionary<string, string> verbs, List<int[]> above)
+    private Lexicon(byte[] text)
     {
-        this.lines = lines.ToFrozenDictionary(StringComparer.Ordinal);
-        (irregularNouns, irregularVerbs) = (nouns.ToFrozenDictionary(StringComparer.Ordinal), verbs.ToFrozenDictionary(StringComparer.Ordinal));
-        this.above = [.. above];
+        this.text = text;
+        for (var at = 0; at < text.Length; at += LineAt(at).Length + 1)
+        {
+            switch (text[at])
+            {
+                case (byte)'w':
+                    words.Add(at);
+                    break;
+                case (byte)'s':
+                    var number = Number(FieldAt(at + 2));
+                    while (senses.Count < number)
+                    {
+                        senses.Add(-1);
+                    }
+
+                    senses.Add(at);
+                    break;
+                case (byte)'i':
+                    var parts = Encoding.ASCII.GetString(LineAt(at)).Split(' ');
+                    (parts[1] == "n" ? irregularNouns : irregularVerbs)[parts[2]] = parts[3];
+                    break;
+            }
+        }
     }
 
     /// <summary>The lexicon that is shipped.</summary>
@@ -39,7 +62,7 @@ internal sealed class Lexicon
             return found;
         }
 
-        return lines.TryGetValue(word, out var line) ? known.GetOrAdd(word, Parse(word, line)) : null;
+        return LineOf(word) is { } line ? known.GetOrAdd(word, Parse(word, line)) : null;
     }
 
     /// <summary>The singular of an irregular plural, or null.</summary>
@@ -85,7 +108,7 @@ internal sealed class Lexicon
     private List<int> Ancestors(int sense)
     {
         var chain = new List<int> { sense };
-        while (chain.Count < Deepest && chain[^1] < above.Length && above[chain[^1]] is [var next, ..])
+        while (chain.Count < Deepest && Above(chain[^1]) is [var next, ..])
         {
             chain.Add(next);
         }
@@ -93,20 +116,71 @@ internal sealed class Lexicon
         return chain;
     }
 
+    // What a sense is a kind of.
+    private int[] Above(int sense)
+    {
+        if (sense >= senses.Count || senses[sense] < 0)
+        {
+            return [];
+        }
+
+        var line = LineAt(senses[sense]);
+        return Array.ConvertAll(Encoding.ASCII.GetString(line[(line.IndexOf((byte)'\t') + 1)..]).Split(' '), Number);
+    }
+
+    // What is said of a word, or null: the words are in order.
+    private string? LineOf(string word)
+    {
+        var (low, high) = (0, words.Count - 1);
+        while (low <= high)
+        {
+            var middle = (low + high) / 2;
+            var found = FieldAt(words[middle] + 2);
+            var order = Compare(found, word);
+            if (order == 0)
+            {
+                return Encoding.ASCII.GetString(LineAt(words[middle])[(found.Length + 3)..]);
+            }
+
+            (low, high) = order < 0 ? (middle + 1, high) : (low, middle - 1);
+        }
+
+        return null;
+    }
+
+    private static int Compare(ReadOnlySpan<byte> entry, string word)
+    {
+        for (var i = 0; i < entry.Length && i < word.Length; i++)
+        {
+            if (entry[i] != word[i])
+            {
+                return entry[i] - word[i];
+            }
+        }
+
+        return entry.Length - word.Length;
+    }
+
+    private ReadOnlySpan<byte> LineAt(int at) => text.AsSpan(at, text.AsSpan(at).IndexOf((byte)'\n'));
+
+    private ReadOnlySpan<byte> FieldAt(int at) => text.AsSpan(at, text.AsSpan(at).IndexOf((byte)'\t'));
+
     private LexicalWord Parse(string word, string line)
     {
         var fields = line.Split('\t');
-        var senses = fields[0].Split(' ').Select(text => new Sense(text[0], Number(text.AsSpan(1)))).ToArray();
-        var kinds = senses.Where(sense => sense.Kind == 'n').Take(2).SelectMany(sense => above[sense.Number]).ToArray();
+        var senses = fields[0].Split(' ').Select(text => new Sense(text[0], Number(text[1..]))).ToArray();
+        var kinds = senses.Where(sense => sense.Kind == 'n').Take(2).SelectMany(sense => Above(sense.Number)).ToArray();
         return new LexicalWord(word, senses, kinds, fields[1].Length == 0 ? [] : fields[1].Split(','));
     }
 
-    private static int Number(ReadOnlySpan<char> text)
+    private static int Number(string text) => Number(Encoding.ASCII.GetBytes(text));
+
+    private static int Number(ReadOnlySpan<byte> text)
     {
         var value = 0;
         foreach (var c in text)
         {
-            value = (value * 36) + (char.IsAsciiDigit(c) ? c - '0' : c - 'a' + 10);
+            value = (value * 36) + (char.IsAsciiDigit((char)c) ? c - '0' : c - 'a' + 10);
         }
 
         return value;
@@ -115,35 +189,10 @@ internal sealed class Lexicon
     private static Lexicon Load()
     {
         using var stream = typeof(Lexicon).Assembly.GetManifestResourceStream("lexicon/words.gz") ?? throw new InvalidOperationException("The lexicon is not in the assembly.");
-        using var reader = new StreamReader(new GZipStream(stream, CompressionMode.Decompress));
-        var words = new Dictionary<string, string>(90_000, StringComparer.Ordinal);
-        var (nouns, verbs) = (new Dictionary<string, string>(StringComparer.Ordinal), new Dictionary<string, string>(StringComparer.Ordinal));
-        var above = new List<int[]>(90_000);
-        while (reader.ReadLine() is { } line)
-        {
-            var tab = line.IndexOf('\t', StringComparison.Ordinal);
-            switch (line[0])
-            {
-                case 'w':
-                    words[line[2..tab]] = line[(tab + 1)..];
-                    break;
-                case 's':
-                    var number = Number(line.AsSpan(2, tab - 2));
-                    while (above.Count <= number)
-                    {
-                        above.Add([]);
-                    }
-
-                    above[number] = Array.ConvertAll(line[(tab + 1)..].Split(' '), text => Number(text));
-                    break;
-                case 'i':
-                    var parts = line.Split(' ');
-                    (parts[1] == "n" ? nouns : verbs)[parts[2]] = parts[3];
-                    break;
-            }
-        }
-
-        return new Lexicon(words, nouns, verbs, above);
+        using var packed = new GZipStream(stream, CompressionMode.Decompress);
+        using var text = new MemoryStream(3 << 20);
+        packed.CopyTo(text);
+        return new Lexicon(text.ToArray());
     }
 }
 
