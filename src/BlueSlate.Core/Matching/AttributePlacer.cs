@@ -15,7 +15,7 @@ internal sealed class AttributePlacer(Side model, Side answer)
     private const double WeakSureness = 0.42;
     private const double OtherForm = 0.5;
 
-    private readonly ImmutableDictionary<string, AttributeMatch>.Builder found = ImmutableDictionary.CreateBuilder<string, AttributeMatch>(StringComparer.Ordinal);
+    private readonly Dictionary<string, AttributeMatch> found = new(StringComparer.Ordinal);
     private readonly HashSet<string> taken = new(StringComparer.Ordinal);
     private readonly HashSet<string> used = new(StringComparer.Ordinal);
     private readonly List<(AttributeOwner Model, AttributeOwner Answer)> owners = [];
@@ -23,7 +23,7 @@ internal sealed class AttributePlacer(Side model, Side answer)
     /// <summary>Attributes that only repeat the key of a neighbour: what is foreign keys in all but their mark.</summary>
     public ImmutableHashSet<string> InDisguise { get; private set; } = [];
 
-    public ImmutableDictionary<string, AttributeMatch> Found => found.ToImmutable();
+    public ImmutableDictionary<string, AttributeMatch> Found => found.ToImmutableDictionary(StringComparer.Ordinal);
 
     /// <summary>Two owners that stand for each other, with the pairs of their attributes that are alike by name.</summary>
     public void Near(string modelOwner, string answerOwner, IEnumerable<(int Model, int Answer)>? pairs = null)

@@ -6,7 +6,6 @@ namespace BlueSlate.Core.Matching;
 /// <summary>Compares relationships of a model answer's side with an answer's between the same two entities, and pairs them up so that two are not mixed up.</summary>
 internal sealed class LinkComparer(Side side)
 {
-    private readonly Dictionary<(Link, Link, bool), double> known = [];
     private readonly Dictionary<Link, double[]> verbs = [];
 
     /// <summary>
@@ -57,13 +56,8 @@ internal sealed class LinkComparer(Side side)
     /// <summary>What differs between two relationships whose entities correspond.</summary>
     public double CostOf(Link model, Link answer, bool flipped)
     {
-        if (known.TryGetValue((model, answer, flipped), out var cost))
-        {
-            return cost;
-        }
-
         var roles = answer.Relationship.Roles;
-        cost = EndCost(model.Relationship.Roles[0], roles[flipped ? 1 : 0]) + EndCost(model.Relationship.Roles[1], roles[flipped ? 0 : 1]);
+        var cost = EndCost(model.Relationship.Roles[0], roles[flipped ? 1 : 0]) + EndCost(model.Relationship.Roles[1], roles[flipped ? 0 : 1]);
         cost += model.Verbs.Length == 0 && answer.Verbs.Length == 0 ? 0 : (1 - LikenessOfVerbs(model, answer)) * Costs.VerbDiffers;
         cost += model.Relationship.Kind == answer.Relationship.Kind ? 0 : Costs.LinkKindDiffers;
         if (model.From == model.To)
@@ -72,7 +66,6 @@ internal sealed class LinkComparer(Side side)
             cost += DirectionCost(model.Relationship.Roles[1].Verb, roles[flipped ? 0 : 1].Verb);
         }
 
-        known.Add((model, answer, flipped), cost);
         return cost;
     }
 

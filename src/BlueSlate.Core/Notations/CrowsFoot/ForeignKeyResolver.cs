@@ -40,9 +40,14 @@ internal static class ForeignKeyResolver
     {
         foreach (var box in boxes)
         {
+            if (box.Rows.Where(row => row.ForeignGroup is not null && !relationshipOfRow.ContainsKey(row.Id)).ToList() is not [var column])
+            {
+                continue;
+            }
+
             var open = relationships.Where(relationship => relationship is { Roles.Length: 2, IsRecursive: false } && !dependents.ContainsKey(relationship.Id))
                 .SelectMany(relationship => relationship.Roles.Where(role => role.EntityId == box.Id && relationship.Other(role).CoOccurrence.Max == 1 && role.CoOccurrence.Max != 1).Select(role => (Relationship: relationship, Role: role))).ToList();
-            if (open is [var only] && box.Rows.Where(row => row.ForeignGroup is not null && !relationshipOfRow.ContainsKey(row.Id)).ToList() is [var column] && !boxes.Exists(other => Suits(column, other)))
+            if (open is [var only] && !boxes.Exists(other => Suits(column, other)))
             {
                 dependents.Add(only.Relationship.Id, only.Role.Id);
                 relationshipOfRow.Add(column.Id, only.Relationship.Id);
