@@ -4,7 +4,7 @@ import { alongSymbols, placeMarks, standAt, standPath, type Stand } from './endS
 import type { EndText } from './endTexts';
 import { endPlace, qualifierBox } from './endPlace';
 import { textWidth } from './measure';
-import { alongRoute, type Route } from './routing';
+import { alongRoute, type Route } from './route';
 
 /** Parts of a figure that carry a difference mark are drawn in the examiner's ochre. */
 export type Tint = 'chalk' | 'ochre';

@@ -3,7 +3,7 @@ import { limits, type Shape } from './document';
 import { changeEnd, changeLine } from './edits';
 import { isBox as isBoxForm } from './forms';
 import { sizeOf, textWidth } from './measure';
-import { midpoint } from './routing';
+import { midpoint } from './route';
 import { naturalPlace } from './endTexts';
 import { newId, type Editing, type Slate } from './useSlate';
 import { toScreen } from './view';

@@ -1,7 +1,7 @@
 import type { Side } from './document';
 import { outward, type Box, type Edge, type Point } from './geometry';
 import { textWidth } from './measure';
-import type { Route } from './routing';
+import type { Route } from './route';
 
 /** An end of a line as it lies on the surface: where, and which way it leads out of its box. */
 export interface EndPlace {

@@ -1,7 +1,7 @@
 import type { Drawing, Line, LineEnd, Side } from './document';
 import { bottom, meets, overlaps, right, type Box, type Point } from './geometry';
 import { textWidth } from './measure';
-import { alongRoute, type Route } from './routing';
+import { alongRoute, type Route } from './route';
 import { endPlace, type EndPlace } from './endPlace';
 
 /** A text at an end, with the point at which its baseline starts or ends. */

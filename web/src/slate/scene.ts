@@ -1,7 +1,8 @@
 import { firstSheet, linesAt, parseEndId, type Drawing } from './document';
 import type { Box } from './geometry';
 import { boxOf } from './measure';
-import { routeLines, type Route } from './routing';
+import { type Route } from './route';
+import { routeLines } from './routing';
 import { placeTexts, type EndText } from './endTexts';
 import type { Placement } from './format';
 
