@@ -50,6 +50,18 @@ build_server() {
 
 server_dll="$root/src/BlueSlate.Server/bin/Release/net10.0/BlueSlate.Server.dll"
 
+# build_cli: the same for the command line, compiled ahead for this machine.
+build_cli() {
+  local stamp="$root/src/BlueSlate.Cli/obj/.published" now
+  now=$(cd "$root" && find src/BlueSlate.Cli src/BlueSlate.Core src/BlueSlate.Drafting symbols global.json Directory.*.props -type f -not -path '*/bin/*' -not -path '*/obj/*' | LC_ALL=C sort | xargs sha256sum | sha256sum)
+  if [ -f "$cli_dll" ] && [ -f "$stamp" ] && [ "$(cat "$stamp")" = "$now" ]; then return; fi
+  { dotnet restore "$root/src/BlueSlate.Cli" --locked-mode && dotnet publish "$root/src/BlueSlate.Cli" -c Release --no-restore -r "linux-$([ "$(uname -m)" = aarch64 ] && echo arm64 || echo x64)" --no-self-contained -o "$(dirname "$cli_dll")"; } >/tmp/blueslate-cli.log 2>&1 \
+    || { tail -20 /tmp/blueslate-cli.log >&2; fail "The command line could not be built."; }
+  printf '%s' "$now" > "$stamp"
+}
+
+cli_dll="$root/src/BlueSlate.Cli/bin/published/blueslate.dll"
+
 # free_port: a port on loopback that nothing listens on.
 free_port() {
   node -e 'const s=require("net").createServer();s.listen(0,"127.0.0.1",()=>{console.log(s.address().port);s.close()})'
