@@ -13,7 +13,13 @@ internal static class ExerciseFolder
 {
     public static Assessor Load(DirectoryInfo folder)
     {
-        var question = Parse<QuestionDocument>(Path.Combine(folder.FullName, "question.json"));
+        var questionPath = Path.Combine(folder.FullName, "question.json");
+        var question = Parse<QuestionDocument>(questionPath);
+        if (question.Part.Problems().FirstOrDefault() is { Said: { } senseless })
+        {
+            throw new UnreadableException($"{questionPath}: {senseless}");
+        }
+
         var model = DrawingFile.Load(Path.Combine(folder.FullName, "model.json"));
         var assessmentPath = Path.Combine(folder.FullName, "assessment.json");
         var assessment = File.Exists(assessmentPath) ? Parse<AssessmentDocument>(assessmentPath) : new AssessmentDocument();

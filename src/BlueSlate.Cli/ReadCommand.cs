@@ -11,16 +11,18 @@ internal static class ReadCommand
     {
         var file = new Argument<FileInfo>("file") { Description = "A drawing." };
         var level = new Option<Level>("--level") { Description = "conceptual or logical." };
-        var command = new Command("read", "Prints what a drawing says, one statement a line.") { file, level };
-        command.SetAction(parsed => Run(parsed.GetRequiredValue(file), parsed.GetValue(level)));
+        var notation = new Option<string>("--notation") { Description = "The notation it is drawn in; crow's foot when none is given.", DefaultValueFactory = _ => NotationNames.CrowsFoot };
+        notation.AcceptOnlyFromAmong([.. Notation.All.Select(known => known.Name)]);
+        var command = new Command("read", "Prints what a drawing says, one statement a line.") { file, level, notation };
+        command.SetAction(parsed => Run(parsed.GetRequiredValue(file), new NotationOptions(parsed.GetValue(level)) { Notation = parsed.GetRequiredValue(notation) }));
         return command;
     }
 
-    private static int Run(FileInfo file, Level level)
+    private static int Run(FileInfo file, NotationOptions options)
     {
         try
         {
-            var reading = Notation.Read(DrawingFile.Load(file.FullName), new NotationOptions(level));
+            var reading = Notation.Read(DrawingFile.Load(file.FullName), options);
             foreach (var sentence in SentenceWriter.Write(reading))
             {
                 Console.Out.WriteLine(sentence.StillOpen is null ? sentence.Text : $"{sentence.Text} Still open: {sentence.StillOpen}");

@@ -62,6 +62,30 @@ public sealed class CommandLineTests : IDisposable
     }
 
     [Fact]
+    public async Task A_drawing_is_read_in_the_notation_that_is_named()
+    {
+        var file = Path.Combine(folder.FullName, "chen.json");
+        await File.WriteAllTextAsync(file, DrawingWriter.WriteText(new Sketch().Box("Visit").Box("Item").Diamond("brings in", Outline.Single, ("Visit", "1", true), ("Item", "N", true)).ToDrawing()));
+        (await RunAsync("read", file, "--notation", "chen")).Output.ShouldContain("Visit brings in 1 or more Item");
+        (await RunAsync("read", file)).Error.ShouldContain("drawn");
+        (await RunAsync("read", file, "--notation", "runes")).Code.ShouldBe(2);
+    }
+
+    [Theory]
+    [InlineData("\"notation\": \"runes\"", "notation is one of")]
+    [InlineData("\"marks\": \"0\"", "more than 0")]
+    [InlineData("\"stereotypes\": [\"\"]", "stereotypes")]
+    public async Task A_question_that_makes_no_sense_stops_the_check_before_it_begins(string part, string said)
+    {
+        File.Copy(Path.Combine(Demo, "repair-cafe", "model.json"), Path.Combine(folder.FullName, "model.json"));
+        await File.WriteAllTextAsync(Path.Combine(folder.FullName, "question.json"), $$"""{ "title": "Repair café", "part": { {{part}} } }""");
+        var (code, _, error) = await RunAsync("check", "--exercise", folder.FullName, "--answers", Path.Combine(Demo, "repair-cafe", "answers"), "--out", Path.Combine(folder.FullName, "out"));
+        code.ShouldBe(2);
+        error.ShouldContain("question.json");
+        error.ShouldContain(said);
+    }
+
+    [Fact]
     public async Task A_wrong_command_line_and_a_missing_exercise_do_nothing()
     {
         (await RunAsync("check")).Code.ShouldBe(2);

@@ -21,6 +21,9 @@ public sealed record QuestionDocument
 /// <summary>One part of an exercise.</summary>
 public sealed record PartDocument
 {
+    private const int MostStereotypes = 20;
+    private const int LongestStereotype = 40;
+
     /// <summary>The notation's name: <c>chen</c>, <c>crows-foot</c> or <c>uml</c>.</summary>
     public string Notation { get; init; } = NotationNames.CrowsFoot;
 
@@ -74,6 +77,25 @@ public sealed record PartDocument
 
     /// <summary>Whether students see the model answer once marks are released.</summary>
     public bool ShowModelAnswer { get; init; } = true;
+
+    /// <summary>What makes no sense in it, each with a code and the property that says so.</summary>
+    public IEnumerable<(string Code, string Said, string Property)> Problems()
+    {
+        if (Marks <= Rational.Zero || Marks > 1000 || Minutes is < 1 or > 1440)
+        {
+            yield return ("part", "A part has more than 0 and at most 1000 marks, and a time of 1 to 1440 minutes or none.", "");
+        }
+
+        if (Notations.Notation.All.All(notation => notation.Name != Notation))
+        {
+            yield return ("notation", $"A part's notation is one of {string.Join(", ", Notations.Notation.All.Select(notation => notation.Name))}.", "notation");
+        }
+
+        if (Stereotypes.Length > MostStereotypes || Stereotypes.Any(stereotype => stereotype.Trim().Length is 0 or > LongestStereotype))
+        {
+            yield return ("stereotypes", $"A part lists at most {MostStereotypes} stereotypes of 1 to {LongestStereotype} characters.", "stereotypes");
+        }
+    }
 
     /// <summary>The options with which drawings of this part are read.</summary>
     public NotationOptions ToOptions() => new(Level, Notation)

@@ -137,19 +137,9 @@ public static class ExerciseEndpoints
             return Problems.Unreadable("title", $"An exercise has a title of at most {LongestTitle} characters.", "title");
         }
 
-        if (request.Value.Marks <= Rational.Zero || request.Value.Marks > 1000 || request.Value.Minutes is < 1 or > 1440)
+        if (request.Value.Problems().FirstOrDefault() is { Said: { } said } problem)
         {
-            return Problems.Unreadable("part", "A part has more than 0 and at most 1000 marks, and a time of 1 to 1440 minutes or none.", "value");
-        }
-
-        if (Notation.All.All(notation => notation.Name != request.Value.Notation))
-        {
-            return Problems.Unreadable("notation", $"A part's notation is one of {string.Join(", ", Notation.All.Select(notation => notation.Name))}.", "value.notation");
-        }
-
-        if (request.Value.Stereotypes.Length > 20 || request.Value.Stereotypes.Any(stereotype => stereotype.Trim().Length is 0 or > 40))
-        {
-            return Problems.Unreadable("stereotypes", "A part lists at most 20 stereotypes of 1 to 40 characters.", "value.stereotypes");
+            return Problems.Unreadable(problem.Code, said, problem.Property.Length == 0 ? "value" : $"value.{problem.Property}");
         }
 
         var reply = await documents.SaveAsync(id, DocumentKind.Part, request.Revision, ExerciseJson.Write(request.Value), cancellation);
