@@ -78,15 +78,21 @@ test('a mark that would go down is left as it is, unless somebody says so with a
   await expect(page.getByText('would be different now')).toHaveCount(0);
 });
 
+/** Goes to the next or the previous answer, and waits until it is shown: its address is there first. */
+async function toNeighbour(page: Page, key: 'j' | 'k') {
+  const total = page.locator('.total');
+  const shown = (await total.textContent())!;
+  await page.keyboard.press(key);
+  await expect(total).not.toHaveText(shown);
+}
+
 /** Goes through the answers until the one whose loss was allowed is shown, with its note open. */
 async function openAnswerOfBen(page: Page) {
   for (let i = 0; i < 9; i++) {
     await expect(page.locator('.note').or(page.getByText('No difference was found.')).first()).toBeVisible();
     const note = page.locator('.note', { hasText: 'allowed ✓' });
     if ((await note.count()) > 0) return note.locator('.note-head').click();
-    const here = page.url();
-    await page.keyboard.press('k');
-    await expect(page).not.toHaveURL(here);
+    await toNeighbour(page, 'k');
   }
   throw new Error('No answer has the decision.');
 }
@@ -153,9 +159,7 @@ test('a drawing of another structure is taken as right, for all who drew so', as
   for (let i = 0; i < 7; i++) {
     await expect(page.locator('.note').first()).toBeVisible();
     if ((await telling.count()) > 0) break;
-    const here = page.url();
-    await page.keyboard.press('j');
-    await expect(page).not.toHaveURL(here);
+    await toNeighbour(page, 'j');
   }
   await expect(telling).toBeVisible();
   const code = (await page.locator('.total').textContent())!.match(/candidate (\w+)/)![1]!;

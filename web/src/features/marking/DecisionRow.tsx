@@ -53,6 +53,8 @@ export function DecisionRow({ answer, finding, ruling, locked, busy, onRule, onT
   if (locked) return ruling?.comment ? <p className="mt-2 font-read italic">{ruling.comment}</p> : null;
   const [own, ...others] = alike.data?.answers ?? [];
   const twins = others.filter((other) => other.identical).length;
+  // Until it is known what each choice gives, they would move under the hand.
+  const waiting = busy || alike.isPending;
   const choose = (decision: Decision) => {
     if (reach === 'alike' && others.length > 0) setAsked(decision);
     else onRule(decision, comment, reach);
@@ -75,7 +77,7 @@ export function DecisionRow({ answer, finding, ruling, locked, busy, onRule, onT
             key={decision}
             role="radio"
             aria-checked={asked === null ? ruling?.decision === decision : asked === decision}
-            disabled={busy}
+            disabled={waiting}
             onClick={() => choose(decision)}
           >
             {word}
@@ -84,7 +86,7 @@ export function DecisionRow({ answer, finding, ruling, locked, busy, onRule, onT
           </button>
         ))}
         {ruling && (
-          <button className="word-button" disabled={busy} onClick={onTakeBack}>
+          <button className="word-button" disabled={waiting} onClick={onTakeBack}>
             take back{ruling.reach === 'alike' && others.length > 0 ? ` for all ${others.length + 1}` : ''}
           </button>
         )}
