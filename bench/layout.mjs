@@ -36,11 +36,10 @@ function pairs(all, holds) {
   return count;
 }
 
-/** Whether two upright or level segments cross in their middles. */
+/** Whether two segments cross, each in its middle. */
 function cross([a, b], [c, d]) {
-  const level = (p, q) => Math.abs(p.y - q.y) < 0.01;
-  if (level(a, b) === level(c, d)) return false;
-  const [[l, r], [u, v]] = level(a, b) ? [[a, b], [c, d]] : [[c, d], [a, b]];
-  const inside = (n, p, q) => n > Math.min(p, q) + 0.5 && n < Math.max(p, q) - 0.5;
-  return inside(u.x, l.x, r.x) && inside(l.y, u.y, v.y);
+  const side = (p, q, r) => (q.x - p.x) * (r.y - p.y) - (q.y - p.y) * (r.x - p.x);
+  const far = (p, q, r) => side(p, q, r) / (Math.hypot(q.x - p.x, q.y - p.y) || 1);
+  const apart = (p, q, r, t) => far(p, q, r) * far(p, q, t) < 0 && Math.min(Math.abs(far(p, q, r)), Math.abs(far(p, q, t))) > 0.5;
+  return apart(a, b, c, d) && apart(c, d, a, b);
 }

@@ -57,11 +57,20 @@ cluster_connections() {
   cluster_app="$base;Database=blueslate;Username=blueslate_app;Password=$cluster_pw_app"
 }
 
+# cluster_runs FOLDER: whether its server runs. One that was killed, and whose end nobody has noted yet, does not: it holds nothing any more,
+# and PostgreSQL itself makes sure of that when the next one starts.
+cluster_runs() {
+  as_postgres "$pgbin/pg_ctl" -D "$1/pg" status >/dev/null 2>&1 || return 1
+  grep -q '^State:[[:space:]]*Z' "/proc/$(head -1 "$1/pg/postmaster.pid" 2>/dev/null)/status" 2>/dev/null || return 0
+  rm -f "$1/pg/postmaster.pid"
+  return 1
+}
+
 # cluster_join FOLDER: uses a cluster that runs; starts one that does not, to be stopped by cluster_stop.
 cluster_join() {
   local data=$1
   cluster_bin
-  [ -s "$data/pg/PG_VERSION" ] && as_postgres "$pgbin/pg_ctl" -D "$data/pg" status >/dev/null 2>&1 && [ ! -e "$data/needs-roles" ] || { cluster_start "$data"; return; }
+  [ -s "$data/pg/PG_VERSION" ] && cluster_runs "$data" && [ ! -e "$data/needs-roles" ] || { cluster_start "$data"; return; }
   cluster_connections "$data"
 }
 
@@ -76,10 +85,10 @@ cluster_start() {
   [ -s "$data/pg/PG_VERSION" ] || cluster_make "$data"
   [ -s "$data/db-port" ] || free_port > "$data/db-port"
   local port; port=$(cat "$data/db-port")
-  if port_is_taken "$port" && ! as_postgres "$pgbin/pg_ctl" -D "$data/pg" status >/dev/null 2>&1; then
+  if port_is_taken "$port" && ! cluster_runs "$data"; then
     free_port > "$data/db-port"; port=$(cat "$data/db-port")
   fi
-  if as_postgres "$pgbin/pg_ctl" -D "$data/pg" status >/dev/null 2>&1; then
+  if cluster_runs "$data"; then
     say "Ending a cluster that was left running ..."
     as_postgres "$pgbin/pg_ctl" -D "$data/pg" -m fast -w stop >/dev/null 2>&1 || fail "The cluster in $data/pg runs and cannot be stopped; see $data/pg/server.log"
   fi
