@@ -62,7 +62,7 @@ cluster_connections() {
 cluster_runs() {
   as_postgres "$pgbin/pg_ctl" -D "$1/pg" status >/dev/null 2>&1 || return 1
   grep -q '^State:[[:space:]]*Z' "/proc/$(head -1 "$1/pg/postmaster.pid" 2>/dev/null)/status" 2>/dev/null || return 0
-  rm -f "$1/pg/postmaster.pid"
+  rm -f "$1/pg/postmaster.pid" "$1"/run/.s.PGSQL.*
   return 1
 }
 
