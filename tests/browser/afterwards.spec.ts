@@ -111,7 +111,7 @@ test('a sample is marked blind by two, and how far they agree is told', async ({
     // What was found is not to be seen before, not even the total.
     await expect(page.getByRole('row').filter({ hasText: code })).toContainText('–');
     await next.click();
-    await expect(page.getByText('Marked blind')).toBeVisible();
+    await expect(page.getByText('Marked blind: what was found')).toBeVisible();
     await expect(page.locator('.note')).toHaveCount(0);
     if (marker === 'Ines Okafor') await expectAccessible(page);
     const lines = page.getByRole('radiogroup');
