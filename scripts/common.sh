@@ -37,10 +37,15 @@ build_web() {
   printf '%s' "$now" > "$stamp"
 }
 
+# hash_of FOLDER...: of the C# sources in these folders, and of what all of them are built with.
+hash_of() {
+  (cd "$root" && find "$@" symbols web/src/slate/advances.json global.json Directory.*.props -type f -not -path '*/bin/*' -not -path '*/obj/*' | LC_ALL=C sort | xargs sha256sum | sha256sum)
+}
+
 # build_server: restores exactly what the lock files name and builds for release, when something changed.
 build_server() {
   local stamp="$root/src/BlueSlate.Server/obj/.built" now
-  now=$(cd "$root" && find src symbols web/src/slate/advances.json global.json Directory.*.props -type f -not -path '*/bin/*' -not -path '*/obj/*' | LC_ALL=C sort | xargs sha256sum | sha256sum)
+  now=$(hash_of src)
   if [ -f "$server_dll" ] && [ -f "$stamp" ] && [ ! "$server_dll" -nt "$stamp" ] && [ "$(cat "$stamp")" = "$now" ]; then return; fi
   say "Building the server ..."
   { dotnet restore "$root/src/BlueSlate.Server" --locked-mode && dotnet build "$root/src/BlueSlate.Server" -c Release --no-restore -warnaserror; } >/tmp/blueslate-build.log 2>&1 \
@@ -53,7 +58,7 @@ server_dll="$root/src/BlueSlate.Server/bin/Release/net10.0/BlueSlate.Server.dll"
 # build_cli: the same for the command line, compiled ahead for this machine.
 build_cli() {
   local stamp="$root/src/BlueSlate.Cli/obj/.published" now
-  now=$(cd "$root" && find src/BlueSlate.Cli src/BlueSlate.Core src/BlueSlate.Drafting symbols global.json Directory.*.props -type f -not -path '*/bin/*' -not -path '*/obj/*' | LC_ALL=C sort | xargs sha256sum | sha256sum)
+  now=$(hash_of src/BlueSlate.Cli src/BlueSlate.Core src/BlueSlate.Drafting)
   if [ -f "$cli_dll" ] && [ -f "$stamp" ] && [ "$(cat "$stamp")" = "$now" ]; then return; fi
   { dotnet restore "$root/src/BlueSlate.Cli" --locked-mode && dotnet publish "$root/src/BlueSlate.Cli" -c Release --no-restore -r "linux-$([ "$(uname -m)" = aarch64 ] && echo arm64 || echo x64)" --no-self-contained -o "$(dirname "$cli_dll")"; } >/tmp/blueslate-cli.log 2>&1 \
     || { tail -20 /tmp/blueslate-cli.log >&2; fail "The command line could not be built."; }

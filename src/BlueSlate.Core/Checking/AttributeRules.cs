@@ -63,7 +63,7 @@ internal sealed class AttributeRules(VerdictLookup look)
             return look.RestatedOr(fact, fact.ConceptId, VerdictKind.Absent);
         }
 
-        var whole = look.Model.AttributesOfEntities.Values.First(pair => pair.Attribute.Parts.Any(candidate => candidate.Id == fact.ConceptId)).Attribute;
+        var whole = look.Model.Part(fact.ConceptId).Whole;
         return look.Correspondence.Attributes.TryGetValue(whole.Id, out var match)
             ? new Verdict(fact, VerdictKind.Absent, match.AnswerId, "")
             : new Verdict(fact, VerdictKind.AbsentWithOwner, null, "");

@@ -90,9 +90,7 @@ public sealed class Evidence
     }
 
     /// <summary>A part of a composite attribute of the model answer with its whole and its owner.</summary>
-    public (EntityType Owner, ConceptAttribute Whole, string Part) ModelPart(string id) =>
-        model.AttributesOfEntities.Values.SelectMany(pair => pair.Attribute.Parts.Select(part => (pair.Owner, pair.Attribute, part))).Where(found => found.part.Id == id)
-            .Select(found => (found.Owner, found.Attribute, found.part.Name)).First();
+    public (EntityType Owner, ConceptAttribute Whole, AttributePart Part) ModelPart(string id) => model.Part(id);
 
     /// <summary>Whether a verdict on the kind of a link says that it is of the right kind, but leads the wrong way.</summary>
     public bool IsReversed(Verdict verdict) =>

@@ -9,6 +9,7 @@ public sealed class IndexedReading
     private readonly Dictionary<string, string> names = new(StringComparer.Ordinal);
     private readonly Dictionary<string, (EntityType Owner, ConceptAttribute Attribute)> attributes = new(StringComparer.Ordinal);
     private readonly Dictionary<string, (EntityType Owner, ConceptAttribute Attribute)> ofRelationships = new(StringComparer.Ordinal);
+    private readonly Dictionary<string, (EntityType Owner, ConceptAttribute Whole, AttributePart Part)> parts = new(StringComparer.Ordinal);
     private readonly Dictionary<string, (EntityType Owner, Operation Operation)> operations = new(StringComparer.Ordinal);
     private readonly Dictionary<string, RelationshipType> relationships = new(StringComparer.Ordinal);
     private readonly Dictionary<string, (RelationshipType Relationship, RelationshipRole Role)> roles = new(StringComparer.Ordinal);
@@ -21,10 +22,7 @@ public sealed class IndexedReading
         {
             entities.Add(entity.Id, entity);
             names.Add(entity.Id, entity.Name);
-            foreach (var attribute in entity.Attributes)
-            {
-                attributes.Add(attribute.Id, (entity, attribute));
-            }
+            Add(attributes, entity);
 
             foreach (var operation in entity.Operations)
             {
@@ -40,9 +38,9 @@ public sealed class IndexedReading
                 roles.Add(role.Id, (relationship, role));
             }
 
-            foreach (var attribute in relationship.Attributes)
+            if (!relationship.Attributes.IsEmpty)
             {
-                ofRelationships.Add(attribute.Id, (AsOwner(relationship), attribute));
+                Add(ofRelationships, AsOwner(relationship));
             }
         }
     }
@@ -78,6 +76,9 @@ public sealed class IndexedReading
     public (EntityType Owner, ConceptAttribute Attribute)? FindAttribute(string id) =>
         attributes.TryGetValue(id, out var found) || ofRelationships.TryGetValue(id, out found) ? found : null;
 
+    /// <summary>A part of a composite attribute with its whole and its owner; throws when there is none.</summary>
+    public (EntityType Owner, ConceptAttribute Whole, AttributePart Part) Part(string id) => parts[id];
+
     /// <summary>A relationship by its own id or a role's, or null when there is none.</summary>
     public RelationshipType? FindRelationship(string id) =>
         relationships.TryGetValue(id, out var relationship) ? relationship : roles.TryGetValue(id, out var role) ? role.Relationship : null;
@@ -85,4 +86,16 @@ public sealed class IndexedReading
     /// <summary>A relationship speaking as the owner of its attributes.</summary>
     public EntityType AsOwner(RelationshipType relationship) =>
         new(relationship.Id, relationship.Name.Length > 0 ? relationship.Name : FactList.TitleOf(relationship, names), EntityKind.Associative, relationship.Attributes, []);
+
+    private void Add(Dictionary<string, (EntityType Owner, ConceptAttribute Attribute)> known, EntityType owner)
+    {
+        foreach (var attribute in owner.Attributes)
+        {
+            known.Add(attribute.Id, (owner, attribute));
+            foreach (var part in attribute.Parts)
+            {
+                parts.Add(part.Id, (owner, attribute, part));
+            }
+        }
+    }
 }

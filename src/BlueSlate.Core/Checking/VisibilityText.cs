@@ -14,8 +14,7 @@ internal static class VisibilityText
         [.. Breaches(Common(Attributes(model)), Attributes(answer)), .. Breaches(Common(Operations(model)), Operations(answer))];
 
     private static IEnumerable<(string Id, string Visibility)> Attributes(ConceptModel model) =>
-        model.Entities.SelectMany(entity => entity.Attributes).Concat(model.Relationships.SelectMany(relationship => relationship.Attributes))
-            .Select(attribute => (attribute.Id, attribute.Visibility));
+        model.AllAttributes.Select(attribute => (attribute.Id, attribute.Visibility));
 
     // An interface's operations are public without any mark.
     private static IEnumerable<(string Id, string Visibility)> Operations(ConceptModel model) =>

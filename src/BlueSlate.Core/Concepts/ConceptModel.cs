@@ -14,6 +14,10 @@ public sealed record ConceptModel(ImmutableArray<EntityType> Entities, Immutable
     /// <summary>Relationships of which an instance takes part in only one.</summary>
     public ImmutableArray<ExclusiveConstraint> Exclusions { get; init; } = [];
 
+    /// <summary>The attributes of entity types and of relationships.</summary>
+    public IEnumerable<ConceptAttribute> AllAttributes =>
+        Entities.SelectMany(entity => entity.Attributes).Concat(Relationships.SelectMany(relationship => relationship.Attributes));
+
     /// <summary>The entity type with this id; throws when there is none.</summary>
     public EntityType Entity(string id) => Entities.First(entity => entity.Id == id);
 

@@ -78,9 +78,8 @@ internal sealed class MemberMatcher(ConceptModel model, ConceptModel answer, Imm
     public ImmutableDictionary<string, string> Parts(IReadOnlyDictionary<string, AttributeMatch> attributes)
     {
         var found = ImmutableDictionary.CreateBuilder<string, string>(StringComparer.Ordinal);
-        var drawn = answer.Entities.SelectMany(entity => entity.Attributes).Concat(answer.Relationships.SelectMany(relationship => relationship.Attributes))
-            .ToDictionary(attribute => attribute.Id, StringComparer.Ordinal);
-        foreach (var attribute in model.Entities.SelectMany(entity => entity.Attributes).Where(attribute => !attribute.Parts.IsEmpty && attributes.ContainsKey(attribute.Id)))
+        var drawn = answer.AllAttributes.ToDictionary(attribute => attribute.Id, StringComparer.Ordinal);
+        foreach (var attribute in model.AllAttributes.Where(attribute => !attribute.Parts.IsEmpty && attributes.ContainsKey(attribute.Id)))
         {
             foreach (var (mine, theirs) in Pair(attribute.Parts, part => part.Name, drawn[attributes[attribute.Id].AnswerId].Parts, part => part.Name))
             {

@@ -13,12 +13,12 @@ internal sealed class Side
     private readonly ExerciseWords words;
     private Dictionary<string, AttributeOwner>? owners;
     private AttributeSorts? sorts;
+    private Likenesses? likenesses;
 
     public Side(ConceptModel model, ExerciseWords words)
     {
         this.words = words;
         Model = model;
-        Likenesses = new Likenesses(this);
         Entities = Canonical(model, words);
         indexOfEntity = new Dictionary<string, int>(Entities.Length, StringComparer.Ordinal);
         for (var i = 0; i < Entities.Length; i++)
@@ -88,7 +88,7 @@ internal sealed class Side
         .ToDictionary(owner => owner.Id, StringComparer.Ordinal);
 
     /// <summary>How alike the names of this side are to others.</summary>
-    public Likenesses Likenesses { get; }
+    public Likenesses Likenesses => likenesses ??= new Likenesses(this);
 
     /// <summary>The sorts of attributes of its entities.</summary>
     public AttributeSorts Sorts => sorts ??= new AttributeSorts(this);
@@ -208,7 +208,7 @@ internal sealed class Link(RelationshipType relationship, int from, int to, Exer
     public int Index { get; internal set; }
 
     /// <summary>All words at it: what its verbs are made of.</summary>
-    public string Said { get; } = string.Join('\n', relationship.Roles[0].Verb, relationship.Roles[1].Verb, relationship.Name, relationship.Roles[0].Role, relationship.Roles[1].Role);
+    public string Said => string.Join('\n', Relationship.Roles[0].Verb, Relationship.Roles[1].Verb, Relationship.Name, Relationship.Roles[0].Role, Relationship.Roles[1].Role);
 
     public int From { get; } = from;
 

@@ -21,7 +21,7 @@ internal sealed class PartMissing : FindingKind
         {
             var first = group.First();
             var (owner, whole, _) = evidence.ModelPart(first.Fact.ConceptId);
-            var parts = Phrasing.List([.. group.Select(verdict => Phrasing.InText(evidence.ModelPart(verdict.Fact.ConceptId).Part))]);
+            var parts = Phrasing.List([.. group.Select(verdict => Phrasing.InText(evidence.ModelPart(verdict.Fact.ConceptId).Part.Name))]);
             var several = group.Skip(1).Any();
             return AboutFact(
                 first,
