@@ -32,6 +32,9 @@ internal static class DemoExercises
         return new Assessor(model, options, assessment.ToTolerances(), scheme, assessment.ToTerms());
     }
 
+    /// <summary>What the class of an exercise has learned about its notation.</summary>
+    public static NotationOptions OptionsOf(string folder) => Read<QuestionDocument>(folder, "question.json").Part.ToOptions();
+
     public static IEnumerable<Drawing> Answers(string name) =>
         Directory.EnumerateFiles(Path.Combine(Folder, name, "answers"), "*.json").Order(StringComparer.Ordinal).Select(LoadFile);
 

@@ -11,6 +11,7 @@ internal static class Shuffle
         var names = new Dictionary<string, string>();
         var shapes = drawing.Shapes.ToArray();
         var lines = drawing.Lines.ToArray();
+        var turned = lines.Where(line => line.Text.Length == 0 && random.Next(2) == 0).Select(line => line.Id).ToHashSet();
         random.Shuffle(shapes);
         random.Shuffle(lines);
         var sheet = new Sheet(
@@ -26,16 +27,24 @@ internal static class Shuffle
                     return System.Collections.Immutable.ImmutableArray.Create(rows);
                 })],
             })],
-            [.. lines.Select(line => (line, turned: line.Text.Length == 0 && random.Next(2) == 0)).Select(pair => pair.line with
+            [.. lines.Select(line => line with
             {
-                Id = New(pair.line.Id),
-                From = Renamed(pair.turned ? pair.line.To : pair.line.From),
-                To = Renamed(pair.turned ? pair.line.From : pair.line.To),
+                Id = New(line.Id),
+                From = Renamed(turned.Contains(line.Id) ? line.To : line.From),
+                To = Renamed(turned.Contains(line.Id) ? line.From : line.To),
             })]);
         return new Drawing([sheet]);
 
         string New(string id) => names.TryGetValue(id, out var known) ? known : names[id] = $"x{random.Next(1_000_000_000)}";
 
-        LineEnd Renamed(LineEnd end) => end.On.Id is { } id ? end with { On = end.On with { Id = New(id) } } : end;
+        LineEnd Renamed(LineEnd end) => end.On.Id is not { } id ? end : end with { On = end.On with { Id = end.On.Kind == AttachmentKind.End ? OfEnd(id) : New(id) } };
+
+        // The end of a line that is drawn from its other end is its other end.
+        string OfEnd(string id)
+        {
+            var from = id.EndsWith(EndSuffix.From, StringComparison.Ordinal);
+            var line = id[..^(from ? EndSuffix.From : EndSuffix.To).Length];
+            return New(line) + (from == turned.Contains(line) ? EndSuffix.To : EndSuffix.From);
+        }
     }
 }

@@ -191,7 +191,7 @@ internal sealed class AttributePlacer(Side model, Side answer)
         var called = new[] { parent.Name, Name.Of(role.Role) }.Where(other => !other.Words.IsEmpty && NameSimilarity.Mentions(name, other) && name.Words.Length > other.Words.Length).ToList();
         var keys = parent.Attributes.Where(attribute => attribute.InKey).ToList();
         return called.Count > 0
-            ? NameSimilarity.EndsAsKey(name) || keys.Any(key => key.Bare.Words[^1] == name.Words[^1])
+            ? NameSimilarity.EndsAsKey(name) || keys.Any(key => !key.Bare.Words.IsEmpty && key.Bare.Words[^1] == name.Words[^1])
             : !recursive && keys.Any(key => key.Name.Key == name.Key && (key.Name.Words.Length > 1 || key.Bare.Words.Length < key.Name.Words.Length));
     }
 

@@ -28,7 +28,7 @@ internal sealed class EntityKindNotShown : FindingKind
         {
             var entity = evidence.ModelEntity(verdict.Fact.ConceptId);
             var owners = OwnersOf(entity);
-            var ownerNames = owners.Select(evidence.ModelRelationship).Select(relationship => relationship.Roles.First(role => role.EntityId != entity.Id))
+            var ownerNames = owners.Select(evidence.ModelRelationship).Select(relationship => relationship.Roles.FirstOrDefault(role => role.EntityId != entity.Id) ?? relationship.Roles[0])
                 .Select(role => evidence.ModelEntity(role.EntityId).Name).ToList();
             var within = ownerNames.Count == 0 ? "its owner" : Phrasing.List([.. ownerNames.Select(Phrasing.InText)]);
             var weak = entity.Kind == EntityKind.Weak;

@@ -13,7 +13,7 @@ internal sealed class AlikeThings : ExampleSource
         foreach (var verdict in dispute.On(Aspect.Key, Aspect.Kind))
         {
             var entity = dispute.Model.Entity(verdict.Fact.ConceptId);
-            if (entity.Primary is { } wanted && dispute.Comparison.On(Aspect.Key, entity.Id)?.AnswerId is { } answerId && Drawn(answerId, dispute) is var (drawn, added))
+            if (entity.Primary is { } wanted && dispute.Comparison.On(Aspect.Key, entity.Id)?.AnswerId is { } answerId && Drawn(entity, answerId, dispute) is var (drawn, added))
             {
                 var asDrawn = Variation.WithPrimary(dispute.Model, entity.Id, drawn, added);
                 foreach (var proposal in Between(entity.Id, wanted, drawn, asDrawn, Fact.IdOf(Aspect.Key, entity.Id), dispute))
@@ -78,8 +78,10 @@ internal sealed class AlikeThings : ExampleSource
     }
 
     // The answer's key in the model answer's terms, with attributes that only the answer has; null when a piece of it cannot be placed.
-    private static (Identifier? Key, ImmutableArray<ConceptAttribute> Added)? Drawn(string answerEntityId, Dispute dispute)
+    private static (Identifier? Key, ImmutableArray<ConceptAttribute> Added)? Drawn(EntityType wanted, string answerEntityId, Dispute dispute)
     {
+        bool IsTiedTo(string relationshipId) => dispute.Model.RelationshipsOf(wanted.Id).Any(relationship => relationship.Id == relationshipId);
+
         var correspondence = dispute.Comparison.Correspondence;
         var entity = dispute.Comparison.Answer.Model.Entity(answerEntityId);
         if (entity.Primary is not { } key || (key.AttributeIds.IsEmpty && key.OwnerRelationshipIds.IsEmpty))
@@ -99,7 +101,7 @@ internal sealed class AlikeThings : ExampleSource
             {
                 members.Add(modelId);
             }
-            else if (attribute.ForeignKey?.RelationshipId is { } along && relationships.TryGetValue(along, out var modelRelationship))
+            else if (attribute.ForeignKey?.RelationshipId is { } along && relationships.TryGetValue(along, out var modelRelationship) && IsTiedTo(modelRelationship))
             {
                 owners.Add(modelRelationship);
             }
@@ -112,7 +114,7 @@ internal sealed class AlikeThings : ExampleSource
 
         foreach (var id in key.OwnerRelationshipIds)
         {
-            if (!relationships.TryGetValue(id, out var modelRelationship))
+            if (!relationships.TryGetValue(id, out var modelRelationship) || !IsTiedTo(modelRelationship))
             {
                 return null;
             }
