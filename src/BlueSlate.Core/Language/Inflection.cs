@@ -2,56 +2,71 @@ using System.Collections.Frozen;
 
 namespace BlueSlate.Core.Language;
 
-/// <summary>Plural and singular of nouns, and the basic form of inflected words. Inflections only, never derivations.</summary>
+/// <summary>
+/// Plural and singular of nouns, and the infinitive of verbs, by WordNet's morphology: its lists of exceptions first, then its rules of
+/// detachment, of which each is held against the lexicon (Fellbaum 1998, morphy). Inflections only, never derivations.
+/// </summary>
 public static class Inflection
 {
-    private static readonly FrozenDictionary<string, string> IrregularSingulars = new Dictionary<string, string>
+    // WordNet's rules of detachment, in its order.
+    private static readonly (string Ending, string Instead)[] OfNouns =
+        [("s", ""), ("ses", "s"), ("xes", "x"), ("zes", "z"), ("ches", "ch"), ("shes", "sh"), ("men", "man"), ("ies", "y")];
+
+    private static readonly (string Ending, string Instead)[] OfVerbs =
+        [("s", ""), ("ies", "y"), ("es", "e"), ("es", ""), ("ed", "e"), ("ed", ""), ("ing", "e"), ("ing", "")];
+
+    // The lexicon has them as words of their own, or has another word that only looks like their singular.
+    private static readonly FrozenDictionary<string, string> Singulars = new Dictionary<string, string>
     {
         ["people"] = "person",
-        ["men"] = "man",
-        ["women"] = "woman",
-        ["children"] = "child",
-        ["feet"] = "foot",
-        ["teeth"] = "tooth",
-        ["data"] = "datum",
-        ["media"] = "medium",
-        ["criteria"] = "criterion",
-        ["analyses"] = "analysis",
-        ["indices"] = "index",
-        ["lives"] = "life",
-        ["shelves"] = "shelf",
-        ["halves"] = "half",
-        ["knives"] = "knife",
-        ["leaves"] = "leaf",
         ["lenses"] = "lens",
+        ["data"] = "data",
+        ["species"] = "species",
+        ["means"] = "means",
+        ["news"] = "news",
+        ["physics"] = "physics",
+        ["premises"] = "premises",
     }.ToFrozenDictionary(StringComparer.Ordinal);
 
-    private static readonly FrozenDictionary<string, string> IrregularPlurals =
-        IrregularSingulars.Where(pair => pair.Value is not ("datum" or "medium")).ToFrozenDictionary(pair => pair.Value, pair => pair.Key, StringComparer.Ordinal);
-
-    private static readonly FrozenSet<string> Unchanging =
-        new[] { "series", "species", "equipment", "news", "address", "status", "analysis", "bus", "class", "process", "access", "lens", "atlas", "genus", "campus", "focus", "virus", "basis", "bonus" }.ToFrozenSet(StringComparer.Ordinal);
+    private static readonly FrozenDictionary<string, string> IrregularPlurals = new Dictionary<string, string>
+    {
+        ["person"] = "people",
+        ["man"] = "men",
+        ["woman"] = "women",
+        ["child"] = "children",
+        ["foot"] = "feet",
+        ["tooth"] = "teeth",
+        ["criterion"] = "criteria",
+        ["analysis"] = "analyses",
+        ["index"] = "indices",
+        ["life"] = "lives",
+        ["shelf"] = "shelves",
+        ["half"] = "halves",
+        ["knife"] = "knives",
+        ["leaf"] = "leaves",
+    }.ToFrozenDictionary(StringComparer.Ordinal);
 
     /// <summary>The singular of a lower-case noun; the noun itself when it is one already.</summary>
     public static string Singular(string noun)
     {
-        if (IrregularSingulars.TryGetValue(noun, out var singular))
+        if (Singulars.TryGetValue(noun, out var singular))
         {
             return singular;
         }
 
-        if (noun.Length < 4 || Unchanging.Contains(noun) || noun.EndsWith("ss", StringComparison.Ordinal) || noun[^1] != 's')
+        var lexicon = Lexicon.English;
+        if (lexicon.Find(noun) is not { IsNoun: true } && lexicon.IrregularNoun(noun) is { } irregular)
+        {
+            return irregular;
+        }
+
+        if (noun.Length < 4 || noun.EndsWith("ss", StringComparison.Ordinal) || !(noun[^1] == 's' || noun.EndsWith("men", StringComparison.Ordinal)))
         {
             return noun;
         }
 
-        return noun switch
-        {
-            _ when noun.EndsWith("ies", StringComparison.Ordinal) && noun.Length > 4 => noun[..^3] + "y",
-            _ when EndsWithAny(noun, "sses", "shes", "ches", "xes", "zzes") => noun[..^2],
-            _ when noun.EndsWith("uses", StringComparison.Ordinal) && Unchanging.Contains(noun[..^2]) => noun[..^2],
-            _ => noun[..^1],
-        };
+        return Detached(noun, OfNouns, word => lexicon.Find(word) is { IsNoun: true })
+            ?? (lexicon.Find(noun) is { IsNoun: true } ? noun : SingularByEnding(noun));
     }
 
     /// <summary>The plural of a noun in any case; only its last word changes.</summary>
@@ -81,39 +96,70 @@ public static class Inflection
     /// <summary>Whether a lower-case noun is in the plural already.</summary>
     internal static bool IsPlural(string noun) => !string.Equals(Singular(noun), noun, StringComparison.Ordinal);
 
-    /// <summary>
-    /// The basic form of a lower-case word: the singular of a noun, the infinitive of a verb's form that is no word of its own
-    /// (<c>booked</c> is <c>book</c>, <c>booking</c> is not).
-    /// </summary>
-    internal static string BasicForm(string word) => Infinitive(Singular(word));
-
-    private static string Infinitive(string word)
+    /// <summary>The infinitive of a lower-case form of a verb: <c>taken</c>, <c>takes</c> and <c>taking</c> are <c>take</c>.</summary>
+    internal static string Infinitive(string verb)
     {
         var lexicon = Lexicon.English;
-        if (word.Length < 4 || lexicon.Find(word) is { IsNoun: true } or { IsVerb: true })
-        {
-            return word;
-        }
-
-        if ((lexicon.IrregularNoun(word) ?? lexicon.IrregularVerb(word)) is { } irregular)
+        if (lexicon.IrregularVerb(verb) is { } irregular)
         {
             return irregular;
         }
 
-        var stem = word switch
+        return verb.Length < 4 || lexicon.Find(verb) is { IsVerb: true } ? verb
+            : Detached(verb, OfVerbs, word => lexicon.Find(word) is { IsVerb: true }) ?? InfinitiveByEnding(verb);
+    }
+
+    /// <summary>
+    /// The basic form of a lower-case word in a name: the singular of a noun, the infinitive of a verb's form that is no word of its own
+    /// (<c>booked</c> is <c>book</c>, <c>booking</c> is not).
+    /// </summary>
+    internal static string BasicForm(string word)
+    {
+        var singular = Singular(word);
+        var lexicon = Lexicon.English;
+        if (singular.Length < 4 || lexicon.Find(singular) is { IsNoun: true } or { IsVerb: true })
         {
-            _ when word.EndsWith("ing", StringComparison.Ordinal) => word[..^3],
-            _ when word.EndsWith("ied", StringComparison.Ordinal) => word[..^3] + "y",
-            _ when word.EndsWith("ed", StringComparison.Ordinal) => word[..^2],
-            _ => null,
-        };
-        if (stem is null || stem.Length < 2)
-        {
-            return word;
+            return singular;
         }
 
-        string[] candidates = stem[^1] == stem[^2] ? [stem, stem[..^1], stem + "e"] : [stem + "e", stem];
-        return candidates.FirstOrDefault(candidate => lexicon.Find(candidate) is { IsVerb: true }) ?? word;
+        return lexicon.IrregularVerb(singular) ?? Detached(singular, OfVerbs, other => lexicon.Find(other) is { IsVerb: true }) ?? singular;
+    }
+
+    private static string? Detached(string word, (string Ending, string Instead)[] rules, Func<string, bool> isKnown)
+    {
+        foreach (var (ending, instead) in rules)
+        {
+            if (word.Length > ending.Length + 1 && word.EndsWith(ending, StringComparison.Ordinal)
+                && string.Concat(word.AsSpan(0, word.Length - ending.Length), instead) is var stem && isKnown(stem))
+            {
+                return stem;
+            }
+        }
+
+        return null;
+    }
+
+    // Words that the lexicon has not are inflected all the same.
+    private static string SingularByEnding(string noun) => noun switch
+    {
+        _ when noun[^1] != 's' => noun,
+        _ when noun.EndsWith("ies", StringComparison.Ordinal) && noun.Length > 4 => noun[..^3] + "y",
+        _ when EndsWithAny(noun, "sses", "shes", "ches", "xes", "zzes") => noun[..^2],
+        _ => noun[..^1],
+    };
+
+    private static string InfinitiveByEnding(string verb)
+    {
+        var stem = verb switch
+        {
+            _ when EndsWithAny(verb, "ied", "ies") && verb.Length > 4 => verb[..^3] + "y",
+            _ when verb.EndsWith("ing", StringComparison.Ordinal) && verb.Length > 5 => verb[..^3],
+            _ when EndsWithAny(verb, "ed", "es") && verb.Length > 4 => verb[..^2],
+            _ when verb[^1] == 's' && verb[^2] != 's' => verb[..^1],
+            _ => verb,
+        };
+        stem = stem.Length > 3 && stem[^1] == stem[^2] && stem[^1] is not ('s' or 'l') ? stem[..^1] : stem;
+        return stem.Length > 3 && stem[^1] == 'e' ? stem[..^1] : stem;
     }
 
     private static bool EndsWithAny(string word, params ReadOnlySpan<string> endings)

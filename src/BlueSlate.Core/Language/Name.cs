@@ -16,6 +16,13 @@ public sealed class Name
     private static readonly FrozenSet<string> Fillers =
         new[] { "of", "the", "a", "an", "at", "on", "for", "by", "with", "per", "is", "has", "are", "yn", "flag" }.ToFrozenSet(StringComparer.Ordinal);
 
+    // Words that the lexicon leaves out because they name nothing.
+    private static readonly FrozenSet<string> FunctionWords = new[]
+    {
+        "from", "until", "till", "since", "when", "where", "whose", "which", "who", "their", "this", "that", "than", "then", "them", "they", "your", "into", "onto", "over", "under", "upon",
+        "between", "before", "after", "during", "within", "without", "other", "each", "both", "some", "many", "much", "most", "more", "less", "next", "last", "first", "any", "all",
+    }.ToFrozenSet(StringComparer.Ordinal);
+
     private readonly FrozenSet<string> literal;
 
     private Name(string text, ImmutableArray<string> written, string compact, FrozenSet<string> literal)
@@ -50,6 +57,12 @@ public sealed class Name
 
     /// <summary>For each word, what the lexicon has on it.</summary>
     internal ImmutableArray<LexicalWord?> Lexical { get; }
+
+    /// <summary>Whether a word means nothing but itself in this exercise, whatever the lexicon says.</summary>
+    internal bool IsKeptApart(int index) => literal.Contains(Words[index]);
+
+    /// <summary>Whether a word is one that is known, and so no slip of the pen nor an invented short form.</summary>
+    internal bool IsKnownWord(int index) => Lexical[index] is not null || IsKeptApart(index) || FunctionWords.Contains(Words[index]);
 
     /// <summary>The words of a text, without those that only hold others together.</summary>
     public static Name Of(string text)

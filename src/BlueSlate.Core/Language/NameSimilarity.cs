@@ -12,7 +12,7 @@ public readonly record struct Similarity(double Value, string Reason)
 
 /// <summary>
 /// Compares names by their words: equal words, the owner's name as prefix, generic heads of keys, and slips of the pen
-/// (Damerau's distance, restricted, over words of four letters or more).
+/// (Damerau's distance, restricted, over words of four letters or more of which at most one is a word that there is).
 /// </summary>
 public static class NameSimilarity
 {
@@ -141,9 +141,21 @@ public static class NameSimilarity
             return lexical;
         }
 
-        if (ShortForm.Likeness(a, first.Lexical[i] is not null, b, second.Lexical[j] is not null) is > 0 and var shortened)
+        var (known, alsoKnown) = (first.IsKnownWord(i), second.IsKnownWord(j));
+        if (known && alsoKnown && (first.IsKeptApart(i) || second.IsKeptApart(j)))
+        {
+            return 0;
+        }
+
+        if (ShortForm.Likeness(a, known, b, alsoKnown) is > 0 and var shortened)
         {
             return shortened;
+        }
+
+        // A known word is never a slip of another: date and rate, price and prize are different things.
+        if (known && alsoKnown)
+        {
+            return 0;
         }
 
         // Slips are in what was written.

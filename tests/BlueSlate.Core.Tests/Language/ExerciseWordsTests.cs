@@ -31,6 +31,18 @@ public sealed class ExerciseWordsTests
         NameSimilarity.Of(words.Read("car"), words.Read("cars")).Value.ShouldBe(1);
     }
 
+    [Theory]
+    [InlineData("rep", "repair")]
+    [InlineData("fixer", "fixar")]
+    [InlineData("photo", "photograph")]
+    public void Words_kept_apart_are_neither_slips_nor_short_forms_of_each_other(string one, string other)
+    {
+        var words = new ExerciseWords([], [[one, other]]);
+        var alike = NameSimilarity.Of(words.Read(one), words.Read(other)).Value;
+        alike.ShouldBe(NameSimilarity.Of(words.Read(other), words.Read(one)).Value, 1e-9);
+        alike.ShouldBe(0);
+    }
+
     [Fact]
     public void What_is_kept_apart_stays_so_under_an_owners_name()
     {

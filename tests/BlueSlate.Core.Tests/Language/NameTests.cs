@@ -23,6 +23,21 @@ public sealed class NameTests
     [InlineData("Visit", "Item")]
     public void Different_things_are_not_alike(string a, string b) => NameSimilarity.Of(Name.Of(a), Name.Of(b)).Value.ShouldBeLessThan(0.7);
 
+    [Theory]
+    [InlineData("date", "rate")]
+    [InlineData("price", "prize")]
+    [InlineData("from", "form")]
+    [InlineData("container", "contained")]
+    [InlineData("plate", "place")]
+    [InlineData("coach", "couch")]
+    [InlineData("hire date", "hire rate")]
+    public void A_known_word_is_no_slip_of_another(string a, string b)
+    {
+        NameSimilarity.Of(Name.Of(a), Name.Of(b)).Value.ShouldBeLessThan(0.6);
+        var owner = Name.Of("Booking");
+        NameSimilarity.OfAttributes(Name.Of(a), owner, Name.Of(b), owner).Value.ShouldBeLessThan(0.6);
+    }
+
     [Fact]
     public void The_owners_name_in_front_makes_no_difference()
     {
