@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using BlueSlate.Core.Concepts;
+using BlueSlate.Core.Language;
 using BlueSlate.Core.Matching;
 
 namespace BlueSlate.Core.Restatements;
@@ -45,7 +46,7 @@ internal sealed class LinkingEntityByManyToMany : Restatement
             }
 
             int a = leftovers.AnswerOf(Parent(own[0], between)), b = leftovers.AnswerOf(Parent(own[1], between));
-            var drawn = free.FirstOrDefault(link => link.Joins(a, b));
+            var drawn = free.Where(link => link.Joins(a, b)).MaxBy(link => Likeness(leftovers.Model.Entities[between], link));
             if (drawn is null)
             {
                 continue;
@@ -74,6 +75,14 @@ internal sealed class LinkingEntityByManyToMany : Restatement
         return ImmutableDictionary<string, RestatedCount>.Empty
             .Add(own.Id, new RestatedCount(farEnd.CoOccurrence, farEnd.Id))
             .Add(link.Relationship.Other(own).Id, new RestatedCount(new Count(1, 1), farEnd.Id) { IsImplied = true });
+    }
+
+    // Of several between the same two, the one that is called like it or has what it has.
+    private static double Likeness(NamedEntity wanted, Link drawn)
+    {
+        var verbs = drawn.Verbs.Append(Name.Of(drawn.Relationship.Name));
+        var facts = drawn.Relationship.Attributes.Count(attribute => wanted.Attributes.Any(own => NameSimilarity.Of(own.Bare, Name.Of(attribute.Name)).Value >= AttributeMatcher.Sureness));
+        return facts + verbs.Select(verb => Math.Max(NameSimilarity.Of(wanted.Name, verb).Value, EntityBetween.AreDerived(wanted.Name, verb) ? 1 : 0)).DefaultIfEmpty().Max();
     }
 
     private static int Parent(Link link, int between) => link.From == between ? link.To : link.From;

@@ -19,23 +19,24 @@ internal sealed class RelationshipByEntityBetween : Restatement
     {
         var free = leftovers.AnswerLinks.ToList();
         var taken = new HashSet<int>();
+        var between = new EntityBetween(leftovers);
         foreach (var link in leftovers.ModelLinks.Where(link => link.Relationship.Kind == RelationshipKind.Association))
         {
             int a = leftovers.AnswerOf(link.From), b = leftovers.AnswerOf(link.To);
-            var found = leftovers.AnswerEntities.Where(index => a >= 0 && b >= 0 && !taken.Contains(index))
-                .Select(index => (Between: index, Towards: Towards(free, index, a, b)))
-                .FirstOrDefault(candidate => candidate.Towards is not null && IsBetween(link, candidate.Towards, candidate.Between, leftovers.Answer));
-            if (found.Towards is not [var towardsA, var towardsB])
+            var candidates = leftovers.AnswerEntities.Where(index => a >= 0 && b >= 0 && !taken.Contains(index))
+                .Select(index => (Entity: index, Lines: Towards(free, index, a, b)!))
+                .Where(candidate => candidate.Lines is not null && IsBetween(link, candidate.Lines, candidate.Entity, leftovers.Answer));
+            if (between.Best(link.Relationship, candidates) is not (var found, [var towardsA, var towardsB]))
             {
                 continue;
             }
 
-            taken.Add(found.Between);
+            taken.Add(found);
             free.Remove(towardsA);
             free.Remove(towardsB);
             var roles = link.Relationship.Roles;
-            var entity = leftovers.Answer.Entities[found.Between].Entity;
-            RelationshipRole atBetweenA = RoleAt(towardsA, found.Between, leftovers.Answer), atBetweenB = RoleAt(towardsB, found.Between, leftovers.Answer);
+            var entity = leftovers.Answer.Entities[found].Entity;
+            RelationshipRole atBetweenA = RoleAt(towardsA, found, leftovers.Answer), atBetweenB = RoleAt(towardsB, found, leftovers.Answer);
             var manySide = link.Relationship.IsManyToMany ? null : leftovers.Model.Entities[roles[0].CoOccurrence.Max == 1 ? link.To : link.From].Entity;
             var columns = manySide?.Attributes.Where(attribute => attribute.ForeignKey?.RelationshipId == link.Relationship.Id).Select(attribute => attribute.Id) ?? [];
             var match = Match(link.Relationship, entity, [towardsA.Relationship.Id, towardsB.Relationship.Id]);
@@ -52,21 +53,22 @@ internal sealed class RelationshipByEntityBetween : Restatement
         foreach (var diamond in leftovers.ModelDiamonds)
         {
             var ends = diamond.Roles.Select(role => leftovers.AnswerOf(leftovers.Model.IndexOf(role.EntityId))).ToArray();
-            foreach (var between in leftovers.AnswerEntities.Where(index => !taken.Contains(index) && !ends.Contains(-1)))
+            var candidates = leftovers.AnswerEntities.Where(index => !taken.Contains(index) && !ends.Contains(-1))
+                .Select(index => (Entity: index, Lines: Towards(free, index, ends)!))
+                .Where(candidate => candidate.Lines is not null);
+            if (between.Best(diamond, candidates) is not (var found, { } lines))
             {
-                if (Towards(free, between, ends) is { } lines)
-                {
-                    taken.Add(between);
-                    free.RemoveAll(lines.Contains);
-
-                    // How many go with one pair of the others no line of the entity says.
-                    yield return Match(diamond, leftovers.Answer.Entities[between].Entity, [.. lines.Select(line => line.Relationship.Id)]) with
-                    {
-                        Holding = [diamond.Id, .. diamond.Roles.Select(role => role.Id)],
-                    };
-                    break;
-                }
+                continue;
             }
+
+            taken.Add(found);
+            free.RemoveAll(lines.Contains);
+
+            // How many go with one pair of the others no line of the entity says.
+            yield return Match(diamond, leftovers.Answer.Entities[found].Entity, [.. lines.Select(line => line.Relationship.Id)]) with
+            {
+                Holding = [diamond.Id, .. diamond.Roles.Select(role => role.Id)],
+            };
         }
     }
 
