@@ -41,7 +41,7 @@ internal sealed class Faults(Random random, NotationOptions options, IReadOnlySe
         var lines = model.RelationshipsOf(gone.Id).ToList();
 
         // What a foreign key or an identifying line of another refers to goes with it, and is no mistake of its own.
-        if (lines.Any(line => line.Identifying == true) || model.Entities.Any(entity => entity.Attributes.Any(attribute => lines.Any(line => line.Id == attribute.ForeignKey?.RelationshipId))))
+        if (lines.Any(line => line.Identifying == true) || model.Entities.Any(entity => entity.Attributes.Any(attribute => lines.Any(line => attribute.RefersAlong(line.Id)))))
         {
             return null;
         }
@@ -79,7 +79,7 @@ internal sealed class Faults(Random random, NotationOptions options, IReadOnlySe
     private (ConceptModel, Seed)? RelationshipMissing(ConceptModel model) =>
         PickRelationship(model, relationship => relationship is { Identifying: not true, EntityId: null, Roles.Length: 2, Attributes.IsEmpty: true }
             && !model.Exclusions.Any(exclusion => exclusion.RelationshipIds.Contains(relationship.Id))
-            && !model.Entities.Any(entity => entity.Attributes.Any(attribute => attribute.ForeignKey?.RelationshipId == relationship.Id))) is not { } gone ? null
+            && !model.Entities.Any(entity => entity.Attributes.Any(attribute => attribute.RefersAlong(relationship.Id)))) is not { } gone ? null
         : (model with { Relationships = model.Relationships.Remove(gone) }, new Seed("relationship-missing", gone.Id, Parts(gone)));
 
     private (ConceptModel, Seed)? Minimum(ConceptModel model) => AtEnd(model, "cardinality-min", count => count.Min is 0 or 1 ? count with { Min = 1 - count.Min } : null, _ => true);
@@ -111,7 +111,7 @@ internal sealed class Faults(Random random, NotationOptions options, IReadOnlySe
     {
         if (PickRelationship(model, relationship => relationship is { Roles.Length: 2, EntityId: null, IsRecursive: false, Identifying: not true, WholeRoleId: null, Kind: RelationshipKind.Association, Attributes.IsEmpty: true }
             && relationship.Roles[0].CoOccurrence is { Min: not null, Max: not null } a && relationship.Roles[1].CoOccurrence is { Min: not null, Max: not null } b && a.Max != b.Max && a.Min != b.Min
-            && !model.Entities.Any(entity => entity.Attributes.Any(attribute => attribute.ForeignKey?.RelationshipId == relationship.Id))) is not { } at)
+            && !model.Entities.Any(entity => entity.Attributes.Any(attribute => attribute.RefersAlong(relationship.Id)))) is not { } at)
         {
             return null;
         }

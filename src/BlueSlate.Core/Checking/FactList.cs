@@ -86,9 +86,8 @@ public static class FactList
             }
         }
 
-        foreach (var alternate in entity.Identifiers.Where(identifier => identifier.Kind == IdentifierKind.Alternate))
+        foreach (var (id, alternate) in entity.Alternates)
         {
-            var id = alternate.AttributeIds[0];
             facts.Add(New(Aspect.AlternateKey, id, id, $"alternate key of {entity.Name}", Members(entity, alternate)));
         }
 

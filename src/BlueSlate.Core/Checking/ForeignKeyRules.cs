@@ -5,15 +5,18 @@ namespace BlueSlate.Core.Checking;
 /// <summary>When foreign keys are as wanted: held against the parent's key as it is drawn, under whatever name.</summary>
 internal sealed class ForeignKeyRules(VerdictLookup look, KeyRules keys)
 {
-    private readonly Lazy<Dictionary<string, ForeignReference>> ofAnswer = new(() => ByColumn(look.Answer.Model));
-    private readonly Lazy<Dictionary<string, ForeignReference>> ofModel = new(() => ByColumn(look.Model.Model));
+    private readonly Lazy<ILookup<string, ForeignReference>> ofAnswer = new(() => ByColumn(look.Answer.Model));
+    private readonly Lazy<ILookup<string, ForeignReference>> ofModel = new(() => ByColumn(look.Model.Model));
 
     public Verdict On(Fact fact)
     {
         if (look.Correspondence.Attributes.TryGetValue(fact.ConceptId, out var match))
         {
             var drawn = look.Answer.Attribute(match.AnswerId).Attribute;
-            return new Verdict(fact, drawn.ForeignKey is not null && !RefersElsewhere(fact.ConceptId, match.AnswerId) ? VerdictKind.Holds : VerdictKind.Wrong, match.AnswerId, drawn.Name);
+            var wanted = look.Model.Attribute(fact.ConceptId).Attribute;
+            var refers = drawn.ForeignKey is not null && !RefersElsewhere(fact.ConceptId, match.AnswerId);
+            var all = drawn.ForeignKeys.Length >= wanted.ForeignKeys.Length && wanted.ForeignKeys.All(key => RefersAlike(drawn, key));
+            return new Verdict(fact, refers && all ? VerdictKind.Holds : VerdictKind.Wrong, match.AnswerId, drawn.Name, PartlyRight: refers && !all);
         }
 
         var (owner, column) = look.Model.AttributesOfEntities[fact.ConceptId];
@@ -36,19 +39,23 @@ internal sealed class ForeignKeyRules(VerdictLookup look, KeyRules keys)
 
         // Of two that go one with one, either may hold the other's key.
         if (look.Model.Relationships[along].Roles.All(role => role.CoOccurrence.Max == 1) && relationship.Roles.All(role => role.CoOccurrence.Max == 1)
-            && ofAnswer.Value.Values.FirstOrDefault(reference => reference.Along.Id == relationship.Id && reference.Holder.Id != entity.Id && reference.Fit == ReferenceFit.Whole) is { } other)
+            && ofAnswer.Value.SelectMany(references => references).FirstOrDefault(reference => reference.Along.Id == relationship.Id && reference.Holder.Id != entity.Id && reference.Fit == ReferenceFit.Whole) is { } other)
         {
             return new Verdict(fact, VerdictKind.Tolerated, other.Columns[0].Id, other.Columns[0].Name);
         }
 
         // All of a key that is drawn with fewer columns than wanted.
-        var whole = ofAnswer.Value.Values.FirstOrDefault(reference => reference.Along.Id == relationship.Id && reference.Holder.Id == entity.Id && reference.Fit == ReferenceFit.Whole);
+        var whole = ofAnswer.Value.SelectMany(references => references).FirstOrDefault(reference => reference.Along.Id == relationship.Id && reference.Holder.Id == entity.Id && reference.Fit == ReferenceFit.Whole);
         return whole is null ? new Verdict(fact, VerdictKind.Absent, entity.Id, "") : new Verdict(fact, VerdictKind.Tolerated, whole.Columns[0].Id, whole.Columns[0].Name);
     }
 
     private bool RefersElsewhere(string modelColumn, string answerColumn) =>
-        ofAnswer.Value.GetValueOrDefault(answerColumn)?.Fit == ReferenceFit.OtherColumn && ofModel.Value.GetValueOrDefault(modelColumn)?.Fit != ReferenceFit.OtherColumn;
+        ofAnswer.Value[answerColumn].FirstOrDefault()?.Fit == ReferenceFit.OtherColumn && ofModel.Value[modelColumn].FirstOrDefault()?.Fit != ReferenceFit.OtherColumn;
 
-    private static Dictionary<string, ForeignReference> ByColumn(ConceptModel model) =>
-        ForeignReference.Of(model).SelectMany(reference => reference.Columns.Select(column => (column.Id, reference))).ToDictionary(pair => pair.Id, pair => pair.reference, StringComparer.Ordinal);
+    // Of a column in several foreign keys each has to be there; which of the answer's lines one is along may be unknown.
+    private bool RefersAlike(ConceptAttribute drawn, ForeignKey wanted) =>
+        wanted.RelationshipId is null || look.AnswerRelationship(wanted.RelationshipId) is not { } along || drawn.RefersAlong(along.Id) || drawn.ForeignKeys.Length == 1 || drawn.ForeignKeys.Any(key => key.RelationshipId is null);
+
+    private static ILookup<string, ForeignReference> ByColumn(ConceptModel model) =>
+        ForeignReference.Of(model).SelectMany(reference => reference.Columns.Select(column => (column.Id, reference))).ToLookup(pair => pair.Id, pair => pair.reference, StringComparer.Ordinal);
 }

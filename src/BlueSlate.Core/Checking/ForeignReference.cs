@@ -35,7 +35,7 @@ public sealed record ForeignReference(EntityType Holder, RelationshipType Along,
 
             var size = Parent.Identifiers.Any(other => other.Kind == IdentifierKind.Alternate && other.AttributeIds.Length == Columns.Length) ? Columns.Length : key.AttributeIds.Length;
             return Columns.Length + Shared(key) < size ? ReferenceFit.Part
-                : Columns.Length > size && Columns.All(column => column.ForeignKey!.Group > 0 && column.ForeignKey.Group == Columns[0].ForeignKey!.Group) ? ReferenceFit.More
+                : Columns.Length > size && InOneGroup() ? ReferenceFit.More
                 : ReferenceFit.Whole;
         }
     }
@@ -57,6 +57,13 @@ public sealed record ForeignReference(EntityType Holder, RelationshipType Along,
         }
     }
 
+    // Whether the columns carry one number: they are drawn as parts of one reference.
+    private bool InOneGroup()
+    {
+        int? GroupOf(ConceptAttribute column) => column.ForeignKeys.FirstOrDefault(key => key.RelationshipId == Along.Id)?.Group;
+        return Columns.All(column => GroupOf(column) > 0 && GroupOf(column) == GroupOf(Columns[0]));
+    }
+
     /// <summary>The names of the parent's key.</summary>
     public IReadOnlyList<string> KeyNames => [.. Parent.Attributes.Where(attribute => Parent.Primary?.AttributeIds.Contains(attribute.Id) == true).Select(attribute => attribute.Name)];
 
@@ -67,7 +74,8 @@ public sealed record ForeignReference(EntityType Holder, RelationshipType Along,
         return
         [
             .. from holder in model.Entities
-               from columns in holder.Attributes.Where(attribute => attribute.ForeignKey?.RelationshipId is not null).GroupBy(attribute => attribute.ForeignKey!.RelationshipId!, StringComparer.Ordinal)
+               from columns in holder.Attributes.SelectMany(attribute => attribute.ForeignKeys.Where(key => key.RelationshipId is not null).Select(key => (Attribute: attribute, Along: key.RelationshipId!)))
+                   .GroupBy(pair => pair.Along, pair => pair.Attribute, StringComparer.Ordinal)
                where relationships.ContainsKey(columns.Key)
                let along = relationships[columns.Key]
                let role = along.IsRecursive ? along.Roles.First(role => role.Id != along.DependentRoleId) : along.Roles.First(role => role.EntityId != holder.Id)

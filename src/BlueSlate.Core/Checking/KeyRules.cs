@@ -70,7 +70,7 @@ internal sealed class KeyRules(VerdictLookup look)
             return look.RestatedOr(fact, owner.Id, VerdictKind.AbsentWithOwner);
         }
 
-        var wanted = owner.Identifiers.First(identifier => identifier.Kind == IdentifierKind.Alternate && identifier.AttributeIds[0] == fact.ConceptId);
+        var wanted = owner.AlternateBy(fact.ConceptId);
         var holds = entity.Identifiers.Any(identifier => SameSet(wanted, identifier));
         var absentWithAttribute = !holds && Map(wanted).Count < wanted.AttributeIds.Length;
         return new Verdict(fact, holds ? VerdictKind.Holds : absentWithAttribute ? VerdictKind.AbsentWithOwner : VerdictKind.Absent, entity.Id, "");

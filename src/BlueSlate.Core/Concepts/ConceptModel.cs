@@ -51,9 +51,32 @@ public sealed record EntityType(
 
     /// <summary>The primary identifier, or null when none is said.</summary>
     public Identifier? Primary => Identifiers.FirstOrDefault(identifier => identifier.Kind == IdentifierKind.Primary);
+
+    /// <summary>
+    /// The alternate identifiers, each with the attribute by which it is known: the first of its own by which no other is known already.
+    /// One that only repeats others has none, and is left out.
+    /// </summary>
+    public IEnumerable<(string AttributeId, Identifier Identifier)> Alternates
+    {
+        get
+        {
+            var known = new HashSet<string>(StringComparer.Ordinal);
+            foreach (var identifier in Identifiers.Where(identifier => identifier.Kind == IdentifierKind.Alternate))
+            {
+                if (identifier.AttributeIds.FirstOrDefault(id => !known.Contains(id)) is { } first)
+                {
+                    known.Add(first);
+                    yield return (first, identifier);
+                }
+            }
+        }
+    }
+
+    /// <summary>The alternate identifier that is known by an attribute; throws when there is none.</summary>
+    public Identifier AlternateBy(string attributeId) => Alternates.First(alternate => alternate.AttributeId == attributeId).Identifier;
 }
 
-/// <summary>An attribute of an entity type. <paramref name="ForeignKey"/> is null unless it is drawn as one.</summary>
+/// <summary>An attribute of an entity type. <paramref name="ForeignKeys"/> has more than one where a column refers along several relationships.</summary>
 public sealed record ConceptAttribute(
     string Id,
     string Name,
@@ -61,10 +84,16 @@ public sealed record ConceptAttribute(
     bool Derived,
     bool Optional,
     ImmutableArray<AttributePart> Parts,
-    ForeignKey? ForeignKey)
+    ImmutableArray<ForeignKey> ForeignKeys)
 {
     /// <summary>An attribute of which nothing but its name is said.</summary>
-    public static ConceptAttribute Plain(string id, string name) => new(id, name, false, false, false, [], null);
+    public static ConceptAttribute Plain(string id, string name) => new(id, name, false, false, false, [], []);
+
+    /// <summary>The foreign key that it is, the first where it is several; null where it is drawn as none.</summary>
+    public ForeignKey? ForeignKey => ForeignKeys.IsEmpty ? null : ForeignKeys[0];
+
+    /// <summary>Whether it is drawn as a foreign key that refers along this relationship.</summary>
+    public bool RefersAlong(string relationshipId) => ForeignKeys.Any(key => key.RelationshipId == relationshipId);
 
     /// <summary>Its type as written; empty when none is said.</summary>
     public string Type { get; init; } = "";

@@ -88,10 +88,7 @@ public static class SentenceWriter
             markers.Add(identifier.Kind == IdentifierKind.Alternate ? Numbered("alternate key", identifier.Number) : identifier.Partial ? "partial key" : "key");
         }
 
-        if (attribute.ForeignKey is { } foreign)
-        {
-            markers.Add(Numbered("foreign key", foreign.Group));
-        }
+        markers.AddRange(attribute.ForeignKeys.Select(foreign => Numbered("foreign key", foreign.Group)));
 
         AddIf(attribute.Multivalued, "several");
         AddIf(attribute.Derived, "derived");

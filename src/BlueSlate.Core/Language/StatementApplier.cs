@@ -82,7 +82,7 @@ public sealed class StatementApplier(ConceptModel model, Func<string> newId)
                 text.Markers.Contains("derived"),
                 text.Markers.Contains("optional"),
                 [.. text.Parts.Select((part, n) => new AttributePart(parts[n] ?? newId(), part))],
-                Number(text.Markers, "foreign key") is { } group ? new ForeignKey(group, old?.ForeignKey?.RelationshipId) : null)
+                [.. Numbers(text.Markers, "foreign key").Select((group, n) => new ForeignKey(group, old?.ForeignKeys.ElementAtOrDefault(n)?.RelationshipId))])
             {
                 Type = text.Type,
                 Default = text.Default,
@@ -118,9 +118,9 @@ public sealed class StatementApplier(ConceptModel model, Func<string> newId)
             identifiers.Add(new Identifier(IdentifierKind.Primary, 0, full.IsEmpty, full, owners));
         }
 
-        foreach (var number in said.Select(text => Number(text.Markers, "alternate key")).OfType<int>().Distinct().Order())
+        foreach (var number in said.SelectMany(text => Numbers(text.Markers, "alternate key")).Distinct().Order())
         {
-            identifiers.Add(new Identifier(IdentifierKind.Alternate, number, false, Marked(text => Number(text.Markers, "alternate key") == number), []));
+            identifiers.Add(new Identifier(IdentifierKind.Alternate, number, false, Marked(text => Numbers(text.Markers, "alternate key").Contains(number)), []));
         }
 
         return identifiers.ToImmutable();
@@ -237,11 +237,9 @@ public sealed class StatementApplier(ConceptModel model, Func<string> newId)
         return at < 0 ? all.Add(next) : all.SetItem(at, next);
     }
 
-    private static int? Number(ImmutableArray<string> markers, string words)
-    {
-        var marker = markers.FirstOrDefault(candidate => candidate.StartsWith(words, StringComparison.OrdinalIgnoreCase));
-        return marker is null ? null : int.TryParse(marker.AsSpan(words.Length), NumberStyles.AllowLeadingWhite, CultureInfo.InvariantCulture, out var number) ? number : 0;
-    }
+    private static IEnumerable<int> Numbers(ImmutableArray<string> markers, string words) =>
+        markers.Where(marker => marker.StartsWith(words, StringComparison.OrdinalIgnoreCase))
+            .Select(marker => int.TryParse(marker.AsSpan(words.Length), NumberStyles.AllowLeadingWhite, CultureInfo.InvariantCulture, out var number) ? number : 0).Distinct();
 
     // For each typed name the id of the old thing that it stands for, or null.
     private static string?[] Keep(ImmutableArray<string> said, ImmutableArray<(string Id, string Name)> before)

@@ -94,10 +94,10 @@ internal sealed class AttributePlacer(Side model, Side answer)
     {
         foreach (var (ours, theirs) in owners)
         {
-            foreach (var column in ours.Attributes.Where(column => column.Attribute.ForeignKey?.RelationshipId is not null && IsFree(column)))
+            foreach (var column in ours.Attributes.Where(column => column.Attribute.ForeignKeys.Any(key => key.RelationshipId is not null) && IsFree(column)))
             {
-                var wanted = relationships.GetValueOrDefault(column.Attribute.ForeignKey!.RelationshipId!)?.AnswerId;
-                var other = theirs.Attributes.FirstOrDefault(candidate => candidate.Attribute.ForeignKey?.RelationshipId is { } id && id == wanted && IsFreeAnswer(candidate));
+                var wanted = column.Attribute.ForeignKeys.Select(key => key.RelationshipId is null ? null : relationships.GetValueOrDefault(key.RelationshipId)?.AnswerId).OfType<string>().ToList();
+                var other = theirs.Attributes.FirstOrDefault(candidate => IsFreeAnswer(candidate) && wanted.Exists(candidate.Attribute.RefersAlong));
                 if (other is not null)
                 {
                     Match(column, other, theirs, false);

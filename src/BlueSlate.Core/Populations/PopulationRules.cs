@@ -208,9 +208,15 @@ internal readonly record struct KeyMember(string? AttributeId, string? Relations
 {
     /// <summary>The members of an identifier; a column that refers along a relationship counts as that.</summary>
     public static IEnumerable<KeyMember> Of(EntityType entity, Identifier identifier, ConceptModel model) => identifier.AttributeIds
-        .Select(id => entity.Attributes.FirstOrDefault(attribute => attribute.Id == id)?.ForeignKey?.RelationshipId is { } along && Leads(along, entity, model) ? new KeyMember(null, along) : new KeyMember(id, null))
+        .SelectMany(id => OfColumn(entity, id, model))
         .Concat(identifier.OwnerRelationshipIds.Where(id => Leads(id, entity, model)).Select(id => new KeyMember(null, id)))
         .Distinct();
+
+    private static IEnumerable<KeyMember> OfColumn(EntityType entity, string id, ConceptModel model)
+    {
+        var along = entity.Attributes.FirstOrDefault(attribute => attribute.Id == id)?.ForeignKeys.Select(key => key.RelationshipId).OfType<string>().Where(relationship => Leads(relationship, entity, model)).ToList();
+        return along is null or [] ? [new KeyMember(id, null)] : along.Select(relationship => new KeyMember(null, relationship));
+    }
 
     private static bool Leads(string relationshipId, EntityType entity, ConceptModel model) =>
         model.Relationships.Any(relationship => relationship.Id == relationshipId && relationship.Roles is [_, _] && !relationship.IsRecursive && relationship.Roles.Any(role => role.EntityId == entity.Id));

@@ -29,10 +29,10 @@ internal static class Variation
         Identifiers = [.. entity.Identifiers.Where(identifier => identifier.Kind != IdentifierKind.Primary).Concat(key is null ? [] : [key])],
     });
 
-    /// <summary>The model without one alternate key, named by its first attribute.</summary>
-    public static ConceptModel WithoutAlternate(ConceptModel model, string entityId, string firstAttributeId) => WithEntity(model, entityId, entity => entity with
+    /// <summary>The model without one alternate key, known by an attribute.</summary>
+    public static ConceptModel WithoutAlternate(ConceptModel model, string entityId, string attributeId) => WithEntity(model, entityId, entity => entity with
     {
-        Identifiers = entity.Identifiers.RemoveAll(identifier => identifier.Kind == IdentifierKind.Alternate && identifier.AttributeIds[0] == firstAttributeId),
+        Identifiers = entity.Identifiers.Remove(entity.AlternateBy(attributeId)),
     });
 
     private static int? Bound(string value) => value == "*" ? Count.Many : int.TryParse(value, out var number) ? number : null;

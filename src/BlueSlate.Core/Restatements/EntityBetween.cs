@@ -50,7 +50,7 @@ internal sealed class EntityBetween(Leftovers leftovers)
         var key = named.Entity.Primary;
         var along = lines.Select(line => line.Relationship.Id).ToHashSet(StringComparer.Ordinal);
         var own = named.Attributes.Where(attribute => attribute.InKey && attribute.Attribute.ForeignKey is null).ToList();
-        var owners = (key?.OwnerRelationshipIds ?? []).Concat(named.Attributes.Where(attribute => attribute.InKey).Select(attribute => attribute.Attribute.ForeignKey?.RelationshipId).OfType<string>());
+        var owners = (key?.OwnerRelationshipIds ?? []).Concat(named.Attributes.Where(attribute => attribute.InKey).SelectMany(attribute => attribute.Attribute.ForeignKeys).Select(foreign => foreign.RelationshipId).OfType<string>());
         return owners.Distinct(StringComparer.Ordinal).Count(along.Contains) == lines.Count ? -1
             : own.Count == 0 ? 0
             : own.TrueForAll(attribute => NameSimilarity.EndsAsKey(attribute.Name)) ? NumberOfItsOwn : 1;

@@ -38,7 +38,7 @@ internal sealed class RelationshipByEntityBetween : Restatement
             var entity = leftovers.Answer.Entities[found].Entity;
             RelationshipRole atBetweenA = RoleAt(towardsA, found, leftovers.Answer), atBetweenB = RoleAt(towardsB, found, leftovers.Answer);
             var manySide = link.Relationship.IsManyToMany ? null : leftovers.Model.Entities[roles[0].CoOccurrence.Max == 1 ? link.To : link.From].Entity;
-            var columns = manySide?.Attributes.Where(attribute => attribute.ForeignKey?.RelationshipId == link.Relationship.Id).Select(attribute => attribute.Id) ?? [];
+            var columns = manySide?.Attributes.Where(attribute => attribute.RefersAlong(link.Relationship.Id)).Select(attribute => attribute.Id) ?? [];
             var match = Match(link.Relationship, entity, [towardsA.Relationship.Id, towardsB.Relationship.Id]);
             yield return match with
             {

@@ -93,6 +93,24 @@ public sealed class CrowsFootReaderTests
     }
 
     [Fact]
+    public void An_attribute_in_several_keys_belongs_to_each_of_them()
+    {
+        var entity = Exercise.Read(new Sketch().Box("Lesson", "PK lesson no", "AK1 room", "AK1 AK2 period", "AK2 teacher").ToDrawing()).Model.Entities[0];
+        entity.Identifiers.Where(identifier => identifier.Kind == IdentifierKind.Alternate).Select(identifier => string.Join('+', identifier.AttributeIds)).ShouldBe(["t2+t3", "t3+t4"]);
+        entity.Alternates.Select(alternate => alternate.AttributeId).ShouldBe(["t2", "t3"]);
+    }
+
+    [Fact]
+    public void A_column_of_two_foreign_keys_refers_along_both_lines_each_with_its_own_columns()
+    {
+        var entity = Exercise.Read(
+            new Sketch().Box("Slot", "PK hall code", "PK period").Box("Duty", "PK warden no", "PK period").Box("Lesson", "PK lesson no", "FK2 warden no", "FK1 FK2 period", "FK1 hall code")
+                .Line("Slot", Ends.One, "Lesson", Ends.ZeroOrMore).Line("Duty", Ends.One, "Lesson", Ends.ZeroOrMore).ToDrawing(),
+            Level.Logical).Model.Entities[2];
+        entity.Attributes.Select(attribute => string.Join(' ', attribute.ForeignKeys.Select(key => $"{key.Group}:{key.RelationshipId}"))).ShouldBe(["", "2:r2", "1:r1 2:r2", "1:r1"]);
+    }
+
+    [Fact]
     public void A_partial_key_on_an_identifying_line_makes_a_weak_entity()
     {
         var reading = Exercise.Read(new Sketch().Box("Item", "PK no").Box("Repair", "PPK no").Line("Item", Ends.One, "Repair", Ends.ZeroOrMore, "has", "of", Stroke.Solid).ToDrawing());

@@ -19,18 +19,21 @@ internal sealed class AlternateKeyMissing : FindingKind
         evidence.Comparison.Bad(Aspect.AlternateKey).Where(verdict => verdict.Kind == VerdictKind.Absent).Select(verdict =>
         {
             var (owner, attribute) = evidence.ModelAttribute(verdict.Fact.ConceptId);
+            var key = owner.AlternateBy(attribute.Id);
+            var names = owner.Attributes.Where(other => key.AttributeIds.Contains(other.Id)).Select(other => Phrasing.InText(other.Name)).ToList();
+            var (all, together) = (Phrasing.List(names), names.Count > 1);
             return new Finding
             {
                 Id = IdFor(attribute.Id),
                 Code = Code,
                 Tag = Tag.Differs,
-                Headline = $"No two {Phrasing.Several(owner.Name)} share {Phrasing.One(attribute.Name)}.",
-                There = $"{Phrasing.Capital(Phrasing.InText(verdict.Fact.Value))} is drawn as a plain attribute.",
-                Wanted = $"{Phrasing.Capital(Phrasing.InText(verdict.Fact.Value))} marked as an alternate key.",
-                Why = $"As drawn, two {Phrasing.Several(owner.Name)} could have the same {Phrasing.InText(attribute.Name)}.",
+                Headline = $"No two {Phrasing.Several(owner.Name)} share {(together ? $"the same {all}" : Phrasing.One(attribute.Name))}.",
+                There = together ? $"Nothing marks {all} as a key together." : $"{Phrasing.Capital(all)} is drawn as a plain attribute.",
+                Wanted = together ? $"{Phrasing.Capital(all)} marked as one alternate key." : $"{Phrasing.Capital(all)} marked as an alternate key.",
+                Why = $"As drawn, two {Phrasing.Several(owner.Name)} could have the same {all}.",
                 Claims = [verdict.Fact.Id],
-                ModelElements = [attribute.Id],
-                AnswerElements = [evidence.Comparison.Correspondence.Attributes.GetValueOrDefault(attribute.Id)?.AnswerId ?? verdict.AnswerId!],
+                ModelElements = [.. key.AttributeIds],
+                AnswerElements = [.. key.AttributeIds.Select(id => evidence.Comparison.Correspondence.Attributes.GetValueOrDefault(id)?.AnswerId).OfType<string>().DefaultIfEmpty(verdict.AnswerId!)],
             };
         });
 }

@@ -58,7 +58,7 @@ internal sealed class EntityKindNotShown : FindingKind
 
     // At logical level the foreign keys of the key say who they are.
     private static ImmutableArray<string> OwnersOf(EntityType entity) => entity.Primary is not { } key ? []
-        : key.OwnerRelationshipIds.IsEmpty ? [.. entity.Attributes.Where(attribute => key.AttributeIds.Contains(attribute.Id)).Select(attribute => attribute.ForeignKey?.RelationshipId).OfType<string>().Distinct()]
+        : key.OwnerRelationshipIds.IsEmpty ? [.. entity.Attributes.Where(attribute => key.AttributeIds.Contains(attribute.Id)).SelectMany(attribute => attribute.ForeignKeys).Select(key => key.RelationshipId).OfType<string>().Distinct()]
         : key.OwnerRelationshipIds;
 
     private static bool IsDependent(EntityType entity, RelationshipType relationship) =>

@@ -23,6 +23,7 @@ internal sealed class ForeignKeyMismatch : FindingKind
     public override IEnumerable<Finding> Find(Evidence evidence)
     {
         var wanted = ForeignReference.ByRelationship(evidence.Comparison.Model.Model);
+        var named = new HashSet<string>(StringComparer.Ordinal);
         foreach (var reference in ForeignReference.Of(evidence.Comparison.Answer.Model))
         {
             var model = evidence.ModelRelationshipOf(reference.Along.Id) is { } along ? wanted.GetValueOrDefault(along.Id) : null;
@@ -44,7 +45,7 @@ internal sealed class ForeignKeyMismatch : FindingKind
             var parentOfModel = model is null ? null : evidence.Comparison.On(Aspect.Key, model.Parent.Id);
             yield return new Finding
             {
-                Id = IdFor(reference.Columns[0].Id),
+                Id = IdFor((reference.Columns.FirstOrDefault(column => named.Add(column.Id)) ?? reference.Columns[0]).Id),
                 Code = Code,
                 Tag = Tag.Differs,
                 Headline = headline,

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Language;
 
@@ -22,6 +23,11 @@ internal sealed class ForeignKeyMissing : FindingKind
         {
             var (owner, column) = evidence.ModelAttribute(verdict.Fact.ConceptId);
             var marked = verdict.Kind == VerdictKind.Wrong;
+            if (marked && verdict.PartlyRight)
+            {
+                return OfOneOfSeveral(owner, column, verdict, evidence);
+            }
+
             var parent = column.ForeignKey!.RelationshipId is { } id
                 ? evidence.ModelEntity(evidence.ModelRelationship(id).Roles.First(role => role.EntityId != owner.Id || evidence.ModelRelationship(id).IsRecursive).EntityId).Name
                 : "its parent";
@@ -39,4 +45,29 @@ internal sealed class ForeignKeyMissing : FindingKind
                 AnswerElements = [verdict.AnswerId!],
             };
         });
+
+    private Finding OfOneOfSeveral(EntityType owner, ConceptAttribute column, Verdict verdict, Evidence evidence)
+    {
+        string ParentAlong(string relationshipId)
+        {
+            var relationship = evidence.ModelRelationship(relationshipId);
+            return evidence.ModelEntity((relationship.Roles.FirstOrDefault(role => role.EntityId != owner.Id) ?? relationship.Roles[0]).EntityId).Name;
+        }
+
+        var parents = Phrasing.List([.. column.ForeignKeys.Select(key => key.RelationshipId).OfType<string>().Select(ParentAlong).Distinct()]);
+        var name = Phrasing.InText(column.Name);
+        return new Finding
+        {
+            Id = IdFor(column.Id),
+            Code = Code,
+            Tag = Tag.Differs,
+            Headline = $"{Phrasing.Capital(name)} of {Phrasing.InText(owner.Name)} is part of {column.ForeignKeys.Length} foreign keys.",
+            There = $"{Phrasing.Capital(name)}, marked FK once.",
+            Wanted = $"{Phrasing.Capital(name)}, marked FK for each of {parents}.",
+            Why = $"In the tables built from this, one of the references to {parents} would be without its {name}.",
+            Claims = evidence.BadFactsOf(column.Id),
+            ModelElements = [column.Id],
+            AnswerElements = [verdict.AnswerId!],
+        };
+    }
 }

@@ -27,7 +27,7 @@ internal sealed class ForeignKeyWithoutLine : FindingKind
         var models = evidence.Comparison.Correspondence.Attributes.ToDictionary(pair => pair.Value.AnswerId, pair => pair.Key, StringComparer.Ordinal);
         foreach (var holder in answer.Entities.Where(entity => evidence.ModelOf(entity.Id) is not null))
         {
-            foreach (var column in holder.Attributes.Where(attribute => attribute.ForeignKey is { RelationshipId: null } && !IsInherited(holder, attribute, answer)))
+            foreach (var column in holder.Attributes.Where(attribute => attribute.ForeignKeys.Any(key => key.RelationshipId is null) && !IsInherited(holder, attribute, answer)))
             {
                 var wanted = models.TryGetValue(column.Id, out var id) ? Wanted(evidence, id) : null;
                 if (wanted is null && (id is not null || HasOpenLine(holder, answer)))
@@ -71,7 +71,7 @@ internal sealed class ForeignKeyWithoutLine : FindingKind
     // A line along which nothing refers yet: the column may mean it under a name of its own.
     private static bool HasOpenLine(EntityType holder, ConceptModel answer)
     {
-        var taken = answer.Entities.SelectMany(entity => entity.Attributes).Select(attribute => attribute.ForeignKey?.RelationshipId).OfType<string>().ToHashSet(StringComparer.Ordinal);
+        var taken = answer.Entities.SelectMany(entity => entity.Attributes).SelectMany(attribute => attribute.ForeignKeys).Select(key => key.RelationshipId).OfType<string>().ToHashSet(StringComparer.Ordinal);
         return answer.RelationshipsOf(holder.Id).Any(line => !taken.Contains(line.Id) && line.Roles.Any(role => role.EntityId != holder.Id || line.IsRecursive));
     }
 

@@ -32,7 +32,7 @@ internal sealed class ForeignKeyWrongSide : FindingKind
             var stray = evidence.Comparison.Answer.Model.Entities
                 .Where(entity => entity.Id != evidence.CounterpartOf(owner.Id)?.Id)
                 .SelectMany(entity => entity.Attributes.Select(attribute => (Entity: entity, Attribute: attribute)))
-                .FirstOrDefault(pair => pair.Attribute.ForeignKey?.RelationshipId == match.AnswerId);
+                .FirstOrDefault(pair => pair.Attribute.RefersAlong(match.AnswerId));
             if (stray.Attribute is not null)
             {
                 yield return new Finding

@@ -62,7 +62,7 @@ internal sealed class AttributeReader
 
     private DrawnAttribute Read(Shape oval)
     {
-        var attribute = new ConceptAttribute(oval.Id, oval.Text.Trim(), oval.Outline == Outline.Double, oval.Outline == Outline.Dashed, false, Leaves(oval), null);
+        var attribute = new ConceptAttribute(oval.Id, oval.Text.Trim(), oval.Outline == Outline.Double, oval.Outline == Outline.Dashed, false, Leaves(oval), []);
         return new DrawnAttribute(attribute, oval.Underline);
     }
 

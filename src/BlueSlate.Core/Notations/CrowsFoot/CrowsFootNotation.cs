@@ -35,7 +35,7 @@ internal sealed class CrowsFootNotation : Notation
     // Its supertype's key is no owner's, of however many columns.
     private static bool HasInheritedKey(EntityType subtype) => subtype.Kind == EntityKind.Weak
         ? subtype.Primary is not { Partial: true }
-        : subtype.Kind == EntityKind.Associative && subtype.Attributes.All(attribute => attribute.ForeignKey is not { RelationshipId: not null } || subtype.Primary?.AttributeIds.Contains(attribute.Id) != true);
+        : subtype.Kind == EntityKind.Associative && subtype.Attributes.All(attribute => attribute.ForeignKeys.All(key => key.RelationshipId is null) || subtype.Primary?.AttributeIds.Contains(attribute.Id) != true);
 
     private static List<Box> ReadBoxes(Drawing drawing, ImmutableArray<Remark>.Builder remarks)
     {

@@ -28,10 +28,7 @@ internal sealed class CrowsFootWriter(ConceptModel model, NotationOptions option
         }
 
         marks.AddRange(entity.Identifiers.Where(identifier => identifier.Kind == IdentifierKind.Alternate && identifier.AttributeIds.Contains(attribute.Id)).Select(identifier => Numbered("AK", Math.Max(1, identifier.Number))));
-        if (attribute.ForeignKey is { } foreign)
-        {
-            marks.Add(Numbered("FK", foreign.Group));
-        }
+        marks.AddRange(attribute.ForeignKeys.Select(foreign => Numbered("FK", foreign.Group)));
 
         var text = attribute.Name;
         text += attribute.Parts.IsEmpty ? "" : $" ({string.Join(", ", attribute.Parts.Select(part => part.Name))})";

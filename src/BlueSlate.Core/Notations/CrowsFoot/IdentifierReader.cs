@@ -9,7 +9,7 @@ internal static class IdentifierReader
     public static EntityType ToEntity(
         Box box,
         ImmutableArray<RelationshipType> relationships,
-        IReadOnlyDictionary<string, string> relationshipOfRow,
+        IReadOnlyDictionary<(string RowId, int Group), string> relationshipOfRow,
         NotationOptions options)
     {
         var owners = relationships
@@ -24,7 +24,7 @@ internal static class IdentifierReader
             row.Derived,
             row.Optional,
             row.Parts,
-            row.ForeignGroup is { } group ? new ForeignKey(group, relationshipOfRow.GetValueOrDefault(row.Id)) : null)).ToImmutableArray();
+            [.. row.ForeignGroups.Select(group => new ForeignKey(group, relationshipOfRow.GetValueOrDefault((row.Id, group))))])).ToImmutableArray();
         return new EntityType(box.Id, box.Name, KindOf(box, owners, options), attributes, identifiers);
     }
 
@@ -51,9 +51,9 @@ internal static class IdentifierReader
             identifiers.Add(new Identifier(IdentifierKind.Primary, 0, true, [], owners));
         }
 
-        foreach (var group in box.Rows.Where(row => row.Alternate is not null).GroupBy(row => row.Alternate!.Value).OrderBy(group => group.Key))
+        foreach (var number in box.Rows.SelectMany(row => row.Alternates).Distinct().Order())
         {
-            identifiers.Add(new Identifier(IdentifierKind.Alternate, group.Key, false, [.. group.Select(row => row.Id)], []));
+            identifiers.Add(new Identifier(IdentifierKind.Alternate, number, false, [.. box.Rows.Where(row => row.Alternates.Contains(number)).Select(row => row.Id)], []));
         }
 
         return identifiers.ToImmutable();
@@ -61,7 +61,7 @@ internal static class IdentifierReader
 
     private static EntityKind KindOf(Box box, ImmutableArray<string> owners, NotationOptions options)
     {
-        var foreignInKey = box.Rows.Count(row => row.Primary && row.ForeignGroup is not null);
+        var foreignInKey = box.Rows.Count(row => row.Primary && !row.ForeignGroups.IsEmpty);
         if (!box.Rounded && box.Rows.Any(row => row.Partial))
         {
             return EntityKind.Weak;

@@ -11,8 +11,8 @@ internal sealed record Row(
     string Name,
     bool Primary,
     bool Partial,
-    int? Alternate,
-    int? ForeignGroup,
+    ImmutableArray<int> Alternates,
+    ImmutableArray<int> ForeignGroups,
     bool Optional,
     bool Multivalued,
     bool Derived,
@@ -29,7 +29,7 @@ internal static class RowReader
             return null;
         }
 
-        var row = new Row(line.Id, text, false, line.Underline == Underline.Dashed, null, null, line.Ring, false, false, []);
+        var row = new Row(line.Id, text, false, line.Underline == Underline.Dashed, [], [], line.Ring, false, false, []);
         row = ReadMark(row, mark, remarks);
         if (line.Underline == Underline.Solid && row is { Primary: false, Partial: false })
         {
@@ -67,9 +67,9 @@ internal static class RowReader
             {
                 case "PK": row = row with { Primary = true }; break;
                 case "PPK": row = row with { Partial = true }; break;
-                case "FK": row = row with { ForeignGroup = number }; break;
-                case "PFK": row = row with { Primary = true, ForeignGroup = number }; break;
-                case "AK" or "UK": row = row with { Alternate = number }; break;
+                case "FK": row = row with { ForeignGroups = With(row.ForeignGroups, number) }; break;
+                case "PFK": row = row with { Primary = true, ForeignGroups = With(row.ForeignGroups, number) }; break;
+                case "AK" or "UK": row = row with { Alternates = With(row.Alternates, number) }; break;
                 default:
                     remarks.Add(new Remark(RemarkKind.UnreadableKeyMark, row.Id, word, "nothing", false));
                     break;
@@ -78,6 +78,8 @@ internal static class RowReader
 
         return row;
     }
+
+    private static ImmutableArray<int> With(ImmutableArray<int> groups, int number) => groups.Contains(number) ? groups : groups.Add(number);
 
     private static Row ReadForm(Row row)
     {

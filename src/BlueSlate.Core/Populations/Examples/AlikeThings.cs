@@ -26,7 +26,7 @@ internal sealed class AlikeThings : ExampleSource
         foreach (var verdict in dispute.On(Aspect.AlternateKey).Where(verdict => verdict.Kind == VerdictKind.Absent))
         {
             var entity = dispute.Model.Entities.First(candidate => candidate.Attributes.Any(attribute => attribute.Id == verdict.Fact.ConceptId));
-            var wanted = entity.Identifiers.First(identifier => identifier.Kind == IdentifierKind.Alternate && identifier.AttributeIds[0] == verdict.Fact.ConceptId);
+            var wanted = entity.AlternateBy(verdict.Fact.ConceptId);
             foreach (var proposal in Between(entity.Id, wanted, null, Variation.WithoutAlternate(dispute.Model, entity.Id, verdict.Fact.ConceptId), verdict.Fact.Id, dispute))
             {
                 yield return proposal;
@@ -101,9 +101,9 @@ internal sealed class AlikeThings : ExampleSource
             {
                 members.Add(modelId);
             }
-            else if (attribute.ForeignKey?.RelationshipId is { } along && relationships.TryGetValue(along, out var modelRelationship) && IsTiedTo(modelRelationship))
+            else if (attribute.ForeignKeys.Select(foreign => foreign.RelationshipId is null ? null : relationships.GetValueOrDefault(foreign.RelationshipId)).OfType<string>().Where(IsTiedTo).ToList() is { Count: > 0 } along)
             {
-                owners.Add(modelRelationship);
+                owners.AddRange(along);
             }
             else
             {

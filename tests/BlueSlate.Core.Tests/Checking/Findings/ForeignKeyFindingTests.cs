@@ -25,6 +25,31 @@ public sealed class ForeignKeyFindingTests : FindingTest
         Observer 01 looks after / is looked after by 0m Newcomer
         """;
 
+    private const string Shared = """
+        Slot: PK hall code, PK period
+        Duty: PK warden no, PK period
+        Lesson: PK lesson no, FK1 hall code, FK1 FK2 period, FK2 warden no
+        Slot 11 takes / is in 0m Lesson
+        Duty 11 covers / is under 0m Lesson
+        """;
+
+    [Fact]
+    public void A_column_of_two_foreign_keys_is_right_as_it_is_drawn() => Nothing(Shared, Shared, Level.Logical);
+
+    [Fact]
+    public void A_column_of_two_foreign_keys_drawn_in_one_of_them_lacks_the_other() => Says(
+        Only("foreign-key-missing", Shared, """
+            Slot: PK hall code, PK period
+            Duty: PK warden no, PK period
+            Lesson: PK lesson no, FK1 hall code, «FK1 period», FK2 warden no
+            Slot 11 takes / is in 0m Lesson
+            Duty 11 covers / is under 0m Lesson
+            """, Level.Logical),
+        "Period of lesson is part of 2 foreign keys.",
+        "Period, marked FK once.",
+        "Period, marked FK for each of Slot and Duty.",
+        "In the tables built from this, one of the references to Slot and Duty would be without its period.");
+
     [Fact]
     public void A_foreign_key_left_out_is_missing_at_the_entity_that_wants_it() => Says(
         Only("foreign-key-missing", Booked, """

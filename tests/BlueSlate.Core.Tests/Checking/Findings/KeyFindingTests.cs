@@ -8,6 +8,19 @@ namespace BlueSlate.Core.Tests.Checking.Findings;
 /// <summary>Keys: missing, wrong, larger than need be, alternate.</summary>
 public sealed class KeyFindingTests : FindingTest
 {
+    private const string Timetable = "Lesson: PK lesson no, AK1 AK2 period, AK1 room, AK2 teacher";
+
+    [Fact]
+    public void Two_alternate_keys_with_an_attribute_in_common_are_right_as_they_are_drawn() => Nothing(Timetable, Timetable);
+
+    [Fact]
+    public void Of_two_alternate_keys_with_an_attribute_in_common_each_is_missed_by_itself() => Says(
+        Only("alternate-key-missing", Timetable, "Lesson: PK lesson no, AK1 «period», AK1 room, «teacher»"),
+        "No two lessons share the same period and teacher.",
+        "Nothing marks period and teacher as a key together.",
+        "Period and teacher marked as one alternate key.",
+        "As drawn, two lessons could have the same period and teacher.");
+
     [Fact]
     public void No_key_at_all_is_said_at_the_box() => Says(
         Only("key-missing", "Observer: «PK observer no», name", "«Observer»: observer no, name"),
