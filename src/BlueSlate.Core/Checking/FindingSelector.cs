@@ -55,9 +55,29 @@ public static class FindingSelector
     private static ImmutableArray<string> Elements(ImmutableArray<string> concepts) =>
         [.. concepts.Select(Concepts.Reading.ElementOf).Distinct(StringComparer.Ordinal)];
 
-    private static ImmutableArray<Finding> Fold(List<Finding> taken)
+    /// <summary>
+    /// Roots in their order, each followed by all that hangs on it, however many steps away. What follows from nothing that was taken, and
+    /// the first of several that follow from each other, is a root.
+    /// </summary>
+    internal static ImmutableArray<Finding> Fold(IReadOnlyList<Finding> taken)
     {
-        var roots = taken.Where(finding => finding.ConsequenceOf is null || taken.All(other => other.Id != finding.ConsequenceOf)).ToList();
-        return [.. roots.SelectMany(root => taken.Where(finding => finding.ConsequenceOf == root.Id).Prepend(root with { ConsequenceOf = null }))];
+        var byId = taken.GroupBy(finding => finding.Id, StringComparer.Ordinal).ToDictionary(group => group.Key, group => group.First(), StringComparer.Ordinal);
+        var rootOf = new Dictionary<string, string>(StringComparer.Ordinal);
+        foreach (var finding in taken)
+        {
+            var path = new List<string> { finding.Id };
+            while (byId[path[^1]].ConsequenceOf is { } next && byId.ContainsKey(next) && !path.Contains(next) && !rootOf.ContainsKey(path[^1]))
+            {
+                path.Add(next);
+            }
+
+            // A circle has no end: its first in order stands for it.
+            var end = rootOf.GetValueOrDefault(path[^1]) ?? (byId[path[^1]].ConsequenceOf is { } back && path.Contains(back) ? finding.Id : path[^1]);
+            path.ForEach(id => rootOf.TryAdd(id, end));
+        }
+
+        var hanging = taken.Where(finding => rootOf[finding.Id] != finding.Id).ToLookup(finding => rootOf[finding.Id], StringComparer.Ordinal);
+        return [.. taken.Where(finding => rootOf[finding.Id] == finding.Id)
+            .SelectMany(root => hanging[root.Id].Select(finding => finding with { ConsequenceOf = root.Id }).Prepend(root with { ConsequenceOf = null }))];
     }
 }

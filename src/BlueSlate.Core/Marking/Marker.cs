@@ -14,7 +14,8 @@ public static class Marker
     {
         var byFact = verdicts.ToDictionary(verdict => verdict.Fact.Id, StringComparer.Ordinal);
         var ruled = RuledFacts(rulings);
-        var lines = scheme.Lines.Select(line => Judge(line, byFact, ruled)).ToImmutableArray();
+        var anythingDrawn = verdicts.Any(verdict => verdict.AnswerId is not null);
+        var lines = scheme.Lines.Select(line => Judge(line, byFact, ruled, anythingDrawn)).ToImmutableArray();
         var extrasLoss = ExtrasLoss(scheme, extras, rulings);
         var earned = lines.Aggregate(Rational.Zero, (sum, line) => sum + line.Earned);
         var exact = Rational.Max(Rational.Zero, earned - extrasLoss);
@@ -36,7 +37,7 @@ public static class Marker
         return ruled;
     }
 
-    private static LineResult Judge(MarkLine line, Dictionary<string, Verdict> byFact, Dictionary<string, Decision> ruled)
+    private static LineResult Judge(MarkLine line, Dictionary<string, Verdict> byFact, Dictionary<string, Decision> ruled, bool anythingDrawn)
     {
         var credits = ImmutableArray.CreateBuilder<FactCredit>(line.FactIds.Length);
         var judged = new List<(Fact Fact, Rational Credit)>();
@@ -58,8 +59,8 @@ public static class Marker
             }
         }
 
-        // A line whose facts are all not assessed, or lost from the model answer, cannot be lost either.
-        var earned = judged.Count == 0 ? line.Marks : line.Rule == LineRule.Deduct ? Deducted(line, credits) : line.Marks * ShareOf(line.Rule, judged);
+        // A line whose facts are all not assessed, or lost from the model answer, is granted to whoever drew anything of the exercise.
+        var earned = judged.Count == 0 ? anythingDrawn ? line.Marks : Rational.Zero : line.Rule == LineRule.Deduct ? Deducted(line, credits) : line.Marks * ShareOf(line.Rule, judged);
         return new LineResult(line, earned, credits.ToImmutable());
     }
 

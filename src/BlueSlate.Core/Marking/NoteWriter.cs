@@ -27,7 +27,7 @@ public sealed record Note(
 
 /// <summary>
 /// Gives every lost mark to exactly one note: a line's loss to the first root that explains one of its failed facts; the
-/// extras' loss to the notes of extras in their order. The losses of the notes sum to the maximum less the exact total.
+/// extras' loss to the notes of extras in their order; that of a line of which nothing is assessed to the first root. The losses of the notes sum to the maximum less the exact total.
 /// </summary>
 public static class NoteWriter
 {
@@ -52,6 +52,12 @@ public static class NoteWriter
         {
             var causes = line.Credits.Where(credit => credit.Credit < Rational.One)
                 .Select(credit => rootOf.GetValueOrDefault(credit.FactId)).OfType<string>().Distinct(StringComparer.Ordinal).OrderBy(id => order[id]).ToList();
+            // A line of which nothing is assessed is lost by drawing nothing: that is what the first note says.
+            if (causes.Count == 0 && line.Credits.IsEmpty && roots.Count > 0)
+            {
+                causes.Add(roots[0].Id);
+            }
+
             if (causes.Count == 0)
             {
                 continue;

@@ -24,6 +24,24 @@ public sealed class MarkingTests
     }
 
     [Fact]
+    public void A_line_of_which_nothing_is_assessed_is_not_earned_by_a_blank()
+    {
+        foreach (var (name, model, level) in DemoExercises.Models)
+        {
+            var facts = Exercise.Of(model, level).Facts;
+            var key = facts.First(fact => fact.Aspect == Aspect.Key);
+            Tolerance[] unassessed = [.. facts.Where(fact => fact.Place == key.Place || fact.ConceptId == key.ConceptId).Select(fact => new Tolerance(fact.Id, [], false, true))];
+            var scheme = new MarkingScheme([new MarkLine("key", "", 3, LineRule.Share, [.. unassessed.Select(tolerance => tolerance.FactId)]), .. Exercise.Of(model, level).Scheme.Lines], default, default, Rational.Half);
+            var assessor = new Assessor(model, new NotationOptions(level), unassessed, scheme);
+            assessor.Assess(model, []).Sheet.Exact.ShouldBe(scheme.Maximum, name);
+            var blank = assessor.Assess(Drawing.Empty, []);
+            blank.Sheet.Exact.ShouldBe(0, name);
+            AddsUp(blank);
+            assessor.Assess(DemoExercises.Answers(name).First(), []).Sheet.Lines[0].Earned.ShouldBe(3);
+        }
+    }
+
+    [Fact]
     public void The_losses_of_the_notes_add_up_for_every_demo_answer_and_for_random_drawings()
     {
         foreach (var (name, model, level) in DemoExercises.Models)
