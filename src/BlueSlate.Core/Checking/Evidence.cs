@@ -119,7 +119,8 @@ public sealed class Evidence
     internal EndWording Wording(string modelRoleId)
     {
         var (relationship, role) = model.Roles[modelRoleId];
-        var other = relationship.Other(role);
+        var others = relationship.Roles.Where(candidate => candidate.Id != role.Id).ToList();
+        var other = others[0];
         return new EndWording(
             relationship,
             role,
@@ -127,7 +128,8 @@ public sealed class Evidence
             model.Names[other.EntityId],
             relationship.IsRecursive && other.Role.Length > 0 ? other.Role : model.Names[other.EntityId],
             relationship.IsRecursive && role.Role.Length > 0 ? role.Role : model.Names[role.EntityId],
-            Phrasing.Verb(relationship, other));
+            Phrasing.Verb(relationship, other),
+            [.. others.Select(candidate => candidate.Role.Length > 0 ? candidate.Role : model.Names[candidate.EntityId])]);
     }
 
     /// <summary>Ids of all bad facts about a concept of the model answer.</summary>
@@ -148,8 +150,17 @@ public sealed class Evidence
 }
 
 /// <summary>What is needed to speak of one end: what stands there, what is at the other end, and the verb read from there.</summary>
-internal sealed record EndWording(RelationshipType Relationship, RelationshipRole Role, string Entity, string OtherEntity, string Other, string Here, string Verb)
+internal sealed record EndWording(RelationshipType Relationship, RelationshipRole Role, string Entity, string OtherEntity, string Other, string Here, string Verb, ImmutableArray<string> AllOthers)
 {
+    /// <summary>Whether more than two take part, so that a count holds for one of each of the others together.</summary>
+    public bool IsOfSeveral => AllOthers.Length > 1;
+
+    /// <summary>One of each of the others: <c>one fixer and one tool</c>.</summary>
+    public string OneOfEach => Phrasing.List([.. AllOthers.Select(name => $"one {Phrasing.InText(name)}")]);
+
+    /// <summary>What the others are called: <c>fixer and tool</c>.</summary>
+    public string Others => Phrasing.List([.. AllOthers.Select(Phrasing.InText)]);
+
     public string OneOther => Phrasing.One(Other);
 
     public string OneHere => Phrasing.One(Here);

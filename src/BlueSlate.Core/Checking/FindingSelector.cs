@@ -4,7 +4,7 @@ namespace BlueSlate.Core.Checking;
 
 /// <summary>
 /// Takes, of all proposed findings, those that explain every bad verdict and every extra, the most telling first, so that
-/// a mistake is said once. A finding is dropped when others before it explain all that it does.
+/// a mistake is said once. A finding is dropped when others before it explain all that it does; what follows from it follows from those.
 /// </summary>
 public static class FindingSelector
 {
@@ -13,31 +13,36 @@ public static class FindingSelector
     {
         var evidence = new Evidence(comparison);
         var proposed = kinds.OrderBy(kind => kind.Rank).SelectMany(kind => kind.Find(evidence).Select(finding => (kind, finding)));
-        var explained = new HashSet<string>(StringComparer.Ordinal);
+        var explained = new Dictionary<string, string>(StringComparer.Ordinal);
+        var saidBy = new Dictionary<string, string>(StringComparer.Ordinal);
         var taken = new List<Finding>();
         foreach (var (kind, finding) in proposed)
         {
-            var claims = finding.Claims.Where(id => !explained.Contains(id)).ToImmutableArray();
-            var extras = finding.Extras.Where(id => !explained.Contains(id)).ToImmutableArray();
+            var claims = finding.Claims.Where(id => !explained.ContainsKey(id)).ToImmutableArray();
+            var extras = finding.Extras.Where(id => !explained.ContainsKey(id)).ToImmutableArray();
             if (claims.IsEmpty && extras.IsEmpty && !kind.IsIndependent)
             {
+                saidBy.TryAdd(finding.Id, finding.Claims.Concat(finding.Extras).Select(id => explained[id]).FirstOrDefault(finding.Id));
                 continue;
             }
 
-            explained.UnionWith(claims);
-            explained.UnionWith(extras);
+            foreach (var id in claims.Concat(extras))
+            {
+                explained.TryAdd(id, finding.Id);
+            }
+
             taken.Add(finding with { Claims = claims, Extras = extras, ModelElements = Elements(finding.ModelElements), AnswerElements = Elements(finding.AnswerElements) });
         }
 
         Gather(taken, comparison, explained);
-        return Fold(taken);
+        return Fold(taken.ConvertAll(finding => finding.ConsequenceOf is { } cause && saidBy.TryGetValue(cause, out var other) ? finding with { ConsequenceOf = other } : finding));
     }
 
     // What no kind has words of its own for belongs to the finding about the same concept, the same place or the same owner.
-    private static void Gather(List<Finding> taken, Comparison comparison, HashSet<string> explained)
+    private static void Gather(List<Finding> taken, Comparison comparison, Dictionary<string, string> explained)
     {
         var claimed = comparison.Verdicts.ToDictionary(verdict => verdict.Fact.Id, StringComparer.Ordinal);
-        foreach (var verdict in comparison.Verdicts.Where(verdict => (verdict.IsBad || verdict.PartlyRight) && !explained.Contains(verdict.Fact.Id)))
+        foreach (var verdict in comparison.Verdicts.Where(verdict => (verdict.IsBad || verdict.PartlyRight) && !explained.ContainsKey(verdict.Fact.Id)))
         {
             var nearest = new Func<Fact, bool>[]
             {

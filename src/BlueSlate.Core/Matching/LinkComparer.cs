@@ -124,7 +124,8 @@ internal sealed class LinkComparer(Side side)
         };
     }
 
-    private static double EndCost(RelationshipRole model, RelationshipRole answer)
+    /// <summary>What differs between two ends: the least, the most, and how the roles are called.</summary>
+    public static double EndCost(RelationshipRole model, RelationshipRole answer)
     {
         var cost = model.CoOccurrence.Min == answer.CoOccurrence.Min ? 0 : Costs.MinimumDiffers;
         cost += model.CoOccurrence.Max == answer.CoOccurrence.Max ? 0 : Costs.MaximumDiffers;

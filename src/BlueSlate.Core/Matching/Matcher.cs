@@ -255,35 +255,12 @@ public static class Matcher
             }
         }
 
-        MatchDiamonds(model, answer, map, matches);
-        return matches.ToImmutable();
-    }
-
-    private static void MatchDiamonds(Side model, Side answer, int[] map, ImmutableDictionary<string, RelationshipMatch>.Builder matches)
-    {
-        var free = answer.Model.Relationships.Where(relationship => relationship.Roles.Length > 2).ToList();
-        foreach (var relationship in model.Model.Relationships.Where(relationship => relationship.Roles.Length > 2))
+        foreach (var (id, match) in DiamondMatcher.Match(model, answer, map))
         {
-            var wanted = relationship.Roles.Select(role => map[model.IndexOf(role.EntityId)]).Order().ToList();
-            var found = free.FirstOrDefault(candidate => candidate.Roles.Select(role => answer.IndexOf(role.EntityId)).Order().SequenceEqual(wanted));
-            if (found is not null && wanted[0] >= 0)
-            {
-                free.Remove(found);
-                // Roles of one entity are paired in their order.
-                var left = found.Roles.ToList();
-                var roles = relationship.Roles.ToImmutableDictionary(
-                    role => role.Id,
-                    role =>
-                    {
-                        var at = left.FindIndex(candidate => answer.IndexOf(candidate.EntityId) == map[model.IndexOf(role.EntityId)]);
-                        var id = left[at].Id;
-                        left.RemoveAt(at);
-                        return id;
-                    },
-                    StringComparer.Ordinal);
-                matches.Add(relationship.Id, new RelationshipMatch(found.Id, roles));
-            }
+            matches.Add(id, match);
         }
+
+        return matches.ToImmutable();
     }
 
     private static ImmutableDictionary<string, string> PairRoles(Link model, Link answer, bool flipped)

@@ -23,15 +23,16 @@ internal sealed class EndUnsaid : FindingKind
             {
                 var end = evidence.Wording(group.Key);
                 var unsaid = Phrasing.List([.. group.Select(verdict => verdict.Fact.Aspect == Aspect.Min ? "least" : "most")]);
+                var (one, verb) = end.IsOfSeveral ? (end.OneOfEach, "go with") : (end.OneOther, end.Verb);
                 return new Finding
                 {
                     Id = IdFor(group.Key),
                     Code = Code,
                     Tag = Tag.Differs,
-                    Headline = $"How many {Phrasing.Several(end.Here)} go with {end.OneOther} is not fully said.",
-                    There = $"At {end.Here} the {unsaid} that {end.OneOther} {end.Verb} is left open.",
-                    Wanted = $"{Phrasing.Capital(end.OneOther)} {end.Verb} {Phrasing.Counted(end.Role.CoOccurrence, end.Here)}.",
-                    Why = $"A reader would have to guess whether {end.OneOther} {end.Verb} {Phrasing.Counted(end.Role.CoOccurrence, end.Here)}.",
+                    Headline = $"How many {Phrasing.Several(end.Here)} go with {one} is not fully said.",
+                    There = $"At {end.Here} the {unsaid} that {one} {verb} is left open.",
+                    Wanted = $"{Phrasing.Capital(one)} {verb} {Phrasing.Counted(end.Role.CoOccurrence, end.Here)}.",
+                    Why = $"A reader would have to guess whether {one} {verb} {Phrasing.Counted(end.Role.CoOccurrence, end.Here)}.",
                     Claims = [.. group.Select(verdict => verdict.Fact.Id)],
                     ModelElements = [group.Key],
                     AnswerElements = [group.First().AnswerId!],

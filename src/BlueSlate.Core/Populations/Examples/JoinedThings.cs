@@ -16,7 +16,7 @@ internal sealed class JoinedThings : ExampleSource
         foreach (var verdict in dispute.On(Aspect.Relationship).Where(verdict => verdict.Kind == VerdictKind.Absent))
         {
             var relationship = dispute.Model.Relationships.First(candidate => candidate.Id == verdict.Fact.ConceptId);
-            if (relationship.Roles.Length != 3)
+            if (relationship.Roles.Length != 3 || !IsDrawnByPairs(relationship, dispute.Comparison))
             {
                 continue;
             }
@@ -38,6 +38,17 @@ internal sealed class JoinedThings : ExampleSource
                 return new ExampleTable($"{Phrasing.Capital(Phrasing.List([.. rows[^1]]))} never went together.", heads, rows);
             }
         }
+    }
+
+    // Only what is kept two at a time can be put together again: two lines at least that join all three, and stand for nothing else.
+    private static bool IsDrawnByPairs(RelationshipType relationship, Comparison comparison)
+    {
+        var ends = relationship.Roles.Select(role => comparison.Correspondence.Entities.GetValueOrDefault(role.EntityId)?.AnswerId).ToList();
+        var extras = comparison.Extras.Where(extra => extra.Kind == ExtraKind.Relationship).Select(extra => extra.AnswerId).ToHashSet(StringComparer.Ordinal);
+        var pairs = comparison.Answer.Model.Relationships
+            .Where(drawn => extras.Contains(drawn.Id) && drawn.Roles is [var one, var other] && one.EntityId != other.EntityId && ends.Contains(one.EntityId) && ends.Contains(other.EntityId))
+            .Select(drawn => drawn.Roles.Select(role => role.EntityId).ToHashSet(StringComparer.Ordinal)).ToList();
+        return pairs.Count > 1 && ends.TrueForAll(end => end is not null && pairs.Exists(pair => pair.Contains(end)));
     }
 
     /// <summary>Whether each two of some things go together somewhere, and all of them nowhere.</summary>
