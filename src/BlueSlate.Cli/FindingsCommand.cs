@@ -1,5 +1,5 @@
 using System.CommandLine;
-using BlueSlate.Core.Interchange;
+using BlueSlate.Guide;
 
 namespace BlueSlate.Cli;
 

@@ -1,1 +1,3 @@
+global using BlueSlate.Guide;
+global using BlueSlate.Guide.Examples;
 global using Xunit;

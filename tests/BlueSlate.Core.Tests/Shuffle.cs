@@ -5,6 +5,21 @@ namespace BlueSlate.Core.Tests;
 /// <summary>The same drawing under other ids, in another order, in other places, its lines drawn from their other ends.</summary>
 internal static class Shuffle
 {
+    /// <summary>The same drawing with every shape somewhere else, or, at times, without any places and routes.</summary>
+    public static Drawing Places(Drawing drawing, int seed)
+    {
+        var random = new Random(seed);
+        var none = seed % 3 == 2;
+        return drawing with
+        {
+            Sheets = [.. drawing.Sheets.Select(sheet => sheet with
+            {
+                Shapes = [.. sheet.Shapes.Select(shape => shape with { Place = none ? null : new Place(random.Next(-2000, 2000), random.Next(-2000, 2000), 400, 200) })],
+                Lines = [.. sheet.Lines.Select(line => line with { Route = none ? [] : [new Point(random.Next(-2000, 2000), random.Next(-2000, 2000)), new Point(0, 0)], Labels = [] })],
+            })],
+        };
+    }
+
     public static Drawing Of(Drawing drawing, int seed)
     {
         var random = new Random(seed);

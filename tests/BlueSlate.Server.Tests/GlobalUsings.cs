@@ -1,1 +1,2 @@
+global using BlueSlate.Guide;
 global using Xunit;

@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
-using BlueSlate.Core.Drawings;
-using BlueSlate.Core.Notations;
+using BlueSlate.Core.Checking.Findings.NotationFaults;
 
 namespace BlueSlate.Core.Checking;
 
@@ -48,15 +47,16 @@ public sealed record Finding
 }
 
 /// <summary>
-/// A kind of finding. One class a kind, found by its type; no other code knows which kinds there are. A kind looks at the
+/// A kind of finding. One class a kind, found by its type, and one entry a fault of notation; no other code knows which kinds there are. A kind looks at the
 /// evidence and proposes findings; the selector then takes those that explain most in the fewest words.
 /// </summary>
 public abstract class FindingKind
 {
     /// <summary>All kinds, in the order of their codes.</summary>
     public static IReadOnlyList<FindingKind> All { get; } = [.. typeof(FindingKind).Assembly.GetTypes()
-        .Where(type => type.IsSubclassOf(typeof(FindingKind)) && !type.IsAbstract)
+        .Where(type => type.IsSubclassOf(typeof(FindingKind)) && !type.IsAbstract && type != typeof(NotationFault))
         .Select(type => (FindingKind)Activator.CreateInstance(type, nonPublic: true)!)
+        .Concat(NotationFault.OfCatalogue)
         .OrderBy(kind => kind.Code, StringComparer.Ordinal)];
 
     /// <summary>Stable code, lower case with hyphens.</summary>
@@ -73,9 +73,6 @@ public abstract class FindingKind
 
     /// <summary>True when a finding of this kind is said even where others explain all that it does, as faults of notation are.</summary>
     public virtual bool IsIndependent => false;
-
-    /// <summary>A model answer and an answer in which this kind, and no other, is found.</summary>
-    public abstract FindingExample Example { get; }
 
     /// <summary>The findings that this kind proposes.</summary>
     public abstract IEnumerable<Finding> Find(Evidence evidence);
@@ -96,17 +93,4 @@ public abstract class FindingKind
         ModelElements = [verdict.Fact.ConceptId],
         AnswerElements = [verdict.AnswerId!],
     };
-}
-
-/// <summary>An example of a kind of finding.</summary>
-/// <param name="Model">The model answer.</param>
-/// <param name="Answer">The answer in which it is found.</param>
-/// <param name="Logical">Whether the part is at logical level.</param>
-public sealed record FindingExample(Drawing Model, Drawing Answer, bool Logical = false)
-{
-    /// <summary>Facts that the scheme asks for besides those of the model answer.</summary>
-    public ImmutableArray<string> Asked { get; init; } = [];
-
-    /// <summary>What the class has learned; crow's foot when nothing else is said.</summary>
-    public NotationOptions Options { get; init; } = new(Logical ? Level.Logical : Level.Conceptual);
 }

@@ -31,5 +31,5 @@ public enum RemarkKind
     NoDiamond, BoxForDiamond, LoneDiamond, SingleDiamondAtWeak, SolidUnderlineAtWeak, LooseAttribute, SharedAttribute, ListedAttributes,
     DiamondToDiamond, NoCup, PairWithDoubleLine, OtherCountStyle,
     SolidTriangle, OpenTriangle, DiamondAtBothEnds, SolidTieOfClass, CountOnGeneralisation, UnreadableMember, StrangeSpelling, ForeignStereotype,
-    LoneCircle,
+    LoneCircle, NoSupertype,
 }

@@ -13,7 +13,7 @@ public sealed class FindingKindTests
     public void The_example_of_a_kind_gives_that_finding_and_no_other(string code)
     {
         var kind = Kind(code);
-        var roots = Assess(kind.Example, FindingKind.All).Findings.Where(finding => finding.ConsequenceOf is null).Select(finding => finding.Code).Distinct();
+        var roots = Assess(ExampleArea.Of(kind.Code), FindingKind.All).Findings.Where(finding => finding.ConsequenceOf is null).Select(finding => finding.Code).Distinct();
         roots.ShouldBe([code]);
     }
 
@@ -22,14 +22,14 @@ public sealed class FindingKindTests
     public void Without_the_kind_its_example_does_not_give_it(string code)
     {
         var others = FindingKind.All.Where(kind => kind.Code != code).ToList();
-        Assess(Kind(code).Example, others).Findings.ShouldNotContain(finding => finding.Code == code);
+        Assess(ExampleArea.Of(code), others).Findings.ShouldNotContain(finding => finding.Code == code);
     }
 
     [Theory]
     [MemberData(nameof(Codes))]
     public void The_model_answer_of_the_example_has_no_finding_and_full_marks(string code)
     {
-        var example = Kind(code).Example;
+        var example = ExampleArea.Of(code);
         var assessment = Assess(example with { Answer = example.Model }, FindingKind.All);
         assessment.Findings.ShouldBeEmpty();
         assessment.Sheet.Total.ShouldBe(assessment.Sheet.Maximum);
@@ -39,7 +39,7 @@ public sealed class FindingKindTests
     [MemberData(nameof(Codes))]
     public void A_finding_says_what_is_there_what_is_wanted_and_why(string code)
     {
-        var finding = Assess(Kind(code).Example, FindingKind.All).Findings.First(finding => finding.Code == code);
+        var finding = Assess(ExampleArea.Of(code), FindingKind.All).Findings.First(finding => finding.Code == code);
         foreach (var sentence in new[] { finding.Headline, finding.There, finding.Wanted, finding.Why })
         {
             sentence.ShouldNotBeNullOrWhiteSpace();
@@ -53,7 +53,7 @@ public sealed class FindingKindTests
     {
         foreach (var kind in FindingKind.All)
         {
-            var assessment = Assess(kind.Example, FindingKind.All);
+            var assessment = Assess(ExampleArea.Of(kind.Code), FindingKind.All);
             var explained = assessment.Findings.SelectMany(finding => finding.Claims).ToHashSet();
             assessment.Comparison.Verdicts.Where(verdict => verdict.IsBad).Select(verdict => verdict.Fact.Id).ShouldBeSubsetOf(explained, kind.Code);
         }

@@ -21,7 +21,7 @@ public sealed partial class FindingPlacesTests
     [MemberData(nameof(Codes))]
     public void Two_places_share_no_sentence(string code)
     {
-        var example = FindingKind.All.Single(kind => kind.Code == code).Example;
+        var example = ExampleArea.Of(code);
         var assessor = Exercise.Of(Twice(example.Model), example.Options);
         var findings = assessor.Assess(Twice(example.Answer), []).Findings.Where(finding => finding.Code == code).ToList();
         findings.Count.ShouldBeGreaterThan(1);
@@ -36,7 +36,7 @@ public sealed partial class FindingPlacesTests
     [MemberData(nameof(Codes))]
     public void A_finding_points_at_what_it_is_about(string code)
     {
-        var example = FindingKind.All.Single(kind => kind.Code == code).Example;
+        var example = ExampleArea.Of(code);
         var assessor = Exercise.Of(example.Model, example);
         var finding = assessor.Assess(example.Answer, []).Findings.First(finding => finding.Code == code);
         (finding.ModelElements.Length + finding.AnswerElements.Length).ShouldBeGreaterThan(0);

@@ -1,4 +1,3 @@
-using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Matching;
 using BlueSlate.Core.Notations;
 using BlueSlate.Core.Populations;

@@ -71,6 +71,23 @@ public sealed class MatchingTests
     }
 
     [Fact]
+    public void Moving_boxes_changes_no_marks_in_any_notation()
+    {
+        foreach (var folder in DemoExercises.Folders)
+        {
+            var assessor = DemoExercises.AssessorOf(folder);
+            foreach (var answer in DemoExercises.Answers(folder).Append(DemoExercises.Load($"{folder}/model.json")))
+            {
+                var expected = Told(assessor.Assess(answer, []));
+                for (var seed = 0; seed < 3; seed++)
+                {
+                    Told(assessor.Assess(Shuffle.Places(answer, seed), [])).ShouldBe(expected, folder);
+                }
+            }
+        }
+    }
+
+    [Fact]
     public void Hundreds_of_look_alike_boxes_end_within_the_budget()
     {
         var sketch = new Sketch();

@@ -1,4 +1,3 @@
-using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Matching;
 using CsCheck;

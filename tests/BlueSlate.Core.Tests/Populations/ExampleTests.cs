@@ -189,7 +189,7 @@ public sealed class ExampleTests
     private static Drawing Visits(string[] atItem) =>
         new Sketch().Box("Visit", VisitRows).Box("Item", ItemRows).Line("Visit", Ends.One, "Item", atItem, "brings in").ToDrawing();
 
-    private static FindingExample ExampleOf(string code) => FindingKind.All.First(kind => kind.Code == code).Example;
+    private static FindingExample ExampleOf(string code) => ExampleArea.Of(code);
 
     private static ExamplePopulation Example(string code, FindingExample example)
     {

@@ -1,5 +1,4 @@
 using BlueSlate.Core.Checking;
-using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Notations;
 using BlueSlate.Core.Restatements;
 using CsCheck;

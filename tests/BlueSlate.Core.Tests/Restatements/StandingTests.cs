@@ -135,7 +135,7 @@ public sealed class StandingTests
     [Fact]
     public void A_relationship_of_three_drawn_two_at_a_time_is_said_once_with_a_row_that_never_was()
     {
-        var example = FindingKind.All.First(kind => kind.Code == "relationship-degree").Example;
+        var example = ExampleArea.Of("relationship-degree");
         var assessment = Exercise.Of(example.Model, example).Assess(example.Answer, []);
         var shown = assessment.ExampleOf(assessment.Findings.ShouldHaveSingleItem()).ShouldNotBeNull();
         shown.Table.Rows.Length.ShouldBe(4);

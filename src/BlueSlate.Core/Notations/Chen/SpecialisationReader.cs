@@ -75,9 +75,12 @@ internal sealed class SpecialisationReader(ChenSheet sheet)
         }
 
         sheet.Remark(RemarkKind.NoCup, circle.Id, "lines without a cup", "a specialisation");
-        var super = lines.FirstOrDefault(seen => seen.Line.Stroke == Stroke.Double) is { Tied: not null } doubled ? doubled
-            : lines.All(seen => seen.Far!.Place is not null) ? lines.MinBy(seen => seen.Far!.Place!.Y)
-            : lines.FirstOrDefault(seen => seen.NearSide == EndSide.To) is { Tied: not null } drawnFirst ? drawnFirst : lines[0];
+        var (super, isSaid) = Supertype.Among(lines);
+        if (!isSaid)
+        {
+            sheet.Remark(RemarkKind.NoSupertype, circle.Id, "lines of which none leads to the circle from a supertype", $"subtypes of {super.Far!.Text.Trim()}");
+        }
+
         return ([super], [.. lines.Where(seen => seen != super)]);
     }
 

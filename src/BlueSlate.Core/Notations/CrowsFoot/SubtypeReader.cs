@@ -5,8 +5,8 @@ using BlueSlate.Core.Drawings;
 namespace BlueSlate.Core.Notations.CrowsFoot;
 
 /// <summary>
-/// Reads half circles and circles below a supertype. The box above the symbol is the supertype; in a drawing without places it is
-/// the one whose line leads to the symbol. A second line beneath it, or a double line to it, says total.
+/// Reads half circles and circles between a supertype and its subtypes. A second line beneath the symbol, or a double line to the
+/// supertype, says total.
 /// </summary>
 internal static class SubtypeReader
 {
@@ -25,7 +25,12 @@ internal static class SubtypeReader
                 continue;
             }
 
-            var super = SupertypeOf(symbol, lines);
+            var (super, isSaid) = Supertype.Among(lines);
+            if (!isSaid)
+            {
+                remarks.Add(new Remark(RemarkKind.NoSupertype, symbol.Id, "lines of which none leads to the symbol from a supertype", $"subtypes of {super.Far!.Text.Trim()}", true));
+            }
+
             bool? disjoint = symbol.Text.Trim().ToLowerInvariant() switch { "d" => true, "o" => false, _ => null };
             var total = symbol.Outline == Outline.Double || super.Line.Stroke == Stroke.Double;
             found.Add(new Specialisation(
@@ -38,15 +43,5 @@ internal static class SubtypeReader
         }
 
         return found.ToImmutable();
-    }
-
-    private static SeenLine SupertypeOf(Shape symbol, List<SeenLine> lines)
-    {
-        if (symbol.Place is not null && lines.All(seen => seen.Far!.Place is not null))
-        {
-            return lines.MinBy(seen => seen.Far!.Place!.Y + seen.Far.Place.Height);
-        }
-
-        return lines.FirstOrDefault(seen => seen.NearSide == EndSide.To) is { Tied: not null } leading ? leading : lines[0];
     }
 }

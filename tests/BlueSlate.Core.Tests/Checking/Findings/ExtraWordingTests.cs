@@ -1,4 +1,3 @@
-using BlueSlate.Core.Drawings;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Checking.Findings;

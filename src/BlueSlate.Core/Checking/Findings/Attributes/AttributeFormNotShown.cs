@@ -1,0 +1,55 @@
+using BlueSlate.Core.Language;
+using BlueSlate.Core.Notations;
+
+namespace BlueSlate.Core.Checking.Findings.Attributes;
+
+internal sealed class AttributeFormNotShown : FindingKind
+{
+    public override string Code => "attribute-form-not-shown";
+
+    public override string Title => "Several values, derived or optional not shown";
+
+    public override string Help => "The attribute is drawn, but not that it may have several values, that it is worked out from others, or that it may be absent.";
+
+    public override IEnumerable<Finding> Find(Evidence evidence) =>
+        evidence.Comparison.Verdicts
+            .Where(verdict => verdict.Kind == VerdictKind.Wrong && verdict.Fact.Aspect is Aspect.Multivalued or Aspect.Derived or Aspect.Optional && verdict.IsBad && verdict.AnswerId is not null)
+            .Select(verdict =>
+            {
+                var (owner, attribute) = evidence.ModelAttribute(verdict.Fact.ConceptId);
+                var (name, one) = (Phrasing.InText(attribute.Name), Phrasing.One(owner.Name));
+                var at = $"{name} of {Phrasing.InText(owner.Name)}";
+                var (headline, why) = verdict.Fact.Aspect switch
+                {
+                    Aspect.Multivalued => ($"{Phrasing.Capital(one)} may have several {Phrasing.Several(attribute.Name)}.", $"As drawn, a second one of {one}'s {Phrasing.Several(attribute.Name)} could not be kept."),
+                    Aspect.Derived => ($"{Phrasing.Capital(at)} is worked out from other facts.", $"Whoever builds this would store the {name} of {one}, and it would go stale."),
+                    _ => ($"{Phrasing.Capital(at)} may be absent.", $"As drawn, nobody without {Phrasing.One(attribute.Name)} could be kept as {one}."),
+                };
+                return new Finding
+                {
+                    Id = IdFor(verdict.Fact.Id),
+                    Code = Code,
+                    Tag = Tag.Differs,
+                    Headline = headline,
+                    There = $"{Phrasing.Capital(at)} is drawn as one plain value.",
+                    Wanted = $"{Sign(verdict.Fact.Aspect, evidence.Comparison.Options.Notation)} {at}.",
+                    Why = why,
+                    Claims = [verdict.Fact.Id],
+                    ModelElements = [attribute.Id],
+                    AnswerElements = [verdict.AnswerId!],
+                };
+            });
+
+    // How each notation shows it.
+    private static string Sign(Aspect aspect, string notation) => (aspect, notation) switch
+    {
+        (Aspect.Multivalued, NotationNames.Chen) => "A double oval for",
+        (Aspect.Derived, NotationNames.Chen) => "A dashed oval for",
+        (Aspect.Multivalued, NotationNames.Uml) => "A multiplicity such as [*] after",
+        (Aspect.Derived, NotationNames.Uml) => "A slash before",
+        (Aspect.Optional, NotationNames.Uml) => "The multiplicity [0..1] after",
+        (Aspect.Multivalued, _) => "Curly brackets around",
+        (Aspect.Derived, _) => "Square brackets around",
+        _ => "The ring before",
+    };
+}

@@ -1,0 +1,31 @@
+using BlueSlate.Core.Language;
+
+namespace BlueSlate.Core.Checking.Findings.Relationships;
+
+internal sealed class RelationshipExtra : FindingKind
+{
+    public override string Code => "relationship-extra";
+
+    public override string Title => "Relationship that the scenario does not ask for";
+
+    public override string Help => "A line says something that the scenario does not, or something that already follows from other lines.";
+
+    public override IEnumerable<Finding> Find(Evidence evidence) =>
+        evidence.Comparison.Extras.Where(extra => extra.Kind == ExtraKind.Relationship).Select(extra =>
+        {
+            var relationship = evidence.AnswerRelationship(extra.AnswerId);
+            var said = evidence.NamedAsDrawn(relationship);
+            return new Finding
+            {
+                Id = IdFor(extra.AnswerId),
+                Code = Code,
+                Tag = Tag.Extra,
+                Headline = $"{Phrasing.Capital(said)}: the scenario does not say so.",
+                There = $"A line: {said}.",
+                Wanted = $"No line for this between {Phrasing.List([.. relationship.Roles.Select(role => evidence.AnswerEntity(role.EntityId).Name).Distinct(StringComparer.Ordinal)])}.",
+                Why = $"Whoever builds this would keep a list of which {Phrasing.InText(evidence.AnswerEntity(relationship.Roles[0].EntityId).Name)} goes with which {Phrasing.InText(evidence.AnswerEntity(relationship.Roles[^1].EntityId).Name)} for nothing.",
+                Extras = [extra.AnswerId],
+                AnswerElements = [extra.AnswerId],
+            };
+        });
+}

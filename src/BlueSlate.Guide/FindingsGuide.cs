@@ -1,0 +1,77 @@
+using System.Text;
+using BlueSlate.Core;
+using BlueSlate.Core.Checking;
+using BlueSlate.Core.Concepts;
+using BlueSlate.Core.Language;
+using BlueSlate.Core.Marking;
+using BlueSlate.Core.Populations;
+using BlueSlate.Guide.Examples;
+
+namespace BlueSlate.Guide;
+
+/// <summary>Writes docs/findings.md from the catalogue: every kind with its help and its example.</summary>
+public static class FindingsGuide
+{
+    /// <summary>The page, in Markdown.</summary>
+    public static string Write()
+    {
+        var page = new StringBuilder();
+        page.AppendLine("# Findings");
+        page.AppendLine();
+        page.AppendLine("Written from the catalogue by `./blueslate findings`; a test holds the two together. Each kind has a stable code, what it is, and an example.");
+        page.AppendLine();
+        foreach (var kind in FindingKind.All)
+        {
+            Append(page, kind);
+        }
+
+        return page.ToString().Replace("\r\n", "\n", StringComparison.Ordinal);
+    }
+
+    private static void Append(StringBuilder page, FindingKind kind)
+    {
+        var example = ExampleArea.Of(kind.Code);
+        var assessor = new Assessor(example.Model, example.Options, [], MarkingScheme.Asking(example.Asked));
+        var assessment = assessor.Assess(example.Answer, []);
+        var finding = assessment.Findings.First(finding => finding.Code == kind.Code);
+        page.AppendLine($"## `{kind.Code}`: {kind.Title}");
+        page.AppendLine();
+        page.AppendLine(kind.Help);
+        page.AppendLine();
+        page.AppendLine("| the model answer says | the answer says |");
+        page.AppendLine("|---|---|");
+        page.AppendLine($"| {Cell(assessor.Model)} | {Cell(assessment.Reading)} |");
+        page.AppendLine();
+        page.AppendLine($"> **{finding.Headline}** {finding.There} Wanted: {finding.Wanted} {finding.Why}");
+        page.AppendLine();
+        if (assessment.ExampleOf(finding) is { } population)
+        {
+            AppendTable(page, population);
+        }
+    }
+
+    private static void AppendTable(StringBuilder page, ExamplePopulation example)
+    {
+        page.AppendLine(example.Kind switch
+        {
+            ExampleKind.AllowedAsDrawn => $"As drawn, this could be kept: {example.Table.Said}",
+            ExampleKind.RuledOutAsDrawn => $"As drawn, this could not be kept: {example.Table.Said}",
+            _ => $"As drawn, the last row follows from the others: {example.Table.Said}",
+        });
+        page.AppendLine();
+        page.AppendLine($"| {string.Join(" | ", example.Table.Columns)} |");
+        page.AppendLine($"|{string.Concat(example.Table.Columns.Select(_ => "---|"))}");
+        foreach (var row in example.Table.Rows)
+        {
+            page.AppendLine($"| {string.Join(" | ", row)} |");
+        }
+
+        page.AppendLine();
+    }
+
+    private static string Cell(Reading reading)
+    {
+        var sentences = SentenceWriter.Write(reading);
+        return sentences.IsEmpty ? "*nothing*" : string.Join("<br>", sentences.Select(sentence => sentence.Text.Replace("|", "\\|", StringComparison.Ordinal)));
+    }
+}
