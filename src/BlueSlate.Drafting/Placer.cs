@@ -17,30 +17,37 @@ public static class Placer
     private const double Widening = 1.2;
 
     /// <summary>The drawing with a place for every shape, in quarter units; sheet by sheet, lines without routes.</summary>
-    public static Drawing Place(Drawing drawing) =>
-        drawing.Shapes.All(shape => shape.Place is not null) ? drawing : drawing with { Sheets = [.. drawing.Sheets.Select(PlaceSheet)] };
+    /// <param name="drawing">The drawing.</param>
+    /// <param name="simple">Whether its shapes are only set out in rows, as they are anyhow beyond <see cref="LayoutSize"/>.</param>
+    public static Drawing Place(Drawing drawing, bool simple = false) =>
+        drawing.Shapes.All(shape => shape.Place is not null) ? drawing : drawing with { Sheets = [.. drawing.Sheets.Select(sheet => PlaceSheet(sheet, simple))] };
 
     /// <summary>
     /// The drawing with places for those shapes that have none; the others stay where they are. A new shape goes near what it is
     /// tied to, on free ground. Where nothing has a place yet, all is laid out.
     /// </summary>
-    public static Drawing PlaceNew(Drawing drawing) =>
-        drawing.Shapes.All(shape => shape.Place is null) ? Place(drawing) : drawing with { Sheets = [.. drawing.Sheets.Select(FreePlaces.Fill)] };
+    public static Drawing PlaceNew(Drawing drawing, bool simple = false) =>
+        drawing.Shapes.All(shape => shape.Place is null) ? Place(drawing, simple) : drawing with { Sheets = [.. drawing.Sheets.Select(FreePlaces.Fill)] };
 
-    private static Sheet PlaceSheet(Sheet sheet)
+    private static Sheet PlaceSheet(Sheet sheet, bool simple)
     {
         if (sheet.Shapes.IsEmpty)
         {
             return sheet;
         }
 
-        var places = PlacesOf(sheet);
+        var places = PlacesOf(sheet, simple);
         return sheet with { Shapes = [.. sheet.Shapes.Select(shape => shape with { Place = places[shape.Id] })], Lines = [.. sheet.Lines.Select(line => line with { Route = [] })] };
     }
 
     /// <summary>Places for the shapes of a sheet by their lines, in quarter units from the upper left.</summary>
-    internal static Dictionary<string, Place> PlacesOf(Sheet sheet)
+    internal static Dictionary<string, Place> PlacesOf(Sheet sheet, bool simple = false)
     {
+        if (simple || LayoutSize.IsBeyond(sheet))
+        {
+            return SimpleLayout.PlacesOf(sheet);
+        }
+
         var fans = Fan.Of(sheet);
         if (!sheet.Shapes.Any(shape => shape.Form is Form.Diamond or Form.DiamondInRectangle))
         {

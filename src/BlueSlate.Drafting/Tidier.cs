@@ -12,7 +12,10 @@ public static class Tidier
     /// New places by shape id. Pinned shapes, and those not among <paramref name="only"/> when it names any, stay where they are;
     /// what is tidied keeps its middle unless that would lie on something that stays, and then moves beside it, the shortest way.
     /// </summary>
-    public static IReadOnlyDictionary<string, Place> Tidy(Drawing drawing, IReadOnlyCollection<string> only)
+    /// <param name="drawing">The drawing.</param>
+    /// <param name="only">The shapes that are meant; all when empty.</param>
+    /// <param name="simple">Whether they are only set out in rows.</param>
+    public static IReadOnlyDictionary<string, Place> Tidy(Drawing drawing, IReadOnlyCollection<string> only, bool simple = false)
     {
         var chosen = only.ToHashSet(StringComparer.Ordinal);
         var places = new Dictionary<string, Place>(StringComparer.Ordinal);
@@ -21,17 +24,17 @@ public static class Tidier
             var moving = sheet.Shapes.Where(shape => !shape.Pinned && (chosen.Count == 0 || chosen.Contains(shape.Id))).ToList();
             if (moving.Count > 0)
             {
-                Add(places, sheet, moving);
+                Add(places, sheet, moving, simple);
             }
         }
 
         return places;
     }
 
-    private static void Add(Dictionary<string, Place> places, Sheet sheet, List<Shape> moving)
+    private static void Add(Dictionary<string, Place> places, Sheet sheet, List<Shape> moving, bool simple)
     {
         var ids = moving.Select(shape => shape.Id).ToHashSet(StringComparer.Ordinal);
-        var laidOut = Placer.PlacesOf(sheet with { Shapes = [.. moving] });
+        var laidOut = Placer.PlacesOf(sheet with { Shapes = [.. moving] }, simple);
         var staying = sheet.Shapes.Where(shape => !ids.Contains(shape.Id)).Select(At).ToList();
         var before = Around(moving.Select(At));
         var after = Around(laidOut.Values);

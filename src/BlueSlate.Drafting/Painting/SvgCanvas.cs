@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Security;
 using System.Text;
+using System.Xml;
 using BlueSlate.Core.Drawings;
 
 namespace BlueSlate.Drafting.Painting;
@@ -33,7 +34,24 @@ internal sealed class SvgCanvas : ICanvas
         Used.Add(face);
         var anchor = lettering.Anchor switch { 0 => " text-anchor=\"middle\"", 1 => " text-anchor=\"end\"", _ => "" };
         var decoration = lettering.Underline switch { Underline.Solid => " text-decoration=\"underline\"", Underline.Dashed => " style=\"text-decoration:underline dashed\"", _ => "" };
-        body.Append(CultureInfo.InvariantCulture, $"<text x=\"{Number(x)}\" y=\"{Number(y)}\" font-family=\"{face}\" font-size=\"{Number(lettering.Size)}\" fill=\"{Ink.Colour}\"{anchor}{decoration}>{SecurityElement.Escape(text)}</text>\n");
+        body.Append(CultureInfo.InvariantCulture, $"<text x=\"{Number(x)}\" y=\"{Number(y)}\" font-family=\"{face}\" font-size=\"{Number(lettering.Size)}\" fill=\"{Ink.Colour}\"{anchor}{decoration}>{SecurityElement.Escape(Allowed(text))}</text>\n");
+    }
+
+    // XML has no room for most control characters, nor for halves of pairs.
+    private static string Allowed(string text)
+    {
+        if (text.All(c => XmlConvert.IsXmlChar(c) && !char.IsSurrogate(c)))
+        {
+            return text;
+        }
+
+        var allowed = new StringBuilder(text.Length);
+        foreach (var rune in text.EnumerateRunes())
+        {
+            allowed.Append(rune.Value > char.MaxValue || XmlConvert.IsXmlChar((char)rune.Value) ? rune.ToString() : "\uFFFD");
+        }
+
+        return allowed.ToString();
     }
 
     private static string Attributes(Brush brush)

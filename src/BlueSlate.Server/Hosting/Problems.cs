@@ -1,4 +1,5 @@
 using System.Diagnostics;
+using System.Globalization;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace BlueSlate.Server.Hosting;
@@ -37,6 +38,20 @@ public static class Problems
 
     /// <summary>The account has sent too much at once.</summary>
     public static ProblemHttpResult TooMuch() => Of(StatusCodes.Status429TooManyRequests, "too-much", "Your account has sent too much at once. Wait a moment and try again.");
+
+    /// <summary>The account has given the machine too much work; it is told how long to wait.</summary>
+    public static IResult TooMuchWork(TimeSpan wait) => new Waiting(
+        Of(StatusCodes.Status429TooManyRequests, "too-much-work", $"Your drawings have kept the server busy for long. Try again in {Math.Max(1, (int)Math.Ceiling(wait.TotalSeconds))} seconds."),
+        Math.Max(1, (int)Math.Ceiling(wait.TotalSeconds)));
+
+    private sealed class Waiting(IResult problem, int seconds) : IResult
+    {
+        public Task ExecuteAsync(HttpContext httpContext)
+        {
+            httpContext.Response.Headers.RetryAfter = seconds.ToString(CultureInfo.InvariantCulture);
+            return problem.ExecuteAsync(httpContext);
+        }
+    }
 
     private static ProblemHttpResult Of(int status, string code, string detail, string? place = null, object? current = null)
     {

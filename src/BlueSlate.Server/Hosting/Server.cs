@@ -7,6 +7,7 @@ using BlueSlate.Server.Features.Audit;
 using BlueSlate.Server.Features.Checking;
 using BlueSlate.Server.Features.Cohorts;
 using BlueSlate.Server.Features.Demo;
+using BlueSlate.Server.Features.Drafting;
 using BlueSlate.Server.Features.Exercises;
 using BlueSlate.Server.Features.Findings;
 using BlueSlate.Server.Features.Health;
@@ -116,6 +117,8 @@ public static class Server
         services.AddSingleton<SignInDelay>();
         services.AddSingleton<AssessorStore>();
         services.AddSingleton<ScenarioRenderer>();
+        services.AddSingleton(new DraftingLimits());
+        services.AddSingleton<DraftingPool>();
     }
 
     private static void AddBackgroundWork(IServiceCollection services, ServerSettings settings)
@@ -144,6 +147,7 @@ public static class Server
             options.SchedulePollingInterval = TimeSpan.FromSeconds(5);
         });
         services.AddHostedService<CheckSweep>();
+        services.AddHostedService<DraftingStart>();
         services.AddHostedService<RetentionSweep>();
     }
 
@@ -180,6 +184,7 @@ public static class Server
         app.MapAnswers();
         app.MapMarking();
         app.MapFindings();
+        app.MapDrafting();
         if (DemoEndpoints.MayExist(app, settings))
         {
             app.MapDemo();

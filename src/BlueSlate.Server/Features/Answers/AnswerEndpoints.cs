@@ -5,6 +5,7 @@ using BlueSlate.Core.Language;
 using BlueSlate.Core.Notations;
 using BlueSlate.Core.Soundness;
 using BlueSlate.Data;
+using BlueSlate.Server.Features.Drafting;
 using BlueSlate.Server.Features.Drawings;
 using BlueSlate.Server.Features.Exercises;
 using BlueSlate.Server.Features.Marking;
@@ -181,12 +182,12 @@ public static class AnswerEndpoints
         return part is null ? (null, NoSuchAnswer()) : (ExerciseJson.Read<PartDocument>(part), null);
     }
 
-    private static async Task<IResult> Tidy(Guid id, TidyRequest request, Access access, CancellationToken cancellation)
+    private static async Task<IResult> Tidy(Guid id, TidyRequest request, Access access, DraftingPool pool, CancellationToken cancellation)
     {
         var part = await access.OwnAnswers().Where(answer => answer.Id == id).Select(answer => answer.Question!.Part).FirstOrDefaultAsync(cancellation);
         return part is null ? NoSuchAnswer()
             : !ExerciseJson.Read<PartDocument>(part).Aids.TidyUp ? Problems.NotAllowed("In this exercise drawings are not tidied up.")
-            : request.Answer();
+            : await request.AnswerAsync(access.AccountId, pool, cancellation);
     }
 
     private static async Task<IResult> HandIn(Guid id, HandInRequest request, Access access, AnswerStore store, CancellationToken cancellation) =>

@@ -3,8 +3,9 @@ using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Notations;
-using BlueSlate.Drafting;
 using BlueSlate.Drafting.Painting;
+using BlueSlate.Drafting.Worker;
+using BlueSlate.Server.Features.Drafting;
 using BlueSlate.Server.Features.Exercises;
 using BlueSlate.Server.Hosting;
 using Microsoft.AspNetCore.Mvc;
@@ -31,24 +32,24 @@ public static class DrawingTools
     /// <param name="guard">Who may call.</param>
     public static void MapDrawingTools(this RouteGroupBuilder group, string prefix, PartOf partOf, Func<PartDocument, AidsDocument> allowed, Func<RouteHandlerBuilder, RouteHandlerBuilder> guard)
     {
-        guard(group.MapPost($"{prefix}/{{id:guid}}/amend", (Guid id, AmendRequest request, Access access, CancellationToken cancellation) =>
-            With(id, access, request.Drawing, aids => aids.Sentences, (drawing, options) => Amend(drawing, request.Lines, options), cancellation))).Produces<AmendReply>();
-        guard(group.MapPost($"{prefix}/{{id:guid}}/redraw", (Guid id, RedrawRequest request, Access access, CancellationToken cancellation) =>
-            With(id, access, request.Drawing, aids => aids.Redraw, (drawing, options) => Redraw(drawing, request.Notation, options), cancellation))).Produces<RedrawReply>();
+        guard(group.MapPost($"{prefix}/{{id:guid}}/amend", (Guid id, AmendRequest request, Access access, DraftingPool pool, CancellationToken cancellation) =>
+            With(id, access, request.Drawing, aids => aids.Sentences, (drawing, options) => Amend(drawing, request.Lines, options, Places(access, pool, cancellation)), cancellation))).Produces<AmendReply>();
+        guard(group.MapPost($"{prefix}/{{id:guid}}/redraw", (Guid id, RedrawRequest request, Access access, DraftingPool pool, CancellationToken cancellation) =>
+            With(id, access, request.Drawing, aids => aids.Redraw, (drawing, options) => Redraw(drawing, request.Notation, options, Places(access, pool, cancellation)), cancellation))).Produces<RedrawReply>();
         guard(group.MapPost($"{prefix}/{{id:guid}}/members", (Guid id, MembersRequest request, Access access, CancellationToken cancellation) =>
-            With(id, access, request.Drawing, aids => aids.Lifting, (drawing, options) => Members(drawing, request.Shapes, options), cancellation))).Produces<MembersReply>();
-        guard(group.MapPost($"{prefix}/{{id:guid}}/lift", (Guid id, LiftRequest request, Access access, CancellationToken cancellation) =>
-            With(id, access, request.Drawing, aids => aids.Lifting, (drawing, options) => Lift(drawing, request, options), cancellation))).Produces<RedrawReply>();
-        guard(group.MapPost($"{prefix}/{{id:guid}}/push-down", (Guid id, PushDownRequest request, Access access, CancellationToken cancellation) =>
-            With(id, access, request.Drawing, aids => aids.Lifting, (drawing, options) => PushDown(drawing, request.Shape, options), cancellation))).Produces<RedrawReply>();
+            With(id, access, request.Drawing, aids => aids.Lifting, (drawing, options) => Task.FromResult(Members(drawing, request.Shapes, options)), cancellation))).Produces<MembersReply>();
+        guard(group.MapPost($"{prefix}/{{id:guid}}/lift", (Guid id, LiftRequest request, Access access, DraftingPool pool, CancellationToken cancellation) =>
+            With(id, access, request.Drawing, aids => aids.Lifting, (drawing, options) => Lift(drawing, request, options, Places(access, pool, cancellation)), cancellation))).Produces<RedrawReply>();
+        guard(group.MapPost($"{prefix}/{{id:guid}}/push-down", (Guid id, PushDownRequest request, Access access, DraftingPool pool, CancellationToken cancellation) =>
+            With(id, access, request.Drawing, aids => aids.Lifting, (drawing, options) => PushDown(drawing, request.Shape, options, Places(access, pool, cancellation)), cancellation))).Produces<RedrawReply>();
 
-        guard(group.MapPost($"{prefix}/{{id:guid}}/picture", (Guid id, PictureRequest request, Access access, CancellationToken cancellation) =>
-            With(id, access, request.Drawing, _ => true, (drawing, _) => Paint(drawing, request), cancellation))).Produces(StatusCodes.Status200OK, contentType: "application/octet-stream");
-        guard(group.MapPost($"{prefix}/{{id:guid}}/open", async (Guid id, HttpRequest request, Access access, CancellationToken cancellation) =>
-            (await partOf(id, access, cancellation)).Refusal ?? await Open(request.Body, cancellation)))
+        guard(group.MapPost($"{prefix}/{{id:guid}}/picture", (Guid id, PictureRequest request, Access access, DraftingPool pool, CancellationToken cancellation) =>
+            With(id, access, request.Drawing, _ => true, (_, _) => Paint(request, access.AccountId, pool, cancellation), cancellation))).Produces(StatusCodes.Status200OK, contentType: "application/octet-stream");
+        guard(group.MapPost($"{prefix}/{{id:guid}}/open", async (Guid id, HttpRequest request, Access access, DraftingPool pool, CancellationToken cancellation) =>
+            (await partOf(id, access, cancellation)).Refusal ?? await Open(request.Body, Places(access, pool, cancellation), cancellation)))
             .WithMetadata(new RequestSizeLimitAttribute(PictureInside.MostBytes)).Produces<OpenedReply>();
 
-        async Task<IResult> With(Guid id, Access access, string text, Func<AidsDocument, bool> aid, Func<Drawing, NotationOptions, IResult> tool, CancellationToken cancellation)
+        async Task<IResult> With(Guid id, Access access, string text, Func<AidsDocument, bool> aid, Func<Drawing, NotationOptions, Task<IResult>> tool, CancellationToken cancellation)
         {
             var (part, refusal) = await partOf(id, access, cancellation);
             if (part is null)
@@ -62,11 +63,20 @@ public static class DrawingTools
             }
 
             var (drawing, unreadable) = DrawingInput.Read(text);
-            return drawing is null ? unreadable! : tool(drawing, part.ToOptions());
+            return drawing is null ? unreadable! : await tool(drawing, part.ToOptions());
         }
     }
 
-    private static IResult Amend(Drawing drawing, string[] lines, NotationOptions options)
+    /// <summary>Gives places to shapes that have none, and then answers with the drawing.</summary>
+    private delegate Task<IResult> Placing(Drawing drawing, bool all, Func<string, bool, IResult> answer);
+
+    private static Placing Places(Access access, DraftingPool pool, CancellationToken cancellation) => async (drawing, all, answer) =>
+    {
+        var (text, simpler, refusal) = await pool.PlaceAsync(access.AccountId, drawing, all, cancellation);
+        return text is null ? refusal! : answer(text, simpler);
+    };
+
+    private static async Task<IResult> Amend(Drawing drawing, string[] lines, NotationOptions options, Placing place)
     {
         if (lines.Length > MostLines || lines.Any(line => line is null || line.Length > LongestLine))
         {
@@ -77,14 +87,15 @@ public static class DrawingTools
         var reread = DrawingReader.Read(DrawingWriter.Write(amendment.Drawing));
         return reread.Drawing is null
             ? Problems.Unreadable("drawing-" + reread.Problems[0].Key, reread.Problems[0].Message, "lines")
-            : TypedResults.Ok(new AmendReply(
-                Text(Placer.PlaceNew(amendment.Drawing)),
+            : await place(amendment.Drawing, false, (text, simpler) => TypedResults.Ok(new AmendReply(
+                text,
+                simpler,
                 [.. amendment.Problems.Select(problem => new LineProblemReply(problem.Line, problem.Problem.Start, problem.Problem.Length, problem.Problem.Message))],
                 [.. amendment.Unsaid],
-                [.. SentenceWriter.Write(Notation.Read(amendment.Drawing, options)).Select(sentence => sentence.Text)]));
+                [.. SentenceWriter.Write(Notation.Read(amendment.Drawing, options)).Select(sentence => sentence.Text)])));
     }
 
-    private static IResult Redraw(Drawing drawing, string name, NotationOptions options)
+    private static async Task<IResult> Redraw(Drawing drawing, string name, NotationOptions options, Placing place)
     {
         if (Notation.All.FirstOrDefault(notation => notation.Name == name) is not { } target)
         {
@@ -92,7 +103,7 @@ public static class DrawingTools
         }
 
         var redrawn = target.Write(Notation.Read(drawing, options).Model, options with { Notation = name });
-        return TypedResults.Ok(new RedrawReply(Text(Placer.Place(redrawn.Drawing)), [.. redrawn.Unsaid]));
+        return await place(redrawn.Drawing, true, (text, simpler) => TypedResults.Ok(new RedrawReply(text, simpler, [.. redrawn.Unsaid])));
     }
 
     private static IResult Members(Drawing drawing, string[] shapes, NotationOptions options)
@@ -105,7 +116,7 @@ public static class DrawingTools
             : TypedResults.Ok(new MembersReply([.. known.Select(id => new MemberOwner(id, names[id]))], [.. Amender.Members(model, known)]));
     }
 
-    private static IResult Lift(Drawing drawing, LiftRequest request, NotationOptions options)
+    private static async Task<IResult> Lift(Drawing drawing, LiftRequest request, NotationOptions options, Placing place)
     {
         var model = Notation.Read(drawing, options).Model;
         var shapes = request.Shapes.Where(id => model.Entities.Any(entity => entity.Id == id)).Distinct(StringComparer.Ordinal).ToArray();
@@ -116,15 +127,15 @@ public static class DrawingTools
             return Problems.Unreadable("lift", "Lifting wants two or more boxes, members of theirs, and a name.", "shapes");
         }
 
-        return TypedResults.Ok(new RedrawReply(Text(Placer.PlaceNew(Amender.Lift(drawing, shapes, name, request.Members, options))), []));
+        return await place(Amender.Lift(drawing, shapes, name, request.Members, options), false, (text, simpler) => TypedResults.Ok(new RedrawReply(text, simpler, [])));
     }
 
-    private static IResult PushDown(Drawing drawing, string shape, NotationOptions options) =>
+    private static async Task<IResult> PushDown(Drawing drawing, string shape, NotationOptions options, Placing place) =>
         Notation.Read(drawing, options).Model.Specialisations.Any(set => set.SupertypeId == shape)
-            ? TypedResults.Ok(new RedrawReply(Text(Placer.PlaceNew(Amender.PushDown(drawing, shape, options))), []))
+            ? await place(Amender.PushDown(drawing, shape, options), false, (text, simpler) => TypedResults.Ok(new RedrawReply(text, simpler, [])))
             : Problems.Unreadable("no-subtypes", "This box has no subtypes into which its members could go.", "shape");
 
-    private static IResult Paint(Drawing drawing, PictureRequest request)
+    private static async Task<IResult> Paint(PictureRequest request, Guid person, DraftingPool pool, CancellationToken cancellation)
     {
         if (request.Scale is < 0.25 or > 8 || request.Only.Length > DrawingLimits.Shapes)
         {
@@ -132,12 +143,12 @@ public static class DrawingTools
         }
 
         var type = request.Format switch { PictureFormat.Svg => "image/svg+xml", PictureFormat.Png => "image/png", _ => "application/pdf" };
-        var bytes = Picture.Paint(Placer.PlaceNew(drawing), request.Format, request.Only, request.Scale);
+        var (reply, refusal) = await pool.DoAsync(person, new DraftRequest(DraftKind.Paint, request.Drawing) { Format = request.Format, Only = request.Only, Scale = request.Scale }, cancellation);
         // Saved, never shown by the server itself.
-        return TypedResults.File(bytes, type, $"drawing.{request.Format.ToString().ToLowerInvariant()}");
+        return reply is null ? refusal! : TypedResults.File(reply.Picture!, type, $"drawing.{request.Format.ToString().ToLowerInvariant()}");
     }
 
-    private static async Task<IResult> Open(Stream body, CancellationToken cancellation)
+    private static async Task<IResult> Open(Stream body, Placing place, CancellationToken cancellation)
     {
         using var copy = new MemoryStream();
         var buffer = new byte[64 * 1024];
@@ -156,20 +167,18 @@ public static class DrawingTools
         }
 
         var (drawing, refusal) = DrawingInput.Read(text);
-        return drawing is null ? refusal! : TypedResults.Ok(new OpenedReply(Text(Placer.PlaceNew(drawing))));
+        return drawing is null ? refusal! : await place(drawing, false, (placed, simpler) => TypedResults.Ok(new OpenedReply(placed, simpler)));
     }
 
     private static IResult NoSuchNotation() =>
         Problems.Unreadable("notation", $"A notation is one of {string.Join(", ", Notation.All.Select(notation => notation.Name))}.", "notation");
-
-    private static string Text(Drawing drawing) => DrawingWriter.WriteText(drawing);
 }
 
 /// <summary>The sentences of a drawing as they were edited, a statement a line.</summary>
 public sealed record AmendRequest(string Drawing, string[] Lines);
 
 /// <summary>The drawing that says them, what of them could not be taken, what the notation cannot say, and what the drawing says now.</summary>
-public sealed record AmendReply(string Drawing, LineProblemReply[] Problems, string[] Unsaid, string[] Lines);
+public sealed record AmendReply(string Drawing, bool Simpler, LineProblemReply[] Problems, string[] Unsaid, string[] Lines);
 
 /// <summary>What of a line cannot be taken; all counted from 0.</summary>
 public sealed record LineProblemReply(int Line, int Start, int Length, string Message);
@@ -177,8 +186,8 @@ public sealed record LineProblemReply(int Line, int Start, int Length, string Me
 /// <summary>Asks for a drawing in another notation.</summary>
 public sealed record RedrawRequest(string Drawing, string Notation);
 
-/// <summary>A drawing, and what it cannot say.</summary>
-public sealed record RedrawReply(string Drawing, string[] Unsaid);
+/// <summary>A drawing, whether it is only set out in rows since it is so large, and what it cannot say.</summary>
+public sealed record RedrawReply(string Drawing, bool Simpler, string[] Unsaid);
 
 /// <summary>Asks what some boxes have in common.</summary>
 public sealed record MembersRequest(string Drawing, string[] Shapes);
@@ -196,7 +205,7 @@ public sealed record LiftRequest(string Drawing, string[] Shapes, string Name, s
 public sealed record PictureRequest(string Drawing, PictureFormat Format, string[] Only, double Scale);
 
 /// <summary>The drawing that a picture carried.</summary>
-public sealed record OpenedReply(string Drawing);
+public sealed record OpenedReply(string Drawing, bool Simpler);
 
 /// <summary>Pushes a supertype's members down into its subtypes.</summary>
 public sealed record PushDownRequest(string Drawing, string Shape);

@@ -8,6 +8,7 @@ using BlueSlate.Core.Marking;
 using BlueSlate.Core.Notations;
 using BlueSlate.Core.Soundness;
 using BlueSlate.Data;
+using BlueSlate.Server.Features.Drafting;
 using BlueSlate.Server.Features.Drawings;
 using BlueSlate.Server.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -208,8 +209,8 @@ public static class ExerciseEndpoints
         return part is null ? (null, NoSuchExercise()) : (ExerciseJson.Read<PartDocument>(part), null);
     }
 
-    private static async Task<IResult> Tidy(Guid id, TidyRequest request, Access access, CancellationToken cancellation) =>
-        await access.StaffExercises().AnyAsync(exercise => exercise.Id == id, cancellation) ? request.Answer() : NoSuchExercise();
+    private static async Task<IResult> Tidy(Guid id, TidyRequest request, Access access, DraftingPool pool, CancellationToken cancellation) =>
+        await access.StaffExercises().AnyAsync(exercise => exercise.Id == id, cancellation) ? await request.AnswerAsync(access.AccountId, pool, cancellation) : NoSuchExercise();
 
     private static ExerciseDocument Document(Exercise exercise, DocumentKind kind) => exercise.Documents.First(document => document.Kind == kind);
 

@@ -1,0 +1,49 @@
+using BlueSlate.Core.Drawings;
+using BlueSlate.Drafting.Painting;
+
+namespace BlueSlate.Drafting.Worker;
+
+/// <summary>Does what a request asks for, in this process.</summary>
+public static class DraftingTable
+{
+    /// <summary>The reply. What cannot be done is said in it; nothing is thrown for a drawing, whatever is drawn.</summary>
+    public static DraftReply Do(DraftRequest request)
+    {
+        if (DrawingReader.Read(request.Drawing).Drawing is not { } drawing)
+        {
+            return new DraftReply { Failure = "The drawing cannot be read." };
+        }
+
+        try
+        {
+            return request.Kind switch
+            {
+                DraftKind.Place => Placed(drawing, Placer.Place(drawing, request.Simple), request),
+                DraftKind.PlaceNew => Placed(drawing, Placer.PlaceNew(drawing, request.Simple), request),
+                DraftKind.Tidy => Tidied(drawing, request),
+                _ => Painted(drawing, request),
+            };
+        }
+        catch (Exception error) when (error is InvalidOperationException or Microsoft.ClearScript.ScriptEngineException)
+        {
+            return new DraftReply { Failure = error.Message };
+        }
+    }
+
+    private static DraftReply Placed(Drawing before, Drawing after, DraftRequest request) =>
+        new() { Drawing = DrawingWriter.WriteText(after), Simpler = !ReferenceEquals(before, after) && before.Shapes.All(shape => shape.Place is null) && IsSimpler(before, request) };
+
+    private static DraftReply Tidied(Drawing drawing, DraftRequest request) => new()
+    {
+        Places = [.. Tidier.Tidy(drawing, request.Only, request.Simple).Select(place => new DraftedPlace(place.Key, place.Value.X, place.Value.Y))],
+        Simpler = IsSimpler(drawing, request),
+    };
+
+    private static DraftReply Painted(Drawing drawing, DraftRequest request)
+    {
+        var placed = Placer.PlaceNew(drawing, request.Simple);
+        return new DraftReply { Picture = Picture.Paint(placed, request.Format, request.Only, request.Scale) };
+    }
+
+    private static bool IsSimpler(Drawing drawing, DraftRequest request) => request.Simple || drawing.Sheets.Any(LayoutSize.IsBeyond);
+}
