@@ -48,6 +48,9 @@ public static class DrawingLimits
     /// <summary>Ties to phrases of the scenario.</summary>
     public const int Ties = 2000;
 
+    /// <summary>Properties of one object of the JSON text, those that are passed over among them.</summary>
+    public const int Properties = 200;
+
     /// <summary>Nesting of the JSON text.</summary>
     public const int Depth = 32;
 

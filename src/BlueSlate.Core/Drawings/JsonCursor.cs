@@ -54,6 +54,11 @@ internal ref struct JsonCursor(ReadOnlySpan<byte> utf8)
             throw Refuse("duplicate-property", $"\"{name}\" stands twice in one object.");
         }
 
+        if (properties.Count > DrawingLimits.Properties)
+        {
+            throw Refuse("too-many", $"There may be at most {DrawingLimits.Properties} properties in one object.");
+        }
+
         Advance();
         return true;
     }
@@ -218,6 +223,8 @@ internal struct Properties
     private List<string>? met;
 
     public string Name { get; private set; }
+
+    public readonly int Count => met?.Count ?? 0;
 
     public bool Add(string name)
     {

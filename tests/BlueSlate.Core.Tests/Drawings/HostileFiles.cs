@@ -32,6 +32,7 @@ public static class HostileFiles
             yield return Of("negative size", Document($$"""{"id":"b","form":"rectangle","place":[0,0,-{{i + 1}},5]}"""), "out-of-range", "$.sheets[0].shapes[0].place");
             yield return Of("missing property", Document($$"""{"id":"b{{i}}"}"""), "missing", "$.sheets[0].shapes[0].form");
             yield return Of("duplicate property", Document($$"""{"id":"b{{i}}","form":"note","form":"note"}"""), "duplicate-property", "$.sheets[0].shapes[0].form");
+            yield return Of("too many properties", Document($$"""{"id":"b","form":"note",{{string.Join(',', Enumerable.Range(0, 199 + i).Select(n => $"\"later{n}\":{n}"))}}}"""), "too-many", "$.sheets[0].shapes[0].later198");
             yield return Of("too deep", Document($$"""{"id":"b","form":"note","later{{i}}":{{new string('[', 40 + i)}}{{new string(']', 40 + i)}}}"""), "too-deep", null);
             yield return Of("too many rows", Document($$"""{"id":"b{{i}}","form":"rectangle","compartments":[[{{string.Join(',', Enumerable.Range(0, 51 + i).Select(n => $$"""{"id":"t{{n}}"}"""))}}]]}"""), "too-many", "$.sheets[0].shapes[0].compartments[0][50]");
             yield return Of("lone surrogate", Document($$"""{"id":"b","form":"note","text":"\ud8{{i % 10}}0"}"""), "not-unicode", "$.sheets[0].shapes[0].text");
