@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.DataProtection.EntityFrameworkCore;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 
 namespace BlueSlate.Data;
 
@@ -51,11 +52,20 @@ public sealed class BlueSlateContext(DbContextOptions<BlueSlateContext> options)
 
     public DbSet<Setting> Settings => Set<Setting>();
 
+    public DbSet<EndedSession> EndedSessions => Set<EndedSession>();
+
     public DbSet<DataProtectionKey> DataProtectionKeys => Set<DataProtectionKey>();
+
+    private sealed class MomentConverter() : ValueConverter<DateTimeOffset, DateTimeOffset>(moment => moment.ToUniversalTime(), moment => moment);
 
     protected override void OnModelCreating(ModelBuilder builder)
     {
         base.OnModelCreating(builder);
+        builder.Entity<EndedSession>(session =>
+        {
+            session.HasKey(row => row.SessionId);
+            session.HasIndex(row => row.At);
+        });
         builder.Entity<Membership>(membership =>
         {
             membership.HasKey(row => new { row.CohortId, row.AccountId });
@@ -159,5 +169,7 @@ public sealed class BlueSlateContext(DbContextOptions<BlueSlateContext> options)
         configurationBuilder.Properties<CohortRole>().HaveConversion<string>();
         configurationBuilder.Properties<CheckpointReason>().HaveConversion<string>();
         configurationBuilder.Properties<AuditKind>().HaveConversion<string>();
+        // The database keeps moments, not where on earth they were written down.
+        configurationBuilder.Properties<DateTimeOffset>().HaveConversion<MomentConverter>();
     }
 }

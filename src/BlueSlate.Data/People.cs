@@ -63,3 +63,11 @@ public sealed class AuditEvent
     /// <summary>What was done, in words and codes, without a person's name.</summary>
     public required string Detail { get; init; }
 }
+
+/// <summary>A session that was ended by signing out: its cookie is good for nothing, whoever copied it.</summary>
+public sealed class EndedSession
+{
+    public Guid SessionId { get; init; }
+
+    public DateTimeOffset At { get; init; }
+}

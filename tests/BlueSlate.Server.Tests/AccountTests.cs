@@ -58,71 +58,83 @@ public sealed class AccountTests(TestServer server) : IClassFixture<TestServer>
     }
 
     [Fact]
-    public async Task The_pause_grows_with_each_failure_up_to_four_seconds_and_ends_with_success()
+    public async Task A_wrong_password_keeps_its_place_longer_with_each_failure_and_a_right_one_ends_that()
     {
         var clock = new RecordingClock();
-        var delay = new SignInDelay(clock);
-        List<double> waited = [];
-        for (var failures = 0; failures < 10; failures++)
-        {
-            clock.Waited = 0;
-            await delay.WaitAsync("a@test.invalid", "10.0.0.1");
-            waited.Add(clock.Waited);
-            delay.Record("A@test.invalid", "10.0.0.1", succeeded: false);
-        }
-
-        waited.ShouldBe([0, 0, 0, 250, 500, 1000, 2000, 4000, 4000, 4000]);
-        delay.Record("a@test.invalid", "10.0.0.1", succeeded: true);
-        clock.Waited = 0;
-        await delay.WaitAsync("a@test.invalid", "10.0.0.1");
-        clock.Waited.ShouldBe(0);
-    }
-
-    [Fact]
-    public async Task One_accounts_failures_slow_nobody_else_down_and_are_forgotten_in_ten_minutes()
-    {
-        var clock = new RecordingClock();
-        var delay = new SignInDelay(clock);
-        for (var i = 0; i < 8; i++)
-        {
-            delay.Record("a@test.invalid", "10.0.0.1", succeeded: false);
-        }
-
-        await delay.WaitAsync("b@test.invalid", "10.0.0.1");
-        clock.Waited.ShouldBe(0);
+        var gate = new SignInGate(clock);
+        (await HeldAsync(gate, clock, "a", "10.0.0.1", false, 9)).ShouldBe([0, 0, 200, 400, 800, 1000, 1000, 1000, 1000]);
+        (await HeldAsync(gate, clock, "A", "10.0.0.1", true, 1)).ShouldBe([0]);
+        (await HeldAsync(gate, clock, "a", "10.0.0.1", false, 3)).ShouldBe([0, 0, 200]);
+        (await HeldAsync(gate, clock, "b", "10.0.0.1", false, 1)).ShouldBe([0], "one account's failures slow nobody else down");
         clock.Now += TimeSpan.FromMinutes(11);
-        await delay.WaitAsync("a@test.invalid", "10.0.0.1");
-        clock.Waited.ShouldBe(0);
+        (await HeldAsync(gate, clock, "a", "10.0.0.1", false, 1)).ShouldBe([0], "they are forgotten");
     }
 
     [Fact]
-    public async Task Failures_from_one_address_slow_it_down_but_a_hall_of_students_is_not_held_up()
+    public async Task Guesses_at_many_accounts_from_one_address_are_slowed_down_and_a_hall_of_students_is_not()
     {
         var clock = new RecordingClock();
-        var delay = new SignInDelay(clock);
-        async Task<double> WaitAsync(string address)
-        {
-            clock.Waited = 0;
-            await delay.WaitAsync("fresh@test.invalid", address);
-            return clock.Waited;
-        }
-
+        var gate = new SignInGate(clock);
         for (var student = 0; student < 60; student++)
         {
-            delay.Record($"student{student}@test.invalid", "10.0.0.1", succeeded: false);
-            delay.Record($"student{student}@test.invalid", "10.0.0.1", succeeded: true);
+            (await HeldAsync(gate, clock, $"student{student}", "10.0.0.1", false, 1)).ShouldBe([0]);
+            (await HeldAsync(gate, clock, $"student{student}", "10.0.0.1", true, 1)).ShouldBe([0]);
         }
 
-        (await WaitAsync("10.0.0.1")).ShouldBe(0);
-        for (var guess = 0; guess < 20; guess++)
+        (await HeldAsync(gate, clock, "guess", "10.0.0.1", false, 1)).ShouldBe([2000]);
+        (await HeldAsync(gate, clock, "guess", "10.0.0.2", true, 1)).ShouldBe([0]);
+    }
+
+    [Fact]
+    public async Task Of_many_at_one_account_who_came_last_is_next_and_who_came_first_is_sent_away()
+    {
+        var gate = new SignInGate(TimeProvider.System);
+        var turns = Enumerable.Range(0, 70).Select(_ => gate.Enter("a", "10.0.0.1")).ToList();
+        var owner = gate.Enter("a", "10.0.0.2");
+        (await turns[2].ComesAsync(default)).ShouldBeFalse("too many wait");
+        (await turns[0].ComesAsync(default)).ShouldBeTrue();
+        await turns[0].EndsAsync(false, default);
+        turns[0].Dispose();
+        (await owner.ComesAsync(default)).ShouldBeTrue();
+    }
+
+    [Fact]
+    public async Task Forty_wrong_passwords_at_once_do_not_keep_the_owner_out()
+    {
+        using var owner = await server.AnonymousAsync();
+        using var crowd = await server.AnonymousAsync();
+        var wrong = Enumerable.Range(0, 40).Select(i => crowd.SendAsync(HttpMethod.Post, "/api/session", new { email = "outsider-student@test.invalid", password = $"wrong password {i}" })).ToList();
+        var right = owner.SendAsync(HttpMethod.Post, "/api/session", new { email = "outsider-student@test.invalid", password = TestServer.Password });
+        (await Task.WhenAny(right, Task.WhenAll(wrong))).ShouldBe(right, "the owner is in before the crowd is done");
+        (await right).StatusCode.ShouldBe(HttpStatusCode.NoContent);
+        (await Task.WhenAll(wrong)).ShouldAllBe(response => response.StatusCode == HttpStatusCode.UnprocessableEntity || response.StatusCode == HttpStatusCode.TooManyRequests);
+    }
+
+    [Fact]
+    public async Task A_copied_cookie_ends_with_the_session_that_it_was_copied_from_and_other_sessions_go_on()
+    {
+        using var one = await server.AsAsync("student3");
+        using var other = await server.AsAsync("student3");
+        using var copy = one.Copy();
+        (await copy.SendAsync(HttpMethod.Get, "/api/study/exercises")).StatusCode.ShouldBe(HttpStatusCode.OK);
+        (await one.SendAsync(HttpMethod.Delete, "/api/session")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
+        (await copy.SendAsync(HttpMethod.Get, "/api/study/exercises")).StatusCode.ShouldBe(HttpStatusCode.Unauthorized);
+        (await other.SendAsync(HttpMethod.Get, "/api/study/exercises")).StatusCode.ShouldBe(HttpStatusCode.OK);
+    }
+
+    private static async Task<List<double>> HeldAsync(SignInGate gate, RecordingClock clock, string account, string address, bool right, int times)
+    {
+        List<double> held = [];
+        for (var i = 0; i < times; i++)
         {
-            delay.Record($"guess{guess}@test.invalid", "10.0.0.1", succeeded: false);
+            using var turn = gate.Enter(account, address);
+            (await turn.ComesAsync(default)).ShouldBeTrue();
+            clock.Waited = 0;
+            await turn.EndsAsync(right, default);
+            held.Add(clock.Waited);
         }
 
-        (await WaitAsync("10.0.0.1")).ShouldBe(2000);
-        (await WaitAsync("10.0.0.2")).ShouldBe(0);
-        clock.Now += TimeSpan.FromMinutes(11);
-        (await WaitAsync("10.0.0.1")).ShouldBe(0);
+        return held;
     }
 
     private static object Request(string token, string email, string password = "long enough to keep") =>

@@ -30,6 +30,20 @@ public sealed class AfterReleaseTests(TestServer server) : IClassFixture<TestSer
     }
 
     [Fact]
+    public async Task Another_scheme_after_release_is_a_proposal_and_changes_nothing_by_itself()
+    {
+        var (instructor, student, exercise, answer) = await ReleasedAsync();
+        var before = await MarksAsync(student, answer);
+        var assessment = (await instructor.GetAsync($"/api/exercises/{exercise}"))["assessment"]!;
+        var value = assessment["value"]!.DeepClone();
+        var line = value["scheme"]!["lines"]!.AsArray().First(line => line!["facts"]!.ToJsonString().Contains("min:", StringComparison.Ordinal))!;
+        line["marks"] = "9";
+        await instructor.PutAsync($"/api/exercises/{exercise}/assessment", new { revision = (int)assessment["revision"]!, value });
+        (await MarksAsync(student, answer))["result"]!.ToJsonString().ShouldBe(before["result"]!.ToJsonString());
+        (await instructor.GetAsync($"/api/marking/exercises/{exercise}/remarking"))["proposals"]!.AsArray().ShouldHaveSingleItem();
+    }
+
+    [Fact]
     public async Task A_released_mark_goes_down_only_with_a_reason_that_the_student_is_told()
     {
         var (instructor, student, exercise, answer) = await ReleasedAsync(async (instructor, answer) => await RuleAsync(instructor, answer, "cardinality-min", "allow"));

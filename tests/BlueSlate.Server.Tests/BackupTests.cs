@@ -40,6 +40,26 @@ public sealed class BackupTests : IDisposable
         (await CountAsync(full, "answers")).ShouldBe("27");
     }
 
+    [Theory]
+    [InlineData("CREATE TABLE public.recipes (id int)", "the table public.recipes")]
+    [InlineData("CREATE SCHEMA kitchen; CREATE TABLE kitchen.recipes (id int)", "the schema kitchen and 1 more things")]
+    [InlineData("CREATE VIEW public.today AS SELECT now() AS at", "the view public.today")]
+    [InlineData("CREATE FUNCTION public.one() RETURNS int LANGUAGE sql AS 'SELECT 1'", "the function public.one")]
+    [InlineData("CREATE TYPE public.mood AS ENUM ('calm')", "the type public.mood")]
+    public async Task Anybody_elses_database_is_left_alone(string theirs, string told)
+    {
+        await using var full = await OldAsync();
+        await Backup.WriteAsync(full.Owner, BackupFile);
+        foreach (var migrate in new[] { false, true })
+        {
+            await using var other = await TestDatabase.MakeAsync(migrate);
+            await TestDatabase.ScalarAsync(other.Owner, theirs);
+            var before = await TestDatabase.ScalarAsync(other.Owner, "SELECT count(*) FROM pg_class");
+            (await Should.ThrowAsync<BackupException>(() => Backup.RestoreAsync(other.Owner, other.App, BackupFile))).Message.ShouldContain(told);
+            (await TestDatabase.ScalarAsync(other.Owner, "SELECT count(*) FROM pg_class")).ShouldBe(before);
+        }
+    }
+
     [Fact]
     public async Task A_document_that_is_not_as_the_backup_lists_it_stops_the_restoring()
     {

@@ -38,6 +38,39 @@ public sealed class BlindSampleTests(TestServer server) : IClassFixture<TestServ
     }
 
     [Fact]
+    public async Task What_was_found_in_a_blind_answer_is_told_by_no_way_round()
+    {
+        var (instructor, assistant, exercise, answers) = await HandedInAsync();
+        var note = (string)(await instructor.GetAsync($"/api/marking/answers/{answers[0]}"))["result"]!["notes"]![0]!["id"]!;
+        using var third = await server.AsAsync("student3");
+        var twin = await Story.HandedInAsync(server, third, exercise, Story.Faulty);
+        await instructor.PutAsync($"/api/marking/answers/{answers[0]}/rulings?finding={Uri.EscapeDataString(note)}", new { decision = "allow", reach = "answer" });
+        await instructor.PostAsync($"/api/marking/exercises/{exercise}/sample", new { count = 3 });
+        var path = $"/api/marking/answers/{answers[0]}";
+        var finding = Uri.EscapeDataString(note);
+        foreach (var (method, way, body) in new (HttpMethod, string, object?)[]
+        {
+            (HttpMethod.Get, "", null),
+            (HttpMethod.Get, $"/alike?finding={finding}", null),
+            (HttpMethod.Put, $"/rulings?finding={finding}", new { decision = "keep-loss", reach = "answer" }),
+            (HttpMethod.Delete, $"/rulings?finding={finding}", null),
+            (HttpMethod.Post, "/stands-for/preview", new { model = "b1", answer = "b1" }),
+            (HttpMethod.Put, "/stands-for", new { model = "b1", answer = "b1" }),
+            (HttpMethod.Post, "/gone-through", new { }),
+        })
+        {
+            (await assistant.CodeOfAsync(method, path + way, body)).ShouldBe("blind-first", way);
+        }
+
+        // An alike answer that is not blind any more tells nothing of one that is.
+        await GiveAsync(assistant, twin, _ => "0");
+        var alike = (await assistant.GetAsync($"/api/marking/answers/{twin}/alike?finding={finding}"))["answers"]!.AsArray();
+        alike[0]!["now"].ShouldNotBeNull();
+        var hidden = alike.Single(one => (Guid)one!["id"]! == answers[0])!;
+        (hidden["now"] is null && hidden["allowed"] is null).ShouldBeTrue();
+    }
+
+    [Fact]
     public async Task Marks_beyond_a_line_and_lines_that_are_not_there_are_refused_and_what_is_done_stands()
     {
         var (instructor, _, exercise, answers) = await HandedInAsync();

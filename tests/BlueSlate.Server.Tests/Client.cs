@@ -60,6 +60,14 @@ public sealed class Client : IDisposable
         return (string)problem["code"]!;
     }
 
+    /// <summary>A client with the same cookies, as somebody has who copied them.</summary>
+    public Client Copy()
+    {
+        var copy = new Client(http.BaseAddress!.ToString());
+        copy.cookies.Add(http.BaseAddress, cookies.GetCookies(http.BaseAddress));
+        return copy;
+    }
+
     public void ForgetToken() => http.DefaultRequestHeaders.Remove(Antiforgery.Header);
 
     public void Dispose() => http.Dispose();

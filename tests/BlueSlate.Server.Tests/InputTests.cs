@@ -75,6 +75,68 @@ public sealed class InputTests(TestServer server) : IClassFixture<TestServer>
     }
 
     [Fact]
+    public async Task A_time_may_be_written_anywhere_on_earth()
+    {
+        using var instructor = await server.AsAsync("instructor");
+        var exercise = await Story.DraftAsync(server, instructor);
+        var scheme = await instructor.PostAsync($"/api/exercises/{exercise}/scheme");
+        await instructor.PutAsync($"/api/exercises/{exercise}/assessment", new { revision = 1, value = new { tolerances = Array.Empty<object>(), scheme } });
+        (await instructor.SendRawAsync(HttpMethod.Post, $"/api/exercises/{exercise}/publish", """{"dueAt":"2099-05-01T12:00:00+05:30"}""")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
+        ((DateTimeOffset)(await instructor.GetAsync($"/api/exercises/{exercise}"))["dueAt"]!).ShouldBe(new DateTimeOffset(2099, 5, 1, 6, 30, 0, TimeSpan.Zero));
+    }
+
+    [Theory]
+    [InlineData("tidy", """{"drawing":"D","only":[null]}""")]
+    [InlineData("amend", """{"drawing":"D","lines":[null]}""")]
+    [InlineData("members", """{"drawing":"D","shapes":[null,"b1"]}""")]
+    [InlineData("lift", """{"drawing":"D","shapes":["b1","b2"],"name":"X","members":[null]}""")]
+    [InlineData("lift", """{"drawing":"D","shapes":["b1","b2"],"name":"X","members":[[null]]}""")]
+    [InlineData("picture", """{"drawing":"D","format":"svg","only":[null],"scale":1}""")]
+    [InlineData("tidy", """{"drawing":null,"only":[]}""")]
+    public async Task Nothing_in_a_list_or_in_place_of_a_text_is_refused_clearly(string tool, string body)
+    {
+        using var instructor = await server.AsAsync("instructor");
+        var exercise = await Story.PublishedAsync(server, instructor);
+        var drawing = System.Text.Json.JsonSerializer.Serialize(BlueSlate.Core.Drawings.DrawingWriter.WriteText(TestServer.Model));
+        var response = await instructor.SendRawAsync(HttpMethod.Post, $"/api/exercises/{exercise}/{tool}", body.Replace("\"D\"", drawing, StringComparison.Ordinal));
+        ((int)response.StatusCode).ShouldBeInRange(400, 499);
+    }
+
+    [Fact]
+    public async Task A_scenario_nested_without_end_is_refused_when_it_is_saved()
+    {
+        using var instructor = await server.AsAsync("instructor");
+        var exercise = (Guid)(await instructor.PostAsync("/api/exercises", new { title = "Nested", cohortId = server.CohortId }))["id"]!;
+        (await instructor.CodeOfAsync(HttpMethod.Put, $"/api/exercises/{exercise}/scenario", new { revision = 1, text = new string('>', 3000) + " deep" })).ShouldBe("too-deep");
+        await instructor.GetAsync($"/api/exercises/{exercise}");
+    }
+
+    [Fact]
+    public async Task A_session_whose_account_was_erased_is_nobodys()
+    {
+        using var instructor = await server.AsAsync("outsider");
+        using var student = await server.AsAsync("outsider-student");
+        await using var database = server.Database.Open();
+        var account = database.Users.Single(row => row.DisplayName == "outsider-student").Id;
+        var cohort = database.Memberships.Single(row => row.AccountId == account).CohortId;
+        (await instructor.SendAsync(HttpMethod.Delete, $"/api/cohorts/{cohort}/people/{account}")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
+        (await student.SendAsync(HttpMethod.Get, "/api/study/exercises")).StatusCode.ShouldBe(HttpStatusCode.Unauthorized);
+        (await student.SendAsync(HttpMethod.Get, "/api/session")).StatusCode.ShouldBe(HttpStatusCode.OK);
+    }
+
+    [Theory]
+    [InlineData("X-Forwarded-For")]
+    [InlineData("Forwarded")]
+    [InlineData("Via")]
+    public async Task A_demos_sign_in_answers_nobody_behind_a_proxy(string header)
+    {
+        using var http = new HttpClient { BaseAddress = new Uri(server.Address) };
+        (await http.GetAsync("/api/demo/people", TestContext.Current.CancellationToken)).StatusCode.ShouldBe(HttpStatusCode.OK);
+        http.DefaultRequestHeaders.TryAddWithoutValidation(header, "203.0.113.7");
+        (await http.GetAsync("/api/demo/people", TestContext.Current.CancellationToken)).StatusCode.ShouldBe(HttpStatusCode.NotFound);
+    }
+
+    [Fact]
     public async Task A_character_that_cannot_be_kept_is_refused_in_words()
     {
         using var instructor = await server.AsAsync("instructor");

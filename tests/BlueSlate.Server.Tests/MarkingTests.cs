@@ -51,7 +51,7 @@ public sealed class MarkingTests(TestServer server) : IClassFixture<TestServer>
         }
 
         (await student.GetAsync($"/api/study/answers/{answer}/marks")).ToJsonString().ShouldBe(before);
-        (await instructor.CodeOfAsync(HttpMethod.Put, $"/api/exercises/{exercise}/assessment", new { revision = 2, value = new { } })).ShouldBe("released");
+        (await instructor.CodeOfAsync(HttpMethod.Put, $"/api/exercises/{exercise}/assessment", new { revision = 2, value = new { } })).ShouldBe("scheme");
     }
 
     [Fact]

@@ -1,6 +1,8 @@
+using System.Net;
 using System.Text.Json.Nodes;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Data;
+using BlueSlate.Server.Features.Answers;
 using Microsoft.EntityFrameworkCore;
 using Shouldly;
 
@@ -108,7 +110,25 @@ public sealed class SavingTests(TestServer server) : IClassFixture<TestServer>
         var replies = await Task.WhenAll(Enumerable.Range(0, 12).Select(i =>
             student.SendAsync(HttpMethod.Put, $"/api/study/answers/{answer}/drawing", Story.SaveRequest(1, new Sketch().Box($"Box {i}").ToDrawing()))));
         replies.Count(reply => reply.IsSuccessStatusCode).ShouldBe(1);
-        (await KeptAsync(answer, CheckpointReason.LostConflict)).Count.ShouldBe(11);
+        (await KeptAsync(answer, CheckpointReason.LostConflict)).Count.ShouldBe(AnswerStore.MostLosers);
+    }
+
+    [Fact]
+    public async Task What_loses_is_kept_once_and_of_many_the_newest_few()
+    {
+        var (student, answer) = await StartAsync();
+        await Story.SaveAsync(student, answer, 1, new Sketch().Box("Winner").ToDrawing());
+        Task<HttpResponseMessage> LoseAsync(int i) => student.SendAsync(HttpMethod.Put, $"/api/study/answers/{answer}/drawing", Story.SaveRequest(1, new Sketch().Box($"Loser {i}").ToDrawing()));
+        for (var i = 0; i < 14; i++)
+        {
+            (await LoseAsync(i)).StatusCode.ShouldBe(HttpStatusCode.Conflict);
+        }
+
+        (await LoseAsync(13)).StatusCode.ShouldBe(HttpStatusCode.Conflict);
+        var kept = await KeptAsync(answer, CheckpointReason.LostConflict);
+        kept.Count.ShouldBe(AnswerStore.MostLosers);
+        kept.Count(drawing => drawing.Contains("Loser 13", StringComparison.Ordinal)).ShouldBe(1);
+        kept.ShouldNotContain(drawing => drawing.Contains("Loser 3\"", StringComparison.Ordinal));
     }
 
     [Fact]

@@ -31,8 +31,6 @@ const note = (change: Partial<Note>): Note => ({
   why: '',
   loss: '1',
   marked: true,
-  facts: [],
-  extras: [],
   modelElements: [],
   answerElements: [],
   countedIn: [],

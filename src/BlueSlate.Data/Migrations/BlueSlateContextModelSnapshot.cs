@@ -509,6 +509,26 @@ namespace BlueSlate.Data.Migrations
                     b.ToTable("cohorts", (string)null);
                 });
 
+            modelBuilder.Entity("BlueSlate.Data.EndedSession", b =>
+                {
+                    b.Property<Guid>("SessionId")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid")
+                        .HasColumnName("session_id");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.HasKey("SessionId")
+                        .HasName("pk_ended_sessions");
+
+                    b.HasIndex("At")
+                        .HasDatabaseName("ix_ended_sessions_at");
+
+                    b.ToTable("ended_sessions", (string)null);
+                });
+
             modelBuilder.Entity("BlueSlate.Data.Exercise", b =>
                 {
                     b.Property<Guid>("Id")

@@ -36,6 +36,13 @@ public static class Problems
     /// <summary>The request does not fit the state of things.</summary>
     public static ProblemHttpResult Conflict(string code, string detail, object? current = null) => Of(StatusCodes.Status409Conflict, code, detail, null, current);
 
+    /// <summary>Others try passwords of the same account at the moment.</summary>
+    public static ProblemHttpResult TooManyAttempts() =>
+        Of(StatusCodes.Status429TooManyRequests, "too-many-attempts", "Many wrong passwords were just tried for this address. Try again in a second.");
+
+    /// <summary>Somebody else has just done it.</summary>
+    public static ProblemHttpResult AlreadyDone(string detail) => Conflict("already-done", detail);
+
     /// <summary>The account has sent too much at once.</summary>
     public static ProblemHttpResult TooMuch() => Of(StatusCodes.Status429TooManyRequests, "too-much", "Your account has sent too much at once. Wait a moment and try again.");
 

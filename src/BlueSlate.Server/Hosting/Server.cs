@@ -92,6 +92,7 @@ public static class Server
         {
             Formats.Configure(options.SerializerOptions);
             options.SerializerOptions.RespectRequiredConstructorParameters = true;
+            options.SerializerOptions.RespectNullableAnnotations = true;
         });
         services.AddOpenApi("contract", Contract.Configure);
         services.AddResponseCompression(options => options.EnableForHttps = true);
@@ -114,7 +115,8 @@ public static class Server
         services.AddScoped<Invitations>();
         services.AddScoped<PersonExport>();
         services.AddScoped<Erasure>();
-        services.AddSingleton<SignInDelay>();
+        services.AddSingleton<SignInGate>();
+        services.AddSingleton<Sessions>();
         services.AddSingleton<AssessorStore>();
         services.AddSingleton<ScenarioRenderer>();
         services.AddSingleton(new DraftingLimits());
@@ -177,17 +179,19 @@ public static class Server
     private static void MapFeatures(WebApplication app, ServerSettings settings)
     {
         app.MapHealth();
-        app.MapAccounts();
-        app.MapHome();
-        app.MapCohorts();
-        app.MapExercises();
-        app.MapAnswers();
-        app.MapMarking();
-        app.MapFindings();
-        app.MapDrafting();
+        var features = app.MapGroup("");
+        features.AddEndpointFilter(NoNulls.FilterAsync);
+        features.MapAccounts();
+        features.MapHome();
+        features.MapCohorts();
+        features.MapExercises();
+        features.MapAnswers();
+        features.MapMarking();
+        features.MapFindings();
+        features.MapDrafting();
         if (DemoEndpoints.MayExist(app, settings))
         {
-            app.MapDemo();
+            features.MapDemo();
         }
 
         app.MapFallback("/api/{**path}", () => Problems.NotFound("no-such-endpoint", "There is nothing at this address.")).ForAnyone();

@@ -4,113 +4,6 @@
  */
 
 export interface paths {
-    "/api/first-instructor": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["FirstInstructorRequest"];
-                };
-            };
-            responses: {
-                /** @description No Content */
-                204: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/home": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HomeReply"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/findings": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["FindingKindReply"][];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/session": {
         parameters: {
             query?: never;
@@ -244,6 +137,148 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["PersonFile"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/first-instructor": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["FirstInstructorRequest"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/home": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HomeReply"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/findings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FindingKindReply"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drafting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DraftingPlaceReply"];
                     };
                 };
             };
@@ -2738,7 +2773,7 @@ export interface components {
             /** @description What is wrong with the form of the drawing, whatever the scenario asks, is told while one draws. */
             form?: boolean;
         };
-        /** @description An answer, its total now, and by each decision. */
+        /** @description An answer, its total now, and by each decision; no totals where the caller has still to mark it blind. */
         AlikeAnswer: {
             /**
              * Format: uuid
@@ -2749,14 +2784,10 @@ export interface components {
             code: string;
             /** @description Whether the whole drawing is the same. */
             identical: boolean;
-            /** @description Its total. */
-            now: components["schemas"]["Rational"];
-            /** @description Its total if the loss is allowed. */
-            allowed: components["schemas"]["Rational"];
-            /** @description If it is allowed in part. */
-            inPart: components["schemas"]["Rational"];
-            /** @description If it is kept. */
-            kept: components["schemas"]["Rational"];
+            now: null | components["schemas"]["Rational"];
+            allowed: null | components["schemas"]["Rational"];
+            inPart: null | components["schemas"]["Rational"];
+            kept: null | components["schemas"]["Rational"];
         };
         /** @description The answers on which a note is found alike. */
         AlikeReply: {
@@ -2765,6 +2796,7 @@ export interface components {
         /** @description The drawing that says them, what of them could not be taken, what the notation cannot say, and what the drawing says now. */
         AmendReply: {
             drawing: string;
+            simpler: boolean;
             problems: components["schemas"]["LineProblemReply"][];
             unsaid: string[];
             lines: string[];
@@ -2984,6 +3016,11 @@ export interface components {
             highest: components["schemas"]["Rational"];
             unsure: string[];
         };
+        /** @description How many are before this person's drawing: 0 for the next, null when none of theirs waits. */
+        DraftingPlaceReply: {
+            /** Format: int32 */
+            before: null | number;
+        };
         /** @description The acknowledgement of a save. */
         DrawingSavedReply: {
             /** Format: int32 */
@@ -3086,20 +3123,6 @@ export interface components {
             text: string;
             /** @description The elements of the drawing that it is about. */
             elements: string[];
-        };
-        /** @description A mark sheet as released: everything by value. */
-        FrozenSheet: {
-            title: string;
-            scenario: string;
-            part: components["schemas"]["PartDocument"];
-            drawing: string;
-            modelDrawing: string;
-            result: components["schemas"]["ResultDocument"];
-            rulings: components["schemas"]["RulingReply"][];
-            /** Format: int32 */
-            questionRevision: number;
-            /** Format: int32 */
-            assessmentRevision: number;
         };
         /** @description What one line is given. */
         GivenMarks: {
@@ -3338,6 +3361,7 @@ export interface components {
         /** @description The drawing that a picture carried. */
         OpenedReply: {
             drawing: string;
+            simpler: boolean;
         };
         /** @description One part of an exercise. */
         PartDocument: {
@@ -3402,7 +3426,7 @@ export interface components {
             drawingHash: string;
             drawing: string;
             earlier: components["schemas"]["PersonState"][];
-            marks: null | components["schemas"]["FrozenSheet"];
+            marks: null | components["schemas"]["PersonMarks"];
             markChanges: components["schemas"]["PersonMarkChange"][];
             questions: components["schemas"]["PersonQuestion"][];
         };
@@ -3429,6 +3453,15 @@ export interface components {
             before: string;
             after: string;
             reason: string;
+        };
+        /** @description A mark sheet as it was released to the person: what the exercise lets them be told, and the model answer only where it is shown. */
+        PersonMarks: {
+            title: string;
+            scenario: string;
+            drawing: string;
+            modelDrawing: null | string;
+            result: components["schemas"]["StudentResult"];
+            rulings: components["schemas"]["StudentRuling"][];
         };
         /** @description A question about a note, and its answer. */
         PersonQuestion: {
@@ -3504,9 +3537,10 @@ export interface components {
             late: boolean;
             hash: string;
         };
-        /** @description A drawing, and what it cannot say. */
+        /** @description A drawing, whether it is only set out in rows since it is so large, and what it cannot say. */
         RedrawReply: {
             drawing: string;
+            simpler: boolean;
             unsaid: string[];
         };
         /** @description Asks for a drawing in another notation. */
@@ -3808,12 +3842,29 @@ export interface components {
             part: components["schemas"]["StudentPart"];
             drawing: string;
             modelDrawing: null | string;
-            result: components["schemas"]["ResultDocument"];
+            result: components["schemas"]["StudentResult"];
             rulings: components["schemas"]["StudentRuling"][];
             /** Format: date-time */
             releasedAt: string;
             changes: components["schemas"]["StudentMarkChange"][];
             queries: components["schemas"]["NoteQueryReply"][];
+        };
+        /** @description A note as a student reads it. */
+        StudentNote: {
+            id: string;
+            code: string;
+            tag: components["schemas"]["Tag"];
+            headline: string;
+            there: string;
+            wanted: string;
+            why: string;
+            loss: components["schemas"]["Rational"];
+            marked: boolean;
+            modelElements: string[];
+            answerElements: string[];
+            countedIn: string[];
+            consequences: components["schemas"]["ResultConsequence"][];
+            example?: null | components["schemas"]["ResultExample"];
         };
         /** @description The part as a student may know it, with what the class has learned about the notation. */
         StudentPart: {
@@ -3823,6 +3874,22 @@ export interface components {
             minutes: null | number;
             aids: components["schemas"]["AidsDocument"];
             showModelAnswer: boolean;
+        };
+        /**
+         * @description What a student is told of a released result: marks, lines, notes, and the answer's own sentences. Never what the model answer says fact by
+         *     fact; and nothing that points into the model answer where that is not shown.
+         */
+        StudentResult: {
+            total: components["schemas"]["Rational"];
+            exact: components["schemas"]["Rational"];
+            maximum: components["schemas"]["Rational"];
+            lines: components["schemas"]["ResultLine"][];
+            notes: components["schemas"]["StudentNote"][];
+            restated: string[];
+            counterparts: {
+                [key: string]: string;
+            };
+            sentences: components["schemas"]["ResultSentence"][];
         };
         /** @description What a marker decided on a note, with the comment for the student. */
         StudentRuling: {
@@ -3855,9 +3922,10 @@ export interface components {
             /** Format: int32 */
             y: number;
         };
-        /** @description Where shapes go; those that are not named stay. */
+        /** @description Where shapes go; those that are not named stay. Simpler says that they are only set out in rows, since there are too many. */
         TidyReply: {
             places: components["schemas"]["TidyPlace"][];
+            simpler: boolean;
         };
         /** @description Asks for places: of the shapes named, or of all when none is. */
         TidyRequest: {

@@ -24,7 +24,7 @@ interface ScriptWithNotesProps {
   drawing: string;
   modelDrawing: string | null;
   modelSentences?: readonly Sentence[];
-  result: Schemas['ResultDocument'];
+  result: Schemas['StudentResult'];
   view: ScriptView;
   open: string | null;
   onOpen: (note: string | null) => void;
@@ -133,7 +133,7 @@ export function ScriptWithNotes(props: ScriptWithNotesProps) {
   );
 }
 
-function makeOverlay(drawing: string, model: string | null, result: Schemas['ResultDocument']): Overlay {
+function makeOverlay(drawing: string, model: string | null, result: Schemas['StudentResult']): Overlay {
   const answer = readDrawing(drawing);
   return overlayOf(
     answer,

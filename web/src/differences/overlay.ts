@@ -11,7 +11,7 @@ import {
 import { freePlace } from '../slate/neighbours';
 import { boxOf } from '../slate/measure';
 
-export type Note = Schemas['ResultNote'];
+export type Note = Schemas['StudentNote'];
 
 /** The elements at which a note is shown. */
 export interface Marked {

@@ -46,7 +46,7 @@ export function ArrangeRow({ slate, tidy, allowed, refusal: dropRefusal }: Arran
   const [refusal, setRefusal] = useState<string | null>(null);
   const { drawing, base, selection, change } = slate;
   const shapes = [...selection.ids].filter((id) => drawing.shapes.has(id));
-  const told = refusal ?? dropRefusal ?? tidy?.refusal;
+  const told = refusal ?? dropRefusal ?? tidy?.told;
   if (!slate.editable || slate.drag || slate.editing) return null;
   if (drawing.shapes.size < 2)
     return told ? (
@@ -141,9 +141,16 @@ export function ArrangeRow({ slate, tidy, allowed, refusal: dropRefusal }: Arran
       {opened === 'redraw' && <RedrawSheet slate={slate} tools={allowed!.tools} onClose={() => setOpened(null)} />}
       {tidy && (
         <button className="word-button" disabled={tidy.busy} onClick={() => void tidy.run()}>
-          {tidy.busy ? 'tidying up …' : several ? 'tidy these up' : 'tidy up'}
+          {tidy.busy ? tidyingUp(tidy.before) : several ? 'tidy these up' : 'tidy up'}
         </button>
       )}
     </div>
   );
 }
+
+const tidyingUp = (before: number | null) =>
+  before === null || before === 0
+    ? 'tidying up …'
+    : before === 1
+      ? 'one drawing before yours …'
+      : `${before} drawings before yours …`;

@@ -14,7 +14,7 @@ import { useDrop } from './useDrop';
 import { useKeys } from './useKeys';
 import { usePointer, type Ghost } from './usePointer';
 import type { Slate } from './useSlate';
-import { useTidy, type AskForPlaces } from './useTidy';
+import { useTidy, type TidyingUp } from './useTidy';
 import { toScreen } from './view';
 
 interface SlateSurfaceProps {
@@ -32,7 +32,7 @@ interface SlateSurfaceProps {
   over?: ReactNode;
   empty?: ReactNode;
   /** How better places are asked for, where the exercise allows tidying up. */
-  places?: AskForPlaces;
+  tidying?: TidyingUp;
   /** What the core may do with the drawing here. */
   allowed?: AllowedTools;
 }
@@ -51,12 +51,12 @@ export function SlateSurface({
   behind,
   over,
   empty,
-  places,
+  tidying,
   allowed,
 }: SlateSurfaceProps) {
   const [help, setHelp] = useState(false);
   const { ghost, handlers } = usePointer(slate);
-  const tidy = useTidy(slate, places);
+  const tidy = useTidy(slate, tidying);
   const drop = useDrop(slate, allowed?.tools);
   const keys = useKeys(slate, { help: () => setHelp(true), tidy: tidy?.run });
   const { scene, view, selection } = slate;

@@ -1,38 +1,67 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { messageOf } from '../ui/states';
 import { putAt } from './arrange';
 import { writeDrawing } from './format';
 import { placementOf } from './scene';
 import type { Slate } from './useSlate';
 
-/** Asks the server for better places: of these shapes, or of all when none is named. */
-export type AskForPlaces = (
-  drawing: string,
-  only: string[],
-) => Promise<readonly { id: string; x: number; y: number }[]>;
+/** Better places, and whether the shapes are only set out in rows, since there are too many of them. */
+export interface Places {
+  readonly places: readonly { id: string; x: number; y: number }[];
+  readonly simpler: boolean;
+}
+
+/** How drawings are tidied up at the server. */
+export interface TidyingUp {
+  /** Asks for better places: of these shapes, or of all when none is named. */
+  readonly ask: (drawing: string, only: string[]) => Promise<Places>;
+  /** How many drawings are before this one; null when it does not wait. */
+  readonly before: () => Promise<number | null>;
+}
+
+const setOutInRows = 'There is too much here for a careful layout: the shapes are set out in rows. Undo takes it back.';
+const patience = 1200;
 
 /** Tidying up by the layout engine at the server, as one step that can be undone. */
-export function useTidy(slate: Slate, ask: AskForPlaces | undefined) {
+export function useTidy(slate: Slate, tidying: TidyingUp | undefined) {
   const [busy, setBusy] = useState(false);
-  const [refusal, setRefusal] = useState<string | null>(null);
-  if (!ask || !slate.editable) return null;
+  const [told, setTold] = useState<string | null>(null);
+  const before = useWaiting(busy, tidying?.before);
+  if (!tidying || !slate.editable) return null;
   const run = async () => {
     if (busy) return;
     const only = [...slate.selection.ids].filter((id) => slate.drawing.shapes.has(id));
     setBusy(true);
-    setRefusal(null);
+    setTold(null);
     try {
       // One shape alone has nothing to be tidied against: then all are meant.
-      const places = await ask(writeDrawing(slate.drawing, placementOf(slate.full)), only.length > 1 ? only : []);
+      const text = writeDrawing(slate.drawing, placementOf(slate.full));
+      const { places, simpler } = await tidying.ask(text, only.length > 1 ? only : []);
       slate.change(putAt(slate.session.current().drawing, places));
       slate.fitSoon();
+      if (simpler) setTold(setOutInRows);
     } catch (error) {
-      setRefusal(messageOf(error));
+      setTold(messageOf(error));
     } finally {
       setBusy(false);
     }
   };
-  return { run, busy, refusal };
+  return { run, busy, before, told };
+}
+
+// Who waits for long is told how many are before.
+function useWaiting(busy: boolean, ask: (() => Promise<number | null>) | undefined): number | null {
+  const [before, setBefore] = useState<number | null>(null);
+  useEffect(() => {
+    if (!busy || !ask) return;
+    const look = () => void ask().then(setBefore, () => setBefore(null));
+    const timer = setInterval(look, patience);
+    return () => {
+      clearInterval(timer);
+      setBefore(null);
+    };
+  }, [busy, ask]);
+  return before;
 }
 
 export type Tidy = ReturnType<typeof useTidy>;

@@ -57,14 +57,18 @@ public static class AccountEndpoints
     }
 
     private static async Task<IResult> SignIn(
-        SignInRequest request, HttpContext context, SignInManager<Account> signIn, UserManager<Account> accounts, BlueSlateContext database, AuditTrail audit, SignInDelay delay, CancellationToken cancellation)
+        SignInRequest request, HttpContext context, SignInManager<Account> signIn, UserManager<Account> accounts, BlueSlateContext database, AuditTrail audit, SignInGate gate, CancellationToken cancellation)
     {
         var email = request.Email.Trim();
-        var from = context.Connection.RemoteIpAddress?.ToString() ?? "";
-        await delay.WaitAsync(email, from, cancellation);
+        using var turn = gate.Enter(email, context.Connection.RemoteIpAddress?.ToString() ?? "");
+        if (!await turn.ComesAsync(cancellation))
+        {
+            return Problems.TooManyAttempts();
+        }
+
         var account = await accounts.FindByEmailAsync(email);
         var result = account is null ? SignInResult.Failed : await signIn.PasswordSignInAsync(account, request.Password, isPersistent: false, lockoutOnFailure: false);
-        delay.Record(email, from, result.Succeeded);
+        await turn.EndsAsync(result.Succeeded, cancellation);
         if (result.Succeeded)
         {
             audit.AddSignIn(account!.Id);
@@ -74,7 +78,7 @@ public static class AccountEndpoints
         return result.Succeeded ? TypedResults.NoContent() : Problems.Unreadable("wrong-password", "This address and password do not belong together.");
     }
 
-    private static async Task<IResult> Welcome(WelcomeRequest request, SignInManager<Account> signIn, BlueSlateContext database, AuditTrail audit, CancellationToken cancellation)
+    private static async Task<IResult> Welcome(WelcomeRequest request, HttpContext context, SignInManager<Account> signIn, BlueSlateContext database, AuditTrail audit, CancellationToken cancellation)
     {
         var account = await signIn.UserManager.FindByIdAsync(request.Person.ToString());
         var result = account is null ? IdentityResult.Failed(new IdentityErrorDescriber().InvalidToken()) : await signIn.UserManager.ResetPasswordAsync(account, request.Token, request.Password);
@@ -85,6 +89,7 @@ public static class AccountEndpoints
                 : Problems.Unreadable("password", error.Description, "password");
         }
 
+        context.RequestServices.GetRequiredService<Sessions>().Forget();
         await signIn.SignInAsync(account!, isPersistent: false);
         audit.AddSignIn(account!.Id);
         await database.SaveChangesAsync(cancellation);
@@ -94,8 +99,9 @@ public static class AccountEndpoints
     private static async Task<PersonFile> OwnData(Access access, PersonExport export, CancellationToken cancellation) =>
         await export.OfAsync(access.AccountId, null, cancellation);
 
-    private static async Task<IResult> SignOut(SignInManager<Account> signIn)
+    private static async Task<IResult> SignOut(HttpContext context, SignInManager<Account> signIn, Sessions sessions, CancellationToken cancellation)
     {
+        await sessions.EndAsync(context.User, cancellation);
         await signIn.SignOutAsync();
         return TypedResults.NoContent();
     }

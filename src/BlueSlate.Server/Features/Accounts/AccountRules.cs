@@ -24,8 +24,10 @@ public static class AccountRules
         options.Cookie.SameSite = SameSiteMode.Strict;
         options.Cookie.HttpOnly = true;
         options.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest;
-        options.ExpireTimeSpan = TimeSpan.FromHours(12);
+        options.ExpireTimeSpan = Sessions.Length;
         options.SlidingExpiration = true;
+        options.Events.OnSigningIn = Sessions.BeginAsync;
+        options.Events.OnValidatePrincipal = context => context.HttpContext.RequestServices.GetRequiredService<Sessions>().ValidateAsync(context);
         options.Events.OnRedirectToLogin = context => Answer(context.HttpContext, StatusCodes.Status401Unauthorized);
         options.Events.OnRedirectToAccessDenied = context => Answer(context.HttpContext, StatusCodes.Status403Forbidden);
     }

@@ -216,7 +216,7 @@ public static class AnswerEndpoints
             ForStudent(frozen.Part),
             frozen.Drawing,
             shown ? frozen.ModelDrawing : null,
-            frozen.Result,
+            StudentResult.Of(frozen.Result, shown),
             [.. frozen.Rulings.Select(ruling => new StudentRuling(ruling.FindingId, ruling.Decision, ruling.Comment))],
             answer.Released.ReleasedAt,
             await database.MarkRevisions.Where(revision => revision.AnswerId == id).OrderBy(revision => revision.At)

@@ -54,7 +54,7 @@ public sealed record StudentMarksReply(
     StudentPart Part,
     string Drawing,
     string? ModelDrawing,
-    ResultDocument Result,
+    StudentResult Result,
     StudentRuling[] Rulings,
     DateTimeOffset ReleasedAt,
     StudentMarkChange[] Changes,

@@ -15,6 +15,9 @@ public sealed class AnswerStore(BlueSlateContext database, CheckQueue queue, Tim
     /// <summary>How long after the end a save still counts.</summary>
     public static TimeSpan Grace { get; } = TimeSpan.FromSeconds(30);
 
+    /// <summary>How many drawings that lost a conflict or came too late are kept of an answer: the newest.</summary>
+    public const int MostLosers = 10;
+
     private static readonly TimeSpan CheckpointEvery = TimeSpan.FromMinutes(5);
 
     /// <summary>Saves a drawing of the owner's, or says what stands against it.</summary>
@@ -100,10 +103,24 @@ public sealed class AnswerStore(BlueSlateContext database, CheckQueue queue, Tim
             ? (CheckpointReason.TooLate, Problems.Conflict("handed-in", "This answer is handed in; it no longer changes. What you drew since is kept.", ConflictOf(current)))
             : current.EndsAt is { } end && now > end + Grace
                 ? (CheckpointReason.TooLate, Problems.Conflict("time-over", "The time is over. What you drew since is kept, and flagged as late.", ConflictOf(current)))
-                : (CheckpointReason.LostConflict, Problems.Conflict("conflict", "This answer was changed elsewhere in the meantime. Both drawings are kept; choose one.", ConflictOf(current)));
-        Keep(current, reason, text, now);
-        await database.SaveChangesAsync(cancellation);
+                : (CheckpointReason.LostConflict, Problems.Conflict("conflict", "This answer was changed elsewhere in the meantime. Both drawings are kept, as are the last ten that lost; choose one.", ConflictOf(current)));
+        await KeepLoserAsync(current, reason, text, now, cancellation);
         return problem;
+    }
+
+    // Once however often it is sent, and the newest few only: whoever sends without end fills nothing.
+    private async Task KeepLoserAsync(Answer answer, CheckpointReason reason, string text, DateTimeOffset now, CancellationToken cancellation)
+    {
+        var lost = new[] { CheckpointReason.LostConflict, CheckpointReason.TooLate };
+        if (await database.Checkpoints.AnyAsync(row => row.AnswerId == answer.Id && row.Drawing == text, cancellation))
+        {
+            return;
+        }
+
+        Keep(answer, reason, text, now);
+        await database.SaveChangesAsync(cancellation);
+        var newest = database.Checkpoints.Where(row => row.AnswerId == answer.Id && lost.Contains(row.Reason)).OrderByDescending(row => row.At).ThenByDescending(row => row.Id).Select(row => row.Id).Take(MostLosers);
+        await database.Checkpoints.Where(row => row.AnswerId == answer.Id && lost.Contains(row.Reason) && !newest.Contains(row.Id)).ExecuteDeleteAsync(cancellation);
     }
 
     private void Keep(Answer answer, CheckpointReason reason, string drawing, DateTimeOffset now) =>

@@ -130,15 +130,10 @@ public static class Backup
 
     private static async Task RefuseUnlessEmptyAsync(NpgsqlConnection connection)
     {
-        if (!await DocumentHashes.ExistsAsync(connection, null, "AspNetUsers"))
+        var found = await DatabaseContents.OfAsync(connection);
+        if (found is not null)
         {
-            return;
-        }
-
-        var accounts = await ScalarAsync(connection, null, """SELECT count(*) FROM public."AspNetUsers" """);
-        if (accounts != "0" || (await DocumentHashes.ReadAsync(connection, null)).Count > 0)
-        {
-            throw new BackupException($"This database is not empty ({accounts} accounts); nothing was restored. Restore into an empty one.");
+            throw new BackupException($"This database is not empty ({found}); nothing was restored. Restore into an empty one.");
         }
     }
 

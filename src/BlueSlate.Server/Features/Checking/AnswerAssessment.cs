@@ -36,7 +36,7 @@ public sealed record CheckedAnswer(Answer Answer, AssessmentRevision Revision, A
 }
 
 /// <summary>Runs the core on stored answers.</summary>
-public sealed class AnswerAssessment(BlueSlateContext database, AssessorStore assessors)
+public sealed partial class AnswerAssessment(BlueSlateContext database, AssessorStore assessors, ILogger<AnswerAssessment> log)
 {
     /// <summary>Reads, matches, checks and marks an answer as it stands, with its rulings and those for all alike.</summary>
     public async Task<CheckedAnswer> RunAsync(Guid answerId, CancellationToken cancellation)
@@ -88,7 +88,7 @@ public sealed class AnswerAssessment(BlueSlateContext database, AssessorStore as
         var rulings = await RulingsForAllAsync(exerciseId, cancellation);
         var answers = await WithAll(chosen).ToListAsync(cancellation);
         var work = answers.Select(answer => (Answer: answer, Assessor: assessorFor(answer.Question!))).ToList();
-        return [.. work.AsParallel().WithCancellation(cancellation).Select(pair => Check(pair.Answer, revision, rulings, pair.Assessor))];
+        return [.. work.AsParallel().WithCancellation(cancellation).Select(pair => CheckOrNot(pair.Answer, revision, rulings, pair.Assessor)).OfType<CheckedAnswer>()];
     }
 
     /// <summary>Writes the total of a checked answer to its result row, making the row when there is none.</summary>
@@ -114,6 +114,23 @@ public sealed class AnswerAssessment(BlueSlateContext database, AssessorStore as
     private Task<List<ClassRuling>> RulingsForAllAsync(Guid exerciseId, CancellationToken cancellation) =>
         database.ClassRulings.AsNoTracking().Where(row => row.ExerciseId == exerciseId).ToListAsync(cancellation);
 
+    // No answer stands in the way of others: one that cannot be assessed is left out here, and told where it stands by itself.
+    private CheckedAnswer? CheckOrNot(Answer answer, AssessmentRevision revision, IReadOnlyList<ClassRuling> forAll, Assessor assessor)
+    {
+        try
+        {
+            return Check(answer, revision, forAll, assessor);
+        }
+        catch (Exception error) when (error is not OperationCanceledException)
+        {
+            LogNotAssessed(log, error, answer.Id);
+            return null;
+        }
+    }
+
+    [LoggerMessage(Level = LogLevel.Error, Message = "Answer {AnswerId} could not be assessed")]
+    private static partial void LogNotAssessed(ILogger logger, Exception error, Guid answerId);
+
     private static CheckedAnswer Check(Answer answer, AssessmentRevision revision, IReadOnlyList<ClassRuling> forAll, Assessor assessor, IReadOnlyList<StandsFor>? stands = null)
     {
         var drawing = DrawingReader.Read(answer.Drawing).Drawing ?? throw new InvalidOperationException("A stored drawing cannot be read.");
@@ -121,12 +138,15 @@ public sealed class AnswerAssessment(BlueSlateContext database, AssessorStore as
         var own = answer.Rulings.ToDictionary(ruling => ruling.FindingId, StringComparer.Ordinal);
         var byKey = forAll.ToDictionary(ruling => ruling.AlikeKey, StringComparer.Ordinal);
         var decisions = ImmutableSortedDictionary.CreateBuilder<string, NoteDecision>(StringComparer.Ordinal);
-        var rulings = own.Values.Select(ToRuling).ToList();
+        // A decision acts where its note is: one whose note is gone stays in the table, unseen, and changes nothing.
+        var rulings = new List<Ruling>();
         foreach (var note in byKey.Count + own.Count == 0 ? [] : assessment.Notes)
         {
             if (own.TryGetValue(note.Finding.Id, out var ruling))
             {
-                decisions.Add(note.Finding.Id, new NoteDecision(Enum.Parse<Decision>(ruling.Decision), ruling.Comment, Reach.Answer));
+                var decision = new NoteDecision(Enum.Parse<Decision>(ruling.Decision), ruling.Comment, Reach.Answer);
+                decisions.Add(note.Finding.Id, decision);
+                rulings.Add(note.Ruled(decision.Decision, decision.Comment));
             }
             else if (byKey.TryGetValue(AlikeKey.Of(note, assessment.Comparison), out var shared))
             {
@@ -138,7 +158,4 @@ public sealed class AnswerAssessment(BlueSlateContext database, AssessorStore as
 
         return new CheckedAnswer(answer, revision, rulings.Count == 0 ? assessment : assessment.Under([.. rulings]), decisions.ToImmutable());
     }
-
-    private static Ruling ToRuling(FindingRuling ruling) =>
-        new(Enum.Parse<Decision>(ruling.Decision), [.. ruling.FactIds], [.. ruling.Extras], ruling.Comment);
 }

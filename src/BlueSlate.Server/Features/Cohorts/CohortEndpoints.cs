@@ -1,4 +1,5 @@
 using BlueSlate.Data;
+using BlueSlate.Server.Features.Accounts;
 using BlueSlate.Server.Features.Audit;
 using BlueSlate.Server.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -68,7 +69,7 @@ public static class CohortEndpoints
         return TypedResults.Ok(await export.OfAsync(person, id, cancellation));
     }
 
-    private static async Task<IResult> Erase(Guid id, Guid person, Access access, Erasure erasure, CancellationToken cancellation)
+    private static async Task<IResult> Erase(Guid id, Guid person, Access access, Erasure erasure, Sessions sessions, CancellationToken cancellation)
     {
         var member = await MemberAsync(id, person, access, cancellation);
         if (member is null)
@@ -82,6 +83,7 @@ public static class CohortEndpoints
         }
 
         await erasure.EraseAsync(id, person, cancellation);
+        sessions.Forget();
         return TypedResults.NoContent();
     }
 

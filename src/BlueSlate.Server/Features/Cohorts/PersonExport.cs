@@ -1,4 +1,5 @@
 using BlueSlate.Data;
+using BlueSlate.Server.Features.Answers;
 using BlueSlate.Server.Features.Exercises;
 using BlueSlate.Server.Features.Marking;
 using Microsoft.EntityFrameworkCore;
@@ -23,9 +24,21 @@ public sealed record PersonAnswer(
     string DrawingHash,
     string Drawing,
     PersonState[] Earlier,
-    FrozenSheet? Marks,
+    PersonMarks? Marks,
     PersonMarkChange[] MarkChanges,
     PersonQuestion[] Questions);
+
+/// <summary>A mark sheet as it was released to the person: what the exercise lets them be told, and the model answer only where it is shown.</summary>
+public sealed record PersonMarks(string Title, string Scenario, string Drawing, string? ModelDrawing, StudentResult Result, StudentRuling[] Rulings)
+{
+    internal static PersonMarks Of(FrozenSheet frozen) => new(
+        frozen.Title,
+        frozen.Scenario,
+        frozen.Drawing,
+        frozen.Part.ShowModelAnswer ? frozen.ModelDrawing : null,
+        StudentResult.Of(frozen.Result, frozen.Part.ShowModelAnswer),
+        [.. frozen.Rulings.Select(ruling => new StudentRuling(ruling.FindingId, ruling.Decision, ruling.Comment))]);
+}
 
 /// <summary>A released mark that was changed.</summary>
 public sealed record PersonMarkChange(DateTimeOffset At, string Before, string After, string Reason);
@@ -66,7 +79,7 @@ public sealed class PersonExport(BlueSlateContext database)
             answer.DrawingHash,
             answer.Drawing,
             [.. states.Where(state => state.AnswerId == answer.Id).Select(state => new PersonState(state.At, state.Reason, state.Drawing))],
-            answer.Released is null ? null : ExerciseJson.Read<FrozenSheet>(answer.Released.Frozen),
+            answer.Released is null ? null : PersonMarks.Of(ExerciseJson.Read<FrozenSheet>(answer.Released.Frozen)),
             [.. changes.Where(change => change.AnswerId == answer.Id).Select(change => new PersonMarkChange(change.At, change.Before, change.After, change.Reason))],
             [.. questions.Where(query => query.AnswerId == answer.Id).Select(query => new PersonQuestion(query.AskedAt, query.Headline, query.Text, query.Reply))]);
     }

@@ -35,6 +35,7 @@ public static class DemoEndpoints
     public static void MapDemo(this IEndpointRouteBuilder routes)
     {
         var group = routes.MapGroup("/api/demo").WithTags("Demo").ExcludeFromDescription();
+        group.AddEndpointFilter(async (context, next) => IsForwarded(context.HttpContext) ? Problems.NotFound("no-such-endpoint", "There is nothing at this address.") : await next(context));
         group.MapGet("/people", People).ForAnyone();
         group.MapPost("/people/{id:guid}/session", SignIn).ForAnyone();
     }
@@ -43,6 +44,13 @@ public static class DemoEndpoints
     public static bool ListensOnLoopback(string urls) => urls.Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
         .All(url => Uri.TryCreate(url, UriKind.Absolute, out var address)
             && (address.Host == "localhost" || (IPAddress.TryParse(address.Host.Trim('[', ']'), out var ip) && IPAddress.IsLoopback(ip))));
+
+    // A demo is for whoever sits at this machine: what a proxy passes on comes from somewhere else, whatever address it comes from.
+    private static bool IsForwarded(HttpContext context) =>
+        context.Connection.RemoteIpAddress is { } from && !IPAddress.IsLoopback(from)
+        || context.Request.Headers.Keys.Any(name => Array.Exists(ForwardingHeaders, start => name.StartsWith(start, StringComparison.OrdinalIgnoreCase)));
+
+    private static readonly string[] ForwardingHeaders = ["X-Forwarded-", "X-Original-", "X-Real-IP", "Forwarded", "Via"];
 
     private static async Task<DemoPerson[]> People(BlueSlateContext database, CancellationToken cancellation)
     {

@@ -15,6 +15,7 @@ using BlueSlate.Server.Features.Marking;
 using BlueSlate.Server.Hosting;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Logging.Abstractions;
 
 namespace BlueSlate.Server.Features.Demo;
 
@@ -92,7 +93,7 @@ public sealed class DemoSeed(BlueSlateContext database, string folder, TimeProvi
     /// <summary>Checks and releases the exercises whose marks are out in the demo.</summary>
     public async Task ReleaseAsync()
     {
-        var assessment = new AnswerAssessment(database, new AssessorStore());
+        var assessment = new AnswerAssessment(database, new AssessorStore(), NullLogger<AnswerAssessment>.Instance);
         foreach (var exercise in released)
         {
             var handedIn = await database.Answers.Where(answer => answer.ExerciseId == exercise.Id && answer.HandedInAt != null).Select(answer => answer.Id).ToListAsync();

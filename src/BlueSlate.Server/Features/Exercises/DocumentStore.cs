@@ -1,3 +1,4 @@
+using BlueSlate.Core.Interchange;
 using BlueSlate.Data;
 using BlueSlate.Server.Hosting;
 using Microsoft.EntityFrameworkCore;
@@ -6,7 +7,8 @@ namespace BlueSlate.Server.Features.Exercises;
 
 /// <summary>
 /// Saves an exercise's documents, each conditional on the revision it started from. Once published, the scenario, part and
-/// model answer no longer change here; tolerances and scheme make a new assessment revision.
+/// model answer no longer change here; tolerances and scheme make a new assessment revision, after release too: what it would make of released marks is proposed, and
+/// changes nothing by itself.
 /// </summary>
 public sealed class DocumentStore(BlueSlateContext database, Access access, Publishing publishing, TimeProvider clock)
 {
@@ -24,9 +26,17 @@ public sealed class DocumentStore(BlueSlateContext database, Access access, Publ
             return Problems.Conflict("published", "This exercise is published; what is asked no longer changes.");
         }
 
-        if (exercise.ReleasedAt is not null)
+        // What a class is held against changes together with the request to check it again.
+        await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
+        await database.LockExerciseAsync(exerciseId, cancellation);
+        if (kind is not DocumentKind.Assessment && await database.Exercises.AnyAsync(row => row.Id == exerciseId && row.PublishedAt != null, cancellation))
         {
-            return Problems.Conflict("released", "The marks of this exercise are released; its scheme no longer changes.");
+            return Problems.Conflict("published", "This exercise is published; what is asked no longer changes.");
+        }
+
+        if (kind is DocumentKind.Assessment && exercise.PublishedAt is not null && ExerciseJson.Read<AssessmentDocument>(text).Scheme is null)
+        {
+            return Problems.Unreadable("scheme", "What is published is marked by a scheme: it can be changed, and not be taken away.", "value.scheme");
         }
 
         var now = clock.GetUtcNow();
@@ -46,14 +56,15 @@ public sealed class DocumentStore(BlueSlateContext database, Access access, Publ
 
             database.SetAside.Add(new SetAside { Id = Guid.CreateVersion7(now), ExerciseId = exerciseId, Kind = kind, Revision = revision, Text = text, At = now, ById = access.AccountId });
             await database.SaveChangesAsync(cancellation);
+            await transaction.CommitAsync(cancellation);
             return Problems.Conflict("conflict", "Somebody else saved this in the meantime. Both texts are kept; choose one.", new TextDocument(current.Revision, current.Text));
         }
 
-        if (exercise.PublishedAt is not null)
-        {
-            await publishing.ReassessAsync(exerciseId, cancellation);
-        }
-
+        var again = kind is DocumentKind.Assessment && await database.Exercises.AnyAsync(row => row.Id == exerciseId && row.PublishedAt != null, cancellation)
+            ? await publishing.ReassessAsync(exerciseId, cancellation)
+            : [];
+        await transaction.CommitAsync(cancellation);
+        publishing.Enqueue(again);
         return TypedResults.Ok(new SavedReply(revision + 1));
     }
 }

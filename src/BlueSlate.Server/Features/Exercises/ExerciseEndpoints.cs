@@ -125,9 +125,10 @@ public static class ExerciseEndpoints
                 .ToArrayAsync(cancellation))
             : NoSuchExercise();
 
-    private static async Task<IResult> SaveScenario(Guid id, SaveTextRequest request, DocumentStore documents, CancellationToken cancellation) =>
+    private static async Task<IResult> SaveScenario(Guid id, SaveTextRequest request, DocumentStore documents, ScenarioRenderer renderer, CancellationToken cancellation) =>
         request.Text.Length > ScenarioRenderer.Longest
             ? Problems.Unreadable("too-long", $"A scenario has at most {ScenarioRenderer.Longest} characters.", "text")
+            : !renderer.CanRender(request.Text) ? Problems.Unreadable("too-deep", "Lists or quotations are nested too deep here to be shown. Take out a few levels.", "text")
             : await documents.SaveAsync(id, DocumentKind.Scenario, request.Revision, request.Text, cancellation);
 
     private static async Task<IResult> SavePart(Guid id, SavePartRequest request, DocumentStore documents, BlueSlateContext database, CancellationToken cancellation)

@@ -50,7 +50,7 @@ public static class MarkChanges
         var thoughtOf = new AssessmentRevision { Id = Guid.Empty, ExerciseId = id, Number = 0, Model = model, Assessment = ExerciseJson.Write(request.Value) };
         var before = (await assessment.RunAllAsync(id, cancellation)).ToDictionary(answer => answer.Answer.Id);
         var after = await assessment.RunAllAsync(id, thoughtOf, cancellation);
-        var changes = after.Select(answer => new MarkChange(answer.Answer.Id, answer.Answer.CandidateCode, before[answer.Answer.Id].Assessment.Sheet.Total, answer.Assessment.Sheet.Total))
+        var changes = after.Where(answer => before.ContainsKey(answer.Answer.Id)).Select(answer => new MarkChange(answer.Answer.Id, answer.Answer.CandidateCode, before[answer.Answer.Id].Assessment.Sheet.Total, answer.Assessment.Sheet.Total))
             .Where(change => change.Before != change.After)
             .OrderByDescending(change => Rational.Max(change.After - change.Before, change.Before - change.After)).ThenBy(change => change.Code, StringComparer.Ordinal).ToArray();
         var released = await database.Answers.CountAsync(answer => answer.ExerciseId == id && answer.Released != null, cancellation);

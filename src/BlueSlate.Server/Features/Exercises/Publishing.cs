@@ -14,16 +14,20 @@ public sealed class Publishing(BlueSlateContext database, CheckQueue queue, Audi
     /// <summary>Publishes an exercise to its cohort.</summary>
     public static async Task<IResult> Publish(Guid id, PublishRequest request, Access access, Publishing publishing, CancellationToken cancellation)
     {
-        var exercise = await access.StaffExercises(instructorsOnly: true).Include(row => row.Documents).FirstOrDefaultAsync(row => row.Id == id, cancellation);
+        var exercise = await access.StaffExercises(instructorsOnly: true).FirstOrDefaultAsync(row => row.Id == id, cancellation);
         return exercise is null ? ExerciseEndpoints.NoSuchExercise() : await publishing.PublishAsync(exercise, request.DueAt, cancellation);
     }
 
     private async Task<IResult> PublishAsync(Exercise exercise, DateTimeOffset? dueAt, CancellationToken cancellation)
     {
-        if (exercise.PublishedAt is not null)
+        await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
+        await database.LockExerciseAsync(exercise.Id, cancellation);
+        if (await database.Exercises.AnyAsync(row => row.Id == exercise.Id && row.PublishedAt != null, cancellation))
         {
-            return Problems.Conflict("published", "This exercise is published already.");
+            return Problems.AlreadyDone("This exercise is published already.");
         }
+
+        await database.Entry(exercise).Collection(row => row.Documents).Query().LoadAsync(cancellation);
 
         if (Missing(exercise) is { } missing)
         {
@@ -50,20 +54,27 @@ public sealed class Publishing(BlueSlateContext database, CheckQueue queue, Audi
         AddAssessment(exercise, 1, now);
         audit.Add(AuditKind.Publish, exercise.CohortId, dueAt is { } due ? $"due {due.UtcDateTime:yyyy-MM-dd HH:mm} UTC" : "without a due time", exercise.Id);
         await database.SaveChangesAsync(cancellation);
+        await transaction.CommitAsync(cancellation);
         return TypedResults.NoContent();
     }
 
-    /// <summary>Makes a new assessment revision of a published exercise and asks for all its answers to be checked again.</summary>
-    public async Task ReassessAsync(Guid exerciseId, CancellationToken cancellation)
+    /// <summary>
+    /// Makes a new assessment revision of a published exercise and writes, in the caller's transaction, the rows that ask for all its
+    /// answers to be checked again; whose those are. Released ones stay as they are.
+    /// </summary>
+    public async Task<IReadOnlyList<Guid>> ReassessAsync(Guid exerciseId, CancellationToken cancellation)
     {
         var exercise = await database.Exercises.Include(row => row.Documents).Include(row => row.Assessments).FirstAsync(row => row.Id == exerciseId, cancellation);
         var next = exercise.Assessments.Max(revision => revision.Number) + 1;
         var revision = AddAssessment(exercise, next, clock.GetUtcNow());
-        var answers = await database.Answers.Where(answer => answer.ExerciseId == exerciseId && answer.HandedInAt != null).Select(answer => answer.Id).ToListAsync(cancellation);
+        var answers = await database.Answers.Where(answer => answer.ExerciseId == exerciseId && answer.HandedInAt != null && answer.Released == null).Select(answer => answer.Id).ToListAsync(cancellation);
         database.CheckRequests.AddRange(answers.Select(answer => queue.RequestFor(answer, revision.Id)));
         await database.SaveChangesAsync(cancellation);
-        queue.Enqueue(answers);
+        return answers;
     }
+
+    /// <summary>Puts checks to work once the rows that ask for them are committed.</summary>
+    public void Enqueue(IReadOnlyList<Guid> answers) => queue.Enqueue(answers);
 
     /// <summary>What an exercise still lacks before it can be published, as a sentence; null when it is ready.</summary>
     public static string? Missing(Exercise exercise)

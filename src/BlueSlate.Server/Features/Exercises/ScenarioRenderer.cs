@@ -1,3 +1,4 @@
+using System.Net;
 using Ganss.Xss;
 using Markdig;
 
@@ -17,6 +18,32 @@ public sealed class ScenarioRenderer
         AllowedSchemes = new HashSet<string>(),
     });
 
-    /// <summary>The HTML of a scenario.</summary>
-    public string Render(string markdown) => sanitizer.Sanitize(Markdown.ToHtml(markdown.Replace("\r\n", "\n", StringComparison.Ordinal).Normalize(), pipeline));
+    /// <summary>Whether a text can be rendered: lists and quotations may not be nested without end.</summary>
+    public bool CanRender(string markdown)
+    {
+        try
+        {
+            ToHtml(markdown);
+            return true;
+        }
+        catch (ArgumentException)
+        {
+            return false;
+        }
+    }
+
+    /// <summary>The HTML of a scenario; of one that cannot be rendered, its text as it was written.</summary>
+    public string Render(string markdown)
+    {
+        try
+        {
+            return sanitizer.Sanitize(ToHtml(markdown));
+        }
+        catch (ArgumentException)
+        {
+            return $"<pre>{WebUtility.HtmlEncode(markdown)}</pre>";
+        }
+    }
+
+    private string ToHtml(string markdown) => Markdown.ToHtml(markdown.Replace("\r\n", "\n", StringComparison.Ordinal).Normalize(), pipeline);
 }

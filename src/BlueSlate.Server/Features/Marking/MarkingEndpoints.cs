@@ -16,6 +16,17 @@ public static class MarkingEndpoints
     public static void MapMarking(this IEndpointRouteBuilder routes)
     {
         var group = routes.MapGroup("/api/marking").WithTags("Marking");
+        group.AddEndpointFilter(async (context, next) =>
+        {
+            try
+            {
+                return await next(context);
+            }
+            catch (ReleasedMeanwhileException)
+            {
+                return Released();
+            }
+        });
         group.MapGet("/exercises/{id:guid}", GetDesk).ForStaff();
         group.MapGet("/answers/{id:guid}", GetAnswer).ForStaff();
         group.MapPut("/answers/{id:guid}/rulings", Rule).ForStaff();
@@ -55,19 +66,20 @@ public static class MarkingEndpoints
         }
 
         return await sample.BlindForMe().ContainsAsync(id, cancellation)
-            ? Problems.Conflict("blind-first", "This answer is in the sample: give your own marks first, then see what was found.")
+            ? BlindFirst()
             : TypedResults.Ok(await page.OfAsync(id, cancellation));
     }
 
-    private static async Task<Results<Ok<AlikeReply>, ProblemHttpResult>> Alike(Guid id, string finding, Access access, Rulings rulings, CancellationToken cancellation) =>
-        await DecisionRefusalAsync(id, access, cancellation) is { } refusal ? refusal
+    private static async Task<Results<Ok<AlikeReply>, ProblemHttpResult>> Alike(Guid id, string finding, Access access, BlindSample sample, Rulings rulings, CancellationToken cancellation) =>
+        (await MayDecideAsync(id, access, sample, cancellation)).Refusal is { } refusal ? refusal
             : await rulings.AlikeAsync(id, finding, cancellation) is { } alike ? TypedResults.Ok(alike)
             : NoSuchNote();
 
     private static async Task<Results<Ok<MarkingReply>, ProblemHttpResult>> Rule(
-        Guid id, string finding, RulingRequest request, Access access, Rulings rulings, MarkingPage page, CancellationToken cancellation)
+        Guid id, string finding, RulingRequest request, Access access, BlindSample sample, Rulings rulings, MarkingPage page, CancellationToken cancellation)
     {
-        if (await DecisionRefusalAsync(id, access, cancellation) is { } refusal)
+        var (refusal, released) = await MayDecideAsync(id, access, sample, cancellation);
+        if (refusal is not null)
         {
             return refusal;
         }
@@ -78,37 +90,38 @@ public static class MarkingEndpoints
             return Problems.Unreadable("too-long", $"A comment has at most {LongestComment} characters.", "comment");
         }
 
-        return await rulings.RuleAsync(id, finding, request, comment, cancellation)
+        return await rulings.RuleAsync(id, finding, request, comment, released, cancellation)
             ? TypedResults.Ok(await page.OfAsync(id, cancellation))
             : NoSuchNote();
     }
 
     private static async Task<Results<Ok<MarkingReply>, ProblemHttpResult>> TakeBack(
-        Guid id, string finding, Access access, Rulings rulings, MarkingPage page, CancellationToken cancellation)
+        Guid id, string finding, Access access, BlindSample sample, Rulings rulings, MarkingPage page, CancellationToken cancellation)
     {
-        if (await DecisionRefusalAsync(id, access, cancellation) is { } refusal)
+        var (refusal, released) = await MayDecideAsync(id, access, sample, cancellation);
+        if (refusal is not null)
         {
             return refusal;
         }
 
-        await rulings.TakeBackAsync(id, finding, cancellation);
+        await rulings.TakeBackAsync(id, finding, released, cancellation);
         return TypedResults.Ok(await page.OfAsync(id, cancellation));
     }
 
-    private static async Task<Results<Ok<TotalReply>, ProblemHttpResult>> IfStood(Guid id, StandsForRequest request, Access access, Rulings rulings, CancellationToken cancellation) =>
-        await RefusalAsync(id, access, cancellation) is { } refusal ? refusal
+    private static async Task<Results<Ok<TotalReply>, ProblemHttpResult>> IfStood(Guid id, StandsForRequest request, Access access, BlindSample sample, Rulings rulings, CancellationToken cancellation) =>
+        await RefusalAsync(id, access, sample, cancellation) is { } refusal ? refusal
             : await rulings.TotalIfAsync(id, request, cancellation) is { } total ? TypedResults.Ok(new TotalReply(total))
             : NoSuchThing();
 
     private static async Task<Results<Ok<MarkingReply>, ProblemHttpResult>> Stand(
-        Guid id, StandsForRequest request, Access access, Rulings rulings, MarkingPage page, CancellationToken cancellation) =>
-        await RefusalAsync(id, access, cancellation) is { } refusal ? refusal
+        Guid id, StandsForRequest request, Access access, BlindSample sample, Rulings rulings, MarkingPage page, CancellationToken cancellation) =>
+        await RefusalAsync(id, access, sample, cancellation) is { } refusal ? refusal
             : await rulings.StandAsync(id, request, cancellation) ? TypedResults.Ok(await page.OfAsync(id, cancellation))
             : NoSuchThing();
 
-    private static async Task<IResult> MarkGoneThrough(Guid id, Access access, BlueSlateContext database, TimeProvider clock, CancellationToken cancellation)
+    private static async Task<IResult> MarkGoneThrough(Guid id, Access access, BlindSample sample, BlueSlateContext database, TimeProvider clock, CancellationToken cancellation)
     {
-        if (await RefusalAsync(id, access, cancellation) is { } refusal)
+        if (await RefusalAsync(id, access, sample, cancellation) is { } refusal)
         {
             return refusal;
         }
@@ -132,18 +145,24 @@ public static class MarkingEndpoints
             .ToArrayAsync(cancellation));
     }
 
-    private static async Task<ProblemHttpResult?> RefusalAsync(Guid id, Access access, CancellationToken cancellation)
+    private static async Task<ProblemHttpResult?> RefusalAsync(Guid id, Access access, BlindSample sample, CancellationToken cancellation)
     {
         var answer = await access.MarkableAnswers().Where(row => row.Id == id).Select(row => new { Released = row.Released != null }).FirstOrDefaultAsync(cancellation);
         return answer is null ? NoSuchAnswer()
-            : answer.Released ? Problems.Conflict("released", "The marks of this answer are released; they no longer change.")
+            : answer.Released ? Released()
+            : await sample.BlindForMe().ContainsAsync(id, cancellation) ? BlindFirst()
             : null;
     }
 
     // After release an instructor may still decide: that changes no released mark, but is proposed as a change.
-    private static async Task<ProblemHttpResult?> DecisionRefusalAsync(Guid id, Access access, CancellationToken cancellation) =>
-        await access.StaffExercises(instructorsOnly: true).AnyAsync(exercise => exercise.Answers.Any(answer => answer.Id == id && answer.Released != null), cancellation) ? null
-            : await RefusalAsync(id, access, cancellation);
+    private static async Task<(ProblemHttpResult? Refusal, bool Released)> MayDecideAsync(Guid id, Access access, BlindSample sample, CancellationToken cancellation) =>
+        await access.StaffExercises(instructorsOnly: true).AnyAsync(exercise => exercise.Answers.Any(answer => answer.Id == id && answer.Released != null), cancellation)
+            ? (await sample.BlindForMe().ContainsAsync(id, cancellation) ? BlindFirst() : null, true)
+            : (await RefusalAsync(id, access, sample, cancellation), false);
+
+    private static ProblemHttpResult Released() => Problems.Conflict("released", "The marks of this answer are released; they no longer change.");
+
+    private static ProblemHttpResult BlindFirst() => Problems.Conflict("blind-first", "This answer is in the sample: give your own marks first, then see what was found.");
 
     private static ProblemHttpResult NoSuchNote() => Problems.NotFound("no-such-finding", "There is no such note on this answer any more.");
 

@@ -99,7 +99,7 @@ public sealed record RulingRequest(Decision Decision, string? Comment = null, Re
 /// <summary>The answers on which a note is found alike.</summary>
 public sealed record AlikeReply(AlikeAnswer[] Answers);
 
-/// <summary>An answer, its total now, and by each decision.</summary>
+/// <summary>An answer, its total now, and by each decision; no totals where the caller has still to mark it blind.</summary>
 /// <param name="Id">The answer.</param>
 /// <param name="Code">Its candidate code.</param>
 /// <param name="Identical">Whether the whole drawing is the same.</param>
@@ -107,7 +107,7 @@ public sealed record AlikeReply(AlikeAnswer[] Answers);
 /// <param name="Allowed">Its total if the loss is allowed.</param>
 /// <param name="InPart">If it is allowed in part.</param>
 /// <param name="Kept">If it is kept.</param>
-public sealed record AlikeAnswer(Guid Id, string Code, bool Identical, Rational Now, Rational Allowed, Rational InPart, Rational Kept);
+public sealed record AlikeAnswer(Guid Id, string Code, bool Identical, Rational? Now, Rational? Allowed, Rational? InPart, Rational? Kept);
 
 /// <summary>What a release would do.</summary>
 public sealed record ReleaseReply(string[] Ready, UndecidedAnswer[] Undecided, int StillDrawing, string[] Frozen, AgreementReply? Agreement);

@@ -28,7 +28,7 @@ public sealed class Releasing(BlueSlateContext database, Desk desk, AnswerAssess
     public static async Task<IResult> Release(Guid id, Access access, Releasing releasing, CancellationToken cancellation)
     {
         var exercise = await access.StaffExercises(instructorsOnly: true).FirstOrDefaultAsync(row => row.Id == id, cancellation);
-        return exercise is null ? ExerciseEndpoints.NoSuchExercise() : TypedResults.Ok(await releasing.ReleaseAsync(exercise, cancellation));
+        return exercise is null ? ExerciseEndpoints.NoSuchExercise() : await releasing.ReleaseAsync(exercise, cancellation);
     }
 
     private async Task<ReleaseReply> PreviewAsync(Exercise exercise, BlindSample sample, CancellationToken cancellation)
@@ -44,12 +44,20 @@ public sealed class Releasing(BlueSlateContext database, Desk desk, AnswerAssess
     }
 
     /// <summary>Freezes and releases every answer that is decided.</summary>
-    public async Task<ReleasedReply> ReleaseAsync(Exercise exercise, CancellationToken cancellation)
+    public async Task<IResult> ReleaseAsync(Exercise exercise, CancellationToken cancellation)
     {
+        await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
+        await database.LockExerciseAsync(exercise.Id, cancellation);
         var answers = await desk.AnswersAsync(exercise.Id, cancellation);
         var ready = answers.Where(answer => answer.State != AnswerState.Released && !Desk.IsUndecided(answer)).ToList();
+        if (ready.Count == 0)
+        {
+            return Array.Exists(answers, answer => answer.State == AnswerState.Released)
+                ? Problems.AlreadyDone("All answers that are decided are released already.")
+                : Problems.Conflict("nothing-to-release", "No answer is decided yet, so there is nothing to release.");
+        }
+
         var now = clock.GetUtcNow();
-        await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
         foreach (var answer in ready)
         {
             var result = await assessment.RunAsync(answer.Id, cancellation);
@@ -68,7 +76,7 @@ public sealed class Releasing(BlueSlateContext database, Desk desk, AnswerAssess
         audit.Add(AuditKind.Release, exercise.CohortId, $"{ready.Count} mark {(ready.Count == 1 ? "sheet" : "sheets")}", exercise.Id);
         await database.SaveChangesAsync(cancellation);
         await transaction.CommitAsync(cancellation);
-        return new ReleasedReply(ready.Count, answers.Count(Desk.IsUndecided));
+        return TypedResults.Ok(new ReleasedReply(ready.Count, answers.Count(Desk.IsUndecided)));
     }
 
     /// <summary>The sheet of an answer as it stands, everything by value.</summary>

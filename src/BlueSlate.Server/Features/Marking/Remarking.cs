@@ -57,6 +57,8 @@ public sealed class Remarking(BlueSlateContext database, AnswerAssessment assess
             return Problems.Unreadable("too-long", $"A reason has at most {LongestReason} characters.", "reason");
         }
 
+        await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
+        await database.LockExerciseAsync(exercise.Id, cancellation);
         var taken = (await assessment.RunReleasedAsync(exercise.Id, cancellation))
             .Where(answer => request.Answers.Contains(answer.Answer.Id) && TotalOf(answer.Answer.Released!) != answer.Assessment.Sheet.Total).ToList();
         if (reason.Length == 0 && taken.Exists(answer => answer.Assessment.Sheet.Total < TotalOf(answer.Answer.Released!)))
@@ -65,7 +67,6 @@ public sealed class Remarking(BlueSlateContext database, AnswerAssessment assess
         }
 
         var now = clock.GetUtcNow();
-        await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
         foreach (var answer in taken)
         {
             var sheet = await database.ReleasedSheets.FirstAsync(row => row.AnswerId == answer.Answer.Id, cancellation);

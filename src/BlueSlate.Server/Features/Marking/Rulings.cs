@@ -12,7 +12,7 @@ namespace BlueSlate.Server.Features.Marking;
 /// Decisions of markers: on a note of one answer or of all alike, and on what stands for what. Identical drawings are never decided on
 /// differently. Every decision changes the stored totals of the answers concerned at once.
 /// </summary>
-public sealed class Rulings(BlueSlateContext database, AnswerAssessment assessment, AuditTrail audit, Access access, TimeProvider clock)
+public sealed class Rulings(BlueSlateContext database, AnswerAssessment assessment, AuditTrail audit, Access access, BlindSample sample, TimeProvider clock)
 {
     /// <summary>The answers with an alike note, and what each would get by each decision; the answer itself first.</summary>
     public async Task<AlikeReply?> AlikeAsync(Guid answerId, string finding, CancellationToken cancellation)
@@ -24,19 +24,23 @@ public sealed class Rulings(BlueSlateContext database, AnswerAssessment assessme
         }
 
         var alike = await AlikeToAsync(own, own.KeyOf(note), cancellation);
+        var blind = await sample.BlindForMe().ToHashSetAsync(cancellation);
+        Rational? Seen(CheckedAnswer answer, Func<Rational> total) => blind.Contains(answer.Answer.Id) ? null : total();
         return new AlikeReply([.. alike.OrderByDescending(pair => pair.Answer.Answer.Id == answerId).ThenBy(pair => pair.Answer.Answer.CandidateCode, StringComparer.Ordinal).Select(pair => new AlikeAnswer(
             pair.Answer.Answer.Id,
             pair.Answer.Answer.CandidateCode,
             pair.Answer.Answer.DrawingHash == own.Answer.DrawingHash,
-            pair.Answer.Assessment.Sheet.Total,
-            pair.Answer.TotalIf(pair.Note, Decision.Allow),
-            pair.Answer.TotalIf(pair.Note, Decision.AllowInPart),
-            pair.Answer.TotalIf(pair.Note, Decision.KeepLoss)))]);
+            Seen(pair.Answer, () => pair.Answer.Assessment.Sheet.Total),
+            Seen(pair.Answer, () => pair.Answer.TotalIf(pair.Note, Decision.Allow)),
+            Seen(pair.Answer, () => pair.Answer.TotalIf(pair.Note, Decision.AllowInPart)),
+            Seen(pair.Answer, () => pair.Answer.TotalIf(pair.Note, Decision.KeepLoss))))]);
     }
 
-    /// <summary>Decides on a note; false when the answer has no such note.</summary>
-    public async Task<bool> RuleAsync(Guid answerId, string finding, RulingRequest request, string comment, CancellationToken cancellation)
+    /// <summary>Decides on a note, of an answer that was released or was not when it was asked for; false when the answer has no such note.</summary>
+    public async Task<bool> RuleAsync(Guid answerId, string finding, RulingRequest request, string comment, bool released, CancellationToken cancellation)
     {
+        await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
+        await LockAsync(answerId, released, cancellation);
         var (own, note) = await NoteAsync(answerId, finding, cancellation);
         if (note is null)
         {
@@ -46,7 +50,6 @@ public sealed class Rulings(BlueSlateContext database, AnswerAssessment assessme
         var key = own.KeyOf(note);
         var alike = await AlikeToAsync(own, key, cancellation);
         var concerned = request.Reach == Reach.Alike ? alike : [.. alike.Where(pair => pair.Answer.Answer.DrawingHash == own.Answer.DrawingHash)];
-        await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
         await ForgetAsync(concerned, cancellation);
         var now = clock.GetUtcNow();
         if (request.Reach == Reach.Alike)
@@ -86,20 +89,22 @@ public sealed class Rulings(BlueSlateContext database, AnswerAssessment assessme
     }
 
     /// <summary>Takes back the decision that holds for a note, with the reach that it has.</summary>
-    public async Task TakeBackAsync(Guid answerId, string finding, CancellationToken cancellation)
+    public async Task TakeBackAsync(Guid answerId, string finding, bool released, CancellationToken cancellation)
     {
+        await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
+        await LockAsync(answerId, released, cancellation);
         var (own, note) = await NoteAsync(answerId, finding, cancellation);
         if (note is null || !own.Decisions.TryGetValue(finding, out var decision))
         {
             // What was decided on a note that is there no longer goes too.
             await database.Rulings.Where(row => row.AnswerId == answerId && row.FindingId == finding).ExecuteDeleteAsync(cancellation);
             await StoreAsync([answerId], cancellation);
+            await transaction.CommitAsync(cancellation);
             return;
         }
 
         var key = own.KeyOf(note);
         var alike = await AlikeToAsync(own, key, cancellation);
-        await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
         var forAll = decision.Reach == Reach.Alike;
         var concerned = forAll ? alike : [.. alike.Where(pair => pair.Answer.Answer.DrawingHash == own.Answer.DrawingHash)];
         if (forAll)
@@ -127,13 +132,13 @@ public sealed class Rulings(BlueSlateContext database, AnswerAssessment assessme
     /// <summary>Says, or takes back, what stands for an element of the model answer; false when either is not there.</summary>
     public async Task<bool> StandAsync(Guid answerId, StandsForRequest request, CancellationToken cancellation)
     {
+        await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
+        await LockAsync(answerId, false, cancellation);
         var own = await assessment.RunAsync(answerId, cancellation);
         if (!AreThere(own, request))
         {
             return false;
         }
-
-        await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
 
         // Identical drawings are read alike.
         var twins = await database.Answers.Where(row => row.ExerciseId == own.Answer.ExerciseId && row.HandedInAt != null && row.Released == null && row.DrawingHash == own.Answer.DrawingHash)
@@ -149,6 +154,16 @@ public sealed class Rulings(BlueSlateContext database, AnswerAssessment assessme
         await StoreAsync(twins, cancellation);
         await transaction.CommitAsync(cancellation);
         return true;
+    }
+
+    // What was released while somebody decided is released: the decision is refused, not lost.
+    private async Task LockAsync(Guid answerId, bool released, CancellationToken cancellation)
+    {
+        await database.LockExerciseAsync(await database.Answers.Where(row => row.Id == answerId).Select(row => row.ExerciseId).FirstAsync(cancellation), cancellation);
+        if (!released && await database.Answers.AnyAsync(row => row.Id == answerId && row.Released != null, cancellation))
+        {
+            throw new ReleasedMeanwhileException();
+        }
     }
 
     private static bool AreThere(CheckedAnswer own, StandsForRequest request) =>
@@ -199,3 +214,6 @@ public sealed class Rulings(BlueSlateContext database, AnswerAssessment assessme
         _ => "a loss kept",
     };
 }
+
+/// <summary>An answer was released while somebody decided on it.</summary>
+public sealed class ReleasedMeanwhileException() : Exception("The marks of this answer were released in the meantime.");

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useCallback, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
+import { placeInQueue } from '../../api/drafting';
 import type { Kept } from '../../keeping/store';
 import { heldOf, useKeeping } from '../../keeping/useKeeping';
 import { FormRemarks } from '../../script/FormRemarks';
@@ -94,9 +95,12 @@ function ExerciseScript({ exercise, kept, reload }: ExerciseScriptProps) {
     [id],
   );
   const tools = useMemo(() => exerciseTools(id), [id]);
-  const places = useCallback(
-    async (drawing: string, only: string[]) =>
-      (await must(api.POST('/api/exercises/{id}/tidy', { params: { path: { id } }, body: { drawing, only } }))).places,
+  const tidying = useMemo(
+    () => ({
+      ask: (drawing: string, only: string[]) =>
+        must(api.POST('/api/exercises/{id}/tidy', { params: { path: { id } }, body: { drawing, only } })),
+      before: placeInQueue,
+    }),
     [id],
   );
   const away = isAway(slate.session_.state);
@@ -140,7 +144,7 @@ function ExerciseScript({ exercise, kept, reload }: ExerciseScriptProps) {
           lit={lighting.lit}
           onHover={(element) => lighting.light(element ? [element] : null)}
           words
-          places={places}
+          tidying={tidying}
           allowed={{ tools, redraw: true, lifting: true }}
           empty={
             <p>

@@ -22,7 +22,7 @@ interface DecisionRowProps {
 const choices: readonly {
   readonly decision: Decision;
   readonly word: string;
-  readonly total: (answer: AlikeAnswer) => string;
+  readonly total: (answer: AlikeAnswer) => string | null;
 }[] = [
   { decision: 'allow', word: 'allow', total: (answer) => answer.allowed },
   { decision: 'allow-in-part', word: 'in part', total: (answer) => answer.inPart },
@@ -82,7 +82,7 @@ export function DecisionRow({ answer, finding, ruling, locked, busy, onRule, onT
           >
             {word}
             {ruling?.decision === decision && ' ✓'}
-            {own && <small> {show(total(own))}</small>}
+            {own && <small> {show(total(own) ?? '')}</small>}
           </button>
         ))}
         {ruling && (
@@ -118,7 +118,7 @@ export function DecisionRow({ answer, finding, ruling, locked, busy, onRule, onT
 
 interface WhatChangesProps {
   answers: readonly AlikeAnswer[];
-  total: (answer: AlikeAnswer) => string;
+  total: (answer: AlikeAnswer) => string | null;
   busy: boolean;
   onConfirm: () => void;
   onLeave: () => void;
@@ -126,7 +126,14 @@ interface WhatChangesProps {
 
 /** Whose marks change, and by how much, before it is confirmed. */
 function WhatChanges({ answers, total, busy, onConfirm, onLeave }: WhatChangesProps) {
-  const changing = answers.filter((answer) => total(answer) !== answer.now);
+  // What one has still to mark blind is decided on too, and not told.
+  const changing = answers.flatMap((answer) => {
+    const [before, after] = [answer.now, total(answer)];
+    return before === null || after === null || before === after
+      ? []
+      : [{ id: answer.id, code: answer.code, before, after }];
+  });
+  const blind = answers.filter((answer) => answer.now === null).length;
   // It opens beneath the decision, where the margin may end.
   const group = useRef<HTMLDivElement>(null);
   useEffect(() => {
@@ -139,14 +146,13 @@ function WhatChanges({ answers, total, busy, onConfirm, onLeave }: WhatChangesPr
           ? `No mark of these ${answers.length} answers changes.`
           : `${changing.length} of ${answers.length} marks change:`}
       </p>
-      <ChangeList
-        changes={changing.map((answer) => ({
-          id: answer.id,
-          code: answer.code,
-          before: answer.now,
-          after: total(answer),
-        }))}
-      />
+      <ChangeList changes={changing} />
+      {blind > 0 && (
+        <p className="text-[13.5px] text-quiet-ink">
+          {blind === 1 ? 'One more is in your sample' : `${blind} more are in your sample`}: what changes there is told
+          once you have marked {blind === 1 ? 'it' : 'them'}.
+        </p>
+      )}
       <p className="flex gap-4 mt-1">
         <button className="word-button main" disabled={busy} onClick={onConfirm}>
           decide for all {answers.length}

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useCallback, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
+import { placeInQueue } from '../../api/drafting';
 import type { Kept } from '../../keeping/store';
 import { heldOf } from '../../keeping/useKeeping';
 import { FormMargin } from '../../script/FormRemarks';
@@ -78,11 +79,14 @@ function DrawingScript({ answer, kept, onHandedIn }: DrawingScriptProps) {
       must(api.POST('/api/study/answers/{id}/reading', { params: { path: { id: answer.id } }, body: { drawing } })),
     [answer.id],
   );
-  const places = useCallback(
-    async (drawing: string, only: string[]) => {
-      const path = { params: { path: { id: answer.id } } };
-      return (await must(api.POST('/api/study/answers/{id}/tidy', { ...path, body: { drawing, only } }))).places;
-    },
+  const tidying = useMemo(
+    () => ({
+      ask: (drawing: string, only: string[]) =>
+        must(
+          api.POST('/api/study/answers/{id}/tidy', { params: { path: { id: answer.id } }, body: { drawing, only } }),
+        ),
+      before: placeInQueue,
+    }),
     [answer.id],
   );
   const tools = useMemo(() => answerTools(answer.id), [answer.id]);
@@ -142,7 +146,7 @@ function DrawingScript({ answer, kept, onHandedIn }: DrawingScriptProps) {
           lit={lighting.lit}
           onHover={(element) => lighting.light(element ? [element] : null)}
           words={answer.part.aids.words ?? false}
-          places={aids.tidyUp === false ? undefined : places}
+          tidying={aids.tidyUp === false ? undefined : tidying}
           allowed={{ tools, redraw: aids.redraw ?? false, lifting: aids.lifting ?? false }}
           empty={
             <p>
