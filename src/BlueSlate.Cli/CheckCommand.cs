@@ -57,7 +57,7 @@ internal static class CheckCommand
 
         WriteMarks(Path.Combine(output.FullName, "marks.csv"), files.Select(file => rows[file]));
         var unread = rows.Values.Count(row => row.Problem.Length > 0);
-        progress.Finish($"{files.Count - unread} checked, {unread} could not be read.");
+        progress.Finish($"{files.Count - unread} checked, {unread} could not be read or assessed.");
         return unread == 0 ? ExitCode.Done : ExitCode.SomeUnread;
     }
 
@@ -75,6 +75,13 @@ internal static class CheckCommand
         {
             progress.Report(error.Message);
             return new MarkRow(name, "", "", 0, error.Message);
+        }
+        catch (Exception error) when (error is not OperationCanceledException)
+        {
+            // Whatever is wrong with one answer, or with the core, the others are checked.
+            var problem = $"{file} could not be assessed: {error.GetType().Name}: {error.Message}";
+            progress.Report(problem);
+            return new MarkRow(name, "", "", 0, problem);
         }
     }
 

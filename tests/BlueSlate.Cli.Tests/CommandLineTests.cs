@@ -18,7 +18,7 @@ public sealed class CommandLineTests : IDisposable
     {
         var (code, output, error) = await RunAsync("check", "--exercise", Path.Combine(Demo, "repair-cafe"), "--answers", Path.Combine(Demo, "repair-cafe", "answers"), "--out", folder.FullName);
         code.ShouldBe(0, error);
-        output.ShouldContain("12 checked, 0 could not be read.");
+        output.ShouldContain("12 checked, 0 could not be read or assessed.");
         var marks = await File.ReadAllLinesAsync(Path.Combine(folder.FullName, "marks.csv"));
         marks.Length.ShouldBe(13);
         marks.ShouldContain("amara,40,40,0,");

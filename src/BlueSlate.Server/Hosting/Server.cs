@@ -88,6 +88,7 @@ public static class Server
         services.AddRateLimiter(options => RequestLimits.Configure(options, settings.RequestsASecond));
         services.AddProblemDetails(Problems.Configure);
         services.AddExceptionHandler<UnstorableText>();
+        services.AddExceptionHandler<NotAssessed>();
         services.ConfigureHttpJsonOptions(options =>
         {
             Formats.Configure(options.SerializerOptions);

@@ -38,12 +38,29 @@ public sealed record CheckedAnswer(Answer Answer, AssessmentRevision Revision, A
 /// <summary>Runs the core on stored answers.</summary>
 public sealed partial class AnswerAssessment(BlueSlateContext database, AssessorStore assessors, ILogger<AnswerAssessment> log)
 {
-    /// <summary>Reads, matches, checks and marks an answer as it stands, with its rulings and those for all alike.</summary>
+    /// <summary>
+    /// Reads, matches, checks and marks an answer as it stands, with its rulings and those for all alike; throws
+    /// <see cref="NotAssessedException"/> for one with which that fails.
+    /// </summary>
     public async Task<CheckedAnswer> RunAsync(Guid answerId, CancellationToken cancellation)
     {
         var answer = await WithAll(database.Answers.Where(row => row.Id == answerId)).FirstAsync(cancellation);
         var revision = await NewestAsync(answer.ExerciseId, cancellation);
-        return Check(answer, revision, await RulingsForAllAsync(answer.ExerciseId, cancellation), assessors.For(answer.Question!, revision));
+        var rulings = await RulingsForAllAsync(answer.ExerciseId, cancellation);
+        return CheckOrNot(answer, revision, rulings, assessors.For(answer.Question!, revision)) ?? throw new NotAssessedException(answer.CandidateCode);
+    }
+
+    /// <summary>The same; null for an answer with which it fails.</summary>
+    public async Task<CheckedAnswer?> RunOrNotAsync(Guid answerId, CancellationToken cancellation)
+    {
+        try
+        {
+            return await RunAsync(answerId, cancellation);
+        }
+        catch (NotAssessedException)
+        {
+            return null;
+        }
     }
 
     /// <summary>The same answer again, with something else said of what stands for what.</summary>
@@ -159,3 +176,6 @@ public sealed partial class AnswerAssessment(BlueSlateContext database, Assessor
         return new CheckedAnswer(answer, revision, rulings.Count == 0 ? assessment : assessment.Under([.. rulings]), decisions.ToImmutable());
     }
 }
+
+/// <summary>An answer could not be assessed. It is kept as it is, and stands in nobody's way.</summary>
+public sealed class NotAssessedException(string code) : Exception($"Answer {code} could not be assessed. Its drawing is kept as it is; tell whoever runs this server, with the number of this reply.");

@@ -58,9 +58,16 @@ public sealed class Releasing(BlueSlateContext database, Desk desk, AnswerAssess
         }
 
         var now = clock.GetUtcNow();
-        foreach (var answer in ready)
+        var heldBack = answers.Count(Desk.IsUndecided);
+        foreach (var answer in ready.ToList())
         {
-            var result = await assessment.RunAsync(answer.Id, cancellation);
+            if (await assessment.RunOrNotAsync(answer.Id, cancellation) is not { } result)
+            {
+                heldBack++;
+                ready.Remove(answer);
+                continue;
+            }
+
             await assessment.StoreAsync(result, now, cancellation);
             database.ReleasedSheets.Add(new ReleasedSheet
             {
@@ -76,7 +83,7 @@ public sealed class Releasing(BlueSlateContext database, Desk desk, AnswerAssess
         audit.Add(AuditKind.Release, exercise.CohortId, $"{ready.Count} mark {(ready.Count == 1 ? "sheet" : "sheets")}", exercise.Id);
         await database.SaveChangesAsync(cancellation);
         await transaction.CommitAsync(cancellation);
-        return TypedResults.Ok(new ReleasedReply(ready.Count, answers.Count(Desk.IsUndecided)));
+        return TypedResults.Ok(new ReleasedReply(ready.Count, heldBack));
     }
 
     /// <summary>The sheet of an answer as it stands, everything by value.</summary>
