@@ -11,6 +11,7 @@ return args switch
     ["autosave", var connections, var seconds, var dll] => await AutosaveBench.RunAsync(int.Parse(connections), int.Parse(seconds), dll),
     ["layout", var folder, var notation] => LayoutBench.Run(folder, notation),
     ["accuracy", var folder, var output, .. var show] => AccuracyBench.Run(folder, output, show.FirstOrDefault()),
+    ["hostile", var dll] => await HostileBench.RunAsync(dll),
     ["matching"] => MatchingBench.Run(),
     ["seeded", var demo] => SeededBench.Run(demo),
     _ => Usage(),
@@ -18,6 +19,6 @@ return args switch
 
 static int Usage()
 {
-    Console.Error.WriteLine("usage: checking OUT | answers FOLDER COUNT | durability ... | autosave ... | layout FOLDER NOTATION | matching | seeded DEMO | accuracy FOLDER OUT [CASE/ANSWER]; see the scripts in bench/");
+    Console.Error.WriteLine("usage: checking OUT | answers FOLDER COUNT | durability ... | autosave ... | layout FOLDER NOTATION | matching | seeded DEMO | hostile DLL | accuracy FOLDER OUT [CASE/ANSWER]; see the scripts in bench/");
     return 2;
 }

@@ -36,6 +36,19 @@ internal sealed class StudentClient : IDisposable
         }
     }
 
+    /// <summary>Asks, and goes away without waiting for the answer.</summary>
+    public async Task AbandonAsync(HttpMethod method, string url, object body, CancellationToken gone)
+    {
+        try
+        {
+            using var reply = await http.SendAsync(new HttpRequestMessage(method, url) { Content = JsonContent.Create(body) }, gone);
+        }
+        catch (OperationCanceledException)
+        {
+            // That was the intention.
+        }
+    }
+
     /// <summary>Fetches the token that changing requests carry; false when nobody answered.</summary>
     private async Task<bool> GuardAsync(string address)
     {

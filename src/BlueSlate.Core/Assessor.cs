@@ -59,14 +59,14 @@ public sealed class Assessor
     {
         this.options = options;
         Scheme = scheme;
-        model = new IndexedReading(NormalForm.Of(Notation.Read(modelAnswer, options)));
+        model = new IndexedReading(ComparableForm.Of(Notation.Read(modelAnswer, options)));
         matchModel = new MatchModel(model.Model, terms.Words);
         var used = scheme.Lines.SelectMany(line => line.FactIds).ToFrozenSet(StringComparer.Ordinal);
-        Facts = [.. FactList.Of(model.Reading, options).Where(fact => !fact.IsOnRequest || used.Contains(fact.Id)), .. FactList.Absences(model.Model, used)];
+        Facts = [.. FactList.Of(model.Reading, options).Where(fact => !fact.Kind.IsOnRequest || used.Contains(fact.Id)), .. FactList.Absences(model.Model, used)];
         this.tolerances = tolerances.ToFrozenDictionary(tolerance => tolerance.FactId, StringComparer.Ordinal);
         examples = new ExampleFinder(model.Model, this.tolerances);
         var otherNames = Facts
-            .Where(fact => fact.Aspect is Aspect.Entity or Aspect.Attribute && this.tolerances.TryGetValue(fact.Id, out var tolerance) && tolerance.Accepted.Length > 0)
+            .Where(fact => fact.Kind.NamesAThing && this.tolerances.TryGetValue(fact.Id, out var tolerance) && tolerance.Accepted.Length > 0)
             .Select(fact => (Id: fact.ConceptId, Names: this.tolerances[fact.Id].Accepted))
             .Concat(AcceptedNames.CommonHeads(model.Model).Select(head => (Id: head.SupertypeId, Names: ImmutableArray.Create(head.Name))))
             .GroupBy(other => other.Id, StringComparer.Ordinal)
@@ -114,7 +114,7 @@ public sealed class Assessor
     private Assessor Variant(Drawing drawing, ExerciseTerms terms)
     {
         var asAnswer = AssessAs(drawing, ImmutableDictionary<string, string>.Empty, [], []).Comparison.Correspondence;
-        var facts = FactList.Of(NormalForm.Of(Notation.Read(drawing, options)), options);
+        var facts = FactList.Of(ComparableForm.Of(Notation.Read(drawing, options)), options);
         return new Assessor(drawing, options, [], VariantScheme.Of(Scheme, Facts, asAnswer.Counterparts(), facts), terms);
     }
 
@@ -160,7 +160,7 @@ public sealed class Assessor
     private Assessment AssessAs(Drawing answer, ImmutableDictionary<string, string> stands, IReadOnlyList<FindingKind> kinds, ImmutableArray<Ruling> rulings)
     {
         var drawn = Notation.Read(answer, options);
-        var reading = new IndexedReading(NormalForm.Of(drawn));
+        var reading = new IndexedReading(ComparableForm.Of(drawn));
         var matched = Matcher.Match(matchModel, reading.Model, allowance with { Stands = stands });
         var best = Compare(reading, matched.Best);
         var near = matched.Near.Select(correspondence => Compare(reading, correspondence)).ToList();

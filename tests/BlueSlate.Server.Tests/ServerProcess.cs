@@ -13,6 +13,8 @@ public sealed class ServerProcess : IAsyncDisposable
 
     public string Address { get; }
 
+    public int Id => process.Id;
+
     /// <summary>Starts a server and waits until it reaches its database.</summary>
     public static async Task<ServerProcess> StartAsync(string database, string dll, params (string Name, string Value)[] settings)
     {

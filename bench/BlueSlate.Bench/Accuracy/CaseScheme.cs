@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Checking;
 using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Language;
@@ -34,15 +35,15 @@ internal sealed class CaseScheme(CaseFile file, CaseSketch sketch, Reading model
                 var pairs = accept.Values.Select(value => value.Split("..")).Where(pair => pair.Length == 2).ToList();
                 foreach (var end in elements[accept.At])
                 {
-                    Accept(Fact.IdOf(Aspect.Min, end), pairs.Select(pair => pair[0]));
-                    Accept(Fact.IdOf(Aspect.Max, end), pairs.Select(pair => pair[1]));
+                    Accept(FactKinds.Minimum.IdOf(end), pairs.Select(pair => pair[0]));
+                    Accept(FactKinds.Maximum.IdOf(end), pairs.Select(pair => pair[1]));
                 }
             }
             else if (file.Model.Entities.FirstOrDefault(entity => entity.Name == accept.At) is { } entity)
             {
                 var sets = accept.Values.Where(value => value.Split('+').All(name => entity.Attributes.Any(attribute => Name.Of(attribute.Name).Key == Name.Of(name).Key)));
                 var own = accept.Values.Any(value => value.StartsWith("surrogate key", StringComparison.Ordinal)) ? new[] { "own number" } : [];
-                Accept(Fact.IdOf(Aspect.Key, elements[accept.At].First()), [.. sets, .. own]);
+                Accept(FactKinds.Key.IdOf(elements[accept.At].First()), [.. sets, .. own]);
             }
         }
 
@@ -57,50 +58,50 @@ internal sealed class CaseScheme(CaseFile file, CaseSketch sketch, Reading model
         var (kind, path) = text.Split(" @ ", 2) is [var first, var second] ? (first, second) : throw new InvalidDataException($"“{text}” is no fact.");
         return kind switch
         {
-            "entity" => Of(Aspect.Entity, path),
-            "weak" or "associative" or "interface" or "enumeration" => Of(Aspect.Kind, path),
-            "abstract" => Of(Aspect.Abstract, path),
-            "stereotype" => Of(Aspect.Stereotype, path),
-            "key" => Of(Aspect.Key, path),
-            "partial-key" => Of(Aspect.PartialKey, path),
-            "alternate-key" => Of(Aspect.AlternateKey, path),
-            "attribute" when elements[path].Any(IsForeign) => Of(Aspect.ForeignKey, path),
-            "attribute" when path.Split('.').Length > 2 => Of(Aspect.Part, path),
-            "attribute" => Of(Aspect.Attribute, path),
-            "multivalued" => Of(Aspect.Multivalued, path),
-            "derived" => Of(Aspect.Derived, path),
-            "composite" => sketch.PathOf.Where(pair => pair.Value.StartsWith(path + ".", StringComparison.Ordinal)).Select(pair => Fact.IdOf(Aspect.Part, pair.Key)),
-            "optional" => Of(Aspect.Optional, path),
-            "type" => Of(Aspect.Type, path),
-            "visibility" => Of(Aspect.Visibility, path),
-            "foreign-key" => Of(Aspect.ForeignKey, path),
-            "relationship" => Of(Aspect.Relationship, path),
-            "relationship-kind" => Of(file.Notation == "uml" ? Aspect.LinkKind : Aspect.Identifying, path),
-            "relationship-name" => Of(Aspect.Named, path),
-            "role" => Of(Aspect.RoleName, path),
-            "min" => Of(Aspect.Min, path),
-            "max" => Of(Aspect.Max, path),
+            "entity" => Of(FactKinds.Entity, path),
+            "weak" or "associative" or "interface" or "enumeration" => Of(FactKinds.EntityKind, path),
+            "abstract" => Of(FactKinds.Abstract, path),
+            "stereotype" => Of(FactKinds.Stereotype, path),
+            "key" => Of(FactKinds.Key, path),
+            "partial-key" => Of(FactKinds.PartialKey, path),
+            "alternate-key" => Of(FactKinds.AlternateKey, path),
+            "attribute" when elements[path].Any(IsForeign) => Of(FactKinds.ForeignKey, path),
+            "attribute" when path.Split('.').Length > 2 => Of(FactKinds.Part, path),
+            "attribute" => Of(FactKinds.Attribute, path),
+            "multivalued" => Of(FactKinds.Multivalued, path),
+            "derived" => Of(FactKinds.Derived, path),
+            "composite" => sketch.PathOf.Where(pair => pair.Value.StartsWith(path + ".", StringComparison.Ordinal)).Select(pair => FactKinds.Part.IdOf(pair.Key)),
+            "optional" => Of(FactKinds.Optional, path),
+            "type" => Of(FactKinds.Type, path),
+            "visibility" => Of(FactKinds.Visibility, path),
+            "foreign-key" => Of(FactKinds.ForeignKey, path),
+            "relationship" => Of(FactKinds.Relationship, path),
+            "relationship-kind" => Of(file.Notation == "uml" ? FactKinds.LinkKind : FactKinds.Identifying, path),
+            "relationship-name" => Of(FactKinds.Named, path),
+            "role" => Of(FactKinds.RoleName, path),
+            "min" => Of(FactKinds.Minimum, path),
+            "max" => Of(FactKinds.Maximum, path),
             "subtype" => Subtype(path),
-            "disjoint" => Set(path).Select(set => Fact.IdOf(Aspect.Disjoint, set)),
-            "total" => Set(path).Select(set => Fact.IdOf(Aspect.Total, set)),
-            "operation" => Of(Aspect.Operation, path),
-            "signature" => Of(Aspect.Signature, path),
-            "static" => Of(Aspect.Scope, path),
-            "union" => Of(Aspect.Union, $"union {path}"),
-            "exclusion" => Of(Aspect.Exclusion, $"exclusion of {path}"),
+            "disjoint" => Set(path).Select(set => FactKinds.Disjoint.IdOf(set)),
+            "total" => Set(path).Select(set => FactKinds.Total.IdOf(set)),
+            "operation" => Of(FactKinds.Operation, path),
+            "signature" => Of(FactKinds.Signature, path),
+            "static" => Of(FactKinds.Scope, path),
+            "union" => Of(FactKinds.Union, $"union {path}"),
+            "exclusion" => Of(FactKinds.Exclusion, $"exclusion of {path}"),
             "absent" => Absent(path),
-            "form" => [Fact.IdOf(path == "own-notation" ? Aspect.OwnNotation : Form(path), Fact.WholeDrawing)],
+            "form" => [(path == "own-notation" ? FactKinds.OwnNotation : Form(path)).IdOf(Fact.WholeDrawing)],
             _ => throw new InvalidDataException($"“{kind}” is no kind of fact."),
         };
     }
 
-    private static Aspect Form(string rule) => rule switch
+    private static FactKind Form(string rule) => rule switch
     {
-        "named-relationships" => Aspect.NamedRelationships,
-        "ends-complete" => Aspect.EndsComplete,
-        "identifying-solid" => Aspect.IdentifyingSolid,
-        "typed-attributes" => Aspect.TypedAttributes,
-        "model-visibility" => Aspect.ModelVisibility,
+        "named-relationships" => FactKinds.NamedRelationships,
+        "ends-complete" => FactKinds.EndsComplete,
+        "identifying-solid" => FactKinds.IdentifyingSolid,
+        "typed-attributes" => FactKinds.TypedAttributes,
+        "model-visibility" => FactKinds.ModelVisibility,
         _ => throw new InvalidDataException($"“{rule}” is no rule of form."),
     };
 
@@ -110,14 +111,14 @@ internal sealed class CaseScheme(CaseFile file, CaseSketch sketch, Reading model
         switch (what)
         {
             case "foreign":
-                yield return Fact.IdOf(Aspect.NoForeignKeys, Fact.WholeDrawing);
+                yield return FactKinds.NoForeignKeys.IdOf(Fact.WholeDrawing);
                 break;
             case "relationship":
-                yield return $"{Fact.IdOf(Aspect.NoRelationship, string.Join('+', rest.Split(", ").Select(name => elements[name].First())))}";
+                yield return FactKinds.NoRelationship.IdOf(string.Join('+', rest.Split(", ").Select(name => elements[name].First())));
                 break;
             case "attribute":
                 var dot = rest.IndexOf('.', StringComparison.Ordinal);
-                yield return Fact.IdOf(Aspect.NoAttribute, $"{elements[rest[..dot]].First()}+{rest[(dot + 1)..]}");
+                yield return FactKinds.NoAttribute.IdOf($"{elements[rest[..dot]].First()}+{rest[(dot + 1)..]}");
                 break;
             default:
                 throw new InvalidDataException($"“absent @ {path}” cannot be read.");
@@ -125,10 +126,10 @@ internal sealed class CaseScheme(CaseFile file, CaseSketch sketch, Reading model
     }
 
     // An association class is drawn by a line and a box; the relationship goes by the line, or by the diamond.
-    private IEnumerable<string> Of(Aspect aspect, string path)
+    private IEnumerable<string> Of(FactKind kind, string path)
     {
-        var found = elements[path].Where(id => aspect is not (Aspect.Relationship or Aspect.LinkKind or Aspect.Named) || model.Model.Relationships.Any(relationship => relationship.Id == id)).ToList();
-        return found.Count > 0 ? found.Select(id => Fact.IdOf(aspect, id)) : throw new InvalidDataException($"{file.Id}: nothing stands at “{path}”.");
+        var found = elements[path].Where(id => kind is not (RelationshipFact or LinkKindFact or NamedFact) || model.Model.Relationships.Any(relationship => relationship.Id == id)).ToList();
+        return found.Count > 0 ? found.Select(id => kind.IdOf(id)) : throw new InvalidDataException($"{file.Id}: nothing stands at “{path}”.");
     }
 
     private bool IsForeign(string element) =>
@@ -143,6 +144,6 @@ internal sealed class CaseScheme(CaseFile file, CaseSketch sketch, Reading model
     private IEnumerable<string> Subtype(string path)
     {
         var (sub, super) = path.Split(" of ", 2) is [var first, var second] ? (elements[first].First(), elements[second].First()) : throw new InvalidDataException($"“{path}” is no subtype.");
-        return model.Model.Specialisations.Where(set => set.SupertypeId == super).SelectMany(set => set.Subtypes).Where(link => link.EntityId == sub).Select(link => Fact.IdOf(Aspect.Subtype, link.Id));
+        return model.Model.Specialisations.Where(set => set.SupertypeId == super).SelectMany(set => set.Subtypes).Where(link => link.EntityId == sub).Select(link => FactKinds.Subtype.IdOf(link.Id));
     }
 }

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Concepts;
 
 namespace BlueSlate.Core.Checking;
@@ -42,7 +43,7 @@ internal sealed class AttributeRules(VerdictLookup look)
         }
 
         // In a box of its own, which need not be there, a value that may be absent is always present.
-        if (fact.Aspect == Aspect.Optional && !match.Moved && look.Correspondence.Restated.Any(used => used.Owners.Any(owner => owner.Answer == match.AnswerOwnerId)))
+        if (fact.Kind == FactKinds.Optional && !match.Moved && look.Correspondence.Restated.Any(used => used.Owners.Any(owner => owner.Answer == match.AnswerOwnerId)))
         {
             return new Verdict(fact, VerdictKind.HoldsByRestatement, match.AnswerId, fact.Value);
         }

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using System.Collections.Immutable;
 using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Matching;
@@ -39,56 +40,25 @@ public static class Comparer
         var excused = new HashSet<string>(StringComparer.Ordinal);
         foreach (var verdict in verdicts.Where(verdict => verdict.Kind == VerdictKind.Absent && tolerances.TryGetValue(verdict.Fact.Id, out var tolerance) && tolerance.Optional))
         {
-            switch (verdict.Fact.Aspect)
-            {
-                case Aspect.Entity:
-                    var entity = model.Entity(verdict.Fact.ConceptId);
-                    excused.Add(entity.Id);
-                    excused.UnionWith(entity.Attributes.Select(attribute => attribute.Id));
-                    foreach (var relationship in model.RelationshipsOf(entity.Id))
-                    {
-                        Excuse(relationship);
-                    }
-
-                    break;
-                case Aspect.Relationship:
-                    Excuse(model.Relationships.First(relationship => relationship.Id == verdict.Fact.ConceptId));
-                    break;
-                default:
-                    excused.Add(verdict.Fact.ConceptId);
-                    break;
-            }
+            excused.UnionWith(verdict.Fact.Kind.ExcusedBy(verdict.Fact, model));
         }
 
         return excused;
-
-        void Excuse(RelationshipType relationship)
-        {
-            excused.Add(relationship.Id);
-            excused.UnionWith(relationship.Roles.Select(role => role.Id));
-        }
     }
 
     // Where another key than the model answer's is accepted, a line that has no part in it need not be drawn as identifying.
     private static Verdict FollowingKey(Verdict verdict, ConceptModel model, ImmutableArray<Verdict> all)
     {
-        if (verdict is not { Kind: VerdictKind.Wrong, Fact: { Aspect: Aspect.Identifying, Value: "identifying" } })
+        if (verdict is not { Kind: VerdictKind.Wrong, Fact: { Kind: IdentifyingFact, Value: IdentifyingFact.Yes } })
         {
             return verdict;
         }
 
         var relationship = model.Relationships.First(candidate => candidate.Id == verdict.Fact.ConceptId);
         var dependent = relationship.Roles.FirstOrDefault(role => role.Id == relationship.DependentRoleId)?.EntityId;
-        var otherKey = all.Any(other => other.Fact.Aspect == Aspect.Key && other.Fact.ConceptId == dependent && (other.Kind is VerdictKind.Tolerated or VerdictKind.HoldsByRestatement || other.ByOwnNumber && other.PartlyRight));
+        var otherKey = all.Any(other => other.Fact.Kind == FactKinds.Key && other.Fact.ConceptId == dependent && (other.Kind is VerdictKind.Tolerated or VerdictKind.HoldsByRestatement || other.ByOwnNumber && other.PartlyRight));
         return otherKey ? verdict with { Kind = VerdictKind.Tolerated } : verdict;
     }
-
-    private static bool Accepts(Tolerance tolerance, Verdict verdict) => verdict.Fact.Aspect switch
-    {
-        Aspect.Key => tolerance.Accepted.Any(accepted => accepted == KeyRules.OwnNumber ? verdict.ByOwnNumber : KeyText.Of(accepted.Split('+')) == verdict.InModelTerms),
-        Aspect.LinkKind => tolerance.Accepted.Contains(verdict.InModelTerms),
-        _ => tolerance.Accepted.Contains(verdict.Drawn),
-    };
 
     private static Verdict Tolerate(Verdict verdict, IReadOnlyDictionary<string, Tolerance> tolerances, HashSet<string> excused, bool blank)
     {
@@ -108,7 +78,7 @@ public static class Comparer
             { IsGood: true } => verdict,
             _ when blank => verdict,
             { Kind: VerdictKind.Absent } or { Drawn: VerdictLookup.NotShown } when tolerance.Optional => verdict with { Kind = VerdictKind.Tolerated },
-            { Kind: VerdictKind.Wrong or VerdictKind.Absent } when Accepts(tolerance, verdict) => verdict with { Kind = VerdictKind.Tolerated, PartlyRight = false },
+            { Kind: VerdictKind.Wrong or VerdictKind.Absent } when verdict.Fact.Kind.Accepts(tolerance, verdict) => verdict with { Kind = VerdictKind.Tolerated, PartlyRight = false },
             _ => verdict,
         };
     }

@@ -52,7 +52,7 @@ public sealed record Extra(ExtraKind Kind, string AnswerId, string? OwnerId, str
 public sealed class Comparison
 {
     private readonly Dictionary<string, Verdict> byFact;
-    private readonly ILookup<Aspect, Verdict> bad;
+    private readonly ILookup<FactKind, Verdict> bad;
 
     internal Comparison(
         IndexedReading model,
@@ -66,7 +66,7 @@ public sealed class Comparison
         (IndexedModel, IndexedAnswer, Correspondence, Options, Verdicts, Extras, ShowsLittle) = (model, answer, correspondence, options, verdicts, extras, showsLittle);
         byFact = verdicts.ToDictionary(verdict => verdict.Fact.Id, StringComparer.Ordinal);
         AllBad = [.. verdicts.Where(verdict => verdict.IsBad)];
-        bad = AllBad.Where(verdict => verdict.RestatedBy is null).ToLookup(verdict => verdict.Fact.Aspect);
+        bad = AllBad.Where(verdict => verdict.RestatedBy is null).ToLookup(verdict => verdict.Fact.Kind);
     }
 
     /// <summary>What the model answer says.</summary>
@@ -104,7 +104,7 @@ public sealed class Comparison
     public bool ShowsLittle { get; }
 
     /// <summary>The verdict on an aspect of a concept, or null when the model answer does not state it.</summary>
-    public Verdict? On(Aspect aspect, string conceptId) => On(Fact.IdOf(aspect, conceptId));
+    public Verdict? On(FactKind kind, string conceptId) => On(kind.IdOf(conceptId));
 
     /// <summary>The verdict on a fact, or null when there is none with this id.</summary>
     public Verdict? On(string factId) => byFact.GetValueOrDefault(factId);
@@ -113,5 +113,5 @@ public sealed class Comparison
     public ImmutableArray<Verdict> AllBad { get; }
 
     /// <summary>The bad verdicts on one aspect, without those that are half right by another way of drawing.</summary>
-    public IEnumerable<Verdict> Bad(Aspect aspect) => bad[aspect];
+    public IEnumerable<Verdict> Bad(FactKind kind) => bad[kind];
 }

@@ -1,33 +1,17 @@
 namespace BlueSlate.Core.Checking;
 
-/// <summary>What of a model answer's concept a fact is about.</summary>
-public enum Aspect
-{
-    Entity, Kind, Key, AlternateKey, Attribute, Multivalued, Derived, Optional, ForeignKey,
-    Relationship, Identifying, Named, RoleName, Min, Max, NoForeignKeys, OwnNotation,
-    Part, Type, Visibility, Scope, Abstract, Stereotype, Operation, Signature, Literal,
-    LinkKind, Subtype, Disjoint, Total, Union, Exclusion, PartialKey,
-    NamedRelationships, EndsComplete, IdentifyingSolid, TypedAttributes, ModelVisibility, NoRelationship, NoAttribute,
-}
-
 /// <summary>
-/// One thing that a model answer says. Its id is made of the aspect and the id of the element that says it, so that it
+/// One thing that a model answer says. Its id is made of its kind and the id of the element that says it, so that it
 /// survives every change of the model answer that keeps the element.
 /// </summary>
 /// <param name="Id">Such as <c>min:r1/to</c>.</param>
-/// <param name="Aspect">What it is about.</param>
+/// <param name="Kind">What it is about.</param>
 /// <param name="ConceptId">The concept of the model answer, or <c>drawing</c> for the drawing as a whole.</param>
 /// <param name="Place">Facts of one place, such as the two values at one end, are right or wrong together.</param>
 /// <param name="Title">A few words for people.</param>
 /// <param name="Value">What the model answer says, as text.</param>
-public sealed record Fact(string Id, Aspect Aspect, string ConceptId, string Place, string Title, string Value)
+public sealed record Fact(string Id, FactKind Kind, string ConceptId, string Place, string Title, string Value)
 {
-    /// <summary>Whether nobody asks for it but a scheme that names it: rules for the drawing as a whole, and what must not be there.</summary>
-    public bool IsOnRequest => Aspect is Aspect.NamedRelationships or Aspect.EndsComplete or Aspect.IdentifyingSolid or Aspect.TypedAttributes or Aspect.ModelVisibility or Aspect.NoRelationship or Aspect.NoAttribute;
-
-    /// <summary>The id of a fact.</summary>
-    public static string IdOf(Aspect aspect, string conceptId) => $"{Drawings.Hyphens.Of(aspect)}:{conceptId}";
-
     /// <summary>The concept id of facts about the drawing as a whole.</summary>
     public const string WholeDrawing = "drawing";
 }

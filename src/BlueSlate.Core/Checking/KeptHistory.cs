@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using System.Collections.Immutable;
 using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Language;
@@ -23,7 +24,7 @@ public sealed record KeptHistory(string RelationshipId, string RoleId, string Fa
     {
         var known = correspondence.Attributes.Values.Select(match => match.AnswerId).ToHashSet(StringComparer.Ordinal);
         var found = ImmutableArray.CreateBuilder<KeptHistory>();
-        foreach (var verdict in verdicts.Where(verdict => verdict is { Kind: VerdictKind.Wrong, Drawn: "*", Fact: { Aspect: Aspect.Max, Value: "1" } }))
+        foreach (var verdict in verdicts.Where(verdict => verdict is { Kind: VerdictKind.Wrong, Drawn: "*", Fact: { Kind: MaximumFact, Value: "1" } }))
         {
             var relationship = model.Relationships.First(candidate => candidate.Roles.Any(role => role.Id == verdict.Fact.ConceptId));
             var (holder, attributes) = Holder(relationship.Id, answer, correspondence);

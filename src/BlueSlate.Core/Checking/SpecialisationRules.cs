@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using System.Collections.Immutable;
 using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Matching;
@@ -41,7 +42,7 @@ internal sealed class SpecialisationRules(VerdictLookup look)
         }
 
         var verdict = VerdictLookup.Judge(fact, id, text, VerdictLookup.Equal);
-        return fact.Aspect == Aspect.Disjoint && verdict.IsBad && look.Restated.Contains(fact.ConceptId) ? look.RestatedOr(fact, fact.ConceptId, VerdictKind.Wrong) with { Drawn = text } : verdict;
+        return fact.Kind == FactKinds.Disjoint && verdict.IsBad && look.Restated.Contains(fact.ConceptId) ? look.RestatedOr(fact, fact.ConceptId, VerdictKind.Wrong) with { Drawn = text } : verdict;
     }
 
     public Verdict OnUnion(Fact fact)

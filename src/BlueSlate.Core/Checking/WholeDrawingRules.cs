@@ -14,62 +14,48 @@ internal sealed class WholeDrawingRules(ConceptModel model, Reading answer, Corr
 
     private readonly ConceptModel drawn = answer.Model;
 
-    public Verdict On(Fact fact) => fact.Aspect switch
-    {
-        Aspect.NoForeignKeys => OnNoForeignKeys(fact),
-        Aspect.OwnNotation => OnOwnNotation(fact),
-        Aspect.NamedRelationships => OnBreaches(fact, Unnamed()),
-        Aspect.EndsComplete => OnBreaches(fact, Incomplete()),
-        Aspect.IdentifyingSolid => OnBreaches(fact, WrongStroke()),
-        Aspect.TypedAttributes => OnBreaches(fact, Untyped()),
-        Aspect.ModelVisibility => OnBreaches(fact, VisibilityText.Breaches(model, drawn)),
-        Aspect.NoRelationship => OnAbsence(fact, FurtherBetween(fact.ConceptId)),
-        Aspect.NoAttribute => OnAbsence(fact, AttributeLike(fact)),
-        _ => throw new ArgumentOutOfRangeException(nameof(fact)),
-    };
-
     // One breach is half of keeping a rule.
-    private Verdict OnBreaches(Fact fact, IReadOnlyList<string> breaches) =>
+    public Verdict OnBreaches(Fact fact, IReadOnlyList<string> breaches) =>
         breaches.Count > 0 ? new Verdict(fact, VerdictKind.Wrong, breaches[0], "", breaches.Count == 1 && !showsLittle) : Kept(fact);
 
-    private Verdict OnAbsence(Fact fact, string? found) => found is { } at ? new Verdict(fact, VerdictKind.Wrong, at, "") : Kept(fact);
+    public Verdict OnAbsence(Fact fact, string? found) => found is { } at ? new Verdict(fact, VerdictKind.Wrong, at, "") : Kept(fact);
 
     private Verdict Kept(Fact fact) => new(fact, showsLittle ? VerdictKind.Absent : VerdictKind.Holds, null, "");
 
-    private Verdict OnNoForeignKeys(Fact fact)
+    public Verdict OnNoForeignKeys(Fact fact)
     {
         var keys = drawn.Entities.SelectMany(entity => entity.Attributes).Where(attribute => attribute.ForeignKey is not null || correspondence.InDisguise.Contains(attribute.Id)).ToList();
         return keys.Count > 0 ? new Verdict(fact, VerdictKind.Wrong, keys[0].Id, string.Join(", ", keys.Select(attribute => attribute.Name))) : Kept(fact);
     }
 
-    private Verdict OnOwnNotation(Fact fact)
+    public Verdict OnOwnNotation(Fact fact)
     {
         var faults = answer.Remarks.Select(remark => remark.Kind).Distinct().Count();
         return faults > 0 ? new Verdict(fact, VerdictKind.Wrong, answer.Remarks[0].ElementId, $"{faults} kinds of fault", faults == 1) : Kept(fact);
     }
 
     // Diamonds, arrows and lines to a linking entity need no name.
-    private IReadOnlyList<string> Unnamed() => Ids(drawn.Relationships.Where(relationship =>
+    public IReadOnlyList<string> Unnamed() => Ids(drawn.Relationships.Where(relationship =>
         !relationship.IsNamed && relationship.Kind == RelationshipKind.Association && relationship.EntityId is null
         && !relationship.Roles.Any(role => drawn.Entity(role.EntityId).Kind == EntityKind.Associative)));
 
-    private IReadOnlyList<string> Incomplete() => [.. drawn.Relationships
+    public IReadOnlyList<string> Incomplete() => [.. drawn.Relationships
         .Where(relationship => relationship.Kind is RelationshipKind.Association or RelationshipKind.Aggregation or RelationshipKind.Composition)
         .SelectMany(relationship => relationship.Roles.Where(role => role.CoOccurrence.Max is null || (relationship.Roles.Length == 2 && role.CoOccurrence.Min is null)))
         .Select(role => role.Id)];
 
-    private IReadOnlyList<string> WrongStroke() => Ids(drawn.Relationships.Where(relationship =>
+    public IReadOnlyList<string> WrongStroke() => Ids(drawn.Relationships.Where(relationship =>
         relationship.Identifying == false && drawn.Entities.Any(entity => entity.Kind == EntityKind.Weak && entity.Identifiers.Any(identifier => identifier.Partial)
             && relationship.DependentRoleId is { } dependent && relationship.Roles.Any(role => role.Id == dependent && role.EntityId == entity.Id)
             && !drawn.RelationshipsOf(entity.Id).Any(other => other.Identifying == true))));
 
-    private IReadOnlyList<string> Untyped() => [.. drawn.Entities.SelectMany(entity => entity.Attributes).Where(attribute => attribute.Type.Length == 0).Select(attribute => attribute.Id)];
+    public IReadOnlyList<string> Untyped() => [.. drawn.Entities.SelectMany(entity => entity.Attributes).Where(attribute => attribute.Type.Length == 0).Select(attribute => attribute.Id)];
 
-
+    public IReadOnlyList<string> OtherVisibilities() => VisibilityText.Breaches(model, drawn);
 
     private static List<string> Ids(IEnumerable<RelationshipType> relationships) => [.. relationships.Select(relationship => relationship.Id)];
 
-    private string? FurtherBetween(string pair)
+    public string? FurtherBetween(string pair)
     {
         var ends = pair.Split('+').Select(CounterpartOf).ToList();
         var used = correspondence.Relationships.Values.Select(match => match.AnswerId).Concat(correspondence.Restated.SelectMany(match => match.Uses)).ToHashSet(StringComparer.Ordinal);
@@ -77,7 +63,7 @@ internal sealed class WholeDrawingRules(ConceptModel model, Reading answer, Corr
             .FirstOrDefault(relationship => !used.Contains(relationship.Id) && ends.All(end => relationship.Roles.Any(role => role.EntityId == end)) && (ends[0] != ends[1] || relationship.IsRecursive))?.Id;
     }
 
-    private string? AttributeLike(Fact fact)
+    public string? AttributeLike(Fact fact)
     {
         if (CounterpartOf(fact.ConceptId) is not { } id)
         {

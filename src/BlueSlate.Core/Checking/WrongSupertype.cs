@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using System.Collections.Immutable;
 using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Language;
@@ -13,7 +14,7 @@ namespace BlueSlate.Core.Checking;
 internal sealed record WrongSupertype(Specialisation Set, ImmutableArray<Verdict> Missing, EntityType Supertype, EntityType Drawn, ImmutableArray<string> ExtraLinks)
 {
     public static IEnumerable<WrongSupertype> In(Evidence evidence) =>
-        from verdict in evidence.Comparison.Bad(Aspect.Subtype)
+        from verdict in evidence.Comparison.Bad(FactKinds.Subtype)
         where verdict is { Kind: VerdictKind.Absent, AnswerId: not null }
         let extra = evidence.Comparison.Extras.FirstOrDefault(extra => extra.Kind == ExtraKind.Subtype && evidence.AnswerSubtype(extra.AnswerId) == verdict.AnswerId)
         where extra is not null
@@ -48,7 +49,7 @@ internal sealed record WrongSupertype(Specialisation Set, ImmutableArray<Verdict
     /// <summary>A finding about it; what is said of the set goes with it, when all that the set holds is drawn elsewhere.</summary>
     public Finding ToFinding(FindingKind kind, string headline, string why, Evidence evidence)
     {
-        var gone = Set.Subtypes.All(link => evidence.Comparison.On(Aspect.Subtype, link.Id) is { IsBad: true });
+        var gone = Set.Subtypes.All(link => evidence.Comparison.On(FactKinds.Subtype, link.Id) is { IsBad: true });
         var names = Phrasing.List([.. Missing.Select(verdict => NameOf(verdict, evidence))]);
         return new Finding
         {

@@ -112,17 +112,17 @@ public static class Marker
             return least;
         }
 
-        if (judged.Any(one => SortOf(one.Fact) == Sort.Form))
+        if (judged.Any(one => one.Fact.Kind.Sort == FactSort.Form))
         {
             return OfForm(judged);
         }
 
         // Only what can stand at several places is shared: without the thing itself there is nothing to share.
-        var alike = judged.All(one => SortOf(one.Fact) == SortOf(judged[0].Fact) && (SortOf(one.Fact) != Sort.Thing || one.Fact.Aspect == judged[0].Fact.Aspect));
+        var alike = judged.All(one => one.Fact.Kind.Sort == judged[0].Fact.Kind.Sort && (one.Fact.Kind.Sort != FactSort.Thing || one.Fact.Kind == judged[0].Fact.Kind));
         var places = new List<(string Place, Rational Credit)>();
         foreach (var (fact, credit) in judged)
         {
-            if (alike || SortOf(fact) is Sort.End or Sort.Attribute or Sort.Key)
+            if (alike || fact.Kind.Sort is FactSort.End or FactSort.Attribute or FactSort.Key)
             {
                 Lower(places, fact.Place, credit);
             }
@@ -138,22 +138,9 @@ public static class Marker
     // A line about the form of the drawing loses half for each kind of fault.
     private static Rational OfForm(List<(Fact Fact, Rational Credit)> judged)
     {
-        var left = judged.Aggregate(Rational.One, (sum, one) => sum - (SortOf(one.Fact) == Sort.Form ? Rational.One - one.Credit : (Rational.One - one.Credit) * Rational.Half));
+        var left = judged.Aggregate(Rational.One, (sum, one) => sum - (one.Fact.Kind.Sort == FactSort.Form ? Rational.One - one.Credit : (Rational.One - one.Credit) * Rational.Half));
         return judged.Any(one => one.Credit > Rational.Zero) ? Rational.Max(Rational.Zero, left) : Rational.Zero;
     }
-
-    private enum Sort { Thing, End, Attribute, Key, Operation, Set, Form }
-
-    private static Sort SortOf(Fact fact) => fact.Aspect switch
-    {
-        Aspect.Min or Aspect.Max => Sort.End,
-        Aspect.Attribute or Aspect.ForeignKey or Aspect.Multivalued or Aspect.Derived or Aspect.Optional or Aspect.Part or Aspect.Literal or Aspect.Type or Aspect.Visibility or Aspect.Scope => Sort.Attribute,
-        Aspect.Key or Aspect.AlternateKey or Aspect.PartialKey => Sort.Key,
-        Aspect.Operation or Aspect.Signature => Sort.Operation,
-        Aspect.Disjoint or Aspect.Total => Sort.Set,
-        Aspect.OwnNotation or Aspect.NamedRelationships or Aspect.EndsComplete or Aspect.IdentifyingSolid or Aspect.TypedAttributes or Aspect.ModelVisibility => Sort.Form,
-        _ => Sort.Thing,
-    };
 
     private static Rational ExtrasLoss(MarkingScheme scheme, ImmutableArray<Extra> extras, ImmutableArray<Ruling> rulings)
     {

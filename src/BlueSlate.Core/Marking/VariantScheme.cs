@@ -43,7 +43,7 @@ public static class VariantScheme
             }
 
             var concept = fact.ConceptId == Fact.WholeDrawing ? fact.ConceptId : counterparts.GetValueOrDefault(fact.ConceptId);
-            return concept is not null && Fact.IdOf(fact.Aspect, concept) is var id && there.Contains(id) ? id : null;
+            return concept is not null && fact.Kind.IdOf(concept) is var id && there.Contains(id) ? id : null;
         }
     }
 

@@ -22,6 +22,26 @@ public abstract class Notation
     /// <summary>Its name for people: <c>crow's foot</c>.</summary>
     public abstract string Title { get; }
 
+    /// <summary>Whether it shows the parts of composite attributes as such.</summary>
+    public virtual bool ShowsComposites => false;
+
+    /// <summary>Whether it tells kinds of links apart: associations, aggregations, compositions, dependencies.</summary>
+    public virtual bool ShowsLinkKinds => false;
+
+    /// <summary>Whether it shows which relationships identify one of their sides.</summary>
+    public virtual bool ShowsIdentifying => true;
+
+    /// <summary>Whether it shows what a member is besides its name: type, visibility, operations.</summary>
+    public virtual bool ShowsMembers => false;
+
+    /// <summary>The sign that says something of an attribute, as words that go before its name.</summary>
+    public virtual string SignOf(AttributeForm form) => form switch
+    {
+        AttributeForm.Several => "Curly brackets around",
+        AttributeForm.Derived => "Square brackets around",
+        _ => "The ring before",
+    };
+
     /// <summary>The notation with this name; throws when there is none.</summary>
     public static Notation Of(string name) =>
         All.FirstOrDefault(notation => notation.Name == name) ?? throw new ArgumentException($"There is no notation “{name}”.", nameof(name));
@@ -52,6 +72,9 @@ public abstract class Notation
     /// <summary>Draws concepts, without places.</summary>
     public abstract Redrawing Write(ConceptModel model, NotationOptions options);
 }
+
+/// <summary>What may be said of an attribute: that it has several values, is worked out, may be absent.</summary>
+public enum AttributeForm { Several, Derived, Optional }
 
 /// <summary>Concepts drawn in a notation, and what the notation cannot say, in sentences; each stands in a note of the drawing too.</summary>
 public sealed record Redrawing(Drawing Drawing, ImmutableArray<string> Unsaid);

@@ -61,7 +61,7 @@ internal sealed class ExampleFinder(ConceptModel model, FrozenDictionary<string,
                 continue;
             }
 
-            var further = tolerance.Accepted.Where(value => value != "?").SelectMany(value => variants.Select(variant => Variation.Of(variant, verdict.Fact, value))).ToList();
+            var further = tolerance.Accepted.Where(value => value != "?").SelectMany(value => variants.Select(variant => verdict.Fact.Kind.Vary(variant, verdict.Fact, value))).ToList();
             if (further.Contains(null) || variants.Count + further.Count > MostCombinations)
             {
                 return null;
@@ -84,20 +84,20 @@ internal sealed class Dispute(ConceptModel model, Comparison comparison, Immutab
     /// <summary>The bad verdicts that the finding explains.</summary>
     public ImmutableArray<Verdict> Verdicts => verdicts;
 
-    /// <summary>The bad verdicts on some aspects, in their order.</summary>
-    public IEnumerable<Verdict> On(params ReadOnlySpan<Aspect> aspects)
+    /// <summary>The bad verdicts of some kinds, in their order.</summary>
+    public IEnumerable<Verdict> On(params ReadOnlySpan<FactKind> kinds)
     {
-        var wanted = aspects.ToArray();
-        return verdicts.Where(verdict => wanted.Contains(verdict.Fact.Aspect));
+        var wanted = kinds.ToArray();
+        return verdicts.Where(verdict => wanted.Contains(verdict.Fact.Kind));
     }
 
     /// <summary>The keys that are accepted at a key's fact besides the model answer's own.</summary>
     public IEnumerable<Identifier> AcceptedKeys(string factId, EntityType entity) =>
-        (tolerances.TryGetValue(factId, out var tolerance) ? tolerance.Accepted : []).Select(names => Variation.KeyNamed(entity, names)).OfType<Identifier>();
+        (tolerances.TryGetValue(factId, out var tolerance) ? tolerance.Accepted : []).Select(names => Variations.KeyNamed(entity, names)).OfType<Identifier>();
 
     /// <summary>The model with what is drawn at some facts; null when one of them says nothing of data.</summary>
     public ConceptModel? AsDrawn(IEnumerable<Verdict> facts) =>
-        facts.Aggregate((ConceptModel?)model, (sofar, verdict) => sofar is null ? null : Variation.Of(sofar, verdict.Fact, verdict.Drawn));
+        facts.Aggregate((ConceptModel?)model, (sofar, verdict) => sofar is null ? null : verdict.Fact.Kind.Vary(sofar, verdict.Fact, verdict.Drawn));
 
     /// <summary>An entity type as its author calls it.</summary>
     public string NameOf(string entityId) => comparison.Correspondence.Entities.TryGetValue(entityId, out var match)

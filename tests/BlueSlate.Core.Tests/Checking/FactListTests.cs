@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Checking;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Notations;
@@ -21,7 +22,7 @@ public sealed class FactListTests
     [Fact]
     public void Every_end_of_a_line_has_a_least_and_a_most()
     {
-        var facts = Of(Café.ToDrawing(), Level.Conceptual).Where(fact => fact.Aspect is Aspect.Min or Aspect.Max).ToDictionary(fact => fact.Id, fact => fact.Value);
+        var facts = Of(Café.ToDrawing(), Level.Conceptual).Where(fact => fact.Kind is MinimumFact or MaximumFact).ToDictionary(fact => fact.Id, fact => fact.Value);
         facts.ShouldBe(new Dictionary<string, string> { ["min:r1/from"] = "1", ["max:r1/from"] = "1", ["min:r1/to"] = "1", ["max:r1/to"] = "*" }, ignoreOrder: true);
     }
 
@@ -29,23 +30,23 @@ public sealed class FactListTests
     [InlineData(Level.Conceptual, true)]
     [InlineData(Level.Logical, false)]
     public void That_there_are_no_foreign_keys_is_a_fact_at_conceptual_level_only(Level level, bool stated) =>
-        Of(Café.ToDrawing(), level).Any(fact => fact.Aspect == Aspect.NoForeignKeys).ShouldBe(stated);
+        Of(Café.ToDrawing(), level).Any(fact => fact.Kind == FactKinds.NoForeignKeys).ShouldBe(stated);
 
     [Fact]
     public void What_the_model_answer_leaves_open_is_no_fact()
     {
         var open = new Sketch().Box("Visit", "PK no").Box("Item", "PK no").Line("Visit", [], "Item", [EndMark.Foot]).ToDrawing();
         var facts = Of(open, Level.Conceptual);
-        facts.Where(fact => fact.Aspect is Aspect.Min or Aspect.Named).ShouldBeEmpty();
-        facts.Where(fact => fact.Aspect == Aspect.Max).Select(fact => fact.Id).ShouldBe(["max:r1/to"]);
+        facts.Where(fact => fact.Kind is MinimumFact or NamedFact).ShouldBeEmpty();
+        facts.Where(fact => fact.Kind == FactKinds.Maximum).Select(fact => fact.Id).ShouldBe(["max:r1/to"]);
     }
 
     [Fact]
     public void The_stroke_is_a_fact_only_where_the_class_has_learned_it()
     {
         var options = new NotationOptions(Level.Conceptual) { StrokeSaysIdentifying = false };
-        FactList.Of(Notation.Read(Café.ToDrawing(), options), options).ShouldNotContain(fact => fact.Aspect == Aspect.Identifying);
-        Of(Café.ToDrawing(), Level.Conceptual).Count(fact => fact.Aspect == Aspect.Identifying).ShouldBe(1);
+        FactList.Of(Notation.Read(Café.ToDrawing(), options), options).ShouldNotContain(fact => fact.Kind == FactKinds.Identifying);
+        Of(Café.ToDrawing(), Level.Conceptual).Count(fact => fact.Kind == FactKinds.Identifying).ShouldBe(1);
     }
 
     [Fact]
@@ -55,7 +56,7 @@ public sealed class FactListTests
         {
             var facts = Of(model, level);
             facts.Select(fact => fact.Id).ShouldBeUnique(name);
-            facts.Select(fact => $"{fact.Aspect} {fact.Title}").ShouldBeUnique(name);
+            facts.Select(fact => $"{fact.Kind} {fact.Title}").ShouldBeUnique(name);
             facts.ShouldAllBe(fact => fact.Title.Length > 0 && fact.Value.Length > 0);
         }
     }

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Checking;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Notations;
@@ -18,9 +19,9 @@ public sealed class FactSymbolTests
             var reading = Notation.Read(model, options);
             var guide = reading.Model.Relationships.Single().Roles.Single(role => reading.Model.Entity(role.EntityId).Name == "Guide");
             var ends = model.Sheets[0].Lines.ToDictionary(line => line.From.On.Id!, line => $"{line.Id}/from", StringComparer.Ordinal);
-            string At(Aspect aspect) => FactSymbol.Of(FactList.Of(reading, options).Single(fact => fact.Aspect == aspect && fact.ConceptId == guide.Id), reading, options);
-            At(Aspect.Min).ShouldBe(ends[model.Shapes.Single(shape => shape.Text == "Show").Id]);
-            At(Aspect.Max).ShouldBe(ends[model.Shapes.Single(shape => shape.Text == (style == CountStyle.Letters ? "Guide" : "Show")).Id]);
+            string At(FactKind kind) => kind.SymbolOf(FactList.Of(reading, options).Single(fact => fact.Kind == kind && fact.ConceptId == guide.Id), reading, options);
+            At(FactKinds.Minimum).ShouldBe(ends[model.Shapes.Single(shape => shape.Text == "Show").Id]);
+            At(FactKinds.Maximum).ShouldBe(ends[model.Shapes.Single(shape => shape.Text == (style == CountStyle.Letters ? "Guide" : "Show")).Id]);
         }
     }
 
@@ -31,7 +32,7 @@ public sealed class FactSymbolTests
         {
             var options = new NotationOptions(level);
             var reading = Notation.Read(model, options);
-            FactList.Of(reading, options).ShouldAllBe(fact => FactSymbol.Of(fact, reading, options) == fact.ConceptId);
+            FactList.Of(reading, options).ShouldAllBe(fact => fact.Kind.SymbolOf(fact, reading, options) == fact.ConceptId);
         }
     }
 }

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Checking;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Notations;
@@ -67,8 +68,8 @@ public sealed class VerdictTests
         var model = Boxes.Box("Fixer", "PK badge no").Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in").Line("Fixer", Ends.One, "Item", Ends.ZeroOrMore, "looks at", "is looked at by").ToDrawing();
         var answer = Boxes.Box("Fixer", "PK badge no").Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in").Line("Fixer", Ends.One, "Visit", Ends.ZeroOrMore, "looks at", "is looked at by").ToDrawing();
         var comparison = Assess(model, answer).Comparison;
-        comparison.On(Aspect.Relationship, "r2")!.Kind.ShouldBe(VerdictKind.Wrong);
-        comparison.On(Aspect.Max, "r2/to")!.IsGood.ShouldBeTrue();
+        comparison.On(FactKinds.Relationship, "r2")!.Kind.ShouldBe(VerdictKind.Wrong);
+        comparison.On(FactKinds.Maximum, "r2/to")!.IsGood.ShouldBeTrue();
     }
 
     [Fact]
@@ -93,7 +94,7 @@ public sealed class VerdictTests
             .Line("Repair", Ends.One, "Use", Ends.ZeroOrMore, "has", "is of", Stroke.Solid).Line("Part", Ends.One, "Use", Ends.ZeroOrMore, "is in", "takes", Stroke.Solid).ToDrawing();
         var dashed = new Sketch().Box("Repair", "PK no").Box("Part", "PK code").Box("Use", "quantity")
             .Line("Repair", Ends.One, "Use", Ends.ZeroOrMore, "has", "is of").Line("Part", Ends.One, "Use", Ends.ZeroOrMore, "is in", "takes").ToDrawing();
-        Assess(model, dashed).Comparison.On(Aspect.Key, "b3")!.IsGood.ShouldBeTrue();
+        Assess(model, dashed).Comparison.On(FactKinds.Key, "b3")!.IsGood.ShouldBeTrue();
     }
 
     private static Verdict On(Drawing answer, string fact, params Tolerance[] tolerances) =>

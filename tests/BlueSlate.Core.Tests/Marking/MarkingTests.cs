@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using System.Collections.Immutable;
 using BlueSlate.Core.Checking;
 using BlueSlate.Core.Drawings;
@@ -29,7 +30,7 @@ public sealed class MarkingTests
         foreach (var (name, model, level) in DemoExercises.Models)
         {
             var facts = Exercise.Of(model, level).Facts;
-            var key = facts.First(fact => fact.Aspect == Aspect.Key);
+            var key = facts.First(fact => fact.Kind == FactKinds.Key);
             Tolerance[] unassessed = [.. facts.Where(fact => fact.Place == key.Place || fact.ConceptId == key.ConceptId).Select(fact => new Tolerance(fact.Id, [], false, true))];
             var scheme = new MarkingScheme([new MarkLine("key", "", 3, LineRule.Share, [.. unassessed.Select(tolerance => tolerance.FactId)]), .. Exercise.Of(model, level).Scheme.Lines], default, default, Rational.Half);
             var assessor = new Assessor(model, new NotationOptions(level), unassessed, scheme);
@@ -85,7 +86,7 @@ public sealed class MarkingTests
             Lines = [new Line("x", Stroke.Solid, "", At("b1"), At("d1"), []), new Line("y", Stroke.Solid, "", At("d1"), At("b2"), [])],
         }]);
         var assessment = new Assessor(model, new NotationOptions(Level.Conceptual) { StrokeSaysIdentifying = true }, [], Exercise.Of(model).Scheme).Assess(answer, []);
-        var verdict = assessment.Comparison.Verdicts.Single(verdict => verdict.Fact.Aspect == Aspect.Identifying);
+        var verdict = assessment.Comparison.Verdicts.Single(verdict => verdict.Fact.Kind == FactKinds.Identifying);
         verdict.Kind.ShouldBe(VerdictKind.Absent);
         assessment.Findings.Single(finding => finding.Claims.Contains(verdict.Fact.Id)).Tag.ShouldBe(Tag.Notation);
         AddsUp(assessment);
@@ -175,7 +176,7 @@ public sealed class MarkingTests
     private static ImmutableArray<Ruling> Rule(Assessment assessment, Decision decision) =>
         [.. assessment.Notes.Select(note => new Ruling(decision, [.. note.Finding.Claims.Concat(note.Consequences.SelectMany(finding => finding.Claims))], note.Finding.Extras, ""))];
 
-    private static Fact Fact(string id, string place) => new(id, Aspect.Attribute, id, place, id, id);
+    private static Fact Fact(string id, string place) => new(id, FactKinds.Attribute, id, place, id, id);
 
     private static Rational Earned(LineRule rule, ImmutableArray<Fact> facts, params string[] right)
     {

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Checking;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Matching;
@@ -50,7 +51,7 @@ public sealed class MatchingTests
             .Line("Repair", Ends.One, "Use", Ends.OneOrMore).Line("Part", Ends.One, "Use", Ends.ZeroOrMore).ToDrawing();
         var assessment = Exercise.Of(model).Assess(answer, []);
         assessment.Comparison.Correspondence.Restated.Single().Code.ShouldBe("many-to-many-by-linking-entity");
-        assessment.Comparison.Verdicts.Where(verdict => verdict.Fact.Aspect is Aspect.Min or Aspect.Max).ShouldAllBe(verdict => verdict.IsGood);
+        assessment.Comparison.Verdicts.Where(verdict => verdict.Fact.Kind is MinimumFact or MaximumFact).ShouldAllBe(verdict => verdict.IsGood);
     }
 
     [Fact]

@@ -118,11 +118,11 @@ public sealed class ChenReaderTests
         var model = Read(sketch).Model;
         model.Entities[2].Kind.ShouldBe(EntityKind.Associative);
         model.Relationships.Single().EntityId.ShouldBe("b3");
-        var normal = NormalForm.Of(Read(sketch)).Model;
+        var normal = ComparableForm.Of(Read(sketch)).Model;
         normal.Entities.Select(entity => entity.Name).ShouldBe(["Guest", "Show"]);
         normal.Relationships.Single().Name.ShouldBe("Booking");
         sketch.Box("Receipt").Diamond("is settled by", Outline.Single, ("Booking", "1", false), ("Receipt", "1", false));
-        normal = NormalForm.Of(Read(sketch)).Model;
+        normal = ComparableForm.Of(Read(sketch)).Model;
         normal.Relationships.Where(relationship => relationship.Roles.Any(role => role.EntityId == "b3") && relationship.Name.Length == 0)
             .Select(relationship => relationship.Roles.Select(role => role.CoOccurrence.ToString())).ShouldBe([["1..1", "0..*"], ["1..1", "0..*"]]);
     }

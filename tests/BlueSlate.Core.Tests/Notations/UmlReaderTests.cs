@@ -128,7 +128,7 @@ public sealed class UmlReaderTests
         reading.Remarks.ShouldBeEmpty();
         reading.Model.Relationships.Single(relationship => relationship.Id == "r1").EntityId.ShouldBe("b3");
         reading.Model.Entities[2].Kind.ShouldBe(EntityKind.Associative);
-        var normal = NormalForm.Of(reading).Model.Relationships.Where(relationship => relationship.Id.StartsWith("r1", StringComparison.Ordinal)).ToList();
+        var normal = ComparableForm.Of(reading).Model.Relationships.Where(relationship => relationship.Id.StartsWith("r1", StringComparison.Ordinal)).ToList();
         normal.Select(relationship => relationship.Roles[1].CoOccurrence.ToString()).ShouldBe(["0..*", "0..1"]);
     }
 

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Checking;
 using BlueSlate.Core.Notations;
 using BlueSlate.Core.Restatements;
@@ -65,8 +66,8 @@ public sealed class RestatementTests
         Exercise.Of(Linked().ToDrawing()).Assess(answer, []).Comparison.Correspondence.Restated.ShouldHaveSingleItem().Code.ShouldBe("linking-entity-by-many-to-many");
         var logical = Exercise.Of(Linked().ToDrawing(), Level.Logical).Assess(answer, []).Comparison;
         logical.Correspondence.Restated.ShouldAllBe(match => match.Holding.IsEmpty && match.Uses.IsEmpty);
-        logical.On(Aspect.Entity, "b3")!.IsBad.ShouldBeTrue();
-        logical.On(Aspect.Max, "r1/to")!.IsGood.ShouldBeTrue();
+        logical.On(FactKinds.Entity, "b3")!.IsBad.ShouldBeTrue();
+        logical.On(FactKinds.Maximum, "r1/to")!.IsGood.ShouldBeTrue();
     }
 
     [Fact]
@@ -75,7 +76,7 @@ public sealed class RestatementTests
         var model = Boxes.Box("Use", "quantity").Line("Repair", Ends.One, "Use", Ends.OneOrMore, "makes", "is made in").Line("Part", Ends.One, "Use", Ends.ZeroOrMore, "goes into", "takes").ToDrawing();
         var answer = Boxes.Line("Repair", Ends.ZeroOrMore, "Part", Ends.OneOrMore, "uses", "is used in").ToDrawing();
         var assessment = Exercise.Of(model).Assess(answer, []);
-        assessment.Comparison.On(Aspect.Entity, "b3")!.Kind.ShouldBe(VerdictKind.HoldsByRestatement);
+        assessment.Comparison.On(FactKinds.Entity, "b3")!.Kind.ShouldBe(VerdictKind.HoldsByRestatement);
         assessment.Findings.ShouldHaveSingleItem().Code.ShouldBe("attribute-missing");
     }
 

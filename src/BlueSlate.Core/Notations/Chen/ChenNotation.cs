@@ -12,6 +12,15 @@ internal sealed class ChenNotation : Notation
 {
     public override string Name => NotationNames.Chen;
 
+    public override bool ShowsComposites => true;
+
+    public override string SignOf(AttributeForm form) => form switch
+    {
+        AttributeForm.Several => "A double oval for",
+        AttributeForm.Derived => "A dashed oval for",
+        _ => base.SignOf(form),
+    };
+
     public override string Title => "Chen";
 
     public override Reading ReadDrawing(Drawing drawing, NotationOptions options)

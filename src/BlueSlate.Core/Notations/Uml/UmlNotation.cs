@@ -9,6 +9,19 @@ internal sealed class UmlNotation : Notation
 {
     public override string Name => NotationNames.Uml;
 
+    public override bool ShowsLinkKinds => true;
+
+    public override bool ShowsIdentifying => false;
+
+    public override bool ShowsMembers => true;
+
+    public override string SignOf(AttributeForm form) => form switch
+    {
+        AttributeForm.Several => "A multiplicity such as [*] after",
+        AttributeForm.Derived => "A slash before",
+        _ => "The multiplicity [0..1] after",
+    };
+
     public override string Title => "UML";
 
     public override Reading ReadDrawing(Drawing drawing, NotationOptions options)

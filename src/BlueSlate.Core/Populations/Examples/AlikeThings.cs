@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using System.Collections.Immutable;
 using BlueSlate.Core.Checking;
 using BlueSlate.Core.Concepts;
@@ -10,24 +11,24 @@ internal sealed class AlikeThings : ExampleSource
 {
     public override IEnumerable<Proposal> Propose(Dispute dispute)
     {
-        foreach (var verdict in dispute.On(Aspect.Key, Aspect.Kind))
+        foreach (var verdict in dispute.On(FactKinds.Key, FactKinds.EntityKind))
         {
             var entity = dispute.Model.Entity(verdict.Fact.ConceptId);
-            if (entity.Primary is { } wanted && dispute.Comparison.On(Aspect.Key, entity.Id)?.AnswerId is { } answerId && Drawn(entity, answerId, dispute) is var (drawn, added))
+            if (entity.Primary is { } wanted && dispute.Comparison.On(FactKinds.Key, entity.Id)?.AnswerId is { } answerId && Drawn(entity, answerId, dispute) is var (drawn, added))
             {
-                var asDrawn = Variation.WithPrimary(dispute.Model, entity.Id, drawn, added);
-                foreach (var proposal in Between(entity.Id, wanted, drawn, asDrawn, Fact.IdOf(Aspect.Key, entity.Id), dispute))
+                var asDrawn = Variations.WithPrimary(dispute.Model, entity.Id, drawn, added);
+                foreach (var proposal in Between(entity.Id, wanted, drawn, asDrawn, FactKinds.Key.IdOf(entity.Id), dispute))
                 {
                     yield return proposal;
                 }
             }
         }
 
-        foreach (var verdict in dispute.On(Aspect.AlternateKey).Where(verdict => verdict.Kind == VerdictKind.Absent))
+        foreach (var verdict in dispute.On(FactKinds.AlternateKey).Where(verdict => verdict.Kind == VerdictKind.Absent))
         {
             var entity = dispute.Model.Entities.First(candidate => candidate.Attributes.Any(attribute => attribute.Id == verdict.Fact.ConceptId));
             var wanted = entity.AlternateBy(verdict.Fact.ConceptId);
-            foreach (var proposal in Between(entity.Id, wanted, null, Variation.WithoutAlternate(dispute.Model, entity.Id, verdict.Fact.ConceptId), verdict.Fact.Id, dispute))
+            foreach (var proposal in Between(entity.Id, wanted, null, Variations.WithoutAlternate(dispute.Model, entity.Id, verdict.Fact.ConceptId), verdict.Fact.Id, dispute))
             {
                 yield return proposal;
             }

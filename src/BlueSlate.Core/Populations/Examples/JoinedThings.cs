@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using System.Collections.Immutable;
 using BlueSlate.Core.Checking;
 using BlueSlate.Core.Concepts;
@@ -13,7 +14,7 @@ internal sealed class JoinedThings : ExampleSource
 {
     public override IEnumerable<Proposal> Propose(Dispute dispute)
     {
-        foreach (var verdict in dispute.On(Aspect.Relationship).Where(verdict => verdict.Kind == VerdictKind.Absent))
+        foreach (var verdict in dispute.On(FactKinds.Relationship).Where(verdict => verdict.Kind == VerdictKind.Absent))
         {
             var relationship = dispute.Model.Relationships.First(candidate => candidate.Id == verdict.Fact.ConceptId);
             if (relationship.Roles.Length != 3 || !IsDrawnByPairs(relationship, dispute.Comparison))

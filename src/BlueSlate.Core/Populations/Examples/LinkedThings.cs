@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using System.Collections.Immutable;
 using BlueSlate.Core.Checking;
 using BlueSlate.Core.Concepts;
@@ -12,7 +13,7 @@ internal sealed class LinkedThings : ExampleSource
 
     public override IEnumerable<Proposal> Propose(Dispute dispute)
     {
-        var ends = dispute.On(Aspect.Min, Aspect.Max).Where(verdict => verdict.Kind == VerdictKind.Wrong).ToList();
+        var ends = dispute.On(FactKinds.Minimum, FactKinds.Maximum).Where(verdict => verdict.Kind == VerdictKind.Wrong).ToList();
         if (ends.Count == 0 || dispute.AsDrawn(ends) is not { } drawn)
         {
             yield break;
@@ -28,7 +29,7 @@ internal sealed class LinkedThings : ExampleSource
 
             var otherwise = drawn.Relationships.First(candidate => candidate.Id == wanted.Id);
             Count here = CountAt(wanted, roleId), there = CountAt(otherwise, roleId);
-            string[] about = [.. wanted.Roles.SelectMany(role => new[] { Fact.IdOf(Aspect.Min, role.Id), Fact.IdOf(Aspect.Max, role.Id) })];
+            string[] about = [.. wanted.Roles.SelectMany(role => new[] { FactKinds.Minimum.IdOf(role.Id), FactKinds.Maximum.IdOf(role.Id) })];
             foreach (var number in Numbers(here, there))
             {
                 var asDrawn = PopulationRules.Allows(there, number);

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using System.Collections.Immutable;
 using BlueSlate.Core.Checking;
 using BlueSlate.Core.Language;
@@ -11,16 +12,16 @@ internal sealed class SortedThings : ExampleSource
 
     public override IEnumerable<Proposal> Propose(Dispute dispute)
     {
-        foreach (var verdict in dispute.On(Aspect.Disjoint, Aspect.Total).Where(verdict => verdict.Kind != VerdictKind.AbsentWithOwner))
+        foreach (var verdict in dispute.On(FactKinds.Disjoint, FactKinds.Total).Where(verdict => verdict.Kind != VerdictKind.AbsentWithOwner))
         {
             var set = dispute.Model.Specialisations.First(candidate => candidate.Id == verdict.Fact.ConceptId);
             var subtypes = set.Subtypes.Select(link => link.EntityId).ToList();
-            if (dispute.AsDrawn([verdict]) is not { } drawn || (verdict.Fact.Aspect == Aspect.Disjoint && subtypes.Count < 2))
+            if (dispute.AsDrawn([verdict]) is not { } drawn || (verdict.Fact.Kind == FactKinds.Disjoint && subtypes.Count < 2))
             {
                 continue;
             }
 
-            List<string> belonging = verdict.Fact.Aspect == Aspect.Disjoint ? [.. subtypes.Take(2)] : [set.SupertypeId];
+            List<string> belonging = verdict.Fact.Kind == FactKinds.Disjoint ? [.. subtypes.Take(2)] : [set.SupertypeId];
             var forbidden = verdict.Fact.Value is "disjoint" or "total";
             var seed = new Growth(forbidden ? drawn : dispute.Model);
             var thing = seed.AddExactly(belonging);
@@ -31,7 +32,7 @@ internal sealed class SortedThings : ExampleSource
                 var names = new ThingNames();
                 var super = dispute.NameOf(set.SupertypeId);
                 var shown = subtypes.Take(MostSubtypes).ToList();
-                var said = verdict.Fact.Aspect == Aspect.Disjoint
+                var said = verdict.Fact.Kind == FactKinds.Disjoint
                     ? $"{Phrasing.One(super)} that is {Phrasing.One(dispute.NameOf(subtypes[0]))} and {Phrasing.One(dispute.NameOf(subtypes[1]))} at once."
                     : $"{Phrasing.One(super)} that is {NoneOf([.. subtypes.Select(id => Phrasing.InText(dispute.NameOf(id)))])}.";
                 ImmutableArray<string> row = [names.Of(super, thing), .. shown.Select(id => population.Things[thing].Types.Contains(id) ? "yes" : "no")];

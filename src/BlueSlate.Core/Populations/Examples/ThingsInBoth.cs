@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using System.Collections.Immutable;
 using BlueSlate.Core.Checking;
 using BlueSlate.Core.Language;
@@ -9,7 +10,7 @@ internal sealed class ThingsInBoth : ExampleSource
 {
     public override IEnumerable<Proposal> Propose(Dispute dispute)
     {
-        foreach (var verdict in dispute.On(Aspect.Exclusion).Where(verdict => verdict.Kind == VerdictKind.Absent))
+        foreach (var verdict in dispute.On(FactKinds.Exclusion).Where(verdict => verdict.Kind == VerdictKind.Absent))
         {
             var exclusion = dispute.Model.Exclusions.First(candidate => candidate.Id == verdict.Fact.ConceptId);
             var relationships = exclusion.RelationshipIds.Select(id => dispute.Model.Relationships.First(relationship => relationship.Id == id)).ToList();

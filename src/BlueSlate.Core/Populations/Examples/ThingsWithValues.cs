@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Checking;
 using BlueSlate.Core.Language;
 
@@ -8,7 +9,7 @@ internal sealed class ThingsWithValues : ExampleSource
 {
     public override IEnumerable<Proposal> Propose(Dispute dispute)
     {
-        foreach (var verdict in dispute.On(Aspect.Multivalued, Aspect.Optional).Where(verdict => verdict.Kind == VerdictKind.Wrong))
+        foreach (var verdict in dispute.On(FactKinds.Multivalued, FactKinds.Optional).Where(verdict => verdict.Kind == VerdictKind.Wrong))
         {
             var owner = dispute.Model.Entities.FirstOrDefault(entity => entity.Attributes.Any(attribute => attribute.Id == verdict.Fact.ConceptId));
             if (owner is null || dispute.AsDrawn([verdict]) is not { } drawn)
@@ -19,7 +20,7 @@ internal sealed class ThingsWithValues : ExampleSource
             var attribute = owner.Attributes.First(candidate => candidate.Id == verdict.Fact.ConceptId);
             var seed = new Growth(dispute.Model);
             var thing = seed.Add(owner.Id);
-            seed.Set(thing, attribute.Id, verdict.Fact.Aspect == Aspect.Multivalued ? [thing, thing + 1] : []);
+            seed.Set(thing, attribute.Id, verdict.Fact.Kind == FactKinds.Multivalued ? [thing, thing + 1] : []);
             yield return new Proposal(ExampleKind.RuledOutAsDrawn, seed, drawn, [verdict.Fact.Id], Show);
 
             ExampleTable Show(Population population)

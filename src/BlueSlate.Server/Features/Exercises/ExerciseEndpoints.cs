@@ -198,7 +198,7 @@ public static class ExerciseEndpoints
         var reading = Notation.Read(drawing, options);
         return TypedResults.Ok(new FactsReply(
             DrawingWriter.Hash(drawing),
-            [.. FactList.Of(reading, options).Select(fact => new FactReply(fact.Id, Hyphens.Of(fact.Aspect), FactSymbol.Of(fact, reading, options), fact.Title, fact.Value))],
+            [.. FactList.Of(reading, options).Select(fact => new FactReply(fact.Id, fact.Kind.Name, fact.Kind.SymbolOf(fact, reading, options), fact.Title, fact.Value))],
             [.. SentenceWriter.Write(reading).Select(ResultSentence.Of)],
             [.. FormRule.Check(reading, options)]));
     }

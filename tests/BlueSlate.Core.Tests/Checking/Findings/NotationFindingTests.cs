@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Checking;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Marking;
@@ -34,9 +35,9 @@ public sealed class NotationFindingTests
         finding.Tag.ShouldBe(Tag.Notation);
         finding.There.ShouldContain($"It is read as {readAs}.");
         finding.AnswerElements.ShouldBe(["r1/to"]);
-        assessment.Comparison.On(Aspect.Max, "r1/to")!.IsGood.ShouldBeTrue();
-        assessment.Comparison.On(Aspect.Min, "r1/to")!.IsGood.ShouldBeTrue();
-        assessment.Comparison.On(Aspect.OwnNotation, Fact.WholeDrawing)!.IsBad.ShouldBeTrue();
+        assessment.Comparison.On(FactKinds.Maximum, "r1/to")!.IsGood.ShouldBeTrue();
+        assessment.Comparison.On(FactKinds.Minimum, "r1/to")!.IsGood.ShouldBeTrue();
+        assessment.Comparison.On(FactKinds.OwnNotation, Fact.WholeDrawing)!.IsBad.ShouldBeTrue();
     }
 
     [Theory]
@@ -84,7 +85,7 @@ public sealed class NotationFindingTests
     {
         var assessment = Assess(End("r1", line => line with { To = line.To with { Marks = [], Count = written } }));
         Root(assessment, code).There.ShouldContain(written);
-        assessment.Comparison.On(Aspect.Max, "r1/to")!.IsGood.ShouldBe(code == "notation-count-as-text");
+        assessment.Comparison.On(FactKinds.Maximum, "r1/to")!.IsGood.ShouldBe(code == "notation-count-as-text");
     }
 
     [Theory]
@@ -94,7 +95,7 @@ public sealed class NotationFindingTests
     {
         var assessment = Assess(Box("Item", box => box with { Outline = outline }));
         Root(assessment, "notation-foreign-outline").AnswerElements.ShouldBe(["b2"]);
-        assessment.Comparison.On(Aspect.Entity, "b2")!.IsGood.ShouldBeTrue();
+        assessment.Comparison.On(FactKinds.Entity, "b2")!.IsGood.ShouldBeTrue();
     }
 
     [Fact]
@@ -105,7 +106,7 @@ public sealed class NotationFindingTests
             Compartments = [[box.Compartments[0][0] with { Mark = "", Underline = Underline.Solid }, box.Compartments[0][1]]],
         }));
         Root(assessment, "notation-foreign-underline").There.ShouldContain("primary key");
-        assessment.Comparison.On(Aspect.Key, "b2")!.IsGood.ShouldBeTrue();
+        assessment.Comparison.On(FactKinds.Key, "b2")!.IsGood.ShouldBeTrue();
     }
 
     [Fact]
@@ -113,7 +114,7 @@ public sealed class NotationFindingTests
     {
         var assessment = Assess(Box("Item", box => box with { Compartments = [[box.Compartments[0][0], box.Compartments[0][1] with { Mark = "QQ" }]] }));
         Root(assessment, "notation-unreadable-key-mark").There.ShouldContain("QQ");
-        assessment.Comparison.On(Aspect.Attribute, FaultOfItem)!.IsGood.ShouldBeTrue();
+        assessment.Comparison.On(FactKinds.Attribute, FaultOfItem)!.IsGood.ShouldBeTrue();
     }
 
     [Fact]
@@ -121,7 +122,7 @@ public sealed class NotationFindingTests
     {
         var assessment = Assess(End("r1", line => line with { To = line.To with { On = Attachment.Nothing } }));
         Codes(assessment).ShouldContain("notation-loose-end");
-        assessment.Comparison.On(Aspect.Relationship, "r1")!.IsBad.ShouldBeTrue();
+        assessment.Comparison.On(FactKinds.Relationship, "r1")!.IsBad.ShouldBeTrue();
     }
 
     [Fact]
@@ -129,7 +130,7 @@ public sealed class NotationFindingTests
     {
         var assessment = Assess(End("r1", line => line with { To = line.To with { On = new Attachment(AttachmentKind.Line, "r2") } }));
         Codes(assessment).ShouldContain("notation-line-to-line");
-        assessment.Comparison.On(Aspect.Relationship, "r1")!.IsBad.ShouldBeTrue();
+        assessment.Comparison.On(FactKinds.Relationship, "r1")!.IsBad.ShouldBeTrue();
     }
 
     [Fact]
@@ -143,7 +144,7 @@ public sealed class NotationFindingTests
         var drawing = new Drawing([sheet with { Shapes = sheet.Shapes.Add(new Shape("oval", Form.Oval, Outline.Single, "colour", [], null)) }]);
         var assessment = Assess(drawing);
         Root(assessment, "notation-foreign-shape").AnswerElements.ShouldBe(["oval"]);
-        assessment.Comparison.Verdicts.Where(verdict => verdict.IsBad).Select(verdict => verdict.Fact.Aspect).ShouldBe([Aspect.OwnNotation]);
+        assessment.Comparison.Verdicts.Where(verdict => verdict.IsBad).Select(verdict => verdict.Fact.Kind).ShouldBe([FactKinds.OwnNotation]);
     }
 
     [Fact]

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Notations;
 
@@ -13,17 +14,17 @@ internal sealed class AttributeFormNotShown : FindingKind
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
         evidence.Comparison.Verdicts
-            .Where(verdict => verdict.Kind == VerdictKind.Wrong && verdict.Fact.Aspect is Aspect.Multivalued or Aspect.Derived or Aspect.Optional && verdict.IsBad && verdict.AnswerId is not null)
+            .Where(verdict => verdict.Kind == VerdictKind.Wrong && verdict.Fact.Kind is MultivaluedFact or DerivedFact or OptionalFact && verdict.IsBad && verdict.AnswerId is not null)
             .Select(verdict =>
             {
                 var (owner, attribute) = evidence.ModelAttribute(verdict.Fact.ConceptId);
                 var (name, one) = (Phrasing.InText(attribute.Name), Phrasing.One(owner.Name));
                 var at = $"{name} of {Phrasing.InText(owner.Name)}";
-                var (headline, why) = verdict.Fact.Aspect switch
+                var (form, headline, why) = verdict.Fact.Kind switch
                 {
-                    Aspect.Multivalued => ($"{Phrasing.Capital(one)} may have several {Phrasing.Several(attribute.Name)}.", $"As drawn, a second one of {one}'s {Phrasing.Several(attribute.Name)} could not be kept."),
-                    Aspect.Derived => ($"{Phrasing.Capital(at)} is worked out from other facts.", $"Whoever builds this would store the {name} of {one}, and it would go stale."),
-                    _ => ($"{Phrasing.Capital(at)} may be absent.", $"As drawn, nobody without {Phrasing.One(attribute.Name)} could be kept as {one}."),
+                    MultivaluedFact => (AttributeForm.Several, $"{Phrasing.Capital(one)} may have several {Phrasing.Several(attribute.Name)}.", $"As drawn, a second one of {one}'s {Phrasing.Several(attribute.Name)} could not be kept."),
+                    DerivedFact => (AttributeForm.Derived, $"{Phrasing.Capital(at)} is worked out from other facts.", $"Whoever builds this would store the {name} of {one}, and it would go stale."),
+                    _ => (AttributeForm.Optional, $"{Phrasing.Capital(at)} may be absent.", $"As drawn, nobody without {Phrasing.One(attribute.Name)} could be kept as {one}."),
                 };
                 return new Finding
                 {
@@ -32,24 +33,11 @@ internal sealed class AttributeFormNotShown : FindingKind
                     Tag = Tag.Differs,
                     Headline = headline,
                     There = $"{Phrasing.Capital(at)} is drawn as one plain value.",
-                    Wanted = $"{Sign(verdict.Fact.Aspect, evidence.Comparison.Options.Notation)} {at}.",
+                    Wanted = $"{Notation.Of(evidence.Comparison.Options.Notation).SignOf(form)} {at}.",
                     Why = why,
                     Claims = [verdict.Fact.Id],
                     ModelElements = [attribute.Id],
                     AnswerElements = [verdict.AnswerId!],
                 };
             });
-
-    // How each notation shows it.
-    private static string Sign(Aspect aspect, string notation) => (aspect, notation) switch
-    {
-        (Aspect.Multivalued, NotationNames.Chen) => "A double oval for",
-        (Aspect.Derived, NotationNames.Chen) => "A dashed oval for",
-        (Aspect.Multivalued, NotationNames.Uml) => "A multiplicity such as [*] after",
-        (Aspect.Derived, NotationNames.Uml) => "A slash before",
-        (Aspect.Optional, NotationNames.Uml) => "The multiplicity [0..1] after",
-        (Aspect.Multivalued, _) => "Curly brackets around",
-        (Aspect.Derived, _) => "Square brackets around",
-        _ => "The ring before",
-    };
 }

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Attributes;
@@ -13,7 +14,7 @@ internal sealed class AttributeMisplaced : FindingKind
     public override int Rank => 20;
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Attribute).Where(verdict => verdict.Kind == VerdictKind.Wrong).Select(verdict =>
+        evidence.Comparison.Bad(FactKinds.Attribute).Where(verdict => verdict.Kind == VerdictKind.Wrong).Select(verdict =>
         {
             var (owner, attribute) = evidence.ModelAttribute(verdict.Fact.ConceptId);
             var (drawnOwner, drawn) = evidence.AnswerAttribute(verdict.AnswerId!);

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Language;
 
@@ -12,7 +13,7 @@ internal sealed class AttributeMissing : FindingKind
     public override string Help => "A fact that the scenario wants kept has no line in its box. Read the scenario again for every value that is noted, recorded or given.";
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Attribute).Where(verdict => verdict.Kind == VerdictKind.Absent).Select(verdict =>
+        evidence.Comparison.Bad(FactKinds.Attribute).Where(verdict => verdict.Kind == VerdictKind.Absent).Select(verdict =>
         {
             var (owner, attribute) = evidence.ModelAttribute(verdict.Fact.ConceptId);
             var drawn = evidence.AnswerEntity(verdict.AnswerId!);
@@ -36,7 +37,7 @@ internal sealed class AttributeMissing : FindingKind
     // Without the attribute that is the key there is no key; that is one mistake.
     private static string? RootOf(Evidence evidence, EntityType owner, ConceptAttribute attribute) =>
         owner.Primary?.AttributeIds.Contains(attribute.Id) != true ? null
-        : evidence.Comparison.On(Aspect.Key, owner.Id) switch
+        : evidence.Comparison.On(FactKinds.Key, owner.Id) switch
         {
             { Kind: VerdictKind.Absent } => $"key-missing:{owner.Id}",
             { Kind: VerdictKind.Wrong, PartlyRight: false } => $"key-wrong:{owner.Id}",

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Language;
 
@@ -15,7 +16,7 @@ internal sealed class AttributeRepeatedInSubtypes : FindingKind
 
     public override IEnumerable<Finding> Find(Evidence evidence)
     {
-        foreach (var verdict in evidence.Comparison.Bad(Aspect.Attribute))
+        foreach (var verdict in evidence.Comparison.Bad(FactKinds.Attribute))
         {
             if (!evidence.IsAttributeOfEntity(verdict.Fact.ConceptId))
             {

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Attributes;
@@ -15,7 +16,7 @@ internal sealed class AttributesExchanged : FindingKind
 
     public override IEnumerable<Finding> Find(Evidence evidence)
     {
-        var moved = evidence.Comparison.Bad(Aspect.Attribute).Where(verdict => verdict.Kind == VerdictKind.Wrong && evidence.IsAttributeOfEntity(verdict.Fact.ConceptId))
+        var moved = evidence.Comparison.Bad(FactKinds.Attribute).Where(verdict => verdict.Kind == VerdictKind.Wrong && evidence.IsAttributeOfEntity(verdict.Fact.ConceptId))
             .Select(verdict => (Wanted: evidence.ModelAttribute(verdict.Fact.ConceptId), Drawn: evidence.AnswerAttribute(verdict.AnswerId!))).ToList();
         var taken = new HashSet<string>(StringComparer.Ordinal);
         foreach (var (one, i) in moved.Select((pair, i) => (pair, i)))

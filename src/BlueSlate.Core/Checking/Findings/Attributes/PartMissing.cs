@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Attributes;
@@ -11,7 +12,7 @@ internal sealed class PartMissing : FindingKind
     public override string Help => "A composite attribute is drawn with its parts, each an oval of its own.";
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Part).Where(verdict => verdict.Kind == VerdictKind.Absent).GroupBy(verdict => evidence.ModelPart(verdict.Fact.ConceptId).Whole.Id, StringComparer.Ordinal).Select(group =>
+        evidence.Comparison.Bad(FactKinds.Part).Where(verdict => verdict.Kind == VerdictKind.Absent).GroupBy(verdict => evidence.ModelPart(verdict.Fact.ConceptId).Whole.Id, StringComparer.Ordinal).Select(group =>
         {
             var first = group.First();
             var (owner, whole, _) = evidence.ModelPart(first.Fact.ConceptId);

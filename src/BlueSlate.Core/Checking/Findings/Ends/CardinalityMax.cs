@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Ends;
@@ -11,7 +12,7 @@ internal sealed class CardinalityMax : FindingKind
     public override string Help => "The mark nearest the box says how many there may be at most: a bar for one, a foot for many. Ask: can there be a second?";
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Max).Where(verdict => verdict.Kind == VerdictKind.Wrong && !IsUnresolved(evidence, verdict)).Select(verdict =>
+        evidence.Comparison.Bad(FactKinds.Maximum).Where(verdict => verdict.Kind == VerdictKind.Wrong && !IsUnresolved(evidence, verdict)).Select(verdict =>
         {
             var end = evidence.Wording(verdict.Fact.ConceptId);
             var tooMany = verdict.Drawn == "*";

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Language;
 
@@ -12,7 +13,7 @@ internal sealed class CardinalityMin : FindingKind
     public override string Help => "The mark further from the box says how many there must be at least: a ring for none, a bar for one. Ask: can there be one without?";
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Min).Where(verdict => verdict.Kind == VerdictKind.Wrong).Select(verdict =>
+        evidence.Comparison.Bad(FactKinds.Minimum).Where(verdict => verdict.Kind == VerdictKind.Wrong).Select(verdict =>
         {
             var end = evidence.Wording(verdict.Fact.ConceptId);
             var couldBeNone = verdict.Drawn == "0";

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Ends;
@@ -14,12 +15,12 @@ internal sealed class EndUnsaid : FindingKind
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
         evidence.Comparison.Verdicts
-            .Where(verdict => verdict.Kind == VerdictKind.Absent && verdict.Fact.Aspect is Aspect.Min or Aspect.Max && verdict.IsBad && verdict.AnswerId is not null && verdict.Kind != VerdictKind.Wrong)
+            .Where(verdict => verdict.Kind == VerdictKind.Absent && verdict.Fact.Kind is MinimumFact or MaximumFact && verdict.IsBad && verdict.AnswerId is not null && verdict.Kind != VerdictKind.Wrong)
             .GroupBy(verdict => verdict.Fact.ConceptId)
             .Select(group =>
             {
                 var end = evidence.Wording(group.Key);
-                var unsaid = Phrasing.List([.. group.Select(verdict => verdict.Fact.Aspect == Aspect.Min ? "least" : "most")]);
+                var unsaid = Phrasing.List([.. group.Select(verdict => verdict.Fact.Kind == FactKinds.Minimum ? "least" : "most")]);
                 var (one, verb) = end.IsOfSeveral ? (end.OneOfEach, "go with") : (end.OneOther, end.Verb);
                 return new Finding
                 {

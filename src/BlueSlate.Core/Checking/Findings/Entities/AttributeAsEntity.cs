@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Entities;
@@ -13,7 +14,7 @@ internal sealed class AttributeAsEntity : FindingKind
     public override int Rank => 20;
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Attribute).Where(verdict => evidence.Comparison.Correspondence.Promoted.ContainsKey(verdict.Fact.ConceptId)).Select(verdict =>
+        evidence.Comparison.Bad(FactKinds.Attribute).Where(verdict => evidence.Comparison.Correspondence.Promoted.ContainsKey(verdict.Fact.ConceptId)).Select(verdict =>
         {
             var (owner, attribute) = evidence.ModelAttribute(verdict.Fact.ConceptId);
             var drawn = evidence.AnswerEntity(evidence.Comparison.Correspondence.Promoted[attribute.Id]);

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Entities;
@@ -13,7 +14,7 @@ internal sealed class EntityAsAttribute : FindingKind
     public override int Rank => 35;
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Entity).Where(verdict => evidence.Comparison.Correspondence.Demoted.ContainsKey(verdict.Fact.ConceptId)).Select(verdict =>
+        evidence.Comparison.Bad(FactKinds.Entity).Where(verdict => evidence.Comparison.Correspondence.Demoted.ContainsKey(verdict.Fact.ConceptId)).Select(verdict =>
         {
             var entity = evidence.ModelEntity(verdict.Fact.ConceptId);
             var (owner, attribute) = evidence.AnswerAttribute(evidence.Comparison.Correspondence.Demoted[entity.Id]);

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Entities;
@@ -33,7 +34,7 @@ internal sealed class EntityDuplicate : FindingKind
                     There = $"Two boxes stand for {Phrasing.InText(twin.Name)}: {twin.Name} and {extra.Name}.",
                     Wanted = $"One box {twin.Name}, to which all the lines go.",
                     Why = $"Whoever builds this would keep {Phrasing.Several(twin.Name)} in two places that soon disagree.",
-                    Claims = [.. evidence.Comparison.Bad(Aspect.Relationship).Where(bad => bad is { Kind: VerdictKind.Wrong, AnswerId: { } line } && evidence.AnswerRelationship(line).Roles.Any(role => role.EntityId == extra.AnswerId)).Select(bad => bad.Fact.Id)],
+                    Claims = [.. evidence.Comparison.Bad(FactKinds.Relationship).Where(bad => bad is { Kind: VerdictKind.Wrong, AnswerId: { } line } && evidence.AnswerRelationship(line).Roles.Any(role => role.EntityId == extra.AnswerId)).Select(bad => bad.Fact.Id)],
                     Extras = [extra.AnswerId, .. lines.Select(line => line.AnswerId)],
                     AnswerElements = [extra.AnswerId],
                 };

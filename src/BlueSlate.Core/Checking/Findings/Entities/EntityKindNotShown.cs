@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using System.Collections.Immutable;
 using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Language;
@@ -15,7 +16,7 @@ internal sealed class EntityKindNotShown : FindingKind
     public override int Rank => 30;
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Kind).Where(verdict => verdict.Kind == VerdictKind.Wrong).Select(verdict =>
+        evidence.Comparison.Bad(FactKinds.EntityKind).Where(verdict => verdict.Kind == VerdictKind.Wrong).Select(verdict =>
         {
             var entity = evidence.ModelEntity(verdict.Fact.ConceptId);
             var owners = OwnersOf(entity);
@@ -28,8 +29,8 @@ internal sealed class EntityKindNotShown : FindingKind
                 return OfClass(entity, verdict);
             }
 
-            var strokes = evidence.Comparison.Bad(Aspect.Identifying).Where(bad => owners.Contains(bad.Fact.ConceptId) || IsDependent(entity, evidence.ModelRelationship(bad.Fact.ConceptId))).Select(bad => bad.Fact.Id);
-            var key = evidence.Comparison.On(Aspect.Key, entity.Id) is { IsBad: true } bad && weak && IsWithinOwner(evidence, entity, evidence.AnswerEntity(verdict.AnswerId!)) ? [bad.Fact.Id] : Array.Empty<string>();
+            var strokes = evidence.Comparison.Bad(FactKinds.Identifying).Where(bad => owners.Contains(bad.Fact.ConceptId) || IsDependent(entity, evidence.ModelRelationship(bad.Fact.ConceptId))).Select(bad => bad.Fact.Id);
+            var key = evidence.Comparison.On(FactKinds.Key, entity.Id) is { IsBad: true } bad && weak && IsWithinOwner(evidence, entity, evidence.AnswerEntity(verdict.AnswerId!)) ? [bad.Fact.Id] : Array.Empty<string>();
             return new Finding
             {
                 Id = IdFor(entity.Id),
@@ -41,7 +42,7 @@ internal sealed class EntityKindNotShown : FindingKind
                 Why = weak
                     ? $"As drawn, {Phrasing.Several(entity.Name)} of different {Phrasing.Several(ownerNames.FirstOrDefault() ?? "owner")} could never share a number."
                     : $"As drawn, nothing says that {Phrasing.One(entity.Name)} stands for one pair of {within}.",
-                Claims = [verdict.Fact.Id, .. strokes, .. key, .. evidence.Comparison.Bad(Aspect.PartialKey).Where(other => entity.Attributes.Any(attribute => attribute.Id == other.Fact.ConceptId)).Select(other => other.Fact.Id)],
+                Claims = [verdict.Fact.Id, .. strokes, .. key, .. evidence.Comparison.Bad(FactKinds.PartialKey).Where(other => entity.Attributes.Any(attribute => attribute.Id == other.Fact.ConceptId)).Select(other => other.Fact.Id)],
                 ModelElements = [entity.Id],
                 AnswerElements = [verdict.AnswerId!],
             };

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Entities;
@@ -13,7 +14,7 @@ internal sealed class EntityMissing : FindingKind
     public override int Rank => 40;
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Entity).Select(verdict =>
+        evidence.Comparison.Bad(FactKinds.Entity).Select(verdict =>
         {
             var entity = evidence.ModelEntity(verdict.Fact.ConceptId);
             var own = entity.Attributes.Select(attribute => attribute.Id).Append(entity.Id);

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Keys;
@@ -11,7 +12,7 @@ internal sealed class AlternateKeyMissing : FindingKind
     public override string Help => "The scenario says that no two share this value either, and the drawing does not show it.";
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.AlternateKey).Where(verdict => verdict.Kind == VerdictKind.Absent).Select(verdict =>
+        evidence.Comparison.Bad(FactKinds.AlternateKey).Where(verdict => verdict.Kind == VerdictKind.Absent).Select(verdict =>
         {
             var (owner, attribute) = evidence.ModelAttribute(verdict.Fact.ConceptId);
             var key = owner.AlternateBy(attribute.Id);

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Keys;
@@ -13,7 +14,7 @@ internal sealed class ForeignKeyInConceptual : FindingKind
     public override int Rank => 45;
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.NoForeignKeys).Where(verdict => verdict.Kind == VerdictKind.Wrong).Select(verdict =>
+        evidence.Comparison.Bad(FactKinds.NoForeignKeys).Where(verdict => verdict.Kind == VerdictKind.Wrong).Select(verdict =>
         {
             var columns = evidence.Comparison.Answer.Model.Entities
                 .SelectMany(entity => entity.Attributes.Where(attribute => attribute.ForeignKey is not null || evidence.Comparison.Correspondence.InDisguise.Contains(attribute.Id)).Select(attribute => (Owner: entity, Attribute: attribute))).ToList();

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Keys;
@@ -35,8 +36,8 @@ internal sealed class ForeignKeyMismatch : FindingKind
                 ReferenceFit.More => ($"{Phrasing.Capital(columns)} of {Phrasing.InText(holder)} are more than the key of {parent}.", $"What is kept twice would have to be changed at every {Phrasing.InText(holder)} when it changes at its {Phrasing.InText(parent)}."),
                 _ => ($"{Phrasing.Capital(columns)} of {Phrasing.InText(holder)} does not refer to the key of {parent}.", $"Two {Phrasing.Several(parent)} with the same {Phrasing.InText(reference.OtherColumn!.Name)} could not be told apart from {Phrasing.One(holder)}."),
             };
-            var columnsOfModel = model?.Columns.Select(column => column.Id).OrderByDescending(id => evidence.Comparison.On(Aspect.ForeignKey, id) is { IsBad: true }).ToList() ?? [];
-            var parentOfModel = model is null ? null : evidence.Comparison.On(Aspect.Key, model.Parent.Id);
+            var columnsOfModel = model?.Columns.Select(column => column.Id).OrderByDescending(id => evidence.Comparison.On(FactKinds.ForeignKey, id) is { IsBad: true }).ToList() ?? [];
+            var parentOfModel = model is null ? null : evidence.Comparison.On(FactKinds.Key, model.Parent.Id);
             yield return new Finding
             {
                 Id = IdFor((reference.Columns.FirstOrDefault(column => named.Add(column.Id)) ?? reference.Columns[0]).Id),
@@ -46,7 +47,7 @@ internal sealed class ForeignKeyMismatch : FindingKind
                 There = $"{Phrasing.Capital(columns)}, marked FK.",
                 Wanted = $"{Phrasing.Capital(key)}, marked FK: the whole key of {parent} as it is drawn.",
                 Why = why,
-                Claims = [.. evidence.BadFactsOf(columnsOfModel).Where(id => id.StartsWith(Fact.IdOf(Aspect.ForeignKey, ""), StringComparison.Ordinal))],
+                Claims = [.. evidence.BadFactsOf(columnsOfModel).Where(id => id.StartsWith(FactKinds.ForeignKey.IdOf(""), StringComparison.Ordinal))],
                 ModelElements = [.. columnsOfModel],
                 AnswerElements = [.. reference.Columns.Select(column => column.Id)],
                 ConsequenceOf = parentOfModel is { IsBad: true, Kind: VerdictKind.Wrong } ? $"{(!parentOfModel.PartlyRight ? "key-wrong" : parentOfModel.ByOwnNumber ? "key-by-own-number" : "key-not-minimal")}:{parentOfModel.Fact.ConceptId}" : null,

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Language;
 
@@ -12,7 +13,7 @@ internal sealed class ForeignKeyMissing : FindingKind
     public override string Help => "At logical level the dependent side of a relationship holds the other side's key, marked FK.";
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.ForeignKey).Where(verdict => verdict is { AnswerId: not null, Kind: not VerdictKind.AbsentWithOwner }).Select(verdict =>
+        evidence.Comparison.Bad(FactKinds.ForeignKey).Where(verdict => verdict is { AnswerId: not null, Kind: not VerdictKind.AbsentWithOwner }).Select(verdict =>
         {
             var (owner, column) = evidence.ModelAttribute(verdict.Fact.ConceptId);
             var marked = verdict.Kind == VerdictKind.Wrong;

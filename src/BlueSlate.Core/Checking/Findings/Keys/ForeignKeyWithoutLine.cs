@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Language;
 
@@ -52,7 +53,7 @@ internal sealed class ForeignKeyWithoutLine : FindingKind
     private static RelationshipType? Wanted(Evidence evidence, string modelColumn) =>
         evidence.ModelAttribute(modelColumn).Attribute.ForeignKey?.RelationshipId is { } along
         && evidence.Comparison.Correspondence.Restated.All(match => !match.Holding.Contains(along))
-        && evidence.Comparison.On(Aspect.Relationship, along) is { IsBad: true, Kind: not VerdictKind.Wrong }
+        && evidence.Comparison.On(FactKinds.Relationship, along) is { IsBad: true, Kind: not VerdictKind.Wrong }
         && evidence.ModelRelationship(along) is var relationship && relationship.Roles.All(role => evidence.CounterpartOf(role.EntityId) is not null) ? relationship : null;
 
     private static EntityType? Parent(Evidence evidence, RelationshipType wanted, EntityType holder) =>

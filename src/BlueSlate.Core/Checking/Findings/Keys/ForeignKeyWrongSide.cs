@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Keys;
@@ -14,7 +15,7 @@ internal sealed class ForeignKeyWrongSide : FindingKind
 
     public override IEnumerable<Finding> Find(Evidence evidence)
     {
-        foreach (var verdict in evidence.Comparison.Bad(Aspect.ForeignKey).Where(verdict => verdict.Kind == VerdictKind.Absent))
+        foreach (var verdict in evidence.Comparison.Bad(FactKinds.ForeignKey).Where(verdict => verdict.Kind == VerdictKind.Absent))
         {
             var (owner, column) = evidence.ModelAttribute(verdict.Fact.ConceptId);
             if (column.ForeignKey!.RelationshipId is not { } id || !evidence.Comparison.Correspondence.Relationships.TryGetValue(id, out var match))

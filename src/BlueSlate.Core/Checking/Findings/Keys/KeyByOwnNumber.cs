@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Keys;
@@ -11,7 +12,7 @@ internal sealed class KeyByOwnNumber : FindingKind
     public override string Help => "What links two things may have a number of its own as its key. Then the pair that was the key is to be an alternate key, or the same pair can be there twice.";
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Key).Where(Is).Select(verdict =>
+        evidence.Comparison.Bad(FactKinds.Key).Where(Is).Select(verdict =>
         {
             var entity = evidence.ModelEntity(verdict.Fact.ConceptId);
             var drawn = evidence.AnswerEntity(verdict.AnswerId!);

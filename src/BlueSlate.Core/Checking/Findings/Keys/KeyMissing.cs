@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Keys;
@@ -11,7 +12,7 @@ internal sealed class KeyMissing : FindingKind
     public override string Help => "Nothing tells one instance from another. Mark the attribute, or the attributes together, that no two share.";
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Key).Where(verdict => verdict.Kind == VerdictKind.Absent).Select(verdict =>
+        evidence.Comparison.Bad(FactKinds.Key).Where(verdict => verdict.Kind == VerdictKind.Absent).Select(verdict =>
         {
             var entity = evidence.ModelEntity(verdict.Fact.ConceptId);
             var keyAttributes = entity.Primary!.AttributeIds;

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Keys;
@@ -13,7 +14,7 @@ internal sealed class KeyNotMinimal : FindingKind
     public override int Rank => 30;
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Key).Where(verdict => verdict is { Kind: VerdictKind.Wrong, PartlyRight: true } && !KeyByOwnNumber.Is(verdict)).Select(verdict =>
+        evidence.Comparison.Bad(FactKinds.Key).Where(verdict => verdict is { Kind: VerdictKind.Wrong, PartlyRight: true } && !KeyByOwnNumber.Is(verdict)).Select(verdict =>
         {
             var entity = evidence.ModelEntity(verdict.Fact.ConceptId);
             var drawn = evidence.AnswerEntity(verdict.AnswerId!);

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Language;
 
@@ -17,13 +18,13 @@ internal sealed class KeyWrong : FindingKind
     // The key is right but for a foreign key that is not drawn.
     private static string? LackedColumn(EntityType wanted, EntityType drawn, Evidence evidence)
     {
-        var lacking = wanted.Primary!.AttributeIds.Where(id => evidence.Comparison.On(Aspect.ForeignKey, id) is { Kind: VerdictKind.Absent }).ToList();
+        var lacking = wanted.Primary!.AttributeIds.Where(id => evidence.Comparison.On(FactKinds.ForeignKey, id) is { Kind: VerdictKind.Absent }).ToList();
         var there = wanted.Primary!.AttributeIds.Except(lacking).Select(id => evidence.Comparison.Correspondence.Attributes.GetValueOrDefault(id)?.AnswerId).OfType<string>().ToHashSet(StringComparer.Ordinal);
         return lacking.Count > 0 && drawn.Primary is { } key && there.SetEquals(key.AttributeIds) ? lacking[0] : null;
     }
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Key).Where(verdict => verdict is { Kind: VerdictKind.Wrong, PartlyRight: false }).Select(verdict =>
+        evidence.Comparison.Bad(FactKinds.Key).Where(verdict => verdict is { Kind: VerdictKind.Wrong, PartlyRight: false }).Select(verdict =>
         {
             var entity = evidence.ModelEntity(verdict.Fact.ConceptId);
             var drawn = evidence.AnswerEntity(verdict.AnswerId!);

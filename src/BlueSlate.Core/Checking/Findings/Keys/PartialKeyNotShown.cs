@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Keys;
@@ -13,9 +14,9 @@ internal sealed class PartialKeyNotShown : FindingKind
     public override int Rank => 32;
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.PartialKey).Where(verdict => verdict.Kind == VerdictKind.Wrong && evidence.IsAttributeOfEntity(verdict.Fact.ConceptId)
-            && evidence.Comparison.On(Aspect.Key, evidence.ModelAttribute(verdict.Fact.ConceptId).Owner.Id) is (null or { IsGood: true })
-            && evidence.Comparison.On(Aspect.Kind, evidence.ModelAttribute(verdict.Fact.ConceptId).Owner.Id) is (null or { IsGood: true })).Select(verdict =>
+        evidence.Comparison.Bad(FactKinds.PartialKey).Where(verdict => verdict.Kind == VerdictKind.Wrong && evidence.IsAttributeOfEntity(verdict.Fact.ConceptId)
+            && evidence.Comparison.On(FactKinds.Key, evidence.ModelAttribute(verdict.Fact.ConceptId).Owner.Id) is (null or { IsGood: true })
+            && evidence.Comparison.On(FactKinds.EntityKind, evidence.ModelAttribute(verdict.Fact.ConceptId).Owner.Id) is (null or { IsGood: true })).Select(verdict =>
         {
             var (owner, attribute) = evidence.ModelAttribute(verdict.Fact.ConceptId);
             var name = Phrasing.InText(attribute.Name);

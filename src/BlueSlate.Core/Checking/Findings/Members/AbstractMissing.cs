@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Members;
@@ -11,7 +12,7 @@ internal sealed class AbstractMissing : FindingKind
     public override string Help => "A class that has no instances but those of its subclasses is abstract: its name is in italics.";
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Abstract).Where(verdict => verdict.AnswerId is not null).Select(verdict =>
+        evidence.Comparison.Bad(FactKinds.Abstract).Where(verdict => verdict.AnswerId is not null).Select(verdict =>
         {
             if (!evidence.IsModelEntity(verdict.Fact.ConceptId))
             {

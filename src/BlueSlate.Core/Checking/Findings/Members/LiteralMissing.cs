@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Members;
@@ -11,7 +12,7 @@ internal sealed class LiteralMissing : FindingKind
     public override string Help => "An enumeration lists all its values.";
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Literal).Where(verdict => verdict.Kind == VerdictKind.Absent).Select(verdict =>
+        evidence.Comparison.Bad(FactKinds.Literal).Where(verdict => verdict.Kind == VerdictKind.Absent).Select(verdict =>
         {
             var owner = evidence.Comparison.Model.Model.Entities.First(entity => entity.Literals.Any(literal => literal.Id == verdict.Fact.ConceptId));
             return AboutFact(

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Members;
@@ -11,7 +12,7 @@ internal sealed class OperationMisplaced : FindingKind
     public override string Help => "An operation belongs to the class whose instances are to do it.";
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Operation).Where(verdict => verdict.Kind == VerdictKind.Wrong).Select(verdict =>
+        evidence.Comparison.Bad(FactKinds.Operation).Where(verdict => verdict.Kind == VerdictKind.Wrong).Select(verdict =>
         {
             var (owner, operation) = evidence.ModelOperation(verdict.Fact.ConceptId);
             var there = evidence.AnswerEntity(evidence.Comparison.Correspondence.Members[operation.Id].AnswerOwnerId).Name;

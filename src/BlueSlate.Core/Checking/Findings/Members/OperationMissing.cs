@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Members;
@@ -11,7 +12,7 @@ internal sealed class OperationMissing : FindingKind
     public override string Help => "What the scenario wants a thing to do is an operation of its class.";
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Operation).Where(verdict => verdict.Kind == VerdictKind.Absent).Select(verdict =>
+        evidence.Comparison.Bad(FactKinds.Operation).Where(verdict => verdict.Kind == VerdictKind.Absent).Select(verdict =>
         {
             var (owner, operation) = evidence.ModelOperation(verdict.Fact.ConceptId);
             return AboutFact(

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Members;
@@ -11,7 +12,7 @@ internal sealed class OperationSignature : FindingKind
     public override string Help => "A signature lists what the operation is given and the type of what it gives back.";
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Signature).Where(verdict => verdict.Kind == VerdictKind.Wrong).Select(verdict =>
+        evidence.Comparison.Bad(FactKinds.Signature).Where(verdict => verdict.Kind == VerdictKind.Wrong).Select(verdict =>
         {
             var (owner, operation) = evidence.ModelOperation(verdict.Fact.ConceptId);
             return AboutFact(

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Members;
@@ -11,7 +12,7 @@ internal sealed class ScopeNotShown : FindingKind
     public override string Help => "A member that belongs to the class as a whole, not to each instance, is underlined.";
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Scope).Where(verdict => verdict.AnswerId is not null).Select(verdict =>
+        evidence.Comparison.Bad(FactKinds.Scope).Where(verdict => verdict.AnswerId is not null).Select(verdict =>
         {
             var (owner, name) = evidence.ModelMember(verdict.Fact.ConceptId);
             return AboutFact(

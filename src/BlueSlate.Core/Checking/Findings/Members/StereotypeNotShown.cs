@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 namespace BlueSlate.Core.Checking.Findings.Members;
 
 internal sealed class StereotypeNotShown : FindingKind
@@ -9,7 +10,7 @@ internal sealed class StereotypeNotShown : FindingKind
     public override string Help => "A stereotype in guillemets above the name says what sort of class this is.";
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Stereotype).Where(verdict => verdict.AnswerId is not null).Select(verdict =>
+        evidence.Comparison.Bad(FactKinds.Stereotype).Where(verdict => verdict.AnswerId is not null).Select(verdict =>
         {
             var name = evidence.ModelEntity(verdict.Fact.ConceptId).Name;
             return AboutFact(

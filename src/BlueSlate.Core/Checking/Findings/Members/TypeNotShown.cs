@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Members;
@@ -11,7 +12,7 @@ internal sealed class TypeNotShown : FindingKind
     public override string Help => "A type after the colon says what values an attribute has.";
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Type).Where(verdict => verdict.AnswerId is not null).Select(verdict =>
+        evidence.Comparison.Bad(FactKinds.Type).Where(verdict => verdict.AnswerId is not null).Select(verdict =>
         {
             var (owner, name) = evidence.ModelMember(verdict.Fact.ConceptId);
             return AboutFact(

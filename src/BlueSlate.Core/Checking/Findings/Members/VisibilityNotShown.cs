@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Members;
@@ -11,7 +12,7 @@ internal sealed class VisibilityNotShown : FindingKind
     public override string Help => "A sign before a member says who may use it: + everybody, - the class, # its subclasses, ~ its package.";
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Visibility).Where(verdict => verdict.AnswerId is not null).Select(verdict =>
+        evidence.Comparison.Bad(FactKinds.Visibility).Where(verdict => verdict.AnswerId is not null).Select(verdict =>
         {
             var (owner, name) = evidence.ModelMember(verdict.Fact.ConceptId);
             return AboutFact(

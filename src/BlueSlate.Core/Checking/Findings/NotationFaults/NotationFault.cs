@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using System.Globalization;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Notations;
@@ -42,11 +43,11 @@ public sealed class NotationFault : FindingKind
         }
 
         var drawn = remarks.Select(remark => remark.Drawn).Distinct(StringComparer.Ordinal).ToList();
-        var verdict = evidence.Comparison.On(Aspect.OwnNotation, Fact.WholeDrawing);
+        var verdict = evidence.Comparison.On(FactKinds.OwnNotation, Fact.WholeDrawing);
         var unread = remarks.Where(remark => !remark.Repaired).Select(remark => remark.ElementId).ToHashSet(StringComparer.Ordinal);
         var all = remarks.Select(remark => remark.ElementId).ToHashSet(StringComparer.Ordinal);
         var left = evidence.Comparison.Verdicts.Where(bad => bad is { Kind: VerdictKind.Absent, AnswerId: { } place }
-            && (unread.Contains(place) || (bad.Fact.Aspect is Aspect.Identifying or Aspect.Min or Aspect.Max && all.Contains(place))));
+            && (unread.Contains(place) || (bad.Fact.Kind is IdentifyingFact or MinimumFact or MaximumFact && all.Contains(place))));
         var readAs = remarks[0].Repaired ? $" It is read as {remarks[0].ReadAs}." : " It cannot be read.";
         yield return new Finding
         {

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Relationships;
@@ -11,7 +12,7 @@ internal sealed class ExclusionMissing : FindingKind
     public override string Help => "Where a thing takes part in one of two relationships but never in both, a dashed line with {xor} joins the two.";
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Exclusion).Where(verdict => verdict.Kind == VerdictKind.Absent).Select(verdict =>
+        evidence.Comparison.Bad(FactKinds.Exclusion).Where(verdict => verdict.Kind == VerdictKind.Absent).Select(verdict =>
         {
             var pair = evidence.Comparison.Model.Model.Exclusions.First(exclusion => exclusion.Id == verdict.Fact.ConceptId).RelationshipIds.Select(id => evidence.Named(evidence.ModelRelationship(id))).ToList();
             return AboutFact(

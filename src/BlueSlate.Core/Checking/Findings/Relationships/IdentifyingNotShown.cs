@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Relationships;
@@ -11,7 +12,7 @@ internal sealed class IdentifyingNotShown : FindingKind
     public override string Help => "Where the class uses it, a solid line says that the far side is told apart only through this relationship.";
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Identifying).Where(verdict => verdict.Kind == VerdictKind.Wrong && verdict.Fact.Value == "identifying").Select(verdict =>
+        evidence.Comparison.Bad(FactKinds.Identifying).Where(verdict => verdict.Kind == VerdictKind.Wrong && verdict.Fact.Value == "identifying").Select(verdict =>
         {
             var relationship = evidence.ModelRelationship(verdict.Fact.ConceptId);
             var dependent = relationship.Roles.FirstOrDefault(role => role.Id == relationship.DependentRoleId) ?? relationship.Roles[^1];

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Relationships;
@@ -12,7 +13,7 @@ internal sealed class IdentifyingWithoutNeed : FindingKind
 
     public override IEnumerable<Finding> Find(Evidence evidence)
     {
-        var solid = evidence.Comparison.Bad(Aspect.Identifying).Where(verdict => verdict is { Kind: VerdictKind.Wrong, Drawn: "identifying" }).ToList();
+        var solid = evidence.Comparison.Bad(FactKinds.Identifying).Where(verdict => verdict is { Kind: VerdictKind.Wrong, Drawn: "identifying" }).ToList();
         if (solid.Count == 0)
         {
             yield break;

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Relationships;
@@ -19,7 +20,7 @@ internal sealed class ManyToManyUnresolved : FindingKind
             yield break;
         }
 
-        foreach (var verdict in evidence.Comparison.Bad(Aspect.Entity))
+        foreach (var verdict in evidence.Comparison.Bad(FactKinds.Entity))
         {
             var linking = evidence.ModelEntity(verdict.Fact.ConceptId);
             var own = evidence.Comparison.Model.Model.RelationshipsOf(linking.Id).Where(relationship => relationship is { IsRecursive: false, Roles.Length: 2 }).ToList();

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Language;
 
@@ -16,7 +17,7 @@ internal sealed class RelationshipDegree : FindingKind
     public override int Rank => 18;
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Relationship).Where(verdict => verdict.Kind == VerdictKind.Absent)
+        evidence.Comparison.Bad(FactKinds.Relationship).Where(verdict => verdict.Kind == VerdictKind.Absent)
             .Select(verdict => evidence.ModelRelationship(verdict.Fact.ConceptId)).Where(relationship => relationship.Roles.Length > 2)
             .Select(relationship => (Wanted: relationship, Drawn: Between(relationship, evidence))).Where(pair => pair.Drawn.Count > 1 || pair.Drawn is [var one] && SaysTheSame(evidence, pair.Wanted, one)).Select(pair =>
             {

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Relationships;
@@ -13,7 +14,7 @@ internal sealed class RelationshipKindDiffers : FindingKind
     public override int Rank => 28;
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.LinkKind).Where(verdict => verdict.Kind == VerdictKind.Wrong && !evidence.IsReversed(verdict)).Select(verdict =>
+        evidence.Comparison.Bad(FactKinds.LinkKind).Where(verdict => verdict.Kind == VerdictKind.Wrong && !evidence.IsReversed(verdict)).Select(verdict =>
         {
             var relationship = evidence.ModelRelationship(verdict.Fact.ConceptId);
             return AboutFact(

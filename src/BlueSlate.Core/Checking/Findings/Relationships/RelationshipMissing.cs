@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Relationships;
@@ -13,11 +14,11 @@ internal sealed class RelationshipMissing : FindingKind
     public override int Rank => 45;
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Relationship).Where(verdict => verdict.Kind != VerdictKind.Wrong).Select(verdict =>
+        evidence.Comparison.Bad(FactKinds.Relationship).Where(verdict => verdict.Kind != VerdictKind.Wrong).Select(verdict =>
         {
             var relationship = evidence.ModelRelationship(verdict.Fact.ConceptId);
             var names = relationship.Roles.Select(role => evidence.ModelEntity(role.EntityId).Name).ToList();
-            var absent = relationship.Roles.FirstOrDefault(role => evidence.Comparison.On(Aspect.Entity, role.EntityId) is { IsBad: true });
+            var absent = relationship.Roles.FirstOrDefault(role => evidence.Comparison.On(FactKinds.Entity, role.EntityId) is { IsBad: true });
             return new Finding
             {
                 Id = IdFor(relationship.Id),

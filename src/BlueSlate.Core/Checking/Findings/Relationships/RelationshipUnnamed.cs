@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Relationships;
@@ -11,7 +12,7 @@ internal sealed class RelationshipUnnamed : FindingKind
     public override string Help => "A line says that two things go together but not how. Give it a verb that reads in both directions.";
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Named).Where(verdict => verdict.Kind == VerdictKind.Absent).Select(verdict =>
+        evidence.Comparison.Bad(FactKinds.Named).Where(verdict => verdict.Kind == VerdictKind.Absent).Select(verdict =>
         {
             var relationship = evidence.ModelRelationship(verdict.Fact.ConceptId);
             var names = relationship.Roles.Select(role => Phrasing.InText(evidence.ModelEntity(role.EntityId).Name)).ToList();

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Language;
 
@@ -14,7 +15,7 @@ internal sealed class RelationshipWrongEntity : FindingKind
     public override int Rank => 20;
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Relationship).Where(verdict => verdict.Kind == VerdictKind.Wrong && evidence.Comparison.Correspondence.Misdirected.ContainsKey(verdict.Fact.ConceptId)).Select(verdict =>
+        evidence.Comparison.Bad(FactKinds.Relationship).Where(verdict => verdict.Kind == VerdictKind.Wrong && evidence.Comparison.Correspondence.Misdirected.ContainsKey(verdict.Fact.ConceptId)).Select(verdict =>
         {
             var relationship = evidence.ModelRelationship(verdict.Fact.ConceptId);
             var match = evidence.Comparison.Correspondence.Misdirected[relationship.Id];

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Relationships;
@@ -11,7 +12,7 @@ internal sealed class RoleMissing : FindingKind
     public override string Help => "When an entity is related to itself, each end needs a role or a verb: otherwise nobody can tell which end is which.";
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.RoleName).Where(verdict => verdict.Kind == VerdictKind.Absent).Select(verdict =>
+        evidence.Comparison.Bad(FactKinds.RoleName).Where(verdict => verdict.Kind == VerdictKind.Absent).Select(verdict =>
         {
             var relationship = evidence.ModelRelationship(verdict.Fact.ConceptId);
             var entity = Phrasing.InText(evidence.ModelEntity(relationship.Roles[0].EntityId).Name);

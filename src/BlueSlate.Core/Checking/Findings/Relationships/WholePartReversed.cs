@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Relationships;
@@ -13,7 +14,7 @@ internal sealed class WholePartReversed : FindingKind
     public override int Rank => 11;
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.LinkKind).Where(verdict => evidence.IsReversed(verdict)).Select(verdict =>
+        evidence.Comparison.Bad(FactKinds.LinkKind).Where(verdict => evidence.IsReversed(verdict)).Select(verdict =>
         {
             var relationship = evidence.ModelRelationship(verdict.Fact.ConceptId);
             var head = evidence.ModelEntity(relationship.Roles.First(role => role.Id == (relationship.WholeRoleId ?? relationship.Roles[1].Id)).EntityId).Name;

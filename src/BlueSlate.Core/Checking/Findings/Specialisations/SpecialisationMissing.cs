@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Specialisations;
@@ -13,7 +14,7 @@ internal sealed class SpecialisationMissing : FindingKind
     public override int Rank => 44;
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Subtype).Where(verdict => verdict.Kind is VerdictKind.Absent or VerdictKind.AbsentWithOwner)
+        evidence.Comparison.Bad(FactKinds.Subtype).Where(verdict => verdict.Kind is VerdictKind.Absent or VerdictKind.AbsentWithOwner)
             .GroupBy(verdict => evidence.ModelSet(verdict.Fact.ConceptId).Id)
             .Select(group =>
             {
@@ -21,7 +22,7 @@ internal sealed class SpecialisationMissing : FindingKind
                 var super = evidence.ModelEntity(set.SupertypeId).Name;
                 var links = set.Subtypes.Where(link => group.Any(verdict => verdict.Fact.ConceptId == link.Id)).ToList();
                 var subs = Phrasing.List([.. links.Select(link => Phrasing.InText(evidence.ModelEntity(link.EntityId).Name))]);
-                var absent = links.Select(link => link.EntityId).Append(set.SupertypeId).FirstOrDefault(id => evidence.Comparison.On(Aspect.Entity, id) is { IsBad: true });
+                var absent = links.Select(link => link.EntityId).Append(set.SupertypeId).FirstOrDefault(id => evidence.Comparison.On(FactKinds.Entity, id) is { IsBad: true });
                 var drawn = links.Select(link => evidence.CounterpartOf(link.EntityId)?.Id).OfType<string>().ToList();
                 return new Finding
                 {

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Specialisations;
@@ -13,7 +14,7 @@ internal sealed class SpecialisationReversed : FindingKind
     public override int Rank => 12;
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Subtype).Where(verdict => verdict.Kind == VerdictKind.Wrong).GroupBy(verdict => evidence.ModelSet(verdict.Fact.ConceptId).Id).Select(group =>
+        evidence.Comparison.Bad(FactKinds.Subtype).Where(verdict => verdict.Kind == VerdictKind.Wrong).GroupBy(verdict => evidence.ModelSet(verdict.Fact.ConceptId).Id).Select(group =>
         {
             var (verdict, set) = (group.First(), evidence.ModelSet(group.Key));
             var super = evidence.ModelEntity(set.SupertypeId).Name;

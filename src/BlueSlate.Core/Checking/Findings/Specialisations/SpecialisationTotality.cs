@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Specialisations;
@@ -13,7 +14,7 @@ internal sealed class SpecialisationTotality : FindingKind
     public override int Rank => 30;
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Total).Where(verdict => verdict.AnswerId is not null).Select(verdict =>
+        evidence.Comparison.Bad(FactKinds.Total).Where(verdict => verdict.AnswerId is not null).Select(verdict =>
         {
             var set = evidence.ModelSet(verdict.Fact.ConceptId);
             var super = evidence.ModelEntity(set.SupertypeId).Name;

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Checking.Kinds;
 using System.Collections.Immutable;
 using BlueSlate.Core.Language;
 
@@ -14,7 +15,7 @@ internal sealed class UnionMissing : FindingKind
     public override string Help => "A category gathers things of several kinds that play one part: a circle with u, the cup and the category beneath it.";
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(Aspect.Union).Where(verdict => verdict.Kind != VerdictKind.AbsentWithOwner).Select(verdict =>
+        evidence.Comparison.Bad(FactKinds.Union).Where(verdict => verdict.Kind != VerdictKind.AbsentWithOwner).Select(verdict =>
         {
             var union = evidence.Comparison.Model.Model.Unions.First(candidate => candidate.Id == verdict.Fact.ConceptId);
             var category = evidence.ModelEntity(union.CategoryId).Name;

@@ -11,7 +11,7 @@ internal sealed class FormRuleBroken : FindingKind
     public override int Rank => 95;
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Verdicts.Where(verdict => verdict is { Fact.IsOnRequest: true, Kind: VerdictKind.Wrong, AnswerId: not null }).Select(verdict => new Finding
+        evidence.Comparison.Verdicts.Where(verdict => verdict is { Fact.Kind.IsOnRequest: true, Kind: VerdictKind.Wrong, AnswerId: not null }).Select(verdict => new Finding
         {
             Id = IdFor(verdict.Fact.Id),
             Code = Code,

@@ -8,12 +8,12 @@ namespace BlueSlate.Core.Concepts;
 /// its own for instance, it stays one, with a relationship to each of those that it links: what a role said of its entity type is then
 /// said at the embodying one's end of the other relationship.
 /// </summary>
-public static class NormalForm
+public static class ComparableForm
 {
     /// <summary>What follows a role's id where it has become the end that is exactly one.</summary>
     public const string One = "~one";
 
-    /// <summary>The reading with its concepts in normal form; the same reading when they are already.</summary>
+    /// <summary>The reading with its concepts in this form; the same reading when they are already.</summary>
     public static Reading Of(Reading reading)
     {
         var model = reading.Model;

@@ -1,0 +1,120 @@
+using BlueSlate.Core.Concepts;
+using BlueSlate.Core.Notations;
+
+namespace BlueSlate.Core.Checking;
+
+/// <summary>How facts share marks within a line of a scheme: what can stand at several places, and what is a thing by itself.</summary>
+public enum FactSort { Thing, End, Attribute, Key, Operation, Set, Form }
+
+/// <summary>
+/// What of a model answer's concepts a fact is about, with all that follows from it: which facts a model answer states, when one holds, what
+/// else may be accepted, where it goes in a scheme, and what the model answer would be without it. One class a kind, found by its type; no
+/// other code knows which kinds there are.
+/// </summary>
+/// <param name="Name">Stable, lower case with hyphens; facts' ids begin with it.</param>
+/// <param name="Order">Its place among the facts of one concept.</param>
+public abstract record FactKind(string Name, int Order)
+{
+    /// <summary>All kinds, in their order.</summary>
+    public static IReadOnlyList<FactKind> All { get; } = [.. typeof(FactKind).Assembly.GetTypes()
+        .Where(type => type.IsSubclassOf(typeof(FactKind)) && !type.IsAbstract)
+        .Select(type => (FactKind)Activator.CreateInstance(type, nonPublic: true)!)
+        .OrderBy(kind => kind.Order).ThenBy(kind => kind.Name, StringComparer.Ordinal)];
+
+    /// <summary>How its facts share marks with others of a line.</summary>
+    public virtual FactSort Sort => FactSort.Thing;
+
+    /// <summary>Whether nobody asks for it but a scheme that names it: rules for the drawing as a whole, and what must not be there.</summary>
+    public virtual bool IsOnRequest => false;
+
+    /// <summary>Whether values that are accepted besides are other names of the thing, under which it is found.</summary>
+    public virtual bool NamesAThing => false;
+
+    /// <summary>The id of a fact of this kind.</summary>
+    public string IdOf(string conceptId) => $"{Name}:{conceptId}";
+
+    /// <summary>Where on the model answer a fact is drawn, so that it can be edited at its symbol.</summary>
+    public virtual string SymbolOf(Fact fact, Reading model, NotationOptions options) => fact.ConceptId;
+
+    /// <summary>The verdict on a fact.</summary>
+    internal abstract Verdict Judge(Fact fact, VerdictRules rules);
+
+    /// <summary>Where a fact goes in a scheme that is derived.</summary>
+    public virtual SchemePlace PlaceOf(Fact fact) => SchemePlace.Nowhere;
+
+    /// <summary>Whether what is drawn is among the values that are accepted besides.</summary>
+    public virtual bool Accepts(Tolerance tolerance, Verdict verdict) => tolerance.Accepted.Contains(verdict.Drawn);
+
+    /// <summary>The model with another value at a fact, in the fact's own words; null where the words say nothing of data.</summary>
+    public virtual ConceptModel? Vary(ConceptModel model, Fact fact, string value) => null;
+
+    /// <summary>What is absent only because a fact of this kind is, where that is optional: concepts by id.</summary>
+    public virtual IEnumerable<string> ExcusedBy(Fact fact, ConceptModel model) => [fact.ConceptId];
+
+    /// <summary>The facts of an entity type.</summary>
+    public virtual IEnumerable<Fact> OfEntity(EntityType entity, FactScope scope) => [];
+
+    /// <summary>The facts of an attribute of an entity type or a relationship.</summary>
+    public virtual IEnumerable<Fact> OfAttribute(ConceptAttribute attribute, string owner, FactScope scope) => [];
+
+    /// <summary>The facts of an operation.</summary>
+    public virtual IEnumerable<Fact> OfOperation(Operation operation, EntityType owner, FactScope scope) => [];
+
+    /// <summary>The facts of a literal.</summary>
+    public virtual IEnumerable<Fact> OfLiteral(Literal literal, EntityType owner, FactScope scope) => [];
+
+    /// <summary>The facts of a relationship itself, before those of its attributes.</summary>
+    public virtual IEnumerable<Fact> OfRelationship(RelationshipType relationship, FactScope scope) => [];
+
+    /// <summary>The facts of how a relationship is shown, after those of its attributes.</summary>
+    public virtual IEnumerable<Fact> OfTie(RelationshipType relationship, FactScope scope) => [];
+
+    /// <summary>The facts of one end of a relationship.</summary>
+    public virtual IEnumerable<Fact> OfRole(RelationshipRole role, RelationshipType relationship, FactScope scope) => [];
+
+    /// <summary>The facts of a specialisation.</summary>
+    public virtual IEnumerable<Fact> OfSpecialisation(Specialisation specialisation, FactScope scope) => [];
+
+    /// <summary>The facts of a category.</summary>
+    public virtual IEnumerable<Fact> OfUnion(UnionType union, FactScope scope) => [];
+
+    /// <summary>The facts of relationships that exclude each other.</summary>
+    public virtual IEnumerable<Fact> OfExclusion(ExclusiveConstraint exclusion, FactScope scope) => [];
+
+    /// <summary>The facts of the drawing as a whole.</summary>
+    public virtual IEnumerable<Fact> OfDrawing(FactScope scope) => [];
+
+    /// <summary>The fact that an id names though the model answer is silent about it; null for ids of other kinds.</summary>
+    public virtual Fact? Asked(string factId, ConceptModel model) => null;
+
+    /// <summary>A fact of this kind.</summary>
+    protected Fact New(string conceptId, string place, string title, string value) => new(IdOf(conceptId), this, conceptId, place, title, value);
+}
+
+/// <summary>What facts are listed by: the model answer, what the class has learned, and what entity types are called.</summary>
+public sealed record FactScope(ConceptModel Model, NotationOptions Options, IReadOnlyDictionary<string, string> Names)
+{
+    /// <summary>A relationship in words.</summary>
+    public string TitleOf(RelationshipType relationship) => FactList.TitleOf(relationship, Names);
+}
+
+/// <summary>How a fact enters a derived scheme.</summary>
+public enum SchemeStep { Nowhere, NewLine, Gathered, WithLast, WithRelationship, WithForm, WithStrokes }
+
+/// <summary>Where a fact goes in a scheme that is derived.</summary>
+/// <param name="Step">A line of its own, a line that gathers facts of one sort about one thing, or a line that is there.</param>
+/// <param name="Title">Of its line; of what is gathered.</param>
+/// <param name="Weight">What the line is worth beside others.</param>
+/// <param name="Whole">Whether the line is all or nothing.</param>
+/// <param name="Opens">What the lines after it are about, or null for what they were about before.</param>
+public sealed record SchemePlace(SchemeStep Step, string Title = "", int Weight = 0, bool Whole = false, string? Opens = null)
+{
+    /// <summary>In no line unless somebody puts it into one.</summary>
+    public static SchemePlace Nowhere { get; } = new(SchemeStep.Nowhere);
+
+    /// <summary>A line of its own.</summary>
+    public static SchemePlace Line(string title, int weight, bool whole = false, string? opens = null) => new(SchemeStep.NewLine, title, weight, whole, opens);
+
+    /// <summary>A line that gathers facts about one thing.</summary>
+    public static SchemePlace In(string what, int weight, string? opens = null) => new(SchemeStep.Gathered, what, weight, false, opens);
+}
