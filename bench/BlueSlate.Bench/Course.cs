@@ -53,7 +53,7 @@ internal static class Course
         await using var database = BlueSlateContextFactory.On(Connection);
         var now = DateTimeOffset.UtcNow;
         var exercise = new Exercise { Id = Guid.CreateVersion7(), CohortId = cohort, Title = "Harbour", CreatedAt = now, PublishedAt = now };
-        var part = new PartDocument { Level = Level.Conceptual, Marks = 40 };
+        var part = new PartDocument { Level = Level.Conceptual, Marks = 40, Aids = new AidsDocument { Sentences = true, Redraw = true, Lifting = true, TidyUp = true, Form = true } };
         var options = part.ToOptions();
         var scheme = SchemeDocument.Of(SchemeDeriver.Derive(FactList.Of(Notation.Read(LargeExercise.Model, options), options), part.Marks));
         database.Exercises.Add(exercise);

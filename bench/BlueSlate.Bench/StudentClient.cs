@@ -10,7 +10,7 @@ internal sealed class StudentClient : IDisposable
     private readonly CookieContainer cookies = new();
     private readonly HttpClient http;
 
-    public StudentClient() => http = new HttpClient(new SocketsHttpHandler { CookieContainer = cookies, ConnectTimeout = TimeSpan.FromSeconds(2) }) { Timeout = TimeSpan.FromSeconds(20) };
+    public StudentClient(int patience = 20) => http = new HttpClient(new SocketsHttpHandler { CookieContainer = cookies, ConnectTimeout = TimeSpan.FromSeconds(2) }) { Timeout = TimeSpan.FromSeconds(patience) };
 
     public void Dispose() => http.Dispose();
 

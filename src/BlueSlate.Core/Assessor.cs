@@ -20,6 +20,9 @@ public sealed record ExerciseTerms(IReadOnlyDictionary<string, Standing> Standin
     /// <summary>Other model answers that are as right, for another structure.</summary>
     public ImmutableArray<Drawing> Variants { get; init; } = [];
 
+    /// <summary>The kinds of facts that are looked at.</summary>
+    public IReadOnlyList<FactKind> Kinds { get; init; } = FactKind.All;
+
     /// <summary>Nothing of its own.</summary>
     public static ExerciseTerms Usual { get; } = new(FrozenDictionary<string, Standing>.Empty, ExerciseWords.None);
 }
@@ -62,7 +65,7 @@ public sealed class Assessor
         model = new IndexedReading(ComparableForm.Of(Notation.Read(modelAnswer, options)));
         matchModel = new MatchModel(model.Model, terms.Words);
         var used = scheme.Lines.SelectMany(line => line.FactIds).ToFrozenSet(StringComparer.Ordinal);
-        Facts = [.. FactList.Of(model.Reading, options).Where(fact => !fact.Kind.IsOnRequest || used.Contains(fact.Id)), .. FactList.Absences(model.Model, used)];
+        Facts = [.. FactList.Of(model.Reading, options, terms.Kinds).Where(fact => !fact.Kind.IsOnRequest || used.Contains(fact.Id)), .. FactList.Absences(model.Model, used)];
         this.tolerances = tolerances.ToFrozenDictionary(tolerance => tolerance.FactId, StringComparer.Ordinal);
         examples = new ExampleFinder(model.Model, this.tolerances);
         var otherNames = Facts
@@ -114,7 +117,7 @@ public sealed class Assessor
     private Assessor Variant(Drawing drawing, ExerciseTerms terms)
     {
         var asAnswer = AssessAs(drawing, ImmutableDictionary<string, string>.Empty, [], []).Comparison.Correspondence;
-        var facts = FactList.Of(ComparableForm.Of(Notation.Read(drawing, options)), options);
+        var facts = FactList.Of(ComparableForm.Of(Notation.Read(drawing, options)), options, terms.Kinds);
         return new Assessor(drawing, options, [], VariantScheme.Of(Scheme, Facts, asAnswer.Counterparts(), facts), terms);
     }
 

@@ -15,7 +15,7 @@ public static class LayoutSize
     public const int MostLines = 320;
 
     /// <summary>How many layers all lines together may cross.</summary>
-    public const int MostCrossed = 1_500;
+    public const int MostCrossed = 600;
 
     /// <summary>Whether a sheet is beyond that, and gets the simple layout.</summary>
     public static bool IsBeyond(Sheet sheet) =>

@@ -1,9 +1,12 @@
 using BlueSlate.Core.Checking;
 using BlueSlate.Core.Checking.Findings.NotationFaults;
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Language;
+using BlueSlate.Core.Marking;
 using BlueSlate.Core.Matching;
+using BlueSlate.Core.Notations;
 using BlueSlate.Core.Restatements;
 using Shouldly;
 
@@ -33,6 +36,42 @@ public sealed class AddingTests
             kind.Title.ShouldNotBeNullOrWhiteSpace();
             kind.Help.ShouldMatch("[.?!]$");
         }
+    }
+
+    [Fact]
+    public void Every_kind_of_finding_has_an_example_and_every_example_a_kind() =>
+        ExampleArea.Codes.ShouldBe(FindingKind.All.Select(kind => kind.Code), ignoreOrder: true);
+
+    [Fact]
+    public void Every_remark_has_its_words() =>
+        RemarkCatalogue.All.Select(text => text.Kind).ShouldBe(Enum.GetValues<RemarkKind>(), ignoreOrder: true);
+
+    [Fact]
+    public void A_kind_of_fact_is_one_class()
+    {
+        var options = new NotationOptions(Level.Conceptual);
+        var terms = ExerciseTerms.Usual with { Kinds = [.. FactKind.All, new NeighboursFact()] };
+        var facts = FactList.Of(Notation.Read(Model, options), options, terms.Kinds);
+        facts.Select(fact => fact.Id).ShouldContain("neighbours:b1");
+        var scheme = SchemeDeriver.Derive(facts, 20);
+        scheme.Lines.ShouldContain(line => line.Title == "Neighbours of Visit");
+        var assessor = new Assessor(Model, options, [], scheme, terms);
+        assessor.Assess(Model, []).Sheet.Total.ShouldBe(20);
+
+        var lonely = new Sketch().Box("Visit", "PK visit no").Box("Item", "PK item no").ToDrawing();
+        var assessment = assessor.Assess(lonely, []);
+        assessment.Comparison.On("neighbours:b1")!.Drawn.ShouldBe("0");
+        assessment.Sheet.Lines.Single(line => line.Line.FactIds.Contains("neighbours:b1")).Earned.ShouldBe(Rational.Zero);
+        new Assessor(Model, options, [new Tolerance("neighbours:b1", ["0"], false, false)], scheme, terms).Assess(lonely, []).Comparison.On("neighbours:b1")!.IsGood.ShouldBeTrue();
+    }
+
+    [Fact]
+    public void Every_kind_of_fact_is_found_by_its_type_alone()
+    {
+        var types = typeof(FactKind).Assembly.GetTypes().Where(type => type.IsSubclassOf(typeof(FactKind)) && !type.IsAbstract);
+        FactKind.All.Select(kind => kind.GetType()).ShouldBe(types, ignoreOrder: true);
+        FactKind.All.Select(kind => kind.Name).ShouldBeUnique();
+        typeof(FactKinds).GetProperties().Select(property => property.GetValue(null)).ShouldBe(FactKind.All, ignoreOrder: true);
     }
 
     [Fact]
@@ -87,6 +126,20 @@ public sealed class AddingTests
                 Why = "It is harder to read.",
                 AnswerElements = [entity.Id],
             };
+    }
+
+    // How many others an entity is tied to: a kind that nobody wants, from outside the core.
+    private sealed record NeighboursFact() : FactKind("neighbours", 50)
+    {
+        public override IEnumerable<Fact> OfEntity(EntityType entity, FactScope scope) => [New(entity.Id, entity.Id, $"neighbours of {entity.Name}", Count(scope.Model, entity.Id))];
+
+        public override SchemePlace PlaceOf(Fact fact) => SchemePlace.Line("N" + fact.Title[1..], 1);
+
+        internal override Verdict Judge(Fact fact, VerdictRules rules) => rules.Look.CounterpartOf(fact.ConceptId) is { } drawn
+            ? VerdictLookup.Judge(fact, drawn.Id, Count(rules.Look.Answer.Model, drawn.Id), VerdictLookup.Equal)
+            : new Verdict(fact, VerdictKind.AbsentWithOwner, null, "");
+
+        private static string Count(ConceptModel model, string id) => $"{model.RelationshipsOf(id).Count()}";
     }
 
     private sealed class ListForManyToMany : Restatement

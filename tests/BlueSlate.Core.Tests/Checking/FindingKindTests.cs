@@ -19,10 +19,21 @@ public sealed class FindingKindTests
 
     [Theory]
     [MemberData(nameof(Codes))]
-    public void Without_the_kind_its_example_does_not_give_it(string code)
+    public void Without_the_kind_nobody_says_what_it_says(string code)
     {
-        var others = FindingKind.All.Where(kind => kind.Code != code).ToList();
-        Assess(ExampleArea.Of(code), others).Findings.ShouldNotContain(finding => finding.Code == code);
+        var with = Assess(ExampleArea.Of(code), FindingKind.All);
+        var said = with.Findings.Where(finding => finding.Code == code).SelectMany(Sentences).ToList();
+        var without = Assess(ExampleArea.Of(code), [.. FindingKind.All.Where(kind => kind.Code != code)]);
+        var left = without.Findings.SelectMany(Sentences).ToList();
+        said.Except(left).ShouldNotBeEmpty("another kind says all of it");
+
+        // What it explained is then unexplained, or told in other words; its marks are lost all the same.
+        without.Sheet.Exact.ShouldBe(with.Sheet.Exact);
+        var explained = without.Findings.SelectMany(finding => finding.Claims.Concat(finding.Extras)).ToHashSet();
+        var own = with.Findings.Where(finding => finding.Code == code).SelectMany(finding => finding.Claims.Concat(finding.Extras)).ToList();
+        (own.Count == 0 || own.Exists(id => !explained.Contains(id)) || left.Except(with.Findings.SelectMany(Sentences)).Any()).ShouldBeTrue("nobody misses it");
+
+        static IEnumerable<string> Sentences(Finding finding) => [finding.Headline, finding.There, finding.Wanted, finding.Why];
     }
 
     [Theory]

@@ -54,7 +54,9 @@ public sealed class SeededFaultTests
                 {
                     var code = SeededFaults.Codes.ElementAt(random.Next(SeededFaults.Codes.Count));
                     answer = SeededFaults.Seed(answer, code, random) ?? answer;
+                    var before = marks;
                     marks = assessor.Assess(answer, []).Sheet.Exact;
+                    marks.ShouldBeLessThanOrEqualTo(before, $"{name} {seed}: {code} as number {n + 1}");
                 }
 
                 marks.ShouldBeLessThan(assessor.Scheme.Maximum, $"{name} {seed}");

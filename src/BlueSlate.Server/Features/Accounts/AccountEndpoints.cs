@@ -1,6 +1,7 @@
 using BlueSlate.Data;
 using BlueSlate.Server.Features.Audit;
 using BlueSlate.Server.Features.Cohorts;
+using BlueSlate.Server.Features.Demo;
 using BlueSlate.Server.Hosting;
 using Microsoft.AspNetCore.Antiforgery;
 using Microsoft.AspNetCore.Identity;
@@ -42,9 +43,10 @@ public static class AccountEndpoints
     {
         var guard = antiforgery.GetAndStoreTokens(context).RequestToken!;
         context.Response.Headers.CacheControl = "no-store";
+        var demo = settings.Demo && !DemoEndpoints.IsForwarded(context);
         if (context.User.Identity?.IsAuthenticated != true)
         {
-            return new SessionReply(guard, null, settings.Demo);
+            return new SessionReply(guard, null, demo);
         }
 
         var id = context.RequestServices.GetRequiredService<Access>().AccountId;
@@ -53,7 +55,7 @@ public static class AccountEndpoints
         return new SessionReply(
             guard,
             person is null ? null : new PersonReply(person.Id, person.DisplayName, person.Email ?? "", roles.Contains(CohortRole.Student), roles.Any(role => role != CohortRole.Student), roles.Contains(CohortRole.Instructor)),
-            settings.Demo);
+            demo);
     }
 
     private static async Task<IResult> SignIn(

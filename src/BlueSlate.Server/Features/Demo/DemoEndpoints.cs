@@ -45,8 +45,11 @@ public static class DemoEndpoints
         .All(url => Uri.TryCreate(url, UriKind.Absolute, out var address)
             && (address.Host == "localhost" || (IPAddress.TryParse(address.Host.Trim('[', ']'), out var ip) && IPAddress.IsLoopback(ip))));
 
-    // A demo is for whoever sits at this machine: what a proxy passes on comes from somewhere else, whatever address it comes from.
-    private static bool IsForwarded(HttpContext context) =>
+    /// <summary>
+    /// Whether a request comes from somewhere else. A demo is for whoever sits at this machine: what a proxy passes on does not, whatever
+    /// address it comes from.
+    /// </summary>
+    internal static bool IsForwarded(HttpContext context) =>
         context.Connection.RemoteIpAddress is { } from && !IPAddress.IsLoopback(from)
         || context.Request.Headers.Keys.Any(name => Array.Exists(ForwardingHeaders, start => name.StartsWith(start, StringComparison.OrdinalIgnoreCase)));
 

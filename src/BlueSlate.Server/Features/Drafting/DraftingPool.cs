@@ -20,13 +20,21 @@ public sealed partial class DraftingPool(DraftingLimits limits, TimeProvider tim
     private const int FewNewShapes = 12;
 
     private readonly ConcurrentBag<DraftingProcess> idle = [];
+    private bool isOver;
+
     private readonly WorkBudget budget = new(limits.Burst, limits.Share, time);
 
     /// <summary>Who is next.</summary>
     public DraftingQueue Queue { get; } = new(limits);
 
-    /// <summary>Makes the first process ready before it is needed.</summary>
-    public void WarmUp() => idle.Add(DraftingProcess.Start(limits));
+    /// <summary>Makes a process ready before it is needed.</summary>
+    public void WarmUp()
+    {
+        if (!isOver)
+        {
+            idle.Add(DraftingProcess.Start(limits));
+        }
+    }
 
     /// <summary>The drawing with places for shapes that have none, and whether it is the simple layout.</summary>
     public async Task<(string? Drawing, bool Simpler, IResult? Refusal)> PlaceAsync(Guid person, Drawing drawing, bool all, CancellationToken cancellation)
@@ -70,6 +78,7 @@ public sealed partial class DraftingPool(DraftingLimits limits, TimeProvider tim
     /// <inheritdoc/>
     public void Dispose()
     {
+        isOver = true;
         while (idle.TryTake(out var process))
         {
             process.Dispose();
@@ -109,7 +118,9 @@ public sealed partial class DraftingPool(DraftingLimits limits, TimeProvider tim
             }
             else
             {
+                // The next one need not wait for a process to start.
                 process.Dispose();
+                WarmUp();
             }
         }
     }

@@ -33,9 +33,13 @@ public sealed class DraftingProcess : IDisposable
     /// <summary>Starts one.</summary>
     public static DraftingProcess Start(DraftingLimits limits)
     {
-        var start = new ProcessStartInfo("dotnet") { RedirectStandardInput = true, RedirectStandardOutput = true, RedirectStandardError = true };
-        start.ArgumentList.Add(typeof(DraftingProcess).Assembly.Location);
-        start.ArgumentList.Add("drafting");
+        // Behind everything else from its first moment: what people wait for on the server goes before.
+        var start = new ProcessStartInfo("nice") { RedirectStandardInput = true, RedirectStandardOutput = true, RedirectStandardError = true };
+        foreach (var argument in (string[])["-n", "15", "dotnet", typeof(DraftingProcess).Assembly.Location, "drafting"])
+        {
+            start.ArgumentList.Add(argument);
+        }
+
         // It needs to know nothing of the server's surroundings, its database least of all.
         foreach (var name in start.Environment.Keys.Where(name => name.StartsWith("BLUESLATE_", StringComparison.Ordinal)).ToList())
         {
@@ -47,15 +51,6 @@ public sealed class DraftingProcess : IDisposable
         var process = Process.Start(start)!;
         process.ErrorDataReceived += (_, _) => { };
         process.BeginErrorReadLine();
-        try
-        {
-            process.PriorityClass = ProcessPriorityClass.BelowNormal;
-        }
-        catch (InvalidOperationException)
-        {
-            // It has ended already, which the first request will see.
-        }
-
         return new DraftingProcess(process, limits);
     }
 
@@ -146,7 +141,7 @@ public sealed record DraftingLimits
     public long Memory { get; init; } = 700L << 20;
 
     /// <summary>How long one request may take.</summary>
-    public TimeSpan Time { get; init; } = TimeSpan.FromSeconds(8);
+    public TimeSpan Time { get; init; } = TimeSpan.FromSeconds(5);
 
     /// <summary>How many processes there are: fewer than cores, so that saving never waits for all of them.</summary>
     public int Processes { get; init; } = Math.Max(1, Environment.ProcessorCount - 1);
