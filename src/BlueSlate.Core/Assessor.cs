@@ -104,8 +104,8 @@ public sealed class Assessor
             standings[LinkingEntityByManyToMany.StableCode] = Standing.Different;
         }
 
-        // Chen's notation shows composites as such.
-        if (options.Notation == NotationNames.Chen)
+        // Where composites are shown as such, their parts alone say less.
+        if (Notation.Of(options.Notation).ShowsComposites)
         {
             standings[CompositeByParts.StableCode] = Standing.InPart;
         }

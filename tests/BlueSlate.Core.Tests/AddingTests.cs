@@ -7,7 +7,6 @@ using BlueSlate.Core.Language;
 using BlueSlate.Core.Marking;
 using BlueSlate.Core.Matching;
 using BlueSlate.Core.Notations;
-using BlueSlate.Core.Restatements;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests;

@@ -16,7 +16,7 @@ public sealed class ArchitectureTests
         { "Concepts", ["Notations", "Matching", "Restatements", "Checking", "Marking", "Interchange"] },
         { "Notations", ["Matching", "Restatements", "Checking", "Marking", "Interchange"] },
         { "Language", ["Notations", "Matching", "Restatements", "Checking", "Marking", "Interchange"] },
-        { "Matching", ["Drawings", "Notations", "Checking", "Populations", "Marking", "Interchange"] },
+        { "Matching", ["Drawings", "Notations", "Restatements", "Checking", "Populations", "Marking", "Interchange"] },
         { "Restatements", ["Drawings", "Notations", "Checking", "Marking", "Interchange"] },
         { "Soundness", ["Matching", "Restatements", "Checking", "Marking", "Interchange"] },
         { "Checking", ["Populations", "Marking", "Interchange"] },

@@ -113,6 +113,27 @@ public sealed class TogetherTests(TestServer server) : IClassFixture<TestServer>
         (await database.CheckRequests.CountAsync(row => row.AnswerId == answer && row.AssessmentRevisionId == newest.Id, TestContext.Current.CancellationToken)).ShouldBe(1);
     }
 
+    [Fact]
+    public async Task An_answer_that_cannot_be_assessed_stands_in_nobodys_way()
+    {
+        var (instructor, exercise, answer) = await GoneThroughAsync();
+        using var other = await server.AsAsync("student2");
+        var broken = await Story.HandedInAsync(server, other, exercise, Story.Faulty);
+        await instructor.PostAsync($"/api/marking/answers/{broken}/gone-through");
+        await using (var database = server.Database.Open())
+        {
+            await database.Answers.Where(row => row.Id == broken).ExecuteUpdateAsync(set => set.SetProperty(row => row.Drawing, "damaged"), TestContext.Current.CancellationToken);
+        }
+
+        (await instructor.CodeOfAsync(HttpMethod.Get, $"/api/marking/answers/{broken}")).ShouldBe("not-assessed");
+        var note = Uri.EscapeDataString((string)(await instructor.GetAsync($"/api/marking/answers/{answer}"))["result"]!["notes"]![0]!["id"]!);
+        await instructor.PutAsync($"/api/marking/answers/{answer}/rulings?finding={note}", new { decision = "allow", reach = "alike" });
+        var assessment = (await instructor.GetAsync($"/api/exercises/{exercise}"))["assessment"]!;
+        await instructor.PostAsync($"/api/exercises/{exercise}/assessment/preview", new { value = assessment["value"] });
+        var released = await instructor.PostAsync($"/api/marking/exercises/{exercise}/release");
+        ((int)released["released"]!, (int)released["heldBack"]!).ShouldBe((1, 1));
+    }
+
     private async Task<(Client Instructor, Guid Exercise, Guid Answer)> GoneThroughAsync()
     {
         var instructor = await server.AsAsync("instructor");

@@ -4,7 +4,7 @@ using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Marking;
 using BlueSlate.Core.Notations;
-using BlueSlate.Core.Restatements;
+using BlueSlate.Core.Matching;
 
 namespace BlueSlate.Core.Interchange;
 

@@ -3,7 +3,7 @@ using BlueSlate.Core.Checking;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Marking;
 using BlueSlate.Core.Populations;
-using BlueSlate.Core.Restatements;
+using BlueSlate.Core.Matching;
 
 namespace BlueSlate.Core.Interchange;
 

@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using BlueSlate.Core.Concepts;
-using BlueSlate.Core.Restatements;
 
 namespace BlueSlate.Core.Matching;
 

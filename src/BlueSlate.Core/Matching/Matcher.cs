@@ -1,7 +1,6 @@
 using System.Collections.Immutable;
 using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Language;
-using BlueSlate.Core.Restatements;
 
 namespace BlueSlate.Core.Matching;
 

@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using BlueSlate.Core.Language;
-using BlueSlate.Core.Restatements;
 
 namespace BlueSlate.Core.Matching;
 

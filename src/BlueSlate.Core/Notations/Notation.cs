@@ -31,6 +31,12 @@ public abstract class Notation
     /// <summary>Whether it shows which relationships identify one of their sides.</summary>
     public virtual bool ShowsIdentifying => true;
 
+    /// <summary>Whether it shows by which attributes an entity is identified.</summary>
+    public virtual bool ShowsKeys => true;
+
+    /// <summary>Whether a relationship's name, and that it identifies, stand at a diamond of its own rather than at its line.</summary>
+    public virtual bool HasDiamonds => false;
+
     /// <summary>Whether it shows what a member is besides its name: type, visibility, operations.</summary>
     public virtual bool ShowsMembers => false;
 

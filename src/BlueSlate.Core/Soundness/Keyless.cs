@@ -10,7 +10,7 @@ internal sealed class Keyless : FormRule
 
     public override IEnumerable<FormRemark> Remarks(Reading reading, NotationOptions options)
     {
-        if (options.Notation == NotationNames.Uml)
+        if (!Notation.Of(options.Notation).ShowsKeys)
         {
             return [];
         }

@@ -1,7 +1,7 @@
 using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Checking;
 using BlueSlate.Core.Notations;
-using BlueSlate.Core.Restatements;
+using BlueSlate.Core.Matching;
 using CsCheck;
 using Shouldly;
 

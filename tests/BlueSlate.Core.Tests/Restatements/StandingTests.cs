@@ -2,7 +2,7 @@ using BlueSlate.Core.Checking;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Marking;
 using BlueSlate.Core.Notations;
-using BlueSlate.Core.Restatements;
+using BlueSlate.Core.Matching;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Restatements;

@@ -14,6 +14,8 @@ internal sealed class ChenNotation : Notation
 
     public override bool ShowsComposites => true;
 
+    public override bool HasDiamonds => true;
+
     public override string SignOf(AttributeForm form) => form switch
     {
         AttributeForm.Several => "A double oval for",

@@ -13,6 +13,8 @@ internal sealed class UmlNotation : Notation
 
     public override bool ShowsIdentifying => false;
 
+    public override bool ShowsKeys => false;
+
     public override bool ShowsMembers => true;
 
     public override string SignOf(AttributeForm form) => form switch

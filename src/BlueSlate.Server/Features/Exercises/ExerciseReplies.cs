@@ -1,5 +1,5 @@
 using BlueSlate.Core.Interchange;
-using BlueSlate.Core.Restatements;
+using BlueSlate.Core.Matching;
 using BlueSlate.Core.Soundness;
 using BlueSlate.Data;
 

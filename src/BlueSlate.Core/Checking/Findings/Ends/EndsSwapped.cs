@@ -29,7 +29,7 @@ internal sealed class EndsSwapped : FindingKind
             var bad = evidence.BadFactsOf(first.Id, second.Id).Where(id => id.StartsWith("min:", StringComparison.Ordinal) || id.StartsWith("max:", StringComparison.Ordinal)).ToList();
             // Letters say the maximum alone: exchanged, they leave the strokes, which say the minimum, where they are.
             var swapped = (atFirst == second.CoOccurrence && atSecond == first.CoOccurrence)
-                || (evidence.Comparison.Options is { Notation: NotationNames.Chen, Counts: CountStyle.Letters } && atFirst.Max == second.CoOccurrence.Max && atSecond.Max == first.CoOccurrence.Max && bad.All(id => id.StartsWith("max:", StringComparison.Ordinal)));
+                || (Notation.Of(evidence.Comparison.Options.Notation).HasDiamonds && evidence.Comparison.Options.Counts == CountStyle.Letters && atFirst.Max == second.CoOccurrence.Max && atSecond.Max == first.CoOccurrence.Max && bad.All(id => id.StartsWith("max:", StringComparison.Ordinal)));
             if (bad.Count >= 2 && swapped)
             {
                 var (one, other) = (evidence.Wording(second.Id), evidence.Wording(first.Id));

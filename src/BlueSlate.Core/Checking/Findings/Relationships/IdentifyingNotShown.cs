@@ -1,3 +1,4 @@
+using BlueSlate.Core.Notations;
 using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
@@ -18,7 +19,7 @@ internal sealed class IdentifyingNotShown : FindingKind
             var dependent = relationship.Roles.FirstOrDefault(role => role.Id == relationship.DependentRoleId) ?? relationship.Roles[^1];
             var owner = relationship.Other(dependent);
             string one = evidence.ModelEntity(dependent.EntityId).Name, other = evidence.ModelEntity(owner.EntityId).Name;
-            var diamonds = evidence.Comparison.Options.Notation == "chen";
+            var diamonds = Notation.Of(evidence.Comparison.Options.Notation).HasDiamonds;
             return new Finding
             {
                 Id = IdFor(relationship.Id),

@@ -1,8 +1,7 @@
 using System.Collections.Immutable;
 using BlueSlate.Core.Concepts;
-using BlueSlate.Core.Matching;
 
-namespace BlueSlate.Core.Restatements;
+namespace BlueSlate.Core.Matching;
 
 /// <summary>What another way of drawing the same is worth.</summary>
 public enum Standing
