@@ -100,6 +100,11 @@ internal sealed class AlikeThings : ExampleSource
             var attribute = entity.Attributes.First(candidate => candidate.Id == id);
             if (attributes.TryGetValue(id, out var modelId))
             {
+                if (!wanted.Attributes.Any(one => one.Id == modelId))
+                {
+                    return null;
+                }
+
                 members.Add(modelId);
             }
             else if (attribute.ForeignKeys.Select(foreign => foreign.RelationshipId is null ? null : relationships.GetValueOrDefault(foreign.RelationshipId)).OfType<string>().Where(IsTiedTo).ToList() is { Count: > 0 } along)
