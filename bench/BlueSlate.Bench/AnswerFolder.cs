@@ -8,11 +8,17 @@ internal static class AnswerFolder
     public static int Write(string folder, int count)
     {
         var answers = Directory.CreateDirectory(Path.Combine(folder, "answers"));
-        File.WriteAllText(Path.Combine(folder, "question.json"), """{ "title": "The boat club", "part": { "level": "conceptual", "marks": "40" } }""");
+        File.WriteAllText(
+            Path.Combine(folder, "question.json"),
+            """{ "title": "The boat club", "part": { "level": "conceptual", "marks": "40" } }"""
+        );
         File.WriteAllBytes(Path.Combine(folder, "model.json"), DrawingWriter.Write(LargeExercise.Model));
         for (var seed = 1; seed <= count; seed++)
         {
-            File.WriteAllBytes(Path.Combine(answers.FullName, $"{seed:0000}.json"), DrawingWriter.Write(LargeExercise.Answer(seed)));
+            File.WriteAllBytes(
+                Path.Combine(answers.FullName, $"{seed:0000}.json"),
+                DrawingWriter.Write(LargeExercise.Answer(seed))
+            );
         }
 
         return 0;

@@ -19,30 +19,44 @@ internal static class AutosaveBench
         for (var at = 0; at < connections; at++)
         {
             var email = Course.EmailOf(at);
-            database.Answers.Add(new Answer
-            {
-                Id = IdOf(at),
-                ExerciseId = exercise,
-                AccountId = database.Users.First(account => account.Email == email).Id,
-                QuestionRevisionId = question,
-                CandidateCode = $"B{at}",
-                Revision = 1,
-                Drawing = Document,
-                DrawingHash = "bench",
-                StartedAt = DateTimeOffset.UtcNow,
-                SavedAt = DateTimeOffset.UtcNow,
-            });
+            database.Answers.Add(
+                new Answer
+                {
+                    Id = IdOf(at),
+                    ExerciseId = exercise,
+                    AccountId = database.Users.First(account => account.Email == email).Id,
+                    QuestionRevisionId = question,
+                    CandidateCode = $"B{at}",
+                    Revision = 1,
+                    Drawing = Document,
+                    DrawingHash = "bench",
+                    StartedAt = DateTimeOffset.UtcNow,
+                    SavedAt = DateTimeOffset.UtcNow,
+                }
+            );
         }
 
         await database.SaveChangesAsync();
         // The script of the other side holds the very same document, as text of its statement.
-        await File.WriteAllTextAsync(script, (await File.ReadAllTextAsync(template)).Replace("DOCUMENT", Document.Replace("'", "''", StringComparison.Ordinal), StringComparison.Ordinal));
+        await File.WriteAllTextAsync(
+            script,
+            (await File.ReadAllTextAsync(template)).Replace(
+                "DOCUMENT",
+                Document.Replace("'", "''", StringComparison.Ordinal),
+                StringComparison.Ordinal
+            )
+        );
         return 0;
     }
 
     public static async Task<int> RunAsync(int connections, int seconds, string dll)
     {
-        await using var server = await ServerProcess.StartAsync(Course.Connection, dll, ("BLUESLATE_REQUESTS", "100000"), ("BLUESLATE_WORKERS", "0"));
+        await using var server = await ServerProcess.StartAsync(
+            Course.Connection,
+            dll,
+            ("BLUESLATE_REQUESTS", "100000"),
+            ("BLUESLATE_WORKERS", "0")
+        );
         var clients = new List<(StudentClient Client, int Revision)>();
         await using (var database = BlueSlateContextFactory.On(Course.Connection))
         {
@@ -67,36 +81,56 @@ internal static class AutosaveBench
         async Task<int> AskForAsync(TimeSpan time)
         {
             var clock = Stopwatch.StartNew();
-            var counts = await Task.WhenAll(clients.Select(pair => Task.Run(async () =>
-            {
-                var count = 0;
-                for (; clock.Elapsed < time; count++)
-                {
-                    var (status, _) = await pair.Client.SendAsync(HttpMethod.Get, $"{server.Address}/health/live", null);
-                    _ = status ?? throw new InvalidOperationException("The server did not answer.");
-                }
+            var counts = await Task.WhenAll(
+                clients.Select(pair =>
+                    Task.Run(async () =>
+                    {
+                        var count = 0;
+                        for (; clock.Elapsed < time; count++)
+                        {
+                            var (status, _) = await pair.Client.SendAsync(HttpMethod.Get, $"{server.Address}/health/live", null);
+                            _ = status ?? throw new InvalidOperationException("The server did not answer.");
+                        }
 
-                return count;
-            })));
+                        return count;
+                    })
+                )
+            );
             return counts.Sum();
         }
 
         async Task<int> SaveForAsync(TimeSpan time)
         {
             var clock = Stopwatch.StartNew();
-            var counts = await Task.WhenAll(Enumerable.Range(0, connections).Select(at => Task.Run(async () =>
-            {
-                var (client, revision) = clients[at];
-                var count = 0;
-                for (; clock.Elapsed < time; count++)
-                {
-                    var (status, body) = await client.SendAsync(HttpMethod.Put, $"{server.Address}/api/study/answers/{IdOf(at)}/drawing", new { revision, saveId = Guid.NewGuid(), drawing = Document });
-                    revision = (int?)body?["revision"] ?? throw new InvalidOperationException($"A save was refused: {status} {body}");
-                }
+            var counts = await Task.WhenAll(
+                Enumerable
+                    .Range(0, connections)
+                    .Select(at =>
+                        Task.Run(async () =>
+                        {
+                            var (client, revision) = clients[at];
+                            var count = 0;
+                            for (; clock.Elapsed < time; count++)
+                            {
+                                var (status, body) = await client.SendAsync(
+                                    HttpMethod.Put,
+                                    $"{server.Address}/api/study/answers/{IdOf(at)}/drawing",
+                                    new
+                                    {
+                                        revision,
+                                        saveId = Guid.NewGuid(),
+                                        drawing = Document,
+                                    }
+                                );
+                                revision = (int?)body?["revision"]
+                                    ?? throw new InvalidOperationException($"A save was refused: {status} {body}");
+                            }
 
-                clients[at] = (client, revision);
-                return count;
-            })));
+                            clients[at] = (client, revision);
+                            return count;
+                        })
+                    )
+            );
             return counts.Sum();
         }
     }

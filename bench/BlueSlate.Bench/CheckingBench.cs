@@ -10,7 +10,9 @@ using BlueSlate.Core.Notations;
 
 namespace BlueSlate.Bench;
 
-/// <summary>Times the whole way of an answer, from its bytes to its notes, beside the parsing of the same bytes by the platform.</summary>
+/// <summary>
+/// Times the whole way of an answer, from its bytes to its notes, beside the parsing of the same bytes by the platform.
+/// </summary>
 internal static class CheckingBench
 {
     private const int Answers = 200;
@@ -32,17 +34,35 @@ internal static class CheckingBench
             checks.Add(Time(documents, bytes => Check(assessor, bytes)));
             allocated = GC.GetAllocatedBytesForCurrentThread() - before;
             parses.Add(Time(documents, bytes =>
-            {
-                using var document = JsonDocument.Parse(bytes);
-                return document.RootElement.GetPropertyCount();
-            }));
+                {
+                    using var document = JsonDocument.Parse(bytes);
+                    return document.RootElement.GetPropertyCount();
+                }));
         }
 
         PrintGrowth();
         PrintMemory(assessor, documents);
-        File.WriteAllText(output, JsonSerializer.Serialize(new { unit = "ms per answer", answers = Answers, bytes = documents.Average(bytes => bytes.Length), checks, parses, allocatedPerAnswer = allocated / Answers }));
+        File.WriteAllText(
+            output,
+            JsonSerializer.Serialize(
+                new
+                {
+                    unit = "ms per answer",
+                    answers = Answers,
+                    bytes = documents.Average(bytes => bytes.Length),
+                    checks,
+                    parses,
+                    allocatedPerAnswer = allocated / Answers,
+                }
+            )
+        );
         var (check, parse) = (Median(checks), Median(parses));
-        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"answers {Answers} ms_per_answer {check:0.000} parse_ms {parse:0.0000} times_parse {check / parse:0.0}"));
+        Console.WriteLine(
+            string.Create(
+                CultureInfo.InvariantCulture,
+                $"answers {Answers} ms_per_answer {check:0.000} parse_ms {parse:0.0000} times_parse {check / parse:0.0}"
+            )
+        );
         return 0;
     }
 
@@ -62,11 +82,21 @@ internal static class CheckingBench
             for (var seed = 0; seed < Rounds; seed++)
             {
                 var (model, answer) = LargeExercise.OfSize(entities, seed + 1);
-                var assessor = new Assessor(model, options, [], SchemeDeriver.Derive(FactList.Of(Notation.Read(model, options), options), 40));
+                var assessor = new Assessor(
+                    model,
+                    options,
+                    [],
+                    SchemeDeriver.Derive(FactList.Of(Notation.Read(model, options), options), 40)
+                );
                 times.Add(Time([DrawingWriter.Write(answer)], bytes => Check(assessor, bytes)));
             }
 
-            Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"entities {entities} ms_per_answer {times.Order().ElementAt(Rounds / 2):0.0} slowest {times.Max():0.0}"));
+            Console.WriteLine(
+                string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"entities {entities} ms_per_answer {times.Order().ElementAt(Rounds / 2):0.0} slowest {times.Max():0.0}"
+                )
+            );
         }
     }
 
@@ -83,7 +113,13 @@ internal static class CheckingBench
             }
         }
 
-        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"held after {documents.Count} answers {held[0] / 1048576.0:0.00} MB, after {10 * documents.Count} {held[1] / 1048576.0:0.00} MB"));
+        Console.WriteLine(
+            string.Create(
+                CultureInfo.InvariantCulture,
+                $"held after {documents.Count} answers {held[0] / 1048576.0:0.00} MB, after {10 * documents.Count} "
+                    + $"{held[1] / 1048576.0:0.00} MB"
+            )
+        );
     }
 
     private static double Time(List<byte[]> documents, Func<byte[], int> work)

@@ -40,7 +40,14 @@ internal static class Course
             };
             account.PasswordHash = hash ??= new PasswordHasher<Account>().HashPassword(account, Password);
             database.Users.Add(account);
-            database.Memberships.Add(new Membership { CohortId = cohort.Id, AccountId = account.Id, Role = CohortRole.Student });
+            database.Memberships.Add(
+                new Membership
+                {
+                    CohortId = cohort.Id,
+                    AccountId = account.Id,
+                    Role = CohortRole.Student,
+                }
+            );
         }
 
         await database.SaveChangesAsync();
@@ -52,21 +59,54 @@ internal static class Course
     {
         await using var database = BlueSlateContextFactory.On(Connection);
         var now = DateTimeOffset.UtcNow;
-        var exercise = new Exercise { Id = Guid.CreateVersion7(), CohortId = cohort, Title = "Harbour", CreatedAt = now, PublishedAt = now };
-        var part = new PartDocument { Level = Level.Conceptual, Marks = 40, Aids = new AidsDocument { Sentences = true, Redraw = true, Lifting = true, TidyUp = true, Form = true } };
-        var options = part.ToOptions();
-        var scheme = SchemeDocument.Of(SchemeDeriver.Derive(FactList.Of(Notation.Read(LargeExercise.Model, options), options), part.Marks));
-        database.Exercises.Add(exercise);
-        database.QuestionRevisions.Add(new QuestionRevision { Id = Guid.CreateVersion7(), ExerciseId = exercise.Id, Number = 1, Scenario = "Boats.", Part = Write(part), PublishedAt = now });
-        database.AssessmentRevisions.Add(new AssessmentRevision
+        var exercise = new Exercise
         {
             Id = Guid.CreateVersion7(),
-            ExerciseId = exercise.Id,
-            Number = 1,
-            Model = DrawingWriter.WriteText(LargeExercise.Model),
-            Assessment = Write(new AssessmentDocument { Scheme = scheme }),
+            CohortId = cohort,
+            Title = "Harbour",
             CreatedAt = now,
-        });
+            PublishedAt = now,
+        };
+        var part = new PartDocument
+        {
+            Level = Level.Conceptual,
+            Marks = 40,
+            Aids = new AidsDocument
+            {
+                Sentences = true,
+                Redraw = true,
+                Lifting = true,
+                TidyUp = true,
+                Form = true,
+            },
+        };
+        var options = part.ToOptions();
+        var scheme = SchemeDocument.Of(
+            SchemeDeriver.Derive(FactList.Of(Notation.Read(LargeExercise.Model, options), options), part.Marks)
+        );
+        database.Exercises.Add(exercise);
+        database.QuestionRevisions.Add(
+            new QuestionRevision
+            {
+                Id = Guid.CreateVersion7(),
+                ExerciseId = exercise.Id,
+                Number = 1,
+                Scenario = "Boats.",
+                Part = Write(part),
+                PublishedAt = now,
+            }
+        );
+        database.AssessmentRevisions.Add(
+            new AssessmentRevision
+            {
+                Id = Guid.CreateVersion7(),
+                ExerciseId = exercise.Id,
+                Number = 1,
+                Model = DrawingWriter.WriteText(LargeExercise.Model),
+                Assessment = Write(new AssessmentDocument { Scheme = scheme }),
+                CreatedAt = now,
+            }
+        );
         await database.SaveChangesAsync();
         return exercise.Id;
 

@@ -10,8 +10,8 @@ using Npgsql;
 namespace BlueSlate.Bench;
 
 /// <summary>
-/// Kills a server or PostgreSQL in the midst of saving and handing in, round after round, lets the clients go on once it is back,
-/// and then holds the clients' own log of acknowledgements against the database.
+/// Kills a server or PostgreSQL in the midst of saving and handing in, round after round, lets the clients go on once it is
+/// back, and then holds the clients' own log of acknowledgements against the database.
 /// </summary>
 internal sealed class DurabilityBench(int rounds, int servers, string dll, string cluster, string script, string log)
 {
@@ -58,7 +58,9 @@ internal sealed class DurabilityBench(int rounds, int servers, string dll, strin
             await Task.WhenAll(work);
             var (bad, marked) = await CompareAsync(exercise, told);
             (acknowledged, lost, twice) = (acknowledged + told.Sum(one => one.Acknowledged), lost + bad, twice + marked);
-            Console.Error.WriteLine($"round {round} of {rounds}: {told.Sum(one => one.Acknowledged)} acknowledged, {bad} lost, {marked} marked twice");
+            Console.Error.WriteLine(
+                $"round {round} of {rounds}: {told.Sum(one => one.Acknowledged)} acknowledged, {bad} lost, {marked} marked twice"
+            );
         }
 
         foreach (var server in running)
@@ -74,22 +76,50 @@ internal sealed class DurabilityBench(int rounds, int servers, string dll, strin
     private async Task WorkAsync(int student, Guid exercise, Told told)
     {
         using var client = new StudentClient();
-        await UntilAsync<bool>(async address => await client.SignInAsync(address, Course.EmailOf(student)) ? true : null, student);
-        told.Answer = await UntilAsync(async address =>
-            await client.SendAsync(HttpMethod.Post, $"{address}/api/study/exercises/{exercise}/answer", new { }) is (HttpStatusCode.OK, { } body) ? (Guid?)body["id"] : null, student);
+        await UntilAsync<bool>(
+            async address => await client.SignInAsync(address, Course.EmailOf(student)) ? true : null,
+            student
+        );
+        told.Answer = await UntilAsync(
+            async address =>
+                await client.SendAsync(HttpMethod.Post, $"{address}/api/study/exercises/{exercise}/answer", new { })
+                    is (HttpStatusCode.OK, { } body)
+                    ? (Guid?)body["id"]
+                    : null,
+            student
+        );
         // So long that the blow falls in the midst of it, whatever the speed of the machine.
         for (var number = 1; number <= Saves || !killed; number++)
         {
             // A save keeps its id when it is sent again.
             var drawing = new Sketch().Box($"Boat {number} of {student}", "PK number").ToDrawing();
-            var save = new { revision = told.Revision, saveId = Guid.NewGuid(), drawing = DrawingWriter.WriteText(drawing) };
-            told.Revision = await UntilAsync(async address => Revision(await client.SendAsync(HttpMethod.Put, $"{address}/api/study/answers/{told.Answer}/drawing", save)), student);
+            var save = new
+            {
+                revision = told.Revision,
+                saveId = Guid.NewGuid(),
+                drawing = DrawingWriter.WriteText(drawing),
+            };
+            told.Revision = await UntilAsync(
+                async address =>
+                    Revision(await client.SendAsync(HttpMethod.Put, $"{address}/api/study/answers/{told.Answer}/drawing", save)),
+                student
+            );
             told.Hash = DrawingWriter.Hash(drawing);
             told.Acknowledged++;
         }
 
-        told.Receipt = await UntilAsync(async address =>
-            await client.SendAsync(HttpMethod.Post, $"{address}/api/study/answers/{told.Answer}/hand-in", new { revision = told.Revision }) is (HttpStatusCode.OK, { } body) ? (string?)body["receipt"] : null, student);
+        told.Receipt = await UntilAsync(
+            async address =>
+                await client.SendAsync(
+                    HttpMethod.Post,
+                    $"{address}/api/study/answers/{told.Answer}/hand-in",
+                    new { revision = told.Revision }
+                )
+                    is (HttpStatusCode.OK, { } body)
+                    ? (string?)body["receipt"]
+                    : null,
+            student
+        );
         told.Acknowledged++;
 
         int? Revision((HttpStatusCode? Status, System.Text.Json.Nodes.JsonNode? Body) reply)
@@ -109,7 +139,8 @@ internal sealed class DurabilityBench(int rounds, int servers, string dll, strin
     }
 
     /// <summary>Asks one server after the other until there is an answer, as a page does when the server was away.</summary>
-    private async Task<T> UntilAsync<T>(Func<string, Task<T?>> ask, int student) where T : struct
+    private async Task<T> UntilAsync<T>(Func<string, Task<T?>> ask, int student)
+        where T : struct
     {
         for (var attempt = student; ; attempt++)
         {
@@ -166,7 +197,13 @@ internal sealed class DurabilityBench(int rounds, int servers, string dll, strin
     private async Task<(int Lost, int Twice)> CompareAsync(Guid exercise, Told[] told)
     {
         await using var database = BlueSlateContextFactory.On(Course.Connection);
-        for (var attempt = 0; await database.CheckRequests.AnyAsync(request => request.Answer!.ExerciseId == exercise && request.DoneAt == null && !request.NeedsPerson); attempt++)
+        for (
+            var attempt = 0;
+            await database.CheckRequests.AnyAsync(request =>
+                request.Answer!.ExerciseId == exercise && request.DoneAt == null && !request.NeedsPerson
+            );
+            attempt++
+        )
         {
             await Task.Delay(200);
             if (attempt == 600)
@@ -176,16 +213,29 @@ internal sealed class DurabilityBench(int rounds, int servers, string dll, strin
             }
         }
 
-        var answers = await database.Answers.AsNoTracking().Include(answer => answer.Results).Where(answer => answer.ExerciseId == exercise).ToDictionaryAsync(answer => answer.Id);
+        var answers = await database
+            .Answers.AsNoTracking()
+            .Include(answer => answer.Results)
+            .Where(answer => answer.ExerciseId == exercise)
+            .ToDictionaryAsync(answer => answer.Id);
         var (lost, twice) = (0, 0);
         foreach (var one in told)
         {
             var kept = answers.GetValueOrDefault(one.Answer);
-            var asTold = kept is not null && kept.Revision == one.Revision && kept.DrawingHash == one.Hash && kept.Receipt == one.Receipt && kept.HandedInAt is not null
-                && DrawingReader.Read(kept.Drawing).Drawing is { } drawing && DrawingWriter.Hash(drawing) == one.Hash;
+            var asTold =
+                kept is not null
+                && kept.Revision == one.Revision
+                && kept.DrawingHash == one.Hash
+                && kept.Receipt == one.Receipt
+                && kept.HandedInAt is not null
+                && DrawingReader.Read(kept.Drawing).Drawing is { } drawing
+                && DrawingWriter.Hash(drawing) == one.Hash;
             lost += asTold ? 0 : 1;
             twice += kept?.Results.Count is 1 or 0 or null ? 0 : 1;
-            lines.Enqueue($"{one.Answer} told revision {one.Revision} {one.Hash} {one.Receipt}; kept revision {kept?.Revision} {kept?.DrawingHash} {kept?.Receipt}, {kept?.Results.Count} results");
+            lines.Enqueue(
+                $"{one.Answer} told revision {one.Revision} {one.Hash} {one.Receipt}; kept revision {kept?.Revision} "
+                    + $"{kept?.DrawingHash} {kept?.Receipt}, {kept?.Results.Count} results"
+            );
         }
 
         return (lost, twice);

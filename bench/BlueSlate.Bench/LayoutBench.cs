@@ -13,13 +13,21 @@ internal static class LayoutBench
 
     public static int Run(string folder, string notation)
     {
-        Func<int, Drawing> draw = notation switch { "chen" => Diamonds, "uml" => Classes, _ => Draw };
+        Func<int, Drawing> draw = notation switch
+        {
+            "chen" => Diamonds,
+            "uml" => Classes,
+            _ => Draw,
+        };
         Placer.Place(draw(0));
         var clock = Stopwatch.StartNew();
         const int count = 5;
         for (var seed = 1; seed <= count; seed++)
         {
-            File.WriteAllText(Path.Combine(folder, $"layout-{notation}-{seed}.json"), DrawingWriter.WriteText(Placer.Place(draw(seed))));
+            File.WriteAllText(
+                Path.Combine(folder, $"layout-{notation}-{seed}.json"),
+                DrawingWriter.WriteText(Placer.Place(draw(seed)))
+            );
         }
 
         Console.WriteLine((clock.Elapsed.TotalSeconds / count).ToString("0.000", CultureInfo.InvariantCulture));
@@ -58,7 +66,11 @@ internal static class LayoutBench
         var sketch = new Sketch();
         for (var i = 0; i < Boxes; i++)
         {
-            sketch.Class($"Thing{i}", [.. Enumerable.Range(0, random.Next(1, 4)).Select(row => $"- detail{row}: Integer")], ["+ isFree(): Boolean"]);
+            sketch.Class(
+                $"Thing{i}",
+                [.. Enumerable.Range(0, random.Next(1, 4)).Select(row => $"- detail{row}: Integer")],
+                ["+ isFree(): Boolean"]
+            );
         }
 
         for (var i = 0; i < Lines; i++)
@@ -84,7 +96,10 @@ internal static class LayoutBench
         var sketch = new Sketch();
         for (var i = 0; i < Boxes; i++)
         {
-            sketch.Box($"Thing {i}", [.. Enumerable.Range(0, random.Next(1, 7)).Select(row => row == 0 ? "PK thing no" : $"detail {row}")]);
+            sketch.Box(
+                $"Thing {i}",
+                [.. Enumerable.Range(0, random.Next(1, 7)).Select(row => row == 0 ? "PK thing no" : $"detail {row}")]
+            );
         }
 
         for (var i = 0; i < Lines; i++)

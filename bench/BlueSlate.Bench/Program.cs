@@ -6,9 +6,24 @@ return args switch
 {
     ["checking", var output] => CheckingBench.Run(output),
     ["answers", var folder, var count] => AnswerFolder.Write(folder, int.Parse(count)),
-    ["durability", var rounds, var servers, var dll, var cluster, var script, var log] => await new DurabilityBench(int.Parse(rounds), int.Parse(servers), dll, cluster, script, log).RunAsync(),
-    ["autosave-course", var connections, var template, var script] => await AutosaveBench.PrepareAsync(int.Parse(connections), template, script),
-    ["autosave", var connections, var seconds, var dll] => await AutosaveBench.RunAsync(int.Parse(connections), int.Parse(seconds), dll),
+    ["durability", var rounds, var servers, var dll, var cluster, var script, var log] => await new DurabilityBench(
+        int.Parse(rounds),
+        int.Parse(servers),
+        dll,
+        cluster,
+        script,
+        log
+    ).RunAsync(),
+    ["autosave-course", var connections, var template, var script] => await AutosaveBench.PrepareAsync(
+        int.Parse(connections),
+        template,
+        script
+    ),
+    ["autosave", var connections, var seconds, var dll] => await AutosaveBench.RunAsync(
+        int.Parse(connections),
+        int.Parse(seconds),
+        dll
+    ),
     ["layout", var folder, var notation] => LayoutBench.Run(folder, notation),
     ["accuracy", var folder, var output, .. var show] => AccuracyBench.Run(folder, output, show.FirstOrDefault()),
     ["hostile", var dll] => await HostileBench.RunAsync(dll),
@@ -19,6 +34,9 @@ return args switch
 
 static int Usage()
 {
-    Console.Error.WriteLine("usage: checking OUT | answers FOLDER COUNT | durability ... | autosave ... | layout FOLDER NOTATION | matching | seeded DEMO | hostile DLL | accuracy FOLDER OUT [CASE/ANSWER]; see the scripts in bench/");
+    Console.Error.WriteLine(
+        "usage: checking OUT | answers FOLDER COUNT | durability ... | autosave ... | layout FOLDER NOTATION | "
+            + "matching | seeded DEMO | hostile DLL | accuracy FOLDER OUT [CASE/ANSWER]; see the scripts in bench/"
+    );
     return 2;
 }

@@ -4,13 +4,19 @@ using System.Text.Json.Nodes;
 
 namespace BlueSlate.Bench;
 
-/// <summary>A student's browser, as far as saving and handing in go. It says what came back and never takes silence for a yes.</summary>
+/// <summary>
+/// A student's browser, as far as saving and handing in go. It says what came back and never takes silence for a yes.
+/// </summary>
 internal sealed class StudentClient : IDisposable
 {
     private readonly CookieContainer cookies = new();
     private readonly HttpClient http;
 
-    public StudentClient(int patience = 20) => http = new HttpClient(new SocketsHttpHandler { CookieContainer = cookies, ConnectTimeout = TimeSpan.FromSeconds(2) }) { Timeout = TimeSpan.FromSeconds(patience) };
+    public StudentClient(int patience = 20) =>
+        http = new HttpClient(new SocketsHttpHandler { CookieContainer = cookies, ConnectTimeout = TimeSpan.FromSeconds(2) })
+        {
+            Timeout = TimeSpan.FromSeconds(patience),
+        };
 
     public void Dispose() => http.Dispose();
 
@@ -26,7 +32,9 @@ internal sealed class StudentClient : IDisposable
     {
         try
         {
-            using var reply = await http.SendAsync(new HttpRequestMessage(method, url) { Content = body is null ? null : JsonContent.Create(body) });
+            using var reply = await http.SendAsync(
+                new HttpRequestMessage(method, url) { Content = body is null ? null : JsonContent.Create(body) }
+            );
             var text = await reply.Content.ReadAsStringAsync();
             return ((int)reply.StatusCode >= 500 ? null : reply.StatusCode, text.StartsWith('{') ? JsonNode.Parse(text) : null);
         }
@@ -41,7 +49,10 @@ internal sealed class StudentClient : IDisposable
     {
         try
         {
-            using var reply = await http.SendAsync(new HttpRequestMessage(method, url) { Content = JsonContent.Create(body) }, gone);
+            using var reply = await http.SendAsync(
+                new HttpRequestMessage(method, url) { Content = JsonContent.Create(body) },
+                gone
+            );
         }
         catch (OperationCanceledException)
         {

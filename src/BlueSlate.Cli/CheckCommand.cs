@@ -15,12 +15,33 @@ internal static class CheckCommand
 {
     public static Command Create()
     {
-        var exercise = new Option<DirectoryInfo>("--exercise") { Required = true, Description = "Folder with question.json, model.json and, if there is one, assessment.json." };
-        var answers = new Option<DirectoryInfo>("--answers") { Required = true, Description = "Folder with the drawings, one .json file an answer." };
-        var output = new Option<DirectoryInfo>("--out") { Required = true, Description = "Folder for the results; made when missing." };
+        var exercise = new Option<DirectoryInfo>("--exercise")
+        {
+            Required = true,
+            Description = "Folder with question.json, model.json and, if there is one, assessment.json.",
+        };
+        var answers = new Option<DirectoryInfo>("--answers")
+        {
+            Required = true,
+            Description = "Folder with the drawings, one .json file an answer.",
+        };
+        var output = new Option<DirectoryInfo>("--out")
+        {
+            Required = true,
+            Description = "Folder for the results; made when missing.",
+        };
         var command = new Command("check", "Checks and marks a folder of drawings.") { exercise, answers, output };
-        command.SetAction((parsed, cancellation) =>
-            Task.FromResult(Run(parsed.GetRequiredValue(exercise), parsed.GetRequiredValue(answers), parsed.GetRequiredValue(output), cancellation)));
+        command.SetAction(
+            (parsed, cancellation) =>
+                Task.FromResult(
+                    Run(
+                        parsed.GetRequiredValue(exercise),
+                        parsed.GetRequiredValue(answers),
+                        parsed.GetRequiredValue(output),
+                        cancellation
+                    )
+                )
+        );
         return command;
     }
 
@@ -68,8 +89,17 @@ internal static class CheckCommand
         {
             var drawing = DrawingFile.Load(file);
             var result = ResultDocument.Of(assessor.Assess(drawing, []), DrawingWriter.Hash(drawing));
-            File.WriteAllBytes(Path.Combine(output, name + ".result.json"), JsonSerializer.SerializeToUtf8Bytes(result, Formats.Compact));
-            return new MarkRow(name, ((double)result.Total).ToString(CultureInfo.InvariantCulture), ((double)result.Maximum).ToString(CultureInfo.InvariantCulture), result.Notes.Length, "");
+            File.WriteAllBytes(
+                Path.Combine(output, name + ".result.json"),
+                JsonSerializer.SerializeToUtf8Bytes(result, Formats.Compact)
+            );
+            return new MarkRow(
+                name,
+                ((double)result.Total).ToString(CultureInfo.InvariantCulture),
+                ((double)result.Maximum).ToString(CultureInfo.InvariantCulture),
+                result.Notes.Length,
+                ""
+            );
         }
         catch (Exception error) when (error is UnreadableException or IOException)
         {
@@ -87,7 +117,11 @@ internal static class CheckCommand
 
     private static void WriteMarks(string path, IEnumerable<MarkRow> rows)
     {
-        var configuration = new CsvConfiguration(CultureInfo.InvariantCulture) { InjectionOptions = InjectionOptions.Escape, NewLine = "\n" };
+        var configuration = new CsvConfiguration(CultureInfo.InvariantCulture)
+        {
+            InjectionOptions = InjectionOptions.Escape,
+            NewLine = "\n",
+        };
         using var writer = new StreamWriter(path);
         using var csv = new CsvWriter(writer, configuration);
         csv.WriteRecords(rows);

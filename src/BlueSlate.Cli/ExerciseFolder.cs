@@ -38,11 +38,15 @@ internal static class ExerciseFolder
     {
         try
         {
-            return JsonSerializer.Deserialize<T>(DrawingFile.Bytes(path), Formats.Json) ?? throw new UnreadableException($"{path}: The file says null.");
+            return JsonSerializer.Deserialize<T>(DrawingFile.Bytes(path), Formats.Json)
+                ?? throw new UnreadableException($"{path}: The file says null.");
         }
         catch (JsonException error)
         {
-            throw new UnreadableException($"{path}:{error.LineNumber + 1}: {error.Path ?? "$"}: This cannot be read. {error.Message}", error);
+            throw new UnreadableException(
+                $"{path}:{error.LineNumber + 1}: {error.Path ?? "$"}: This cannot be read. {error.Message}",
+                error
+            );
         }
     }
 }

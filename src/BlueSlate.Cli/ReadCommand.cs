@@ -11,10 +11,19 @@ internal static class ReadCommand
     {
         var file = new Argument<FileInfo>("file") { Description = "A drawing." };
         var level = new Option<Level>("--level") { Description = "conceptual or logical." };
-        var notation = new Option<string>("--notation") { Description = "The notation it is drawn in; crow's foot when none is given.", DefaultValueFactory = _ => NotationNames.CrowsFoot };
+        var notation = new Option<string>("--notation")
+        {
+            Description = "The notation it is drawn in; crow's foot when none is given.",
+            DefaultValueFactory = _ => NotationNames.CrowsFoot,
+        };
         notation.AcceptOnlyFromAmong([.. Notation.All.Select(known => known.Name)]);
         var command = new Command("read", "Prints what a drawing says, one statement a line.") { file, level, notation };
-        command.SetAction(parsed => Run(parsed.GetRequiredValue(file), new NotationOptions(parsed.GetValue(level)) { Notation = parsed.GetRequiredValue(notation) }));
+        command.SetAction(parsed =>
+            Run(
+                parsed.GetRequiredValue(file),
+                new NotationOptions(parsed.GetValue(level)) { Notation = parsed.GetRequiredValue(notation) }
+            )
+        );
         return command;
     }
 
@@ -25,7 +34,9 @@ internal static class ReadCommand
             var reading = Notation.Read(DrawingFile.Load(file.FullName), options);
             foreach (var sentence in SentenceWriter.Write(reading))
             {
-                Console.Out.WriteLine(sentence.StillOpen is null ? sentence.Text : $"{sentence.Text} Still open: {sentence.StillOpen}");
+                Console.Out.WriteLine(
+                    sentence.StillOpen is null ? sentence.Text : $"{sentence.Text} Still open: {sentence.StillOpen}"
+                );
             }
 
             foreach (var remark in reading.Remarks)

@@ -46,11 +46,11 @@ public sealed class Assessor
     private readonly ExampleFinder examples;
     private readonly ImmutableArray<Assessor> variants;
 
-    /// <summary>Prepares a part of an exercise for checking, with every other way of drawing the same worth what it usually is.</summary>
+    /// <summary>
+    /// Prepares a part of an exercise for checking, with every other way of drawing the same worth what it usually is.
+    /// </summary>
     public Assessor(Drawing modelAnswer, NotationOptions options, IEnumerable<Tolerance> tolerances, MarkingScheme scheme)
-        : this(modelAnswer, options, tolerances, scheme, ExerciseTerms.Usual)
-    {
-    }
+        : this(modelAnswer, options, tolerances, scheme, ExerciseTerms.Usual) { }
 
     /// <summary>Prepares a part of an exercise for checking.</summary>
     /// <param name="modelAnswer">The model answer's drawing.</param>
@@ -58,22 +58,42 @@ public sealed class Assessor
     /// <param name="tolerances">What is accepted at single facts.</param>
     /// <param name="scheme">The marking scheme.</param>
     /// <param name="terms">What the exercise says of its own words, and of other ways of drawing the same.</param>
-    public Assessor(Drawing modelAnswer, NotationOptions options, IEnumerable<Tolerance> tolerances, MarkingScheme scheme, ExerciseTerms terms)
+    public Assessor(
+        Drawing modelAnswer,
+        NotationOptions options,
+        IEnumerable<Tolerance> tolerances,
+        MarkingScheme scheme,
+        ExerciseTerms terms
+    )
     {
         this.options = options;
         Scheme = scheme;
         model = new IndexedReading(ComparableForm.Of(Notation.Read(modelAnswer, options)));
         matchModel = new MatchModel(model.Model, terms.Words);
         var used = scheme.Lines.SelectMany(line => line.FactIds).ToFrozenSet(StringComparer.Ordinal);
-        Facts = [.. FactList.Of(model.Reading, options, terms.Kinds).Where(fact => !fact.Kind.IsOnRequest || used.Contains(fact.Id)), .. FactList.Absences(model.Model, used)];
+        Facts =
+        [
+            .. FactList.Of(model.Reading, options, terms.Kinds).Where(fact => !fact.Kind.IsOnRequest || used.Contains(fact.Id)),
+            .. FactList.Absences(model.Model, used),
+        ];
         this.tolerances = tolerances.ToFrozenDictionary(tolerance => tolerance.FactId, StringComparer.Ordinal);
         examples = new ExampleFinder(model.Model, this.tolerances);
         var otherNames = Facts
-            .Where(fact => fact.Kind.NamesAThing && this.tolerances.TryGetValue(fact.Id, out var tolerance) && tolerance.Accepted.Length > 0)
+            .Where(fact =>
+                fact.Kind.NamesAThing && this.tolerances.TryGetValue(fact.Id, out var tolerance) && tolerance.Accepted.Length > 0
+            )
             .Select(fact => (Id: fact.ConceptId, Names: this.tolerances[fact.Id].Accepted))
-            .Concat(AcceptedNames.CommonHeads(model.Model).Select(head => (Id: head.SupertypeId, Names: ImmutableArray.Create(head.Name))))
+            .Concat(
+                AcceptedNames
+                    .CommonHeads(model.Model)
+                    .Select(head => (Id: head.SupertypeId, Names: ImmutableArray.Create(head.Name)))
+            )
             .GroupBy(other => other.Id, StringComparer.Ordinal)
-            .ToFrozenDictionary(group => group.Key, group => group.SelectMany(other => other.Names).ToImmutableArray(), StringComparer.Ordinal);
+            .ToFrozenDictionary(
+                group => group.Key,
+                group => group.SelectMany(other => other.Names).ToImmutableArray(),
+                StringComparer.Ordinal
+            );
 
         var worth = StandingsAt(options);
         foreach (var (code, standing) in terms.Standings)
@@ -83,14 +103,24 @@ public sealed class Assessor
 
         allowance = new MatchAllowance(otherNames, worth);
         ModelDrawing = modelAnswer;
-        variants = [.. terms.Variants.Select((variant, at) => Variant(Renaming.WithPrefix(variant, $"v{at + 1}-"), terms with { Variants = [] }))];
+        variants =
+        [
+            .. terms.Variants.Select(
+                (variant, at) => Variant(Renaming.WithPrefix(variant, $"v{at + 1}-"), terms with { Variants = [] })
+            ),
+        ];
     }
 
     /// <summary>The other ways of drawing that are met under these options, with what each usually is worth.</summary>
     public static ImmutableArray<RestatementChoice> Restatements(NotationOptions options)
     {
         var worth = StandingsAt(options);
-        return [.. RestatementChoice.In(options.Notation).Select(choice => choice with { Usual = worth.GetValueOrDefault(choice.Code, choice.Usual) })];
+        return
+        [
+            .. RestatementChoice
+                .In(options.Notation)
+                .Select(choice => choice with { Usual = worth.GetValueOrDefault(choice.Code, choice.Usual) }),
+        ];
     }
 
     // What restatements are worth at a level and in a notation, where that is not the usual.
@@ -113,7 +143,8 @@ public sealed class Assessor
         return standings;
     }
 
-    // Another model answer, with a scheme in which what both say is worth the same. What is accepted at single facts is the model answer's alone.
+    // Another model answer, with a scheme in which what both say is worth the same. What is accepted at single facts is the
+    // model answer's alone.
     private Assessor Variant(Drawing drawing, ExerciseTerms terms)
     {
         var asAnswer = AssessAs(drawing, ImmutableDictionary<string, string>.Empty, [], []).Comparison.Correspondence;
@@ -140,13 +171,22 @@ public sealed class Assessor
     public Assessment Assess(Drawing answer, ImmutableArray<Ruling> rulings, IReadOnlyList<FindingKind> kinds) =>
         Best(answer, ImmutableDictionary<string, string>.Empty, kinds, rulings);
 
-    /// <summary>Reads, matches, checks and marks one answer in which a person said of some things what they stand for.</summary>
+    /// <summary>
+    /// Reads, matches, checks and marks one answer in which a person said of some things what they stand for.
+    /// </summary>
     /// <param name="answer">The drawing.</param>
     /// <param name="stands">Element of the model answer → element of the answer that stands for it.</param>
-    public Assessment AssessAs(Drawing answer, ImmutableDictionary<string, string> stands) => Best(answer, stands, FindingKind.All, []);
+    public Assessment AssessAs(Drawing answer, ImmutableDictionary<string, string> stands) =>
+        Best(answer, stands, FindingKind.All, []);
 
-    // Held against the model answer and each variant, an answer is taken by the one that gives it most; of equal marks, by the first.
-    private Assessment Best(Drawing answer, ImmutableDictionary<string, string> stands, IReadOnlyList<FindingKind> kinds, ImmutableArray<Ruling> rulings)
+    // Held against the model answer and each variant, an answer is taken by the one that gives it most; of equal marks, by the
+    // first.
+    private Assessment Best(
+        Drawing answer,
+        ImmutableDictionary<string, string> stands,
+        IReadOnlyList<FindingKind> kinds,
+        ImmutableArray<Ruling> rulings
+    )
     {
         var best = AssessAs(answer, stands, kinds, rulings);
         foreach (var variant in variants)
@@ -160,7 +200,12 @@ public sealed class Assessor
         return best;
     }
 
-    private Assessment AssessAs(Drawing answer, ImmutableDictionary<string, string> stands, IReadOnlyList<FindingKind> kinds, ImmutableArray<Ruling> rulings)
+    private Assessment AssessAs(
+        Drawing answer,
+        ImmutableDictionary<string, string> stands,
+        IReadOnlyList<FindingKind> kinds,
+        ImmutableArray<Ruling> rulings
+    )
     {
         var drawn = Notation.Read(answer, options);
         var reading = new IndexedReading(ComparableForm.Of(drawn));
@@ -178,7 +223,16 @@ public sealed class Assessor
             }
         }
 
-        return new Assessment(Scheme, ModelDrawing, examples, drawn, best, [.. near], FindingSelector.Select(best, kinds), rulings);
+        return new Assessment(
+            Scheme,
+            ModelDrawing,
+            examples,
+            drawn,
+            best,
+            [.. near],
+            FindingSelector.Select(best, kinds),
+            rulings
+        );
     }
 
     private Comparison Compare(IndexedReading reading, Correspondence correspondence) =>
@@ -197,12 +251,33 @@ public sealed class Assessment
     private readonly ExampleFinder examples;
     private readonly ImmutableArray<Comparison> near;
 
-    internal Assessment(MarkingScheme scheme, Drawing model, ExampleFinder examples, Reading reading, Comparison comparison, ImmutableArray<Comparison> near, ImmutableArray<Finding> findings, ImmutableArray<Ruling> rulings)
+    internal Assessment(
+        MarkingScheme scheme,
+        Drawing model,
+        ExampleFinder examples,
+        Reading reading,
+        Comparison comparison,
+        ImmutableArray<Comparison> near,
+        ImmutableArray<Finding> findings,
+        ImmutableArray<Ruling> rulings
+    )
     {
-        (this.scheme, ModelDrawing, this.examples, this.near, Reading, Comparison, Findings) = (scheme, model, examples, near, reading, comparison, findings);
+        (this.scheme, ModelDrawing, this.examples, this.near, Reading, Comparison, Findings) = (
+            scheme,
+            model,
+            examples,
+            near,
+            reading,
+            comparison,
+            findings
+        );
         Sheet = Marker.Mark(scheme, comparison.Verdicts, comparison.Extras, rulings);
         Notes = NoteWriter.Write(Sheet, findings, scheme.ExtraCost);
-        Doubt = Doubt.Of(comparison, Sheet, [.. near.Select(other => Marker.Mark(scheme, other.Verdicts, other.Extras, rulings))]);
+        Doubt = Doubt.Of(
+            comparison,
+            Sheet,
+            [.. near.Select(other => Marker.Mark(scheme, other.Verdicts, other.Extras, rulings))]
+        );
     }
 
     /// <summary>The model answer, or the accepted variant, against which the answer was held.</summary>
@@ -233,5 +308,6 @@ public sealed class Assessment
     public ExamplePopulation? ExampleOf(Finding finding) => examples.For(Comparison, finding);
 
     /// <summary>The same answer under other rulings. Nothing is read, matched or checked again.</summary>
-    public Assessment Under(ImmutableArray<Ruling> rulings) => new(scheme, ModelDrawing, examples, Reading, Comparison, near, Findings, rulings);
+    public Assessment Under(ImmutableArray<Ruling> rulings) =>
+        new(scheme, ModelDrawing, examples, Reading, Comparison, near, Findings, rulings);
 }

@@ -54,7 +54,14 @@ public sealed class Answer
 }
 
 /// <summary>Why an earlier state of a drawing is kept.</summary>
-public enum CheckpointReason { Opened, Periodic, HandedIn, LostConflict, TooLate }
+public enum CheckpointReason
+{
+    Opened,
+    Periodic,
+    HandedIn,
+    LostConflict,
+    TooLate,
+}
 
 /// <summary>An earlier state of a drawing, or one that lost a conflict or came too late.</summary>
 public sealed class Checkpoint
@@ -171,7 +178,10 @@ public sealed class StandsFor
     public DateTimeOffset At { get; set; }
 }
 
-/// <summary>A mark sheet as released: everything by value. Only a person who takes a changed mark replaces it, and the one before is kept.</summary>
+/// <summary>
+/// A mark sheet as released: everything by value. Only a person who takes a changed mark replaces it, and the one before is
+/// kept.
+/// </summary>
 public sealed class ReleasedSheet
 {
     public Guid AnswerId { get; init; }

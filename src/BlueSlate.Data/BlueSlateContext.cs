@@ -8,7 +8,8 @@ namespace BlueSlate.Data;
 
 /// <summary>The database. Documents are canonical text; what is searched or joined on is a column.</summary>
 public sealed class BlueSlateContext(DbContextOptions<BlueSlateContext> options)
-    : IdentityDbContext<Account, IdentityRole<Guid>, Guid>(options), IDataProtectionKeyContext
+    : IdentityDbContext<Account, IdentityRole<Guid>, Guid>(options),
+        IDataProtectionKeyContext
 {
     public DbSet<Cohort> Cohorts => Set<Cohort>();
 
@@ -56,7 +57,8 @@ public sealed class BlueSlateContext(DbContextOptions<BlueSlateContext> options)
 
     public DbSet<DataProtectionKey> DataProtectionKeys => Set<DataProtectionKey>();
 
-    private sealed class MomentConverter() : ValueConverter<DateTimeOffset, DateTimeOffset>(moment => moment.ToUniversalTime(), moment => moment);
+    private sealed class MomentConverter()
+        : ValueConverter<DateTimeOffset, DateTimeOffset>(moment => moment.ToUniversalTime(), moment => moment);
 
     protected override void OnModelCreating(ModelBuilder builder)
     {
@@ -125,8 +127,16 @@ public sealed class BlueSlateContext(DbContextOptions<BlueSlateContext> options)
             request.HasIndex(row => new { row.AnswerId, row.AssessmentRevisionId }).IsUnique();
             request.HasIndex(row => row.DoneAt);
         });
-        builder.Entity<CheckResult>()
-            .HasIndex(result => new { result.AnswerId, result.QuestionRevisionId, result.AssessmentRevisionId, result.CoreVersion }).IsUnique();
+        builder
+            .Entity<CheckResult>()
+            .HasIndex(result => new
+            {
+                result.AnswerId,
+                result.QuestionRevisionId,
+                result.AssessmentRevisionId,
+                result.CoreVersion,
+            })
+            .IsUnique();
         builder.Entity<FindingRuling>().HasKey(ruling => new { ruling.AnswerId, ruling.FindingId });
         builder.Entity<ClassRuling>().HasKey(ruling => new { ruling.ExerciseId, ruling.AlikeKey });
         builder.Entity<StandsFor>().HasKey(stands => new { stands.AnswerId, stands.ModelElement });
@@ -134,7 +144,8 @@ public sealed class BlueSlateContext(DbContextOptions<BlueSlateContext> options)
         ConfigureAfterwards(builder);
     }
 
-    // What follows a marking: changed marks, questions about notes, a second marking of a sample. All of it goes with its answer.
+    // What follows a marking: changed marks, questions about notes, a second marking of a sample. All of it goes with its
+    // answer.
     private static void ConfigureAfterwards(ModelBuilder builder)
     {
         builder.Entity<MarkRevision>(revision =>

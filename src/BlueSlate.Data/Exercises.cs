@@ -1,6 +1,8 @@
 namespace BlueSlate.Data;
 
-/// <summary>An exercise of a cohort. What is in it stands in its documents while it is written, and in revisions once published.</summary>
+/// <summary>
+/// An exercise of a cohort. What is in it stands in its documents while it is written, and in revisions once published.
+/// </summary>
 public sealed class Exercise
 {
     public Guid Id { get; init; }
@@ -31,7 +33,13 @@ public sealed class Exercise
 }
 
 /// <summary>The documents of an exercise, each saved on its own so that two instructors rarely collide.</summary>
-public enum DocumentKind { Scenario, Part, Model, Assessment }
+public enum DocumentKind
+{
+    Scenario,
+    Part,
+    Model,
+    Assessment,
+}
 
 /// <summary>One document of an exercise as it is being written.</summary>
 public sealed class ExerciseDocument

@@ -22,7 +22,12 @@ public sealed class Cohort
 }
 
 /// <summary>What a person may do in a cohort.</summary>
-public enum CohortRole { Student, Assistant, Instructor }
+public enum CohortRole
+{
+    Student,
+    Assistant,
+    Instructor,
+}
 
 /// <summary>A person's place in a cohort.</summary>
 public sealed class Membership
@@ -39,7 +44,19 @@ public sealed class Membership
 }
 
 /// <summary>What the audit record knows of.</summary>
-public enum AuditKind { SignIn, Publish, Ruling, Release, Remark, IdentityView, Export, Erasure, Retention, Membership }
+public enum AuditKind
+{
+    SignIn,
+    Publish,
+    Ruling,
+    Release,
+    Remark,
+    IdentityView,
+    Export,
+    Erasure,
+    Retention,
+    Membership,
+}
 
 /// <summary>
 /// One line of the audit record. It holds no names: whoever was erased is gone from it too, while what was done remains.
@@ -55,7 +72,9 @@ public sealed class AuditEvent
     /// <summary>Who did it; null for the server itself, or for a person who was erased.</summary>
     public Guid? ActorId { get; set; }
 
-    /// <summary>The cohort whose instructors may read it; null for a sign-in, which the instructors of all one's cohorts may read.</summary>
+    /// <summary>
+    /// The cohort whose instructors may read it; null for a sign-in, which the instructors of all one's cohorts may read.
+    /// </summary>
     public Guid? CohortId { get; init; }
 
     public Guid? ExerciseId { get; init; }

@@ -3,8 +3,8 @@ using BlueSlate.Core.Drawings;
 namespace BlueSlate.Drafting;
 
 /// <summary>
-/// Ovals that hang on one shape, gathered with it into one block: in rows above and beneath it, each oval above what it hangs on
-/// by order, so that no two of their lines cross. An oval's own ovals stand in the next row outward, over it.
+/// Ovals that hang on one shape, gathered with it into one block: in rows above and beneath it, each oval above what it hangs
+/// on by order, so that no two of their lines cross. An oval's own ovals stand in the next row outward, over it.
 /// </summary>
 internal sealed class Fan
 {
@@ -44,8 +44,11 @@ internal sealed class Fan
     public static IReadOnlyList<Fan> Of(Sheet sheet)
     {
         var shapes = sheet.Shapes.ToDictionary(shape => shape.Id, StringComparer.Ordinal);
-        var ties = sheet.Lines.Where(line => shapes.ContainsKey(line.From.On.Id ?? "") && shapes.ContainsKey(line.To.On.Id ?? ""))
-            .SelectMany(line => new[] { (From: line.From.On.Id!, To: line.To.On.Id!), (From: line.To.On.Id!, To: line.From.On.Id!) })
+        var ties = sheet
+            .Lines.Where(line => shapes.ContainsKey(line.From.On.Id ?? "") && shapes.ContainsKey(line.To.On.Id ?? ""))
+            .SelectMany(line =>
+                new[] { (From: line.From.On.Id!, To: line.To.On.Id!), (From: line.To.On.Id!, To: line.From.On.Id!) }
+            )
             .ToLookup(tie => tie.From, tie => tie.To, StringComparer.Ordinal);
         var owned = new HashSet<string>(StringComparer.Ordinal);
         var twigsOf = new Dictionary<string, List<Twig>>(StringComparer.Ordinal);
@@ -54,19 +57,32 @@ internal sealed class Fan
             twigsOf[shape.Id] = Grow(shape.Id, 0);
         }
 
-        return [.. sheet.Shapes.Where(shape => !owned.Contains(shape.Id)).Select(shape => new Fan(shape, twigsOf.GetValueOrDefault(shape.Id) ?? []))];
+        return
+        [
+            .. sheet
+                .Shapes.Where(shape => !owned.Contains(shape.Id))
+                .Select(shape => new Fan(shape, twigsOf.GetValueOrDefault(shape.Id) ?? [])),
+        ];
 
         // Deeper ovals than anybody draws stand for themselves.
-        List<Twig> Grow(string id, int depth) => depth > 4 ? [] :
-            [.. ties[id].Where(other => shapes[other].Form == Form.Oval && owned.Add(other)).ToList().Select(other => new Twig(shapes[other], Grow(other, depth + 1)))];
+        List<Twig> Grow(string id, int depth) =>
+            depth > 4
+                ? []
+                :
+                [
+                    .. ties[id]
+                        .Where(other => shapes[other].Form == Form.Oval && owned.Add(other))
+                        .ToList()
+                        .Select(other => new Twig(shapes[other], Grow(other, depth + 1))),
+                ];
     }
 
     /// <summary>Whether it looks otherwise upside down.</summary>
     public bool CanTurn => above.Count + beneath.Count > 0;
 
     /// <summary>
-    /// The place of every shape of the block, in quarter units, when its upper left corner is at a point in pixels; turned, what stands
-    /// above its owner stands beneath.
+    /// The place of every shape of the block, in quarter units, when its upper left corner is at a point in pixels; turned,
+    /// what stands above its owner stands beneath.
     /// </summary>
     public IEnumerable<(string Id, Place Place)> PlacesAt(double x, double y, bool turned = false)
     {
@@ -74,7 +90,10 @@ internal sealed class Fan
         var (width, height) = ShapeSizes.Of(owner);
         var top = y + DepthOf(upper);
         yield return (owner.Id, At(x + ((Width - width) / 2), top, width, height));
-        foreach (var place in Row(upper, x + ((Width - SpanOf(upper)) / 2), top, -1).Concat(Row(lower, x + ((Width - SpanOf(lower)) / 2), top + height, 1)))
+        foreach (
+            var place in Row(upper, x + ((Width - SpanOf(upper)) / 2), top, -1)
+                .Concat(Row(lower, x + ((Width - SpanOf(lower)) / 2), top + height, 1))
+        )
         {
             yield return place;
         }
@@ -87,7 +106,9 @@ internal sealed class Fan
             var (width, height) = ShapeSizes.Of(twig.Oval);
             var y = outward < 0 ? edge - RowGap - height : edge + RowGap;
             yield return (twig.Oval.Id, At(left + ((twig.Span - width) / 2), y, width, height));
-            foreach (var place in Row(twig.Parts, left + ((twig.Span - SpanOf(twig.Parts)) / 2), outward < 0 ? y : y + height, outward))
+            foreach (
+                var place in Row(twig.Parts, left + ((twig.Span - SpanOf(twig.Parts)) / 2), outward < 0 ? y : y + height, outward)
+            )
             {
                 yield return place;
             }
@@ -96,11 +117,13 @@ internal sealed class Fan
         }
     }
 
-    private static Place At(double x, double y, double width, double height) => new(Quarters(x), Quarters(y), Quarters(width), Quarters(height));
+    private static Place At(double x, double y, double width, double height) =>
+        new(Quarters(x), Quarters(y), Quarters(width), Quarters(height));
 
     private static int Quarters(double pixels) => (int)Math.Round(pixels * 4);
 
-    private static double SpanOf(IReadOnlyList<Twig> twigs) => twigs.Count == 0 ? 0 : twigs.Sum(twig => twig.Span) + ((twigs.Count - 1) * Gap);
+    private static double SpanOf(IReadOnlyList<Twig> twigs) =>
+        twigs.Count == 0 ? 0 : twigs.Sum(twig => twig.Span) + ((twigs.Count - 1) * Gap);
 
     private static double DepthOf(IReadOnlyList<Twig> twigs) => twigs.Count == 0 ? 0 : twigs.Max(twig => twig.Depth);
 

@@ -18,8 +18,11 @@ internal static class FreePlaces
             return sheet;
         }
 
-        var placed = sheet.Shapes.Where(shape => shape.Place is not null).ToDictionary(shape => shape.Id, Box.Of, StringComparer.Ordinal);
-        var neighbours = sheet.Lines.SelectMany(line => new[] { (line.From.On.Id, line.To.On.Id), (line.To.On.Id, line.From.On.Id) })
+        var placed = sheet
+            .Shapes.Where(shape => shape.Place is not null)
+            .ToDictionary(shape => shape.Id, Box.Of, StringComparer.Ordinal);
+        var neighbours = sheet
+            .Lines.SelectMany(line => new[] { (line.From.On.Id, line.To.On.Id), (line.To.On.Id, line.From.On.Id) })
             .ToLookup(pair => pair.Item1 ?? "", pair => pair.Item2 ?? "", StringComparer.Ordinal);
         var above = Tree.Pairs(sheet).Select(pair => pair.Above).ToHashSet(StringComparer.Ordinal);
         var waiting = sheet.Shapes.Where(shape => shape.Place is null).OrderBy(shape => shape.Form == Form.Oval).ToList();
@@ -28,10 +31,21 @@ internal static class FreePlaces
             // Those next to something that stands go first, so that the rest can go next to them.
             var next = waiting.FirstOrDefault(shape => neighbours[shape.Id].Any(placed.ContainsKey)) ?? waiting[0];
             waiting.Remove(next);
-            placed[next.Id] = Find(next, [.. neighbours[next.Id].Where(placed.ContainsKey).Select(id => placed[id])], placed.Values, above.Contains(next.Id));
+            placed[next.Id] = Find(
+                next,
+                [.. neighbours[next.Id].Where(placed.ContainsKey).Select(id => placed[id])],
+                placed.Values,
+                above.Contains(next.Id)
+            );
         }
 
-        return sheet with { Shapes = [.. sheet.Shapes.Select(shape => shape.Place is null ? shape with { Place = placed[shape.Id].ToPlace() } : shape)] };
+        return sheet with
+        {
+            Shapes =
+            [
+                .. sheet.Shapes.Select(shape => shape.Place is null ? shape with { Place = placed[shape.Id].ToPlace() } : shape),
+            ],
+        };
     }
 
     // What stands above others in a tree begins its search there; everything else in the middle of what it is tied to.
@@ -51,7 +65,12 @@ internal static class FreePlaces
             for (var i = 0; i < Directions; i++)
             {
                 var angle = i * 2 * Math.PI / Directions;
-                var candidate = new Box(x - (width / 2) + (Math.Cos(angle) * ring * 40), y - (height / 2) + (Math.Sin(angle) * ring * 28), width, height);
+                var candidate = new Box(
+                    x - (width / 2) + (Math.Cos(angle) * ring * 40),
+                    y - (height / 2) + (Math.Sin(angle) * ring * 28),
+                    width,
+                    height
+                );
                 if (taken.All(box => candidate.IsClearOf(box, gap)))
                 {
                     return candidate;
@@ -71,8 +90,12 @@ internal static class FreePlaces
         }
 
         public bool IsClearOf(Box other, double gap) =>
-            X + Width + gap <= other.X || other.X + other.Width + gap <= X || Y + Height + gap <= other.Y || other.Y + other.Height + gap <= Y;
+            X + Width + gap <= other.X
+            || other.X + other.Width + gap <= X
+            || Y + Height + gap <= other.Y
+            || other.Y + other.Height + gap <= Y;
 
-        public Place ToPlace() => new((int)Math.Round(X * 4), (int)Math.Round(Y * 4), (int)Math.Round(Width * 4), (int)Math.Round(Height * 4));
+        public Place ToPlace() =>
+            new((int)Math.Round(X * 4), (int)Math.Round(Y * 4), (int)Math.Round(Width * 4), (int)Math.Round(Height * 4));
     }
 }

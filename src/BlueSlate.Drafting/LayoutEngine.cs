@@ -7,8 +7,9 @@ using Microsoft.ClearScript.V8;
 namespace BlueSlate.Drafting;
 
 /// <summary>
-/// The one layout engine: ELK's layered method (Sugiyama, Tagawa and Toda 1981, as the Eclipse Layout Kernel does it), run inside
-/// this process. A fresh engine for every drawing, so that the same drawing always gives the same places; its compiled script is kept for the next.
+/// The one layout engine: ELK's layered method (Sugiyama, Tagawa and Toda 1981, as the Eclipse Layout Kernel does it), run
+/// inside this process. A fresh engine for every drawing, so that the same drawing always gives the same places; its compiled
+/// script is kept for the next.
 /// </summary>
 internal sealed class LayoutEngine : IDisposable
 {
@@ -23,7 +24,10 @@ internal sealed class LayoutEngine : IDisposable
     private static readonly DocumentInfo ScriptName = new("elk.bundled.js");
     private static readonly Lazy<string> Script = new(() =>
     {
-        using var packed = new GZipStream(typeof(LayoutEngine).Assembly.GetManifestResourceStream("elk.bundled.js.gz")!, CompressionMode.Decompress);
+        using var packed = new GZipStream(
+            typeof(LayoutEngine).Assembly.GetManifestResourceStream("elk.bundled.js.gz")!,
+            CompressionMode.Decompress
+        );
         using var reader = new StreamReader(packed);
         return reader.ReadToEnd();
     });
@@ -54,8 +58,15 @@ internal sealed class LayoutEngine : IDisposable
     public JsonNode LayOut(JsonNode graph)
     {
         _engine.Script.graphText = graph.ToJsonString();
-        _engine.Execute("laidOut = null; elk.layout(JSON.parse(graphText)).then(result => { laidOut = JSON.stringify(result); }, error => { failure = String(error); });");
-        for (var turns = 0; turns < 10_000 && _engine.Script.laidOut is not string && _engine.Script.failure is not string; turns++)
+        _engine.Execute(
+            "laidOut = null; elk.layout(JSON.parse(graphText)).then(result => { laidOut = JSON.stringify(result); }, "
+                + "error => { failure = String(error); });"
+        );
+        for (
+            var turns = 0;
+            turns < 10_000 && _engine.Script.laidOut is not string && _engine.Script.failure is not string;
+            turns++
+        )
         {
             _engine.Execute("{ const due = timers.splice(0); for (const run of due) run(); }");
         }

@@ -3,8 +3,8 @@ using BlueSlate.Core.Drawings;
 namespace BlueSlate.Drafting;
 
 /// <summary>
-/// Moves single ovals out of the way of straight lines: each that lies under a line, or whose own line crosses something, goes to the
-/// place around its owner, clear of all shapes, from which least is crossed.
+/// Moves single ovals out of the way of straight lines: each that lies under a line, or whose own line crosses something, goes
+/// to the place around its owner, clear of all shapes, from which least is crossed.
 /// </summary>
 internal static class OvalsAside
 {
@@ -67,10 +67,13 @@ internal static class OvalsAside
     // Ovals with one line, and what they hang on.
     private static IEnumerable<(string Oval, string Owner)> Leaves(Sheet sheet, Dictionary<string, Shape> shapes)
     {
-        var neighbours = sheet.Lines.Where(line => shapes.ContainsKey(line.From.On.Id ?? "") && shapes.ContainsKey(line.To.On.Id ?? ""))
+        var neighbours = sheet
+            .Lines.Where(line => shapes.ContainsKey(line.From.On.Id ?? "") && shapes.ContainsKey(line.To.On.Id ?? ""))
             .SelectMany(line => new[] { (line.From.On.Id!, line.To.On.Id!), (line.To.On.Id!, line.From.On.Id!) })
             .ToLookup(pair => pair.Item1, pair => pair.Item2, StringComparer.Ordinal);
-        return sheet.Shapes.Where(shape => shape.Form == Form.Oval && neighbours[shape.Id].Count() == 1).Select(shape => (shape.Id, neighbours[shape.Id].First()));
+        return sheet
+            .Shapes.Where(shape => shape.Form == Form.Oval && neighbours[shape.Id].Count() == 1)
+            .Select(shape => (shape.Id, neighbours[shape.Id].First()));
     }
 
     private static IEnumerable<Place> Around(Place owner, Place oval)
@@ -82,12 +85,22 @@ internal static class OvalsAside
             {
                 var angle = (-Math.PI / 2) + (i * 2 * Math.PI / Directions);
                 var reach = 4 * (FirstReach + (ring * RingGap));
-                var at = (X: x + (Math.Cos(angle) * ((owner.Width / 2.0) + (oval.Width / 2.0) + reach)), Y: y + (Math.Sin(angle) * ((owner.Height / 2.0) + (oval.Height / 2.0) + reach)));
-                yield return oval with { X = (int)Math.Round(at.X - (oval.Width / 2.0)), Y = (int)Math.Round(at.Y - (oval.Height / 2.0)) };
+                var at = (
+                    X: x + (Math.Cos(angle) * ((owner.Width / 2.0) + (oval.Width / 2.0) + reach)),
+                    Y: y + (Math.Sin(angle) * ((owner.Height / 2.0) + (oval.Height / 2.0) + reach))
+                );
+                yield return oval with
+                {
+                    X = (int)Math.Round(at.X - (oval.Width / 2.0)),
+                    Y = (int)Math.Round(at.Y - (oval.Height / 2.0)),
+                };
             }
         }
     }
 
     private static bool Overlap(Place a, Place b) =>
-        a.X < b.X + b.Width + Clear && b.X < a.X + a.Width + Clear && a.Y < b.Y + b.Height + Clear && b.Y < a.Y + a.Height + Clear;
+        a.X < b.X + b.Width + Clear
+        && b.X < a.X + a.Width + Clear
+        && a.Y < b.Y + b.Height + Clear
+        && b.Y < a.Y + a.Height + Clear;
 }

@@ -18,16 +18,27 @@ public static class Placer
 
     /// <summary>The drawing with a place for every shape, in quarter units; sheet by sheet, lines without routes.</summary>
     /// <param name="drawing">The drawing.</param>
-    /// <param name="simple">Whether its shapes are only set out in rows, as they are anyhow beyond <see cref="LayoutSize"/>.</param>
+    /// <param name="simple">Whether its shapes are only set out in rows, as they are anyhow beyond
+    /// <see cref="LayoutSize"/>.</param>
     public static Drawing Place(Drawing drawing, bool simple = false) =>
-        drawing.Shapes.All(shape => shape.Place is not null) ? drawing : drawing with { Sheets = [.. drawing.Sheets.Select(sheet => PlaceSheet(sheet, simple))] };
+        drawing.Shapes.All(shape => shape.Place is not null)
+            ? drawing
+            : drawing with
+            {
+                Sheets = [.. drawing.Sheets.Select(sheet => PlaceSheet(sheet, simple))],
+            };
 
     /// <summary>
-    /// The drawing with places for those shapes that have none; the others stay where they are. A new shape goes near what it is
-    /// tied to, on free ground. Where nothing has a place yet, all is laid out.
+    /// The drawing with places for those shapes that have none; the others stay where they are. A new shape goes near what it
+    /// is tied to, on free ground. Where nothing has a place yet, all is laid out.
     /// </summary>
     public static Drawing PlaceNew(Drawing drawing, bool simple = false) =>
-        drawing.Shapes.All(shape => shape.Place is null) ? Place(drawing, simple) : drawing with { Sheets = [.. drawing.Sheets.Select(FreePlaces.Fill)] };
+        drawing.Shapes.All(shape => shape.Place is null)
+            ? Place(drawing, simple)
+            : drawing with
+            {
+                Sheets = [.. drawing.Sheets.Select(FreePlaces.Fill)],
+            };
 
     private static Sheet PlaceSheet(Sheet sheet, bool simple)
     {
@@ -37,7 +48,11 @@ public static class Placer
         }
 
         var places = PlacesOf(sheet, simple);
-        return sheet with { Shapes = [.. sheet.Shapes.Select(shape => shape with { Place = places[shape.Id] })], Lines = [.. sheet.Lines.Select(line => line with { Route = [] })] };
+        return sheet with
+        {
+            Shapes = [.. sheet.Shapes.Select(shape => shape with { Place = places[shape.Id] })],
+            Lines = [.. sheet.Lines.Select(line => line with { Route = [] })],
+        };
     }
 
     /// <summary>Places for the shapes of a sheet by their lines, in quarter units from the upper left.</summary>
@@ -88,7 +103,11 @@ public static class Placer
     }
 
     // Block by block, ovals change sides where that lowers the number of crossings.
-    private static (Dictionary<string, Place> Places, int Crossings) Turned(Sheet sheet, IReadOnlyList<Fan> fans, Dictionary<string, (double X, double Y)> corners)
+    private static (Dictionary<string, Place> Places, int Crossings) Turned(
+        Sheet sheet,
+        IReadOnlyList<Fan> fans,
+        Dictionary<string, (double X, double Y)> corners
+    )
     {
         var turned = new HashSet<string>(StringComparer.Ordinal);
         var places = PlacesOf(fans, corners, turned);
@@ -119,9 +138,19 @@ public static class Placer
     }
 
     private static Dictionary<string, (double X, double Y)> CornersIn(JsonNode graph) =>
-        graph["children"]!.AsArray().ToDictionary(node => (string)node!["id"]!, node => ((double)node!["x"]!, (double)node["y"]!), StringComparer.Ordinal);
+        graph["children"]!
+            .AsArray()
+            .ToDictionary(
+                node => (string)node!["id"]!,
+                node => ((double)node!["x"]!, (double)node["y"]!),
+                StringComparer.Ordinal
+            );
 
-    private static Dictionary<string, Place> PlacesOf(IReadOnlyList<Fan> fans, Dictionary<string, (double X, double Y)> corners, HashSet<string> turned) =>
+    private static Dictionary<string, Place> PlacesOf(
+        IReadOnlyList<Fan> fans,
+        Dictionary<string, (double X, double Y)> corners,
+        HashSet<string> turned
+    ) =>
         fans.SelectMany(fan => fan.PlacesAt(corners[fan.Id].X, corners[fan.Id].Y, turned.Contains(fan.Id)))
             .ToDictionary(pair => pair.Id, pair => pair.Place, StringComparer.Ordinal);
 
@@ -129,12 +158,23 @@ public static class Placer
     {
         var blocks = fans.SelectMany(fan => fan.PlacesAt(0, 0).Select(pair => (Element: pair.Id, Block: fan.Id)))
             .ToDictionary(pair => pair.Element, pair => pair.Block, StringComparer.Ordinal);
-        var owners = sheet.Shapes.SelectMany(shape => shape.TextLines.Select(row => row.Id).Append(shape.Id).Select(element => (Element: element, Block: blocks[shape.Id])))
+        var owners = sheet
+            .Shapes.SelectMany(shape =>
+                shape
+                    .TextLines.Select(row => row.Id)
+                    .Append(shape.Id)
+                    .Select(element => (Element: element, Block: blocks[shape.Id]))
+            )
             .ToDictionary(pair => pair.Element, pair => pair.Block, StringComparer.Ordinal);
-        var edges = sheet.Lines.Select(line => (Line: line, From: BlockAt(line.From, sheet, owners), To: BlockAt(line.To, sheet, owners)))
-            .Where(edge => edge.From is not null && edge.To is not null && edge.From != edge.To).ToList();
+        var edges = sheet
+            .Lines.Select(line => (Line: line, From: BlockAt(line.From, sheet, owners), To: BlockAt(line.To, sheet, owners)))
+            .Where(edge => edge.From is not null && edge.To is not null && edge.From != edge.To)
+            .ToList();
         // A line on which another ends gets a knot in its middle, so that what is tied there finds room beside it.
-        var knots = sheet.Lines.SelectMany(line => new[] { EndTarget(line.From), EndTarget(line.To) }).OfType<string>().ToHashSet(StringComparer.Ordinal);
+        var knots = sheet
+            .Lines.SelectMany(line => new[] { EndTarget(line.From), EndTarget(line.To) })
+            .OfType<string>()
+            .ToHashSet(StringComparer.Ordinal);
         // Supertypes stand above their subtypes; without any, a drawing reads from left to right.
         var trees = Tree.Any(sheet);
         return new JsonObject
@@ -147,36 +187,60 @@ public static class Placer
                 ["elk.edgeRouting"] = "ORTHOGONAL",
                 ["elk.spacing.nodeNode"] = trees ? "70" : "60",
                 ["elk.spacing.componentComponent"] = "60",
-                ["elk.layered.spacing.nodeNodeBetweenLayers"] = (trees || fans.Count < sheet.Shapes.Length ? 80 : Between([.. edges.Select(edge => edge.Line)])).ToString(CultureInfo.InvariantCulture),
+                ["elk.layered.spacing.nodeNodeBetweenLayers"] = (
+                    trees || fans.Count < sheet.Shapes.Length ? 80 : Between([.. edges.Select(edge => edge.Line)])
+                ).ToString(CultureInfo.InvariantCulture),
                 ["elk.layered.nodePlacement.strategy"] = "NETWORK_SIMPLEX",
                 ["elk.randomSeed"] = "1",
             },
-            ["children"] = new JsonArray([.. fans.Select(fan => NodeOf(fan.Id, fan.Width, fan.Height)), .. knots.Select(id => NodeOf(id, KnotSize, KnotSize))]),
-            ["edges"] = new JsonArray([.. edges.SelectMany(edge =>
-            {
-                var (from, to) = Tree.LeadsUp(edge.Line, sheet) ? (edge.To!, edge.From!) : (edge.From!, edge.To!);
-                return knots.Contains(edge.Line.Id)
-                    ? new[] { EdgeOf(edge.Line.Id + "/1", from, edge.Line.Id), EdgeOf(edge.Line.Id + "/2", edge.Line.Id, to) }
-                    : [EdgeOf(edge.Line.Id, from, to)];
-            })]),
+            ["children"] = new JsonArray([
+                .. fans.Select(fan => NodeOf(fan.Id, fan.Width, fan.Height)),
+                .. knots.Select(id => NodeOf(id, KnotSize, KnotSize)),
+            ]),
+            ["edges"] = new JsonArray([
+                .. edges.SelectMany(edge =>
+                {
+                    var (from, to) = Tree.LeadsUp(edge.Line, sheet) ? (edge.To!, edge.From!) : (edge.From!, edge.To!);
+                    return knots.Contains(edge.Line.Id)
+                        ? new[] { EdgeOf(edge.Line.Id + "/1", from, edge.Line.Id), EdgeOf(edge.Line.Id + "/2", edge.Line.Id, to) }
+                        : [EdgeOf(edge.Line.Id, from, to)];
+                }),
+            ]),
         };
     }
 
-    private static JsonNode NodeOf(string id, double width, double height) => new JsonObject { ["id"] = id, ["width"] = width, ["height"] = height };
+    private static JsonNode NodeOf(string id, double width, double height) =>
+        new JsonObject
+        {
+            ["id"] = id,
+            ["width"] = width,
+            ["height"] = height,
+        };
 
-    private static JsonNode EdgeOf(string id, string from, string to) => new JsonObject { ["id"] = id, ["sources"] = new JsonArray(from), ["targets"] = new JsonArray(to) };
+    private static JsonNode EdgeOf(string id, string from, string to) =>
+        new JsonObject
+        {
+            ["id"] = id,
+            ["sources"] = new JsonArray(from),
+            ["targets"] = new JsonArray(to),
+        };
 
     // The line on which an end stands, or null.
-    private static string? EndTarget(LineEnd end) => end.On.Kind switch
-    {
-        AttachmentKind.Line => end.On.Id,
-        AttachmentKind.End => end.On.Id![..end.On.Id!.LastIndexOf('/')],
-        _ => null,
-    };
+    private static string? EndTarget(LineEnd end) =>
+        end.On.Kind switch
+        {
+            AttachmentKind.Line => end.On.Id,
+            AttachmentKind.End => end.On.Id![..end.On.Id!.LastIndexOf('/')],
+            _ => null,
+        };
 
     // The block that holds what an end is at, or the knot of the line on which it stands.
     private static string? BlockAt(LineEnd end, Sheet sheet, Dictionary<string, string> owners) =>
-        EndTarget(end) is { } line ? sheet.Lines.Any(other => other.Id == line && !owners.ContainsKey(line)) ? line : null : owners.GetValueOrDefault(end.On.Id ?? "");
+        EndTarget(end) is { } line
+            ? sheet.Lines.Any(other => other.Id == line && !owners.ContainsKey(line))
+                ? line
+                : null
+            : owners.GetValueOrDefault(end.On.Id ?? "");
 
     // Room for what is written at both ends of a line, one text after the other.
     private static double Between(IReadOnlyCollection<Line> lines) =>

@@ -3,7 +3,9 @@ using BlueSlate.Core.Drawings;
 
 namespace BlueSlate.Drafting;
 
-/// <summary>How large a shape is, decided by what is written in it and by its form's data; the same rules as on the slate.</summary>
+/// <summary>
+/// How large a shape is, decided by what is written in it and by its form's data; the same rules as on the slate.
+/// </summary>
 public static partial class ShapeSizes
 {
     /// <summary>Height of the name of a box.</summary>
@@ -92,13 +94,18 @@ public static partial class ShapeSizes
     {
         var indent = IndentOf(shape);
         var (stereotypes, name) = HeadOf(shape.Text);
-        var widest = shape.TextLines.Select(row => indent + TextWidths.Of(row.Text) + Padding)
+        var widest = shape
+            .TextLines.Select(row => indent + TextWidths.Of(row.Text) + Padding)
             .Append(TextWidths.Of(name, bold: true) + (2 * MarkLeft))
             .Append(TextWidths.Of(stereotypes) + (2 * MarkLeft))
-            .Append(shape.Compartments.IsEmpty ? BareWidth : form.Least[0]).Max();
+            .Append(shape.Compartments.IsEmpty ? BareWidth : form.Least[0])
+            .Max();
         var head = HeadHeight + (stereotypes.Length > 0 ? StereotypeHeight : 0);
         var rows = shape.TextLines.Count();
-        var body = rows == 0 && shape.Compartments.Length < 2 ? 10 : (rows * RowHeight) + (Math.Max(1, shape.Compartments.Length) * Foot);
+        var body =
+            rows == 0 && shape.Compartments.Length < 2
+                ? 10
+                : (rows * RowHeight) + (Math.Max(1, shape.Compartments.Length) * Foot);
         return (Math.Ceiling(widest / 2) * 2, head + body);
     }
 

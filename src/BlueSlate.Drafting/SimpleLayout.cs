@@ -3,8 +3,9 @@ using BlueSlate.Core.Drawings;
 namespace BlueSlate.Drafting;
 
 /// <summary>
-/// Sets shapes out in rows, each beside what it is tied to as far as that goes: breadth first from the shape with the most lines, in time
-/// proportional to the drawing. For drawings that are too large for the careful layout, and for those with which it fails.
+/// Sets shapes out in rows, each beside what it is tied to as far as that goes: breadth first from the shape with the most
+/// lines, in time proportional to the drawing. For drawings that are too large for the careful layout, and for those with which
+/// it fails.
 /// </summary>
 internal static class SimpleLayout
 {
@@ -16,7 +17,9 @@ internal static class SimpleLayout
         var sizes = sheet.Shapes.ToDictionary(shape => shape.Id, ShapeSizes.Of, StringComparer.Ordinal);
         var width = Math.Sqrt(sizes.Values.Sum(size => (size.Width + Gap) * (size.Height + Gap)) * 1.6);
         var places = new Dictionary<string, Place>(StringComparer.Ordinal);
-        double x = 0, y = 0, tallest = 0;
+        double x = 0,
+            y = 0,
+            tallest = 0;
         foreach (var id in Order(sheet))
         {
             var (own, height) = sizes[id];
@@ -25,7 +28,10 @@ internal static class SimpleLayout
                 (x, y, tallest) = (0, y + tallest + Gap, 0);
             }
 
-            places.Add(id, new Place((int)Math.Round(x * 4), (int)Math.Round(y * 4), (int)Math.Round(own * 4), (int)Math.Round(height * 4)));
+            places.Add(
+                id,
+                new Place((int)Math.Round(x * 4), (int)Math.Round(y * 4), (int)Math.Round(own * 4), (int)Math.Round(height * 4))
+            );
             (x, tallest) = (x + own + Gap, Math.Max(tallest, height));
         }
 
@@ -34,11 +40,18 @@ internal static class SimpleLayout
 
     private static IEnumerable<string> Order(Sheet sheet)
     {
-        var boxOf = sheet.Shapes.SelectMany(shape => shape.TextLines.Select(row => row.Id).Append(shape.Id).Select(id => (id, shape.Id)))
+        var boxOf = sheet
+            .Shapes.SelectMany(shape => shape.TextLines.Select(row => row.Id).Append(shape.Id).Select(id => (id, shape.Id)))
             .ToDictionary(pair => pair.id, pair => pair.Item2, StringComparer.Ordinal);
-        var ties = sheet.Lines
-            .Where(line => boxOf.ContainsKey(line.From.On.Id ?? "") && boxOf.ContainsKey(line.To.On.Id ?? ""))
-            .SelectMany(line => new[] { (A: boxOf[line.From.On.Id!], B: boxOf[line.To.On.Id!]), (A: boxOf[line.To.On.Id!], B: boxOf[line.From.On.Id!]) })
+        var ties = sheet
+            .Lines.Where(line => boxOf.ContainsKey(line.From.On.Id ?? "") && boxOf.ContainsKey(line.To.On.Id ?? ""))
+            .SelectMany(line =>
+                new[]
+                {
+                    (A: boxOf[line.From.On.Id!], B: boxOf[line.To.On.Id!]),
+                    (A: boxOf[line.To.On.Id!], B: boxOf[line.From.On.Id!]),
+                }
+            )
             .ToLookup(tie => tie.A, tie => tie.B, StringComparer.Ordinal);
         var seen = new HashSet<string>(StringComparer.Ordinal);
         foreach (var start in sheet.Shapes.OrderByDescending(shape => ties[shape.Id].Count()).Select(shape => shape.Id))

@@ -2,7 +2,9 @@ using BlueSlate.Core.Drawings;
 
 namespace BlueSlate.Drafting;
 
-/// <summary>Counts what straight lines between the middles of shapes cross: a shape that is none of theirs counts for three other lines.</summary>
+/// <summary>
+/// Counts what straight lines between the middles of shapes cross: a shape that is none of theirs counts for three other lines.
+/// </summary>
 internal static class StraightCrossings
 {
     private const int Shape = 3;
@@ -20,7 +22,13 @@ internal static class StraightCrossings
         var lines = new List<(int From, int To, (double X, double Y) A, (double X, double Y) B)>(sheet.Lines.Length);
         foreach (var line in sheet.Lines)
         {
-            if (line.From.On.Id is { } start && line.To.On.Id is { } end && indexes.TryGetValue(start, out var from) && indexes.TryGetValue(end, out var to) && from != to)
+            if (
+                line.From.On.Id is { } start
+                && line.To.On.Id is { } end
+                && indexes.TryGetValue(start, out var from)
+                && indexes.TryGetValue(end, out var to)
+                && from != to
+            )
             {
                 lines.Add((from, to, Middle(boxes[from]), Middle(boxes[to])));
             }
@@ -59,8 +67,10 @@ internal static class StraightCrossings
     {
         var (enter, leave) = (0.0, 1.0);
         var (dx, dy) = (b.X - a.X, b.Y - a.Y);
-        return Clip(-dx, a.X - box.X, ref enter, ref leave) && Clip(dx, box.X + box.Width - a.X, ref enter, ref leave)
-            && Clip(-dy, a.Y - box.Y, ref enter, ref leave) && Clip(dy, box.Y + box.Height - a.Y, ref enter, ref leave);
+        return Clip(-dx, a.X - box.X, ref enter, ref leave)
+            && Clip(dx, box.X + box.Width - a.X, ref enter, ref leave)
+            && Clip(-dy, a.Y - box.Y, ref enter, ref leave)
+            && Clip(dy, box.Y + box.Height - a.Y, ref enter, ref leave);
     }
 
     // What is left of the segment on the inner side of one edge; false when nothing is.

@@ -12,8 +12,10 @@ internal static class Symmetry
     {
         var middles = nodes.ToDictionary(
             node => (string)node!["id"]!,
-            node => (X: (double)node!["x"]! + ((double)node["width"]! / 2), Y: (double)node["y"]! + ((double)node["height"]! / 2)),
-            StringComparer.Ordinal);
+            node =>
+                (X: (double)node!["x"]! + ((double)node["width"]! / 2), Y: (double)node["y"]! + ((double)node["height"]! / 2)),
+            StringComparer.Ordinal
+        );
         var pairs = trees.Where(pair => middles.ContainsKey(pair.Above) && middles.ContainsKey(pair.Below)).ToList();
         var best = Enumerable.Range(0, 8).MaxBy(way => Score(way, middles, pairs));
         foreach (var node in nodes)
@@ -24,7 +26,11 @@ internal static class Symmetry
         }
     }
 
-    private static double Score(int way, Dictionary<string, (double X, double Y)> middles, List<(string Above, string Below)> pairs)
+    private static double Score(
+        int way,
+        Dictionary<string, (double X, double Y)> middles,
+        List<(string Above, string Below)> pairs
+    )
     {
         var down = pairs.Count(pair => At(way, middles[pair.Above]).Y < At(way, middles[pair.Below]).Y);
         var all = middles.Values.Select(middle => At(way, middle)).ToList();

@@ -2,7 +2,9 @@ using System.Text.Json;
 
 namespace BlueSlate.Drafting;
 
-/// <summary>Widths of texts in the shipped font, from the same table of advance widths that the slate uses; no kerning.</summary>
+/// <summary>
+/// Widths of texts in the shipped font, from the same table of advance widths that the slate uses; no kerning.
+/// </summary>
 public static class TextWidths
 {
     private const double Unknown = 600;
@@ -21,7 +23,10 @@ public static class TextWidths
     {
         using var stream = typeof(TextWidths).Assembly.GetManifestResourceStream("advances.json")!;
         using var document = JsonDocument.Parse(stream);
-        return document.RootElement.GetProperty("weights").GetProperty(weight).EnumerateObject()
+        return document
+            .RootElement.GetProperty("weights")
+            .GetProperty(weight)
+            .EnumerateObject()
             .ToDictionary(entry => entry.Name, entry => entry.Value.GetDouble(), StringComparer.Ordinal);
     }
 }

@@ -9,8 +9,9 @@ public static class Tidier
     private const int Gap = 240;
 
     /// <summary>
-    /// New places by shape id. Pinned shapes, and those not among <paramref name="only"/> when it names any, stay where they are;
-    /// what is tidied keeps its middle unless that would lie on something that stays, and then moves beside it, the shortest way.
+    /// New places by shape id. Pinned shapes, and those not among <paramref name="only"/> when it names any, stay where they
+    /// are; what is tidied keeps its middle unless that would lie on something that stays, and then moves beside it, the
+    /// shortest way.
     /// </summary>
     /// <param name="drawing">The drawing.</param>
     /// <param name="only">The shapes that are meant; all when empty.</param>
@@ -38,9 +39,13 @@ public static class Tidier
         var staying = sheet.Shapes.Where(shape => !ids.Contains(shape.Id)).Select(At).ToList();
         var before = Around(moving.Select(At));
         var after = Around(laidOut.Values);
-        var (dx, dy) = staying.Count == 0
-            ? (before.X - after.X, before.Y - after.Y)
-            : (Middle(before.X, before.Width) - Middle(after.X, after.Width), Middle(before.Y, before.Height) - Middle(after.Y, after.Height));
+        var (dx, dy) =
+            staying.Count == 0
+                ? (before.X - after.X, before.Y - after.Y)
+                : (
+                    Middle(before.X, before.Width) - Middle(after.X, after.Width),
+                    Middle(before.Y, before.Height) - Middle(after.Y, after.Height)
+                );
         var group = after with { X = after.X + dx, Y = after.Y + dy };
         var (awayX, awayY) = WayOut(group, staying);
         foreach (var (id, place) in laidOut)
@@ -49,7 +54,8 @@ public static class Tidier
         }
     }
 
-    // The shortest of the ways past everything that stays: to its right, beneath, to its left, above; none where nothing is in the way.
+    // The shortest of the ways past everything that stays: to its right, beneath, to its left, above; none where nothing is in
+    // the way.
     private static (int X, int Y) WayOut(Place group, List<Place> staying)
     {
         if (!staying.Any(place => Overlap(group, place)))

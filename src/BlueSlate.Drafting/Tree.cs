@@ -10,7 +10,9 @@ internal static class Tree
         sheet.Shapes.Any(shape => shape.Form is Form.Circle or Form.HalfCircle)
         || sheet.Lines.Any(line => HasTriangle(line.From) || HasTriangle(line.To) || !line.Along.IsEmpty);
 
-    /// <summary>Whether a line leads from what stands below to what stands above: to its triangle, or to the open side of its cup.</summary>
+    /// <summary>
+    /// Whether a line leads from what stands below to what stands above: to its triangle, or to the open side of its cup.
+    /// </summary>
     public static bool LeadsUp(Line line, Sheet sheet)
     {
         if (HasTriangle(line.To))
@@ -18,17 +20,31 @@ internal static class Tree
             return true;
         }
 
-        return line.Along.Any(along => along.Symbol == AlongMark.Cup && along.Facing == EndSide.To) && sheet.Shapes.Any(shape => shape.Id == line.To.On.Id);
+        return line.Along.Any(along => along.Symbol == AlongMark.Cup && along.Facing == EndSide.To)
+            && sheet.Shapes.Any(shape => shape.Id == line.To.On.Id);
     }
 
     /// <summary>What stands above with what stands below it, by shape id: the two ends of each line of a tree.</summary>
     public static IEnumerable<(string Above, string Below)> Pairs(Sheet sheet)
     {
-        var circles = sheet.Shapes.Where(shape => shape.Form is Form.Circle or Form.HalfCircle).Select(shape => shape.Id).ToHashSet(StringComparer.Ordinal);
-        foreach (var line in sheet.Lines.Where(line => line.From.On.Kind == AttachmentKind.Shape && line.To.On.Kind == AttachmentKind.Shape))
+        var circles = sheet
+            .Shapes.Where(shape => shape.Form is Form.Circle or Form.HalfCircle)
+            .Select(shape => shape.Id)
+            .ToHashSet(StringComparer.Ordinal);
+        foreach (
+            var line in sheet.Lines.Where(line =>
+                line.From.On.Kind == AttachmentKind.Shape && line.To.On.Kind == AttachmentKind.Shape
+            )
+        )
         {
             var (from, to) = (line.From.On.Id!, line.To.On.Id!);
-            if (circles.Contains(from) || circles.Contains(to) || HasTriangle(line.From) || HasTriangle(line.To) || !line.Along.IsEmpty)
+            if (
+                circles.Contains(from)
+                || circles.Contains(to)
+                || HasTriangle(line.From)
+                || HasTriangle(line.To)
+                || !line.Along.IsEmpty
+            )
             {
                 yield return LeadsUp(line, sheet) ? (to, from) : (from, to);
             }

@@ -18,7 +18,10 @@ public static class FindingsGuide
         var page = new StringBuilder();
         page.AppendLine("# Findings");
         page.AppendLine();
-        page.AppendLine("Written from the catalogue by `./blueslate findings`; a test holds the two together. Each kind has a stable code, what it is, and an example.");
+        page.AppendLine(
+            "Written from the catalogue by `./blueslate findings`; a test holds the two together. Each kind has a "
+                + "stable code, what it is, and an example."
+        );
         page.AppendLine();
         foreach (var kind in FindingKind.All)
         {
@@ -52,12 +55,14 @@ public static class FindingsGuide
 
     private static void AppendTable(StringBuilder page, ExamplePopulation example)
     {
-        page.AppendLine(example.Kind switch
-        {
-            ExampleKind.AllowedAsDrawn => $"As drawn, this could be kept: {example.Table.Said}",
-            ExampleKind.RuledOutAsDrawn => $"As drawn, this could not be kept: {example.Table.Said}",
-            _ => $"As drawn, the last row follows from the others: {example.Table.Said}",
-        });
+        page.AppendLine(
+            example.Kind switch
+            {
+                ExampleKind.AllowedAsDrawn => $"As drawn, this could be kept: {example.Table.Said}",
+                ExampleKind.RuledOutAsDrawn => $"As drawn, this could not be kept: {example.Table.Said}",
+                _ => $"As drawn, the last row follows from the others: {example.Table.Said}",
+            }
+        );
         page.AppendLine();
         page.AppendLine($"| {string.Join(" | ", example.Table.Columns)} |");
         page.AppendLine($"|{string.Concat(example.Table.Columns.Select(_ => "---|"))}");
@@ -72,6 +77,8 @@ public static class FindingsGuide
     private static string Cell(Reading reading)
     {
         var sentences = SentenceWriter.Write(reading);
-        return sentences.IsEmpty ? "*nothing*" : string.Join("<br>", sentences.Select(sentence => sentence.Text.Replace("|", "\\|", StringComparison.Ordinal)));
+        return sentences.IsEmpty
+            ? "*nothing*"
+            : string.Join("<br>", sentences.Select(sentence => sentence.Text.Replace("|", "\\|", StringComparison.Ordinal)));
     }
 }

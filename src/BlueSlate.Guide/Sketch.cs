@@ -22,7 +22,13 @@ public sealed class Sketch
     /// <summary>Adds a shape of any form.</summary>
     public Sketch Shape(string form, string text, params string[] rowTexts)
     {
-        ImmutableArray<ImmutableArray<TextLine>> compartments = rowTexts.Length == 0 ? [] : [[.. rowTexts.Select(Row)]];
+        ImmutableArray<ImmutableArray<TextLine>> compartments =
+            rowTexts.Length == 0
+                ? []
+                :
+                [
+                    [.. rowTexts.Select(Row)],
+                ];
         shapes.Add(new Shape($"b{shapes.Count + 1}", form, Outline.Single, text, compartments, null));
         return this;
     }
@@ -41,13 +47,19 @@ public sealed class Sketch
         return Tie(owner, text);
     }
 
-    /// <summary>Adds a diamond with a line to each box: its name, what is written at it, and whether the line is double.</summary>
+    /// <summary>
+    /// Adds a diamond with a line to each box: its name, what is written at it, and whether the line is double.
+    /// </summary>
     public Sketch Diamond(string text, Outline outline, params (string Box, string Count, bool Double)[] ends)
     {
         Shape(Form.Diamond, text, outline);
         foreach (var (box, count, doubled) in ends)
         {
-            Line(new LineEnd(Attachment.ToShape(IdOf(box)), [], Count: count), new LineEnd(Attachment.ToShape(IdOf(text)), []), doubled ? Stroke.Double : Stroke.Solid);
+            Line(
+                new LineEnd(Attachment.ToShape(IdOf(box)), [], Count: count),
+                new LineEnd(Attachment.ToShape(IdOf(text)), []),
+                doubled ? Stroke.Double : Stroke.Solid
+            );
         }
 
         return this;
@@ -70,7 +82,20 @@ public sealed class Sketch
     /// <summary>Adds a box with a compartment for each list of rows.</summary>
     public Sketch Class(string text, params string[][] compartments)
     {
-        shapes.Add(new Shape($"b{shapes.Count + 1}", Form.Rectangle, Outline.Single, text, [.. compartments.Select(texts => texts.Select(row => new TextLine($"t{++rows}", "", false, row, Underline.None)).ToImmutableArray())], null));
+        shapes.Add(
+            new Shape(
+                $"b{shapes.Count + 1}",
+                Form.Rectangle,
+                Outline.Single,
+                text,
+                [
+                    .. compartments.Select(texts =>
+                        texts.Select(row => new TextLine($"t{++rows}", "", false, row, Underline.None)).ToImmutableArray()
+                    ),
+                ],
+                null
+            )
+        );
         return this;
     }
 
@@ -90,16 +115,36 @@ public sealed class Sketch
         return this;
     }
 
-    /// <summary>Adds a line between two shapes named by their text, with what is written at its ends and what marks them.</summary>
-    public Sketch Tie(string from, string to, Stroke stroke = Stroke.Solid, string text = "", string atFrom = "", string atTo = "", string? markFrom = null, string? markTo = null) =>
+    /// <summary>
+    /// Adds a line between two shapes named by their text, with what is written at its ends and what marks them.
+    /// </summary>
+    public Sketch Tie(
+        string from,
+        string to,
+        Stroke stroke = Stroke.Solid,
+        string text = "",
+        string atFrom = "",
+        string atTo = "",
+        string? markFrom = null,
+        string? markTo = null
+    ) =>
         Line(
             new LineEnd(Attachment.ToShape(IdOf(from)), markFrom is null ? [] : [markFrom], Count: atFrom),
             new LineEnd(Attachment.ToShape(IdOf(to)), markTo is null ? [] : [markTo], Count: atTo),
             stroke,
-            text);
+            text
+        );
 
     /// <summary>Adds a line between two boxes named by their text.</summary>
-    public Sketch Line(string from, string[] fromMarks, string to, string[] toMarks, string label = "", string back = "", Stroke stroke = Stroke.Dashed)
+    public Sketch Line(
+        string from,
+        string[] fromMarks,
+        string to,
+        string[] toMarks,
+        string label = "",
+        string back = "",
+        Stroke stroke = Stroke.Dashed
+    )
     {
         var start = new LineEnd(Attachment.ToShape(IdOf(from)), [.. fromMarks], label);
         var end = new LineEnd(Attachment.ToShape(IdOf(to)), [.. toMarks], back);
@@ -122,7 +167,9 @@ public sealed class Sketch
     private TextLine Row(string row)
     {
         var words = row.Split(' ');
-        var marks = words.TakeWhile(word => word.Length > 1 && word.All(c => char.IsAsciiLetterUpper(c) || char.IsAsciiDigit(c) || c == '/')).ToList();
+        var marks = words
+            .TakeWhile(word => word.Length > 1 && word.All(c => char.IsAsciiLetterUpper(c) || char.IsAsciiDigit(c) || c == '/'))
+            .ToList();
         var text = string.Join(' ', words.Skip(marks.Count));
         var ring = text.StartsWith("o ", StringComparison.Ordinal);
         return new TextLine($"t{++rows}", string.Join(' ', marks), ring, ring ? text[2..] : text, Underline.None);

@@ -9,7 +9,10 @@ return args.FirstOrDefault() switch
     "backup" => await Backup.RunAsync(args.ElementAtOrDefault(1)),
     "restore" => await Backup.RunRestoreAsync(args.ElementAtOrDefault(1)),
     "seed-demo" => await DemoSeed.RunAsync(args.ElementAtOrDefault(1) ?? "demo"),
-    "drafting" => await BlueSlate.Drafting.Worker.DraftingLoop.RunAsync(Console.OpenStandardInput(), Console.OpenStandardOutput()),
+    "drafting" => await BlueSlate.Drafting.Worker.DraftingLoop.RunAsync(
+        Console.OpenStandardInput(),
+        Console.OpenStandardOutput()
+    ),
     "first-instructor" => await FirstInstructor.PrintLinkAsync(args.ElementAtOrDefault(1) ?? ""),
     _ => await ServeAsync(args),
 };

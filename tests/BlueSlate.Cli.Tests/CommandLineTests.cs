@@ -9,21 +9,35 @@ namespace BlueSlate.Cli.Tests;
 /// <summary>The command line as a process: files in, files out, exit codes, messages.</summary>
 public sealed class CommandLineTests : IDisposable
 {
-    private static readonly string Demo = Path.GetFullPath(Path.Combine(AppContext.BaseDirectory, "..", "..", "..", "..", "..", "demo"));
+    private static readonly string Demo = Path.GetFullPath(
+        Path.Combine(AppContext.BaseDirectory, "..", "..", "..", "..", "..", "demo")
+    );
 
     private readonly DirectoryInfo folder = Directory.CreateTempSubdirectory("blueslate-cli");
 
     [Fact]
     public async Task A_folder_of_answers_is_checked_with_a_result_each_and_one_table()
     {
-        var (code, output, error) = await RunAsync("check", "--exercise", Path.Combine(Demo, "repair-cafe"), "--answers", Path.Combine(Demo, "repair-cafe", "answers"), "--out", folder.FullName);
+        var (code, output, error) = await RunAsync(
+            "check",
+            "--exercise",
+            Path.Combine(Demo, "repair-cafe"),
+            "--answers",
+            Path.Combine(Demo, "repair-cafe", "answers"),
+            "--out",
+            folder.FullName
+        );
         code.ShouldBe(0, error);
         output.ShouldContain("12 checked, 0 could not be read or assessed.");
         var marks = await File.ReadAllLinesAsync(Path.Combine(folder.FullName, "marks.csv"));
         marks.Length.ShouldBe(13);
         marks.ShouldContain("amara,40,40,0,");
         var result = JsonNode.Parse(await File.ReadAllTextAsync(Path.Combine(folder.FullName, "ben.result.json")))!;
-        result["notes"]!.AsArray().Select(note => (string)note!["code"]!).Order().ShouldBe(["attribute-misplaced", "cardinality-min"]);
+        result["notes"]!
+            .AsArray()
+            .Select(note => (string)note!["code"]!)
+            .Order()
+            .ShouldBe(["attribute-misplaced", "cardinality-min"]);
     }
 
     [Fact]
@@ -31,8 +45,19 @@ public sealed class CommandLineTests : IDisposable
     {
         var answers = folder.CreateSubdirectory("answers");
         File.Copy(Path.Combine(Demo, "repair-cafe", "answers", "amara.json"), Path.Combine(answers.FullName, "good.json"));
-        await File.WriteAllTextAsync(Path.Combine(answers.FullName, "bad.json"), "{\n\"format\": \"blue-slate-drawing\",\n\"version\": 1,\n\"sheets\": 7 }");
-        var (code, _, error) = await RunAsync("check", "--exercise", Path.Combine(Demo, "repair-cafe"), "--answers", answers.FullName, "--out", folder.FullName);
+        await File.WriteAllTextAsync(
+            Path.Combine(answers.FullName, "bad.json"),
+            "{\n\"format\": \"blue-slate-drawing\",\n\"version\": 1,\n\"sheets\": 7 }"
+        );
+        var (code, _, error) = await RunAsync(
+            "check",
+            "--exercise",
+            Path.Combine(Demo, "repair-cafe"),
+            "--answers",
+            answers.FullName,
+            "--out",
+            folder.FullName
+        );
         code.ShouldBe(1);
         error.ShouldContain("bad.json:4: $.sheets: Here a list is wanted.");
         File.Exists(Path.Combine(folder.FullName, "good.result.json")).ShouldBeTrue();
@@ -47,8 +72,19 @@ public sealed class CommandLineTests : IDisposable
             File.Copy(Path.Combine(Demo, "repair-cafe", "answers", "amara.json"), Path.Combine(answers.FullName, name + ".json"));
         }
 
-        await RunAsync("check", "--exercise", Path.Combine(Demo, "repair-cafe"), "--answers", answers.FullName, "--out", folder.FullName);
-        var cells = (await File.ReadAllLinesAsync(Path.Combine(folder.FullName, "marks.csv"))).Skip(1).Select(line => line.Split(',')[0]).ToList();
+        await RunAsync(
+            "check",
+            "--exercise",
+            Path.Combine(Demo, "repair-cafe"),
+            "--answers",
+            answers.FullName,
+            "--out",
+            folder.FullName
+        );
+        var cells = (await File.ReadAllLinesAsync(Path.Combine(folder.FullName, "marks.csv")))
+            .Skip(1)
+            .Select(line => line.Split(',')[0])
+            .ToList();
         cells.Count.ShouldBe(4);
         cells.ShouldAllBe(cell => cell.StartsWith('\'') || cell.StartsWith("\"'", StringComparison.Ordinal));
     }
@@ -65,7 +101,16 @@ public sealed class CommandLineTests : IDisposable
     public async Task A_drawing_is_read_in_the_notation_that_is_named()
     {
         var file = Path.Combine(folder.FullName, "chen.json");
-        await File.WriteAllTextAsync(file, DrawingWriter.WriteText(new Sketch().Box("Visit").Box("Item").Diamond("brings in", Outline.Single, ("Visit", "1", true), ("Item", "N", true)).ToDrawing()));
+        await File.WriteAllTextAsync(
+            file,
+            DrawingWriter.WriteText(
+                new Sketch()
+                    .Box("Visit")
+                    .Box("Item")
+                    .Diamond("brings in", Outline.Single, ("Visit", "1", true), ("Item", "N", true))
+                    .ToDrawing()
+            )
+        );
         (await RunAsync("read", file, "--notation", "chen")).Output.ShouldContain("Visit brings in 1 or more Item");
         (await RunAsync("read", file)).Error.ShouldContain("drawn");
         (await RunAsync("read", file, "--notation", "runes")).Code.ShouldBe(2);
@@ -78,8 +123,19 @@ public sealed class CommandLineTests : IDisposable
     public async Task A_question_that_makes_no_sense_stops_the_check_before_it_begins(string part, string said)
     {
         File.Copy(Path.Combine(Demo, "repair-cafe", "model.json"), Path.Combine(folder.FullName, "model.json"));
-        await File.WriteAllTextAsync(Path.Combine(folder.FullName, "question.json"), $$"""{ "title": "Repair café", "part": { {{part}} } }""");
-        var (code, _, error) = await RunAsync("check", "--exercise", folder.FullName, "--answers", Path.Combine(Demo, "repair-cafe", "answers"), "--out", Path.Combine(folder.FullName, "out"));
+        await File.WriteAllTextAsync(
+            Path.Combine(folder.FullName, "question.json"),
+            $$"""{ "title": "Repair café", "part": { {{part}} } }"""
+        );
+        var (code, _, error) = await RunAsync(
+            "check",
+            "--exercise",
+            folder.FullName,
+            "--answers",
+            Path.Combine(Demo, "repair-cafe", "answers"),
+            "--out",
+            Path.Combine(folder.FullName, "out")
+        );
         code.ShouldBe(2);
         error.ShouldContain("question.json");
         error.ShouldContain(said);
@@ -89,7 +145,15 @@ public sealed class CommandLineTests : IDisposable
     public async Task A_wrong_command_line_and_a_missing_exercise_do_nothing()
     {
         (await RunAsync("check")).Code.ShouldBe(2);
-        var (code, _, error) = await RunAsync("check", "--exercise", folder.FullName, "--answers", folder.FullName, "--out", folder.FullName);
+        var (code, _, error) = await RunAsync(
+            "check",
+            "--exercise",
+            folder.FullName,
+            "--answers",
+            folder.FullName,
+            "--out",
+            folder.FullName
+        );
         code.ShouldBe(2);
         error.ShouldContain("question.json");
     }
@@ -101,8 +165,21 @@ public sealed class CommandLineTests : IDisposable
         foreach (var run in new[] { "one", "two" })
         {
             var output = folder.CreateSubdirectory(run);
-            await RunAsync("check", "--exercise", Path.Combine(Demo, "observatory"), "--answers", Path.Combine(Demo, "observatory", "answers"), "--out", output.FullName);
-            results.Add([.. output.GetFiles().OrderBy(file => file.Name, StringComparer.Ordinal).SelectMany(file => File.ReadAllBytes(file.FullName))]);
+            await RunAsync(
+                "check",
+                "--exercise",
+                Path.Combine(Demo, "observatory"),
+                "--answers",
+                Path.Combine(Demo, "observatory", "answers"),
+                "--out",
+                output.FullName
+            );
+            results.Add([
+                .. output
+                    .GetFiles()
+                    .OrderBy(file => file.Name, StringComparer.Ordinal)
+                    .SelectMany(file => File.ReadAllBytes(file.FullName)),
+            ]);
         }
 
         results[0].Length.ShouldBeGreaterThan(1000);
@@ -113,14 +190,26 @@ public sealed class CommandLineTests : IDisposable
     public async Task The_guide_to_findings_is_the_one_in_the_docs()
     {
         var (_, output, _) = await RunAsync("findings");
-        output.ShouldBe(await File.ReadAllTextAsync(Path.Combine(Demo, "..", "docs", "findings.md")), "write it anew: ./blueslate findings > docs/findings.md");
+        output.ShouldBe(
+            await File.ReadAllTextAsync(Path.Combine(Demo, "..", "docs", "findings.md")),
+            "write it anew: ./blueslate findings > docs/findings.md"
+        );
     }
 
     [Fact]
     public async Task A_drawing_is_given_places_and_says_the_same_afterwards()
     {
         var bare = Path.Combine(folder.FullName, "bare.json");
-        await File.WriteAllTextAsync(bare, DrawingWriter.WriteText(new Sketch().Box("Visit", "PK visit no").Box("Item", "PK item no").Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in").ToDrawing()));
+        await File.WriteAllTextAsync(
+            bare,
+            DrawingWriter.WriteText(
+                new Sketch()
+                    .Box("Visit", "PK visit no")
+                    .Box("Item", "PK item no")
+                    .Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in")
+                    .ToDrawing()
+            )
+        );
         var (code, placed, error) = await RunAsync("place", bare);
         code.ShouldBe(0, error);
         var drawing = DrawingReader.Read(placed).Drawing!;
@@ -136,7 +225,11 @@ public sealed class CommandLineTests : IDisposable
     public async Task A_file_that_cannot_be_read_is_said_with_its_place(string command)
     {
         var file = Path.Combine(folder.FullName, "bad.json");
-        await File.WriteAllTextAsync(file, "{\n\"format\": \"blue-slate-drawing\",\n\"version\": 1,\n\"sheets\": [{ \"id\": \"s\", \"shapes\": [{ \"id\": \"b\", \"form\": \"blob\" }] }]\n}");
+        await File.WriteAllTextAsync(
+            file,
+            "{\n\"format\": \"blue-slate-drawing\",\n\"version\": 1,\n\"sheets\": [{ \"id\": \"s\", \"shapes\": [{ "
+                + "\"id\": \"b\", \"form\": \"blob\" }] }]\n}"
+        );
         var (code, output, error) = await RunAsync(command, file);
         code.ShouldNotBe(0);
         output.ShouldBeEmpty();
@@ -147,16 +240,32 @@ public sealed class CommandLineTests : IDisposable
     [Fact]
     public async Task Results_are_written_over_and_hold_what_the_table_says()
     {
-        string[] arguments = ["check", "--exercise", Path.Combine(Demo, "community-radio"), "--answers", Path.Combine(Demo, "community-radio", "answers"), "--out", folder.FullName];
+        string[] arguments =
+        [
+            "check",
+            "--exercise",
+            Path.Combine(Demo, "community-radio"),
+            "--answers",
+            Path.Combine(Demo, "community-radio", "answers"),
+            "--out",
+            folder.FullName,
+        ];
         await RunAsync(arguments);
         var (code, _, error) = await RunAsync(arguments);
         code.ShouldBe(0, error);
-        foreach (var row in (await File.ReadAllLinesAsync(Path.Combine(folder.FullName, "marks.csv"))).Skip(1).Select(line => line.Split(',')))
+        foreach (
+            var row in (await File.ReadAllLinesAsync(Path.Combine(folder.FullName, "marks.csv")))
+                .Skip(1)
+                .Select(line => line.Split(','))
+        )
         {
             var result = JsonNode.Parse(await File.ReadAllTextAsync(Path.Combine(folder.FullName, row[0] + ".result.json")))!;
             Value((string)result["total"]!).ShouldBe(double.Parse(row[1], System.Globalization.CultureInfo.InvariantCulture));
             result["notes"]!.AsArray().Count.ShouldBe(int.Parse(row[3], System.Globalization.CultureInfo.InvariantCulture));
-            result["notes"]!.AsArray().Sum(note => Value((string)note!["loss"]!)).ShouldBe(Value((string)result["maximum"]!) - Value((string)result["exact"]!), 1e-9);
+            result["notes"]!
+                .AsArray()
+                .Sum(note => Value((string)note!["loss"]!))
+                .ShouldBe(Value((string)result["maximum"]!) - Value((string)result["exact"]!), 1e-9);
         }
     }
 
@@ -168,8 +277,19 @@ public sealed class CommandLineTests : IDisposable
             File.Copy(Path.Combine(Demo, "repair-cafe", file), Path.Combine(folder.FullName, file));
         }
 
-        await File.WriteAllTextAsync(Path.Combine(folder.FullName, "assessment.json"), """{ "scheme": { "lines": [], "step": "1/2" } }""");
-        var (code, _, error) = await RunAsync("check", "--exercise", folder.FullName, "--answers", Path.Combine(Demo, "repair-cafe", "answers"), "--out", Path.Combine(folder.FullName, "out"));
+        await File.WriteAllTextAsync(
+            Path.Combine(folder.FullName, "assessment.json"),
+            """{ "scheme": { "lines": [], "step": "1/2" } }"""
+        );
+        var (code, _, error) = await RunAsync(
+            "check",
+            "--exercise",
+            folder.FullName,
+            "--answers",
+            Path.Combine(Demo, "repair-cafe", "answers"),
+            "--out",
+            Path.Combine(folder.FullName, "out")
+        );
         code.ShouldBe(2);
         error.ShouldContain("The scheme has no lines.");
     }
@@ -184,7 +304,11 @@ public sealed class CommandLineTests : IDisposable
 
     private static async Task<(int Code, string Output, string Error)> RunAsync(params string[] arguments)
     {
-        var start = new ProcessStartInfo("dotnet", [Path.Combine(AppContext.BaseDirectory, "blueslate.dll"), .. arguments]) { RedirectStandardOutput = true, RedirectStandardError = true };
+        var start = new ProcessStartInfo("dotnet", [Path.Combine(AppContext.BaseDirectory, "blueslate.dll"), .. arguments])
+        {
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
+        };
         using var process = Process.Start(start)!;
         var output = process.StandardOutput.ReadToEndAsync();
         var error = process.StandardError.ReadToEndAsync();

@@ -12,18 +12,33 @@ namespace BlueSlate.Cli.Tests;
 /// <summary>Pictures: painted from the symbols' data, where the slate paints them too, and with the drawing inside.</summary>
 public sealed partial class PictureTests
 {
-    private static readonly JsonElement Golden = JsonDocument.Parse(File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, "..", "..", "..", "..", "..", "tests", "golden", "paths.json"))).RootElement;
+    private static readonly JsonElement Golden = JsonDocument
+        .Parse(
+            File.ReadAllBytes(
+                Path.Combine(AppContext.BaseDirectory, "..", "..", "..", "..", "..", "tests", "golden", "paths.json")
+            )
+        )
+        .RootElement;
 
-    private static Drawing Visits => Placer.Place(new Sketch()
-        .Box("Visit").Oval("Visit", "visit no", Underline.Solid).Box("Item").Oval("Item", "fault", outline: Outline.Double)
-        .Diamond("brings in", Outline.Double, ("Visit", "1", true), ("Item", "N", false)).ToDrawing());
+    private static Drawing Visits =>
+        Placer.Place(
+            new Sketch()
+                .Box("Visit")
+                .Oval("Visit", "visit no", Underline.Solid)
+                .Box("Item")
+                .Oval("Item", "fault", outline: Outline.Double)
+                .Diamond("brings in", Outline.Double, ("Visit", "1", true), ("Item", "N", false))
+                .ToDrawing()
+        );
 
     [Fact]
     public void Symbols_are_painted_where_the_golden_list_says()
     {
         foreach (var form in Symbols.Forms.All)
         {
-            Compare(form.Name, "forms", [.. form.Edge, .. form.Details, .. form.Double], path => SymbolPaths.InBox(path, 10, 20, 100, 50));
+            Compare(form.Name, "forms", [.. form.Edge, .. form.Details, .. form.Double], path =>
+                SymbolPaths.InBox(path, 10, 20, 100, 50)
+            );
         }
 
         var stand = new Stand(100, 50, 0.6, 0.8);
@@ -106,7 +121,10 @@ public sealed partial class PictureTests
         foreach (var (pieces, wanted) in painted.Zip(golden))
         {
             string.Concat(pieces.Select(piece => piece.Command)).ShouldBe(string.Concat(wanted.Where(char.IsLetter)), name);
-            var numbers = Numbers().Matches(wanted).Select(number => double.Parse(number.Value, System.Globalization.CultureInfo.InvariantCulture)).ToList();
+            var numbers = Numbers()
+                .Matches(wanted)
+                .Select(number => double.Parse(number.Value, System.Globalization.CultureInfo.InvariantCulture))
+                .ToList();
             var mine = pieces.SelectMany(piece => piece.Numbers).ToList();
             mine.Count.ShouldBe(numbers.Count, name);
             mine.Zip(numbers).ShouldAllBe(pair => Math.Abs(pair.First - pair.Second) < 0.02, name);

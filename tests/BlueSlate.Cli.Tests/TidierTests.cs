@@ -19,13 +19,32 @@ public sealed class TidierTests
             sketch.Box(name, $"PK {name} no", "remark");
         }
 
-        sketch.Line("Visitor", Ends.One, "Visit", Ends.ZeroOrMore, "pays").Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in")
-            .Line("Volunteer", Ends.ZeroOrMore, "Skill", Ends.ZeroOrMore, "has").Line("Item", Ends.ZeroOrMore, "Volunteer", Ends.ZeroOrOne, "is mended by");
+        sketch
+            .Line("Visitor", Ends.One, "Visit", Ends.ZeroOrMore, "pays")
+            .Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in")
+            .Line("Volunteer", Ends.ZeroOrMore, "Skill", Ends.ZeroOrMore, "has")
+            .Line("Item", Ends.ZeroOrMore, "Volunteer", Ends.ZeroOrOne, "is mended by");
         var drawing = sketch.ToDrawing();
         var sheet = drawing.Sheets[0];
         return drawing with
         {
-            Sheets = [sheet with { Shapes = [.. sheet.Shapes.Select((shape, i) => shape with { Place = new Place(4000 + (i * 40), 2000 + (i * 40), 600, 320), Pinned = pinned.Contains(shape.Text) })] }],
+            Sheets =
+            [
+                sheet with
+                {
+                    Shapes =
+                    [
+                        .. sheet.Shapes.Select(
+                            (shape, i) =>
+                                shape with
+                                {
+                                    Place = new Place(4000 + (i * 40), 2000 + (i * 40), 600, 320),
+                                    Pinned = pinned.Contains(shape.Text),
+                                }
+                        ),
+                    ],
+                },
+            ],
         };
     }
 
@@ -74,7 +93,8 @@ public sealed class TidierTests
     [Fact]
     public void Longer_words_at_the_ends_get_more_room()
     {
-        Drawing Worded(string label) => new Sketch().Box("Visit").Box("Item").Line("Visit", Ends.One, "Item", Ends.OneOrMore, label).ToDrawing();
+        Drawing Worded(string label) =>
+            new Sketch().Box("Visit").Box("Item").Line("Visit", Ends.One, "Item", Ends.OneOrMore, label).ToDrawing();
         int Room(Drawing drawing)
         {
             var places = Placer.Place(drawing).Shapes.Select(shape => shape.Place!).OrderBy(place => place.X).ToList();
@@ -88,7 +108,9 @@ public sealed class TidierTests
     {
         foreach (var (a, i) in places.Select((place, i) => (place, i)))
         {
-            places.Skip(i + 1).ShouldAllBe(b => a.X + a.Width <= b.X || b.X + b.Width <= a.X || a.Y + a.Height <= b.Y || b.Y + b.Height <= a.Y);
+            places
+                .Skip(i + 1)
+                .ShouldAllBe(b => a.X + a.Width <= b.X || b.X + b.Width <= a.X || a.Y + a.Height <= b.Y || b.Y + b.Height <= a.Y);
         }
     }
 }

@@ -14,13 +14,24 @@ namespace BlueSlate.Core.Tests;
 /// <summary>docs/adding.md, held to its word: one class is all it takes, and nothing else needs to know of it.</summary>
 public sealed class AddingTests
 {
-    private static readonly Drawing Model = new Sketch().Box("Visit", "PK visit no").Box("Item", "PK item no").Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in", "comes in on").ToDrawing();
+    private static readonly Drawing Model = new Sketch()
+        .Box("Visit", "PK visit no")
+        .Box("Item", "PK item no")
+        .Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in", "comes in on")
+        .ToDrawing();
 
     [Fact]
     public void A_kind_of_finding_is_one_class()
     {
-        var answer = new Sketch().Box("VISIT", "PK visit no").Box("Item", "PK item no").Line("VISIT", Ends.One, "Item", Ends.OneOrMore, "brings in", "comes in on").ToDrawing();
-        var found = Exercise.Of(Model).Assess(answer, [], [.. FindingKind.All, new NameInCapitals()]).Findings.ShouldHaveSingleItem();
+        var answer = new Sketch()
+            .Box("VISIT", "PK visit no")
+            .Box("Item", "PK item no")
+            .Line("VISIT", Ends.One, "Item", Ends.OneOrMore, "brings in", "comes in on")
+            .ToDrawing();
+        var found = Exercise
+            .Of(Model)
+            .Assess(answer, [], [.. FindingKind.All, new NameInCapitals()])
+            .Findings.ShouldHaveSingleItem();
         (found.Code, found.Headline).ShouldBe(("name-in-capitals", "VISIT shouts."));
         Exercise.Of(Model).Assess(answer, []).Findings.ShouldBeEmpty();
     }
@@ -28,8 +39,13 @@ public sealed class AddingTests
     [Fact]
     public void Every_kind_is_found_by_its_type_alone()
     {
-        var types = typeof(FindingKind).Assembly.GetTypes().Where(type => type.IsSubclassOf(typeof(FindingKind)) && !type.IsAbstract && type != typeof(NotationFault));
-        FindingKind.All.Where(kind => kind is not NotationFault).Select(kind => kind.GetType()).ShouldBe(types, ignoreOrder: true);
+        var types = typeof(FindingKind)
+            .Assembly.GetTypes()
+            .Where(type => type.IsSubclassOf(typeof(FindingKind)) && !type.IsAbstract && type != typeof(NotationFault));
+        FindingKind
+            .All.Where(kind => kind is not NotationFault)
+            .Select(kind => kind.GetType())
+            .ShouldBe(types, ignoreOrder: true);
         foreach (var kind in FindingKind.All)
         {
             kind.Title.ShouldNotBeNullOrWhiteSpace();
@@ -61,7 +77,10 @@ public sealed class AddingTests
         var assessment = assessor.Assess(lonely, []);
         assessment.Comparison.On("neighbours:b1")!.Drawn.ShouldBe("0");
         assessment.Sheet.Lines.Single(line => line.Line.FactIds.Contains("neighbours:b1")).Earned.ShouldBe(Rational.Zero);
-        new Assessor(Model, options, [new Tolerance("neighbours:b1", ["0"], false, false)], scheme, terms).Assess(lonely, []).Comparison.On("neighbours:b1")!.IsGood.ShouldBeTrue();
+        new Assessor(Model, options, [new Tolerance("neighbours:b1", ["0"], false, false)], scheme, terms)
+            .Assess(lonely, [])
+            .Comparison.On("neighbours:b1")!
+            .IsGood.ShouldBeTrue();
     }
 
     [Fact]
@@ -76,7 +95,11 @@ public sealed class AddingTests
     [Fact]
     public void A_restatement_is_one_class()
     {
-        var model = new Sketch().Box("Repair", "PK no").Box("Part", "PK code").Line("Repair", Ends.ZeroOrMore, "Part", Ends.OneOrMore, "uses").ToDrawing();
+        var model = new Sketch()
+            .Box("Repair", "PK no")
+            .Box("Part", "PK code")
+            .Line("Repair", Ends.ZeroOrMore, "Part", Ends.OneOrMore, "uses")
+            .ToDrawing();
         var answer = new Sketch().Box("Repair", "PK no").Box("Part", "PK code").Box("Part list").ToDrawing();
         var left = LeftoversOf(model, answer);
         var match = new ListForManyToMany().Recognise(left).ShouldHaveSingleItem();
@@ -96,8 +119,13 @@ public sealed class AddingTests
 
     private static Leftovers LeftoversOf(Drawing model, Drawing answer)
     {
-        var (ours, theirs) = (new Side(Exercise.Read(model).Model, ExerciseWords.None), new Side(Exercise.Read(answer).Model, ExerciseWords.None));
-        var map = ours.Entities.Select(entity => Array.FindIndex(theirs.Entities, other => other.Name.Key == entity.Name.Key)).ToArray();
+        var (ours, theirs) = (
+            new Side(Exercise.Read(model).Model, ExerciseWords.None),
+            new Side(Exercise.Read(answer).Model, ExerciseWords.None)
+        );
+        var map = ours
+            .Entities.Select(entity => Array.FindIndex(theirs.Entities, other => other.Name.Key == entity.Name.Key))
+            .ToArray();
         return new Leftovers(ours, theirs, map, [], []) { Attributes = new AttributePlacer(ours, theirs) };
     }
 
@@ -130,13 +158,15 @@ public sealed class AddingTests
     // How many others an entity is tied to: a kind that nobody wants, from outside the core.
     private sealed record NeighboursFact() : FactKind("neighbours", 50)
     {
-        public override IEnumerable<Fact> OfEntity(EntityType entity, FactScope scope) => [New(entity.Id, entity.Id, $"neighbours of {entity.Name}", Count(scope.Model, entity.Id))];
+        public override IEnumerable<Fact> OfEntity(EntityType entity, FactScope scope) =>
+            [New(entity.Id, entity.Id, $"neighbours of {entity.Name}", Count(scope.Model, entity.Id))];
 
         public override SchemePlace PlaceOf(Fact fact) => SchemePlace.Line("N" + fact.Title[1..], 1);
 
-        internal override Verdict Judge(Fact fact, VerdictRules rules) => rules.Look.CounterpartOf(fact.ConceptId) is { } drawn
-            ? VerdictLookup.Judge(fact, drawn.Id, Count(rules.Look.Answer.Model, drawn.Id), VerdictLookup.Equal)
-            : new Verdict(fact, VerdictKind.AbsentWithOwner, null, "");
+        internal override Verdict Judge(Fact fact, VerdictRules rules) =>
+            rules.Look.CounterpartOf(fact.ConceptId) is { } drawn
+                ? VerdictLookup.Judge(fact, drawn.Id, Count(rules.Look.Answer.Model, drawn.Id), VerdictLookup.Equal)
+                : new Verdict(fact, VerdictKind.AbsentWithOwner, null, "");
 
         private static string Count(ConceptModel model, string id) => $"{model.RelationshipsOf(id).Count()}";
     }
@@ -151,11 +181,22 @@ public sealed class AddingTests
         {
             foreach (var link in leftovers.ModelLinks.Where(link => link.Relationship.IsManyToMany))
             {
-                var list = leftovers.AnswerEntities.Select(index => leftovers.Answer.Entities[index].Entity).FirstOrDefault(entity => entity.Name.EndsWith("list", StringComparison.Ordinal));
+                var list = leftovers
+                    .AnswerEntities.Select(index => leftovers.Answer.Entities[index].Entity)
+                    .FirstOrDefault(entity => entity.Name.EndsWith("list", StringComparison.Ordinal));
                 if (list is not null)
                 {
                     var count = new RestatedCount(new Count(0, Count.Many), list.Id);
-                    yield return new RestatedMatch(Code, "Drawn as a list.", [link.Relationship.Id], System.Collections.Immutable.ImmutableDictionary<string, RestatedCount>.Empty.Add(link.Relationship.Roles[0].Id, count), [list.Id]);
+                    yield return new RestatedMatch(
+                        Code,
+                        "Drawn as a list.",
+                        [link.Relationship.Id],
+                        System.Collections.Immutable.ImmutableDictionary<string, RestatedCount>.Empty.Add(
+                            link.Relationship.Roles[0].Id,
+                            count
+                        ),
+                        [list.Id]
+                    );
                 }
             }
         }

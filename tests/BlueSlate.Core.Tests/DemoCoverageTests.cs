@@ -4,13 +4,20 @@ using Shouldly;
 
 namespace BlueSlate.Core.Tests;
 
-/// <summary>The demo course as a whole: every kind of finding is met in it, and every model answer is beyond reproach.</summary>
+/// <summary>
+/// The demo course as a whole: every kind of finding is met in it, and every model answer is beyond reproach.
+/// </summary>
 public sealed class DemoCoverageTests
 {
     [Fact]
     public void Every_kind_of_finding_is_met_somewhere_in_the_demo()
     {
-        var met = DemoExercises.Folders.SelectMany(folder => DemoExercises.Answers(folder).SelectMany(answer => DemoExercises.AssessorOf(folder).Assess(answer, []).Findings)).Select(finding => finding.Code).ToHashSet(StringComparer.Ordinal);
+        var met = DemoExercises
+            .Folders.SelectMany(folder =>
+                DemoExercises.Answers(folder).SelectMany(answer => DemoExercises.AssessorOf(folder).Assess(answer, []).Findings)
+            )
+            .Select(finding => finding.Code)
+            .ToHashSet(StringComparer.Ordinal);
         FindingKind.All.Select(kind => kind.Code).Except(met, StringComparer.Ordinal).ShouldBeEmpty();
     }
 
@@ -30,9 +37,17 @@ public sealed class DemoCoverageTests
     [Fact]
     public void Every_note_of_the_demo_has_a_sentence_of_its_own()
     {
-        foreach (var (folder, answer) in DemoExercises.Folders.SelectMany(folder => DemoExercises.Answers(folder).Select(answer => (folder, answer))))
+        foreach (
+            var (folder, answer) in DemoExercises.Folders.SelectMany(folder =>
+                DemoExercises.Answers(folder).Select(answer => (folder, answer))
+            )
+        )
         {
-            var headlines = DemoExercises.AssessorOf(folder).Assess(answer, []).Findings.Select(finding => finding.Headline).ToList();
+            var headlines = DemoExercises
+                .AssessorOf(folder)
+                .Assess(answer, [])
+                .Findings.Select(finding => finding.Headline)
+                .ToList();
             headlines.ShouldBeUnique();
         }
     }

@@ -9,7 +9,8 @@ namespace BlueSlate.Core.Tests;
 /// <summary>Makes assessors for tests, with the scheme derived from the model answer.</summary>
 internal static class Exercise
 {
-    public static Assessor Of(Drawing model, Level level = Level.Conceptual, params Tolerance[] tolerances) => Of(model, new NotationOptions(level), tolerances);
+    public static Assessor Of(Drawing model, Level level = Level.Conceptual, params Tolerance[] tolerances) =>
+        Of(model, new NotationOptions(level), tolerances);
 
     public static Assessor Of(Drawing model, NotationOptions options, params Tolerance[] tolerances)
     {
@@ -22,8 +23,17 @@ internal static class Exercise
     {
         var facts = FactList.Of(Notation.Read(model, example.Options), example.Options);
         var scheme = SchemeDeriver.Derive(facts, 40);
-        return new Assessor(model, example.Options, [], scheme with { Lines = [.. scheme.Lines, .. MarkingScheme.Asking(example.Asked).Lines] });
+        return new Assessor(
+            model,
+            example.Options,
+            [],
+            scheme with
+            {
+                Lines = [.. scheme.Lines, .. MarkingScheme.Asking(example.Asked).Lines],
+            }
+        );
     }
 
-    public static Reading Read(Drawing drawing, Level level = Level.Conceptual) => Notation.Read(drawing, new NotationOptions(level));
+    public static Reading Read(Drawing drawing, Level level = Level.Conceptual) =>
+        Notation.Read(drawing, new NotationOptions(level));
 }

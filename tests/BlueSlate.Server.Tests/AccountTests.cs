@@ -23,8 +23,12 @@ public sealed class AccountTests(TestServer server) : IClassFixture<TestServer>
         ((bool)session["person"]!["isInstructor"]!).ShouldBeTrue();
 
         using var another = await server.AnonymousAsync();
-        (await another.CodeOfAsync(HttpMethod.Post, "/api/first-instructor", Request("a token", "second@test.invalid"))).ShouldBe("first-instructor");
-        (await another.CodeOfAsync(HttpMethod.Post, "/api/first-instructor", Request("guessed", "second@test.invalid"))).ShouldBe("first-instructor");
+        (await another.CodeOfAsync(HttpMethod.Post, "/api/first-instructor", Request("a token", "second@test.invalid"))).ShouldBe(
+            "first-instructor"
+        );
+        (await another.CodeOfAsync(HttpMethod.Post, "/api/first-instructor", Request("guessed", "second@test.invalid"))).ShouldBe(
+            "first-instructor"
+        );
     }
 
     [Fact]
@@ -32,8 +36,16 @@ public sealed class AccountTests(TestServer server) : IClassFixture<TestServer>
     {
         await LinkAsync("another token");
         using var client = await server.AnonymousAsync();
-        (await client.CodeOfAsync(HttpMethod.Post, "/api/first-instructor", Request("another token", "third@test.invalid", "short"))).ShouldBe("first-instructor");
-        (await client.SendAsync(HttpMethod.Post, "/api/first-instructor", Request("another token", "third@test.invalid"))).StatusCode.ShouldBe(HttpStatusCode.NoContent);
+        (
+            await client.CodeOfAsync(
+                HttpMethod.Post,
+                "/api/first-instructor",
+                Request("another token", "third@test.invalid", "short")
+            )
+        ).ShouldBe("first-instructor");
+        (
+            await client.SendAsync(HttpMethod.Post, "/api/first-instructor", Request("another token", "third@test.invalid"))
+        ).StatusCode.ShouldBe(HttpStatusCode.NoContent);
     }
 
     [Fact]
@@ -53,7 +65,11 @@ public sealed class AccountTests(TestServer server) : IClassFixture<TestServer>
     public async Task Addresses_are_the_same_in_capitals_and_with_blanks()
     {
         using var client = await server.AnonymousAsync();
-        var response = await client.SendAsync(HttpMethod.Post, "/api/session", new { email = "  STUDENT@test.invalid ", password = TestServer.Password });
+        var response = await client.SendAsync(
+            HttpMethod.Post,
+            "/api/session",
+            new { email = "  STUDENT@test.invalid ", password = TestServer.Password }
+        );
         response.StatusCode.ShouldBe(HttpStatusCode.NoContent);
     }
 
@@ -103,7 +119,16 @@ public sealed class AccountTests(TestServer server) : IClassFixture<TestServer>
     {
         using var owner = await server.AnonymousAsync();
         using var crowd = await server.AnonymousAsync();
-        var wrong = Enumerable.Range(0, 40).Select(i => crowd.SendAsync(HttpMethod.Post, "/api/session", new { email = "outsider-student@test.invalid", password = $"wrong password {i}" })).ToList();
+        var wrong = Enumerable
+            .Range(0, 40)
+            .Select(i =>
+                crowd.SendAsync(
+                    HttpMethod.Post,
+                    "/api/session",
+                    new { email = "outsider-student@test.invalid", password = $"wrong password {i}" }
+                )
+            )
+            .ToList();
         var right = new { email = "outsider-student@test.invalid", password = TestServer.Password };
         await Eventually.TrueAsync(async () =>
         {
@@ -111,7 +136,9 @@ public sealed class AccountTests(TestServer server) : IClassFixture<TestServer>
             response.StatusCode.ShouldBeOneOf(HttpStatusCode.NoContent, HttpStatusCode.TooManyRequests);
             return response.StatusCode == HttpStatusCode.NoContent;
         });
-        (await Task.WhenAll(wrong)).ShouldAllBe(response => response.StatusCode == HttpStatusCode.UnprocessableEntity || response.StatusCode == HttpStatusCode.TooManyRequests);
+        (await Task.WhenAll(wrong)).ShouldAllBe(response =>
+            response.StatusCode == HttpStatusCode.UnprocessableEntity || response.StatusCode == HttpStatusCode.TooManyRequests
+        );
     }
 
     [Fact]
@@ -126,7 +153,14 @@ public sealed class AccountTests(TestServer server) : IClassFixture<TestServer>
         (await other.SendAsync(HttpMethod.Get, "/api/study/exercises")).StatusCode.ShouldBe(HttpStatusCode.OK);
     }
 
-    private static async Task<List<double>> HeldAsync(SignInGate gate, RecordingClock clock, string account, string address, bool right, int times)
+    private static async Task<List<double>> HeldAsync(
+        SignInGate gate,
+        RecordingClock clock,
+        string account,
+        string address,
+        bool right,
+        int times
+    )
     {
         List<double> held = [];
         for (var i = 0; i < times; i++)
@@ -142,13 +176,28 @@ public sealed class AccountTests(TestServer server) : IClassFixture<TestServer>
     }
 
     private static object Request(string token, string email, string password = "long enough to keep") =>
-        new { token, name = " Ada Brook ", email, password, cohort = "Evening class" };
+        new
+        {
+            token,
+            name = " Ada Brook ",
+            email,
+            password,
+            cohort = "Evening class",
+        };
 
     private async Task LinkAsync(string token)
     {
         await using var context = server.Database.Open();
-        await context.Settings.Where(setting => setting.Key == "first-instructor").ExecuteDeleteAsync(TestContext.Current.CancellationToken);
-        context.Settings.Add(new Setting { Key = "first-instructor", Value = Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(token))) });
+        await context
+            .Settings.Where(setting => setting.Key == "first-instructor")
+            .ExecuteDeleteAsync(TestContext.Current.CancellationToken);
+        context.Settings.Add(
+            new Setting
+            {
+                Key = "first-instructor",
+                Value = Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(token))),
+            }
+        );
         await context.SaveChangesAsync(TestContext.Current.CancellationToken);
     }
 

@@ -3,7 +3,9 @@ using Shouldly;
 
 namespace BlueSlate.Server.Tests;
 
-/// <summary>What may still happen once marks are out: changes that are proposed and taken, questions about notes, and nothing by itself.</summary>
+/// <summary>
+/// What may still happen once marks are out: changes that are proposed and taken, questions about notes, and nothing by itself.
+/// </summary>
 public sealed class AfterReleaseTests(TestServer server) : IClassFixture<TestServer>
 {
     [Fact]
@@ -14,18 +16,26 @@ public sealed class AfterReleaseTests(TestServer server) : IClassFixture<TestSer
         await RuleAsync(instructor, answer, "cardinality-min", "allow");
         (await MarksAsync(student, answer))["result"]!.ToJsonString().ShouldBe(before["result"]!.ToJsonString());
 
-        var proposal = (await instructor.GetAsync($"/api/marking/exercises/{exercise}/remarking"))["proposals"]!.AsArray().ShouldHaveSingleItem()!;
+        var proposal = (await instructor.GetAsync($"/api/marking/exercises/{exercise}/remarking"))["proposals"]!
+            .AsArray()
+            .ShouldHaveSingleItem()!;
         ((string)proposal["before"]!).ShouldBe(TotalOf(before));
         var after = (string)proposal["after"]!;
         after.ShouldNotBe(TotalOf(before));
 
-        var taken = await instructor.PostAsync($"/api/marking/exercises/{exercise}/remarking", new { answers = new[] { answer } });
+        var taken = await instructor.PostAsync(
+            $"/api/marking/exercises/{exercise}/remarking",
+            new { answers = new[] { answer } }
+        );
         ((int)taken["changed"]!).ShouldBe(1);
         var now = await MarksAsync(student, answer);
         TotalOf(now).ShouldBe(after);
         var change = now["changes"]!.AsArray().ShouldHaveSingleItem()!;
         ((string)change["before"]!, (string)change["after"]!).ShouldBe((TotalOf(before), after));
-        ((string)(await student.GetAsync("/api/study/exercises")).AsArray().First(row => (Guid)row!["id"]! == exercise)!["total"]!).ShouldBe(after);
+        (
+            (string)
+                (await student.GetAsync("/api/study/exercises")).AsArray().First(row => (Guid)row!["id"]! == exercise)!["total"]!
+        ).ShouldBe(after);
         (await instructor.GetAsync($"/api/marking/exercises/{exercise}/remarking"))["proposals"]!.AsArray().ShouldBeEmpty();
     }
 
@@ -36,23 +46,34 @@ public sealed class AfterReleaseTests(TestServer server) : IClassFixture<TestSer
         var before = await MarksAsync(student, answer);
         var assessment = (await instructor.GetAsync($"/api/exercises/{exercise}"))["assessment"]!;
         var value = assessment["value"]!.DeepClone();
-        var line = value["scheme"]!["lines"]!.AsArray().First(line => line!["facts"]!.ToJsonString().Contains("min:", StringComparison.Ordinal))!;
+        var line = value["scheme"]!["lines"]!
+            .AsArray()
+            .First(line => line!["facts"]!.ToJsonString().Contains("min:", StringComparison.Ordinal))!;
         line["marks"] = "9";
-        await instructor.PutAsync($"/api/exercises/{exercise}/assessment", new { revision = (int)assessment["revision"]!, value });
+        await instructor.PutAsync(
+            $"/api/exercises/{exercise}/assessment",
+            new { revision = (int)assessment["revision"]!, value }
+        );
         (await MarksAsync(student, answer))["result"]!.ToJsonString().ShouldBe(before["result"]!.ToJsonString());
-        (await instructor.GetAsync($"/api/marking/exercises/{exercise}/remarking"))["proposals"]!.AsArray().ShouldHaveSingleItem();
+        (await instructor.GetAsync($"/api/marking/exercises/{exercise}/remarking"))["proposals"]!
+            .AsArray()
+            .ShouldHaveSingleItem();
     }
 
     [Fact]
     public async Task A_released_mark_goes_down_only_with_a_reason_that_the_student_is_told()
     {
-        var (instructor, student, exercise, answer) = await ReleasedAsync(async (instructor, answer) => await RuleAsync(instructor, answer, "cardinality-min", "allow"));
+        var (instructor, student, exercise, answer) = await ReleasedAsync(
+            async (instructor, answer) => await RuleAsync(instructor, answer, "cardinality-min", "allow")
+        );
         var before = TotalOf(await MarksAsync(student, answer));
         await RuleAsync(instructor, answer, "cardinality-min", "keep-loss");
         var path = $"/api/marking/exercises/{exercise}/remarking";
 
         (await instructor.CodeOfAsync(HttpMethod.Post, path, new { answers = new[] { answer } })).ShouldBe("reason-wanted");
-        (await instructor.CodeOfAsync(HttpMethod.Post, path, new { answers = new[] { answer }, reason = "   " })).ShouldBe("reason-wanted");
+        (await instructor.CodeOfAsync(HttpMethod.Post, path, new { answers = new[] { answer }, reason = "   " })).ShouldBe(
+            "reason-wanted"
+        );
         TotalOf(await MarksAsync(student, answer)).ShouldBe(before);
 
         await instructor.PostAsync(path, new { answers = new[] { answer }, reason = "The wording leaves no doubt after all." });
@@ -73,7 +94,13 @@ public sealed class AfterReleaseTests(TestServer server) : IClassFixture<TestSer
         using var assistant = await server.AsAsync("assistant");
         (await assistant.CodeOfAsync(HttpMethod.Get, path)).ShouldBe("not-allowed");
         (await assistant.CodeOfAsync(HttpMethod.Post, path, new { answers = new[] { answer } })).ShouldBe("not-allowed");
-        (await assistant.CodeOfAsync(HttpMethod.Put, $"/api/marking/answers/{answer}/rulings?finding={await FindingAsync(assistant, answer, "cardinality-min")}", new { decision = "keep-loss" })).ShouldBe("released");
+        (
+            await assistant.CodeOfAsync(
+                HttpMethod.Put,
+                $"/api/marking/answers/{answer}/rulings?finding={await FindingAsync(assistant, answer, "cardinality-min")}",
+                new { decision = "keep-loss" }
+            )
+        ).ShouldBe("released");
     }
 
     [Fact]
@@ -81,20 +108,34 @@ public sealed class AfterReleaseTests(TestServer server) : IClassFixture<TestSer
     {
         var (instructor, student, exercise, answer) = await ReleasedAsync();
         var finding = (string)(await MarksAsync(student, answer))["result"]!["notes"]![0]!["id"]!;
-        var asked = (await student.PostAsync($"/api/study/answers/{answer}/queries", new { finding, text = "  Why is this wrong?  " })).AsArray().ShouldHaveSingleItem()!;
+        var asked = (
+            await student.PostAsync($"/api/study/answers/{answer}/queries", new { finding, text = "  Why is this wrong?  " })
+        )
+            .AsArray()
+            .ShouldHaveSingleItem()!;
         ((string)asked["text"]!).ShouldBe("Why is this wrong?");
-        DeskRow(await instructor.GetAsync($"/api/marking/exercises/{exercise}"), answer)["questions"]!.GetValue<int>().ShouldBe(1);
-        (await student.CodeOfAsync(HttpMethod.Post, $"/api/study/answers/{answer}/queries", new { finding, text = "And?" })).ShouldBe("asked-already");
+        DeskRow(await instructor.GetAsync($"/api/marking/exercises/{exercise}"), answer)["questions"]!
+            .GetValue<int>()
+            .ShouldBe(1);
+        (
+            await student.CodeOfAsync(HttpMethod.Post, $"/api/study/answers/{answer}/queries", new { finding, text = "And?" })
+        ).ShouldBe("asked-already");
 
         var query = (Guid)asked["id"]!;
         using var assistant = await server.AsAsync("assistant");
-        (await assistant.PutAsync($"/api/marking/queries/{query}", new { text = "The scenario says so." })).AsArray().ShouldHaveSingleItem();
+        (await assistant.PutAsync($"/api/marking/queries/{query}", new { text = "The scenario says so." }))
+            .AsArray()
+            .ShouldHaveSingleItem();
         var read = (await MarksAsync(student, answer))["queries"]!.AsArray().ShouldHaveSingleItem()!;
         ((string)read["reply"]!).ShouldBe("The scenario says so.");
-        DeskRow(await instructor.GetAsync($"/api/marking/exercises/{exercise}"), answer)["questions"]!.GetValue<int>().ShouldBe(0);
+        DeskRow(await instructor.GetAsync($"/api/marking/exercises/{exercise}"), answer)["questions"]!
+            .GetValue<int>()
+            .ShouldBe(0);
 
         // Answered, it may be asked about again.
-        (await student.PostAsync($"/api/study/answers/{answer}/queries", new { finding, text = "Thank you, but where?" })).AsArray().Count.ShouldBe(2);
+        (await student.PostAsync($"/api/study/answers/{answer}/queries", new { finding, text = "Thank you, but where?" }))
+            .AsArray()
+            .Count.ShouldBe(2);
     }
 
     [Fact]
@@ -105,14 +146,20 @@ public sealed class AfterReleaseTests(TestServer server) : IClassFixture<TestSer
         var path = $"/api/study/answers/{answer}/queries";
         (await student.CodeOfAsync(HttpMethod.Post, path, new { finding, text = "" })).ShouldBe("question");
         (await student.CodeOfAsync(HttpMethod.Post, path, new { finding, text = new string('x', 2001) })).ShouldBe("question");
-        (await student.CodeOfAsync(HttpMethod.Post, path, new { finding = "entity-missing:b77", text = "Why?" })).ShouldBe("no-such-finding");
+        (await student.CodeOfAsync(HttpMethod.Post, path, new { finding = "entity-missing:b77", text = "Why?" })).ShouldBe(
+            "no-such-finding"
+        );
         var query = (Guid)(await student.PostAsync(path, new { finding, text = "Why?" }))[0]!["id"]!;
 
         using var neighbour = await server.AsAsync("student2");
         (await neighbour.CodeOfAsync(HttpMethod.Post, path, new { finding, text = "Why?" })).ShouldBe("not-released");
         using var outsider = await server.AsAsync("outsider");
-        (await outsider.CodeOfAsync(HttpMethod.Put, $"/api/marking/queries/{query}", new { text = "No." })).ShouldBe("no-such-question");
-        (await neighbour.SendAsync(HttpMethod.Put, $"/api/marking/queries/{query}", new { text = "No." })).StatusCode.ShouldBe(System.Net.HttpStatusCode.Forbidden);
+        (await outsider.CodeOfAsync(HttpMethod.Put, $"/api/marking/queries/{query}", new { text = "No." })).ShouldBe(
+            "no-such-question"
+        );
+        (await neighbour.SendAsync(HttpMethod.Put, $"/api/marking/queries/{query}", new { text = "No." })).StatusCode.ShouldBe(
+            System.Net.HttpStatusCode.Forbidden
+        );
     }
 
     [Fact]
@@ -122,14 +169,19 @@ public sealed class AfterReleaseTests(TestServer server) : IClassFixture<TestSer
         var finding = (string)(await MarksAsync(student, answer))["result"]!["notes"]![0]!["id"]!;
         await student.PostAsync($"/api/study/answers/{answer}/queries", new { finding, text = "Why is that so?" });
         await RuleAsync(instructor, answer, "cardinality-min", "allow");
-        await instructor.PostAsync($"/api/marking/exercises/{exercise}/remarking", new { answers = new[] { answer }, reason = "Allowed after all." });
+        await instructor.PostAsync(
+            $"/api/marking/exercises/{exercise}/remarking",
+            new { answers = new[] { answer }, reason = "Allowed after all." }
+        );
 
         var file = (await student.GetAsync("/api/session/data")).ToJsonString();
         file.ShouldContain("Why is that so?");
         file.ShouldContain("Allowed after all.");
     }
 
-    private async Task<(Client Instructor, Client Student, Guid Exercise, Guid Answer)> ReleasedAsync(Func<Client, Guid, Task>? before = null)
+    private async Task<(Client Instructor, Client Student, Guid Exercise, Guid Answer)> ReleasedAsync(
+        Func<Client, Guid, Task>? before = null
+    )
     {
         var instructor = await server.AsAsync("instructor");
         var exercise = await Story.PublishedAsync(server, instructor);
@@ -146,17 +198,24 @@ public sealed class AfterReleaseTests(TestServer server) : IClassFixture<TestSer
     }
 
     private static async Task RuleAsync(Client marker, Guid answer, string code, string decision) =>
-        await marker.PutAsync($"/api/marking/answers/{answer}/rulings?finding={await FindingAsync(marker, answer, code)}", new { decision, comment = "" });
+        await marker.PutAsync(
+            $"/api/marking/answers/{answer}/rulings?finding={await FindingAsync(marker, answer, code)}",
+            new { decision, comment = "" }
+        );
 
     private static async Task<string> FindingAsync(Client marker, Guid answer, string code)
     {
         var notes = (await marker.GetAsync($"/api/marking/answers/{answer}"))["result"]!["notes"]!.AsArray();
-        return Uri.EscapeDataString((string)notes.First(note => ((string)note!["id"]!).StartsWith(code, StringComparison.Ordinal))!["id"]!);
+        return Uri.EscapeDataString(
+            (string)notes.First(note => ((string)note!["id"]!).StartsWith(code, StringComparison.Ordinal))!["id"]!
+        );
     }
 
-    private static Task<JsonNode> MarksAsync(Client student, Guid answer) => student.GetAsync($"/api/study/answers/{answer}/marks");
+    private static Task<JsonNode> MarksAsync(Client student, Guid answer) =>
+        student.GetAsync($"/api/study/answers/{answer}/marks");
 
     private static string TotalOf(JsonNode marks) => (string)marks["result"]!["total"]!;
 
-    private static JsonNode DeskRow(JsonNode desk, Guid answer) => desk["answers"]!.AsArray().First(row => (Guid)row!["id"]! == answer)!;
+    private static JsonNode DeskRow(JsonNode desk, Guid answer) =>
+        desk["answers"]!.AsArray().First(row => (Guid)row!["id"]! == answer)!;
 }

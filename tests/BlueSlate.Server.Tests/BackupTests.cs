@@ -5,7 +5,9 @@ using Shouldly;
 
 namespace BlueSlate.Server.Tests;
 
-/// <summary>What is backed up comes back, document by document; what is old is brought up to date; what is in use is left alone.</summary>
+/// <summary>
+/// What is backed up comes back, document by document; what is old is brought up to date; what is in use is left alone.
+/// </summary>
 public sealed class BackupTests : IDisposable
 {
     private readonly string folder = Directory.CreateTempSubdirectory("backup").FullName;
@@ -26,8 +28,9 @@ public sealed class BackupTests : IDisposable
         var restored = await Backup.RestoreAsync(empty.Owner, empty.App, BackupFile);
         restored.Documents.ShouldBe(written.Documents);
         (await CountAsync(empty, "answers")).ShouldBe(await CountAsync(full, "answers"));
-        (await TestDatabase.ScalarAsync(empty.App, "SELECT string_agg(drawing_hash, ',' ORDER BY id) FROM answers"))
-            .ShouldBe(await TestDatabase.ScalarAsync(full.App, "SELECT string_agg(drawing_hash, ',' ORDER BY id) FROM answers"));
+        (await TestDatabase.ScalarAsync(empty.App, "SELECT string_agg(drawing_hash, ',' ORDER BY id) FROM answers")).ShouldBe(
+            await TestDatabase.ScalarAsync(full.App, "SELECT string_agg(drawing_hash, ',' ORDER BY id) FROM answers")
+        );
     }
 
     [Fact]
@@ -55,7 +58,9 @@ public sealed class BackupTests : IDisposable
             await using var other = await TestDatabase.MakeAsync(migrate);
             await TestDatabase.ScalarAsync(other.Owner, theirs);
             var before = await TestDatabase.ScalarAsync(other.Owner, "SELECT count(*) FROM pg_class");
-            (await Should.ThrowAsync<BackupException>(() => Backup.RestoreAsync(other.Owner, other.App, BackupFile))).Message.ShouldContain(told);
+            (
+                await Should.ThrowAsync<BackupException>(() => Backup.RestoreAsync(other.Owner, other.App, BackupFile))
+            ).Message.ShouldContain(told);
             (await TestDatabase.ScalarAsync(other.Owner, "SELECT count(*) FROM pg_class")).ShouldBe(before);
         }
     }
@@ -82,8 +87,12 @@ public sealed class BackupTests : IDisposable
     {
         await using var full = await OldAsync();
         await File.WriteAllTextAsync(BackupFile, "a shopping list");
-        (await Should.ThrowAsync<BackupException>(() => Backup.RestoreAsync(full.Owner, full.App, BackupFile))).Message.ShouldContain("cannot be read as a backup");
-        (await Should.ThrowAsync<BackupException>(() => Backup.WriteAsync(full.Owner, BackupFile))).Message.ShouldContain("left alone");
+        (
+            await Should.ThrowAsync<BackupException>(() => Backup.RestoreAsync(full.Owner, full.App, BackupFile))
+        ).Message.ShouldContain("cannot be read as a backup");
+        (await Should.ThrowAsync<BackupException>(() => Backup.WriteAsync(full.Owner, BackupFile))).Message.ShouldContain(
+            "left alone"
+        );
         (await File.ReadAllTextAsync(BackupFile)).ShouldBe("a shopping list");
     }
 
@@ -106,7 +115,12 @@ public sealed class BackupTests : IDisposable
     }
 
     /// <summary>Every schema that was released, with what the demo of that release held.</summary>
-    public static TheoryData<string> Releases => [.. Directory.GetFiles(Path.Combine(AppContext.BaseDirectory, "releases"), "*.sql.gz").Select(file => Path.GetFileName(file)!)];
+    public static TheoryData<string> Releases =>
+        [
+            .. Directory
+                .GetFiles(Path.Combine(AppContext.BaseDirectory, "releases"), "*.sql.gz")
+                .Select(file => Path.GetFileName(file)!),
+        ];
 
     [Theory]
     [MemberData(nameof(Releases))]
@@ -127,16 +141,25 @@ public sealed class BackupTests : IDisposable
     private static async Task<TestDatabase> OldAsync(string release = "1-first-release.sql.gz")
     {
         var database = await TestDatabase.MakeAsync(migrate: false);
-        await using var packed = new GZipStream(File.OpenRead(Path.Combine(AppContext.BaseDirectory, "releases", release)), CompressionMode.Decompress);
+        await using var packed = new GZipStream(
+            File.OpenRead(Path.Combine(AppContext.BaseDirectory, "releases", release)),
+            CompressionMode.Decompress
+        );
         using var reader = new StreamReader(packed);
         // Lines with a backslash are for the dump's own program, not for the server.
-        var lines = (await reader.ReadToEndAsync()).Split('\n').Where(line => !line.StartsWith('\\') && line != "CREATE SCHEMA public;");
+        var lines = (await reader.ReadToEndAsync())
+            .Split('\n')
+            .Where(line => !line.StartsWith('\\') && line != "CREATE SCHEMA public;");
         await TestDatabase.ScalarAsync(database.Owner, string.Join('\n', lines));
         return database;
     }
 
-    private static Task<string?> CountAsync(TestDatabase database, string table) => TestDatabase.ScalarAsync(database.Owner, $"SELECT count(*) FROM public.{table}");
+    private static Task<string?> CountAsync(TestDatabase database, string table) =>
+        TestDatabase.ScalarAsync(database.Owner, $"SELECT count(*) FROM public.{table}");
 
     private static Task<string?> DrawingsAsync(TestDatabase database) =>
-        TestDatabase.ScalarAsync(database.Owner, "SELECT string_agg(id || drawing_hash || drawing, ',' ORDER BY id) FROM public.answers");
+        TestDatabase.ScalarAsync(
+            database.Owner,
+            "SELECT string_agg(id || drawing_hash || drawing, ',' ORDER BY id) FROM public.answers"
+        );
 }

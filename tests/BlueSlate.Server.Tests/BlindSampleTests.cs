@@ -44,20 +44,25 @@ public sealed class BlindSampleTests(TestServer server) : IClassFixture<TestServ
         var note = (string)(await instructor.GetAsync($"/api/marking/answers/{answers[0]}"))["result"]!["notes"]![0]!["id"]!;
         using var third = await server.AsAsync("student3");
         var twin = await Story.HandedInAsync(server, third, exercise, Story.Faulty);
-        await instructor.PutAsync($"/api/marking/answers/{answers[0]}/rulings?finding={Uri.EscapeDataString(note)}", new { decision = "allow", reach = "answer" });
+        await instructor.PutAsync(
+            $"/api/marking/answers/{answers[0]}/rulings?finding={Uri.EscapeDataString(note)}",
+            new { decision = "allow", reach = "answer" }
+        );
         await instructor.PostAsync($"/api/marking/exercises/{exercise}/sample", new { count = 3 });
         var path = $"/api/marking/answers/{answers[0]}";
         var finding = Uri.EscapeDataString(note);
-        foreach (var (method, way, body) in new (HttpMethod, string, object?)[]
-        {
-            (HttpMethod.Get, "", null),
-            (HttpMethod.Get, $"/alike?finding={finding}", null),
-            (HttpMethod.Put, $"/rulings?finding={finding}", new { decision = "keep-loss", reach = "answer" }),
-            (HttpMethod.Delete, $"/rulings?finding={finding}", null),
-            (HttpMethod.Post, "/stands-for/preview", new { model = "b1", answer = "b1" }),
-            (HttpMethod.Put, "/stands-for", new { model = "b1", answer = "b1" }),
-            (HttpMethod.Post, "/gone-through", new { }),
-        })
+        foreach (
+            var (method, way, body) in new (HttpMethod, string, object?)[]
+            {
+                (HttpMethod.Get, "", null),
+                (HttpMethod.Get, $"/alike?finding={finding}", null),
+                (HttpMethod.Put, $"/rulings?finding={finding}", new { decision = "keep-loss", reach = "answer" }),
+                (HttpMethod.Delete, $"/rulings?finding={finding}", null),
+                (HttpMethod.Post, "/stands-for/preview", new { model = "b1", answer = "b1" }),
+                (HttpMethod.Put, "/stands-for", new { model = "b1", answer = "b1" }),
+                (HttpMethod.Post, "/gone-through", new { }),
+            }
+        )
         {
             (await assistant.CodeOfAsync(method, path + way, body)).ShouldBe("blind-first", way);
         }
@@ -82,7 +87,13 @@ public sealed class BlindSampleTests(TestServer server) : IClassFixture<TestServ
         (await instructor.CodeOfAsync(HttpMethod.Put, path, Marks((first, "-1")))).ShouldBe("marks");
         (await instructor.CodeOfAsync(HttpMethod.Put, path, Marks(("line99", "1")))).ShouldBe("no-such-line");
         (await instructor.CodeOfAsync(HttpMethod.Put, path, Marks((first, "0"), (first, "1/2")))).ShouldBe("twice");
-        (await instructor.CodeOfAsync(HttpMethod.Put, path, new { marks = new[] { new { line = first, marks = "0" } }, done = true })).ShouldBe("lines-left");
+        (
+            await instructor.CodeOfAsync(
+                HttpMethod.Put,
+                path,
+                new { marks = new[] { new { line = first, marks = "0" } }, done = true }
+            )
+        ).ShouldBe("lines-left");
 
         // Half done is kept, without counting.
         await instructor.PutAsync(path, Marks((first, "1/2")));
@@ -100,7 +111,10 @@ public sealed class BlindSampleTests(TestServer server) : IClassFixture<TestServ
         (await instructor.CodeOfAsync(HttpMethod.Post, path, new { count = 0 })).ShouldBe("sample");
         ((int)(await instructor.PostAsync(path, new { count = 1 }))["size"]!).ShouldBe(1);
         var one = (Guid)(await instructor.GetAsync(path))["mine"]![0]!["id"]!;
-        (await instructor.PostAsync(path, new { count = 2 }))["mine"]!.AsArray().Select(task => (Guid)task!["id"]!).ShouldContain(one);
+        (await instructor.PostAsync(path, new { count = 2 }))["mine"]!
+            .AsArray()
+            .Select(task => (Guid)task!["id"]!)
+            .ShouldContain(one);
 
         using var student = await server.AsAsync("student");
         (await student.SendAsync(HttpMethod.Get, path)).StatusCode.ShouldBe(System.Net.HttpStatusCode.Forbidden);
@@ -109,14 +123,19 @@ public sealed class BlindSampleTests(TestServer server) : IClassFixture<TestServ
         (await outsider.CodeOfAsync(HttpMethod.Get, $"/api/marking/blind/{answers[0]}")).ShouldBe("no-such-answer");
     }
 
-    private static string? TotalOnDesk(JsonNode desk, Guid answer) => (string?)desk["answers"]!.AsArray().First(row => (Guid)row!["id"]! == answer)!["total"];
+    private static string? TotalOnDesk(JsonNode desk, Guid answer) =>
+        (string?)desk["answers"]!.AsArray().First(row => (Guid)row!["id"]! == answer)!["total"];
 
-    private static object Marks(params (string Line, string Marks)[] marks) => new { marks = marks.Select(mark => new { line = mark.Line, marks = mark.Marks }), done = false };
+    private static object Marks(params (string Line, string Marks)[] marks) =>
+        new { marks = marks.Select(mark => new { line = mark.Line, marks = mark.Marks }), done = false };
 
     private static async Task GiveAsync(Client marker, Guid answer, Func<int, string> marks)
     {
         var lines = (await marker.GetAsync($"/api/marking/blind/{answer}"))["lines"]!.AsArray();
-        await marker.PutAsync($"/api/marking/blind/{answer}", new { marks = lines.Select((line, at) => new { line = (string)line!["id"]!, marks = marks(at) }), done = true });
+        await marker.PutAsync(
+            $"/api/marking/blind/{answer}",
+            new { marks = lines.Select((line, at) => new { line = (string)line!["id"]!, marks = marks(at) }), done = true }
+        );
     }
 
     private async Task<(Client Instructor, Client Assistant, Guid Exercise, Guid[] Answers)> HandedInAsync()

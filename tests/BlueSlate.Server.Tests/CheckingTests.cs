@@ -15,8 +15,15 @@ public sealed class CheckingTests(TestServer server) : IClassFixture<TestServer>
         await server.CheckAsync(answer);
         await server.CheckAsync(answer);
         await using var context = server.Database.Open();
-        (await context.CheckResults.CountAsync(result => result.AnswerId == answer, TestContext.Current.CancellationToken)).ShouldBe(1);
-        (await context.CheckRequests.CountAsync(request => request.AnswerId == answer && request.DoneAt == null, TestContext.Current.CancellationToken)).ShouldBe(0);
+        (
+            await context.CheckResults.CountAsync(result => result.AnswerId == answer, TestContext.Current.CancellationToken)
+        ).ShouldBe(1);
+        (
+            await context.CheckRequests.CountAsync(
+                request => request.AnswerId == answer && request.DoneAt == null,
+                TestContext.Current.CancellationToken
+            )
+        ).ShouldBe(0);
     }
 
     [Fact]
@@ -26,18 +33,35 @@ public sealed class CheckingTests(TestServer server) : IClassFixture<TestServer>
         await server.CheckAsync(answer);
         await using (var context = server.Database.Open())
         {
-            await context.CheckResults.Where(result => result.AnswerId == answer).ExecuteUpdateAsync(set => set.SetProperty(result => result.CoreVersion, "0"), TestContext.Current.CancellationToken);
+            await context
+                .CheckResults.Where(result => result.AnswerId == answer)
+                .ExecuteUpdateAsync(
+                    set => set.SetProperty(result => result.CoreVersion, "0"),
+                    TestContext.Current.CancellationToken
+                );
         }
 
         await server.SweepAsync();
         await using var after = server.Database.Open();
-        (await after.CheckRequests.SingleAsync(request => request.AnswerId == answer, TestContext.Current.CancellationToken)).DoneAt.ShouldBeNull();
+        (
+            await after.CheckRequests.SingleAsync(request => request.AnswerId == answer, TestContext.Current.CancellationToken)
+        ).DoneAt.ShouldBeNull();
         await server.CheckAsync(answer);
-        (await after.CheckResults.AnyAsync(result => result.AnswerId == answer && result.CoreVersion == Assessor.CoreVersion, TestContext.Current.CancellationToken)).ShouldBeTrue();
+        (
+            await after.CheckResults.AnyAsync(
+                result => result.AnswerId == answer && result.CoreVersion == Assessor.CoreVersion,
+                TestContext.Current.CancellationToken
+            )
+        ).ShouldBeTrue();
 
         // What is checked by this version is left alone.
         await server.SweepAsync();
-        (await after.CheckRequests.CountAsync(request => request.AnswerId == answer && request.DoneAt == null, TestContext.Current.CancellationToken)).ShouldBe(0);
+        (
+            await after.CheckRequests.CountAsync(
+                request => request.AnswerId == answer && request.DoneAt == null,
+                TestContext.Current.CancellationToken
+            )
+        ).ShouldBe(0);
     }
 
     [Fact]
@@ -46,18 +70,35 @@ public sealed class CheckingTests(TestServer server) : IClassFixture<TestServer>
         var answer = await HandedInAsync();
         await using (var context = server.Database.Open())
         {
-            await context.CheckResults.Where(result => result.AnswerId == answer).ExecuteDeleteAsync(TestContext.Current.CancellationToken);
-            await context.CheckRequests.Where(request => request.AnswerId == answer)
-                .ExecuteUpdateAsync(set => set.SetProperty(request => request.DoneAt, (DateTimeOffset?)null).SetProperty(request => request.Attempts, CheckJob.Attempts), TestContext.Current.CancellationToken);
+            await context
+                .CheckResults.Where(result => result.AnswerId == answer)
+                .ExecuteDeleteAsync(TestContext.Current.CancellationToken);
+            await context
+                .CheckRequests.Where(request => request.AnswerId == answer)
+                .ExecuteUpdateAsync(
+                    set =>
+                        set.SetProperty(request => request.DoneAt, (DateTimeOffset?)null)
+                            .SetProperty(request => request.Attempts, CheckJob.Attempts),
+                    TestContext.Current.CancellationToken
+                );
         }
 
         await server.CheckAsync(answer);
         await using var after = server.Database.Open();
-        (await after.CheckRequests.SingleAsync(request => request.AnswerId == answer, TestContext.Current.CancellationToken)).NeedsPerson.ShouldBeTrue();
-        (await after.CheckResults.AnyAsync(result => result.AnswerId == answer, TestContext.Current.CancellationToken)).ShouldBeFalse();
+        (
+            await after.CheckRequests.SingleAsync(request => request.AnswerId == answer, TestContext.Current.CancellationToken)
+        ).NeedsPerson.ShouldBeTrue();
+        (
+            await after.CheckResults.AnyAsync(result => result.AnswerId == answer, TestContext.Current.CancellationToken)
+        ).ShouldBeFalse();
         using var instructor = await server.AsAsync("instructor");
-        var exercise = await after.Answers.Where(row => row.Id == answer).Select(row => row.ExerciseId).SingleAsync(TestContext.Current.CancellationToken);
-        ((string)(await instructor.GetAsync($"/api/marking/exercises/{exercise}"))["answers"]![0]!["state"]!).ShouldBe("needs-person");
+        var exercise = await after
+            .Answers.Where(row => row.Id == answer)
+            .Select(row => row.ExerciseId)
+            .SingleAsync(TestContext.Current.CancellationToken);
+        ((string)(await instructor.GetAsync($"/api/marking/exercises/{exercise}"))["answers"]![0]!["state"]!).ShouldBe(
+            "needs-person"
+        );
         var preview = await instructor.GetAsync($"/api/marking/exercises/{exercise}/release");
         preview["undecided"]!.AsArray().Count.ShouldBe(1);
     }

@@ -38,17 +38,29 @@ public sealed class Client : IDisposable
     }
 
     public Task<HttpResponseMessage> SendAsync(HttpMethod method, string path, object? body = null) =>
-        http.SendAsync(new HttpRequestMessage(method, path) { Content = body is null ? null : JsonContent.Create(body, options: Formats.Json) });
+        http.SendAsync(
+            new HttpRequestMessage(method, path)
+            {
+                Content = body is null ? null : JsonContent.Create(body, options: Formats.Json),
+            }
+        );
 
     /// <summary>Sends these very characters as JSON.</summary>
     public Task<HttpResponseMessage> SendRawAsync(HttpMethod method, string path, string json) =>
-        http.SendAsync(new HttpRequestMessage(method, path) { Content = new StringContent(json, System.Text.Encoding.UTF8, "application/json") });
+        http.SendAsync(
+            new HttpRequestMessage(method, path)
+            {
+                Content = new StringContent(json, System.Text.Encoding.UTF8, "application/json"),
+            }
+        );
 
     public async Task<JsonNode> GetAsync(string path) => await ReadAsync(await SendAsync(HttpMethod.Get, path));
 
-    public async Task<JsonNode> PostAsync(string path, object? body = null) => await ReadAsync(await SendAsync(HttpMethod.Post, path, body ?? new { }));
+    public async Task<JsonNode> PostAsync(string path, object? body = null) =>
+        await ReadAsync(await SendAsync(HttpMethod.Post, path, body ?? new { }));
 
-    public async Task<JsonNode> PutAsync(string path, object body) => await ReadAsync(await SendAsync(HttpMethod.Put, path, body));
+    public async Task<JsonNode> PutAsync(string path, object body) =>
+        await ReadAsync(await SendAsync(HttpMethod.Put, path, body));
 
     /// <summary>The stable code of a refused request.</summary>
     public async Task<string> CodeOfAsync(HttpMethod method, string path, object? body = null)
@@ -72,7 +84,8 @@ public sealed class Client : IDisposable
 
     public void Dispose() => http.Dispose();
 
-    private HttpClient On(string address) => new(new HttpClientHandler { CookieContainer = cookies }) { BaseAddress = new Uri(address) };
+    private HttpClient On(string address) =>
+        new(new HttpClientHandler { CookieContainer = cookies }) { BaseAddress = new Uri(address) };
 
     private async Task RefreshAsync()
     {
@@ -84,7 +97,11 @@ public sealed class Client : IDisposable
     private static async Task<JsonNode> ReadAsync(HttpResponseMessage response)
     {
         var text = await response.Content.ReadAsStringAsync();
-        response.IsSuccessStatusCode.ShouldBeTrue($"{response.RequestMessage!.Method} {response.RequestMessage.RequestUri}: {(int)response.StatusCode} {text}");
-        return text.Length == 0 ? new JsonObject() : JsonNode.Parse(text, documentOptions: new JsonDocumentOptions { MaxDepth = 64 })!;
+        response.IsSuccessStatusCode.ShouldBeTrue(
+            $"{response.RequestMessage!.Method} {response.RequestMessage.RequestUri}: {(int)response.StatusCode} {text}"
+        );
+        return text.Length == 0
+            ? new JsonObject()
+            : JsonNode.Parse(text, documentOptions: new JsonDocumentOptions { MaxDepth = 64 })!;
     }
 }

@@ -4,7 +4,9 @@ using Shouldly;
 
 namespace BlueSlate.Server.Tests;
 
-/// <summary>The cluster that the project makes keeps what it acknowledges, and its roles can do no more than they need.</summary>
+/// <summary>
+/// The cluster that the project makes keeps what it acknowledges, and its roles can do no more than they need.
+/// </summary>
 public sealed class ClusterTests
 {
     [Theory]
@@ -20,7 +22,11 @@ public sealed class ClusterTests
     [Fact]
     public async Task Only_the_three_roles_may_connect()
     {
-        var others = await TestDatabase.ScalarAsync(TestDatabase.Super, "SELECT count(*) FROM pg_hba_file_rules WHERE auth_method <> 'scram-sha-256' OR NOT user_name <@ ARRAY['blueslate_super','blueslate_owner','blueslate_app']");
+        var others = await TestDatabase.ScalarAsync(
+            TestDatabase.Super,
+            "SELECT count(*) FROM pg_hba_file_rules WHERE auth_method <> 'scram-sha-256' OR NOT user_name <@ "
+                + "ARRAY['blueslate_super','blueslate_owner','blueslate_app']"
+        );
         others.ShouldBe("0");
     }
 
@@ -28,7 +34,9 @@ public sealed class ClusterTests
     public async Task The_role_for_rows_cannot_change_the_schema()
     {
         await using var database = await TestDatabase.MakeAsync();
-        await Should.ThrowAsync<PostgresException>(() => TestDatabase.ScalarAsync(database.App, "CREATE TABLE public.extra (id int)"));
+        await Should.ThrowAsync<PostgresException>(() =>
+            TestDatabase.ScalarAsync(database.App, "CREATE TABLE public.extra (id int)")
+        );
         await Should.ThrowAsync<PostgresException>(() => TestDatabase.ScalarAsync(database.App, "DROP TABLE answers"));
     }
 
@@ -44,6 +52,11 @@ public sealed class ClusterTests
     public async Task Documents_are_kept_with_lz4()
     {
         await using var database = await TestDatabase.MakeAsync();
-        (await TestDatabase.ScalarAsync(database.Owner, "SELECT attcompression FROM pg_attribute WHERE attrelid = 'answers'::regclass AND attname = 'drawing'")).ShouldBe("l");
+        (
+            await TestDatabase.ScalarAsync(
+                database.Owner,
+                "SELECT attcompression FROM pg_attribute WHERE attrelid = 'answers'::regclass AND attname = 'drawing'"
+            )
+        ).ShouldBe("l");
     }
 }

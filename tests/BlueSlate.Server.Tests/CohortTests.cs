@@ -16,15 +16,30 @@ public sealed class CohortTests(TestServer server) : IClassFixture<TestServer>
     public async Task People_are_added_by_lines_and_come_in_by_a_link_that_works_once()
     {
         using var instructor = await server.AsAsync("instructor");
-        var added = await instructor.PostAsync($"{Cohort}/people", new { people = "Ada Finch, ada@test.invalid\n\n\"Bo Lund\", bo@test.invalid\nada finch, ADA@test.invalid", role = "student" });
+        var added = await instructor.PostAsync(
+            $"{Cohort}/people",
+            new
+            {
+                people = "Ada Finch, ada@test.invalid\n\n\"Bo Lund\", bo@test.invalid\nada finch, ADA@test.invalid",
+                role = "student",
+            }
+        );
         added["people"]!.AsArray().Count.ShouldBe(2);
         var link = new Uri((string)added["people"]![0]!["link"]!);
         var query = System.Web.HttpUtility.ParseQueryString(link.Query);
 
         using var ada = await server.AnonymousAsync();
-        object Welcome(string password) => new { person = query["person"], token = query["token"], password };
+        object Welcome(string password) =>
+            new
+            {
+                person = query["person"],
+                token = query["token"],
+                password,
+            };
         (await ada.CodeOfAsync(HttpMethod.Post, "/api/session/welcome", Welcome("short"))).ShouldBe("password");
-        (await ada.SendAsync(HttpMethod.Post, "/api/session/welcome", Welcome("long enough for all"))).StatusCode.ShouldBe(HttpStatusCode.NoContent);
+        (await ada.SendAsync(HttpMethod.Post, "/api/session/welcome", Welcome("long enough for all"))).StatusCode.ShouldBe(
+            HttpStatusCode.NoContent
+        );
         ((string)(await ada.GetAsync("/api/session"))["person"]!["name"]!).ShouldBe("Ada Finch");
         using var again = await server.AnonymousAsync();
         (await again.CodeOfAsync(HttpMethod.Post, "/api/session/welcome", Welcome("another long one"))).ShouldBe("stale-link");
@@ -84,7 +99,11 @@ public sealed class CohortTests(TestServer server) : IClassFixture<TestServer>
         (await context.ReleasedSheets.AnyAsync(row => row.AnswerId == answer)).ShouldBeFalse();
         (await context.Checkpoints.AnyAsync(row => row.AnswerId == answer)).ShouldBeFalse();
         (await context.AuditEvents.AnyAsync(line => line.ActorId == id)).ShouldBeFalse();
-        (await student.SendAsync(HttpMethod.Get, $"/api/study/answers/{answer}")).StatusCode.ShouldBeOneOf(HttpStatusCode.Forbidden, HttpStatusCode.NotFound, HttpStatusCode.Unauthorized);
+        (await student.SendAsync(HttpMethod.Get, $"/api/study/answers/{answer}")).StatusCode.ShouldBeOneOf(
+            HttpStatusCode.Forbidden,
+            HttpStatusCode.NotFound,
+            HttpStatusCode.Unauthorized
+        );
         var record = (await instructor.GetAsync($"{Cohort}/record"))["lines"]!.ToJsonString();
         record.ShouldContain("1 person with 1 answer");
         record.ShouldNotContain("Cy Orr");
@@ -94,7 +113,9 @@ public sealed class CohortTests(TestServer server) : IClassFixture<TestServer>
     public async Task An_instructor_is_not_erased_and_a_stranger_is_not_found()
     {
         using var instructor = await server.AsAsync("instructor");
-        (await instructor.CodeOfAsync(HttpMethod.Delete, $"{Cohort}/people/{await IdOfAsync("instructor@test.invalid")}")).ShouldBe("instructor");
+        (
+            await instructor.CodeOfAsync(HttpMethod.Delete, $"{Cohort}/people/{await IdOfAsync("instructor@test.invalid")}")
+        ).ShouldBe("instructor");
         var stranger = await IdOfAsync("outsider-assistant@test.invalid");
         (await instructor.CodeOfAsync(HttpMethod.Delete, $"{Cohort}/people/{stranger}")).ShouldBe("no-such-person");
         (await instructor.CodeOfAsync(HttpMethod.Get, $"{Cohort}/people/{stranger}/export")).ShouldBe("no-such-person");
@@ -110,7 +131,9 @@ public sealed class CohortTests(TestServer server) : IClassFixture<TestServer>
     {
         using var outsider = await server.AsAsync("outsider");
         var other = await EveningCohortAsync();
-        (await outsider.CodeOfAsync(HttpMethod.Put, $"/api/cohorts/{other}/keep-until", new { keepUntil = "2020-01-01" })).ShouldBe("keep-until");
+        (
+            await outsider.CodeOfAsync(HttpMethod.Put, $"/api/cohorts/{other}/keep-until", new { keepUntil = "2020-01-01" })
+        ).ShouldBe("keep-until");
         var day = DateOnly.FromDateTime(DateTime.UtcNow).AddDays(30);
         await outsider.PutAsync($"/api/cohorts/{other}/keep-until", new { keepUntil = day });
 
@@ -134,23 +157,31 @@ public sealed class CohortTests(TestServer server) : IClassFixture<TestServer>
         var answer = await Story.HandedInAsync(server, student, exercise, Story.Faulty);
         var marking = await instructor.GetAsync($"/api/marking/answers/{answer}");
         var finding = Uri.EscapeDataString((string)marking["result"]!["notes"]![0]!["id"]!);
-        await instructor.PutAsync($"/api/marking/answers/{answer}/rulings?finding={finding}", new { decision = "allow", comment = "" });
+        await instructor.PutAsync(
+            $"/api/marking/answers/{answer}/rulings?finding={finding}",
+            new { decision = "allow", comment = "" }
+        );
         await instructor.SendAsync(HttpMethod.Delete, $"/api/marking/answers/{answer}/rulings?finding={finding}");
         (await instructor.PostAsync($"/api/marking/exercises/{exercise}/identities"))[0]!["name"]!.ToString().ShouldBe("Di Vale");
         await instructor.PostAsync($"/api/marking/answers/{answer}/gone-through");
         await instructor.PostAsync($"/api/marking/exercises/{exercise}/release");
 
-        var lines = (await instructor.GetAsync($"{Cohort}/record"))["lines"]!.AsArray().Select(line => ((string)line!["kind"]!, (string)line["detail"]!, (string?)line["who"])).ToList();
+        var lines = (await instructor.GetAsync($"{Cohort}/record"))["lines"]!
+            .AsArray()
+            .Select(line => ((string)line!["kind"]!, (string)line["detail"]!, (string?)line["who"]))
+            .ToList();
         var code = (string)marking["code"]!;
         lines.ShouldContain(("sign-in", "", "Di Vale"));
-        lines.Where(line => line.Item1 != "sign-in").Take(5).ShouldBe(
-        [
-            ("release", "1 mark sheet", "instructor"),
-            ("identity-view", "the names behind the candidate codes", "instructor"),
-            ("ruling", $"{code}: a decision taken back", "instructor"),
-            ("ruling", $"{code}: a loss allowed", "instructor"),
-            ("publish", "without a due time", "instructor"),
-        ]);
+        lines
+            .Where(line => line.Item1 != "sign-in")
+            .Take(5)
+            .ShouldBe([
+                ("release", "1 mark sheet", "instructor"),
+                ("identity-view", "the names behind the candidate codes", "instructor"),
+                ("ruling", $"{code}: a decision taken back", "instructor"),
+                ("ruling", $"{code}: a loss allowed", "instructor"),
+                ("publish", "without a due time", "instructor"),
+            ]);
         (await instructor.GetAsync($"{Cohort}/record?before=2020-01-01T00:00:00%2B02:00"))["lines"]!.AsArray().ShouldBeEmpty();
     }
 
@@ -161,7 +192,9 @@ public sealed class CohortTests(TestServer server) : IClassFixture<TestServer>
         var exercise = await Story.DraftAsync(server, instructor);
         var path = $"/api/exercises/{exercise}/scenario";
         await instructor.PutAsync(path, new { revision = 2, text = "The first text." });
-        (await instructor.CodeOfAsync(HttpMethod.Put, path, new { revision = 2, text = "The second text." })).ShouldBe("conflict");
+        (await instructor.CodeOfAsync(HttpMethod.Put, path, new { revision = 2, text = "The second text." })).ShouldBe(
+            "conflict"
+        );
         var aside = await instructor.GetAsync($"/api/exercises/{exercise}/set-aside");
         ((string)aside[0]!["text"]!).ShouldBe("The second text.");
         ((string)aside[0]!["by"]!).ShouldBe("instructor");
@@ -174,7 +207,15 @@ public sealed class CohortTests(TestServer server) : IClassFixture<TestServer>
         var query = System.Web.HttpUtility.ParseQueryString(new Uri((string)added["people"]![0]!["link"]!).Query);
         using (var first = await server.AnonymousAsync())
         {
-            await first.PostAsync("/api/session/welcome", new { person = query["person"], token = query["token"], password = TestServer.Password });
+            await first.PostAsync(
+                "/api/session/welcome",
+                new
+                {
+                    person = query["person"],
+                    token = query["token"],
+                    password = TestServer.Password,
+                }
+            );
         }
 
         var student = await server.AnonymousAsync();

@@ -23,7 +23,9 @@ public sealed class DemoTests
         await seed.ReleaseAsync();
         (await context.Exercises.CountAsync(TestContext.Current.CancellationToken)).ShouldBe(10);
         (await context.Answers.CountAsync(TestContext.Current.CancellationToken)).ShouldBeGreaterThanOrEqualTo(40);
-        (await context.Answers.CountAsync(answer => answer.HandedInAt == null, TestContext.Current.CancellationToken)).ShouldBeGreaterThan(0);
+        (
+            await context.Answers.CountAsync(answer => answer.HandedInAt == null, TestContext.Current.CancellationToken)
+        ).ShouldBeGreaterThan(0);
         (await context.ReleasedSheets.CountAsync(TestContext.Current.CancellationToken)).ShouldBeGreaterThan(0);
     }
 
@@ -33,7 +35,15 @@ public sealed class DemoTests
         await using var database = await TestDatabase.MakeAsync();
         await using (var context = database.Open())
         {
-            context.Users.Add(new Account { Id = Guid.NewGuid(), DisplayName = "Somebody", UserName = "s", Email = "s@test.invalid" });
+            context.Users.Add(
+                new Account
+                {
+                    Id = Guid.NewGuid(),
+                    DisplayName = "Somebody",
+                    UserName = "s",
+                    Email = "s@test.invalid",
+                }
+            );
             await context.SaveChangesAsync(TestContext.Current.CancellationToken);
         }
 
@@ -59,9 +69,14 @@ public sealed class DemoTests
         List<string> arguments = ["--urls", "http://127.0.0.1:0", "--BLUESLATE_DATABASE", database.App];
         await using var app = Hosting.Server.Build([.. asked ? arguments.Append("--demo") : arguments]);
         await app.StartAsync(TestContext.Current.CancellationToken);
-        var address = app.Services.GetRequiredService<Microsoft.AspNetCore.Hosting.Server.IServer>().Features.Get<IServerAddressesFeature>()!.Addresses.First();
+        var address = app
+            .Services.GetRequiredService<Microsoft.AspNetCore.Hosting.Server.IServer>()
+            .Features.Get<IServerAddressesFeature>()!
+            .Addresses.First();
         using var http = new HttpClient();
-        (await http.GetAsync(new Uri(address + "/api/demo/people"), TestContext.Current.CancellationToken)).StatusCode.ShouldBe(expected);
+        (await http.GetAsync(new Uri(address + "/api/demo/people"), TestContext.Current.CancellationToken)).StatusCode.ShouldBe(
+            expected
+        );
         await app.StopAsync(TestContext.Current.CancellationToken);
     }
 
@@ -71,5 +86,6 @@ public sealed class DemoTests
     [InlineData("http://0.0.0.0:5000", false)]
     [InlineData("http://127.0.0.1:5000;http://10.1.2.3:80", false)]
     [InlineData("http://*:5000", false)]
-    public void Only_loopback_counts_as_loopback(string urls, bool expected) => DemoEndpoints.ListensOnLoopback(urls).ShouldBe(expected);
+    public void Only_loopback_counts_as_loopback(string urls, bool expected) =>
+        DemoEndpoints.ListensOnLoopback(urls).ShouldBe(expected);
 }

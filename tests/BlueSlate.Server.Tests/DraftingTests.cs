@@ -17,7 +17,10 @@ public sealed class DraftingTests(TestServer server) : IClassFixture<TestServer>
     {
         using var instructor = await server.AsAsync("instructor");
         var exercise = await Story.PublishedAsync(server, instructor);
-        var reply = await instructor.PostAsync($"/api/exercises/{exercise}/tidy", new { drawing = DrawingWriter.WriteText(Hostile.Chain(500, 501)), only = Array.Empty<string>() });
+        var reply = await instructor.PostAsync(
+            $"/api/exercises/{exercise}/tidy",
+            new { drawing = DrawingWriter.WriteText(Hostile.Chain(500, 501)), only = Array.Empty<string>() }
+        );
         ((bool)reply["simpler"]!).ShouldBeTrue();
         reply["places"]!.AsArray().Count.ShouldBe(500);
         (await instructor.SendAsync(HttpMethod.Get, "/health/ready")).StatusCode.ShouldBe(HttpStatusCode.OK);
@@ -31,8 +34,22 @@ public sealed class DraftingTests(TestServer server) : IClassFixture<TestServer>
         using var instructor = await server.AsAsync("instructor");
         var exercise = await Story.PublishedAsync(server, instructor);
         var text = DrawingWriter.WriteText(Hostile.Chain(shapes, lines));
-        (await instructor.PostAsync($"/api/exercises/{exercise}/tidy", new { drawing = text, only = Array.Empty<string>() }))["places"]!.AsArray().Count.ShouldBe(shapes);
-        var picture = await instructor.SendAsync(HttpMethod.Post, $"/api/exercises/{exercise}/picture", new { drawing = text, format = "png", only = Array.Empty<string>(), scale = 1 });
+        (await instructor.PostAsync($"/api/exercises/{exercise}/tidy", new { drawing = text, only = Array.Empty<string>() }))[
+            "places"
+        ]!
+            .AsArray()
+            .Count.ShouldBe(shapes);
+        var picture = await instructor.SendAsync(
+            HttpMethod.Post,
+            $"/api/exercises/{exercise}/picture",
+            new
+            {
+                drawing = text,
+                format = "png",
+                only = Array.Empty<string>(),
+                scale = 1,
+            }
+        );
         picture.StatusCode.ShouldBe(HttpStatusCode.OK);
     }
 
@@ -42,7 +59,17 @@ public sealed class DraftingTests(TestServer server) : IClassFixture<TestServer>
         using var instructor = await server.AsAsync("instructor");
         var exercise = await Story.PublishedAsync(server, instructor);
         var text = DrawingWriter.WriteText(new Sketch().Box("Visit\uFFFF", "PK no\uFFFE").ToDrawing());
-        var picture = await instructor.SendAsync(HttpMethod.Post, $"/api/exercises/{exercise}/picture", new { drawing = text, format = "svg", only = Array.Empty<string>(), scale = 1 });
+        var picture = await instructor.SendAsync(
+            HttpMethod.Post,
+            $"/api/exercises/{exercise}/picture",
+            new
+            {
+                drawing = text,
+                format = "svg",
+                only = Array.Empty<string>(),
+                scale = 1,
+            }
+        );
         picture.StatusCode.ShouldBe(HttpStatusCode.OK, await picture.Content.ReadAsStringAsync());
         System.Xml.Linq.XDocument.Parse(await picture.Content.ReadAsStringAsync()).Root!.Name.LocalName.ShouldBe("svg");
     }
@@ -50,10 +77,21 @@ public sealed class DraftingTests(TestServer server) : IClassFixture<TestServer>
     [Fact]
     public async Task A_process_beyond_its_memory_or_its_time_is_ended_and_the_simple_layout_is_given()
     {
-        foreach (var limits in new[] { new DraftingLimits { Memory = 30 << 20 }, new DraftingLimits { Time = TimeSpan.FromMilliseconds(1) } })
+        foreach (
+            var limits in new[]
+            {
+                new DraftingLimits { Memory = 30 << 20 },
+                new DraftingLimits { Time = TimeSpan.FromMilliseconds(1) },
+            }
+        )
         {
             using var process = DraftingProcess.Start(limits);
-            await Should.ThrowAsync<DraftingEndedException>(() => process.AskAsync(new DraftRequest(DraftKind.Tidy, DrawingWriter.WriteText(Hostile.Chain(60, 90))), TestContext.Current.CancellationToken));
+            await Should.ThrowAsync<DraftingEndedException>(() =>
+                process.AskAsync(
+                    new DraftRequest(DraftKind.Tidy, DrawingWriter.WriteText(Hostile.Chain(60, 90))),
+                    TestContext.Current.CancellationToken
+                )
+            );
             process.IsAlive.ShouldBeFalse();
         }
     }
@@ -64,17 +102,32 @@ public sealed class DraftingTests(TestServer server) : IClassFixture<TestServer>
         using var pool = new DraftingPool(new DraftingLimits(), TimeProvider.System, NullLogger<DraftingPool>.Instance);
         using var gone = new CancellationTokenSource();
         var person = Guid.NewGuid();
-        var abandoned = pool.DoAsync(person, new DraftRequest(DraftKind.Tidy, DrawingWriter.WriteText(Hostile.Chain(200, 300))), gone.Token);
+        var abandoned = pool.DoAsync(
+            person,
+            new DraftRequest(DraftKind.Tidy, DrawingWriter.WriteText(Hostile.Chain(200, 300))),
+            gone.Token
+        );
         await gone.CancelAsync();
         await Should.ThrowAsync<OperationCanceledException>(() => abandoned);
-        (await pool.DoAsync(person, new DraftRequest(DraftKind.Tidy, DrawingWriter.WriteText(Hostile.Chain(3, 2))), TestContext.Current.CancellationToken)).Reply!.Places.Length.ShouldBe(3);
+        (
+            await pool.DoAsync(
+                person,
+                new DraftRequest(DraftKind.Tidy, DrawingWriter.WriteText(Hostile.Chain(3, 2))),
+                TestContext.Current.CancellationToken
+            )
+        ).Reply!.Places.Length.ShouldBe(3);
     }
 
     [Fact]
     public async Task A_drafting_process_ends_with_its_server()
     {
         var process = DraftingProcess.Start(new DraftingLimits());
-        (await process.AskAsync(new DraftRequest(DraftKind.Tidy, DrawingWriter.WriteText(Hostile.Chain(2, 1))), TestContext.Current.CancellationToken)).Places.Length.ShouldBe(2);
+        (
+            await process.AskAsync(
+                new DraftRequest(DraftKind.Tidy, DrawingWriter.WriteText(Hostile.Chain(2, 1))),
+                TestContext.Current.CancellationToken
+            )
+        ).Places.Length.ShouldBe(2);
         process.Dispose();
         process.IsAlive.ShouldBeFalse();
     }
@@ -82,7 +135,14 @@ public sealed class DraftingTests(TestServer server) : IClassFixture<TestServer>
     [Fact]
     public void One_at_a_time_a_person_and_otherwise_in_turn()
     {
-        var queue = new DraftingQueue(new DraftingLimits { Processes = 1, EachPerson = 2, Waiting = 3 });
+        var queue = new DraftingQueue(
+            new DraftingLimits
+            {
+                Processes = 1,
+                EachPerson = 2,
+                Waiting = 3,
+            }
+        );
         var (ada, ben, cy) = (Guid.NewGuid(), Guid.NewGuid(), Guid.NewGuid());
         var first = queue.Enter(ada)!;
         var second = queue.Enter(ada)!;
@@ -131,12 +191,22 @@ public sealed class DraftingTests(TestServer server) : IClassFixture<TestServer>
     public async Task Who_gives_the_server_too_much_work_is_told_how_long_to_wait()
     {
         var limits = server.App.Services.GetRequiredService<DraftingLimits>();
-        using var pool = new DraftingPool(limits with { Burst = TimeSpan.FromMilliseconds(1), Share = 0.0001 }, TimeProvider.System, NullLogger<DraftingPool>.Instance);
+        using var pool = new DraftingPool(
+            limits with
+            {
+                Burst = TimeSpan.FromMilliseconds(1),
+                Share = 0.0001,
+            },
+            TimeProvider.System,
+            NullLogger<DraftingPool>.Instance
+        );
         var person = Guid.NewGuid();
         var request = new DraftRequest(DraftKind.Tidy, DrawingWriter.WriteText(Hostile.Chain(4, 3)));
         (await pool.DoAsync(person, request, TestContext.Current.CancellationToken)).Reply.ShouldNotBeNull();
         (await pool.DoAsync(person, request, TestContext.Current.CancellationToken)).Refusal.ShouldNotBeNull();
-        (await pool.DoAsync(Guid.NewGuid(), request, TestContext.Current.CancellationToken)).Reply.ShouldNotBeNull("others are not kept from it");
+        (await pool.DoAsync(Guid.NewGuid(), request, TestContext.Current.CancellationToken)).Reply.ShouldNotBeNull(
+            "others are not kept from it"
+        );
     }
 
     private sealed class SteppedTime : TimeProvider

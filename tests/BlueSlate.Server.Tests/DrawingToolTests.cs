@@ -7,18 +7,30 @@ namespace BlueSlate.Server.Tests;
 /// <summary>Amending, redrawing and lifting at the server: what they give, to whom, and what they refuse.</summary>
 public sealed class DrawingToolTests(TestServer server) : IClassFixture<TestServer>
 {
-    private static readonly Drawing Visits = new Sketch().Box("Visit", "PK visit no", "date").Box("Item", "PK item no", "date").ToDrawing();
+    private static readonly Drawing Visits = new Sketch()
+        .Box("Visit", "PK visit no", "date")
+        .Box("Item", "PK item no", "date")
+        .ToDrawing();
 
     [Fact]
     public async Task A_typed_statement_comes_back_as_a_drawing_with_places()
     {
         using var instructor = await server.AsAsync("instructor");
         var exercise = await Story.PublishedAsync(server, instructor);
-        var reply = await instructor.PostAsync($"/api/exercises/{exercise}/amend", new
-        {
-            drawing = DrawingWriter.WriteText(Visits),
-            lines = new[] { "Visit: visit no (key), date", "Item: item no (key), date", "Visit brings in 1 or more Item; Item comes in on exactly 1 Visit", "Fixer" },
-        });
+        var reply = await instructor.PostAsync(
+            $"/api/exercises/{exercise}/amend",
+            new
+            {
+                drawing = DrawingWriter.WriteText(Visits),
+                lines = new[]
+                {
+                    "Visit: visit no (key), date",
+                    "Item: item no (key), date",
+                    "Visit brings in 1 or more Item; Item comes in on exactly 1 Visit",
+                    "Fixer",
+                },
+            }
+        );
         var drawing = DrawingReader.Read((string)reply["drawing"]!).Drawing!;
         drawing.Shapes.Select(shape => shape.Text).ShouldBe(["Visit", "Item", "Fixer"]);
         drawing.Shapes.ShouldAllBe(shape => shape.Place != null);
@@ -32,23 +44,58 @@ public sealed class DrawingToolTests(TestServer server) : IClassFixture<TestServ
         using var instructor = await server.AsAsync("instructor");
         var exercise = await Story.PublishedAsync(server, instructor);
         var text = DrawingWriter.WriteText(Visits);
-        var rows = (await instructor.PostAsync($"/api/exercises/{exercise}/members", new { drawing = text, shapes = new[] { "b1", "b2" } }))["rows"]!.AsArray();
+        var rows = (
+            await instructor.PostAsync(
+                $"/api/exercises/{exercise}/members",
+                new { drawing = text, shapes = new[] { "b1", "b2" } }
+            )
+        )["rows"]!.AsArray();
         var shared = rows.Single(row => (bool)row!["shared"]!)!;
         ((string)shared["name"]!).ShouldBe("date");
         var members = shared["cells"]!.AsArray().Select(cell => (string)cell!["attributeId"]!).ToArray();
-        var lifted = await instructor.PostAsync($"/api/exercises/{exercise}/lift", new { drawing = text, shapes = new[] { "b1", "b2" }, name = "Event", members = new[] { members } });
+        var lifted = await instructor.PostAsync(
+            $"/api/exercises/{exercise}/lift",
+            new
+            {
+                drawing = text,
+                shapes = new[] { "b1", "b2" },
+                name = "Event",
+                members = new[] { members },
+            }
+        );
         var drawing = DrawingReader.Read((string)lifted["drawing"]!).Drawing!;
         drawing.Shapes.Single(shape => shape.Text == "Event").TextLines.Single().Text.ShouldBe("date");
         drawing.Shapes.Count(shape => shape.Form == Form.HalfCircle).ShouldBe(1);
         drawing.Shapes.First().TextLines.Select(row => row.Text).ShouldBe(["visit no"]);
 
         var super = drawing.Shapes.Single(shape => shape.Text == "Event").Id;
-        var pushed = await instructor.PostAsync($"/api/exercises/{exercise}/push-down", new { drawing = DrawingWriter.WriteText(drawing), shape = super });
+        var pushed = await instructor.PostAsync(
+            $"/api/exercises/{exercise}/push-down",
+            new { drawing = DrawingWriter.WriteText(drawing), shape = super }
+        );
         var again = DrawingReader.Read((string)pushed["drawing"]!).Drawing!;
         again.Shapes.Select(shape => shape.Text).ShouldBe(["Visit", "Item"]);
         again.Shapes.SelectMany(shape => shape.TextLines).Count(row => row.Text == "date").ShouldBe(2);
-        (await instructor.CodeOfAsync(HttpMethod.Post, $"/api/exercises/{exercise}/push-down", new { drawing = text, shape = "b1" })).ShouldBe("no-subtypes");
-        (await instructor.CodeOfAsync(HttpMethod.Post, $"/api/exercises/{exercise}/lift", new { drawing = text, shapes = new[] { "b1", "b2" }, name = " ", members = Array.Empty<string[]>() })).ShouldBe("lift");
+        (
+            await instructor.CodeOfAsync(
+                HttpMethod.Post,
+                $"/api/exercises/{exercise}/push-down",
+                new { drawing = text, shape = "b1" }
+            )
+        ).ShouldBe("no-subtypes");
+        (
+            await instructor.CodeOfAsync(
+                HttpMethod.Post,
+                $"/api/exercises/{exercise}/lift",
+                new
+                {
+                    drawing = text,
+                    shapes = new[] { "b1", "b2" },
+                    name = " ",
+                    members = Array.Empty<string[]>(),
+                }
+            )
+        ).ShouldBe("lift");
     }
 
     [Theory]
@@ -58,9 +105,18 @@ public sealed class DrawingToolTests(TestServer server) : IClassFixture<TestServ
     {
         using var instructor = await server.AsAsync("instructor");
         var exercise = await Story.PublishedAsync(server, instructor);
-        var reply = await instructor.PostAsync($"/api/exercises/{exercise}/redraw", new { drawing = DrawingWriter.WriteText(Visits), notation });
+        var reply = await instructor.PostAsync(
+            $"/api/exercises/{exercise}/redraw",
+            new { drawing = DrawingWriter.WriteText(Visits), notation }
+        );
         DrawingReader.Read((string)reply["drawing"]!).Drawing!.Shapes.ShouldAllBe(shape => shape.Place != null);
-        (await instructor.CodeOfAsync(HttpMethod.Post, $"/api/exercises/{exercise}/redraw", new { drawing = DrawingWriter.WriteText(Visits), notation = "runes" })).ShouldBe("notation");
+        (
+            await instructor.CodeOfAsync(
+                HttpMethod.Post,
+                $"/api/exercises/{exercise}/redraw",
+                new { drawing = DrawingWriter.WriteText(Visits), notation = "runes" }
+            )
+        ).ShouldBe("notation");
     }
 
     [Fact]
@@ -71,14 +127,19 @@ public sealed class DrawingToolTests(TestServer server) : IClassFixture<TestServ
         var exercise = await Story.PublishedAsync(server, instructor);
         var answer = await Story.StartedAsync(student, exercise);
         var text = DrawingWriter.WriteText(Visits);
-        foreach (var (path, body) in new (string, object)[]
+        foreach (
+            var (path, body) in new (string, object)[]
+            {
+                ("redraw", new { drawing = text, notation = "uml" }),
+                ("members", new { drawing = text, shapes = new[] { "b1", "b2" } }),
+                ("push-down", new { drawing = text, shape = "b1" }),
+            }
+        )
         {
-            ("redraw", new { drawing = text, notation = "uml" }),
-            ("members", new { drawing = text, shapes = new[] { "b1", "b2" } }),
-            ("push-down", new { drawing = text, shape = "b1" }),
-        })
-        {
-            (await student.SendAsync(HttpMethod.Post, $"/api/study/answers/{answer}/{path}", body)).StatusCode.ShouldBe(HttpStatusCode.Forbidden, path);
+            (await student.SendAsync(HttpMethod.Post, $"/api/study/answers/{answer}/{path}", body)).StatusCode.ShouldBe(
+                HttpStatusCode.Forbidden,
+                path
+            );
         }
     }
 
@@ -87,6 +148,12 @@ public sealed class DrawingToolTests(TestServer server) : IClassFixture<TestServ
     {
         using var instructor = await server.AsAsync("instructor");
         var exercise = await Story.PublishedAsync(server, instructor);
-        (await instructor.CodeOfAsync(HttpMethod.Post, $"/api/exercises/{exercise}/amend", new { drawing = DrawingWriter.WriteText(Visits), lines = new[] { new string('x', 1001) } })).ShouldBe("too-many");
+        (
+            await instructor.CodeOfAsync(
+                HttpMethod.Post,
+                $"/api/exercises/{exercise}/amend",
+                new { drawing = DrawingWriter.WriteText(Visits), lines = new[] { new string('x', 1001) } }
+            )
+        ).ShouldBe("too-many");
     }
 }

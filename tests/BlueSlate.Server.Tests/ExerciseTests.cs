@@ -4,21 +4,30 @@ using Shouldly;
 
 namespace BlueSlate.Server.Tests;
 
-/// <summary>Writing and publishing an exercise: each document by its revision, and nothing that is asked changes afterwards.</summary>
+/// <summary>
+/// Writing and publishing an exercise: each document by its revision, and nothing that is asked changes afterwards.
+/// </summary>
 public sealed class ExerciseTests(TestServer server) : IClassFixture<TestServer>
 {
     [Fact]
     public async Task A_new_exercise_says_what_it_lacks_step_by_step()
     {
         using var instructor = await server.AsAsync("instructor");
-        var id = (Guid)(await instructor.PostAsync("/api/exercises", new { title = "  Lighthouse  ", cohortId = server.CohortId }))["id"]!;
+        var id = (Guid)
+            (await instructor.PostAsync("/api/exercises", new { title = "  Lighthouse  ", cohortId = server.CohortId }))["id"]!;
         (await LacksAsync(instructor, id)).ShouldBe("Write the scenario first.");
         await instructor.PutAsync($"/api/exercises/{id}/scenario", new { revision = 1, text = "A lighthouse has a *keeper*." });
         (await LacksAsync(instructor, id)).ShouldBe("Draw the model answer first.");
-        await instructor.PutAsync($"/api/exercises/{id}/model", new { revision = 1, text = DrawingWriter.WriteText(TestServer.Model) });
+        await instructor.PutAsync(
+            $"/api/exercises/{id}/model",
+            new { revision = 1, text = DrawingWriter.WriteText(TestServer.Model) }
+        );
         (await LacksAsync(instructor, id)).ShouldBe("Derive the marking scheme first.");
         var scheme = await instructor.PostAsync($"/api/exercises/{id}/scheme");
-        await instructor.PutAsync($"/api/exercises/{id}/assessment", new { revision = 1, value = new { tolerances = Array.Empty<object>(), scheme } });
+        await instructor.PutAsync(
+            $"/api/exercises/{id}/assessment",
+            new { revision = 1, value = new { tolerances = Array.Empty<object>(), scheme } }
+        );
         (await LacksAsync(instructor, id)).ShouldBeNull();
         var exercise = await instructor.GetAsync($"/api/exercises/{id}");
         ((string)exercise["title"]!).ShouldBe("Lighthouse");
@@ -65,7 +74,9 @@ public sealed class ExerciseTests(TestServer server) : IClassFixture<TestServer>
         using var instructor = await server.AsAsync("instructor");
         var id = await Story.PublishedAsync(server, instructor);
         var revision = (int)(await instructor.GetAsync($"/api/exercises/{id}"))[document]!["revision"]!;
-        (await instructor.CodeOfAsync(HttpMethod.Put, $"/api/exercises/{id}/{document}", Body(document, revision, "late"))).ShouldBe("published");
+        (
+            await instructor.CodeOfAsync(HttpMethod.Put, $"/api/exercises/{id}/{document}", Body(document, revision, "late"))
+        ).ShouldBe("published");
         (await instructor.CodeOfAsync(HttpMethod.Post, $"/api/exercises/{id}/publish", new { })).ShouldBe("already-done");
     }
 
@@ -75,8 +86,17 @@ public sealed class ExerciseTests(TestServer server) : IClassFixture<TestServer>
         using var instructor = await server.AsAsync("instructor");
         var id = await Story.DraftAsync(server, instructor);
         var scheme = await instructor.PostAsync($"/api/exercises/{id}/scheme");
-        await instructor.PutAsync($"/api/exercises/{id}/assessment", new { revision = 1, value = new { tolerances = Array.Empty<object>(), scheme } });
-        (await instructor.CodeOfAsync(HttpMethod.Post, $"/api/exercises/{id}/publish", new { dueAt = DateTimeOffset.UtcNow.AddHours(-1) })).ShouldBe("due");
+        await instructor.PutAsync(
+            $"/api/exercises/{id}/assessment",
+            new { revision = 1, value = new { tolerances = Array.Empty<object>(), scheme } }
+        );
+        (
+            await instructor.CodeOfAsync(
+                HttpMethod.Post,
+                $"/api/exercises/{id}/publish",
+                new { dueAt = DateTimeOffset.UtcNow.AddHours(-1) }
+            )
+        ).ShouldBe("due");
         await instructor.PostAsync($"/api/exercises/{id}/publish", new { dueAt = DateTimeOffset.UtcNow.AddHours(1) });
         using var student = await server.AsAsync("student");
         (await student.GetAsync("/api/study/exercises")).AsArray().Select(row => (Guid)row!["id"]!).ShouldContain(id);
@@ -100,7 +120,10 @@ public sealed class ExerciseTests(TestServer server) : IClassFixture<TestServer>
     {
         using var instructor = await server.AsAsync("instructor");
         var id = await Story.DraftAsync(server, instructor);
-        var reading = await instructor.PostAsync($"/api/exercises/{id}/reading", new { drawing = DrawingWriter.WriteText(TestServer.Model) });
+        var reading = await instructor.PostAsync(
+            $"/api/exercises/{id}/reading",
+            new { drawing = DrawingWriter.WriteText(TestServer.Model) }
+        );
         ((string)reading["hash"]!).ShouldBe(DrawingWriter.Hash(TestServer.Model));
         reading["facts"]!.AsArray().Select(fact => (string)fact!["id"]!).ShouldContain("min:r1/to");
         reading["sentences"]!.AsArray().Count.ShouldBe(3);
@@ -115,16 +138,45 @@ public sealed class ExerciseTests(TestServer server) : IClassFixture<TestServer>
         ((int)cohorts[0]!["students"]!).ShouldBe(3);
     }
 
-    private static object Body(string document, int revision, string text) => document switch
-    {
-        "model" => new { revision, text = DrawingWriter.WriteText(new Sketch().Box(text).ToDrawing()) },
-        "part" => new { revision, title = text, value = new { level = "logical", marks = text == "first" ? "31" : "32", minutes = 30 } },
-        "assessment" => new { revision, value = new { tolerances = new[] { new { fact = text, accepted = Array.Empty<string>(), optional = true } } } },
-        _ => new { revision, text },
-    };
+    private static object Body(string document, int revision, string text) =>
+        document switch
+        {
+            "model" => new { revision, text = DrawingWriter.WriteText(new Sketch().Box(text).ToDrawing()) },
+            "part" => new
+            {
+                revision,
+                title = text,
+                value = new
+                {
+                    level = "logical",
+                    marks = text == "first" ? "31" : "32",
+                    minutes = 30,
+                },
+            },
+            "assessment" => new
+            {
+                revision,
+                value = new
+                {
+                    tolerances = new[]
+                    {
+                        new
+                        {
+                            fact = text,
+                            accepted = Array.Empty<string>(),
+                            optional = true,
+                        },
+                    },
+                },
+            },
+            _ => new { revision, text },
+        };
 
     private static async Task<string?> LacksAsync(Client instructor, Guid id) =>
-        (string?)(await instructor.GetAsync("/api/home"))["exercises"]!.AsArray().First(row => (Guid)row!["summary"]!["id"]! == id)!["lacks"];
+        (string?)
+            (await instructor.GetAsync("/api/home"))["exercises"]!.AsArray().First(row => (Guid)row!["summary"]!["id"]! == id)![
+                "lacks"
+            ];
 
     private static double Value(JsonNode rational)
     {

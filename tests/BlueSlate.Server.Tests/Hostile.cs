@@ -17,7 +17,10 @@ internal static class Hostile
         for (var i = 0; i < lines; i++)
         {
             var (from, to) = i < boxes - 1 ? (i, i + 1) : (i - boxes + 1, boxes - 1 - ((i - boxes + 1) / 2));
-            sketch.Line(new LineEnd(Attachment.ToShape($"b{1 + (from % boxes)}"), [.. Ends.One]), new LineEnd(Attachment.ToShape($"b{1 + (to % boxes)}"), [.. Ends.ZeroOrMore]));
+            sketch.Line(
+                new LineEnd(Attachment.ToShape($"b{1 + (from % boxes)}"), [.. Ends.One]),
+                new LineEnd(Attachment.ToShape($"b{1 + (to % boxes)}"), [.. Ends.ZeroOrMore])
+            );
         }
 
         return sketch.ToDrawing();
@@ -58,7 +61,10 @@ internal static class Hostile
         var sketch = new Sketch();
         for (var i = 0; i < boxes; i++)
         {
-            sketch.Box($"Box {i} {new string('W', 180)}", [.. Enumerable.Range(0, 40).Select(row => $"FK{row % 9} {new string('w', 30)} {row} {i}")]);
+            sketch.Box(
+                $"Box {i} {new string('W', 180)}",
+                [.. Enumerable.Range(0, 40).Select(row => $"FK{row % 9} {new string('w', 30)} {row} {i}")]
+            );
         }
 
         for (var i = 1; i < boxes; i++)
@@ -147,10 +153,29 @@ internal static class Hostile
         var drawing = Chain(boxes, boxes);
         return drawing with
         {
-            Sheets = [.. drawing.Sheets.Select(sheet => sheet with
-            {
-                Shapes = [.. sheet.Shapes.Select((shape, i) => shape with { Place = new Place((i % 2 == 0 ? 1 : -1) * (390_000 - i), (i % 3 == 0 ? 1 : -1) * (390_000 - i), 400, 200) })],
-            })],
+            Sheets =
+            [
+                .. drawing.Sheets.Select(sheet =>
+                    sheet with
+                    {
+                        Shapes =
+                        [
+                            .. sheet.Shapes.Select(
+                                (shape, i) =>
+                                    shape with
+                                    {
+                                        Place = new Place(
+                                            (i % 2 == 0 ? 1 : -1) * (390_000 - i),
+                                            (i % 3 == 0 ? 1 : -1) * (390_000 - i),
+                                            400,
+                                            200
+                                        ),
+                                    }
+                            ),
+                        ],
+                    }
+                ),
+            ],
         };
     }
 

@@ -12,13 +12,23 @@ namespace BlueSlate.Server.Tests;
 public sealed class InputTests(TestServer server) : IClassFixture<TestServer>
 {
     public static TheoryData<string> Bodies =>
-    [
-        "", "null", "[]", "{}", "\"text\"", "12", "{", "{\"title\":null,\"text\":null,\"drawing\":null,\"value\":null,\"email\":null,\"password\":null}",
-        "{\"title\":12,\"text\":{},\"drawing\":[],\"value\":\"x\",\"revision\":\"one\"}", "{\"revision\":99999999999,\"text\":\"x\",\"drawing\":\"x\",\"value\":{}}",
-        "{\"revision\":-1,\"saveId\":\"not an id\",\"text\":\"\\u0000\",\"drawing\":\"\\ud800\",\"value\":{\"marks\":\"1/0\",\"scheme\":{\"lines\":null}}}",
-        "{\"revision\":1,\"value\":{\"tolerances\":null,\"scheme\":{\"lines\":[null]}}}", "{\"revision\":1,\"title\":\"t\",\"value\":{\"aids\":null,\"level\":\"imaginary\"}}",
-        "{\"decision\":\"perhaps\",\"comment\":null,\"cohortId\":\"x\",\"dueAt\":\"tomorrow\"}",
-    ];
+        [
+            "",
+            "null",
+            "[]",
+            "{}",
+            "\"text\"",
+            "12",
+            "{",
+            "{\"title\":null,\"text\":null,\"drawing\":null,\"value\":null,\"email\":null,\"password\":null}",
+            "{\"title\":12,\"text\":{},\"drawing\":[],\"value\":\"x\",\"revision\":\"one\"}",
+            "{\"revision\":99999999999,\"text\":\"x\",\"drawing\":\"x\",\"value\":{}}",
+            "{\"revision\":-1,\"saveId\":\"not an "
+                + "id\",\"text\":\"\\u0000\",\"drawing\":\"\\ud800\",\"value\":{\"marks\":\"1/0\",\"scheme\":{\"lines\":null}}}",
+            "{\"revision\":1,\"value\":{\"tolerances\":null,\"scheme\":{\"lines\":[null]}}}",
+            "{\"revision\":1,\"title\":\"t\",\"value\":{\"aids\":null,\"level\":\"imaginary\"}}",
+            "{\"decision\":\"perhaps\",\"comment\":null,\"cohortId\":\"x\",\"dueAt\":\"tomorrow\"}",
+        ];
 
     [Theory]
     [MemberData(nameof(Bodies))]
@@ -29,19 +39,32 @@ public sealed class InputTests(TestServer server) : IClassFixture<TestServer>
         var exercise = await Story.PublishedAsync(server, instructor);
         var draft = await Story.DraftAsync(server, instructor);
         var answer = await Story.StartedAsync(student, exercise);
-        foreach (var endpoint in Endpoints().Where(endpoint => !endpoint.RoutePattern.RawText!.Contains("/api/session", StringComparison.Ordinal)))
+        foreach (
+            var endpoint in Endpoints()
+                .Where(endpoint => !endpoint.RoutePattern.RawText!.Contains("/api/session", StringComparison.Ordinal))
+        )
         {
-            foreach (var method in endpoint.Metadata.GetMetadata<HttpMethodMetadata>()!.HttpMethods.Where(method => method is "POST" or "PUT"))
+            foreach (
+                var method in endpoint
+                    .Metadata.GetMetadata<HttpMethodMetadata>()!
+                    .HttpMethods.Where(method => method is "POST" or "PUT")
+            )
             {
                 var path = "/" + endpoint.RoutePattern.RawText!.TrimStart('/');
                 var forStudents = endpoint.Metadata.GetMetadata<WhoMay>()!.Who == Who.Student;
-                var id = path.Contains("/answers/", StringComparison.Ordinal) ? answer : forStudents ? exercise : draft;
-                path = path.Replace("{id:guid}", id.ToString(), StringComparison.Ordinal).Replace("/rulings", "/rulings?finding=x", StringComparison.Ordinal);
+                var id =
+                    path.Contains("/answers/", StringComparison.Ordinal) ? answer
+                    : forStudents ? exercise
+                    : draft;
+                path = path.Replace("{id:guid}", id.ToString(), StringComparison.Ordinal)
+                    .Replace("/rulings", "/rulings?finding=x", StringComparison.Ordinal);
                 var response = await (forStudents ? student : instructor).SendRawAsync(new HttpMethod(method), path, body);
                 ((int)response.StatusCode).ShouldBeLessThan(500, $"{method} {path} {body}");
                 if (!response.IsSuccessStatusCode)
                 {
-                    JsonNode.Parse(await response.Content.ReadAsStringAsync())!["code"].ShouldNotBeNull($"{method} {path} {body}");
+                    JsonNode
+                        .Parse(await response.Content.ReadAsStringAsync())!["code"]
+                        .ShouldNotBeNull($"{method} {path} {body}");
                 }
             }
         }
@@ -55,7 +78,9 @@ public sealed class InputTests(TestServer server) : IClassFixture<TestServer>
     {
         using var instructor = await server.AsAsync("instructor");
         var text = title == "121" ? new string('x', 121) : title;
-        (await instructor.CodeOfAsync(HttpMethod.Post, "/api/exercises", new { title = text, cohortId = server.CohortId })).ShouldBe(code);
+        (
+            await instructor.CodeOfAsync(HttpMethod.Post, "/api/exercises", new { title = text, cohortId = server.CohortId })
+        ).ShouldBe(code);
     }
 
     [Theory]
@@ -70,7 +95,24 @@ public sealed class InputTests(TestServer server) : IClassFixture<TestServer>
         using var instructor = await server.AsAsync("instructor");
         var exercise = await Story.DraftAsync(server, instructor);
         var before = (await instructor.GetAsync($"/api/exercises/{exercise}"))["part"]!.ToJsonString();
-        (await instructor.CodeOfAsync(HttpMethod.Put, $"/api/exercises/{exercise}/part", new { revision = 2, title = "t", value = new { marks, minutes, notation, level = "conceptual" } })).ShouldBe(notation == "hieroglyphs" ? "notation" : "part");
+        (
+            await instructor.CodeOfAsync(
+                HttpMethod.Put,
+                $"/api/exercises/{exercise}/part",
+                new
+                {
+                    revision = 2,
+                    title = "t",
+                    value = new
+                    {
+                        marks,
+                        minutes,
+                        notation,
+                        level = "conceptual",
+                    },
+                }
+            )
+        ).ShouldBe(notation == "hieroglyphs" ? "notation" : "part");
         (await instructor.GetAsync($"/api/exercises/{exercise}"))["part"]!.ToJsonString().ShouldBe(before);
     }
 
@@ -80,9 +122,20 @@ public sealed class InputTests(TestServer server) : IClassFixture<TestServer>
         using var instructor = await server.AsAsync("instructor");
         var exercise = await Story.DraftAsync(server, instructor);
         var scheme = await instructor.PostAsync($"/api/exercises/{exercise}/scheme");
-        await instructor.PutAsync($"/api/exercises/{exercise}/assessment", new { revision = 1, value = new { tolerances = Array.Empty<object>(), scheme } });
-        (await instructor.SendRawAsync(HttpMethod.Post, $"/api/exercises/{exercise}/publish", """{"dueAt":"2099-05-01T12:00:00+05:30"}""")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
-        ((DateTimeOffset)(await instructor.GetAsync($"/api/exercises/{exercise}"))["dueAt"]!).ShouldBe(new DateTimeOffset(2099, 5, 1, 6, 30, 0, TimeSpan.Zero));
+        await instructor.PutAsync(
+            $"/api/exercises/{exercise}/assessment",
+            new { revision = 1, value = new { tolerances = Array.Empty<object>(), scheme } }
+        );
+        (
+            await instructor.SendRawAsync(
+                HttpMethod.Post,
+                $"/api/exercises/{exercise}/publish",
+                """{"dueAt":"2099-05-01T12:00:00+05:30"}"""
+            )
+        ).StatusCode.ShouldBe(HttpStatusCode.NoContent);
+        ((DateTimeOffset)(await instructor.GetAsync($"/api/exercises/{exercise}"))["dueAt"]!).ShouldBe(
+            new DateTimeOffset(2099, 5, 1, 6, 30, 0, TimeSpan.Zero)
+        );
     }
 
     [Theory]
@@ -97,8 +150,14 @@ public sealed class InputTests(TestServer server) : IClassFixture<TestServer>
     {
         using var instructor = await server.AsAsync("instructor");
         var exercise = await Story.PublishedAsync(server, instructor);
-        var drawing = System.Text.Json.JsonSerializer.Serialize(BlueSlate.Core.Drawings.DrawingWriter.WriteText(TestServer.Model));
-        var response = await instructor.SendRawAsync(HttpMethod.Post, $"/api/exercises/{exercise}/{tool}", body.Replace("\"D\"", drawing, StringComparison.Ordinal));
+        var drawing = System.Text.Json.JsonSerializer.Serialize(
+            BlueSlate.Core.Drawings.DrawingWriter.WriteText(TestServer.Model)
+        );
+        var response = await instructor.SendRawAsync(
+            HttpMethod.Post,
+            $"/api/exercises/{exercise}/{tool}",
+            body.Replace("\"D\"", drawing, StringComparison.Ordinal)
+        );
         ((int)response.StatusCode).ShouldBeInRange(400, 499);
     }
 
@@ -106,8 +165,15 @@ public sealed class InputTests(TestServer server) : IClassFixture<TestServer>
     public async Task A_scenario_nested_without_end_is_refused_when_it_is_saved()
     {
         using var instructor = await server.AsAsync("instructor");
-        var exercise = (Guid)(await instructor.PostAsync("/api/exercises", new { title = "Nested", cohortId = server.CohortId }))["id"]!;
-        (await instructor.CodeOfAsync(HttpMethod.Put, $"/api/exercises/{exercise}/scenario", new { revision = 1, text = new string('>', 3000) + " deep" })).ShouldBe("too-deep");
+        var exercise = (Guid)
+            (await instructor.PostAsync("/api/exercises", new { title = "Nested", cohortId = server.CohortId }))["id"]!;
+        (
+            await instructor.CodeOfAsync(
+                HttpMethod.Put,
+                $"/api/exercises/{exercise}/scenario",
+                new { revision = 1, text = new string('>', 3000) + " deep" }
+            )
+        ).ShouldBe("too-deep");
         await instructor.GetAsync($"/api/exercises/{exercise}");
     }
 
@@ -119,7 +185,9 @@ public sealed class InputTests(TestServer server) : IClassFixture<TestServer>
         await using var database = server.Database.Open();
         var account = database.Users.Single(row => row.DisplayName == "outsider-student").Id;
         var cohort = database.Memberships.Single(row => row.AccountId == account).CohortId;
-        (await instructor.SendAsync(HttpMethod.Delete, $"/api/cohorts/{cohort}/people/{account}")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
+        (await instructor.SendAsync(HttpMethod.Delete, $"/api/cohorts/{cohort}/people/{account}")).StatusCode.ShouldBe(
+            HttpStatusCode.NoContent
+        );
         (await student.SendAsync(HttpMethod.Get, "/api/study/exercises")).StatusCode.ShouldBe(HttpStatusCode.Unauthorized);
         (await student.SendAsync(HttpMethod.Get, "/api/session")).StatusCode.ShouldBe(HttpStatusCode.OK);
     }
@@ -133,7 +201,9 @@ public sealed class InputTests(TestServer server) : IClassFixture<TestServer>
         using var http = new HttpClient { BaseAddress = new Uri(server.Address) };
         (await http.GetAsync("/api/demo/people", TestContext.Current.CancellationToken)).StatusCode.ShouldBe(HttpStatusCode.OK);
         http.DefaultRequestHeaders.TryAddWithoutValidation(header, "203.0.113.7");
-        (await http.GetAsync("/api/demo/people", TestContext.Current.CancellationToken)).StatusCode.ShouldBe(HttpStatusCode.NotFound);
+        (await http.GetAsync("/api/demo/people", TestContext.Current.CancellationToken)).StatusCode.ShouldBe(
+            HttpStatusCode.NotFound
+        );
     }
 
     [Fact]
@@ -141,8 +211,16 @@ public sealed class InputTests(TestServer server) : IClassFixture<TestServer>
     {
         using var instructor = await server.AsAsync("instructor");
         var exercise = await Story.DraftAsync(server, instructor);
-        (await instructor.CodeOfAsync(HttpMethod.Put, $"/api/exercises/{exercise}/scenario", new { revision = 2, text = "a\0b" })).ShouldBe("unstorable-text");
-        (await instructor.CodeOfAsync(HttpMethod.Post, "/api/exercises", new { title = "a\0b", cohortId = server.CohortId })).ShouldBe("unstorable-text");
+        (
+            await instructor.CodeOfAsync(
+                HttpMethod.Put,
+                $"/api/exercises/{exercise}/scenario",
+                new { revision = 2, text = "a\0b" }
+            )
+        ).ShouldBe("unstorable-text");
+        (
+            await instructor.CodeOfAsync(HttpMethod.Post, "/api/exercises", new { title = "a\0b", cohortId = server.CohortId })
+        ).ShouldBe("unstorable-text");
     }
 
     [Fact]
@@ -150,8 +228,17 @@ public sealed class InputTests(TestServer server) : IClassFixture<TestServer>
     {
         using var instructor = await server.AsAsync("instructor");
         var exercise = await Story.DraftAsync(server, instructor);
-        (await instructor.CodeOfAsync(HttpMethod.Put, $"/api/exercises/{exercise}/scenario", new { revision = 2, text = new string('a', 20_001) })).ShouldBe("too-long");
-        await instructor.PutAsync($"/api/exercises/{exercise}/scenario", new { revision = 2, text = "A <script>alert(1)</script> [x](javascript:alert(1)) ![y](http://elsewhere.test/z.png)" });
+        (
+            await instructor.CodeOfAsync(
+                HttpMethod.Put,
+                $"/api/exercises/{exercise}/scenario",
+                new { revision = 2, text = new string('a', 20_001) }
+            )
+        ).ShouldBe("too-long");
+        await instructor.PutAsync(
+            $"/api/exercises/{exercise}/scenario",
+            new { revision = 2, text = "A <script>alert(1)</script> [x](javascript:alert(1)) ![y](http://elsewhere.test/z.png)" }
+        );
         var html = (string)(await instructor.GetAsync($"/api/exercises/{exercise}"))["scenarioHtml"]!;
         foreach (var danger in new[] { "<script", "javascript:", "<img", "href", "src=" })
         {
@@ -164,12 +251,18 @@ public sealed class InputTests(TestServer server) : IClassFixture<TestServer>
     {
         using var instructor = await server.AsAsync("instructor");
         var exercise = await Story.DraftAsync(server, instructor);
-        var response = await instructor.SendAsync(HttpMethod.Put, $"/api/exercises/{exercise}/model", new { revision = 2, text = "{\"format\":\"blue-slate-drawing\",\"version\":99,\"sheets\":[]}" });
+        var response = await instructor.SendAsync(
+            HttpMethod.Put,
+            $"/api/exercises/{exercise}/model",
+            new { revision = 2, text = "{\"format\":\"blue-slate-drawing\",\"version\":99,\"sheets\":[]}" }
+        );
         var problem = JsonNode.Parse(await response.Content.ReadAsStringAsync())!;
         response.StatusCode.ShouldBe(HttpStatusCode.UnprocessableEntity);
         ((string)problem["code"]!).ShouldStartWith("drawing-");
         ((string)problem["place"]!).ShouldContain("$.version");
-        ((string)(await instructor.GetAsync($"/api/exercises/{exercise}"))["model"]!["text"]!).ShouldBe(DrawingWriter.WriteText(TestServer.Model));
+        ((string)(await instructor.GetAsync($"/api/exercises/{exercise}"))["model"]!["text"]!).ShouldBe(
+            DrawingWriter.WriteText(TestServer.Model)
+        );
     }
 
     [Fact]
@@ -177,8 +270,33 @@ public sealed class InputTests(TestServer server) : IClassFixture<TestServer>
     {
         using var instructor = await server.AsAsync("instructor");
         var exercise = await Story.DraftAsync(server, instructor);
-        var line = new { id = "a", title = "Entities", marks = "-2", rule = "share", facts = Array.Empty<string>() };
-        var response = await instructor.SendAsync(HttpMethod.Put, $"/api/exercises/{exercise}/assessment", new { revision = 1, value = new { tolerances = Array.Empty<object>(), scheme = new { lines = new[] { line }, extraCost = "0", extraCap = "0", step = "1/2" } } });
+        var line = new
+        {
+            id = "a",
+            title = "Entities",
+            marks = "-2",
+            rule = "share",
+            facts = Array.Empty<string>(),
+        };
+        var response = await instructor.SendAsync(
+            HttpMethod.Put,
+            $"/api/exercises/{exercise}/assessment",
+            new
+            {
+                revision = 1,
+                value = new
+                {
+                    tolerances = Array.Empty<object>(),
+                    scheme = new
+                    {
+                        lines = new[] { line },
+                        extraCost = "0",
+                        extraCap = "0",
+                        step = "1/2",
+                    },
+                },
+            }
+        );
         var problem = JsonNode.Parse(await response.Content.ReadAsStringAsync())!;
         ((string)problem["code"]!).ShouldBe("scheme");
         ((string)problem["detail"]!).ShouldContain("Entities");
@@ -190,7 +308,16 @@ public sealed class InputTests(TestServer server) : IClassFixture<TestServer>
         using var student = await server.AsAsync("student");
         using var instructor = await server.AsAsync("instructor");
         var answer = await Story.StartedAsync(student, await Story.PublishedAsync(server, instructor));
-        var response = await student.SendAsync(HttpMethod.Put, $"/api/study/answers/{answer}/drawing", new { revision = 1, saveId = Guid.NewGuid(), drawing = new string(' ', 2_000_000) });
+        var response = await student.SendAsync(
+            HttpMethod.Put,
+            $"/api/study/answers/{answer}/drawing",
+            new
+            {
+                revision = 1,
+                saveId = Guid.NewGuid(),
+                drawing = new string(' ', 2_000_000),
+            }
+        );
         response.StatusCode.ShouldBe(HttpStatusCode.RequestEntityTooLarge);
     }
 
@@ -201,13 +328,35 @@ public sealed class InputTests(TestServer server) : IClassFixture<TestServer>
         using var instructor = await server.AsAsync("instructor");
         var exercise = await Story.PublishedAsync(server, instructor);
         var answer = await Story.StartedAsync(student, exercise);
-        string[] hostile = ["", "null", "[1,2", new string('[', 5000), "{\"format\":\"other\"}", "{\"format\":\"blue-slate-drawing\",\"version\":1,\"sheets\":[{\"id\":\"s\",\"shapes\":[{\"id\":\"b\",\"form\":\"rectangle\"},{\"id\":\"b\",\"form\":\"rectangle\"}]}]}"];
+        string[] hostile =
+        [
+            "",
+            "null",
+            "[1,2",
+            new string('[', 5000),
+            "{\"format\":\"other\"}",
+            "{\"format\":\"blue-slate-drawing\",\"version\":1,\"sheets\":[{\"id\":\"s\",\"shapes\":["
+                + "{\"id\":\"b\",\"form\":\"rectangle\"},{\"id\":\"b\",\"form\":\"rectangle\"}]}]}",
+        ];
         foreach (var drawing in hostile)
         {
-            var saving = await student.CodeOfAsync(HttpMethod.Put, $"/api/study/answers/{answer}/drawing", new { revision = 1, saveId = Guid.NewGuid(), drawing });
+            var saving = await student.CodeOfAsync(
+                HttpMethod.Put,
+                $"/api/study/answers/{answer}/drawing",
+                new
+                {
+                    revision = 1,
+                    saveId = Guid.NewGuid(),
+                    drawing,
+                }
+            );
             saving.ShouldStartWith("drawing-");
-            (await student.CodeOfAsync(HttpMethod.Post, $"/api/study/answers/{answer}/reading", new { drawing })).ShouldBe(saving);
-            (await instructor.CodeOfAsync(HttpMethod.Post, $"/api/exercises/{exercise}/reading", new { drawing })).ShouldBe(saving);
+            (await student.CodeOfAsync(HttpMethod.Post, $"/api/study/answers/{answer}/reading", new { drawing })).ShouldBe(
+                saving
+            );
+            (await instructor.CodeOfAsync(HttpMethod.Post, $"/api/exercises/{exercise}/reading", new { drawing })).ShouldBe(
+                saving
+            );
         }
 
         ((int)(await student.GetAsync($"/api/study/answers/{answer}"))["revision"]!).ShouldBe(1);
@@ -240,8 +389,14 @@ public sealed class InputTests(TestServer server) : IClassFixture<TestServer>
     public async Task The_session_cookie_is_strict_and_out_of_reach_of_scripts()
     {
         using var client = await server.AnonymousAsync();
-        var response = await client.SendAsync(HttpMethod.Post, "/api/session", new { email = "student@test.invalid", password = TestServer.Password });
-        var cookie = response.Headers.GetValues("Set-Cookie").Single(value => value.StartsWith("blueslate-session", StringComparison.Ordinal));
+        var response = await client.SendAsync(
+            HttpMethod.Post,
+            "/api/session",
+            new { email = "student@test.invalid", password = TestServer.Password }
+        );
+        var cookie = response
+            .Headers.GetValues("Set-Cookie")
+            .Single(value => value.StartsWith("blueslate-session", StringComparison.Ordinal));
         cookie.ShouldContain("httponly", Case.Insensitive);
         cookie.ShouldContain("samesite=strict", Case.Insensitive);
     }
@@ -256,6 +411,12 @@ public sealed class InputTests(TestServer server) : IClassFixture<TestServer>
     }
 
     private IEnumerable<RouteEndpoint> Endpoints() =>
-        server.App.Services.GetRequiredService<IEnumerable<EndpointDataSource>>().SelectMany(source => source.Endpoints).OfType<RouteEndpoint>()
-            .Where(endpoint => endpoint.RoutePattern.RawText?.TrimStart('/').StartsWith("api/", StringComparison.Ordinal) == true && endpoint.Metadata.GetMetadata<HttpMethodMetadata>() is not null);
+        server
+            .App.Services.GetRequiredService<IEnumerable<EndpointDataSource>>()
+            .SelectMany(source => source.Endpoints)
+            .OfType<RouteEndpoint>()
+            .Where(endpoint =>
+                endpoint.RoutePattern.RawText?.TrimStart('/').StartsWith("api/", StringComparison.Ordinal) == true
+                && endpoint.Metadata.GetMetadata<HttpMethodMetadata>() is not null
+            );
 }

@@ -46,12 +46,22 @@ public sealed class MarkingTests(TestServer server) : IClassFixture<TestServer>
         var before = (await student.GetAsync($"/api/study/answers/{answer}/marks")).ToJsonString();
         await using (var context = server.Database.Open())
         {
-            await context.AssessmentRevisions.Where(revision => revision.ExerciseId == exercise)
-                .ExecuteUpdateAsync(set => set.SetProperty(revision => revision.Model, DrawingWriter.WriteText(Drawing.Empty)), TestContext.Current.CancellationToken);
+            await context
+                .AssessmentRevisions.Where(revision => revision.ExerciseId == exercise)
+                .ExecuteUpdateAsync(
+                    set => set.SetProperty(revision => revision.Model, DrawingWriter.WriteText(Drawing.Empty)),
+                    TestContext.Current.CancellationToken
+                );
         }
 
         (await student.GetAsync($"/api/study/answers/{answer}/marks")).ToJsonString().ShouldBe(before);
-        (await instructor.CodeOfAsync(HttpMethod.Put, $"/api/exercises/{exercise}/assessment", new { revision = 2, value = new { } })).ShouldBe("scheme");
+        (
+            await instructor.CodeOfAsync(
+                HttpMethod.Put,
+                $"/api/exercises/{exercise}/assessment",
+                new { revision = 2, value = new { } }
+            )
+        ).ShouldBe("scheme");
     }
 
     [Fact]
@@ -60,9 +70,25 @@ public sealed class MarkingTests(TestServer server) : IClassFixture<TestServer>
         using var instructor = await server.AsAsync("instructor");
         using var student = await server.AsAsync("student");
         var exercise = await Story.DraftAsync(server, instructor);
-        await instructor.PutAsync($"/api/exercises/{exercise}/part", new { revision = 2, title = "Airfield", value = new { level = "conceptual", marks = "20", showModelAnswer = false } });
+        await instructor.PutAsync(
+            $"/api/exercises/{exercise}/part",
+            new
+            {
+                revision = 2,
+                title = "Airfield",
+                value = new
+                {
+                    level = "conceptual",
+                    marks = "20",
+                    showModelAnswer = false,
+                },
+            }
+        );
         var scheme = await instructor.PostAsync($"/api/exercises/{exercise}/scheme");
-        await instructor.PutAsync($"/api/exercises/{exercise}/assessment", new { revision = 1, value = new { tolerances = Array.Empty<object>(), scheme } });
+        await instructor.PutAsync(
+            $"/api/exercises/{exercise}/assessment",
+            new { revision = 1, value = new { tolerances = Array.Empty<object>(), scheme } }
+        );
         await instructor.PostAsync($"/api/exercises/{exercise}/publish", new { });
         var answer = await Story.HandedInAsync(server, student, exercise, Story.Faulty);
         await instructor.PostAsync($"/api/marking/answers/{answer}/gone-through");
@@ -84,7 +110,9 @@ public sealed class MarkingTests(TestServer server) : IClassFixture<TestServer>
         var ruling = ruled["rulings"]!.AsArray().ShouldHaveSingleItem()!;
         ((string)ruling["decision"]!).ShouldBe("allow");
         ((string)ruling["comment"]!).Trim().ShouldBe("As in the lecture.");
-        (await assistant.CodeOfAsync(HttpMethod.Post, $"/api/marking/exercises/{exercise}/release", new { })).ShouldBe("not-allowed");
+        (await assistant.CodeOfAsync(HttpMethod.Post, $"/api/marking/exercises/{exercise}/release", new { })).ShouldBe(
+            "not-allowed"
+        );
     }
 
     [Fact]
@@ -93,7 +121,11 @@ public sealed class MarkingTests(TestServer server) : IClassFixture<TestServer>
         var (instructor, exercise) = await PublishedAsync();
         using var student = await server.AsAsync("student");
         var answer = await Story.HandedInAsync(server, student, exercise, Story.Faulty);
-        var response = await instructor.SendAsync(HttpMethod.Put, $"/api/marking/answers/{answer}/rulings?finding=entity-missing:b99", new { decision = "allow" });
+        var response = await instructor.SendAsync(
+            HttpMethod.Put,
+            $"/api/marking/answers/{answer}/rulings?finding=entity-missing:b99",
+            new { decision = "allow" }
+        );
         ((int)response.StatusCode).ShouldBeInRange(400, 499);
         (await instructor.GetAsync($"/api/marking/answers/{answer}"))["rulings"]!.AsArray().ShouldBeEmpty();
     }
@@ -147,9 +179,15 @@ public sealed class MarkingTests(TestServer server) : IClassFixture<TestServer>
     public async Task Identity_and_answers_are_kept_apart_by_more_than_their_order()
     {
         await using var context = server.Database.Open();
-        var codes = await context.Answers.Select(answer => answer.CandidateCode).ToListAsync(TestContext.Current.CancellationToken);
+        var codes = await context
+            .Answers.Select(answer => answer.CandidateCode)
+            .ToListAsync(TestContext.Current.CancellationToken);
         codes.ShouldAllBe(code => code.Length == 4);
-        (await context.Answers.Where(answer => answer.HandedInAt != null && answer.Receipt == null).CountAsync(TestContext.Current.CancellationToken)).ShouldBe(0);
+        (
+            await context
+                .Answers.Where(answer => answer.HandedInAt != null && answer.Receipt == null)
+                .CountAsync(TestContext.Current.CancellationToken)
+        ).ShouldBe(0);
     }
 
     private async Task<(Client Instructor, Guid Exercise)> PublishedAsync()

@@ -5,7 +5,9 @@ using Shouldly;
 
 namespace BlueSlate.Server.Tests;
 
-/// <summary>Decisions for all alike answers, what stands for what, and what a change would do, told before it is made.</summary>
+/// <summary>
+/// Decisions for all alike answers, what stands for what, and what a change would do, told before it is made.
+/// </summary>
 public sealed class RulingTests(TestServer server) : IClassFixture<TestServer>
 {
     /// <summary>The faulty answer under other ids and in another order, with one more fault.</summary>
@@ -24,7 +26,15 @@ public sealed class RulingTests(TestServer server) : IClassFixture<TestServer>
         alike.Select(row => (Guid)row!["id"]!).ShouldBe([first, second]);
         alike.ShouldAllBe(row => !(bool)row!["identical"]! || (Guid)row["id"]! == first);
 
-        await instructor.PutAsync($"/api/marking/answers/{first}/rulings?finding={finding}", new { decision = "allow", comment = "Both are right.", reach = "alike" });
+        await instructor.PutAsync(
+            $"/api/marking/answers/{first}/rulings?finding={finding}",
+            new
+            {
+                decision = "allow",
+                comment = "Both are right.",
+                reach = "alike",
+            }
+        );
         foreach (var (answer, before) in new[] { (first, alike[0]!), (second, alike[1]!) })
         {
             var now = await instructor.GetAsync($"/api/marking/answers/{answer}");
@@ -39,7 +49,10 @@ public sealed class RulingTests(TestServer server) : IClassFixture<TestServer>
         (await instructor.GetAsync($"/api/marking/answers/{third}"))["rulings"]!.AsArray().Count.ShouldBe(1);
 
         // Taken back where it is seen, it is gone for all.
-        await instructor.SendAsync(HttpMethod.Delete, $"/api/marking/answers/{second}/rulings?finding={await FindingAsync(instructor, second, "cardinality-min")}");
+        await instructor.SendAsync(
+            HttpMethod.Delete,
+            $"/api/marking/answers/{second}/rulings?finding={await FindingAsync(instructor, second, "cardinality-min")}"
+        );
         (await instructor.GetAsync($"/api/marking/answers/{first}"))["rulings"]!.AsArray().ShouldBeEmpty();
         (await TotalOnDeskAsync(instructor, exercise, first)).ShouldBe((string)alike[0]!["now"]!);
     }
@@ -76,7 +89,16 @@ public sealed class RulingTests(TestServer server) : IClassFixture<TestServer>
         var (instructor, exercise, first, second) = await TwoFaultyAsync();
         await using (var context = server.Database.Open())
         {
-            context.ReleasedSheets.Add(new ReleasedSheet { AnswerId = second, Frozen = "{}", Total = "0", Maximum = "40", ReleasedAt = DateTimeOffset.UnixEpoch });
+            context.ReleasedSheets.Add(
+                new ReleasedSheet
+                {
+                    AnswerId = second,
+                    Frozen = "{}",
+                    Total = "0",
+                    Maximum = "40",
+                    ReleasedAt = DateTimeOffset.UnixEpoch,
+                }
+            );
             await context.SaveChangesAsync(TestContext.Current.CancellationToken);
         }
 
@@ -84,9 +106,18 @@ public sealed class RulingTests(TestServer server) : IClassFixture<TestServer>
         var alike = (await instructor.GetAsync($"/api/marking/answers/{first}/alike?finding={finding}"))["answers"]!.AsArray();
         alike.Select(row => (Guid)row!["id"]!).ShouldBe([first]);
         var before = await TotalOnDeskAsync(instructor, exercise, second);
-        await instructor.PutAsync($"/api/marking/answers/{first}/rulings?finding={finding}", new { decision = "allow", reach = "alike" });
+        await instructor.PutAsync(
+            $"/api/marking/answers/{first}/rulings?finding={finding}",
+            new { decision = "allow", reach = "alike" }
+        );
         (await TotalOnDeskAsync(instructor, exercise, second)).ShouldBe(before);
-        (await instructor.CodeOfAsync(HttpMethod.Put, $"/api/marking/answers/{second}/stands-for", new { model = "b1", answer = "b1" })).ShouldBe("released");
+        (
+            await instructor.CodeOfAsync(
+                HttpMethod.Put,
+                $"/api/marking/answers/{second}/stands-for",
+                new { model = "b1", answer = "b1" }
+            )
+        ).ShouldBe("released");
     }
 
     [Fact]
@@ -95,14 +126,20 @@ public sealed class RulingTests(TestServer server) : IClassFixture<TestServer>
         using var instructor = await server.AsAsync("instructor");
         var exercise = await Story.PublishedAsync(server, instructor);
         using var student = await server.AsAsync("student");
-        var answer = await Story.HandedInAsync(server, student, exercise, new Sketch()
-            .Box("Weather", "PK day", "wind").Box("Mooring", "PK mast code", "o altitude").ToDrawing());
+        var answer = await Story.HandedInAsync(
+            server,
+            student,
+            exercise,
+            new Sketch().Box("Weather", "PK day", "wind").Box("Mooring", "PK mast code", "o altitude").ToDrawing()
+        );
         var path = $"/api/marking/answers/{answer}/stands-for";
         var before = await instructor.GetAsync($"/api/marking/answers/{answer}");
         var model = Thing(before["stands"]!["model"]!, "Zeppelin");
         var said = new { model, answer = Thing(before["stands"]!["answer"]!, "Weather") };
         var foretold = (string)(await instructor.PostAsync($"{path}/preview", said))["total"]!;
-        (await instructor.GetAsync($"/api/marking/answers/{answer}"))["stands"]!.ToJsonString().ShouldBe(before["stands"]!.ToJsonString());
+        (await instructor.GetAsync($"/api/marking/answers/{answer}"))["stands"]!
+            .ToJsonString()
+            .ShouldBe(before["stands"]!.ToJsonString());
 
         var after = await instructor.PutAsync(path, said);
         ((string)after["result"]!["total"]!).ShouldBe(foretold);
@@ -113,7 +150,9 @@ public sealed class RulingTests(TestServer server) : IClassFixture<TestServer>
         var back = await instructor.PutAsync(path, new { model, answer = (string?)null });
         ((string)back["result"]!["total"]!).ShouldBe((string)before["result"]!["total"]!);
         (await instructor.CodeOfAsync(HttpMethod.Put, path, new { model, answer = "b99" })).ShouldBe("no-such-thing");
-        (await instructor.CodeOfAsync(HttpMethod.Put, path, new { model = "b99", answer = said.answer })).ShouldBe("no-such-thing");
+        (await instructor.CodeOfAsync(HttpMethod.Put, path, new { model = "b99", answer = said.answer })).ShouldBe(
+            "no-such-thing"
+        );
     }
 
     [Fact]
@@ -122,13 +161,30 @@ public sealed class RulingTests(TestServer server) : IClassFixture<TestServer>
         var (instructor, exercise, first, second) = await TwoFaultyAsync();
         var before = await instructor.GetAsync($"/api/exercises/{exercise}");
         var scheme = before["assessment"]!["value"]!["scheme"]!.DeepClone();
-        var facts = scheme["lines"]!.AsArray().SelectMany(line => line!["facts"]!.AsArray()).Select(fact => (string)fact!).Where(fact => fact.StartsWith("min:", StringComparison.Ordinal));
-        var value = new { tolerances = facts.Select(fact => new { fact, accepted = new[] { "0", "1" }, optional = false, notAssessed = false }), scheme };
+        var facts = scheme["lines"]!
+            .AsArray()
+            .SelectMany(line => line!["facts"]!.AsArray())
+            .Select(fact => (string)fact!)
+            .Where(fact => fact.StartsWith("min:", StringComparison.Ordinal));
+        var value = new
+        {
+            tolerances = facts.Select(fact => new
+            {
+                fact,
+                accepted = new[] { "0", "1" },
+                optional = false,
+                notAssessed = false,
+            }),
+            scheme,
+        };
         var told = await instructor.PostAsync($"/api/exercises/{exercise}/assessment/preview", new { value });
         told["changes"]!.AsArray().Select(row => (Guid)row!["id"]!).ShouldBe([first, second], ignoreOrder: true);
         (await instructor.GetAsync($"/api/exercises/{exercise}")).ToJsonString().ShouldBe(before.ToJsonString());
 
-        await instructor.PutAsync($"/api/exercises/{exercise}/assessment", new { revision = (int)before["assessment"]!["revision"]!, value });
+        await instructor.PutAsync(
+            $"/api/exercises/{exercise}/assessment",
+            new { revision = (int)before["assessment"]!["revision"]!, value }
+        );
         foreach (var row in told["changes"]!.AsArray())
         {
             await server.CheckAsync((Guid)row!["id"]!);
@@ -136,7 +192,9 @@ public sealed class RulingTests(TestServer server) : IClassFixture<TestServer>
         }
 
         using var assistant = await server.AsAsync("assistant");
-        (await assistant.CodeOfAsync(HttpMethod.Post, $"/api/exercises/{exercise}/assessment/preview", new { value })).ShouldBe("not-allowed");
+        (await assistant.CodeOfAsync(HttpMethod.Post, $"/api/exercises/{exercise}/assessment/preview", new { value })).ShouldBe(
+            "not-allowed"
+        );
     }
 
     private async Task<(Client Instructor, Guid Exercise, Guid First, Guid Second)> TwoFaultyAsync()
@@ -145,17 +203,28 @@ public sealed class RulingTests(TestServer server) : IClassFixture<TestServer>
         var exercise = await Story.PublishedAsync(server, instructor);
         using var one = await server.AsAsync("student");
         using var two = await server.AsAsync("student2");
-        return (instructor, exercise, await Story.HandedInAsync(server, one, exercise, Story.Faulty), await Story.HandedInAsync(server, two, exercise, AlsoFaulty));
+        return (
+            instructor,
+            exercise,
+            await Story.HandedInAsync(server, one, exercise, Story.Faulty),
+            await Story.HandedInAsync(server, two, exercise, AlsoFaulty)
+        );
     }
 
     private static async Task<string> FindingAsync(Client instructor, Guid answer, string code)
     {
         var notes = (await instructor.GetAsync($"/api/marking/answers/{answer}"))["result"]!["notes"]!.AsArray();
-        return Uri.EscapeDataString((string)notes.First(note => ((string)note!["id"]!).StartsWith(code, StringComparison.Ordinal))!["id"]!);
+        return Uri.EscapeDataString(
+            (string)notes.First(note => ((string)note!["id"]!).StartsWith(code, StringComparison.Ordinal))!["id"]!
+        );
     }
 
     private static async Task<string?> TotalOnDeskAsync(Client instructor, Guid exercise, Guid answer) =>
-        (string?)(await instructor.GetAsync($"/api/marking/exercises/{exercise}"))["answers"]!.AsArray().First(row => (Guid)row!["id"]! == answer)!["total"];
+        (string?)
+            (await instructor.GetAsync($"/api/marking/exercises/{exercise}"))["answers"]!
+                .AsArray()
+                .First(row => (Guid)row!["id"]! == answer)!["total"];
 
-    private static string Thing(JsonNode things, string name) => (string)things.AsArray().First(thing => (string)thing!["name"]! == name)!["id"]!;
+    private static string Thing(JsonNode things, string name) =>
+        (string)things.AsArray().First(thing => (string)thing!["name"]! == name)!["id"]!;
 }

@@ -41,18 +41,52 @@ public sealed class SavingTests(TestServer server) : IClassFixture<TestServer>
         var (student, answer) = await StartAsync();
         var drawing = new Sketch().Box("Dome").Box("Mast").Box("Lamp").ToDrawing();
         var sheet = drawing.Sheets[0];
-        drawing = drawing with { Sheets = [sheet with { Shapes = [.. sheet.Shapes.Select((shape, i) => shape with { Place = new Place(0, 0, 600, 144), Pinned = i == 2 })] }] };
-        var reply = await student.PostAsync($"/api/study/answers/{answer}/tidy", new { drawing = DrawingWriter.WriteText(drawing), only = Array.Empty<string>() });
+        drawing = drawing with
+        {
+            Sheets =
+            [
+                sheet with
+                {
+                    Shapes =
+                    [
+                        .. sheet.Shapes.Select((shape, i) => shape with { Place = new Place(0, 0, 600, 144), Pinned = i == 2 }),
+                    ],
+                },
+            ],
+        };
+        var reply = await student.PostAsync(
+            $"/api/study/answers/{answer}/tidy",
+            new { drawing = DrawingWriter.WriteText(drawing), only = Array.Empty<string>() }
+        );
         var places = reply["places"]!.AsArray();
         places.Select(place => (string)place!["id"]!).Order().ShouldBe(["b1", "b2"]);
         places.Select(place => ((int)place!["x"]!, (int)place["y"]!)).Distinct().Count().ShouldBe(2);
-        (await student.CodeOfAsync(HttpMethod.Post, $"/api/study/answers/{answer}/tidy", new { drawing = "{", only = Array.Empty<string>() })).ShouldNotBe("server-error");
+        (
+            await student.CodeOfAsync(
+                HttpMethod.Post,
+                $"/api/study/answers/{answer}/tidy",
+                new { drawing = "{", only = Array.Empty<string>() }
+            )
+        ).ShouldNotBe("server-error");
 
         using var instructor = await server.AsAsync("instructor");
         var exercise = await Story.DraftAsync(server, instructor);
-        (await instructor.PostAsync($"/api/exercises/{exercise}/tidy", new { drawing = DrawingWriter.WriteText(drawing), only = new[] { "b1", "b2" } }))["places"]!.AsArray().Count.ShouldBe(2);
+        (
+            await instructor.PostAsync(
+                $"/api/exercises/{exercise}/tidy",
+                new { drawing = DrawingWriter.WriteText(drawing), only = new[] { "b1", "b2" } }
+            )
+        )["places"]!
+            .AsArray()
+            .Count.ShouldBe(2);
         using var classmate = await server.AsAsync("student2");
-        (await classmate.CodeOfAsync(HttpMethod.Post, $"/api/study/answers/{answer}/tidy", new { drawing = DrawingWriter.WriteText(drawing), only = Array.Empty<string>() })).ShouldBe("no-such-answer");
+        (
+            await classmate.CodeOfAsync(
+                HttpMethod.Post,
+                $"/api/study/answers/{answer}/tidy",
+                new { drawing = DrawingWriter.WriteText(drawing), only = Array.Empty<string>() }
+            )
+        ).ShouldBe("no-such-answer");
     }
 
     [Fact]
@@ -73,7 +107,9 @@ public sealed class SavingTests(TestServer server) : IClassFixture<TestServer>
         var (student, answer) = await StartAsync();
         await Story.SaveAsync(student, answer, 1, One);
         var receipt = await student.PostAsync($"/api/study/answers/{answer}/hand-in", new { revision = 2 });
-        (await student.CodeOfAsync(HttpMethod.Put, $"/api/study/answers/{answer}/drawing", Story.SaveRequest(2, Two))).ShouldBe("handed-in");
+        (await student.CodeOfAsync(HttpMethod.Put, $"/api/study/answers/{answer}/drawing", Story.SaveRequest(2, Two))).ShouldBe(
+            "handed-in"
+        );
         var again = await student.PostAsync($"/api/study/answers/{answer}/hand-in", new { revision = 2 });
         ((string)again["receipt"]!).ShouldBe((string)receipt["receipt"]!);
         ((string)(await student.GetAsync($"/api/study/answers/{answer}"))["drawing"]!).ShouldBe(DrawingWriter.WriteText(One));
@@ -85,7 +121,9 @@ public sealed class SavingTests(TestServer server) : IClassFixture<TestServer>
     {
         var (student, answer) = await StartAsync();
         await Story.SaveAsync(student, answer, 1, One);
-        (await student.CodeOfAsync(HttpMethod.Post, $"/api/study/answers/{answer}/hand-in", new { revision = 1 })).ShouldBe("conflict");
+        (await student.CodeOfAsync(HttpMethod.Post, $"/api/study/answers/{answer}/hand-in", new { revision = 1 })).ShouldBe(
+            "conflict"
+        );
     }
 
     [Fact]
@@ -95,10 +133,15 @@ public sealed class SavingTests(TestServer server) : IClassFixture<TestServer>
         await using (var context = server.Database.Open())
         {
             var past = DateTimeOffset.UtcNow.AddMinutes(-1);
-            await context.Database.ExecuteSqlAsync($"UPDATE answers SET ends_at = {past} WHERE id = {answer}", TestContext.Current.CancellationToken);
+            await context.Database.ExecuteSqlAsync(
+                $"UPDATE answers SET ends_at = {past} WHERE id = {answer}",
+                TestContext.Current.CancellationToken
+            );
         }
 
-        (await student.CodeOfAsync(HttpMethod.Put, $"/api/study/answers/{answer}/drawing", Story.SaveRequest(1, Two))).ShouldBe("time-over");
+        (await student.CodeOfAsync(HttpMethod.Put, $"/api/study/answers/{answer}/drawing", Story.SaveRequest(1, Two))).ShouldBe(
+            "time-over"
+        );
         (await KeptAsync(answer, CheckpointReason.TooLate)).ShouldBe([DrawingWriter.WriteText(Two)]);
         ((bool)(await student.PostAsync($"/api/study/answers/{answer}/hand-in", new { revision = 1 }))["late"]!).ShouldBeTrue();
     }
@@ -107,8 +150,17 @@ public sealed class SavingTests(TestServer server) : IClassFixture<TestServer>
     public async Task Many_savers_of_one_revision_leave_one_winner()
     {
         var (student, answer) = await StartAsync();
-        var replies = await Task.WhenAll(Enumerable.Range(0, 12).Select(i =>
-            student.SendAsync(HttpMethod.Put, $"/api/study/answers/{answer}/drawing", Story.SaveRequest(1, new Sketch().Box($"Box {i}").ToDrawing()))));
+        var replies = await Task.WhenAll(
+            Enumerable
+                .Range(0, 12)
+                .Select(i =>
+                    student.SendAsync(
+                        HttpMethod.Put,
+                        $"/api/study/answers/{answer}/drawing",
+                        Story.SaveRequest(1, new Sketch().Box($"Box {i}").ToDrawing())
+                    )
+                )
+        );
         replies.Count(reply => reply.IsSuccessStatusCode).ShouldBe(1);
         (await KeptAsync(answer, CheckpointReason.LostConflict)).Count.ShouldBe(AnswerStore.MostLosers);
     }
@@ -118,7 +170,12 @@ public sealed class SavingTests(TestServer server) : IClassFixture<TestServer>
     {
         var (student, answer) = await StartAsync();
         await Story.SaveAsync(student, answer, 1, new Sketch().Box("Winner").ToDrawing());
-        Task<HttpResponseMessage> LoseAsync(int i) => student.SendAsync(HttpMethod.Put, $"/api/study/answers/{answer}/drawing", Story.SaveRequest(1, new Sketch().Box($"Loser {i}").ToDrawing()));
+        Task<HttpResponseMessage> LoseAsync(int i) =>
+            student.SendAsync(
+                HttpMethod.Put,
+                $"/api/study/answers/{answer}/drawing",
+                Story.SaveRequest(1, new Sketch().Box($"Loser {i}").ToDrawing())
+            );
         for (var i = 0; i < 14; i++)
         {
             (await LoseAsync(i)).StatusCode.ShouldBe(HttpStatusCode.Conflict);
@@ -135,7 +192,17 @@ public sealed class SavingTests(TestServer server) : IClassFixture<TestServer>
     public async Task A_drawing_that_cannot_be_read_is_refused_with_its_place()
     {
         var (student, answer) = await StartAsync();
-        var response = await student.SendAsync(HttpMethod.Put, $"/api/study/answers/{answer}/drawing", new { revision = 1, saveId = Guid.NewGuid(), drawing = "{\"format\":\"blue-slate-drawing\",\"version\":1,\"sheets\":[{\"id\":\"s\",\"shapes\":[{\"id\":\"b\",\"form\":\"blob\"}]}]}" });
+        var response = await student.SendAsync(
+            HttpMethod.Put,
+            $"/api/study/answers/{answer}/drawing",
+            new
+            {
+                revision = 1,
+                saveId = Guid.NewGuid(),
+                drawing = "{\"format\":\"blue-slate-drawing\",\"version\":1,"
+                    + "\"sheets\":[{\"id\":\"s\",\"shapes\":[{\"id\":\"b\",\"form\":\"blob\"}]}]}",
+            }
+        );
         var problem = JsonNode.Parse(await response.Content.ReadAsStringAsync())!;
         ((string)problem["code"]!).ShouldBe("drawing-unknown-word");
         ((string)problem["place"]!).ShouldContain("$.sheets[0].shapes[0].form");
@@ -152,6 +219,9 @@ public sealed class SavingTests(TestServer server) : IClassFixture<TestServer>
     private async Task<List<string>> KeptAsync(Guid answer, CheckpointReason reason)
     {
         await using var context = server.Database.Open();
-        return await context.Checkpoints.Where(row => row.AnswerId == answer && row.Reason == reason).Select(row => row.Drawing).ToListAsync(TestContext.Current.CancellationToken);
+        return await context
+            .Checkpoints.Where(row => row.AnswerId == answer && row.Reason == reason)
+            .Select(row => row.Drawing)
+            .ToListAsync(TestContext.Current.CancellationToken);
     }
 }

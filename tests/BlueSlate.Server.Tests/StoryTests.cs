@@ -24,8 +24,12 @@ public sealed class StoryTests(TestServer server) : IClassFixture<TestServer>
         codes.ShouldBe(["attribute-missing", "cardinality-min"]);
         var before = Value(marking["result"]!["total"]!);
 
-        var finding = (string)marking["result"]!["notes"]!.AsArray().First(note => (string)note!["code"]! == "cardinality-min")!["id"]!;
-        var ruled = await instructor.PutAsync($"/api/marking/answers/{answer}/rulings?finding={Uri.EscapeDataString(finding)}", new { decision = "allow", comment = "The wording allows it." });
+        var finding = (string)
+            marking["result"]!["notes"]!.AsArray().First(note => (string)note!["code"]! == "cardinality-min")!["id"]!;
+        var ruled = await instructor.PutAsync(
+            $"/api/marking/answers/{answer}/rulings?finding={Uri.EscapeDataString(finding)}",
+            new { decision = "allow", comment = "The wording allows it." }
+        );
         Value(ruled["result"]!["total"]!).ShouldBeGreaterThan(before);
         LossesOf(ruled).ShouldBe(Value(ruled["result"]!["maximum"]!) - Value(ruled["result"]!["exact"]!), 1e-9);
 
@@ -39,7 +43,10 @@ public sealed class StoryTests(TestServer server) : IClassFixture<TestServer>
         ((string)marks["modelDrawing"]!).ShouldContain("Zeppelin");
 
         // A later decision changes nothing of what is released.
-        await instructor.PutAsync($"/api/marking/answers/{answer}/rulings?finding={Uri.EscapeDataString(finding)}", new { decision = "keep-loss" });
+        await instructor.PutAsync(
+            $"/api/marking/answers/{answer}/rulings?finding={Uri.EscapeDataString(finding)}",
+            new { decision = "keep-loss" }
+        );
         (await student.GetAsync($"/api/study/answers/{answer}/marks")).ToJsonString().ShouldBe(marks.ToJsonString());
     }
 
@@ -51,7 +58,8 @@ public sealed class StoryTests(TestServer server) : IClassFixture<TestServer>
         var exercise = await Story.PublishedAsync(server, instructor);
         var answer = await Story.HandedInAsync(server, student, exercise, Story.Faulty);
         var before = await instructor.GetAsync($"/api/marking/answers/{answer}");
-        var path = $"/api/marking/answers/{answer}/rulings?finding={Uri.EscapeDataString((string)before["result"]!["notes"]![0]!["id"]!)}";
+        var path =
+            $"/api/marking/answers/{answer}/rulings?finding={Uri.EscapeDataString((string)before["result"]!["notes"]![0]!["id"]!)}";
         await instructor.PutAsync(path, new { decision = "allow-in-part", comment = "" });
         await instructor.SendAsync(HttpMethod.Delete, path);
         var after = await instructor.GetAsync($"/api/marking/answers/{answer}");
@@ -68,7 +76,10 @@ public sealed class StoryTests(TestServer server) : IClassFixture<TestServer>
         var assessment = (await instructor.GetAsync($"/api/exercises/{exercise}"))["assessment"]!;
         var value = assessment["value"]!.DeepClone();
         value["tolerances"] = new JsonArray(new JsonObject { ["fact"] = "min:r1/to", ["accepted"] = new JsonArray("1") });
-        await instructor.PutAsync($"/api/exercises/{exercise}/assessment", new { revision = (int)assessment["revision"]!, value });
+        await instructor.PutAsync(
+            $"/api/exercises/{exercise}/assessment",
+            new { revision = (int)assessment["revision"]!, value }
+        );
         await server.CheckAsync(answer);
         var marking = await instructor.GetAsync($"/api/marking/answers/{answer}");
         marking["result"]!["notes"]!.AsArray().Select(note => (string)note!["code"]!).ShouldBe(["attribute-missing"]);
@@ -89,7 +100,11 @@ public sealed class StoryTests(TestServer server) : IClassFixture<TestServer>
         using var other = await server.AsAsync("instructor");
         var exercise = await Story.DraftAsync(server, one);
         await one.PutAsync($"/api/exercises/{exercise}/scenario", new { revision = 2, text = "first" });
-        var response = await other.SendAsync(HttpMethod.Put, $"/api/exercises/{exercise}/scenario", new { revision = 2, text = "second" });
+        var response = await other.SendAsync(
+            HttpMethod.Put,
+            $"/api/exercises/{exercise}/scenario",
+            new { revision = 2, text = "second" }
+        );
         var problem = JsonNode.Parse(await response.Content.ReadAsStringAsync())!;
         ((string)problem["code"]!).ShouldBe("conflict");
         ((string)problem["current"]!["text"]!).ShouldBe("first");

@@ -3,11 +3,24 @@ using Shouldly;
 
 namespace BlueSlate.Server.Tests;
 
-/// <summary>A student's replies hold what the exercise lets them be told, before release and after, with each setting, the export included.</summary>
+/// <summary>
+/// A student's replies hold what the exercise lets them be told, before release and after, with each setting, the export
+/// included.
+/// </summary>
 public sealed class TellingTests(TestServer server) : IClassFixture<TestServer>
 {
     // What a student may never have: what the model answer says fact by fact, and what the scheme and the phrases are tied to.
-    private static readonly string[] Never = ["verdicts", "facts", "factIds", "tolerances", "assessment", "scheme", "questionRevision", "assessmentRevision"];
+    private static readonly string[] Never =
+    [
+        "verdicts",
+        "facts",
+        "factIds",
+        "tolerances",
+        "assessment",
+        "scheme",
+        "questionRevision",
+        "assessmentRevision",
+    ];
 
     // What only shows where the model answer does.
     private static readonly string[] OfModel = ["modelDrawing", "modelElements", "counterparts", "modelSentences"];
@@ -20,9 +33,25 @@ public sealed class TellingTests(TestServer server) : IClassFixture<TestServer>
         using var instructor = await server.AsAsync("instructor");
         using var student = await server.AsAsync(showModel ? "student2" : "student3");
         var exercise = await Story.DraftAsync(server, instructor);
-        await instructor.PutAsync($"/api/exercises/{exercise}/part", new { revision = 2, title = "Airfield", value = new { level = "conceptual", marks = "20", showModelAnswer = showModel } });
+        await instructor.PutAsync(
+            $"/api/exercises/{exercise}/part",
+            new
+            {
+                revision = 2,
+                title = "Airfield",
+                value = new
+                {
+                    level = "conceptual",
+                    marks = "20",
+                    showModelAnswer = showModel,
+                },
+            }
+        );
         var scheme = await instructor.PostAsync($"/api/exercises/{exercise}/scheme");
-        await instructor.PutAsync($"/api/exercises/{exercise}/assessment", new { revision = 1, value = new { tolerances = Array.Empty<object>(), scheme } });
+        await instructor.PutAsync(
+            $"/api/exercises/{exercise}/assessment",
+            new { revision = 1, value = new { tolerances = Array.Empty<object>(), scheme } }
+        );
         await instructor.PostAsync($"/api/exercises/{exercise}/publish", new { });
         var answer = await Story.HandedInAsync(server, student, exercise, Story.Faulty);
 
@@ -34,7 +63,15 @@ public sealed class TellingTests(TestServer server) : IClassFixture<TestServer>
 
     private static async Task WalkAsync(Client student, Guid exercise, Guid answer, bool released, bool showModel)
     {
-        List<string> paths = ["/api/session", "/api/session/data", "/api/study/exercises", $"/api/study/exercises/{exercise}", $"/api/study/answers/{answer}", $"/api/study/answers/{answer}/earlier"];
+        List<string> paths =
+        [
+            "/api/session",
+            "/api/session/data",
+            "/api/study/exercises",
+            $"/api/study/exercises/{exercise}",
+            $"/api/study/answers/{answer}",
+            $"/api/study/answers/{answer}/earlier",
+        ];
         if (released)
         {
             paths.Add($"/api/study/answers/{answer}/marks");
@@ -44,7 +81,16 @@ public sealed class TellingTests(TestServer server) : IClassFixture<TestServer>
         {
             var reply = await student.GetAsync(path);
             // The data of one's own holds other exercises too: only this one's is looked at.
-            var part = path == "/api/session/data" ? reply["answers"]!.AsArray().Single(one => (string)one!["exercise"]! == "Airfield" && ((string)one["drawing"]!).Contains("Zeppelin", StringComparison.Ordinal) && one["marks"] is null == !released)! : reply;
+            var part =
+                path == "/api/session/data"
+                    ? reply["answers"]!
+                        .AsArray()
+                        .Single(one =>
+                            (string)one!["exercise"]! == "Airfield"
+                            && ((string)one["drawing"]!).Contains("Zeppelin", StringComparison.Ordinal)
+                            && one["marks"] is null == !released
+                        )!
+                    : reply;
             Check(part, path, released && showModel);
             if (!released)
             {

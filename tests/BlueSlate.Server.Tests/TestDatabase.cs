@@ -10,7 +10,8 @@ public sealed class TestDatabase : IAsyncDisposable
     private TestDatabase(string name) => Name = name;
 
     /// <summary>The superuser's connection to the cluster under test.</summary>
-    public static string Super { get; } = Environment.GetEnvironmentVariable("BLUESLATE_TEST_SUPER")
+    public static string Super { get; } =
+        Environment.GetEnvironmentVariable("BLUESLATE_TEST_SUPER")
         ?? throw new InvalidOperationException("These tests want a PostgreSQL cluster: run ./test");
 
     public string Name { get; }

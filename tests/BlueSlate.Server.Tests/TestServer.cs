@@ -34,16 +34,37 @@ public sealed class TestServer : IAsyncLifetime
         database = await TestDatabase.MakeAsync();
         await using (var context = database.Open())
         {
-            CohortId = await MakeCohortAsync(context, "Morning course", "instructor", "assistant", "student", "student2", "student3");
+            CohortId = await MakeCohortAsync(
+                context,
+                "Morning course",
+                "instructor",
+                "assistant",
+                "student",
+                "student2",
+                "student3"
+            );
             await MakeCohortAsync(context, "Evening course", "outsider", "outsider-assistant", "outsider-student");
             context.Settings.Add(new Setting { Key = DemoEndpoints.Mark, Value = "test" });
             await context.SaveChangesAsync();
         }
 
         // Checks run when a test asks for them, and at no other time.
-        app = Hosting.Server.Build(["--demo", "--urls", "http://127.0.0.1:0", "--BLUESLATE_DATABASE", database.App, "--BLUESLATE_WORKERS", "0", "--BLUESLATE_REQUESTS", "100000"]);
+        app = Hosting.Server.Build([
+            "--demo",
+            "--urls",
+            "http://127.0.0.1:0",
+            "--BLUESLATE_DATABASE",
+            database.App,
+            "--BLUESLATE_WORKERS",
+            "0",
+            "--BLUESLATE_REQUESTS",
+            "100000",
+        ]);
         await app.StartAsync();
-        Address = app.Services.GetRequiredService<Microsoft.AspNetCore.Hosting.Server.IServer>().Features.Get<IServerAddressesFeature>()!.Addresses.First();
+        Address = app
+            .Services.GetRequiredService<Microsoft.AspNetCore.Hosting.Server.IServer>()
+            .Features.Get<IServerAddressesFeature>()!
+            .Addresses.First();
     }
 
     public async ValueTask DisposeAsync()
@@ -73,14 +94,19 @@ public sealed class TestServer : IAsyncLifetime
 
     /// <summary>Looks for checks that were asked for, as a server does that has just started.</summary>
     public Task SweepAsync() =>
-        new CheckSweep(App.Services.GetRequiredService<IServiceScopeFactory>(), TimeProvider.System, NullLogger<CheckSweep>.Instance).SweepAsync(CancellationToken.None);
+        new CheckSweep(
+            App.Services.GetRequiredService<IServiceScopeFactory>(),
+            TimeProvider.System,
+            NullLogger<CheckSweep>.Instance
+        ).SweepAsync(CancellationToken.None);
 
     /// <summary>A model answer with names that occur nowhere else.</summary>
-    public static Drawing Model { get; } = new Sketch()
-        .Box("Zeppelin", "PK hull number", "gasvolume")
-        .Box("Mooring", "PK mast code", "o altitude")
-        .Line("Zeppelin", Ends.One, "Mooring", Ends.ZeroOrMore, "anchors", "is anchored by")
-        .ToDrawing();
+    public static Drawing Model { get; } =
+        new Sketch()
+            .Box("Zeppelin", "PK hull number", "gasvolume")
+            .Box("Mooring", "PK mast code", "o altitude")
+            .Line("Zeppelin", Ends.One, "Mooring", Ends.ZeroOrMore, "anchors", "is anchored by")
+            .ToDrawing();
 
     private static async Task<Guid> MakeCohortAsync(BlueSlateContext context, string name, params string[] people)
     {
@@ -101,8 +127,18 @@ public sealed class TestServer : IAsyncLifetime
             };
             account.PasswordHash = new PasswordHasher<Account>().HashPassword(account, Password);
             context.Users.Add(account);
-            var role = who.Contains("student") ? CohortRole.Student : who.Contains("assistant") ? CohortRole.Assistant : CohortRole.Instructor;
-            context.Memberships.Add(new Membership { CohortId = cohort.Id, AccountId = account.Id, Role = role });
+            var role =
+                who.Contains("student") ? CohortRole.Student
+                : who.Contains("assistant") ? CohortRole.Assistant
+                : CohortRole.Instructor;
+            context.Memberships.Add(
+                new Membership
+                {
+                    CohortId = cohort.Id,
+                    AccountId = account.Id,
+                    Role = role,
+                }
+            );
         }
 
         await context.SaveChangesAsync();

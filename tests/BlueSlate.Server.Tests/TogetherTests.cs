@@ -6,7 +6,10 @@ using Shouldly;
 
 namespace BlueSlate.Server.Tests;
 
-/// <summary>Several people who do one thing at the same moment: one does it, the others are told so, and nothing is done twice or by halves.</summary>
+/// <summary>
+/// Several people who do one thing at the same moment: one does it, the others are told so, and nothing is done twice or by
+/// halves.
+/// </summary>
 public sealed class TogetherTests(TestServer server) : IClassFixture<TestServer>
 {
     [Fact]
@@ -15,8 +18,13 @@ public sealed class TogetherTests(TestServer server) : IClassFixture<TestServer>
         using var instructor = await server.AsAsync("instructor");
         var exercise = await Story.DraftAsync(server, instructor);
         var scheme = await instructor.PostAsync($"/api/exercises/{exercise}/scheme");
-        await instructor.PutAsync($"/api/exercises/{exercise}/assessment", new { revision = 1, value = new { tolerances = Array.Empty<object>(), scheme } });
-        await OnceAsync(() => instructor.SendAsync(HttpMethod.Post, $"/api/exercises/{exercise}/publish", new { dueAt = (DateTimeOffset?)null }));
+        await instructor.PutAsync(
+            $"/api/exercises/{exercise}/assessment",
+            new { revision = 1, value = new { tolerances = Array.Empty<object>(), scheme } }
+        );
+        await OnceAsync(() =>
+            instructor.SendAsync(HttpMethod.Post, $"/api/exercises/{exercise}/publish", new { dueAt = (DateTimeOffset?)null })
+        );
     }
 
     [Fact]
@@ -25,8 +33,12 @@ public sealed class TogetherTests(TestServer server) : IClassFixture<TestServer>
         var (instructor, exercise, answer) = await GoneThroughAsync();
         await OnceAsync(() => instructor.SendAsync(HttpMethod.Post, $"/api/marking/exercises/{exercise}/release", new { }));
         await using var database = server.Database.Open();
-        (await database.ReleasedSheets.CountAsync(sheet => sheet.AnswerId == answer, TestContext.Current.CancellationToken)).ShouldBe(1);
-        (await instructor.CodeOfAsync(HttpMethod.Post, $"/api/marking/exercises/{exercise}/release", new { })).ShouldBe("already-done");
+        (
+            await database.ReleasedSheets.CountAsync(sheet => sheet.AnswerId == answer, TestContext.Current.CancellationToken)
+        ).ShouldBe(1);
+        (await instructor.CodeOfAsync(HttpMethod.Post, $"/api/marking/exercises/{exercise}/release", new { })).ShouldBe(
+            "already-done"
+        );
     }
 
     [Fact]
@@ -34,19 +46,33 @@ public sealed class TogetherTests(TestServer server) : IClassFixture<TestServer>
     {
         using var instructor = await server.AsAsync("instructor");
         var exercise = await Story.PublishedAsync(server, instructor);
-        (await instructor.CodeOfAsync(HttpMethod.Post, $"/api/marking/exercises/{exercise}/release", new { })).ShouldBe("nothing-to-release");
+        (await instructor.CodeOfAsync(HttpMethod.Post, $"/api/marking/exercises/{exercise}/release", new { })).ShouldBe(
+            "nothing-to-release"
+        );
         await using var database = server.Database.Open();
-        (await database.Exercises.SingleAsync(row => row.Id == exercise, TestContext.Current.CancellationToken)).ReleasedAt.ShouldBeNull();
+        (
+            await database.Exercises.SingleAsync(row => row.Id == exercise, TestContext.Current.CancellationToken)
+        ).ReleasedAt.ShouldBeNull();
     }
 
     [Fact]
     public async Task Three_who_decide_at_once_decide_one_after_the_other()
     {
         var (instructor, _, answer) = await GoneThroughAsync();
-        var note = Uri.EscapeDataString((string)(await instructor.GetAsync($"/api/marking/answers/{answer}"))["result"]!["notes"]![0]!["id"]!);
+        var note = Uri.EscapeDataString(
+            (string)(await instructor.GetAsync($"/api/marking/answers/{answer}"))["result"]!["notes"]![0]!["id"]!
+        );
         foreach (var reach in new[] { "answer", "alike" })
         {
-            var replies = await Task.WhenAll(new[] { "allow", "allow-in-part", "keep-loss" }.Select(decision => instructor.SendAsync(HttpMethod.Put, $"/api/marking/answers/{answer}/rulings?finding={note}", new { decision, reach })));
+            var replies = await Task.WhenAll(
+                new[] { "allow", "allow-in-part", "keep-loss" }.Select(decision =>
+                    instructor.SendAsync(
+                        HttpMethod.Put,
+                        $"/api/marking/answers/{answer}/rulings?finding={note}",
+                        new { decision, reach }
+                    )
+                )
+            );
             replies.ShouldAllBe(reply => reply.StatusCode == HttpStatusCode.OK);
         }
     }
@@ -60,14 +86,24 @@ public sealed class TogetherTests(TestServer server) : IClassFixture<TestServer>
             using var assistant = await server.AsAsync("assistant");
             var page = await instructor.GetAsync($"/api/marking/answers/{answer}");
             var note = Uri.EscapeDataString((string)page["result"]!["notes"]![0]!["id"]!);
-            var decision = assistant.SendAsync(HttpMethod.Put, $"/api/marking/answers/{answer}/rulings?finding={note}", new { decision = "allow", reach = "answer" });
+            var decision = assistant.SendAsync(
+                HttpMethod.Put,
+                $"/api/marking/answers/{answer}/rulings?finding={note}",
+                new { decision = "allow", reach = "answer" }
+            );
             var release = instructor.SendAsync(HttpMethod.Post, $"/api/marking/exercises/{exercise}/release", new { });
             await Task.WhenAll(decision, release);
             (await release).StatusCode.ShouldBe(HttpStatusCode.OK);
             await using var database = server.Database.Open();
-            var sheet = await database.ReleasedSheets.SingleAsync(row => row.AnswerId == answer, TestContext.Current.CancellationToken);
+            var sheet = await database.ReleasedSheets.SingleAsync(
+                row => row.AnswerId == answer,
+                TestContext.Current.CancellationToken
+            );
             var before = (string)page["result"]!["total"]!;
-            ((await decision).StatusCode, Changed: sheet.Total != before).ShouldBeOneOf((HttpStatusCode.OK, true), (HttpStatusCode.Conflict, false));
+            ((await decision).StatusCode, Changed: sheet.Total != before).ShouldBeOneOf(
+                (HttpStatusCode.OK, true),
+                (HttpStatusCode.Conflict, false)
+            );
         }
     }
 
@@ -75,12 +111,25 @@ public sealed class TogetherTests(TestServer server) : IClassFixture<TestServer>
     public async Task What_a_decision_would_give_is_what_it_gives()
     {
         var (instructor, _, answer) = await GoneThroughAsync();
-        foreach (var note in (await instructor.GetAsync($"/api/marking/answers/{answer}"))["result"]!["notes"]!.AsArray().Select(note => Uri.EscapeDataString((string)note!["id"]!)))
+        foreach (
+            var note in (await instructor.GetAsync($"/api/marking/answers/{answer}"))["result"]!["notes"]!
+                .AsArray()
+                .Select(note => Uri.EscapeDataString((string)note!["id"]!))
+        )
         {
             foreach (var (decision, told) in new[] { ("allow", "allowed"), ("allow-in-part", "inPart"), ("keep-loss", "kept") })
             {
-                var expected = (string)(await instructor.GetAsync($"/api/marking/answers/{answer}/alike?finding={note}"))["answers"]![0]![told]!;
-                ((string)(await instructor.PutAsync($"/api/marking/answers/{answer}/rulings?finding={note}", new { decision, reach = "answer" }))["result"]!["total"]!).ShouldBe(expected, $"{note} {decision}");
+                var expected = (string)
+                    (await instructor.GetAsync($"/api/marking/answers/{answer}/alike?finding={note}"))["answers"]![0]![told]!;
+                (
+                    (string)
+                        (
+                            await instructor.PutAsync(
+                                $"/api/marking/answers/{answer}/rulings?finding={note}",
+                                new { decision, reach = "answer" }
+                            )
+                        )["result"]!["total"]!
+                ).ShouldBe(expected, $"{note} {decision}");
             }
         }
     }
@@ -92,9 +141,28 @@ public sealed class TogetherTests(TestServer server) : IClassFixture<TestServer>
         var before = (string)(await instructor.GetAsync($"/api/marking/answers/{answer}"))["result"]!["total"]!;
         await using (var database = server.Database.Open())
         {
-            var instructorId = await database.Users.Where(row => row.DisplayName == "instructor").Select(row => row.Id).SingleAsync(TestContext.Current.CancellationToken);
-            var facts = (await instructor.GetAsync($"/api/marking/answers/{answer}"))["result"]!["notes"]!.AsArray().SelectMany(note => note!["facts"]!.AsArray()).Select(fact => (string)fact!).ToArray();
-            database.Rulings.Add(new FindingRuling { AnswerId = answer, FindingId = "attribute-missing:gone", FactIds = facts, Extras = [], Decision = "Allow", Comment = "", ById = instructorId, At = DateTimeOffset.UtcNow });
+            var instructorId = await database
+                .Users.Where(row => row.DisplayName == "instructor")
+                .Select(row => row.Id)
+                .SingleAsync(TestContext.Current.CancellationToken);
+            var facts = (await instructor.GetAsync($"/api/marking/answers/{answer}"))["result"]!["notes"]!
+                .AsArray()
+                .SelectMany(note => note!["facts"]!.AsArray())
+                .Select(fact => (string)fact!)
+                .ToArray();
+            database.Rulings.Add(
+                new FindingRuling
+                {
+                    AnswerId = answer,
+                    FindingId = "attribute-missing:gone",
+                    FactIds = facts,
+                    Extras = [],
+                    Decision = "Allow",
+                    Comment = "",
+                    ById = instructorId,
+                    At = DateTimeOffset.UtcNow,
+                }
+            );
             await database.SaveChangesAsync(TestContext.Current.CancellationToken);
         }
 
@@ -106,11 +174,22 @@ public sealed class TogetherTests(TestServer server) : IClassFixture<TestServer>
     {
         var (instructor, exercise, answer) = await GoneThroughAsync();
         var assessment = (await instructor.GetAsync($"/api/exercises/{exercise}"))["assessment"]!;
-        await instructor.PutAsync($"/api/exercises/{exercise}/assessment", new { revision = (int)assessment["revision"]!, value = assessment["value"] });
+        await instructor.PutAsync(
+            $"/api/exercises/{exercise}/assessment",
+            new { revision = (int)assessment["revision"]!, value = assessment["value"] }
+        );
         await using var database = server.Database.Open();
-        var newest = await database.AssessmentRevisions.Where(row => row.ExerciseId == exercise).OrderByDescending(row => row.Number).FirstAsync(TestContext.Current.CancellationToken);
+        var newest = await database
+            .AssessmentRevisions.Where(row => row.ExerciseId == exercise)
+            .OrderByDescending(row => row.Number)
+            .FirstAsync(TestContext.Current.CancellationToken);
         newest.Number.ShouldBe(2);
-        (await database.CheckRequests.CountAsync(row => row.AnswerId == answer && row.AssessmentRevisionId == newest.Id, TestContext.Current.CancellationToken)).ShouldBe(1);
+        (
+            await database.CheckRequests.CountAsync(
+                row => row.AnswerId == answer && row.AssessmentRevisionId == newest.Id,
+                TestContext.Current.CancellationToken
+            )
+        ).ShouldBe(1);
     }
 
     [Fact]
@@ -122,12 +201,19 @@ public sealed class TogetherTests(TestServer server) : IClassFixture<TestServer>
         await instructor.PostAsync($"/api/marking/answers/{broken}/gone-through");
         await using (var database = server.Database.Open())
         {
-            await database.Answers.Where(row => row.Id == broken).ExecuteUpdateAsync(set => set.SetProperty(row => row.Drawing, "damaged"), TestContext.Current.CancellationToken);
+            await database
+                .Answers.Where(row => row.Id == broken)
+                .ExecuteUpdateAsync(set => set.SetProperty(row => row.Drawing, "damaged"), TestContext.Current.CancellationToken);
         }
 
         (await instructor.CodeOfAsync(HttpMethod.Get, $"/api/marking/answers/{broken}")).ShouldBe("not-assessed");
-        var note = Uri.EscapeDataString((string)(await instructor.GetAsync($"/api/marking/answers/{answer}"))["result"]!["notes"]![0]!["id"]!);
-        await instructor.PutAsync($"/api/marking/answers/{answer}/rulings?finding={note}", new { decision = "allow", reach = "alike" });
+        var note = Uri.EscapeDataString(
+            (string)(await instructor.GetAsync($"/api/marking/answers/{answer}"))["result"]!["notes"]![0]!["id"]!
+        );
+        await instructor.PutAsync(
+            $"/api/marking/answers/{answer}/rulings?finding={note}",
+            new { decision = "allow", reach = "alike" }
+        );
         var assessment = (await instructor.GetAsync($"/api/exercises/{exercise}"))["assessment"]!;
         await instructor.PostAsync($"/api/exercises/{exercise}/assessment/preview", new { value = assessment["value"] });
         var released = await instructor.PostAsync($"/api/marking/exercises/{exercise}/release");

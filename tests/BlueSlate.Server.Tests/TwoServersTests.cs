@@ -3,7 +3,9 @@ using Shouldly;
 
 namespace BlueSlate.Server.Tests;
 
-/// <summary>Two server processes on one database: whoever is signed in at one is so at the other, and either may be killed.</summary>
+/// <summary>
+/// Two server processes on one database: whoever is signed in at one is so at the other, and either may be killed.
+/// </summary>
 public sealed class TwoServersTests(TestServer server) : IClassFixture<TestServer>
 {
     private static string Dll => Path.Combine(AppContext.BaseDirectory, "BlueSlate.Server.dll");
@@ -26,13 +28,20 @@ public sealed class TwoServersTests(TestServer server) : IClassFixture<TestServe
         await student.MoveAsync(two.Address);
         ((int)(await student.GetAsync($"/api/study/answers/{answer}"))["revision"]!).ShouldBe(2);
         var save = Guid.NewGuid();
-        ((int)(await student.PutAsync($"/api/study/answers/{answer}/drawing", Story.SaveRequest(2, TestServer.Model, save)))["revision"]!).ShouldBe(3);
+        (
+            (int)
+                (await student.PutAsync($"/api/study/answers/{answer}/drawing", Story.SaveRequest(2, TestServer.Model, save)))[
+                    "revision"
+                ]!
+        ).ShouldBe(3);
         var receipt = await student.PostAsync($"/api/study/answers/{answer}/hand-in", new { revision = 3 });
         ((string)receipt["receipt"]!).ShouldNotBeEmpty();
 
         // What was handed in at one is checked by whichever server runs, once.
         using var marker = await server.AsAsync("assistant");
-        await Eventually.TrueAsync(async () => (string)(await marker.GetAsync($"/api/marking/answers/{answer}"))["state"]! == "checked");
+        await Eventually.TrueAsync(async () =>
+            (string)(await marker.GetAsync($"/api/marking/answers/{answer}"))["state"]! == "checked"
+        );
         await using var context = server.Database.Open();
         context.CheckResults.Count(result => result.AnswerId == answer).ShouldBe(1);
         context.CheckRequests.Single(request => request.AnswerId == answer).Attempts.ShouldBe(1);
@@ -55,7 +64,8 @@ public sealed class TwoServersTests(TestServer server) : IClassFixture<TestServe
         var path = $"/api/study/answers/{answer}/drawing";
         var replies = await Task.WhenAll(
             here.SendAsync(HttpMethod.Put, path, Story.SaveRequest(1, Story.Faulty)),
-            there.SendAsync(HttpMethod.Put, path, Story.SaveRequest(1, TestServer.Model)));
+            there.SendAsync(HttpMethod.Put, path, Story.SaveRequest(1, TestServer.Model))
+        );
         replies.Select(reply => reply.StatusCode).Order().ShouldBe([HttpStatusCode.OK, HttpStatusCode.Conflict]);
 
         var earlier = await here.GetAsync($"/api/study/answers/{answer}/earlier");

@@ -4,13 +4,21 @@ using Shouldly;
 
 namespace BlueSlate.Server.Tests;
 
-/// <summary>Another drawing is accepted as a model answer: who drew so has full marks, and whose marks change is told before.</summary>
+/// <summary>
+/// Another drawing is accepted as a model answer: who drew so has full marks, and whose marks change is told before.
+/// </summary>
 public sealed class VariantTests(TestServer server) : IClassFixture<TestServer>
 {
     private static readonly Drawing Other = new Sketch()
-        .Box("Zeppelin", "PK hull number", "gasvolume").Box("Hangar", "PK gate code", "doors").Box("Crew", "PK crew code")
-        .Line("Hangar", Ends.One, "Zeppelin", Ends.ZeroOrMore, "shelters").Line("Crew", Ends.One, "Zeppelin", Ends.ZeroOrMore, "flies").ToDrawing() with
-    { Comments = [new Comment("b1", "my own note")] };
+        .Box("Zeppelin", "PK hull number", "gasvolume")
+        .Box("Hangar", "PK gate code", "doors")
+        .Box("Crew", "PK crew code")
+        .Line("Hangar", Ends.One, "Zeppelin", Ends.ZeroOrMore, "shelters")
+        .Line("Crew", Ends.One, "Zeppelin", Ends.ZeroOrMore, "flies")
+        .ToDrawing() with
+    {
+        Comments = [new Comment("b1", "my own note")],
+    };
 
     [Fact]
     public async Task An_answer_of_another_structure_is_accepted_for_all_after_it_was_told_whose_marks_change()
@@ -23,16 +31,23 @@ public sealed class VariantTests(TestServer server) : IClassFixture<TestServer>
         var assessment = (await instructor.GetAsync($"/api/exercises/{exercise}"))["assessment"]!;
         var value = WithVariant(assessment, "kept in hangars", (string)before["drawing"]!);
 
-        var change = (await instructor.PostAsync($"/api/exercises/{exercise}/assessment/preview", new { value }))["changes"]!.AsArray().ShouldHaveSingleItem()!;
+        var change = (await instructor.PostAsync($"/api/exercises/{exercise}/assessment/preview", new { value }))["changes"]!
+            .AsArray()
+            .ShouldHaveSingleItem()!;
         ((string)change["after"]!).ShouldBe("20");
         ((string)change["before"]!).ShouldBe((string)before["result"]!["total"]!);
 
-        await instructor.PutAsync($"/api/exercises/{exercise}/assessment", new { revision = (int)assessment["revision"]!, value });
+        await instructor.PutAsync(
+            $"/api/exercises/{exercise}/assessment",
+            new { revision = (int)assessment["revision"]!, value }
+        );
         var after = await instructor.GetAsync($"/api/marking/answers/{answer}");
         ((string)after["result"]!["total"]!).ShouldBe("20");
         after["result"]!["notes"]!.AsArray().ShouldBeEmpty();
         ((string)after["modelDrawing"]!).ShouldContain("Hangar");
-        (await instructor.GetAsync($"/api/exercises/{exercise}"))["assessment"]!["value"]!["variants"]![0]!.ToJsonString().ShouldNotContain("my own note");
+        (await instructor.GetAsync($"/api/exercises/{exercise}"))["assessment"]!["value"]!["variants"]![0]!
+            .ToJsonString()
+            .ShouldNotContain("my own note");
     }
 
     [Fact]
@@ -41,10 +56,24 @@ public sealed class VariantTests(TestServer server) : IClassFixture<TestServer>
         using var instructor = await server.AsAsync("instructor");
         var exercise = await Story.PublishedAsync(server, instructor);
         var assessment = (await instructor.GetAsync($"/api/exercises/{exercise}"))["assessment"]!;
-        foreach (var value in new[] { WithVariant(assessment, "broken", "{}"), WithVariant(assessment, " ", DrawingWriter.WriteText(Other)) })
+        foreach (
+            var value in new[]
+            {
+                WithVariant(assessment, "broken", "{}"),
+                WithVariant(assessment, " ", DrawingWriter.WriteText(Other)),
+            }
+        )
         {
-            (await instructor.CodeOfAsync(HttpMethod.Put, $"/api/exercises/{exercise}/assessment", new { revision = (int)assessment["revision"]!, value })).ShouldBe("variants");
-            (await instructor.CodeOfAsync(HttpMethod.Post, $"/api/exercises/{exercise}/assessment/preview", new { value })).ShouldBe("variants");
+            (
+                await instructor.CodeOfAsync(
+                    HttpMethod.Put,
+                    $"/api/exercises/{exercise}/assessment",
+                    new { revision = (int)assessment["revision"]!, value }
+                )
+            ).ShouldBe("variants");
+            (
+                await instructor.CodeOfAsync(HttpMethod.Post, $"/api/exercises/{exercise}/assessment/preview", new { value })
+            ).ShouldBe("variants");
         }
     }
 

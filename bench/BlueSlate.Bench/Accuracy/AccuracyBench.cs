@@ -4,15 +4,20 @@ using BlueSlate.Core.Notations;
 
 namespace BlueSlate.Bench.Accuracy;
 
-/// <summary>Draws, checks and marks the answers of a folder of cases, and holds marks and findings against those of examiners.</summary>
+/// <summary>
+/// Draws, checks and marks the answers of a folder of cases, and holds marks and findings against those of examiners.
+/// </summary>
 internal static class AccuracyBench
 {
     public static int Run(string folder, string? output, string? show)
     {
         var cases = CaseFile.ReadFolder(folder);
         var markings = Directory.Exists(Path.Combine(folder, "marks"))
-            ? Directory.EnumerateFiles(Path.Combine(folder, "marks"), "*.json").Order(StringComparer.Ordinal)
-                .Select(CaseFile.Read<Dictionary<string, Dictionary<string, Dictionary<string, double>>>>).ToList()
+            ? Directory
+                .EnumerateFiles(Path.Combine(folder, "marks"), "*.json")
+                .Order(StringComparer.Ordinal)
+                .Select(CaseFile.Read<Dictionary<string, Dictionary<string, Dictionary<string, double>>>>)
+                .ToList()
             : [];
         var all = new Score();
         var byNotation = new SortedDictionary<string, Score>(StringComparer.Ordinal);
@@ -33,7 +38,7 @@ internal static class AccuracyBench
 
         foreach (var (notation, score) in byNotation)
         {
-            Console.WriteLine($"{notation,-36}  wanted   found   false");
+            Console.WriteLine($"{notation, -36}  wanted   found   false");
             Console.WriteLine(string.Join(Environment.NewLine, score.Table()));
         }
 
@@ -50,10 +55,14 @@ internal static class AccuracyBench
     {
         foreach (var finding in assessment.Findings)
         {
-            Console.WriteLine($"    {(finding.ConsequenceOf is null ? "" : "  ")}{finding.Code} at {Places(finding.ModelElements, model)} / {Places(finding.AnswerElements, answer)}: {finding.Headline}");
+            Console.WriteLine(
+                $"    {(finding.ConsequenceOf is null ? "" : "  ")}{finding.Code} at "
+                    + $"{Places(finding.ModelElements, model)} / {Places(finding.AnswerElements, answer)}: {finding.Headline}"
+            );
         }
 
-        static string Places(IEnumerable<string> elements, Dictionary<string, string> paths) => string.Join(", ", elements.Select(id => paths.GetValueOrDefault(id, id)));
+        static string Places(IEnumerable<string> elements, Dictionary<string, string> paths) =>
+            string.Join(", ", elements.Select(id => paths.GetValueOrDefault(id, id)));
     }
 
     // Nothing of an answer but its drawing reaches the checker.
@@ -68,11 +77,17 @@ internal static class AccuracyBench
         {
             var drawn = CaseSketch.Of(file, answer.Drawing, answer.SymbolFaults, Seed(file.Id + answer.Id));
             var assessment = assessor.Assess(drawn.Draw(), []);
-            var lines = file.Scheme.ToDictionary(line => line.Id, line => assessment.Sheet.Lines
-                .Where(result => result.Line.Id.StartsWith(line.Id + "/", StringComparison.Ordinal))
-                .Sum(result => (double)result.Earned.Numerator / (double)result.Earned.Denominator));
-            var findings = assessment.Findings.Where(finding => finding.ConsequenceOf is null)
-                .SelectMany(finding => FindingCodes.Of(finding, file.Model, sketch.PathOf, drawn.PathOf)).ToList();
+            var lines = file.Scheme.ToDictionary(
+                line => line.Id,
+                line =>
+                    assessment
+                        .Sheet.Lines.Where(result => result.Line.Id.StartsWith(line.Id + "/", StringComparison.Ordinal))
+                        .Sum(result => (double)result.Earned.Numerator / (double)result.Earned.Denominator)
+            );
+            var findings = assessment
+                .Findings.Where(finding => finding.ConsequenceOf is null)
+                .SelectMany(finding => FindingCodes.Of(finding, file.Model, sketch.PathOf, drawn.PathOf))
+                .ToList();
             if (show == $"{file.Id}/{answer.Id}")
             {
                 Show(assessment, sketch.PathOf, drawn.PathOf);
@@ -84,12 +99,19 @@ internal static class AccuracyBench
 
     private static NotationOptions OptionsOf(CaseFile file)
     {
-        var formal = file.Model.Entities.Any(entity => entity.Attributes.Any(attribute => attribute.Type is { Length: > 0 } || attribute.Visibility is { Length: > 0 }));
+        var formal = file.Model.Entities.Any(entity =>
+            entity.Attributes.Any(attribute => attribute.Type is { Length: > 0 } || attribute.Visibility is { Length: > 0 })
+        );
         var level = file.Level == "logical" ? Level.Logical : Level.Conceptual;
         return file.Notation switch
         {
             "chen" when ChenSketch.UsesLetters(file.Model) => new NotationOptions(level, NotationNames.Chen),
-            "chen" => new NotationOptions(level, NotationNames.Chen) { Counts = CountStyle.Pairs, PairsAcross = true, DoubleLineSaysAll = false },
+            "chen" => new NotationOptions(level, NotationNames.Chen)
+            {
+                Counts = CountStyle.Pairs,
+                PairsAcross = true,
+                DoubleLineSaysAll = false,
+            },
             "crowsfoot" => new NotationOptions(level, NotationNames.CrowsFoot),
             _ => new NotationOptions(level, NotationNames.Uml) { Formal = formal },
         };

@@ -3,7 +3,9 @@ using System.Text.Json.Serialization;
 
 namespace BlueSlate.Bench.Accuracy;
 
-/// <summary>An exercise with answers, each with what a careful examiner finds in it. The form is described beside the cases.</summary>
+/// <summary>
+/// An exercise with answers, each with what a careful examiner finds in it. The form is described beside the cases.
+/// </summary>
 internal sealed record CaseFile(
     string Id,
     string Notation,
@@ -11,7 +13,8 @@ internal sealed record CaseFile(
     CaseModel Model,
     CaseAcceptance[] Accept,
     CaseLine[] Scheme,
-    CaseAnswer[] Answers)
+    CaseAnswer[] Answers
+)
 {
     private static readonly JsonSerializerOptions Options = new(JsonSerializerDefaults.Web);
 
@@ -34,14 +37,36 @@ internal sealed record CaseModel(CaseEntity[] Entities, CaseRelationship[] Relat
     public CaseExclusion[] Exclusions { get; init; } = [];
 }
 
-internal sealed record CaseEntity(string Name, string Kind, string? Stereotype, CaseAttribute[] Attributes, CaseOperation[]? Operations);
+internal sealed record CaseEntity(
+    string Name,
+    string Kind,
+    string? Stereotype,
+    CaseAttribute[] Attributes,
+    CaseOperation[]? Operations
+);
 
-internal sealed record CaseAttribute(string Name, string? Key, string? Type, string? Visibility, bool Multivalued, bool Derived, bool Optional, string[]? Parts)
+internal sealed record CaseAttribute(
+    string Name,
+    string? Key,
+    string? Type,
+    string? Visibility,
+    bool Multivalued,
+    bool Derived,
+    bool Optional,
+    string[]? Parts
+)
 {
     public bool IsKey(string mark) => Key?.Split('+').Contains(mark) == true;
 }
 
-internal sealed record CaseOperation(string Name, string[][]? Params, string? Returns, string? Visibility, bool Static, bool Abstract);
+internal sealed record CaseOperation(
+    string Name,
+    string[][]? Params,
+    string? Returns,
+    string? Visibility,
+    bool Static,
+    bool Abstract
+);
 
 internal sealed record CaseRelationship(string Id, string? Name, string Kind, CaseEnd[] Ends, CaseAttribute[]? Attributes);
 
@@ -69,7 +94,13 @@ internal sealed record CaseLine(string Id, decimal Marks, CaseGrant[] Grants);
 
 internal sealed record CaseGrant(decimal Marks, string[] Facts, decimal? Off);
 
-internal sealed record CaseAnswer(string Id, CaseModel Drawing, CaseSymbolFault[] SymbolFaults, CaseFinding[] Expected, CaseFinding[] Disputed);
+internal sealed record CaseAnswer(
+    string Id,
+    CaseModel Drawing,
+    CaseSymbolFault[] SymbolFaults,
+    CaseFinding[] Expected,
+    CaseFinding[] Disputed
+);
 
 internal sealed record CaseSymbolFault(string At, string Draw);
 

@@ -1,24 +1,34 @@
-using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Checking;
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Marking;
 
 namespace BlueSlate.Bench.Accuracy;
 
-/// <summary>A case's scheme and accepted values as the core's: every grant is a line, and every fact is named by its element.</summary>
+/// <summary>
+/// A case's scheme and accepted values as the core's: every grant is a line, and every fact is named by its element.
+/// </summary>
 internal sealed class CaseScheme(CaseFile file, CaseSketch sketch, Reading model)
 {
     private readonly ILookup<string, string> elements = sketch.ElementsAt;
 
-    public MarkingScheme Scheme() => new(
-        [.. file.Scheme.SelectMany(line => line.Grants.Select((grant, i) => Line($"{line.Id}/{i}", grant)))],
-        Rational.Zero,
-        Rational.Zero,
-        new Rational(1, 1000));
+    public MarkingScheme Scheme() =>
+        new(
+            [.. file.Scheme.SelectMany(line => line.Grants.Select((grant, i) => Line($"{line.Id}/{i}", grant)))],
+            Rational.Zero,
+            Rational.Zero,
+            new Rational(1, 1000)
+        );
 
     private MarkLine Line(string id, CaseGrant grant) =>
-        new(id, id, Exact(grant.Marks), grant.Off is null ? LineRule.Share : LineRule.Deduct, [.. grant.Facts.SelectMany(Facts).Distinct(StringComparer.Ordinal)])
+        new(
+            id,
+            id,
+            Exact(grant.Marks),
+            grant.Off is null ? LineRule.Share : LineRule.Deduct,
+            [.. grant.Facts.SelectMany(Facts).Distinct(StringComparer.Ordinal)]
+        )
         {
             Off = Exact(grant.Off ?? 1),
         };
@@ -41,8 +51,14 @@ internal sealed class CaseScheme(CaseFile file, CaseSketch sketch, Reading model
             }
             else if (file.Model.Entities.FirstOrDefault(entity => entity.Name == accept.At) is { } entity)
             {
-                var sets = accept.Values.Where(value => value.Split('+').All(name => entity.Attributes.Any(attribute => Name.Of(attribute.Name).Key == Name.Of(name).Key)));
-                var own = accept.Values.Any(value => value.StartsWith("surrogate key", StringComparison.Ordinal)) ? new[] { "own number" } : [];
+                var sets = accept.Values.Where(value =>
+                    value
+                        .Split('+')
+                        .All(name => entity.Attributes.Any(attribute => Name.Of(attribute.Name).Key == Name.Of(name).Key))
+                );
+                var own = accept.Values.Any(value => value.StartsWith("surrogate key", StringComparison.Ordinal))
+                    ? new[] { "own number" }
+                    : [];
                 Accept(FactKinds.Key.IdOf(elements[accept.At].First()), [.. sets, .. own]);
             }
         }
@@ -50,12 +66,19 @@ internal sealed class CaseScheme(CaseFile file, CaseSketch sketch, Reading model
         return [.. tolerances.Values];
 
         void Accept(string fact, IEnumerable<string> values) =>
-            tolerances[fact] = new Tolerance(fact, [.. values, .. tolerances.TryGetValue(fact, out var known) ? known.Accepted : []], false, false);
+            tolerances[fact] = new Tolerance(
+                fact,
+                [.. values, .. tolerances.TryGetValue(fact, out var known) ? known.Accepted : []],
+                false,
+                false
+            );
     }
 
     private IEnumerable<string> Facts(string text)
     {
-        var (kind, path) = text.Split(" @ ", 2) is [var first, var second] ? (first, second) : throw new InvalidDataException($"“{text}” is no fact.");
+        var (kind, path) = text.Split(" @ ", 2) is [var first, var second]
+            ? (first, second)
+            : throw new InvalidDataException($"“{text}” is no fact.");
         return kind switch
         {
             "entity" => Of(FactKinds.Entity, path),
@@ -70,7 +93,9 @@ internal sealed class CaseScheme(CaseFile file, CaseSketch sketch, Reading model
             "attribute" => Of(FactKinds.Attribute, path),
             "multivalued" => Of(FactKinds.Multivalued, path),
             "derived" => Of(FactKinds.Derived, path),
-            "composite" => sketch.PathOf.Where(pair => pair.Value.StartsWith(path + ".", StringComparison.Ordinal)).Select(pair => FactKinds.Part.IdOf(pair.Key)),
+            "composite" => sketch
+                .PathOf.Where(pair => pair.Value.StartsWith(path + ".", StringComparison.Ordinal))
+                .Select(pair => FactKinds.Part.IdOf(pair.Key)),
             "optional" => Of(FactKinds.Optional, path),
             "type" => Of(FactKinds.Type, path),
             "visibility" => Of(FactKinds.Visibility, path),
@@ -95,15 +120,16 @@ internal sealed class CaseScheme(CaseFile file, CaseSketch sketch, Reading model
         };
     }
 
-    private static FactKind Form(string rule) => rule switch
-    {
-        "named-relationships" => FactKinds.NamedRelationships,
-        "ends-complete" => FactKinds.EndsComplete,
-        "identifying-solid" => FactKinds.IdentifyingSolid,
-        "typed-attributes" => FactKinds.TypedAttributes,
-        "model-visibility" => FactKinds.ModelVisibility,
-        _ => throw new InvalidDataException($"“{rule}” is no rule of form."),
-    };
+    private static FactKind Form(string rule) =>
+        rule switch
+        {
+            "named-relationships" => FactKinds.NamedRelationships,
+            "ends-complete" => FactKinds.EndsComplete,
+            "identifying-solid" => FactKinds.IdentifyingSolid,
+            "typed-attributes" => FactKinds.TypedAttributes,
+            "model-visibility" => FactKinds.ModelVisibility,
+            _ => throw new InvalidDataException($"“{rule}” is no rule of form."),
+        };
 
     private IEnumerable<string> Absent(string path)
     {
@@ -114,7 +140,9 @@ internal sealed class CaseScheme(CaseFile file, CaseSketch sketch, Reading model
                 yield return FactKinds.NoForeignKeys.IdOf(Fact.WholeDrawing);
                 break;
             case "relationship":
-                yield return FactKinds.NoRelationship.IdOf(string.Join('+', rest.Split(", ").Select(name => elements[name].First())));
+                yield return FactKinds.NoRelationship.IdOf(
+                    string.Join('+', rest.Split(", ").Select(name => elements[name].First()))
+                );
                 break;
             case "attribute":
                 var dot = rest.IndexOf('.', StringComparison.Ordinal);
@@ -128,12 +156,21 @@ internal sealed class CaseScheme(CaseFile file, CaseSketch sketch, Reading model
     // An association class is drawn by a line and a box; the relationship goes by the line, or by the diamond.
     private IEnumerable<string> Of(FactKind kind, string path)
     {
-        var found = elements[path].Where(id => kind is not (RelationshipFact or LinkKindFact or NamedFact) || model.Model.Relationships.Any(relationship => relationship.Id == id)).ToList();
-        return found.Count > 0 ? found.Select(id => kind.IdOf(id)) : throw new InvalidDataException($"{file.Id}: nothing stands at “{path}”.");
+        var found = elements[path]
+            .Where(id =>
+                kind is not (RelationshipFact or LinkKindFact or NamedFact)
+                || model.Model.Relationships.Any(relationship => relationship.Id == id)
+            )
+            .ToList();
+        return found.Count > 0
+            ? found.Select(id => kind.IdOf(id))
+            : throw new InvalidDataException($"{file.Id}: nothing stands at “{path}”.");
     }
 
     private bool IsForeign(string element) =>
-        model.Model.Entities.SelectMany(entity => entity.Attributes).Any(attribute => attribute.Id == element && attribute.ForeignKey is not null);
+        model
+            .Model.Entities.SelectMany(entity => entity.Attributes)
+            .Any(attribute => attribute.Id == element && attribute.ForeignKey is not null);
 
     private IEnumerable<string> Set(string path)
     {
@@ -143,7 +180,13 @@ internal sealed class CaseScheme(CaseFile file, CaseSketch sketch, Reading model
 
     private IEnumerable<string> Subtype(string path)
     {
-        var (sub, super) = path.Split(" of ", 2) is [var first, var second] ? (elements[first].First(), elements[second].First()) : throw new InvalidDataException($"“{path}” is no subtype.");
-        return model.Model.Specialisations.Where(set => set.SupertypeId == super).SelectMany(set => set.Subtypes).Where(link => link.EntityId == sub).Select(link => FactKinds.Subtype.IdOf(link.Id));
+        var (sub, super) = path.Split(" of ", 2) is [var first, var second]
+            ? (elements[first].First(), elements[second].First())
+            : throw new InvalidDataException($"“{path}” is no subtype.");
+        return model
+            .Model.Specialisations.Where(set => set.SupertypeId == super)
+            .SelectMany(set => set.Subtypes)
+            .Where(link => link.EntityId == sub)
+            .Select(link => FactKinds.Subtype.IdOf(link.Id));
     }
 }

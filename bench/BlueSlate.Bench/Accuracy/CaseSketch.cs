@@ -5,8 +5,8 @@ using BlueSlate.Core.Language;
 namespace BlueSlate.Bench.Accuracy;
 
 /// <summary>
-/// Draws a case's model or answer with the symbols of its notation, under fresh ids and in any order, and remembers which element
-/// says what. Nothing else of the case is in the drawing.
+/// Draws a case's model or answer with the symbols of its notation, under fresh ids and in any order, and remembers which
+/// element says what. Nothing else of the case is in the drawing.
 /// </summary>
 internal abstract class CaseSketch
 {
@@ -48,16 +48,26 @@ internal abstract class CaseSketch
     private static string Resolve(string at, CaseModel drawn, CaseModel wanted)
     {
         var id = at.Split(" / ")[0];
-        if (drawn.Relationships.Any(relationship => relationship.Id == id) || wanted.Relationships.FirstOrDefault(relationship => relationship.Id == id) is not { } meant)
+        if (
+            drawn.Relationships.Any(relationship => relationship.Id == id)
+            || wanted.Relationships.FirstOrDefault(relationship => relationship.Id == id) is not { } meant
+        )
         {
             return at;
         }
 
-        return drawn.Relationships.Where(relationship => relationship.Ends.Length == meant.Ends.Length)
-            .OrderByDescending(relationship => Math.Max(Likeness(relationship.Ends, meant.Ends), Likeness([.. relationship.Ends.Reverse()], meant.Ends)) + (Alike(relationship.Name ?? "", meant.Name ?? "") / 2)).First().Id;
+        return drawn
+            .Relationships.Where(relationship => relationship.Ends.Length == meant.Ends.Length)
+            .OrderByDescending(relationship =>
+                Math.Max(Likeness(relationship.Ends, meant.Ends), Likeness([.. relationship.Ends.Reverse()], meant.Ends))
+                + (Alike(relationship.Name ?? "", meant.Name ?? "") / 2)
+            )
+            .First()
+            .Id;
     }
 
-    private static double Likeness(CaseEnd[] ends, CaseEnd[] meant) => ends.Zip(meant).Sum(pair => Alike(pair.First.Entity, pair.Second.Entity));
+    private static double Likeness(CaseEnd[] ends, CaseEnd[] meant) =>
+        ends.Zip(meant).Sum(pair => Alike(pair.First.Entity, pair.Second.Entity));
 
     private static double Alike(string a, string b) => NameSimilarity.Of(Name.Of(a), Name.Of(b)).Value;
 
@@ -97,9 +107,11 @@ internal abstract class CaseSketch
 
     protected abstract void DrawSpecialisation(CaseSpecialisation specialisation, string path);
 
-    protected virtual void DrawUnion(CaseUnion union) => throw new InvalidDataException("This notation has no symbol for a union.");
+    protected virtual void DrawUnion(CaseUnion union) =>
+        throw new InvalidDataException("This notation has no symbol for a union.");
 
-    protected virtual void DrawExclusion(CaseExclusion exclusion) => throw new InvalidDataException("This notation has no symbol for relationships that exclude each other.");
+    protected virtual void DrawExclusion(CaseExclusion exclusion) =>
+        throw new InvalidDataException("This notation has no symbol for relationships that exclude each other.");
 
     /// <summary>How an end is named in paths: by its entity, or by its role where both ends are at one entity.</summary>
     protected static string EndPath(CaseRelationship relationship, CaseEnd end)
@@ -116,8 +128,7 @@ internal abstract class CaseSketch
         do
         {
             id = $"{(char)('a' + random.Next(26))}{random.Next(36 * 36 * 36):x}";
-        }
-        while (!ids.Add(id));
+        } while (!ids.Add(id));
         if (path.Length > 0)
         {
             PathOf[id] = path;
@@ -133,7 +144,14 @@ internal abstract class CaseSketch
         return shape.Id;
     }
 
-    protected string Add(string path, LineEnd from, LineEnd to, Stroke stroke = Stroke.Solid, string text = "", ImmutableArray<Along>? along = null)
+    protected string Add(
+        string path,
+        LineEnd from,
+        LineEnd to,
+        Stroke stroke = Stroke.Solid,
+        string text = "",
+        ImmutableArray<Along>? along = null
+    )
     {
         var line = new Line(NewId(path), stroke, text, from, to, []) { Along = along ?? [] };
         lines.Add(line);

@@ -3,9 +3,16 @@ using BlueSlate.Core.Checking;
 namespace BlueSlate.Bench.Accuracy;
 
 /// <summary>Where a finding stands in the words of the cases.</summary>
-internal enum At { Model, Answer, Relationship }
+internal enum At
+{
+    Model,
+    Answer,
+    Relationship,
+}
 
-/// <summary>The cases' code for each of our kinds of findings, and where it stands there. What the cases have no code for has none here.</summary>
+/// <summary>
+/// The cases' code for each of our kinds of findings, and where it stands there. What the cases have no code for has none here.
+/// </summary>
 internal static class FindingCodes
 {
     private static readonly Dictionary<string, (string Code, At At)> Table = new(StringComparer.Ordinal)
@@ -61,36 +68,71 @@ internal static class FindingCodes
     /// <summary>Findings that are rules of a scheme or kinds that the cases do not label.</summary>
     private static readonly HashSet<string> Unlabelled = new(StringComparer.Ordinal)
     {
-        "form-rule-broken", "drawing-shows-little", "relationship-unnamed", "role-missing", "operation-extra", "scope-not-shown", "stereotype-not-shown", "part-missing", "foreign-key-optionality", "history-kept", "key-by-own-number", "specialisation-several",
+        "form-rule-broken",
+        "drawing-shows-little",
+        "relationship-unnamed",
+        "role-missing",
+        "operation-extra",
+        "scope-not-shown",
+        "stereotype-not-shown",
+        "part-missing",
+        "foreign-key-optionality",
+        "history-kept",
+        "key-by-own-number",
+        "specialisation-several",
     };
 
     /// <summary>A root in the cases' words, one for each place; none for what the cases do not label.</summary>
-    public static IEnumerable<CaseFinding> Of(Finding finding, CaseModel wanted, IReadOnlyDictionary<string, string> model, IReadOnlyDictionary<string, string> answer)
+    public static IEnumerable<CaseFinding> Of(
+        Finding finding,
+        CaseModel wanted,
+        IReadOnlyDictionary<string, string> model,
+        IReadOnlyDictionary<string, string> answer
+    )
     {
-        if (Unlabelled.Contains(finding.Code) || (finding.Claims.IsEmpty && finding.Code is "foreign-key-mismatch" or "foreign-key-without-line"))
+        if (
+            Unlabelled.Contains(finding.Code)
+            || (finding.Claims.IsEmpty && finding.Code is "foreign-key-mismatch" or "foreign-key-without-line")
+        )
         {
             return [];
         }
 
         var (code, at) = CodeOf(finding, wanted, model);
         var (paths, elements) = at == At.Answer ? (answer, finding.AnswerElements) : (model, finding.ModelElements);
-        var places = elements.Where(paths.ContainsKey).Select(id => at == At.Relationship ? paths[id].Split(" / ")[0] : paths[id]).Distinct(StringComparer.Ordinal).ToList();
-        return (places.Count == 0 ? [""] : code is "foreign-key-in-conceptual" or "attribute-extra" or "attribute-misplaced" ? places : places.Take(1)).Select(place => new CaseFinding(code, place));
+        var places = elements
+            .Where(paths.ContainsKey)
+            .Select(id => at == At.Relationship ? paths[id].Split(" / ")[0] : paths[id])
+            .Distinct(StringComparer.Ordinal)
+            .ToList();
+        return (
+            places.Count == 0 ? [""]
+            : code is "foreign-key-in-conceptual" or "attribute-extra" or "attribute-misplaced" ? places
+            : places.Take(1)
+        ).Select(place => new CaseFinding(code, place));
     }
 
-    private static (string Code, At At) CodeOf(Finding finding, CaseModel wanted, IReadOnlyDictionary<string, string> model) => finding.Code switch
-    {
-        _ when finding.Code.StartsWith("notation-", StringComparison.Ordinal) => ("symbol", At.Answer),
-        "entity-kind-not-shown" => (wanted.Entities.Any(entity => entity.Kind == "weak" && finding.ModelElements.Any(id => model.GetValueOrDefault(id) == entity.Name)) ? "weak-not-shown" : "symbol", At.Model),
-        "attribute-form-not-shown" => (finding.Claims[0].Split(':')[0] + "-not-shown", At.Model),
-        "restated-in-part" => finding.Claims[0].Split(':')[0] switch
+    private static (string Code, At At) CodeOf(Finding finding, CaseModel wanted, IReadOnlyDictionary<string, string> model) =>
+        finding.Code switch
         {
-            "entity" or "subtype" => ("specialisation-missing", At.Model),
-            "disjoint" => ("specialisation-disjointness", At.Model),
-            "relationship" => ("relationship-missing", At.Model),
-            _ => ("attribute-missing", At.Model),
-        },
-        "end-unsaid" => (finding.Claims[0].Split(':')[0] == "min" ? "cardinality-min" : "cardinality-max", At.Model),
-        _ => Table.GetValueOrDefault(finding.Code, (finding.Code, At.Model)),
-    };
+            _ when finding.Code.StartsWith("notation-", StringComparison.Ordinal) => ("symbol", At.Answer),
+            "entity-kind-not-shown" => (
+                wanted.Entities.Any(entity =>
+                    entity.Kind == "weak" && finding.ModelElements.Any(id => model.GetValueOrDefault(id) == entity.Name)
+                )
+                    ? "weak-not-shown"
+                    : "symbol",
+                At.Model
+            ),
+            "attribute-form-not-shown" => (finding.Claims[0].Split(':')[0] + "-not-shown", At.Model),
+            "restated-in-part" => finding.Claims[0].Split(':')[0] switch
+            {
+                "entity" or "subtype" => ("specialisation-missing", At.Model),
+                "disjoint" => ("specialisation-disjointness", At.Model),
+                "relationship" => ("relationship-missing", At.Model),
+                _ => ("attribute-missing", At.Model),
+            },
+            "end-unsaid" => (finding.Claims[0].Split(':')[0] == "min" ? "cardinality-min" : "cardinality-max", At.Model),
+            _ => Table.GetValueOrDefault(finding.Code, (finding.Code, At.Model)),
+        };
 }

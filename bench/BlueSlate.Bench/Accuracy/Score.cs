@@ -7,8 +7,8 @@ namespace BlueSlate.Bench.Accuracy;
 internal sealed record Entry(string Case, string Answer, Dictionary<string, double> Lines, List<CaseFinding> Findings);
 
 /// <summary>
-/// Holds entries against what examiners gave and found: the differences of the marks, and of the findings by code and place, as the
-/// description of the cases says they are compared.
+/// Holds entries against what examiners gave and found: the differences of the marks, and of the findings by code and place, as
+/// the description of the cases says they are compared.
 /// </summary>
 internal sealed partial class Score
 {
@@ -23,11 +23,19 @@ internal sealed partial class Score
         if (given.Count > 0)
         {
             marks.Add((given.Average(), total - given.Average()));
-            log.WriteLine(string.Create(CultureInfo.InvariantCulture, $"marks        {file.Id} {answer.Id}  {total:0.00} against {given.Average():0.00}"));
+            log.WriteLine(
+                string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"marks        {file.Id} {answer.Id}  {total:0.00} against {given.Average():0.00}"
+                )
+            );
         }
 
         var wanted = answer.Expected.Where(finding => !finding.IsEquivalent).Select(Place).ToList();
-        var equivalent = answer.Expected.Where(finding => finding.IsEquivalent).Select(finding => Place(finding).At.Split('/')[0]).ToHashSet(StringComparer.Ordinal);
+        var equivalent = answer
+            .Expected.Where(finding => finding.IsEquivalent)
+            .Select(finding => Place(finding).At.Split('/')[0])
+            .ToHashSet(StringComparer.Ordinal);
         var disputed = answer.Disputed.Select(Place).ToHashSet();
         var found = entry.Findings.Select(Place).ToList();
         foreach (var more in found.Where(finding => finding.Code == "naming").Skip(1).ToList())
@@ -60,18 +68,32 @@ internal sealed partial class Score
 
     /// <summary>A table by code: wanted, found, false.</summary>
     public IEnumerable<string> Table() =>
-        byCode.Select(pair => $"{pair.Key,-36}{pair.Value[0],8}{pair.Value[1],8}{pair.Value[2],8}");
+        byCode.Select(pair => $"{pair.Key, -36}{pair.Value[0], 8}{pair.Value[1], 8}{pair.Value[2], 8}");
 
     /// <summary>The last line of the bench.</summary>
     public string Summary()
     {
         var middle = marks.Where(one => one.Mean is >= 10 and <= 38).ToList();
-        int wanted = byCode.Values.Sum(counts => counts[0]), hit = byCode.Values.Sum(counts => counts[1]), alarms = byCode.Values.Sum(counts => counts[2]);
-        var macro = byCode.Values.Where(counts => counts[0] > 0).Select(counts => (double)counts[1] / counts[0]).DefaultIfEmpty(1).Average();
-        return string.Create(CultureInfo.InvariantCulture, $"accuracy: answers {marks.Count} mad {Mean(marks, Math.Abs):0.00} mid_mad {Mean(middle, Math.Abs):0.00} bias {Mean(marks, value => value):+0.00;-0.00} worst {marks.Select(one => Math.Abs(one.Difference)).DefaultIfEmpty().Max():0.00} recall {hit / Math.Max(1.0, wanted):0.000} macro_recall {macro:0.000} precision {hit / Math.Max(1.0, hit + alarms):0.000} alarms_on_equivalent {onEquivalent}");
+        int wanted = byCode.Values.Sum(counts => counts[0]),
+            hit = byCode.Values.Sum(counts => counts[1]),
+            alarms = byCode.Values.Sum(counts => counts[2]);
+        var macro = byCode
+            .Values.Where(counts => counts[0] > 0)
+            .Select(counts => (double)counts[1] / counts[0])
+            .DefaultIfEmpty(1)
+            .Average();
+        return string.Create(
+            CultureInfo.InvariantCulture,
+            $"accuracy: answers {marks.Count} mad {Mean(marks, Math.Abs):0.00} mid_mad {Mean(middle, Math.Abs):0.00} "
+                + $"bias {Mean(marks, value => value):+0.00;-0.00} worst "
+                + $"{marks.Select(one => Math.Abs(one.Difference)).DefaultIfEmpty().Max():0.00} recall "
+                + $"{hit / Math.Max(1.0, wanted):0.000} macro_recall {macro:0.000} precision "
+                + $"{hit / Math.Max(1.0, hit + alarms):0.000} alarms_on_equivalent {onEquivalent}"
+        );
     }
 
-    private static double Mean(List<(double Mean, double Difference)> marks, Func<double, double> of) => marks.Select(one => of(one.Difference)).DefaultIfEmpty().Average();
+    private static double Mean(List<(double Mean, double Difference)> marks, Func<double, double> of) =>
+        marks.Select(one => of(one.Difference)).DefaultIfEmpty().Average();
 
     private static (string Code, string At) Place(CaseFinding finding)
     {
@@ -79,7 +101,10 @@ internal sealed partial class Score
         return finding.Code switch
         {
             "naming" or "symbol" or "foreign-key-wrong-side" => (finding.Code, ""),
-            "key-missing" or "key-wrong" or "key-not-minimal" or "weak-not-shown" => (finding.Code, Plain().Replace(at.Split('.')[0].ToLowerInvariant(), "")),
+            "key-missing" or "key-wrong" or "key-not-minimal" or "weak-not-shown" => (
+                finding.Code,
+                Plain().Replace(at.Split('.')[0].ToLowerInvariant(), "")
+            ),
             _ => (finding.Code, Plain().Replace(at.ToLowerInvariant(), "")),
         };
     }

@@ -11,19 +11,40 @@ using BlueSlate.Core.Notations;
 namespace BlueSlate.Bench.Seeded;
 
 /// <summary>A model answer of the demo with what it says and what it is held against.</summary>
-internal sealed record DemoModel(string Name, Drawing Drawing, NotationOptions Options, ConceptModel Concepts, Assessor Assessor, IReadOnlySet<string> Tolerated)
+internal sealed record DemoModel(
+    string Name,
+    Drawing Drawing,
+    NotationOptions Options,
+    ConceptModel Concepts,
+    Assessor Assessor,
+    IReadOnlySet<string> Tolerated
+)
 {
-    public static List<DemoModel> ReadAll(string folder) => [.. Directory.EnumerateDirectories(folder).Order(StringComparer.Ordinal).Select(Read)];
+    public static List<DemoModel> ReadAll(string folder) =>
+        [.. Directory.EnumerateDirectories(folder).Order(StringComparer.Ordinal).Select(Read)];
 
     private static DemoModel Read(string folder)
     {
-        var question = JsonSerializer.Deserialize<QuestionDocument>(File.ReadAllText(Path.Combine(folder, "question.json")), Formats.Json)!;
-        var assessment = JsonSerializer.Deserialize<AssessmentDocument>(File.ReadAllText(Path.Combine(folder, "assessment.json")), Formats.Json)!;
+        var question = JsonSerializer.Deserialize<QuestionDocument>(
+            File.ReadAllText(Path.Combine(folder, "question.json")),
+            Formats.Json
+        )!;
+        var assessment = JsonSerializer.Deserialize<AssessmentDocument>(
+            File.ReadAllText(Path.Combine(folder, "assessment.json")),
+            Formats.Json
+        )!;
         var drawing = DrawingReader.Read(File.ReadAllBytes(Path.Combine(folder, "model.json"))).Drawing!;
         var options = question.Part.ToOptions();
         var reading = Notation.Read(drawing, options);
         var scheme = SchemeDeriver.Derive(FactList.Of(reading, options), 40);
-        return new DemoModel(Path.GetFileName(folder), drawing, options, reading.Model, new Assessor(drawing, options, assessment.ToTolerances(), scheme), assessment.ToTolerances().Select(tolerance => tolerance.FactId).ToHashSet(StringComparer.Ordinal));
+        return new DemoModel(
+            Path.GetFileName(folder),
+            drawing,
+            options,
+            reading.Model,
+            new Assessor(drawing, options, assessment.ToTolerances(), scheme),
+            assessment.ToTolerances().Select(tolerance => tolerance.FactId).ToHashSet(StringComparer.Ordinal)
+        );
     }
 
     /// <summary>Concepts drawn in this exercise's notation.</summary>

@@ -3,7 +3,9 @@ using BlueSlate.Core.Concepts;
 
 namespace BlueSlate.Bench.Seeded;
 
-/// <summary>Names in other spellings and other words, written by hand; the same for a whole answer, as one person writes.</summary>
+/// <summary>
+/// Names in other spellings and other words, written by hand; the same for a whole answer, as one person writes.
+/// </summary>
 internal sealed class OtherWords(Random random)
 {
     private static readonly Dictionary<string, string[]> Variants = new(StringComparer.OrdinalIgnoreCase)
@@ -27,21 +29,44 @@ internal sealed class OtherWords(Random random)
 
     private readonly int style = random.Next(4);
 
-    public ConceptModel Rename(ConceptModel model) => model with
-    {
-        Entities = [.. model.Entities.Select(entity => entity with
+    public ConceptModel Rename(ConceptModel model) =>
+        model with
         {
-            Name = Styled(entity.Name),
-            Attributes = Rename(entity.Attributes),
-        })],
-        Relationships = [.. model.Relationships.Select(relationship => relationship with { Attributes = Rename(relationship.Attributes) })],
-    };
+            Entities =
+            [
+                .. model.Entities.Select(entity =>
+                    entity with
+                    {
+                        Name = Styled(entity.Name),
+                        Attributes = Rename(entity.Attributes),
+                    }
+                ),
+            ],
+            Relationships =
+            [
+                .. model.Relationships.Select(relationship => relationship with { Attributes = Rename(relationship.Attributes) }),
+            ],
+        };
 
     private ImmutableArray<ConceptAttribute> Rename(ImmutableArray<ConceptAttribute> attributes) =>
-        [.. attributes.Select(attribute => attribute with { Name = Styled(Varied(attribute.Name)), Parts = [.. attribute.Parts.Select(part => part with { Name = Styled(part.Name) })] })];
+        [
+            .. attributes.Select(attribute =>
+                attribute with
+                {
+                    Name = Styled(Varied(attribute.Name)),
+                    Parts = [.. attribute.Parts.Select(part => part with { Name = Styled(part.Name) })],
+                }
+            ),
+        ];
 
     private string Varied(string name) =>
-        string.Join(' ', name.Split(' ').Select(word => random.Next(2) == 0 && Variants.TryGetValue(word, out var others) ? others[random.Next(others.Length)] : word));
+        string.Join(
+            ' ',
+            name.Split(' ')
+                .Select(word =>
+                    random.Next(2) == 0 && Variants.TryGetValue(word, out var others) ? others[random.Next(others.Length)] : word
+                )
+        );
 
     private string Styled(string name)
     {

@@ -10,7 +10,12 @@ internal sealed class AttributeRules(VerdictLookup look)
     {
         if (look.Correspondence.Attributes.TryGetValue(fact.ConceptId, out var match))
         {
-            return new Verdict(fact, match.Moved ? VerdictKind.Wrong : VerdictKind.Holds, match.AnswerId, look.Answer.Attribute(match.AnswerId).Attribute.Name);
+            return new Verdict(
+                fact,
+                match.Moved ? VerdictKind.Wrong : VerdictKind.Holds,
+                match.AnswerId,
+                look.Answer.Attribute(match.AnswerId).Attribute.Name
+            );
         }
 
         if (look.Restated.Contains(fact.ConceptId))
@@ -20,7 +25,9 @@ internal sealed class AttributeRules(VerdictLookup look)
 
         if (!look.Model.AttributesOfEntities.TryGetValue(fact.ConceptId, out var pair))
         {
-            var relationship = look.Model.Relationships.Values.First(candidate => candidate.Attributes.Any(attribute => attribute.Id == fact.ConceptId));
+            var relationship = look.Model.Relationships.Values.First(candidate =>
+                candidate.Attributes.Any(attribute => attribute.Id == fact.ConceptId)
+            );
             return (look.AnswerRelationship(relationship.Id)?.Id ?? RestatedBy(relationship.Id)) is { } drawn
                 ? new Verdict(fact, VerdictKind.Absent, drawn, "")
                 : look.RestatedOr(fact, fact.ConceptId, VerdictKind.AbsentWithOwner);
@@ -33,7 +40,11 @@ internal sealed class AttributeRules(VerdictLookup look)
 
     // What is drawn in an owner's stead, and can hold attributes.
     private string? RestatedBy(string ownerId) =>
-        look.Correspondence.Restated.SelectMany(match => match.Owners).Where(owner => owner.Model == ownerId).Select(owner => owner.Answer).FirstOrDefault();
+        look
+            .Correspondence.Restated.SelectMany(match => match.Owners)
+            .Where(owner => owner.Model == ownerId)
+            .Select(owner => owner.Answer)
+            .FirstOrDefault();
 
     public Verdict OnForm(Fact fact, Func<ConceptAttribute, bool> shown)
     {
@@ -43,13 +54,22 @@ internal sealed class AttributeRules(VerdictLookup look)
         }
 
         // In a box of its own, which need not be there, a value that may be absent is always present.
-        if (fact.Kind == FactKinds.Optional && !match.Moved && look.Correspondence.Restated.Any(used => used.Owners.Any(owner => owner.Answer == match.AnswerOwnerId)))
+        if (
+            fact.Kind == FactKinds.Optional
+            && !match.Moved
+            && look.Correspondence.Restated.Any(used => used.Owners.Any(owner => owner.Answer == match.AnswerOwnerId))
+        )
         {
             return new Verdict(fact, VerdictKind.HoldsByRestatement, match.AnswerId, fact.Value);
         }
 
         var holds = shown(look.Answer.Attribute(match.AnswerId).Attribute);
-        return new Verdict(fact, holds ? VerdictKind.Holds : VerdictKind.Wrong, match.AnswerId, holds ? fact.Value : VerdictLookup.NotShown);
+        return new Verdict(
+            fact,
+            holds ? VerdictKind.Holds : VerdictKind.Wrong,
+            match.AnswerId,
+            holds ? fact.Value : VerdictLookup.NotShown
+        );
     }
 
     public Verdict OnPart(Fact fact)

@@ -1,5 +1,5 @@
-using BlueSlate.Core.Checking.Kinds;
 using System.Collections.Immutable;
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Matching;
 using BlueSlate.Core.Notations;
@@ -16,29 +16,63 @@ public static class Comparer
         IReadOnlyDictionary<string, Tolerance> tolerances,
         IndexedReading answer,
         Correspondence correspondence,
-        NotationOptions options)
+        NotationOptions options
+    )
     {
         var drawn = correspondence.Entities.Count + correspondence.Restated.Length;
         var showsLittle = drawn == 0 || drawn * 3 < model.Model.Entities.Length;
         var rules = new VerdictRules(model, answer, correspondence, showsLittle);
         var strict = facts.Select(rules.On).ToImmutableArray();
         var excused = answer.Model.Entities.IsEmpty ? [] : Excused(model.Model, strict, tolerances);
-        var verdicts = strict.Select(verdict => Tolerate(verdict, tolerances, excused, answer.Model.Entities.IsEmpty)).ToImmutableArray();
+        var verdicts = strict
+            .Select(verdict => Tolerate(verdict, tolerances, excused, answer.Model.Entities.IsEmpty))
+            .ToImmutableArray();
         verdicts = [.. verdicts.Select(verdict => FollowingKey(verdict, model.Model, verdicts))];
         var histories = KeptHistory.In(verdicts, model.Model, answer.Model, correspondence);
         var kept = histories.Select(history => history.FactId).ToHashSet(StringComparer.Ordinal);
-        var excusedExtras = histories.SelectMany(history => history.Times)
-            .Concat(verdicts.Where(verdict => verdict is { ByOwnNumber: true, Kind: VerdictKind.Tolerated }).Select(verdict => answer.Model.Entity(verdict.AnswerId!).Primary!.AttributeIds[0]))
+        var excusedExtras = histories
+            .SelectMany(history => history.Times)
+            .Concat(
+                verdicts
+                    .Where(verdict => verdict is { ByOwnNumber: true, Kind: VerdictKind.Tolerated })
+                    .Select(verdict => answer.Model.Entity(verdict.AnswerId!).Primary!.AttributeIds[0])
+            )
             .ToHashSet(StringComparer.Ordinal);
-        verdicts = [.. verdicts.Select(verdict => kept.Contains(verdict.Fact.Id) ? verdict with { Kind = VerdictKind.Tolerated } : verdict)];
-        return new Comparison(model, answer, correspondence, options, verdicts, [.. ExtraList.Of(answer.Reading, correspondence).Where(extra => !excusedExtras.Contains(extra.AnswerId))], showsLittle) { Histories = histories };
+        verdicts =
+        [
+            .. verdicts.Select(verdict =>
+                kept.Contains(verdict.Fact.Id) ? verdict with { Kind = VerdictKind.Tolerated } : verdict
+            ),
+        ];
+        return new Comparison(
+            model,
+            answer,
+            correspondence,
+            options,
+            verdicts,
+            [.. ExtraList.Of(answer.Reading, correspondence).Where(extra => !excusedExtras.Contains(extra.AnswerId))],
+            showsLittle
+        )
+        {
+            Histories = histories,
+        };
     }
 
     // Concepts that are absent only because an optional entity or relationship is.
-    private static HashSet<string> Excused(ConceptModel model, ImmutableArray<Verdict> verdicts, IReadOnlyDictionary<string, Tolerance> tolerances)
+    private static HashSet<string> Excused(
+        ConceptModel model,
+        ImmutableArray<Verdict> verdicts,
+        IReadOnlyDictionary<string, Tolerance> tolerances
+    )
     {
         var excused = new HashSet<string>(StringComparer.Ordinal);
-        foreach (var verdict in verdicts.Where(verdict => verdict.Kind == VerdictKind.Absent && tolerances.TryGetValue(verdict.Fact.Id, out var tolerance) && tolerance.Optional))
+        foreach (
+            var verdict in verdicts.Where(verdict =>
+                verdict.Kind == VerdictKind.Absent
+                && tolerances.TryGetValue(verdict.Fact.Id, out var tolerance)
+                && tolerance.Optional
+            )
+        )
         {
             excused.UnionWith(verdict.Fact.Kind.ExcusedBy(verdict.Fact, model));
         }
@@ -56,11 +90,20 @@ public static class Comparer
 
         var relationship = model.Relationships.First(candidate => candidate.Id == verdict.Fact.ConceptId);
         var dependent = relationship.Roles.FirstOrDefault(role => role.Id == relationship.DependentRoleId)?.EntityId;
-        var otherKey = all.Any(other => other.Fact.Kind == FactKinds.Key && other.Fact.ConceptId == dependent && (other.Kind is VerdictKind.Tolerated or VerdictKind.HoldsByRestatement || other.ByOwnNumber && other.PartlyRight));
+        var otherKey = all.Any(other =>
+            other.Fact.Kind == FactKinds.Key
+            && other.Fact.ConceptId == dependent
+            && (other.Kind is VerdictKind.Tolerated or VerdictKind.HoldsByRestatement || other.ByOwnNumber && other.PartlyRight)
+        );
         return otherKey ? verdict with { Kind = VerdictKind.Tolerated } : verdict;
     }
 
-    private static Verdict Tolerate(Verdict verdict, IReadOnlyDictionary<string, Tolerance> tolerances, HashSet<string> excused, bool blank)
+    private static Verdict Tolerate(
+        Verdict verdict,
+        IReadOnlyDictionary<string, Tolerance> tolerances,
+        HashSet<string> excused,
+        bool blank
+    )
     {
         if (verdict.Kind == VerdictKind.AbsentWithOwner && excused.Contains(verdict.Fact.ConceptId))
         {
@@ -77,8 +120,15 @@ public static class Comparer
             _ when tolerance.NotAssessed => verdict with { Kind = VerdictKind.NotAssessed },
             { IsGood: true } => verdict,
             _ when blank => verdict,
-            { Kind: VerdictKind.Absent } or { Drawn: VerdictLookup.NotShown } when tolerance.Optional => verdict with { Kind = VerdictKind.Tolerated },
-            { Kind: VerdictKind.Wrong or VerdictKind.Absent } when verdict.Fact.Kind.Accepts(tolerance, verdict) => verdict with { Kind = VerdictKind.Tolerated, PartlyRight = false },
+            { Kind: VerdictKind.Absent } or { Drawn: VerdictLookup.NotShown } when tolerance.Optional => verdict with
+            {
+                Kind = VerdictKind.Tolerated,
+            },
+            { Kind: VerdictKind.Wrong or VerdictKind.Absent } when verdict.Fact.Kind.Accepts(tolerance, verdict) => verdict with
+            {
+                Kind = VerdictKind.Tolerated,
+                PartlyRight = false,
+            },
             _ => verdict,
         };
     }

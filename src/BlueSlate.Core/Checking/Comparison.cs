@@ -6,20 +6,30 @@ using BlueSlate.Core.Notations;
 namespace BlueSlate.Core.Checking;
 
 /// <summary>What checking says of one fact.</summary>
-public enum VerdictKind { Holds, HoldsByRestatement, Tolerated, Wrong, Absent, AbsentWithOwner, NotAssessed }
+public enum VerdictKind
+{
+    Holds,
+    HoldsByRestatement,
+    Tolerated,
+    Wrong,
+    Absent,
+    AbsentWithOwner,
+    NotAssessed,
+}
 
 /// <summary>The verdict on one fact of the model answer, with its evidence.</summary>
 /// <param name="Fact">The fact.</param>
 /// <param name="Kind">What is said of it.</param>
 /// <param name="AnswerId">The concept of the answer that bears on it, or null.</param>
 /// <param name="Drawn">What the answer says instead or as well, as text.</param>
-/// <param name="PartlyRight">
-/// Half right: a key with a superfluous attribute, an operation with an incomplete signature, a right value at a relationship that is
-/// tied to the wrong entity.
+/// <param name="PartlyRight"> Half right: a key with a superfluous attribute, an operation with an incomplete signature, a
+/// right value at a relationship that is tied to the wrong entity.
 /// </param>
 public sealed record Verdict(Fact Fact, VerdictKind Kind, string? AnswerId, string Drawn, bool PartlyRight = false)
 {
-    /// <summary>What the answer says, as text in the model answer's own names, where that differs from <see cref="Drawn"/>.</summary>
+    /// <summary>
+    /// What the answer says, as text in the model answer's own names, where that differs from <see cref="Drawn"/>.
+    /// </summary>
     public string InModelTerms { get; init; } = Drawn;
 
     /// <summary>Whether a key is drawn as one attribute that was invented, beside the whole key that is wanted.</summary>
@@ -28,7 +38,9 @@ public sealed record Verdict(Fact Fact, VerdictKind Kind, string? AnswerId, stri
     /// <summary>The other way of drawing by which it is half right, or null.</summary>
     public RestatedMatch? RestatedBy { get; init; }
 
-    /// <summary>The entity or relationship of the model answer that the fact belongs to, for what is absent with it or half right.</summary>
+    /// <summary>
+    /// The entity or relationship of the model answer that the fact belongs to, for what is absent with it or half right.
+    /// </summary>
     public string? OwnerId { get; init; }
 
     /// <summary>True when the fact is as wanted, in whatever way.</summary>
@@ -39,7 +51,14 @@ public sealed record Verdict(Fact Fact, VerdictKind Kind, string? AnswerId, stri
 }
 
 /// <summary>What kind of concept an extra is.</summary>
-public enum ExtraKind { Entity, Attribute, Relationship, Subtype, Operation }
+public enum ExtraKind
+{
+    Entity,
+    Attribute,
+    Relationship,
+    Subtype,
+    Operation,
+}
 
 /// <summary>Something in the answer that stands for nothing in the model answer.</summary>
 /// <param name="Kind">What it is.</param>
@@ -61,9 +80,18 @@ public sealed class Comparison
         NotationOptions options,
         ImmutableArray<Verdict> verdicts,
         ImmutableArray<Extra> extras,
-        bool showsLittle)
+        bool showsLittle
+    )
     {
-        (IndexedModel, IndexedAnswer, Correspondence, Options, Verdicts, Extras, ShowsLittle) = (model, answer, correspondence, options, verdicts, extras, showsLittle);
+        (IndexedModel, IndexedAnswer, Correspondence, Options, Verdicts, Extras, ShowsLittle) = (
+            model,
+            answer,
+            correspondence,
+            options,
+            verdicts,
+            extras,
+            showsLittle
+        );
         byFact = verdicts.ToDictionary(verdict => verdict.Fact.Id, StringComparer.Ordinal);
         AllBad = [.. verdicts.Where(verdict => verdict.IsBad)];
         bad = AllBad.Where(verdict => verdict.RestatedBy is null).ToLookup(verdict => verdict.Fact.Kind);
@@ -86,7 +114,13 @@ public sealed class Comparison
     public const double Sureness = 0.6;
 
     /// <summary>Entities of the model answer, by id, that are matched by their place rather than by their name.</summary>
-    public ImmutableArray<string> Unsure => [.. Correspondence.Entities.Where(pair => pair.Value.NameLikeness < Sureness).Select(pair => pair.Key).Order(StringComparer.Ordinal)];
+    public ImmutableArray<string> Unsure =>
+        [
+            .. Correspondence
+                .Entities.Where(pair => pair.Value.NameLikeness < Sureness)
+                .Select(pair => pair.Key)
+                .Order(StringComparer.Ordinal),
+        ];
 
     /// <summary>The notation's options of this part.</summary>
     public NotationOptions Options { get; }

@@ -18,7 +18,8 @@ internal sealed class EntityRules(VerdictLookup look)
         }
 
         var wanted = look.Model.Entities[fact.ConceptId].Kind;
-        var holds = entity.Kind == wanted
+        var holds =
+            entity.Kind == wanted
             || (wanted == EntityKind.Associative && LinksItsParents(fact.ConceptId))
             || (wanted == EntityKind.Weak && entity.Primary is { Partial: false } && HangsOnItsOwner(entity));
         return new Verdict(fact, holds ? VerdictKind.Holds : VerdictKind.Wrong, entity.Id, FactList.KindOf(entity.Kind));
@@ -26,15 +27,22 @@ internal sealed class EntityRules(VerdictLookup look)
 
     // With an identifying line to one owner an entity is seen to be weak, whatever its key is marked as.
     private bool HangsOnItsOwner(EntityType entity) =>
-        look.Answer.Model.RelationshipsOf(entity.Id).Any(relationship => relationship is { Identifying: true, Roles.Length: 2, IsRecursive: false, DependentRoleId: { } dependent }
-            && relationship.Roles.First(role => role.Id == dependent) is var own && own.EntityId == entity.Id && relationship.Other(own).CoOccurrence.Max == 1);
+        look
+            .Answer.Model.RelationshipsOf(entity.Id)
+            .Any(relationship =>
+                relationship is { Identifying: true, Roles.Length: 2, IsRecursive: false, DependentRoleId: { } dependent }
+                && relationship.Roles.First(role => role.Id == dependent) is var own
+                && own.EntityId == entity.Id
+                && relationship.Other(own).CoOccurrence.Max == 1
+            );
 
     // An entity that is joined to both parents as wanted is seen to link them, whatever its corners look like.
     private bool LinksItsParents(string modelEntityId) =>
-        look.Model.Relationships.Values
-            .Where(relationship => relationship.Roles.Any(role => role.EntityId == modelEntityId))
+        look.Model.Relationships.Values.Where(relationship => relationship.Roles.Any(role => role.EntityId == modelEntityId))
             .Count(relationship => look.Correspondence.Relationships.ContainsKey(relationship.Id)) >= 2;
 
     public Verdict OnClassText(Fact fact, Func<EntityType, string> said) =>
-        look.CounterpartOf(fact.ConceptId) is { } entity ? VerdictLookup.Judge(fact, entity.Id, said(entity), VerdictLookup.Equal) : new Verdict(fact, VerdictKind.AbsentWithOwner, null, "");
+        look.CounterpartOf(fact.ConceptId) is { } entity
+            ? VerdictLookup.Judge(fact, entity.Id, said(entity), VerdictLookup.Equal)
+            : new Verdict(fact, VerdictKind.AbsentWithOwner, null, "");
 }

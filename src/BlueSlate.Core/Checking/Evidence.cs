@@ -31,7 +31,8 @@ public sealed class Evidence
     public bool IsModelEntity(string id) => model.Entities.ContainsKey(id);
 
     /// <summary>An entity of the answer.</summary>
-    public EntityType AnswerEntity(string id) => answer.Entities.TryGetValue(id, out var entity) ? entity : answer.AsOwner(AnswerRelationship(id));
+    public EntityType AnswerEntity(string id) =>
+        answer.Entities.TryGetValue(id, out var entity) ? entity : answer.AsOwner(AnswerRelationship(id));
 
     /// <summary>An attribute of the model answer with its owner.</summary>
     public (EntityType Owner, ConceptAttribute Attribute) ModelAttribute(string id) => model.Attribute(id);
@@ -55,7 +56,10 @@ public sealed class Evidence
 
     /// <summary>The relationship of the model answer for which one of the answer stands, or null.</summary>
     public RelationshipType? ModelRelationshipOf(string answerRelationshipId) =>
-        Comparison.Correspondence.Relationships.Where(pair => pair.Value.AnswerId == answerRelationshipId).Select(pair => model.Relationships[pair.Key]).FirstOrDefault();
+        Comparison
+            .Correspondence.Relationships.Where(pair => pair.Value.AnswerId == answerRelationshipId)
+            .Select(pair => model.Relationships[pair.Key])
+            .FirstOrDefault();
 
     /// <summary>Whether an attribute of the model answer belongs to an entity, and not to a relationship.</summary>
     public bool IsAttributeOfEntity(string attributeId) => model.AttributesOfEntities.ContainsKey(attributeId);
@@ -69,10 +73,12 @@ public sealed class Evidence
         Comparison.Model.Model.Specialisations.First(set => set.Id == id || set.Subtypes.Any(link => link.Id == id));
 
     /// <summary>The entity of the answer that a link of a subtype is about.</summary>
-    public string AnswerSubtype(string linkId) => Comparison.Answer.Model.Specialisations.SelectMany(set => set.Subtypes).First(link => link.Id == linkId).EntityId;
+    public string AnswerSubtype(string linkId) =>
+        Comparison.Answer.Model.Specialisations.SelectMany(set => set.Subtypes).First(link => link.Id == linkId).EntityId;
 
     /// <summary>Whether a link of a subtype of the answer stands for one of the model answer.</summary>
-    public bool IsSubtypeWanted(string answerLinkId) => Comparison.Correspondence.Subtypes.Values.Any(match => match.AnswerId == answerLinkId);
+    public bool IsSubtypeWanted(string answerLinkId) =>
+        Comparison.Correspondence.Subtypes.Values.Any(match => match.AnswerId == answerLinkId);
 
     /// <summary>An operation of the model answer with its class.</summary>
     public (EntityType Owner, Operation Operation) ModelOperation(string id) => model.Operations[id];
@@ -94,26 +100,27 @@ public sealed class Evidence
 
     /// <summary>Whether a verdict on the kind of a link says that it is of the right kind, but leads the wrong way.</summary>
     public bool IsReversed(Verdict verdict) =>
-        verdict is { Kind: VerdictKind.Wrong, AnswerId: { } id } && AnswerRelationship(id).Kind == ModelRelationship(verdict.Fact.ConceptId).Kind;
+        verdict is { Kind: VerdictKind.Wrong, AnswerId: { } id }
+        && AnswerRelationship(id).Kind == ModelRelationship(verdict.Fact.ConceptId).Kind;
 
     /// <summary>A relationship of the model answer in words.</summary>
-    public string Named(RelationshipType relationship) =>
-        FactList.TitleOf(relationship, model.Names);
+    public string Named(RelationshipType relationship) => FactList.TitleOf(relationship, model.Names);
 
     /// <summary>A relationship of the answer in words.</summary>
-    public string NamedAsDrawn(RelationshipType relationship) =>
-        FactList.TitleOf(relationship, answer.Names);
+    public string NamedAsDrawn(RelationshipType relationship) => FactList.TitleOf(relationship, answer.Names);
 
     /// <summary>What an entity, an attribute or a relationship of the answer is called; null for what has no name.</summary>
     internal string? NameOfAnswer(string id) =>
         answer.Names.TryGetValue(id, out var name) ? name
         : answer.FindAttribute(id) is var (_, attribute) ? attribute.Name
-        : answer.Relationships.TryGetValue(id, out var relationship) ? NamedAsDrawn(relationship) : null;
+        : answer.Relationships.TryGetValue(id, out var relationship) ? NamedAsDrawn(relationship)
+        : null;
 
     /// <summary>An entity as something wanted: with its attributes, if it has any.</summary>
-    internal static string EntityInWords(EntityType entity) => entity.Attributes.IsEmpty
-        ? $"An entity {entity.Name}."
-        : $"An entity {entity.Name} with {Phrasing.List([.. entity.Attributes.Select(attribute => Phrasing.InText(attribute.Name))])}.";
+    internal static string EntityInWords(EntityType entity) =>
+        entity.Attributes.IsEmpty
+            ? $"An entity {entity.Name}."
+            : $"An entity {entity.Name} with {Phrasing.List([.. entity.Attributes.Select(attribute => Phrasing.InText(attribute.Name))])}.";
 
     /// <summary>The pieces of a sentence about one end of a relationship of the model answer.</summary>
     internal EndWording Wording(string modelRoleId)
@@ -129,7 +136,8 @@ public sealed class Evidence
             relationship.IsRecursive && other.Role.Length > 0 ? other.Role : model.Names[other.EntityId],
             relationship.IsRecursive && role.Role.Length > 0 ? role.Role : model.Names[role.EntityId],
             Phrasing.Verb(relationship, other),
-            [.. others.Select(candidate => candidate.Role.Length > 0 ? candidate.Role : model.Names[candidate.EntityId])]);
+            [.. others.Select(candidate => candidate.Role.Length > 0 ? candidate.Role : model.Names[candidate.EntityId])]
+        );
     }
 
     /// <summary>Ids of all bad facts about a concept of the model answer.</summary>
@@ -143,14 +151,31 @@ public sealed class Evidence
     public ImmutableArray<string> AbsentFactsOf(IEnumerable<string> conceptIds)
     {
         var ids = conceptIds.ToHashSet(StringComparer.Ordinal);
-        return [.. Comparison.AllBad.Where(verdict => verdict.Kind != VerdictKind.Wrong && ids.Contains(verdict.Fact.ConceptId)).Select(verdict => verdict.Fact.Id)];
+        return
+        [
+            .. Comparison
+                .AllBad.Where(verdict => verdict.Kind != VerdictKind.Wrong && ids.Contains(verdict.Fact.ConceptId))
+                .Select(verdict => verdict.Fact.Id),
+        ];
     }
 
-    private static RelationshipType Known(RelationshipType? relationship, string id) => relationship ?? throw new KeyNotFoundException($"There is no relationship {id}.");
+    private static RelationshipType Known(RelationshipType? relationship, string id) =>
+        relationship ?? throw new KeyNotFoundException($"There is no relationship {id}.");
 }
 
-/// <summary>What is needed to speak of one end: what stands there, what is at the other end, and the verb read from there.</summary>
-internal sealed record EndWording(RelationshipType Relationship, RelationshipRole Role, string Entity, string OtherEntity, string Other, string Here, string Verb, ImmutableArray<string> AllOthers)
+/// <summary>
+/// What is needed to speak of one end: what stands there, what is at the other end, and the verb read from there.
+/// </summary>
+internal sealed record EndWording(
+    RelationshipType Relationship,
+    RelationshipRole Role,
+    string Entity,
+    string OtherEntity,
+    string Other,
+    string Here,
+    string Verb,
+    ImmutableArray<string> AllOthers
+)
 {
     /// <summary>Whether more than two take part, so that a count holds for one of each of the others together.</summary>
     public bool IsOfSeveral => AllOthers.Length > 1;

@@ -9,7 +9,8 @@ internal static class ExtraList
 {
     public static ImmutableArray<Extra> Of(Reading answer, Correspondence correspondence)
     {
-        var used = correspondence.Entities.Values.Select(match => match.AnswerId)
+        var used = correspondence
+            .Entities.Values.Select(match => match.AnswerId)
             .Concat(correspondence.Attributes.Values.Select(match => match.AnswerId))
             .Concat(correspondence.Relationships.Values.Select(match => match.AnswerId))
             .Concat(correspondence.Misdirected.Values.Select(match => match.AnswerId))
@@ -28,27 +29,60 @@ internal static class ExtraList
             }
 
             var linksOnly = correspondence.Restated.Any(match => match.Uses.Contains(entity.Id));
-            extras.AddRange(entity.Attributes
-                .Where(attribute => !used.Contains(attribute.Id) && attribute.ForeignKey is null && !(linksOnly && IsKey(entity, attribute)))
-                .Select(attribute => new Extra(ExtraKind.Attribute, attribute.Id, entity.Id, attribute.Name)));
+            extras.AddRange(
+                entity
+                    .Attributes.Where(attribute =>
+                        !used.Contains(attribute.Id) && attribute.ForeignKey is null && !(linksOnly && IsKey(entity, attribute))
+                    )
+                    .Select(attribute => new Extra(ExtraKind.Attribute, attribute.Id, entity.Id, attribute.Name))
+            );
         }
 
-        extras.AddRange(answer.Model.Relationships.Where(relationship => used.Contains(relationship.Id))
-            .SelectMany(relationship => relationship.Attributes.Where(attribute => !used.Contains(attribute.Id)).Select(attribute => new Extra(ExtraKind.Attribute, attribute.Id, relationship.Id, attribute.Name))));
-        extras.AddRange(answer.Model.Relationships
-            .Where(relationship => !used.Contains(relationship.Id))
-            .Select(relationship => new Extra(ExtraKind.Relationship, relationship.Id, null, relationship.Name)));
+        extras.AddRange(
+            answer
+                .Model.Relationships.Where(relationship => used.Contains(relationship.Id))
+                .SelectMany(relationship =>
+                    relationship
+                        .Attributes.Where(attribute => !used.Contains(attribute.Id))
+                        .Select(attribute => new Extra(ExtraKind.Attribute, attribute.Id, relationship.Id, attribute.Name))
+                )
+        );
+        extras.AddRange(
+            answer
+                .Model.Relationships.Where(relationship => !used.Contains(relationship.Id))
+                .Select(relationship => new Extra(ExtraKind.Relationship, relationship.Id, null, relationship.Name))
+        );
         var links = correspondence.Subtypes.Values.Select(match => match.AnswerId).ToHashSet(StringComparer.Ordinal);
         foreach (var set in answer.Model.Specialisations)
         {
-            extras.AddRange(set.Subtypes.Where(link => !links.Contains(link.Id) && !used.Contains(link.Id) && used.Contains(link.EntityId) && used.Contains(set.SupertypeId))
-                .Select(link => new Extra(ExtraKind.Subtype, link.Id, set.SupertypeId, answer.Model.Entity(link.EntityId).Name)));
+            extras.AddRange(
+                set.Subtypes.Where(link =>
+                        !links.Contains(link.Id)
+                        && !used.Contains(link.Id)
+                        && used.Contains(link.EntityId)
+                        && used.Contains(set.SupertypeId)
+                    )
+                    .Select(link => new Extra(
+                        ExtraKind.Subtype,
+                        link.Id,
+                        set.SupertypeId,
+                        answer.Model.Entity(link.EntityId).Name
+                    ))
+            );
         }
 
-        extras.AddRange(answer.Model.Entities.Where(entity => used.Contains(entity.Id))
-            .SelectMany(entity => entity.Operations.Where(operation => !used.Contains(operation.Id)).Select(operation => new Extra(ExtraKind.Operation, operation.Id, entity.Id, operation.Name))));
+        extras.AddRange(
+            answer
+                .Model.Entities.Where(entity => used.Contains(entity.Id))
+                .SelectMany(entity =>
+                    entity
+                        .Operations.Where(operation => !used.Contains(operation.Id))
+                        .Select(operation => new Extra(ExtraKind.Operation, operation.Id, entity.Id, operation.Name))
+                )
+        );
         return extras.ToImmutable();
     }
 
-    private static bool IsKey(EntityType entity, ConceptAttribute attribute) => entity.Primary?.AttributeIds.Contains(attribute.Id) == true;
+    private static bool IsKey(EntityType entity, ConceptAttribute attribute) =>
+        entity.Primary?.AttributeIds.Contains(attribute.Id) == true;
 }

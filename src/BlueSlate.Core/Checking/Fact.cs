@@ -18,7 +18,13 @@ public sealed record Fact(string Id, FactKind Kind, string ConceptId, string Pla
 
 /// <summary>What is accepted at a fact besides the model answer's own value.</summary>
 /// <param name="FactId">The fact.</param>
-/// <param name="Accepted">Further values: <c>0</c>, <c>1</c>, <c>*</c> or <c>?</c> (unsaid) at an end; other names at an entity or attribute.</param>
+/// <param name="Accepted">Further values: <c>0</c>, <c>1</c>, <c>*</c> or <c>?</c> (unsaid) at an end; other names at an entity
+/// or attribute.</param>
 /// <param name="Optional">It may be absent or present.</param>
 /// <param name="NotAssessed">Nothing is said of it and nothing is marked.</param>
-public sealed record Tolerance(string FactId, System.Collections.Immutable.ImmutableArray<string> Accepted, bool Optional, bool NotAssessed);
+public sealed record Tolerance(
+    string FactId,
+    System.Collections.Immutable.ImmutableArray<string> Accepted,
+    bool Optional,
+    bool NotAssessed
+);

@@ -3,28 +3,46 @@ using BlueSlate.Core.Notations;
 
 namespace BlueSlate.Core.Checking;
 
-/// <summary>How facts share marks within a line of a scheme: what can stand at several places, and what is a thing by itself.</summary>
-public enum FactSort { Thing, End, Attribute, Key, Operation, Set, Form }
+/// <summary>
+/// How facts share marks within a line of a scheme: what can stand at several places, and what is a thing by itself.
+/// </summary>
+public enum FactSort
+{
+    Thing,
+    End,
+    Attribute,
+    Key,
+    Operation,
+    Set,
+    Form,
+}
 
 /// <summary>
-/// What of a model answer's concepts a fact is about, with all that follows from it: which facts a model answer states, when one holds, what
-/// else may be accepted, where it goes in a scheme, and what the model answer would be without it. One class a kind, found by its type; no
-/// other code knows which kinds there are.
+/// What of a model answer's concepts a fact is about, with all that follows from it: which facts a model answer states, when
+/// one holds, what else may be accepted, where it goes in a scheme, and what the model answer would be without it. One class a
+/// kind, found by its type; no other code knows which kinds there are.
 /// </summary>
 /// <param name="Name">Stable, lower case with hyphens; facts' ids begin with it.</param>
 /// <param name="Order">Its place among the facts of one concept.</param>
 public abstract record FactKind(string Name, int Order)
 {
     /// <summary>All kinds, in their order.</summary>
-    public static IReadOnlyList<FactKind> All { get; } = [.. typeof(FactKind).Assembly.GetTypes()
-        .Where(type => type.IsSubclassOf(typeof(FactKind)) && !type.IsAbstract)
-        .Select(type => (FactKind)Activator.CreateInstance(type, nonPublic: true)!)
-        .OrderBy(kind => kind.Order).ThenBy(kind => kind.Name, StringComparer.Ordinal)];
+    public static IReadOnlyList<FactKind> All { get; } =
+    [
+        .. typeof(FactKind)
+            .Assembly.GetTypes()
+            .Where(type => type.IsSubclassOf(typeof(FactKind)) && !type.IsAbstract)
+            .Select(type => (FactKind)Activator.CreateInstance(type, nonPublic: true)!)
+            .OrderBy(kind => kind.Order)
+            .ThenBy(kind => kind.Name, StringComparer.Ordinal),
+    ];
 
     /// <summary>How its facts share marks with others of a line.</summary>
     public virtual FactSort Sort => FactSort.Thing;
 
-    /// <summary>Whether nobody asks for it but a scheme that names it: rules for the drawing as a whole, and what must not be there.</summary>
+    /// <summary>
+    /// Whether nobody asks for it but a scheme that names it: rules for the drawing as a whole, and what must not be there.
+    /// </summary>
     public virtual bool IsOnRequest => false;
 
     /// <summary>Whether values that are accepted besides are other names of the thing, under which it is found.</summary>
@@ -45,7 +63,9 @@ public abstract record FactKind(string Name, int Order)
     /// <summary>Whether what is drawn is among the values that are accepted besides.</summary>
     public virtual bool Accepts(Tolerance tolerance, Verdict verdict) => tolerance.Accepted.Contains(verdict.Drawn);
 
-    /// <summary>The model with another value at a fact, in the fact's own words; null where the words say nothing of data.</summary>
+    /// <summary>
+    /// The model with another value at a fact, in the fact's own words; null where the words say nothing of data.
+    /// </summary>
     public virtual ConceptModel? Vary(ConceptModel model, Fact fact, string value) => null;
 
     /// <summary>What is absent only because a fact of this kind is, where that is optional: concepts by id.</summary>
@@ -88,7 +108,8 @@ public abstract record FactKind(string Name, int Order)
     public virtual Fact? Asked(string factId, ConceptModel model) => null;
 
     /// <summary>A fact of this kind.</summary>
-    protected Fact New(string conceptId, string place, string title, string value) => new(IdOf(conceptId), this, conceptId, place, title, value);
+    protected Fact New(string conceptId, string place, string title, string value) =>
+        new(IdOf(conceptId), this, conceptId, place, title, value);
 }
 
 /// <summary>What facts are listed by: the model answer, what the class has learned, and what entity types are called.</summary>
@@ -99,10 +120,20 @@ public sealed record FactScope(ConceptModel Model, NotationOptions Options, IRea
 }
 
 /// <summary>How a fact enters a derived scheme.</summary>
-public enum SchemeStep { Nowhere, NewLine, Gathered, WithLast, WithRelationship, WithForm, WithStrokes }
+public enum SchemeStep
+{
+    Nowhere,
+    NewLine,
+    Gathered,
+    WithLast,
+    WithRelationship,
+    WithForm,
+    WithStrokes,
+}
 
 /// <summary>Where a fact goes in a scheme that is derived.</summary>
-/// <param name="Step">A line of its own, a line that gathers facts of one sort about one thing, or a line that is there.</param>
+/// <param name="Step">A line of its own, a line that gathers facts of one sort about one thing, or a line that is
+/// there.</param>
 /// <param name="Title">Of its line; of what is gathered.</param>
 /// <param name="Weight">What the line is worth beside others.</param>
 /// <param name="Whole">Whether the line is all or nothing.</param>
@@ -113,8 +144,10 @@ public sealed record SchemePlace(SchemeStep Step, string Title = "", int Weight 
     public static SchemePlace Nowhere { get; } = new(SchemeStep.Nowhere);
 
     /// <summary>A line of its own.</summary>
-    public static SchemePlace Line(string title, int weight, bool whole = false, string? opens = null) => new(SchemeStep.NewLine, title, weight, whole, opens);
+    public static SchemePlace Line(string title, int weight, bool whole = false, string? opens = null) =>
+        new(SchemeStep.NewLine, title, weight, whole, opens);
 
     /// <summary>A line that gathers facts about one thing.</summary>
-    public static SchemePlace In(string what, int weight, string? opens = null) => new(SchemeStep.Gathered, what, weight, false, opens);
+    public static SchemePlace In(string what, int weight, string? opens = null) =>
+        new(SchemeStep.Gathered, what, weight, false, opens);
 }

@@ -4,7 +4,14 @@ using BlueSlate.Core.Checking.Findings.NotationFaults;
 namespace BlueSlate.Core.Checking;
 
 /// <summary>The word that a difference carries where it is drawn.</summary>
-public enum Tag { Missing, Extra, Differs, Moved, Notation }
+public enum Tag
+{
+    Missing,
+    Extra,
+    Differs,
+    Moved,
+    Notation,
+}
 
 /// <summary>One difference between answer and model answer, or one fault of notation.</summary>
 public sealed record Finding
@@ -47,17 +54,22 @@ public sealed record Finding
 }
 
 /// <summary>
-/// A kind of finding. One class a kind, found by its type, and one entry a fault of notation; no other code knows which kinds there are. A kind looks at the
-/// evidence and proposes findings; the selector then takes those that explain most in the fewest words.
+/// A kind of finding. One class a kind, found by its type, and one entry a fault of notation; no other code knows which kinds
+/// there are. A kind looks at the evidence and proposes findings; the selector then takes those that explain most in the fewest
+/// words.
 /// </summary>
 public abstract class FindingKind
 {
     /// <summary>All kinds, in the order of their codes.</summary>
-    public static IReadOnlyList<FindingKind> All { get; } = [.. typeof(FindingKind).Assembly.GetTypes()
-        .Where(type => type.IsSubclassOf(typeof(FindingKind)) && !type.IsAbstract && type != typeof(NotationFault))
-        .Select(type => (FindingKind)Activator.CreateInstance(type, nonPublic: true)!)
-        .Concat(NotationFault.OfCatalogue)
-        .OrderBy(kind => kind.Code, StringComparer.Ordinal)];
+    public static IReadOnlyList<FindingKind> All { get; } =
+    [
+        .. typeof(FindingKind)
+            .Assembly.GetTypes()
+            .Where(type => type.IsSubclassOf(typeof(FindingKind)) && !type.IsAbstract && type != typeof(NotationFault))
+            .Select(type => (FindingKind)Activator.CreateInstance(type, nonPublic: true)!)
+            .Concat(NotationFault.OfCatalogue)
+            .OrderBy(kind => kind.Code, StringComparer.Ordinal),
+    ];
 
     /// <summary>Stable code, lower case with hyphens.</summary>
     public abstract string Code { get; }
@@ -71,7 +83,9 @@ public abstract class FindingKind
     /// <summary>Kinds that explain several differences at once come before those that name one: lower goes first.</summary>
     public virtual int Rank => 50;
 
-    /// <summary>True when a finding of this kind is said even where others explain all that it does, as faults of notation are.</summary>
+    /// <summary>
+    /// True when a finding of this kind is said even where others explain all that it does, as faults of notation are.
+    /// </summary>
     public virtual bool IsIndependent => false;
 
     /// <summary>The findings that this kind proposes.</summary>
@@ -80,17 +94,18 @@ public abstract class FindingKind
     private protected string IdFor(string conceptId) => $"{Code}:{conceptId}";
 
     /// <summary>A finding that explains one bad verdict, whose concept is matched in the answer.</summary>
-    private protected Finding AboutFact(Verdict verdict, Tag tag, string headline, string there, string wanted, string why) => new()
-    {
-        Id = IdFor(verdict.Fact.ConceptId),
-        Code = Code,
-        Tag = tag,
-        Headline = headline,
-        There = there,
-        Wanted = wanted,
-        Why = why,
-        Claims = [verdict.Fact.Id],
-        ModelElements = [verdict.Fact.ConceptId],
-        AnswerElements = [verdict.AnswerId!],
-    };
+    private protected Finding AboutFact(Verdict verdict, Tag tag, string headline, string there, string wanted, string why) =>
+        new()
+        {
+            Id = IdFor(verdict.Fact.ConceptId),
+            Code = Code,
+            Tag = tag,
+            Headline = headline,
+            There = there,
+            Wanted = wanted,
+            Why = why,
+            Claims = [verdict.Fact.Id],
+            ModelElements = [verdict.Fact.ConceptId],
+            AnswerElements = [verdict.AnswerId!],
+        };
 }

@@ -8,11 +8,17 @@ public sealed class IndexedReading
     private readonly Dictionary<string, EntityType> entities = new(StringComparer.Ordinal);
     private readonly Dictionary<string, string> names = new(StringComparer.Ordinal);
     private readonly Dictionary<string, (EntityType Owner, ConceptAttribute Attribute)> attributes = new(StringComparer.Ordinal);
-    private readonly Dictionary<string, (EntityType Owner, ConceptAttribute Attribute)> ofRelationships = new(StringComparer.Ordinal);
-    private readonly Dictionary<string, (EntityType Owner, ConceptAttribute Whole, AttributePart Part)> parts = new(StringComparer.Ordinal);
+    private readonly Dictionary<string, (EntityType Owner, ConceptAttribute Attribute)> ofRelationships = new(
+        StringComparer.Ordinal
+    );
+    private readonly Dictionary<string, (EntityType Owner, ConceptAttribute Whole, AttributePart Part)> parts = new(
+        StringComparer.Ordinal
+    );
     private readonly Dictionary<string, (EntityType Owner, Operation Operation)> operations = new(StringComparer.Ordinal);
     private readonly Dictionary<string, RelationshipType> relationships = new(StringComparer.Ordinal);
-    private readonly Dictionary<string, (RelationshipType Relationship, RelationshipRole Role)> roles = new(StringComparer.Ordinal);
+    private readonly Dictionary<string, (RelationshipType Relationship, RelationshipRole Role)> roles = new(
+        StringComparer.Ordinal
+    );
 
     /// <summary>Prepares the look-ups of a reading.</summary>
     public IndexedReading(Reading reading)
@@ -70,7 +76,8 @@ public sealed class IndexedReading
     public IReadOnlyDictionary<string, (RelationshipType Relationship, RelationshipRole Role)> Roles => roles;
 
     /// <summary>An attribute of an entity or a relationship with its owner; throws when there is none.</summary>
-    public (EntityType Owner, ConceptAttribute Attribute) Attribute(string id) => FindAttribute(id) ?? throw new KeyNotFoundException($"There is no attribute {id}.");
+    public (EntityType Owner, ConceptAttribute Attribute) Attribute(string id) =>
+        FindAttribute(id) ?? throw new KeyNotFoundException($"There is no attribute {id}.");
 
     /// <summary>The same, or null when there is none.</summary>
     public (EntityType Owner, ConceptAttribute Attribute)? FindAttribute(string id) =>
@@ -81,11 +88,19 @@ public sealed class IndexedReading
 
     /// <summary>A relationship by its own id or a role's, or null when there is none.</summary>
     public RelationshipType? FindRelationship(string id) =>
-        relationships.TryGetValue(id, out var relationship) ? relationship : roles.TryGetValue(id, out var role) ? role.Relationship : null;
+        relationships.TryGetValue(id, out var relationship) ? relationship
+        : roles.TryGetValue(id, out var role) ? role.Relationship
+        : null;
 
     /// <summary>A relationship speaking as the owner of its attributes.</summary>
     public EntityType AsOwner(RelationshipType relationship) =>
-        new(relationship.Id, relationship.Name.Length > 0 ? relationship.Name : FactList.TitleOf(relationship, names), EntityKind.Associative, relationship.Attributes, []);
+        new(
+            relationship.Id,
+            relationship.Name.Length > 0 ? relationship.Name : FactList.TitleOf(relationship, names),
+            EntityKind.Associative,
+            relationship.Attributes,
+            []
+        );
 
     private void Add(Dictionary<string, (EntityType Owner, ConceptAttribute Attribute)> known, EntityType owner)
     {

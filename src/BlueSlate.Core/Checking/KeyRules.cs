@@ -36,10 +36,16 @@ internal sealed class KeyRules(VerdictLookup look)
             return new Verdict(fact, VerdictKind.Holds, entity.Id, text);
         }
 
-        // A number invented in place of the owners' keys, which are still there: the same where they are an alternate key, else half of it.
-        if (drawn.AttributeIds is [var only] && look.Correspondence.Surrogates.Contains(only) && key.AttributeIds.All(id => look.Correspondence.Attributes.ContainsKey(id)))
+        // A number invented in place of the owners' keys, which are still there: the same where they are an alternate key, else
+        // half of it.
+        if (
+            drawn.AttributeIds is [var only]
+            && look.Correspondence.Surrogates.Contains(only)
+            && key.AttributeIds.All(id => look.Correspondence.Attributes.ContainsKey(id))
+        )
         {
-            return entity.Identifiers.Any(identifier => identifier.Kind == IdentifierKind.Alternate && SameSet(key, identifier)) ? new Verdict(fact, VerdictKind.HoldsByRestatement, entity.Id, text)
+            return entity.Identifiers.Any(identifier => identifier.Kind == IdentifierKind.Alternate && SameSet(key, identifier))
+                ? new Verdict(fact, VerdictKind.HoldsByRestatement, entity.Id, text)
                 : new Verdict(fact, VerdictKind.Wrong, entity.Id, text, PartlyRight: true) { ByOwnNumber = true };
         }
 
@@ -47,20 +53,28 @@ internal sealed class KeyRules(VerdictLookup look)
         var superfluous = mapped.Count == key.AttributeIds.Length && mapped.IsProperSubsetOf(drawn.AttributeIds);
         return new Verdict(fact, VerdictKind.Wrong, entity.Id, text, superfluous)
         {
-            ByOwnNumber = drawn.AttributeIds is [var invented] && !look.ModelNameOf.ContainsKey(invented) && mapped.Count == key.AttributeIds.Length,
-            InModelTerms = KeyText.Of(drawn.AttributeIds.Select(id => look.ModelNameOf.GetValueOrDefault(id, look.Answer.Attribute(id).Attribute.Name))),
+            ByOwnNumber =
+                drawn.AttributeIds is [var invented]
+                && !look.ModelNameOf.ContainsKey(invented)
+                && mapped.Count == key.AttributeIds.Length,
+            InModelTerms = KeyText.Of(
+                drawn.AttributeIds.Select(id => look.ModelNameOf.GetValueOrDefault(id, look.Answer.Attribute(id).Attribute.Name))
+            ),
         };
     }
 
     /// <summary>Whether a subtype leaves its supertype's key to be inherited.</summary>
     public bool Inherits(EntityType wanted, Identifier key) =>
-        look.Model.Model.Specialisations.Any(set => set.Subtypes.Any(link => link.EntityId == wanted.Id && look.Correspondence.Subtypes.ContainsKey(link.Id)))
-        && key.AttributeIds.All(id => look.Model.AttributesOfEntities[id].Attribute.ForeignKey is not null);
+        look.Model.Model.Specialisations.Any(set =>
+            set.Subtypes.Any(link => link.EntityId == wanted.Id && look.Correspondence.Subtypes.ContainsKey(link.Id))
+        ) && key.AttributeIds.All(id => look.Model.AttributesOfEntities[id].Attribute.ForeignKey is not null);
 
     // Primary and alternate key are interchangeable when both are drawn.
     private bool SwappedWithAlternate(EntityType wanted, EntityType entity, Identifier drawn) =>
         wanted.Identifiers.Any(identifier => identifier.Kind == IdentifierKind.Alternate && SameSet(identifier, drawn))
-        && entity.Identifiers.Any(identifier => identifier.Kind == IdentifierKind.Alternate && SameSet(wanted.Primary!, identifier));
+        && entity.Identifiers.Any(identifier =>
+            identifier.Kind == IdentifierKind.Alternate && SameSet(wanted.Primary!, identifier)
+        );
 
     public Verdict OnAlternateKey(Fact fact)
     {
@@ -73,7 +87,14 @@ internal sealed class KeyRules(VerdictLookup look)
         var wanted = owner.AlternateBy(fact.ConceptId);
         var holds = entity.Identifiers.Any(identifier => SameSet(wanted, identifier));
         var absentWithAttribute = !holds && Map(wanted).Count < wanted.AttributeIds.Length;
-        return new Verdict(fact, holds ? VerdictKind.Holds : absentWithAttribute ? VerdictKind.AbsentWithOwner : VerdictKind.Absent, entity.Id, "");
+        return new Verdict(
+            fact,
+            holds ? VerdictKind.Holds
+                : absentWithAttribute ? VerdictKind.AbsentWithOwner
+                : VerdictKind.Absent,
+            entity.Id,
+            ""
+        );
     }
 
     public Verdict OnPartialKey(Fact fact)
@@ -85,12 +106,17 @@ internal sealed class KeyRules(VerdictLookup look)
 
         var owner = look.Answer.Entities.GetValueOrDefault(match.AnswerOwnerId);
         var shown = owner?.Primary is { Partial: true } key && key.AttributeIds.Contains(match.AnswerId);
-        return new Verdict(fact, shown ? VerdictKind.Holds : VerdictKind.Wrong, match.AnswerId, shown ? fact.Value : VerdictLookup.NotShown);
+        return new Verdict(
+            fact,
+            shown ? VerdictKind.Holds : VerdictKind.Wrong,
+            match.AnswerId,
+            shown ? fact.Value : VerdictLookup.NotShown
+        );
     }
 
     private HashSet<string> Map(Identifier identifier) =>
-        identifier.AttributeIds
-            .Select(id => look.Correspondence.Attributes.GetValueOrDefault(id))
+        identifier
+            .AttributeIds.Select(id => look.Correspondence.Attributes.GetValueOrDefault(id))
             .Where(match => match is { Moved: false })
             .Select(match => match!.AnswerId)
             .ToHashSet(StringComparer.Ordinal);
@@ -99,5 +125,10 @@ internal sealed class KeyRules(VerdictLookup look)
         model.AttributeIds.Length == drawn.AttributeIds.Length && Map(model).SetEquals(drawn.AttributeIds);
 
     private static string MembersText(EntityType entity, Identifier identifier) =>
-        string.Join(" + ", entity.Attributes.Where(attribute => identifier.AttributeIds.Contains(attribute.Id)).Select(attribute => attribute.Name));
+        string.Join(
+            " + ",
+            entity
+                .Attributes.Where(attribute => identifier.AttributeIds.Contains(attribute.Id))
+                .Select(attribute => attribute.Name)
+        );
 }

@@ -10,7 +10,9 @@ internal sealed class RelationshipRules(VerdictLookup look)
         if (look.Correspondence.Relationships.TryGetValue(fact.ConceptId, out var match))
         {
             // Between two boxes for one thing it is not what was wanted.
-            var atDuplicate = look.Answer.Relationships[match.AnswerId].Roles.Any(role => look.Correspondence.Duplicates.ContainsKey(role.EntityId));
+            var atDuplicate = look
+                .Answer.Relationships[match.AnswerId]
+                .Roles.Any(role => look.Correspondence.Duplicates.ContainsKey(role.EntityId));
             return new Verdict(fact, atDuplicate ? VerdictKind.Wrong : VerdictKind.Holds, match.AnswerId, "");
         }
 
@@ -19,7 +21,9 @@ internal sealed class RelationshipRules(VerdictLookup look)
             return new Verdict(fact, VerdictKind.Wrong, misdirected.AnswerId, "");
         }
 
-        var ownersDrawn = look.Model.Relationships[fact.ConceptId].Roles.All(role => look.CounterpartOf(role.EntityId) is not null);
+        var ownersDrawn = look
+            .Model.Relationships[fact.ConceptId]
+            .Roles.All(role => look.CounterpartOf(role.EntityId) is not null);
         return look.RestatedOr(fact, fact.ConceptId, ownersDrawn ? VerdictKind.Absent : VerdictKind.AbsentWithOwner);
     }
 
@@ -31,8 +35,16 @@ internal sealed class RelationshipRules(VerdictLookup look)
         }
 
         var wanted = look.Model.Relationships[fact.ConceptId].Identifying;
-        var said = drawn.Identifying switch { true => "identifying", false => "not identifying", null => "unsaid" };
-        var kind = drawn.Identifying == wanted ? VerdictKind.Holds : drawn.Identifying is null ? VerdictKind.Absent : VerdictKind.Wrong;
+        var said = drawn.Identifying switch
+        {
+            true => "identifying",
+            false => "not identifying",
+            null => "unsaid",
+        };
+        var kind =
+            drawn.Identifying == wanted ? VerdictKind.Holds
+            : drawn.Identifying is null ? VerdictKind.Absent
+            : VerdictKind.Wrong;
         return new Verdict(fact, kind, drawn.Id, said);
     }
 
@@ -75,13 +87,21 @@ internal sealed class RelationshipRules(VerdictLookup look)
 
         // The values may be right though the line ends at the wrong entity.
         return look.AnswerRole(fact.ConceptId) is not { } role ? new Verdict(fact, VerdictKind.AbsentWithOwner, null, "")
-            : Judge(role.Id, value(role.CoOccurrence), VerdictKind.Holds) is { IsGood: true } good && !look.Correspondence.Relationships.ContainsKey(look.Model.Roles[fact.ConceptId].Relationship.Id) ? good with { PartlyRight = true }
+            : Judge(role.Id, value(role.CoOccurrence), VerdictKind.Holds) is { IsGood: true } good
+            && !look.Correspondence.Relationships.ContainsKey(look.Model.Roles[fact.ConceptId].Relationship.Id)
+                ? good with
+                {
+                    PartlyRight = true,
+                }
             : Judge(role.Id, value(role.CoOccurrence), VerdictKind.Holds);
 
         Verdict Judge(string answerId, int? drawn, VerdictKind good)
         {
             var text = Count.Spell(drawn);
-            var kind = text == fact.Value ? good : drawn is null ? VerdictKind.Absent : VerdictKind.Wrong;
+            var kind =
+                text == fact.Value ? good
+                : drawn is null ? VerdictKind.Absent
+                : VerdictKind.Wrong;
             return new Verdict(fact, kind, answerId, text);
         }
     }
@@ -96,7 +116,10 @@ internal sealed class RelationshipRules(VerdictLookup look)
         var wanted = look.Model.Relationships[fact.ConceptId];
         var text = FactList.KindOf(drawn, look.Answer.Names);
         var right = wanted.Kind == drawn.Kind && (wanted.Kind == RelationshipKind.Association || DirectedAlike(wanted, drawn));
-        return new Verdict(fact, right ? VerdictKind.Holds : VerdictKind.Wrong, drawn.Id, text) { InModelTerms = Drawings.Hyphens.Of(drawn.Kind) };
+        return new Verdict(fact, right ? VerdictKind.Holds : VerdictKind.Wrong, drawn.Id, text)
+        {
+            InModelTerms = Drawings.Hyphens.Of(drawn.Kind),
+        };
     }
 
     // The whole, or the target of an arrow, is at the same end.
@@ -108,9 +131,21 @@ internal sealed class RelationshipRules(VerdictLookup look)
 
     public Verdict OnExclusion(Fact fact)
     {
-        var wanted = look.Model.Model.Exclusions.First(exclusion => exclusion.Id == fact.ConceptId).RelationshipIds
-            .Select(id => look.AnswerRelationship(id)?.Id).OfType<string>().ToHashSet(StringComparer.Ordinal);
-        var drawn = look.Answer.Model.Exclusions.FirstOrDefault(exclusion => wanted.Count > 1 && wanted.SetEquals(exclusion.RelationshipIds));
-        return new Verdict(fact, drawn is not null ? VerdictKind.Holds : wanted.Count < 2 ? VerdictKind.AbsentWithOwner : VerdictKind.Absent, drawn?.Id ?? wanted.Order(StringComparer.Ordinal).FirstOrDefault(), "");
+        var wanted = look
+            .Model.Model.Exclusions.First(exclusion => exclusion.Id == fact.ConceptId)
+            .RelationshipIds.Select(id => look.AnswerRelationship(id)?.Id)
+            .OfType<string>()
+            .ToHashSet(StringComparer.Ordinal);
+        var drawn = look.Answer.Model.Exclusions.FirstOrDefault(exclusion =>
+            wanted.Count > 1 && wanted.SetEquals(exclusion.RelationshipIds)
+        );
+        return new Verdict(
+            fact,
+            drawn is not null ? VerdictKind.Holds
+                : wanted.Count < 2 ? VerdictKind.AbsentWithOwner
+                : VerdictKind.Absent,
+            drawn?.Id ?? wanted.Order(StringComparer.Ordinal).FirstOrDefault(),
+            ""
+        );
     }
 }

@@ -13,8 +13,15 @@ internal sealed class VerdictLookup
     {
         (Model, Answer, Correspondence) = (model, answer, correspondence);
         Restated = correspondence.Restated.SelectMany(match => match.Holding).ToHashSet(StringComparer.Ordinal);
-        modelNameOf = new(() => correspondence.Attributes.Where(pair => model.AttributesOfEntities.ContainsKey(pair.Key))
-            .ToDictionary(pair => pair.Value.AnswerId, pair => model.AttributesOfEntities[pair.Key].Attribute.Name, StringComparer.Ordinal));
+        modelNameOf = new(() =>
+            correspondence
+                .Attributes.Where(pair => model.AttributesOfEntities.ContainsKey(pair.Key))
+                .ToDictionary(
+                    pair => pair.Value.AnswerId,
+                    pair => model.AttributesOfEntities[pair.Key].Attribute.Name,
+                    StringComparer.Ordinal
+                )
+        );
     }
 
     /// <summary>What is drawn where a form is wanted that is not there.</summary>
@@ -55,12 +62,20 @@ internal sealed class VerdictLookup
     public RelationshipRole? AnswerRole(string modelRoleId)
     {
         var relationship = Model.Roles[modelRoleId].Relationship.Id;
-        var roles = Correspondence.Relationships.GetValueOrDefault(relationship)?.Roles ?? Correspondence.Misdirected.GetValueOrDefault(relationship)?.Roles;
+        var roles = Correspondence.Relationships.GetValueOrDefault(relationship)?.Roles
+            ?? Correspondence.Misdirected.GetValueOrDefault(relationship)?.Roles;
         return roles is not null && roles.TryGetValue(modelRoleId, out var id) ? Answer.Roles[id].Role : null;
     }
 
     public static bool Equal(string wanted, string drawn) => string.Equals(wanted, drawn, StringComparison.OrdinalIgnoreCase);
 
     public static Verdict Judge(Fact fact, string answerId, string drawn, Func<string, string, bool> same) =>
-        new(fact, drawn.Length == 0 ? VerdictKind.Absent : same(fact.Value, drawn) ? VerdictKind.Holds : VerdictKind.Wrong, answerId, drawn);
+        new(
+            fact,
+            drawn.Length == 0 ? VerdictKind.Absent
+                : same(fact.Value, drawn) ? VerdictKind.Holds
+                : VerdictKind.Wrong,
+            answerId,
+            drawn
+        );
 }

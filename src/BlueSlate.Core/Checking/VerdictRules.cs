@@ -9,7 +9,14 @@ internal sealed class VerdictRules
     {
         Look = new VerdictLookup(model, answer, correspondence);
         Whole = new WholeDrawingRules(model.Model, answer.Reading, correspondence, showsLittle);
-        (Entities, Keys, Attributes, Members, Relationships, Specialisations) = (new(Look), new(Look), new(Look), new(Look), new(Look), new(Look));
+        (Entities, Keys, Attributes, Members, Relationships, Specialisations) = (
+            new(Look),
+            new(Look),
+            new(Look),
+            new(Look),
+            new(Look),
+            new(Look)
+        );
         ForeignKeys = new ForeignKeyRules(Look, Keys);
     }
 
@@ -31,15 +38,23 @@ internal sealed class VerdictRules
 
     public SpecialisationRules Specialisations { get; }
 
-    /// <summary>The verdict on a fact, by its kind, with what it belongs to where it is absent or half right with that.</summary>
+    /// <summary>
+    /// The verdict on a fact, by its kind, with what it belongs to where it is absent or half right with that.
+    /// </summary>
     public Verdict On(Fact fact)
     {
         var verdict = fact.Kind.Judge(fact, this);
-        return verdict.Kind == VerdictKind.AbsentWithOwner || verdict.PartlyRight ? verdict with { OwnerId = verdict.OwnerId ?? OwnerOf(fact.ConceptId) } : verdict;
+        return verdict.Kind == VerdictKind.AbsentWithOwner || verdict.PartlyRight
+            ? verdict with
+            {
+                OwnerId = verdict.OwnerId ?? OwnerOf(fact.ConceptId),
+            }
+            : verdict;
     }
 
     private string? OwnerOf(string conceptId) =>
         Look.Model.AttributesOfEntities.TryGetValue(conceptId, out var attribute) ? attribute.Owner.Id
         : Look.Model.Roles.TryGetValue(conceptId, out var role) ? role.Relationship.Id
-        : Look.Model.Operations.TryGetValue(conceptId, out var operation) ? operation.Owner.Id : null;
+        : Look.Model.Operations.TryGetValue(conceptId, out var operation) ? operation.Owner.Id
+        : null;
 }

@@ -1,5 +1,5 @@
-using BlueSlate.Core.Checking.Kinds;
 using System.Collections.Immutable;
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Language;
 
@@ -11,23 +11,45 @@ namespace BlueSlate.Core.Checking;
 /// <param name="Supertype">The supertype as wanted.</param>
 /// <param name="Drawn">The supertype as drawn.</param>
 /// <param name="ExtraLinks">The links as drawn.</param>
-internal sealed record WrongSupertype(Specialisation Set, ImmutableArray<Verdict> Missing, EntityType Supertype, EntityType Drawn, ImmutableArray<string> ExtraLinks)
+internal sealed record WrongSupertype(
+    Specialisation Set,
+    ImmutableArray<Verdict> Missing,
+    EntityType Supertype,
+    EntityType Drawn,
+    ImmutableArray<string> ExtraLinks
+)
 {
     public static IEnumerable<WrongSupertype> In(Evidence evidence) =>
         from verdict in evidence.Comparison.Bad(FactKinds.Subtype)
         where verdict is { Kind: VerdictKind.Absent, AnswerId: not null }
-        let extra = evidence.Comparison.Extras.FirstOrDefault(extra => extra.Kind == ExtraKind.Subtype && evidence.AnswerSubtype(extra.AnswerId) == verdict.AnswerId)
+        let extra = evidence.Comparison.Extras.FirstOrDefault(extra =>
+            extra.Kind == ExtraKind.Subtype && evidence.AnswerSubtype(extra.AnswerId) == verdict.AnswerId
+        )
         where extra is not null
-        group (Verdict: verdict, Link: extra.AnswerId) by (Set: evidence.ModelSet(verdict.Fact.ConceptId).Id, Drawn: extra.OwnerId!) into links
+        group (Verdict: verdict, Link: extra.AnswerId) by (
+            Set: evidence.ModelSet(verdict.Fact.ConceptId).Id,
+            Drawn: extra.OwnerId!
+        ) into links
         let set = evidence.ModelSet(links.Key.Set)
-        select new WrongSupertype(set, [.. links.Select(link => link.Verdict)], evidence.ModelEntity(set.SupertypeId), evidence.AnswerEntity(links.Key.Drawn), [.. links.Select(link => link.Link)]);
+        select new WrongSupertype(
+            set,
+            [.. links.Select(link => link.Verdict)],
+            evidence.ModelEntity(set.SupertypeId),
+            evidence.AnswerEntity(links.Key.Drawn),
+            [.. links.Select(link => link.Link)]
+        );
 
-    /// <summary>The subtypes concerned, as a list in a sentence with its verb: <c>a fixer is</c>, <c>fixer and visitor are</c>.</summary>
-    public string SubtypesAre(Evidence evidence, string one, string several) => Missing is [var only]
-        ? $"{Phrasing.One(NameOf(only, evidence))} {one}"
-        : $"{Phrasing.List([.. Missing.Select(verdict => Phrasing.Several(NameOf(verdict, evidence)))])} {several}";
+    /// <summary>
+    /// The subtypes concerned, as a list in a sentence with its verb: <c>a fixer is</c>, <c>fixer and visitor are</c>.
+    /// </summary>
+    public string SubtypesAre(Evidence evidence, string one, string several) =>
+        Missing is [var only]
+            ? $"{Phrasing.One(NameOf(only, evidence))} {one}"
+            : $"{Phrasing.List([.. Missing.Select(verdict => Phrasing.Several(NameOf(verdict, evidence)))])} {several}";
 
-    /// <summary>Whether what is drawn above the subtype is, in the model answer, above or beneath what is wanted there.</summary>
+    /// <summary>
+    /// Whether what is drawn above the subtype is, in the model answer, above or beneath what is wanted there.
+    /// </summary>
     public bool IsOfTheSameLine(Evidence evidence)
     {
         var sets = evidence.Comparison.Model.Model.Specialisations;
@@ -36,17 +58,23 @@ internal sealed record WrongSupertype(Specialisation Set, ImmutableArray<Verdict
         bool IsAbove(string above, string beneath)
         {
             var seen = new HashSet<string>(StringComparer.Ordinal) { beneath };
-            for (var size = 0; size < seen.Count;)
+            for (var size = 0; size < seen.Count; )
             {
                 size = seen.Count;
-                seen.UnionWith(sets.Where(set => set.Subtypes.Any(link => seen.Contains(link.EntityId))).Select(set => set.SupertypeId).ToList());
+                seen.UnionWith(
+                    sets.Where(set => set.Subtypes.Any(link => seen.Contains(link.EntityId)))
+                        .Select(set => set.SupertypeId)
+                        .ToList()
+                );
             }
 
             return seen.Contains(above);
         }
     }
 
-    /// <summary>A finding about it; what is said of the set goes with it, when all that the set holds is drawn elsewhere.</summary>
+    /// <summary>
+    /// A finding about it; what is said of the set goes with it, when all that the set holds is drawn elsewhere.
+    /// </summary>
     public Finding ToFinding(FindingKind kind, string headline, string why, Evidence evidence)
     {
         var gone = Set.Subtypes.All(link => evidence.Comparison.On(FactKinds.Subtype, link.Id) is { IsBad: true });
@@ -57,7 +85,9 @@ internal sealed record WrongSupertype(Specialisation Set, ImmutableArray<Verdict
             Code = kind.Code,
             Tag = Tag.Differs,
             Headline = Phrasing.Capital(headline),
-            There = $"Drawn beneath {Drawn.Name}: {Phrasing.List([.. Missing.Select(verdict => evidence.AnswerEntity(verdict.AnswerId!).Name)])}.",
+            There =
+                $"Drawn beneath {Drawn.Name}: "
+                + $"{Phrasing.List([.. Missing.Select(verdict => evidence.AnswerEntity(verdict.AnswerId!).Name)])}.",
             Wanted = $"{names} beneath {Supertype.Name}.",
             Why = why,
             Claims = [.. Missing.Select(verdict => verdict.Fact.Id), .. gone ? evidence.BadFactsOf(Set.Id) : []],
@@ -67,5 +97,6 @@ internal sealed record WrongSupertype(Specialisation Set, ImmutableArray<Verdict
         };
     }
 
-    private string NameOf(Verdict missing, Evidence evidence) => evidence.ModelEntity(Set.Subtypes.First(link => link.Id == missing.Fact.ConceptId).EntityId).Name;
+    private string NameOf(Verdict missing, Evidence evidence) =>
+        evidence.ModelEntity(Set.Subtypes.First(link => link.Id == missing.Fact.ConceptId).EntityId).Name;
 }

@@ -3,10 +3,10 @@ using System.Collections.Immutable;
 namespace BlueSlate.Core.Concepts;
 
 /// <summary>
-/// Concepts in the form in which they are compared: a relationship that an entity type embodies (an association class, a diamond
-/// in a box) is that relationship with the entity type's attributes. Where the entity type has more than attributes, relationships of
-/// its own for instance, it stays one, with a relationship to each of those that it links: what a role said of its entity type is then
-/// said at the embodying one's end of the other relationship.
+/// Concepts in the form in which they are compared: a relationship that an entity type embodies (an association class, a
+/// diamond in a box) is that relationship with the entity type's attributes. Where the entity type has more than attributes,
+/// relationships of its own for instance, it stays one, with a relationship to each of those that it links: what a role said of
+/// its entity type is then said at the embodying one's end of the other relationship.
 /// </summary>
 public static class ComparableForm
 {
@@ -23,32 +23,53 @@ public static class ComparableForm
             return reading;
         }
 
-        var plain = embodied.Where(relationship => HasOnlyAttributes(model.Entity(relationship.EntityId!), model)).ToDictionary(relationship => relationship.Id, StringComparer.Ordinal);
+        var plain = embodied
+            .Where(relationship => HasOnlyAttributes(model.Entity(relationship.EntityId!), model))
+            .ToDictionary(relationship => relationship.Id, StringComparer.Ordinal);
         var gone = plain.Values.Select(relationship => relationship.EntityId).ToHashSet(StringComparer.Ordinal);
         return reading with
         {
             Model = model with
             {
                 Entities = [.. model.Entities.Where(entity => !gone.Contains(entity.Id))],
-                Relationships = [.. model.Relationships.SelectMany(relationship => plain.ContainsKey(relationship.Id) ? [Absorb(relationship, model.Entity(relationship.EntityId!))] : Resolve(relationship))],
+                Relationships =
+                [
+                    .. model.Relationships.SelectMany(relationship =>
+                        plain.ContainsKey(relationship.Id)
+                            ? [Absorb(relationship, model.Entity(relationship.EntityId!))]
+                            : Resolve(relationship)
+                    ),
+                ],
             },
-            AlsoDrawnBy = reading.AlsoDrawnBy.AddRange(plain.Values.Where(relationship => !reading.AlsoDrawnBy.ContainsKey(relationship.Id)).Select(relationship => KeyValuePair.Create(relationship.Id, ImmutableArray.Create(relationship.EntityId!)))),
+            AlsoDrawnBy = reading.AlsoDrawnBy.AddRange(
+                plain
+                    .Values.Where(relationship => !reading.AlsoDrawnBy.ContainsKey(relationship.Id))
+                    .Select(relationship => KeyValuePair.Create(relationship.Id, ImmutableArray.Create(relationship.EntityId!)))
+            ),
         };
     }
 
     private static bool HasOnlyAttributes(EntityType entity, ConceptModel model) =>
-        entity is { Operations.IsEmpty: true, Literals.IsEmpty: true, Identifiers.IsEmpty: true, Abstract: false, Kind: EntityKind.Strong or EntityKind.Associative }
+        entity
+            is {
+                Operations.IsEmpty: true,
+                Literals.IsEmpty: true,
+                Identifiers.IsEmpty: true,
+                Abstract: false,
+                Kind: EntityKind.Strong or EntityKind.Associative
+            }
         && !model.RelationshipsOf(entity.Id).Any()
         && !model.Specialisations.Any(set => set.SupertypeId == entity.Id || set.Subtypes.Any(link => link.EntityId == entity.Id))
         && !model.Unions.Any(union => union.CategoryId == entity.Id || union.Supertypes.Any(super => super.EntityId == entity.Id))
         && model.Relationships.Count(relationship => relationship.EntityId == entity.Id) == 1;
 
-    private static RelationshipType Absorb(RelationshipType relationship, EntityType entity) => relationship with
-    {
-        EntityId = null,
-        Name = relationship.Name.Length > 0 ? relationship.Name : entity.Name,
-        Attributes = [.. relationship.Attributes, .. entity.Attributes],
-    };
+    private static RelationshipType Absorb(RelationshipType relationship, EntityType entity) =>
+        relationship with
+        {
+            EntityId = null,
+            Name = relationship.Name.Length > 0 ? relationship.Name : entity.Name,
+            Attributes = [.. relationship.Attributes, .. entity.Attributes],
+        };
 
     private static IEnumerable<RelationshipType> Resolve(RelationshipType relationship)
     {
@@ -57,20 +78,23 @@ public static class ComparableForm
             return [relationship];
         }
 
-        return relationship.Roles.Select((role, i) =>
-        {
-            // Of more than two, what is fixed are all others: the box's end leaves the count unsaid.
-            var far = relationship.Roles.Length == 2 ? relationship.Roles[1 - i] : null;
-            var count = far?.CoOccurrence ?? Count.Unsaid;
-            return new RelationshipType(
-                $"{relationship.Id}~{i + 1}",
-                relationship.Name,
-                [
-                    new RelationshipRole($"{role.Id}{One}", role.EntityId, role.Role, "", new Count(1, 1), count),
-                    new RelationshipRole(far?.Id ?? $"{role.Id}~box", between, "", "", count, new Count(1, 1)),
-                ],
-                null,
-                null);
-        });
+        return relationship.Roles.Select(
+            (role, i) =>
+            {
+                // Of more than two, what is fixed are all others: the box's end leaves the count unsaid.
+                var far = relationship.Roles.Length == 2 ? relationship.Roles[1 - i] : null;
+                var count = far?.CoOccurrence ?? Count.Unsaid;
+                return new RelationshipType(
+                    $"{relationship.Id}~{i + 1}",
+                    relationship.Name,
+                    [
+                        new RelationshipRole($"{role.Id}{One}", role.EntityId, role.Role, "", new Count(1, 1), count),
+                        new RelationshipRole(far?.Id ?? $"{role.Id}~box", between, "", "", count, new Count(1, 1)),
+                    ],
+                    null,
+                    null
+                );
+            }
+        );
     }
 }

@@ -16,7 +16,9 @@ public sealed record ConceptModel(ImmutableArray<EntityType> Entities, Immutable
 
     /// <summary>The attributes of entity types and of relationships.</summary>
     public IEnumerable<ConceptAttribute> AllAttributes =>
-        Entities.SelectMany(entity => entity.Attributes).Concat(Relationships.SelectMany(relationship => relationship.Attributes));
+        Entities
+            .SelectMany(entity => entity.Attributes)
+            .Concat(Relationships.SelectMany(relationship => relationship.Attributes));
 
     /// <summary>The entity type with this id; throws when there is none.</summary>
     public EntityType Entity(string id) => Entities.First(entity => entity.Id == id);
@@ -27,7 +29,14 @@ public sealed record ConceptModel(ImmutableArray<EntityType> Entities, Immutable
 }
 
 /// <summary>How an entity type stands towards others; interface and enumeration are kinds of class.</summary>
-public enum EntityKind { Strong, Weak, Associative, Interface, Enumeration }
+public enum EntityKind
+{
+    Strong,
+    Weak,
+    Associative,
+    Interface,
+    Enumeration,
+}
 
 /// <summary>An entity type with its attributes and identifiers.</summary>
 public sealed record EntityType(
@@ -35,7 +44,8 @@ public sealed record EntityType(
     string Name,
     EntityKind Kind,
     ImmutableArray<ConceptAttribute> Attributes,
-    ImmutableArray<Identifier> Identifiers)
+    ImmutableArray<Identifier> Identifiers
+)
 {
     /// <summary>Whether it has no instances of its own.</summary>
     public bool Abstract { get; init; }
@@ -53,8 +63,8 @@ public sealed record EntityType(
     public Identifier? Primary => Identifiers.FirstOrDefault(identifier => identifier.Kind == IdentifierKind.Primary);
 
     /// <summary>
-    /// The alternate identifiers, each with the attribute by which it is known: the first of its own by which no other is known already.
-    /// One that only repeats others has none, and is left out.
+    /// The alternate identifiers, each with the attribute by which it is known: the first of its own by which no other is known
+    /// already. One that only repeats others has none, and is left out.
     /// </summary>
     public IEnumerable<(string AttributeId, Identifier Identifier)> Alternates
     {
@@ -73,10 +83,14 @@ public sealed record EntityType(
     }
 
     /// <summary>The alternate identifier that is known by an attribute; throws when there is none.</summary>
-    public Identifier AlternateBy(string attributeId) => Alternates.First(alternate => alternate.AttributeId == attributeId).Identifier;
+    public Identifier AlternateBy(string attributeId) =>
+        Alternates.First(alternate => alternate.AttributeId == attributeId).Identifier;
 }
 
-/// <summary>An attribute of an entity type. <paramref name="ForeignKeys"/> has more than one where a column refers along several relationships.</summary>
+/// <summary>
+/// An attribute of an entity type. <paramref name="ForeignKeys"/> has more than one where a column refers along several
+/// relationships.
+/// </summary>
 public sealed record ConceptAttribute(
     string Id,
     string Name,
@@ -84,7 +98,8 @@ public sealed record ConceptAttribute(
     bool Derived,
     bool Optional,
     ImmutableArray<AttributePart> Parts,
-    ImmutableArray<ForeignKey> ForeignKeys)
+    ImmutableArray<ForeignKey> ForeignKeys
+)
 {
     /// <summary>An attribute of which nothing but its name is said.</summary>
     public static ConceptAttribute Plain(string id, string name) => new(id, name, false, false, false, [], []);
@@ -134,7 +149,11 @@ public sealed record Literal(string Id, string Name);
 public sealed record ForeignKey(int Group, string? RelationshipId);
 
 /// <summary>Which identifier of its entity type this is.</summary>
-public enum IdentifierKind { Primary, Alternate }
+public enum IdentifierKind
+{
+    Primary,
+    Alternate,
+}
 
 /// <summary>
 /// A set of attributes, and of identifying relationships to owners, that tells instances apart.
@@ -145,10 +164,18 @@ public sealed record Identifier(
     int Number,
     bool Partial,
     ImmutableArray<string> AttributeIds,
-    ImmutableArray<string> OwnerRelationshipIds);
+    ImmutableArray<string> OwnerRelationshipIds
+);
 
 /// <summary>What kind of link a relationship is; dependency and realization lead from the first role to the second.</summary>
-public enum RelationshipKind { Association, Aggregation, Composition, Dependency, Realization }
+public enum RelationshipKind
+{
+    Association,
+    Aggregation,
+    Composition,
+    Dependency,
+    Realization,
+}
 
 /// <summary>
 /// A relationship type of degree two or more. <paramref name="Identifying"/> is null when the drawing does not say;
@@ -159,7 +186,8 @@ public sealed record RelationshipType(
     string Name,
     ImmutableArray<RelationshipRole> Roles,
     bool? Identifying,
-    string? DependentRoleId)
+    string? DependentRoleId
+)
 {
     /// <summary>What kind of link it is.</summary>
     public RelationshipKind Kind { get; init; }
@@ -170,7 +198,9 @@ public sealed record RelationshipType(
     /// <summary>Its own attributes, unless an entity type embodies it.</summary>
     public ImmutableArray<ConceptAttribute> Attributes { get; init; } = [];
 
-    /// <summary>The entity type that embodies it (an association class, an associative entity drawn on the line), or null.</summary>
+    /// <summary>
+    /// The entity type that embodies it (an association class, an associative entity drawn on the line), or null.
+    /// </summary>
     public string? EntityId { get; init; }
 
     /// <summary>Whether it is marked as derived.</summary>
@@ -200,7 +230,8 @@ public sealed record RelationshipRole(
     string Role,
     string Verb,
     Count CoOccurrence,
-    Count Participation)
+    Count Participation
+)
 {
     /// <summary>Whether it can be reached from the other end; null when not said.</summary>
     public bool? Navigable { get; init; }
@@ -213,7 +244,14 @@ public sealed record RelationshipRole(
 /// Subtypes of one supertype. <paramref name="Disjoint"/> and <paramref name="Total"/> are null when not said;
 /// <paramref name="Name"/> names the set or its discriminator.
 /// </summary>
-public sealed record Specialisation(string Id, string SupertypeId, ImmutableArray<SubtypeLink> Subtypes, bool? Disjoint, bool? Total, string Name);
+public sealed record Specialisation(
+    string Id,
+    string SupertypeId,
+    ImmutableArray<SubtypeLink> Subtypes,
+    bool? Disjoint,
+    bool? Total,
+    string Name
+);
 
 /// <summary>One subtype of a specialisation, and what draws it.</summary>
 public sealed record SubtypeLink(string Id, string EntityId);

@@ -15,10 +15,11 @@ public readonly record struct Count(int? Min, int? Max)
     public override string ToString() => $"{Spell(Min)}..{Spell(Max)}";
 
     /// <summary>One value as text: <c>0</c>, <c>1</c>, <c>*</c>, or <c>?</c> when it is not said.</summary>
-    public static string Spell(int? value) => value switch
-    {
-        null => "?",
-        Many => "*",
-        { } number => number.ToString(CultureInfo.InvariantCulture),
-    };
+    public static string Spell(int? value) =>
+        value switch
+        {
+            null => "?",
+            Many => "*",
+            { } number => number.ToString(CultureInfo.InvariantCulture),
+        };
 }

@@ -2,7 +2,9 @@ using System.Globalization;
 
 namespace BlueSlate.Core.Concepts;
 
-/// <summary>Reads multiplicities written as text, in every spelling in use: <c>0..1</c>, <c>1,n</c>, <c>1+</c>, <c>*</c>, <c>3...10</c>.</summary>
+/// <summary>
+/// Reads multiplicities written as text, in every spelling in use: <c>0..1</c>, <c>1,n</c>, <c>1+</c>, <c>*</c>, <c>3...10</c>.
+/// </summary>
 public static class Multiplicity
 {
     private static readonly string[] Separators = ["...", "..", ",", "-", "–"];
@@ -28,7 +30,8 @@ public static class Multiplicity
             var at = compact.IndexOf(separator, StringComparison.Ordinal);
             if (at > 0)
             {
-                return TryBound(compact[..at], out var min) && TryBound(compact[(at + separator.Length)..], out var max)
+                return TryBound(compact[..at], out var min)
+                    && TryBound(compact[(at + separator.Length)..], out var max)
                     && Accept(min, max, out count);
             }
         }

@@ -56,7 +56,8 @@ public sealed record Shape(
     Outline Outline,
     string Text,
     ImmutableArray<ImmutableArray<TextLine>> Compartments,
-    Place? Place)
+    Place? Place
+)
 {
     /// <summary>True when its author wants it to stay where it is while the rest is tidied up.</summary>
     public bool Pinned { get; init; }
@@ -101,8 +102,8 @@ public sealed record Line(string Id, Stroke Stroke, string Text, LineEnd From, L
 }
 
 /// <summary>
-/// Where a text of a line stands: that of an end, or its own (<see cref="EndSide.Neither"/>). The point is where its baseline begins, or
-/// ends where <paramref name="Ends"/> says so.
+/// Where a text of a line stands: that of an end, or its own (<see cref="EndSide.Neither"/>). The point is where its baseline
+/// begins, or ends where <paramref name="Ends"/> says so.
 /// </summary>
 public sealed record LabelPlace(LabelKind Kind, EndSide Side, Point At, bool Ends);
 
@@ -123,18 +124,15 @@ public static class EndSuffix
 /// One end of a line. <paramref name="Marks"/> are the end's symbols from the box outward;
 /// <paramref name="Label"/> is the half of the line's text that stands at this end.
 /// </summary>
-public sealed record LineEnd(
-    Attachment On,
-    ImmutableArray<string> Marks,
-    string Label = "",
-    string Role = "",
-    string Count = "")
+public sealed record LineEnd(Attachment On, ImmutableArray<string> Marks, string Label = "", string Role = "", string Count = "")
 {
     /// <summary>What stands in a small box between this end and what it is attached to; empty for no such box.</summary>
     public string Qualifier { get; init; } = "";
 }
 
-/// <summary>What an end is attached to: a shape, a line of text, another line, an end of a line, or nothing when the id is null.</summary>
+/// <summary>
+/// What an end is attached to: a shape, a line of text, another line, an end of a line, or nothing when the id is null.
+/// </summary>
 public sealed record Attachment(AttachmentKind Kind, string? Id)
 {
     /// <summary>Attached to nothing.</summary>

@@ -1,6 +1,8 @@
 namespace BlueSlate.Core.Drawings;
 
-/// <summary>Collects the ids of a document while it is read, and checks that each is one of a kind and each reference finds its target.</summary>
+/// <summary>
+/// Collects the ids of a document while it is read, and checks that each is one of a kind and each reference finds its target.
+/// </summary>
 internal sealed class DrawingIds
 {
     private readonly Dictionary<string, AttachmentKind> declared = new(StringComparer.Ordinal);
@@ -58,7 +60,12 @@ internal sealed class DrawingIds
         {
             if (!declared.TryGetValue(id, out var found) || found != kind)
             {
-                throw cursor.RefuseAt(path, offset, "unknown-id", $"There is no {kind.ToString().ToLowerInvariant()} with the id \"{id}\".");
+                throw cursor.RefuseAt(
+                    path,
+                    offset,
+                    "unknown-id",
+                    $"There is no {kind.ToString().ToLowerInvariant()} with the id \"{id}\"."
+                );
             }
         }
     }

@@ -27,7 +27,9 @@ public static class DrawingReader
 
         if (utf8.Length > DrawingLimits.Bytes)
         {
-            return Refused(new("too-large", "$", 1, $"The document has {utf8.Length} bytes; at most {DrawingLimits.Bytes} are read."));
+            return Refused(
+                new("too-large", "$", 1, $"The document has {utf8.Length} bytes; at most {DrawingLimits.Bytes} are read.")
+            );
         }
 
         var cursor = new JsonCursor(utf8);
@@ -66,24 +68,44 @@ public static class DrawingReader
         {
             switch (properties.Name)
             {
-                case "format": format = cursor.Text(DrawingLimits.Text); break;
-                case "version": version = cursor.Integer(0, int.MaxValue); break;
-                case "sheets": sheets = ReadSheets(ref cursor, ids); break;
-                case "ties": ties = ReadTies(ref cursor); break;
-                case "comments": comments = ReadComments(ref cursor); break;
-                default: cursor.Skip(); break;
+                case "format":
+                    format = cursor.Text(DrawingLimits.Text);
+                    break;
+                case "version":
+                    version = cursor.Integer(0, int.MaxValue);
+                    break;
+                case "sheets":
+                    sheets = ReadSheets(ref cursor, ids);
+                    break;
+                case "ties":
+                    ties = ReadTies(ref cursor);
+                    break;
+                case "comments":
+                    comments = ReadComments(ref cursor);
+                    break;
+                default:
+                    cursor.Skip();
+                    break;
             }
         }
 
         cursor.End();
         if (format != Format)
         {
-            throw cursor.Refuse("$.format", format is null ? "missing" : "not-a-drawing", $"A drawing says \"format\": \"{Format}\".");
+            throw cursor.Refuse(
+                "$.format",
+                format is null ? "missing" : "not-a-drawing",
+                $"A drawing says \"format\": \"{Format}\"."
+            );
         }
 
         if (version is null or < 1 or > Version)
         {
-            throw cursor.Refuse("$.version", version is null ? "missing" : "unknown-version", $"Versions 1 to {Version} are read.");
+            throw cursor.Refuse(
+                "$.version",
+                version is null ? "missing" : "unknown-version",
+                $"Versions 1 to {Version} are read."
+            );
         }
 
         if (sheets is not { IsEmpty: false } found)
@@ -119,12 +141,24 @@ public static class DrawingReader
         {
             switch (properties.Name)
             {
-                case "id": id = ids.Declare(ref cursor); break;
-                case "name": name = cursor.Text(DrawingLimits.Text); break;
-                case "shapes": shapes = ReadShapes(ref cursor, ids); break;
-                case "lines": lines = ReadLines(ref cursor, ids); break;
-                case "regions": regions = ReadRegions(ref cursor, ids); break;
-                default: cursor.Skip(); break;
+                case "id":
+                    id = ids.Declare(ref cursor);
+                    break;
+                case "name":
+                    name = cursor.Text(DrawingLimits.Text);
+                    break;
+                case "shapes":
+                    shapes = ReadShapes(ref cursor, ids);
+                    break;
+                case "lines":
+                    lines = ReadLines(ref cursor, ids);
+                    break;
+                case "regions":
+                    regions = ReadRegions(ref cursor, ids);
+                    break;
+                default:
+                    cursor.Skip();
+                    break;
             }
         }
 
@@ -160,20 +194,45 @@ public static class DrawingReader
         {
             switch (properties.Name)
             {
-                case "id": id = ids.DeclareShape(ref cursor); break;
-                case "form": form = cursor.Symbol(Symbols.Forms); break;
-                case "outline": outline = cursor.Word(Vocabulary.Outlines); break;
-                case "text": text = cursor.Text(DrawingLimits.Text); break;
-                case "compartments": compartments = ReadCompartments(ref cursor, ids); break;
-                case "place": place = ReadPlace(ref cursor); break;
-                case "pinned": pinned = cursor.Boolean(); break;
-                case "underline": underline = cursor.Word(Vocabulary.Underlines); break;
-                case "italic": italic = cursor.Boolean(); break;
-                default: cursor.Skip(); break;
+                case "id":
+                    id = ids.DeclareShape(ref cursor);
+                    break;
+                case "form":
+                    form = cursor.Symbol(Symbols.Forms);
+                    break;
+                case "outline":
+                    outline = cursor.Word(Vocabulary.Outlines);
+                    break;
+                case "text":
+                    text = cursor.Text(DrawingLimits.Text);
+                    break;
+                case "compartments":
+                    compartments = ReadCompartments(ref cursor, ids);
+                    break;
+                case "place":
+                    place = ReadPlace(ref cursor);
+                    break;
+                case "pinned":
+                    pinned = cursor.Boolean();
+                    break;
+                case "underline":
+                    underline = cursor.Word(Vocabulary.Underlines);
+                    break;
+                case "italic":
+                    italic = cursor.Boolean();
+                    break;
+                default:
+                    cursor.Skip();
+                    break;
             }
         }
 
-        return new Shape(cursor.Required(id, "id"), cursor.Required(form, "form"), outline, text, compartments, place) { Pinned = pinned, Underline = underline, Italic = italic };
+        return new Shape(cursor.Required(id, "id"), cursor.Required(form, "form"), outline, text, compartments, place)
+        {
+            Pinned = pinned,
+            Underline = underline,
+            Italic = italic,
+        };
     }
 
     private static ImmutableArray<ImmutableArray<TextLine>> ReadCompartments(ref JsonCursor cursor, DrawingIds ids)
@@ -208,13 +267,27 @@ public static class DrawingReader
         {
             switch (properties.Name)
             {
-                case "id": id = ids.DeclareRow(ref cursor); break;
-                case "mark": mark = cursor.Text(DrawingLimits.Text); break;
-                case "ring": ring = cursor.Boolean(); break;
-                case "text": text = cursor.Text(DrawingLimits.Text); break;
-                case "underline": underline = cursor.Word(Vocabulary.Underlines); break;
-                case "italic": italic = cursor.Boolean(); break;
-                default: cursor.Skip(); break;
+                case "id":
+                    id = ids.DeclareRow(ref cursor);
+                    break;
+                case "mark":
+                    mark = cursor.Text(DrawingLimits.Text);
+                    break;
+                case "ring":
+                    ring = cursor.Boolean();
+                    break;
+                case "text":
+                    text = cursor.Text(DrawingLimits.Text);
+                    break;
+                case "underline":
+                    underline = cursor.Word(Vocabulary.Underlines);
+                    break;
+                case "italic":
+                    italic = cursor.Boolean();
+                    break;
+                default:
+                    cursor.Skip();
+                    break;
             }
         }
 
@@ -247,7 +320,8 @@ public static class DrawingReader
         string? id = null;
         var stroke = Stroke.Solid;
         var text = "";
-        LineEnd? from = null, to = null;
+        LineEnd? from = null,
+            to = null;
         ImmutableArray<Point> route = [];
         ImmutableArray<Along> along = [];
         ImmutableArray<LabelPlace> labels = [];
@@ -257,37 +331,75 @@ public static class DrawingReader
         {
             switch (properties.Name)
             {
-                case "id": id = ids.DeclareLine(ref cursor); break;
-                case "stroke": stroke = cursor.Word(Vocabulary.Strokes); break;
-                case "text": text = cursor.Text(DrawingLimits.Text); break;
-                case "from": from = ReadEnd(ref cursor, ids); break;
-                case "to": to = ReadEnd(ref cursor, ids); break;
-                case "route": route = ReadRoute(ref cursor); break;
-                case "along": along = ReadAlong(ref cursor); break;
-                case "labels": labels = ReadLabels(ref cursor); break;
-                case "pointer": pointer = cursor.Word(Vocabulary.Sides); break;
-                default: cursor.Skip(); break;
+                case "id":
+                    id = ids.DeclareLine(ref cursor);
+                    break;
+                case "stroke":
+                    stroke = cursor.Word(Vocabulary.Strokes);
+                    break;
+                case "text":
+                    text = cursor.Text(DrawingLimits.Text);
+                    break;
+                case "from":
+                    from = ReadEnd(ref cursor, ids);
+                    break;
+                case "to":
+                    to = ReadEnd(ref cursor, ids);
+                    break;
+                case "route":
+                    route = ReadRoute(ref cursor);
+                    break;
+                case "along":
+                    along = ReadAlong(ref cursor);
+                    break;
+                case "labels":
+                    labels = ReadLabels(ref cursor);
+                    break;
+                case "pointer":
+                    pointer = cursor.Word(Vocabulary.Sides);
+                    break;
+                default:
+                    cursor.Skip();
+                    break;
             }
         }
 
-        return new Line(cursor.Required(id, "id"), stroke, text, cursor.Required(from, "from"), cursor.Required(to, "to"), route) { Along = along, Pointer = pointer, Labels = labels };
+        return new Line(cursor.Required(id, "id"), stroke, text, cursor.Required(from, "from"), cursor.Required(to, "to"), route)
+        {
+            Along = along,
+            Pointer = pointer,
+            Labels = labels,
+        };
     }
 
     private static LineEnd ReadEnd(ref JsonCursor cursor, DrawingIds ids)
     {
         var on = Attachment.Nothing;
         var marks = ImmutableArray.CreateBuilder<string>();
-        string label = "", role = "", count = "", qualifier = "";
+        string label = "",
+            role = "",
+            count = "",
+            qualifier = "";
         var properties = cursor.Object();
         while (cursor.NextProperty(ref properties))
         {
             switch (properties.Name)
             {
-                case "shape": on = new(AttachmentKind.Shape, ids.Refer(ref cursor, AttachmentKind.Shape)); break;
-                case "row": on = new(AttachmentKind.Row, ids.Refer(ref cursor, AttachmentKind.Row)); break;
-                case "line": on = new(AttachmentKind.Line, ids.Refer(ref cursor, AttachmentKind.Line)); break;
-                case "end": on = new(AttachmentKind.End, ids.ReferToEnd(ref cursor)); break;
-                case "qualifier": qualifier = cursor.Text(DrawingLimits.Text); break;
+                case "shape":
+                    on = new(AttachmentKind.Shape, ids.Refer(ref cursor, AttachmentKind.Shape));
+                    break;
+                case "row":
+                    on = new(AttachmentKind.Row, ids.Refer(ref cursor, AttachmentKind.Row));
+                    break;
+                case "line":
+                    on = new(AttachmentKind.Line, ids.Refer(ref cursor, AttachmentKind.Line));
+                    break;
+                case "end":
+                    on = new(AttachmentKind.End, ids.ReferToEnd(ref cursor));
+                    break;
+                case "qualifier":
+                    qualifier = cursor.Text(DrawingLimits.Text);
+                    break;
                 case "marks":
                     var items = cursor.Array(DrawingLimits.Marks, "marks");
                     while (cursor.NextItem(ref items))
@@ -296,10 +408,18 @@ public static class DrawingReader
                     }
 
                     break;
-                case "label": label = cursor.Text(DrawingLimits.Text); break;
-                case "role": role = cursor.Text(DrawingLimits.Text); break;
-                case "count": count = cursor.Text(DrawingLimits.Text); break;
-                default: cursor.Skip(); break;
+                case "label":
+                    label = cursor.Text(DrawingLimits.Text);
+                    break;
+                case "role":
+                    role = cursor.Text(DrawingLimits.Text);
+                    break;
+                case "count":
+                    count = cursor.Text(DrawingLimits.Text);
+                    break;
+                default:
+                    cursor.Skip();
+                    break;
             }
         }
 
@@ -319,9 +439,15 @@ public static class DrawingReader
             {
                 switch (properties.Name)
                 {
-                    case "symbol": symbol = cursor.Symbol(Symbols.Along); break;
-                    case "facing": facing = cursor.Word(Vocabulary.Sides); break;
-                    default: cursor.Skip(); break;
+                    case "symbol":
+                        symbol = cursor.Symbol(Symbols.Along);
+                        break;
+                    case "facing":
+                        facing = cursor.Word(Vocabulary.Sides);
+                        break;
+                    default:
+                        cursor.Skip();
+                        break;
                 }
             }
 
@@ -346,11 +472,21 @@ public static class DrawingReader
             {
                 switch (properties.Name)
                 {
-                    case "of": kind = cursor.Word(Vocabulary.Labels); break;
-                    case "side": side = cursor.Word(Vocabulary.Sides); break;
-                    case "at": at = cursor.Integers(2, 2); break;
-                    case "ends": ends = cursor.Boolean(); break;
-                    default: cursor.Skip(); break;
+                    case "of":
+                        kind = cursor.Word(Vocabulary.Labels);
+                        break;
+                    case "side":
+                        side = cursor.Word(Vocabulary.Sides);
+                        break;
+                    case "at":
+                        at = cursor.Integers(2, 2);
+                        break;
+                    case "ends":
+                        ends = cursor.Boolean();
+                        break;
+                    default:
+                        cursor.Skip();
+                        break;
                 }
             }
 
@@ -375,9 +511,15 @@ public static class DrawingReader
             {
                 switch (properties.Name)
                 {
-                    case "id": id = ids.Declare(ref cursor); break;
-                    case "text": text = cursor.Text(DrawingLimits.Text); break;
-                    case "hue": hue = cursor.Integer(1, DrawingLimits.Hues); break;
+                    case "id":
+                        id = ids.Declare(ref cursor);
+                        break;
+                    case "text":
+                        text = cursor.Text(DrawingLimits.Text);
+                        break;
+                    case "hue":
+                        hue = cursor.Integer(1, DrawingLimits.Hues);
+                        break;
                     case "members":
                         var shapes = cursor.Array(DrawingLimits.Shapes, "members");
                         while (cursor.NextItem(ref shapes))
@@ -386,7 +528,9 @@ public static class DrawingReader
                         }
 
                         break;
-                    default: cursor.Skip(); break;
+                    default:
+                        cursor.Skip();
+                        break;
                 }
             }
 
@@ -402,15 +546,22 @@ public static class DrawingReader
         var items = cursor.Array(DrawingLimits.Ties, "comments");
         while (cursor.NextItem(ref items))
         {
-            string? element = null, text = null;
+            string? element = null,
+                text = null;
             var properties = cursor.Object();
             while (cursor.NextProperty(ref properties))
             {
                 switch (properties.Name)
                 {
-                    case "element": element = cursor.Text(DrawingLimits.Id + EndSuffix.From.Length); break;
-                    case "text": text = cursor.Text(DrawingLimits.Comment); break;
-                    default: cursor.Skip(); break;
+                    case "element":
+                        element = cursor.Text(DrawingLimits.Id + EndSuffix.From.Length);
+                        break;
+                    case "text":
+                        text = cursor.Text(DrawingLimits.Comment);
+                        break;
+                    default:
+                        cursor.Skip();
+                        break;
                 }
             }
 
@@ -434,22 +585,39 @@ public static class DrawingReader
 
     private static Tie ReadTie(ref JsonCursor cursor)
     {
-        string? element = null, quote = null;
-        int? block = null, start = null;
+        string? element = null,
+            quote = null;
+        int? block = null,
+            start = null;
         var properties = cursor.Object();
         while (cursor.NextProperty(ref properties))
         {
             switch (properties.Name)
             {
-                case "element": element = cursor.Text(DrawingLimits.Id + EndSuffix.From.Length); break;
-                case "block": block = cursor.Integer(0, DrawingLimits.Coordinate); break;
-                case "start": start = cursor.Integer(0, DrawingLimits.Coordinate); break;
-                case "quote": quote = cursor.Text(DrawingLimits.Text); break;
-                default: cursor.Skip(); break;
+                case "element":
+                    element = cursor.Text(DrawingLimits.Id + EndSuffix.From.Length);
+                    break;
+                case "block":
+                    block = cursor.Integer(0, DrawingLimits.Coordinate);
+                    break;
+                case "start":
+                    start = cursor.Integer(0, DrawingLimits.Coordinate);
+                    break;
+                case "quote":
+                    quote = cursor.Text(DrawingLimits.Text);
+                    break;
+                default:
+                    cursor.Skip();
+                    break;
             }
         }
 
-        return new Tie(cursor.Required(element, "element"), cursor.Required(block, "block"), cursor.Required(start, "start"), cursor.Required(quote, "quote"));
+        return new Tie(
+            cursor.Required(element, "element"),
+            cursor.Required(block, "block"),
+            cursor.Required(start, "start"),
+            cursor.Required(quote, "quote")
+        );
     }
 
     private static ImmutableArray<Point> ReadRoute(ref JsonCursor cursor)

@@ -4,10 +4,13 @@ namespace BlueSlate.Core.Drawings;
 public static class Hyphens
 {
     /// <summary>The word for a value.</summary>
-    public static string Of<T>(T value) where T : struct, Enum => Spelled<T>.Words[value];
+    public static string Of<T>(T value)
+        where T : struct, Enum => Spelled<T>.Words[value];
 
-    private static class Spelled<T> where T : struct, Enum
+    private static class Spelled<T>
+        where T : struct, Enum
     {
-        public static readonly Dictionary<T, string> Words = Enum.GetValues<T>().ToDictionary(value => value, value => Words<T>.Hyphenate(value.ToString()));
+        public static readonly Dictionary<T, string> Words = Enum.GetValues<T>()
+            .ToDictionary(value => value, value => Words<T>.Hyphenate(value.ToString()));
     }
 }

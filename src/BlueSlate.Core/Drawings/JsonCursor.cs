@@ -17,6 +17,7 @@ internal ref struct JsonCursor(ReadOnlySpan<byte> utf8)
 {
     private readonly ReadOnlySpan<byte> source = utf8;
     private readonly List<object> path = [];
+
     // The limit is checked here, with its own message; the reader's own only has to be larger.
     private Utf8JsonReader reader = new(utf8, new JsonReaderOptions { MaxDepth = DrawingLimits.Depth * 2 });
 
@@ -26,9 +27,7 @@ internal ref struct JsonCursor(ReadOnlySpan<byte> utf8)
 
     public void End()
     {
-        while (reader.Read())
-        {
-        }
+        while (reader.Read()) { }
     }
 
     public Properties Object()
@@ -97,7 +96,8 @@ internal ref struct JsonCursor(ReadOnlySpan<byte> utf8)
             : throw Refuse("control-character", "A text has no control characters but line ends.");
     }
 
-    public readonly T Word<T>(Words<T> words) where T : struct, Enum
+    public readonly T Word<T>(Words<T> words)
+        where T : struct, Enum
     {
         Expect(JsonTokenType.String, "a word");
         return words.TryRead(reader.GetString()!, out var value)
@@ -113,19 +113,23 @@ internal ref struct JsonCursor(ReadOnlySpan<byte> utf8)
             : throw Refuse("unknown-word", $"One of {string.Join(", ", symbols.All.Select(symbol => symbol.Name))} is wanted.");
     }
 
-    public readonly bool Boolean() => reader.TokenType switch
-    {
-        JsonTokenType.True => true,
-        JsonTokenType.False => false,
-        _ => throw Refuse("wrong-type", "true or false is wanted."),
-    };
+    public readonly bool Boolean() =>
+        reader.TokenType switch
+        {
+            JsonTokenType.True => true,
+            JsonTokenType.False => false,
+            _ => throw Refuse("wrong-type", "true or false is wanted."),
+        };
 
     public readonly int Integer(int least, int most)
     {
         Expect(JsonTokenType.Number, "a whole number");
         return reader.TryGetInt32(out var value) && value >= least && value <= most
             ? value
-            : throw Refuse("out-of-range", string.Create(CultureInfo.InvariantCulture, $"A whole number from {least} to {most} is wanted."));
+            : throw Refuse(
+                "out-of-range",
+                string.Create(CultureInfo.InvariantCulture, $"A whole number from {least} to {most} is wanted.")
+            );
     }
 
     public int[] Integers(int least, int most)
@@ -155,15 +159,14 @@ internal ref struct JsonCursor(ReadOnlySpan<byte> utf8)
             {
                 throw Refuse("too-deep", $"Values are nested more than {DrawingLimits.Depth} deep.");
             }
-        }
-        while (reader.CurrentDepth > depth || reader.TokenType is not (JsonTokenType.EndObject or JsonTokenType.EndArray));
+        } while (reader.CurrentDepth > depth || reader.TokenType is not (JsonTokenType.EndObject or JsonTokenType.EndArray));
     }
 
-    public readonly T Required<T>(T? value, string property) where T : class =>
-        value ?? throw Refuse(Path() + "." + property, "missing", $"\"{property}\" is wanted here.");
+    public readonly T Required<T>(T? value, string property)
+        where T : class => value ?? throw Refuse(Path() + "." + property, "missing", $"\"{property}\" is wanted here.");
 
-    public readonly T Required<T>(T? value, string property) where T : struct =>
-        value ?? throw Refuse(Path() + "." + property, "missing", $"\"{property}\" is wanted here.");
+    public readonly T Required<T>(T? value, string property)
+        where T : struct => value ?? throw Refuse(Path() + "." + property, "missing", $"\"{property}\" is wanted here.");
 
     public readonly DrawingFormatException Refuse(string key, string message) => new(Problem(key, message));
 

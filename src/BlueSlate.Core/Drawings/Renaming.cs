@@ -5,7 +5,9 @@ namespace BlueSlate.Core.Drawings;
 /// <summary>A drawing under other ids, so that it can stand beside another one.</summary>
 public static class Renaming
 {
-    /// <summary>The drawing with ids that count up after a prefix, in the order of the document; what it shows and says is the same.</summary>
+    /// <summary>
+    /// The drawing with ids that count up after a prefix, in the order of the document; what it shows and says is the same.
+    /// </summary>
     /// <param name="drawing">Any drawing.</param>
     /// <param name="prefix">What every id starts with, such as <c>v1-</c>.</param>
     public static Drawing WithPrefix(Drawing drawing, string prefix)
@@ -36,13 +38,51 @@ public static class Renaming
 
         return drawing with
         {
-            Sheets = [.. drawing.Sheets.Select(sheet => sheet with
-            {
-                Id = names[sheet.Id],
-                Shapes = [.. sheet.Shapes.Select(shape => shape with { Id = names[shape.Id], Compartments = [.. shape.Compartments.Select(rows => rows.Select(row => row with { Id = names[row.Id] }).ToImmutableArray())] })],
-                Lines = [.. sheet.Lines.Select(line => line with { Id = names[line.Id], From = At(line.From), To = At(line.To) })],
-                Regions = [.. sheet.Regions.Select(region => region with { Id = names[region.Id], Members = [.. region.Members.Select(Renamed)] })],
-            })],
+            Sheets =
+            [
+                .. drawing.Sheets.Select(sheet =>
+                    sheet with
+                    {
+                        Id = names[sheet.Id],
+                        Shapes =
+                        [
+                            .. sheet.Shapes.Select(shape =>
+                                shape with
+                                {
+                                    Id = names[shape.Id],
+                                    Compartments =
+                                    [
+                                        .. shape.Compartments.Select(rows =>
+                                            rows.Select(row => row with { Id = names[row.Id] }).ToImmutableArray()
+                                        ),
+                                    ],
+                                }
+                            ),
+                        ],
+                        Lines =
+                        [
+                            .. sheet.Lines.Select(line =>
+                                line with
+                                {
+                                    Id = names[line.Id],
+                                    From = At(line.From),
+                                    To = At(line.To),
+                                }
+                            ),
+                        ],
+                        Regions =
+                        [
+                            .. sheet.Regions.Select(region =>
+                                region with
+                                {
+                                    Id = names[region.Id],
+                                    Members = [.. region.Members.Select(Renamed)],
+                                }
+                            ),
+                        ],
+                    }
+                ),
+            ],
             Ties = [.. drawing.Ties.Select(tie => tie with { Element = Renamed(tie.Element) })],
             Comments = [.. drawing.Comments.Select(comment => comment with { Element = Renamed(comment.Element) })],
         };
@@ -55,7 +95,9 @@ public static class Renaming
         string Renamed(string id)
         {
             var slash = id.LastIndexOf('/');
-            return names.TryGetValue(id, out var name) ? name : slash > 0 && names.TryGetValue(id[..slash], out var line) ? line + id[slash..] : id;
+            return names.TryGetValue(id, out var name) ? name
+                : slash > 0 && names.TryGetValue(id[..slash], out var line) ? line + id[slash..]
+                : id;
         }
     }
 }

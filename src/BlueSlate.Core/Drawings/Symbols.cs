@@ -49,14 +49,17 @@ public sealed class SymbolTable
     {
         var assembly = typeof(SymbolTable).Assembly;
         var prefix = $"symbols/{folder}/";
-        return new SymbolTable([.. assembly.GetManifestResourceNames()
-            .Where(name => name.StartsWith(prefix, StringComparison.Ordinal))
-            .Order(StringComparer.Ordinal)
-            .Select(name =>
-            {
-                using var stream = assembly.GetManifestResourceStream(name)!;
-                return JsonSerializer.Deserialize<Symbol>(stream, JsonSerializerOptions.Web)!;
-            })]);
+        return new SymbolTable([
+            .. assembly
+                .GetManifestResourceNames()
+                .Where(name => name.StartsWith(prefix, StringComparison.Ordinal))
+                .Order(StringComparer.Ordinal)
+                .Select(name =>
+                {
+                    using var stream = assembly.GetManifestResourceStream(name)!;
+                    return JsonSerializer.Deserialize<Symbol>(stream, JsonSerializerOptions.Web)!;
+                }),
+        ]);
     }
 }
 

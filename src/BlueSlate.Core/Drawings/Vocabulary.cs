@@ -3,22 +3,55 @@ using System.Collections.Frozen;
 namespace BlueSlate.Core.Drawings;
 
 /// <summary>How a shape's edge is drawn.</summary>
-public enum Outline { Single, Double, Dashed }
+public enum Outline
+{
+    Single,
+    Double,
+    Dashed,
+}
 
 /// <summary>How a line is drawn.</summary>
-public enum Stroke { Solid, Dashed, Double }
+public enum Stroke
+{
+    Solid,
+    Dashed,
+    Double,
+}
 
 /// <summary>What stands beneath a line of text.</summary>
-public enum Underline { None, Solid, Dashed }
+public enum Underline
+{
+    None,
+    Solid,
+    Dashed,
+}
 
 /// <summary>What a line's end is attached to.</summary>
-public enum AttachmentKind { Nothing, Shape, Row, Line, End }
+public enum AttachmentKind
+{
+    Nothing,
+    Shape,
+    Row,
+    Line,
+    End,
+}
 
 /// <summary>What a text of a line is: an end's label, role or count, or the line's own text.</summary>
-public enum LabelKind { Label, Role, Count, Text }
+public enum LabelKind
+{
+    Label,
+    Role,
+    Count,
+    Text,
+}
 
 /// <summary>One of the two ends of a line, or neither.</summary>
-public enum EndSide { Neither, From, To }
+public enum EndSide
+{
+    Neither,
+    From,
+    To,
+}
 
 /// <summary>The words that stand for these values in the document format.</summary>
 public static class Vocabulary
@@ -40,7 +73,8 @@ public static class Vocabulary
 }
 
 /// <summary>The words of one kind of value: the member's name in lower case, its parts joined by hyphens.</summary>
-public sealed class Words<T> where T : struct, Enum
+public sealed class Words<T>
+    where T : struct, Enum
 {
     private readonly FrozenDictionary<string, T> values;
     private readonly FrozenDictionary<T, string> words;

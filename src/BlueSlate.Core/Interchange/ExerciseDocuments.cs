@@ -3,8 +3,8 @@ using BlueSlate.Core.Checking;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Marking;
-using BlueSlate.Core.Notations;
 using BlueSlate.Core.Matching;
+using BlueSlate.Core.Notations;
 
 namespace BlueSlate.Core.Interchange;
 
@@ -88,31 +88,43 @@ public sealed record PartDocument
 
         if (Notations.Notation.All.All(notation => notation.Name != Notation))
         {
-            yield return ("notation", $"A part's notation is one of {string.Join(", ", Notations.Notation.All.Select(notation => notation.Name))}.", "notation");
+            yield return (
+                "notation",
+                $"A part's notation is one of {string.Join(", ", Notations.Notation.All.Select(notation => notation.Name))}.",
+                "notation"
+            );
         }
 
-        if (Stereotypes.Length > MostStereotypes || Stereotypes.Any(stereotype => stereotype.Trim().Length is 0 or > LongestStereotype))
+        if (
+            Stereotypes.Length > MostStereotypes
+            || Stereotypes.Any(stereotype => stereotype.Trim().Length is 0 or > LongestStereotype)
+        )
         {
-            yield return ("stereotypes", $"A part lists at most {MostStereotypes} stereotypes of 1 to {LongestStereotype} characters.", "stereotypes");
+            yield return (
+                "stereotypes",
+                $"A part lists at most {MostStereotypes} stereotypes of 1 to {LongestStereotype} characters.",
+                "stereotypes"
+            );
         }
     }
 
     /// <summary>The options with which drawings of this part are read.</summary>
-    public NotationOptions ToOptions() => new(Level, Notation)
-    {
-        OneNameIsOneElement = OneNameIsOneElement,
-        StrokeSaysIdentifying = StrokeSaysIdentifying,
-        SingleBarIsExactlyOne = SingleBarIsExactlyOne,
-        DoubleLineSaysAll = DoubleLineSaysAll,
-        Counts = Counts,
-        PairsAcross = PairsAcross,
-        UnderlinesAreOneKey = UnderlinesAreOneKey,
-        Formal = Formal,
-        StrictCounts = StrictCounts,
-        UnmarkedSetIsOpen = UnmarkedSetIsOpen,
-        AggregationCounts = AggregationCounts,
-        Stereotypes = Stereotypes.IsDefault ? [] : Stereotypes,
-    };
+    public NotationOptions ToOptions() =>
+        new(Level, Notation)
+        {
+            OneNameIsOneElement = OneNameIsOneElement,
+            StrokeSaysIdentifying = StrokeSaysIdentifying,
+            SingleBarIsExactlyOne = SingleBarIsExactlyOne,
+            DoubleLineSaysAll = DoubleLineSaysAll,
+            Counts = Counts,
+            PairsAcross = PairsAcross,
+            UnderlinesAreOneKey = UnderlinesAreOneKey,
+            Formal = Formal,
+            StrictCounts = StrictCounts,
+            UnmarkedSetIsOpen = UnmarkedSetIsOpen,
+            AggregationCounts = AggregationCounts,
+            Stereotypes = Stereotypes.IsDefault ? [] : Stereotypes,
+        };
 }
 
 /// <summary>The aids of a part, each on its own.</summary>
@@ -147,7 +159,8 @@ public sealed record AssessmentDocument
     public SchemeDocument? Scheme { get; init; }
 
     /// <summary>What other ways of drawing the same are worth, by code, where that is not the usual.</summary>
-    public ImmutableSortedDictionary<string, Standing> Restatements { get; init; } = ImmutableSortedDictionary<string, Standing>.Empty;
+    public ImmutableSortedDictionary<string, Standing> Restatements { get; init; } =
+        ImmutableSortedDictionary<string, Standing>.Empty;
 
     /// <summary>Groups of words that mean the same in this exercise.</summary>
     public ImmutableArray<ImmutableArray<string>> SameWords { get; init; } = [];
@@ -159,18 +172,43 @@ public sealed record AssessmentDocument
     public ImmutableArray<VariantDocument> Variants { get; init; } = [];
 
     /// <summary>The exercise's own words and ways of drawing as values of the core.</summary>
-    public ExerciseTerms ToTerms() => new(
-        Restatements ?? ImmutableSortedDictionary<string, Standing>.Empty,
-        SameWords.IsDefaultOrEmpty && WordsApart.IsDefaultOrEmpty ? ExerciseWords.None : new ExerciseWords(SameWords.IsDefault ? [] : SameWords, WordsApart.IsDefault ? [] : WordsApart))
-    {
-        Variants = Variants.IsDefault ? [] : [.. Variants.Select(variant => DrawingReader.Read(variant.Drawing).Drawing ?? throw new InvalidOperationException($"The further model answer “{variant.Title}” cannot be read."))],
-    };
+    public ExerciseTerms ToTerms() =>
+        new(
+            Restatements ?? ImmutableSortedDictionary<string, Standing>.Empty,
+            SameWords.IsDefaultOrEmpty && WordsApart.IsDefaultOrEmpty
+                ? ExerciseWords.None
+                : new ExerciseWords(SameWords.IsDefault ? [] : SameWords, WordsApart.IsDefault ? [] : WordsApart)
+        )
+        {
+            Variants = Variants.IsDefault
+                ? []
+                :
+                [
+                    .. Variants.Select(variant =>
+                        DrawingReader.Read(variant.Drawing).Drawing
+                        ?? throw new InvalidOperationException($"The further model answer “{variant.Title}” cannot be read.")
+                    ),
+                ],
+        };
 
     /// <summary>The document with canonical drawings, without what their authors noted or tied to phrases.</summary>
-    public AssessmentDocument Canonical() => this with
-    {
-        Variants = Variants.IsDefault ? [] : [.. Variants.Select(variant => variant with { Drawing = DrawingReader.Read(variant.Drawing).Drawing is { } drawing ? DrawingWriter.WriteText(drawing with { Ties = [], Comments = [] }) : variant.Drawing })],
-    };
+    public AssessmentDocument Canonical() =>
+        this with
+        {
+            Variants = Variants.IsDefault
+                ? []
+                :
+                [
+                    .. Variants.Select(variant =>
+                        variant with
+                        {
+                            Drawing = DrawingReader.Read(variant.Drawing).Drawing is { } drawing
+                                ? DrawingWriter.WriteText(drawing with { Ties = [], Comments = [] })
+                                : variant.Drawing,
+                        }
+                    ),
+                ],
+        };
 
     private IEnumerable<string> VariantProblems()
     {
@@ -194,9 +232,12 @@ public sealed record AssessmentDocument
 
     private const int MostVariants = 10;
 
-    /// <summary>What is wrong with the scheme, the words and the further model answers: a stable code, a sentence, and the property.</summary>
+    /// <summary>
+    /// What is wrong with the scheme, the words and the further model answers: a stable code, a sentence, and the property.
+    /// </summary>
     public IEnumerable<(string Code, string Said, string Property)> Problems() =>
-        (Scheme?.Problems() ?? []).Select(said => ("scheme", said, "scheme"))
+        (Scheme?.Problems() ?? [])
+            .Select(said => ("scheme", said, "scheme"))
             .Concat(WordProblems().Select(said => ("words", said, "sameWords")))
             .Concat(VariantProblems().Select(said => ("variants", said, "variants")));
 
@@ -222,7 +263,14 @@ public sealed record AssessmentDocument
 
     /// <summary>The tolerances as values of the core.</summary>
     public ImmutableArray<Tolerance> ToTolerances() =>
-        [.. Tolerances.Select(tolerance => new Tolerance(tolerance.Fact, tolerance.Accepted.IsDefault ? [] : tolerance.Accepted, tolerance.Optional, tolerance.NotAssessed))];
+        [
+            .. Tolerances.Select(tolerance => new Tolerance(
+                tolerance.Fact,
+                tolerance.Accepted.IsDefault ? [] : tolerance.Accepted,
+                tolerance.Optional,
+                tolerance.NotAssessed
+            )),
+        ];
 }
 
 /// <summary>Another model answer.</summary>
@@ -262,20 +310,45 @@ public sealed record SchemeDocument
     public Rational Step { get; init; } = Rational.Half;
 
     /// <summary>The document of a scheme.</summary>
-    public static SchemeDocument Of(MarkingScheme scheme) => new()
-    {
-        Lines = [.. scheme.Lines.Select(line => new MarkLineDocument { Id = line.Id, Title = line.Title, Marks = line.Marks, Rule = line.Rule, Off = line.Rule == LineRule.Deduct ? line.Off : null, Facts = line.FactIds })],
-        ExtraCost = scheme.ExtraCost,
-        ExtraCap = scheme.ExtraCap,
-        Step = scheme.Step,
-    };
+    public static SchemeDocument Of(MarkingScheme scheme) =>
+        new()
+        {
+            Lines =
+            [
+                .. scheme.Lines.Select(line => new MarkLineDocument
+                {
+                    Id = line.Id,
+                    Title = line.Title,
+                    Marks = line.Marks,
+                    Rule = line.Rule,
+                    Off = line.Rule == LineRule.Deduct ? line.Off : null,
+                    Facts = line.FactIds,
+                }),
+            ],
+            ExtraCost = scheme.ExtraCost,
+            ExtraCap = scheme.ExtraCap,
+            Step = scheme.Step,
+        };
 
     /// <summary>The scheme of the core.</summary>
-    public MarkingScheme ToScheme() => new(
-        [.. Lines.Select(line => new MarkLine(line.Id, line.Title, line.Marks, line.Rule, line.Facts.IsDefault ? [] : line.Facts) { Off = line.Off ?? Rational.Half })],
-        ExtraCost,
-        ExtraCap,
-        Step);
+    public MarkingScheme ToScheme() =>
+        new(
+            [
+                .. Lines.Select(line => new MarkLine(
+                    line.Id,
+                    line.Title,
+                    line.Marks,
+                    line.Rule,
+                    line.Facts.IsDefault ? [] : line.Facts
+                )
+                {
+                    Off = line.Off ?? Rational.Half,
+                }),
+            ],
+            ExtraCost,
+            ExtraCap,
+            Step
+        );
 
     /// <summary>What is wrong with the scheme, in sentences; empty when nothing is.</summary>
     public IEnumerable<string> Problems()
@@ -328,7 +401,9 @@ public sealed record MarkLineDocument
     /// <summary>All or nothing, by share, or so much off for each fact.</summary>
     public LineRule Rule { get; init; }
 
-    /// <summary>What each fact that does not hold takes off, where the rule is to deduct; a half when nothing is said.</summary>
+    /// <summary>
+    /// What each fact that does not hold takes off, where the rule is to deduct; a half when nothing is said.
+    /// </summary>
     public Rational? Off { get; init; }
 
     /// <summary>The facts that it is about.</summary>

@@ -37,12 +37,16 @@ public static class Formats
     {
         public override Rational Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options)
         {
-            var text = reader.TokenType == JsonTokenType.Number ? System.Text.Encoding.UTF8.GetString(reader.ValueSpan) : reader.GetString();
+            var text =
+                reader.TokenType == JsonTokenType.Number
+                    ? System.Text.Encoding.UTF8.GetString(reader.ValueSpan)
+                    : reader.GetString();
             return text is not null && Rational.TryParse(text, out var value)
                 ? value
                 : throw new JsonException("A number such as 2, 1/2 or 2.5 is wanted.");
         }
 
-        public override void Write(Utf8JsonWriter writer, Rational value, JsonSerializerOptions options) => writer.WriteStringValue(value.ToString());
+        public override void Write(Utf8JsonWriter writer, Rational value, JsonSerializerOptions options) =>
+            writer.WriteStringValue(value.ToString());
     }
 }

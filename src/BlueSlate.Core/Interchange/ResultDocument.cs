@@ -2,13 +2,14 @@ using System.Collections.Immutable;
 using BlueSlate.Core.Checking;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Marking;
-using BlueSlate.Core.Populations;
 using BlueSlate.Core.Matching;
+using BlueSlate.Core.Populations;
 
 namespace BlueSlate.Core.Interchange;
 
 /// <summary>
-/// Everything that was found out about one answer, frozen as values (docs/formats/README.md): verdicts, notes, marks, sentences.
+/// Everything that was found out about one answer, frozen as values (docs/formats/README.md): verdicts, notes, marks,
+/// sentences.
 /// </summary>
 public sealed record ResultDocument
 {
@@ -46,25 +47,44 @@ public sealed record ResultDocument
     public required ImmutableArray<ResultSentence> Sentences { get; init; }
 
     /// <summary>The document of an assessment.</summary>
-    public static ResultDocument Of(Assessment assessment, string drawingHash) => new()
-    {
-        DrawingHash = drawingHash,
-        Core = Assessor.CoreVersion,
-        Total = assessment.Sheet.Total,
-        Exact = assessment.Sheet.Exact,
-        Maximum = assessment.Sheet.Maximum,
-        Lines = [.. assessment.Sheet.Lines.Select(line => new ResultLine(
-            line.Line.Id,
-            line.Line.Title,
-            line.Line.Marks,
-            line.Earned,
-            [.. assessment.Notes.Where(note => note.LineIds.Contains(line.Line.Id)).Select(note => note.Finding.Id)]))],
-        Notes = [.. assessment.Notes.Select(note => ResultNote.Of(note, assessment.ExampleOf(note.Finding)))],
-        Verdicts = [.. assessment.Comparison.Verdicts.Select(verdict => new ResultVerdict(verdict.Fact.Id, verdict.Kind, verdict.Fact.Title, verdict.Fact.Value, verdict.Drawn))],
-        Restated = [.. assessment.Comparison.Correspondence.Restated.Where(match => match.Standing == Standing.Same && !match.Holding.IsEmpty).Select(match => match.Said)],
-        Counterparts = CounterpartsOf(assessment.Comparison),
-        Sentences = [.. SentenceWriter.Write(assessment.Reading).Select(ResultSentence.Of)],
-    };
+    public static ResultDocument Of(Assessment assessment, string drawingHash) =>
+        new()
+        {
+            DrawingHash = drawingHash,
+            Core = Assessor.CoreVersion,
+            Total = assessment.Sheet.Total,
+            Exact = assessment.Sheet.Exact,
+            Maximum = assessment.Sheet.Maximum,
+            Lines =
+            [
+                .. assessment.Sheet.Lines.Select(line => new ResultLine(
+                    line.Line.Id,
+                    line.Line.Title,
+                    line.Line.Marks,
+                    line.Earned,
+                    [.. assessment.Notes.Where(note => note.LineIds.Contains(line.Line.Id)).Select(note => note.Finding.Id)]
+                )),
+            ],
+            Notes = [.. assessment.Notes.Select(note => ResultNote.Of(note, assessment.ExampleOf(note.Finding)))],
+            Verdicts =
+            [
+                .. assessment.Comparison.Verdicts.Select(verdict => new ResultVerdict(
+                    verdict.Fact.Id,
+                    verdict.Kind,
+                    verdict.Fact.Title,
+                    verdict.Fact.Value,
+                    verdict.Drawn
+                )),
+            ],
+            Restated =
+            [
+                .. assessment
+                    .Comparison.Correspondence.Restated.Where(match => match.Standing == Standing.Same && !match.Holding.IsEmpty)
+                    .Select(match => match.Said),
+            ],
+            Counterparts = CounterpartsOf(assessment.Comparison),
+            Sentences = [.. SentenceWriter.Write(assessment.Reading).Select(ResultSentence.Of)],
+        };
 
     private static ImmutableSortedDictionary<string, string> CounterpartsOf(Comparison comparison)
     {
@@ -96,10 +116,16 @@ public sealed record ResultLine(string Id, string Title, Rational Marks, Rationa
 public sealed record ResultVerdict(string Fact, VerdictKind Verdict, string Title, string Wanted, string Drawn);
 
 /// <summary>A statement about the answer, its pieces tied to elements.</summary>
-public sealed record ResultSentence(string Concept, ImmutableArray<SentencePiece> Pieces, ImmutableArray<string> Elements, string? StillOpen)
+public sealed record ResultSentence(
+    string Concept,
+    ImmutableArray<SentencePiece> Pieces,
+    ImmutableArray<string> Elements,
+    string? StillOpen
+)
 {
     /// <summary>The document of a sentence.</summary>
-    public static ResultSentence Of(Sentence sentence) => new(sentence.ConceptId, sentence.Pieces, sentence.Elements, sentence.StillOpen);
+    public static ResultSentence Of(Sentence sentence) =>
+        new(sentence.ConceptId, sentence.Pieces, sentence.Elements, sentence.StillOpen);
 }
 
 /// <summary>A note of the margin.</summary>
@@ -118,34 +144,48 @@ public sealed record ResultNote(
     ImmutableArray<string> ModelElements,
     ImmutableArray<string> AnswerElements,
     ImmutableArray<string> CountedIn,
-    ImmutableArray<ResultConsequence> Consequences)
+    ImmutableArray<ResultConsequence> Consequences
+)
 {
-    internal static ResultNote Of(Note note, ExamplePopulation? example) => new(
-        note.Finding.Id,
-        note.Finding.Code,
-        note.Finding.Tag,
-        note.Finding.Headline,
-        note.Finding.There,
-        note.Finding.Wanted,
-        note.Finding.Why,
-        note.Loss,
-        note.Marked,
-        [.. note.Finding.Claims.Concat(note.Consequences.SelectMany(finding => finding.Claims))],
-        note.Finding.Extras,
-        [.. note.Finding.ModelElements.Concat(note.Consequences.SelectMany(finding => finding.ModelElements)).Distinct(StringComparer.Ordinal)],
-        note.Finding.AnswerElements,
-        note.CountedIn,
-        [.. note.Consequences.Select(finding => new ResultConsequence(finding.Code, finding.Headline))])
-    {
-        Example = example is null ? null : new ResultExample(example.Kind, example.Table.Said, example.Table.Columns, example.Table.Rows),
-    };
+    internal static ResultNote Of(Note note, ExamplePopulation? example) =>
+        new(
+            note.Finding.Id,
+            note.Finding.Code,
+            note.Finding.Tag,
+            note.Finding.Headline,
+            note.Finding.There,
+            note.Finding.Wanted,
+            note.Finding.Why,
+            note.Loss,
+            note.Marked,
+            [.. note.Finding.Claims.Concat(note.Consequences.SelectMany(finding => finding.Claims))],
+            note.Finding.Extras,
+            [
+                .. note
+                    .Finding.ModelElements.Concat(note.Consequences.SelectMany(finding => finding.ModelElements))
+                    .Distinct(StringComparer.Ordinal),
+            ],
+            note.Finding.AnswerElements,
+            note.CountedIn,
+            [.. note.Consequences.Select(finding => new ResultConsequence(finding.Code, finding.Headline))]
+        )
+        {
+            Example = example is null
+                ? null
+                : new ResultExample(example.Kind, example.Table.Said, example.Table.Columns, example.Table.Rows),
+        };
 
     /// <summary>Data that the drawing and the model answer judge differently; null where there is none to show.</summary>
     public ResultExample? Example { get; init; }
 }
 
 /// <summary>A small table of made-up instances, each row as long as the heads.</summary>
-public sealed record ResultExample(ExampleKind Kind, string Said, ImmutableArray<string> Columns, ImmutableArray<ImmutableArray<string>> Rows);
+public sealed record ResultExample(
+    ExampleKind Kind,
+    string Said,
+    ImmutableArray<string> Columns,
+    ImmutableArray<ImmutableArray<string>> Rows
+);
 
 /// <summary>What only follows from a note.</summary>
 public sealed record ResultConsequence(string Code, string Headline);

@@ -4,21 +4,24 @@ using BlueSlate.Core.Concepts;
 
 namespace BlueSlate.Core.Language;
 
-/// <summary>Counts in the words of the sentences, both ways: <c>exactly 1</c>, <c>0 or more</c>, <c>many</c>, <c>some</c>.</summary>
+/// <summary>
+/// Counts in the words of the sentences, both ways: <c>exactly 1</c>, <c>0 or more</c>, <c>many</c>, <c>some</c>.
+/// </summary>
 internal static partial class AmountText
 {
     /// <summary>The words for a count; each count has its own.</summary>
-    public static string Of(Count count) => count switch
-    {
-        { Min: null, Max: null } => "some",
-        { Min: null, Max: Count.Many } => "many",
-        { Min: null } => $"at most {count.Max}",
-        { Max: null } => $"at least {count.Min}",
-        { Max: Count.Many } => $"{count.Min} or more",
-        { } when count.Min == count.Max => $"exactly {count.Min}",
-        { Min: 0, Max: 1 } => "0 or 1",
-        _ => $"{count.Min} to {count.Max}",
-    };
+    public static string Of(Count count) =>
+        count switch
+        {
+            { Min: null, Max: null } => "some",
+            { Min: null, Max: Count.Many } => "many",
+            { Min: null } => $"at most {count.Max}",
+            { Max: null } => $"at least {count.Min}",
+            { Max: Count.Many } => $"{count.Min} or more",
+            { } when count.Min == count.Max => $"exactly {count.Min}",
+            { Min: 0, Max: 1 } => "0 or 1",
+            _ => $"{count.Min} to {count.Max}",
+        };
 
     /// <summary>The first amount in a text: where it stands, how long it is, and the count; null when there is none.</summary>
     public static (int Start, int Length, Count Count)? Find(string text)
@@ -41,8 +44,13 @@ internal static partial class AmountText
         };
     }
 
-    private static int Parse(string digits) => int.TryParse(digits, NumberStyles.None, CultureInfo.InvariantCulture, out var number) ? number : Count.Many - 1;
+    private static int Parse(string digits) =>
+        int.TryParse(digits, NumberStyles.None, CultureInfo.InvariantCulture, out var number) ? number : Count.Many - 1;
 
-    [GeneratedRegex(@"(?<![\w])(?:exactly (?<exact>\d+)|at least (?<least>\d+)|at most (?<most>\d+)|(?<more>\d+) or more|(?<from>\d+) (?:or|to) (?<to>\d+)|many|some)(?![\w])", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"(?<![\w])(?:exactly (?<exact>\d+)|at least (?<least>\d+)|at most (?<most>\d+)|(?<more>\d+) or more"
+            + @"|(?<from>\d+) (?:or|to) (?<to>\d+)|many|some)(?![\w])",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex Pattern();
 }

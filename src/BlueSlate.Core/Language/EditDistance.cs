@@ -1,6 +1,8 @@
 namespace BlueSlate.Core.Language;
 
-/// <summary>Damerau's distance between two words, restricted to adjacent transpositions (optimal string alignment), cut off at a limit.</summary>
+/// <summary>
+/// Damerau's distance between two words, restricted to adjacent transpositions (optimal string alignment), cut off at a limit.
+/// </summary>
 internal static class EditDistance
 {
     private const int Longest = 64;

@@ -5,8 +5,8 @@ using System.Collections.Immutable;
 namespace BlueSlate.Core.Language;
 
 /// <summary>
-/// What an exercise says of its own words: which mean the same in it, and which never do. It outranks the lexicon. Names are read by it
-/// before they are compared.
+/// What an exercise says of its own words: which mean the same in it, and which never do. It outranks the lexicon. Names are
+/// read by it before they are compared.
 /// </summary>
 public sealed class ExerciseWords
 {
@@ -20,17 +20,20 @@ public sealed class ExerciseWords
     /// <param name="same">Groups of words or short phrases that mean one thing; each counts as the first of its group.</param>
     /// <param name="apart">Groups of words of which no two mean one thing, whatever the lexicon says.</param>
     public ExerciseWords(IEnumerable<ImmutableArray<string>> same, IEnumerable<ImmutableArray<string>> apart)
-        : this([.. same.SelectMany(Readings)], apart.SelectMany(group => group).SelectMany(word => Name.Of(word).Words).ToFrozenSet(StringComparer.Ordinal))
-    {
-    }
+        : this(
+            [.. same.SelectMany(Readings)],
+            apart.SelectMany(group => group).SelectMany(word => Name.Of(word).Words).ToFrozenSet(StringComparer.Ordinal)
+        ) { }
 
-    private ExerciseWords((ImmutableArray<string> Said, ImmutableArray<string> Meant)[] same, FrozenSet<string> apart) => (this.same, this.apart) = (same, apart);
+    private ExerciseWords((ImmutableArray<string> Said, ImmutableArray<string> Meant)[] same, FrozenSet<string> apart) =>
+        (this.same, this.apart) = (same, apart);
 
     /// <summary>Nothing but the lexicon.</summary>
     public static ExerciseWords None { get; } = new([], FrozenSet<string>.Empty);
 
     /// <summary>The same, with further words that mean nothing but themselves.</summary>
-    public ExerciseWords KeepingApart(IEnumerable<string> words) => new(same, apart.Union(words).ToFrozenSet(StringComparer.Ordinal));
+    public ExerciseWords KeepingApart(IEnumerable<string> words) =>
+        new(same, apart.Union(words).ToFrozenSet(StringComparer.Ordinal));
 
     /// <summary>A name as it is read in this exercise.</summary>
     public Name Read(string text)
@@ -72,6 +75,10 @@ public sealed class ExerciseWords
     private static IEnumerable<(ImmutableArray<string> Said, ImmutableArray<string> Meant)> Readings(ImmutableArray<string> group)
     {
         var names = group.Select(Name.Of).Where(name => !name.Words.IsEmpty).ToList();
-        return names.Skip(1).Where(name => name.Key != names[0].Key).OrderByDescending(name => name.Words.Length).Select(name => (name.Words, names[0].Words));
+        return names
+            .Skip(1)
+            .Where(name => name.Key != names[0].Key)
+            .OrderByDescending(name => name.Words.Length)
+            .Select(name => (name.Words, names[0].Words));
     }
 }

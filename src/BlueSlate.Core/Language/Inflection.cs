@@ -3,17 +3,35 @@ using System.Collections.Frozen;
 namespace BlueSlate.Core.Language;
 
 /// <summary>
-/// Plural and singular of nouns, and the infinitive of verbs, by WordNet's morphology: its lists of exceptions first, then its rules of
-/// detachment, of which each is held against the lexicon (Fellbaum 1998, morphy). Inflections only, never derivations.
+/// Plural and singular of nouns, and the infinitive of verbs, by WordNet's morphology: its lists of exceptions first, then its
+/// rules of detachment, of which each is held against the lexicon (Fellbaum 1998, morphy). Inflections only, never derivations.
 /// </summary>
 public static class Inflection
 {
     // WordNet's rules of detachment, in its order.
     private static readonly (string Ending, string Instead)[] OfNouns =
-        [("s", ""), ("ses", "s"), ("xes", "x"), ("zes", "z"), ("ches", "ch"), ("shes", "sh"), ("men", "man"), ("ies", "y")];
+    [
+        ("s", ""),
+        ("ses", "s"),
+        ("xes", "x"),
+        ("zes", "z"),
+        ("ches", "ch"),
+        ("shes", "sh"),
+        ("men", "man"),
+        ("ies", "y"),
+    ];
 
     private static readonly (string Ending, string Instead)[] OfVerbs =
-        [("s", ""), ("ies", "y"), ("es", "e"), ("es", ""), ("ed", "e"), ("ed", ""), ("ing", "e"), ("ing", "")];
+    [
+        ("s", ""),
+        ("ies", "y"),
+        ("es", "e"),
+        ("es", ""),
+        ("ed", "e"),
+        ("ed", ""),
+        ("ing", "e"),
+        ("ing", ""),
+    ];
 
     // The lexicon has them as words of their own, or has another word that only looks like their singular.
     private static readonly FrozenDictionary<string, string> Singulars = new Dictionary<string, string>
@@ -60,7 +78,11 @@ public static class Inflection
             return irregular;
         }
 
-        if (noun.Length < 4 || noun.EndsWith("ss", StringComparison.Ordinal) || !(noun[^1] == 's' || noun.EndsWith("men", StringComparison.Ordinal)))
+        if (
+            noun.Length < 4
+            || noun.EndsWith("ss", StringComparison.Ordinal)
+            || !(noun[^1] == 's' || noun.EndsWith("men", StringComparison.Ordinal))
+        )
         {
             return noun;
         }
@@ -85,18 +107,21 @@ public static class Inflection
             return front + plural;
         }
 
-        return front + lower switch
-        {
-            _ when EndsWithAny(lower, "s", "x", "z", "ch", "sh") => last + "es",
-            _ when lower.Length > 1 && lower[^1] == 'y' && !IsVowel(lower[^2]) => last[..^1] + "ies",
-            _ => last + "s",
-        };
+        return front
+            + lower switch
+            {
+                _ when EndsWithAny(lower, "s", "x", "z", "ch", "sh") => last + "es",
+                _ when lower.Length > 1 && lower[^1] == 'y' && !IsVowel(lower[^2]) => last[..^1] + "ies",
+                _ => last + "s",
+            };
     }
 
     /// <summary>Whether a lower-case noun is in the plural already.</summary>
     internal static bool IsPlural(string noun) => !string.Equals(Singular(noun), noun, StringComparison.Ordinal);
 
-    /// <summary>The infinitive of a lower-case form of a verb: <c>taken</c>, <c>takes</c> and <c>taking</c> are <c>take</c>.</summary>
+    /// <summary>
+    /// The infinitive of a lower-case form of a verb: <c>taken</c>, <c>takes</c> and <c>taking</c> are <c>take</c>.
+    /// </summary>
     internal static string Infinitive(string verb)
     {
         var lexicon = Lexicon.English;
@@ -105,13 +130,14 @@ public static class Inflection
             return irregular;
         }
 
-        return verb.Length < 4 || lexicon.Find(verb) is { IsVerb: true } ? verb
+        return verb.Length < 4 || lexicon.Find(verb) is { IsVerb: true }
+            ? verb
             : Detached(verb, OfVerbs, word => lexicon.Find(word) is { IsVerb: true }) ?? InfinitiveByEnding(verb);
     }
 
     /// <summary>
-    /// The basic form of a lower-case word in a name: the singular of a noun, the infinitive of a verb's form that is no word of its own
-    /// (<c>booked</c> is <c>book</c>, <c>booking</c> is not).
+    /// The basic form of a lower-case word in a name: the singular of a noun, the infinitive of a verb's form that is no word
+    /// of its own (<c>booked</c> is <c>book</c>, <c>booking</c> is not).
     /// </summary>
     internal static string BasicForm(string word)
     {
@@ -122,15 +148,21 @@ public static class Inflection
             return singular;
         }
 
-        return lexicon.IrregularVerb(singular) ?? Detached(singular, OfVerbs, other => lexicon.Find(other) is { IsVerb: true }) ?? singular;
+        return lexicon.IrregularVerb(singular)
+            ?? Detached(singular, OfVerbs, other => lexicon.Find(other) is { IsVerb: true })
+            ?? singular;
     }
 
     private static string? Detached(string word, (string Ending, string Instead)[] rules, Func<string, bool> isKnown)
     {
         foreach (var (ending, instead) in rules)
         {
-            if (word.Length > ending.Length + 1 && word.EndsWith(ending, StringComparison.Ordinal)
-                && string.Concat(word.AsSpan(0, word.Length - ending.Length), instead) is var stem && isKnown(stem))
+            if (
+                word.Length > ending.Length + 1
+                && word.EndsWith(ending, StringComparison.Ordinal)
+                && string.Concat(word.AsSpan(0, word.Length - ending.Length), instead) is var stem
+                && isKnown(stem)
+            )
             {
                 return stem;
             }
@@ -140,13 +172,14 @@ public static class Inflection
     }
 
     // Words that the lexicon has not are inflected all the same.
-    private static string SingularByEnding(string noun) => noun switch
-    {
-        _ when noun[^1] != 's' => noun,
-        _ when noun.EndsWith("ies", StringComparison.Ordinal) && noun.Length > 4 => noun[..^3] + "y",
-        _ when EndsWithAny(noun, "sses", "shes", "ches", "xes", "zzes") => noun[..^2],
-        _ => noun[..^1],
-    };
+    private static string SingularByEnding(string noun) =>
+        noun switch
+        {
+            _ when noun[^1] != 's' => noun,
+            _ when noun.EndsWith("ies", StringComparison.Ordinal) && noun.Length > 4 => noun[..^3] + "y",
+            _ when EndsWithAny(noun, "sses", "shes", "ches", "xes", "zzes") => noun[..^2],
+            _ => noun[..^1],
+        };
 
     private static string InfinitiveByEnding(string verb)
     {

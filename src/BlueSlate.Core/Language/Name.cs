@@ -5,7 +5,8 @@ using System.Collections.Immutable;
 namespace BlueSlate.Core.Language;
 
 /// <summary>
-/// A name as its words in their basic forms: <c>VisitNo</c>, <c>visit_no</c>, <c>Visit numbers</c> and <c>visit nr</c> are one name.
+/// A name as its words in their basic forms: <c>VisitNo</c>, <c>visit_no</c>, <c>Visit numbers</c> and <c>visit nr</c> are one
+/// name.
 /// </summary>
 public sealed class Name
 {
@@ -13,14 +14,70 @@ public sealed class Name
 
     private static readonly ConcurrentDictionary<string, Name> Known = new(StringComparer.Ordinal);
 
-    private static readonly FrozenSet<string> Fillers =
-        new[] { "of", "the", "a", "an", "at", "on", "for", "by", "with", "per", "is", "has", "are", "yn", "flag" }.ToFrozenSet(StringComparer.Ordinal);
+    private static readonly FrozenSet<string> Fillers = new[]
+    {
+        "of",
+        "the",
+        "a",
+        "an",
+        "at",
+        "on",
+        "for",
+        "by",
+        "with",
+        "per",
+        "is",
+        "has",
+        "are",
+        "yn",
+        "flag",
+    }.ToFrozenSet(StringComparer.Ordinal);
 
     // Words that the lexicon leaves out because they name nothing.
     private static readonly FrozenSet<string> FunctionWords = new[]
     {
-        "from", "until", "till", "since", "when", "where", "whose", "which", "who", "their", "this", "that", "than", "then", "them", "they", "your", "into", "onto", "over", "under", "upon",
-        "between", "before", "after", "during", "within", "without", "other", "each", "both", "some", "many", "much", "most", "more", "less", "next", "last", "first", "any", "all",
+        "from",
+        "until",
+        "till",
+        "since",
+        "when",
+        "where",
+        "whose",
+        "which",
+        "who",
+        "their",
+        "this",
+        "that",
+        "than",
+        "then",
+        "them",
+        "they",
+        "your",
+        "into",
+        "onto",
+        "over",
+        "under",
+        "upon",
+        "between",
+        "before",
+        "after",
+        "during",
+        "within",
+        "without",
+        "other",
+        "each",
+        "both",
+        "some",
+        "many",
+        "much",
+        "most",
+        "more",
+        "less",
+        "next",
+        "last",
+        "first",
+        "any",
+        "all",
     }.ToFrozenSet(StringComparer.Ordinal);
 
     private readonly FrozenSet<string> literal;
@@ -62,7 +119,8 @@ public sealed class Name
     internal bool IsKeptApart(int index) => literal.Contains(Words[index]);
 
     /// <summary>Whether a word is one that is known, and so no slip of the pen nor an invented short form.</summary>
-    internal bool IsKnownWord(int index) => Lexical[index] is not null || IsKeptApart(index) || FunctionWords.Contains(Words[index]);
+    internal bool IsKnownWord(int index) =>
+        Lexical[index] is not null || IsKeptApart(index) || FunctionWords.Contains(Words[index]);
 
     /// <summary>The words of a text, without those that only hold others together.</summary>
     public static Name Of(string text)
@@ -85,7 +143,12 @@ public sealed class Name
     {
         var words = WordSplitter.Split(text);
         var telling = words.Where(word => !Fillers.Contains(word)).ToList();
-        return new(text, [.. (telling.Count > 0 ? telling : words).SelectMany(Abbreviations.SpellOut).Select(Inflection.BasicForm)], string.Concat(words), FrozenSet<string>.Empty);
+        return new(
+            text,
+            [.. (telling.Count > 0 ? telling : words).SelectMany(Abbreviations.SpellOut).Select(Inflection.BasicForm)],
+            string.Concat(words),
+            FrozenSet<string>.Empty
+        );
     }
 
     /// <summary>This name without the words of the owner's name at its start, if anything is left; otherwise itself.</summary>

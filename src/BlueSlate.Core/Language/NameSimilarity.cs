@@ -19,7 +19,9 @@ public static class NameSimilarity
     private const double Synonym = 0.85;
     private const double Kind = 0.6;
 
-    private static readonly FrozenSet<string> KeyHeads = new[] { "number", "id", "code", "ref", "key" }.ToFrozenSet(StringComparer.Ordinal);
+    private static readonly FrozenSet<string> KeyHeads = new[] { "number", "id", "code", "ref", "key" }.ToFrozenSet(
+        StringComparer.Ordinal
+    );
 
     /// <summary>Compares two names of entities or relationships.</summary>
     public static Similarity Of(Name a, Name b)
@@ -43,11 +45,14 @@ public static class NameSimilarity
         var value = shared * 2 / (a.Words.Length + b.Words.Length);
         var heads = WordSimilarity(a, a.Words.Length - 1, b, b.Words.Length - 1);
         value = (value * 0.75) + (heads * 0.25);
-        return value < 0.3 ? Similarity.None : new Similarity(Math.Min(value, 0.97), heads >= 1 ? "the same main word" : "words in common");
+        return value < 0.3
+            ? Similarity.None
+            : new Similarity(Math.Min(value, 0.97), heads >= 1 ? "the same main word" : "words in common");
     }
 
     /// <summary>Compares two attributes' names, each with the name of its owner.</summary>
-    public static Similarity OfAttributes(Name a, Name ownerOfA, Name b, Name ownerOfB) => OfBare(a, a.Without(ownerOfA), b, b.Without(ownerOfB));
+    public static Similarity OfAttributes(Name a, Name ownerOfA, Name b, Name ownerOfB) =>
+        OfBare(a, a.Without(ownerOfA), b, b.Without(ownerOfB));
 
     /// <summary>Compares two attributes' names, each given with its owner's name in front and without.</summary>
     internal static Similarity OfBare(Name a, Name bareA, Name b, Name bareB)
@@ -61,21 +66,30 @@ public static class NameSimilarity
         var bare = Of(bareA, bareB);
         if (bare.Value > plain.Value)
         {
-            return bare.Value >= 1 ? new Similarity(0.99, "the same name, with its owner's in front") : new Similarity(bare.Value * 0.99, bare.Reason);
+            return bare.Value >= 1
+                ? new Similarity(0.99, "the same name, with its owner's in front")
+                : new Similarity(bare.Value * 0.99, bare.Reason);
         }
 
         return plain;
     }
 
-    /// <summary>How well a foreign key's column is named after a parent's key: by the key's own name, the parent's, or both.</summary>
+    /// <summary>
+    /// How well a foreign key's column is named after a parent's key: by the key's own name, the parent's, or both.
+    /// </summary>
     public static double OfKey(Name column, Name key, Name parent)
     {
-        var plain = ShareOnlyHead(column, key) ? 0 : column.Words.Length > 1 && AlikeAsKeys(column, key) ? 0.98 : Of(column, key).Value;
+        var plain =
+            ShareOnlyHead(column, key) ? 0
+            : column.Words.Length > 1 && AlikeAsKeys(column, key) ? 0.98
+            : Of(column, key).Value;
         var bare = Of(column.Without(parent), key.Without(parent)).Value * (Mentions(column, parent) ? 1 : 0.75);
         return Math.Max(plain, bare);
     }
 
-    /// <summary>How well a foreign key's column is named after a parent: after one of the attributes of its key, or after itself.</summary>
+    /// <summary>
+    /// How well a foreign key's column is named after a parent: after one of the attributes of its key, or after itself.
+    /// </summary>
     public static double OfReference(Name column, IEnumerable<Name> keys, Name parent) =>
         keys.Select(key => OfKey(column, key, parent)).Append(Mentions(column, parent) ? 0.8 : 0).Max();
 
@@ -86,7 +100,10 @@ public static class NameSimilarity
     /// <summary>Whether a name ends in what keys end in: number, id, code.</summary>
     public static bool EndsAsKey(Name name) => IsKeyHead(name);
 
-    /// <summary>Whether two names of keys, without their owners' names, differ only in their generic head: <c>visit no</c>, <c>visit id</c>.</summary>
+    /// <summary>
+    /// Whether two names of keys, without their owners' names, differ only in their generic head: <c>visit no</c>, <c>visit
+    /// id</c>.
+    /// </summary>
     public static bool AlikeAsKeys(Name first, Name second) =>
         IsKeyHead(first) && IsKeyHead(second) && first.Words.AsSpan()[..^1].SequenceEqual(second.Words.AsSpan()[..^1]);
 
@@ -94,7 +111,13 @@ public static class NameSimilarity
 
     // Badge no and visit no are both numbers, and of different things.
     private static bool ShareOnlyHead(Name a, Name b) =>
-        a.Words.Length > 1 && b.Words.Length > 1 && IsKeyHead(a) && IsKeyHead(b) && !Enumerable.Range(0, a.Words.Length - 1).Any(i => Enumerable.Range(0, b.Words.Length - 1).Any(j => WordSimilarity(a, i, b, j) > 0));
+        a.Words.Length > 1
+        && b.Words.Length > 1
+        && IsKeyHead(a)
+        && IsKeyHead(b)
+        && !Enumerable
+            .Range(0, a.Words.Length - 1)
+            .Any(i => Enumerable.Range(0, b.Words.Length - 1).Any(j => WordSimilarity(a, i, b, j) > 0));
 
     private static double Shared(Name a, Name b)
     {
@@ -123,14 +146,19 @@ public static class NameSimilarity
     }
 
     private static double Lexical(LexicalWord? a, LexicalWord? b) =>
-        a is null || b is null ? 0 : a.IsSynonymOf(b) ? Synonym : a.IsKindOf(b) || b.IsKindOf(a) ? Kind : 0;
+        a is null || b is null ? 0
+        : a.IsSynonymOf(b) ? Synonym
+        : a.IsKindOf(b) || b.IsKindOf(a) ? Kind
+        : 0;
 
     // Translator and translation are different things, not slips of the pen.
-    private static bool DifferInEnding(string a, string b) => a.AsSpan().CommonPrefixLength(b) >= Math.Min(a.Length, b.Length) - 3;
+    private static bool DifferInEnding(string a, string b) =>
+        a.AsSpan().CommonPrefixLength(b) >= Math.Min(a.Length, b.Length) - 3;
 
     private static double WordSimilarity(Name first, int i, Name second, int j)
     {
-        string a = first.Words[i], b = second.Words[j];
+        string a = first.Words[i],
+            b = second.Words[j];
         if (string.Equals(a, b, StringComparison.Ordinal))
         {
             return 1;
@@ -162,13 +190,20 @@ public static class NameSimilarity
         (a, b) = (first.Written[i], second.Written[j]);
 
         // Two slips change at most four letters of the sets that occur; most pairs of words are told apart by that alone.
-        if (a.Length < 4 || b.Length < 4 || Math.Abs(a.Length - b.Length) > 2 || BitOperations.PopCount(first.Letters[i] ^ second.Letters[j]) > 4)
+        if (
+            a.Length < 4
+            || b.Length < 4
+            || Math.Abs(a.Length - b.Length) > 2
+            || BitOperations.PopCount(first.Letters[i] ^ second.Letters[j]) > 4
+        )
         {
             return 0;
         }
 
         var distance = EditDistance.Of(a, b, 2);
         var longest = Math.Max(a.Length, b.Length);
-        return distance == 1 ? 0.9 : distance == 2 && longest >= 8 && !DifferInEnding(a, b) ? 0.8 : 0;
+        return distance == 1 ? 0.9
+            : distance == 2 && longest >= 8 && !DifferInEnding(a, b) ? 0.8
+            : 0;
     }
 }

@@ -24,24 +24,27 @@ public static class Phrasing
     public static string Several(string name) => Inflection.Plural(InText(name));
 
     /// <summary>A count and a name: <c>1 or more items</c>.</summary>
-    public static string Counted(Count count, string name) => $"{Amount(count)} {(IsSingular(count) ? InText(name) : Several(name))}";
+    public static string Counted(Count count, string name) =>
+        $"{Amount(count)} {(IsSingular(count) ? InText(name) : Several(name))}";
 
     /// <summary>A count in words: <c>exactly 1</c>, <c>0 or more</c>.</summary>
-    public static string Amount(Count count) => count switch
-    {
-        { Min: null, Max: null } => "an unsaid number of",
-        { Min: null, Max: Count.Many } => "several",
-        { Min: null, Max: 1 } => "one",
-        _ => AmountText.Of(count),
-    };
+    public static string Amount(Count count) =>
+        count switch
+        {
+            { Min: null, Max: null } => "an unsaid number of",
+            { Min: null, Max: Count.Many } => "several",
+            { Min: null, Max: 1 } => "one",
+            _ => AmountText.Of(count),
+        };
 
     /// <summary>The pieces joined by commas and a last "and".</summary>
-    public static string List(IReadOnlyList<string> pieces) => pieces.Count switch
-    {
-        0 => "",
-        1 => pieces[0],
-        _ => string.Join(", ", pieces.Take(pieces.Count - 1)) + " and " + pieces[^1],
-    };
+    public static string List(IReadOnlyList<string> pieces) =>
+        pieces.Count switch
+        {
+            0 => "",
+            1 => pieces[0],
+            _ => string.Join(", ", pieces.Take(pieces.Count - 1)) + " and " + pieces[^1],
+        };
 
     /// <summary>The text with a capital first letter.</summary>
     public static string Capital(string text) => text.Length == 0 ? text : char.ToUpperInvariant(text[0]) + text[1..];

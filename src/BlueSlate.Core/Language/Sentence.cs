@@ -7,7 +7,12 @@ namespace BlueSlate.Core.Language;
 /// <param name="Pieces">The text in order.</param>
 /// <param name="Elements">All elements of the drawing that the statement lights.</param>
 /// <param name="StillOpen">The question that the drawing leaves open, or null.</param>
-public sealed record Sentence(string ConceptId, ImmutableArray<SentencePiece> Pieces, ImmutableArray<string> Elements, string? StillOpen)
+public sealed record Sentence(
+    string ConceptId,
+    ImmutableArray<SentencePiece> Pieces,
+    ImmutableArray<string> Elements,
+    string? StillOpen
+)
 {
     /// <summary>The whole statement as text.</summary>
     public string Text => string.Concat(Pieces.Select(piece => piece.Text));

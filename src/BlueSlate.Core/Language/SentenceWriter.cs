@@ -5,8 +5,8 @@ namespace BlueSlate.Core.Language;
 
 /// <summary>
 /// Says in plain English what a drawing says, a statement a concept, in the order of the drawing. The same statements can be
-/// typed (<see cref="StatementParser"/>): <c>Item: item no (key), fault, age (derived)</c>; <c>Visit brings in 1 or more Item; Item
-/// comes in on exactly 1 Visit</c>; <c>Guide and Steward are kinds of Helper (disjoint, total)</c>.
+/// typed (<see cref="StatementParser"/>): <c>Item: item no (key), fault, age (derived)</c>; <c>Visit brings in 1 or more Item;
+/// Item comes in on exactly 1 Visit</c>; <c>Guide and Steward are kinds of Helper (disjoint, total)</c>.
 /// </summary>
 public static class SentenceWriter
 {
@@ -16,8 +16,13 @@ public static class SentenceWriter
     /// <summary>All statements of a reading.</summary>
     public static ImmutableArray<Sentence> Write(Reading reading)
     {
-        var names = reading.Model.Entities.ToDictionary(entity => entity.Id, entity => NameOf(entity.Name), StringComparer.Ordinal);
-        return [
+        var names = reading.Model.Entities.ToDictionary(
+            entity => entity.Id,
+            entity => NameOf(entity.Name),
+            StringComparer.Ordinal
+        );
+        return
+        [
             .. reading.Model.Entities.SelectMany(entity => OfEntity(entity, reading)),
             .. reading.Model.Relationships.Select(relationship => OfRelationship(relationship, names)),
             .. reading.Model.Specialisations.Select(set => OfSpecialisation(set, names)),
@@ -34,28 +39,38 @@ public static class SentenceWriter
         pieces.Add(NameOf(entity.Name), entity.Id);
         var kinds = Kinds(entity).ToList();
         pieces.Add(kinds.Count == 0 ? "" : " is " + string.Join(", ", kinds));
-        var members = entity.Attributes.Select(attribute => (Text: Described(attribute, entity), attribute.Id))
-            .Concat(entity.Literals.Select(literal => (Text: literal.Name, literal.Id))).ToList();
+        var members = entity
+            .Attributes.Select(attribute => (Text: Described(attribute, entity), attribute.Id))
+            .Concat(entity.Literals.Select(literal => (Text: literal.Name, literal.Id)))
+            .ToList();
         pieces.Add(members.Count == 0 ? "" : ": ");
         pieces.AddList(members, ", ");
         yield return new Sentence(
             entity.Id,
             pieces.ToImmutable(),
             [.. reading.ElementsOf(entity.Id), .. members.Select(member => Reading.ElementOf(member.Id))],
-            entity.Name.Length == 0 ? "what is this box called?" : Open(entity, reading));
+            entity.Name.Length == 0 ? "what is this box called?" : Open(entity, reading)
+        );
 
         foreach (var operation in entity.Operations)
         {
-            yield return new Sentence(operation.Id, [new SentencePiece(OfOperation(NameOf(entity.Name), operation), operation.Id)], [operation.Id, entity.Id], null);
+            yield return new Sentence(
+                operation.Id,
+                [new SentencePiece(OfOperation(NameOf(entity.Name), operation), operation.Id)],
+                [operation.Id, entity.Id],
+                null
+            );
         }
     }
 
     // Where a drawing has keys at all, an entity that is no subtype and no linking one wants one.
     private static string? Open(EntityType entity, Reading reading)
     {
-        var exempt = entity.Kind is not (EntityKind.Strong or EntityKind.Weak)
+        var exempt =
+            entity.Kind is not (EntityKind.Strong or EntityKind.Weak)
             || reading.Model.Specialisations.Any(set => set.Subtypes.Any(link => link.EntityId == entity.Id))
-            || !entity.Operations.IsEmpty || entity.Attributes.Any(attribute => attribute.Type.Length > 0 || attribute.Visibility.Length > 0);
+            || !entity.Operations.IsEmpty
+            || entity.Attributes.Any(attribute => attribute.Type.Length > 0 || attribute.Visibility.Length > 0);
         return entity.Primary is null && !exempt ? $"what tells one {Phrasing.InText(entity.Name)} from another?" : null;
     }
 
@@ -63,10 +78,18 @@ public static class SentenceWriter
     {
         switch (entity.Kind)
         {
-            case EntityKind.Weak: yield return "weak"; break;
-            case EntityKind.Associative: yield return "associative"; break;
-            case EntityKind.Interface: yield return "an interface"; break;
-            case EntityKind.Enumeration: yield return "an enumeration"; break;
+            case EntityKind.Weak:
+                yield return "weak";
+                break;
+            case EntityKind.Associative:
+                yield return "associative";
+                break;
+            case EntityKind.Interface:
+                yield return "an interface";
+                break;
+            case EntityKind.Enumeration:
+                yield return "an enumeration";
+                break;
         }
 
         if (entity.Abstract)
@@ -85,7 +108,11 @@ public static class SentenceWriter
         var markers = new List<string>();
         foreach (var identifier in entity?.Identifiers.Where(identifier => identifier.AttributeIds.Contains(attribute.Id)) ?? [])
         {
-            markers.Add(identifier.Kind == IdentifierKind.Alternate ? Numbered("alternate key", identifier.Number) : identifier.Partial ? "partial key" : "key");
+            markers.Add(
+                identifier.Kind == IdentifierKind.Alternate ? Numbered("alternate key", identifier.Number)
+                : identifier.Partial ? "partial key"
+                : "key"
+            );
         }
 
         markers.AddRange(attribute.ForeignKeys.Select(foreign => Numbered("foreign key", foreign.Group)));
@@ -114,12 +141,20 @@ public static class SentenceWriter
 
     private static string OfOperation(string owner, Operation operation)
     {
-        var parameters = operation.Parameters.Select(parameter => parameter.Type.Length > 0 ? $"{parameter.Name} of type {parameter.Type}" : parameter.Name);
+        var parameters = operation.Parameters.Select(parameter =>
+            parameter.Type.Length > 0 ? $"{parameter.Name} of type {parameter.Type}" : parameter.Name
+        );
         var text = $"{owner} can {operation.Name}";
         text += operation.Parameters.IsEmpty ? "" : $" given {string.Join(", ", parameters)}";
         text += operation.Returns.Length > 0 ? $" giving {operation.Returns}" : "";
-        var markers = new[] { operation.Visibility.Length > 0 ? VisibilityWords.Of(operation.Visibility) : "", operation.ClassScope ? "class scope" : "", operation.Abstract ? "abstract" : "" }
-            .Where(word => word.Length > 0).ToList();
+        var markers = new[]
+        {
+            operation.Visibility.Length > 0 ? VisibilityWords.Of(operation.Visibility) : "",
+            operation.ClassScope ? "class scope" : "",
+            operation.Abstract ? "abstract" : "",
+        }
+            .Where(word => word.Length > 0)
+            .ToList();
         return text + (markers.Count > 0 ? $" ({string.Join(", ", markers)})" : "");
     }
 
@@ -136,7 +171,14 @@ public static class SentenceWriter
         else if (relationship.Roles.Length != 2)
         {
             pieces.Add($"{(relationship.Name.Length > 0 ? relationship.Name : "Something")} joins ", relationship.Id);
-            pieces.AddList([.. relationship.Roles.Select(role => ($"{AmountText.Of(role.CoOccurrence)} {names[role.EntityId]}{As(role)}", role.Id))], ", ");
+            pieces.AddList(
+                [
+                    .. relationship.Roles.Select(role =>
+                        ($"{AmountText.Of(role.CoOccurrence)} {names[role.EntityId]}{As(role)}", role.Id)
+                    ),
+                ],
+                ", "
+            );
         }
         else
         {
@@ -157,8 +199,14 @@ public static class SentenceWriter
         return new Sentence(
             relationship.Id,
             pieces.ToImmutable(),
-            [Reading.ElementOf(relationship.Id), .. relationship.Roles.Select(role => role.Id), .. relationship.Roles.Select(role => role.EntityId).Distinct(StringComparer.Ordinal), .. relationship.Attributes.Select(attribute => attribute.Id)],
-            directed ? null : Open(relationship, names));
+            [
+                Reading.ElementOf(relationship.Id),
+                .. relationship.Roles.Select(role => role.Id),
+                .. relationship.Roles.Select(role => role.EntityId).Distinct(StringComparer.Ordinal),
+                .. relationship.Attributes.Select(attribute => attribute.Id),
+            ],
+            directed ? null : Open(relationship, names)
+        );
 
         void Half(RelationshipRole subject, RelationshipRole other)
         {
@@ -171,7 +219,9 @@ public static class SentenceWriter
     private static string As(RelationshipRole role) => role.Role.Length > 0 ? $" as {role.Role}" : "";
 
     private static string VerbOf(RelationshipType relationship, RelationshipRole role) =>
-        role.Verb.Length > 0 ? role.Verb : relationship.Name.Length > 0 && relationship.Roles[0].Id == role.Id ? relationship.Name : NoVerb;
+        role.Verb.Length > 0 ? role.Verb
+        : relationship.Name.Length > 0 && relationship.Roles[0].Id == role.Id ? relationship.Name
+        : NoVerb;
 
     private static IEnumerable<string> Markers(RelationshipType relationship, IReadOnlyDictionary<string, string> names)
     {
@@ -213,14 +263,20 @@ public static class SentenceWriter
             var (several, one) = (Phrasing.Several(names[role.EntityId]), Phrasing.One(names[relationship.Other(role).EntityId]));
             switch (role.CoOccurrence)
             {
-                case { Min: null, Max: null }: return $"how many {several} go with {one}?";
-                case { Min: null }: return $"how many {several}, at least, go with {one}?";
-                case { Max: null }: return $"how many {several}, at most, go with {one}?";
-                default: break;
+                case { Min: null, Max: null }:
+                    return $"how many {several} go with {one}?";
+                case { Min: null }:
+                    return $"how many {several}, at least, go with {one}?";
+                case { Max: null }:
+                    return $"how many {several}, at most, go with {one}?";
+                default:
+                    break;
             }
         }
 
-        return relationship.IsNamed || relationship.Kind != RelationshipKind.Association || relationship.EntityId is not null ? null : "what is this relationship called?";
+        return relationship.IsNamed || relationship.Kind != RelationshipKind.Association || relationship.EntityId is not null
+            ? null
+            : "what is this relationship called?";
     }
 
     private static Sentence OfSpecialisation(Specialisation set, IReadOnlyDictionary<string, string> names)
@@ -229,11 +285,34 @@ public static class SentenceWriter
         pieces.AddList([.. set.Subtypes.Select(link => (names[link.EntityId], link.Id))], " and ");
         pieces.Add(set.Subtypes.Length == 1 ? " is a kind of " : " are kinds of ");
         pieces.Add(names[set.SupertypeId], set.Id.Contains('~', StringComparison.Ordinal) ? null : set.Id);
-        var markers = new[] { set.Disjoint switch { true => "disjoint", false => "overlapping", null => "" }, set.Total switch { true => "total", false => "partial", null => "" } }
-            .Where(word => word.Length > 0).ToList();
+        var markers = new[]
+        {
+            set.Disjoint switch
+            {
+                true => "disjoint",
+                false => "overlapping",
+                null => "",
+            },
+            set.Total switch
+            {
+                true => "total",
+                false => "partial",
+                null => "",
+            },
+        }.Where(word => word.Length > 0).ToList();
         pieces.Add(set.Name.Length > 0 ? $" by {set.Name}" : "");
         pieces.Add(markers.Count > 0 ? $" ({string.Join(", ", markers)})" : "");
-        return new Sentence(set.Id, pieces.ToImmutable(), [Reading.ElementOf(set.Id), .. set.Subtypes.Select(link => Reading.ElementOf(link.Id)), set.SupertypeId, .. set.Subtypes.Select(link => link.EntityId)], null);
+        return new Sentence(
+            set.Id,
+            pieces.ToImmutable(),
+            [
+                Reading.ElementOf(set.Id),
+                .. set.Subtypes.Select(link => Reading.ElementOf(link.Id)),
+                set.SupertypeId,
+                .. set.Subtypes.Select(link => link.EntityId),
+            ],
+            null
+        );
     }
 
     private static Sentence OfUnion(UnionType union, IReadOnlyDictionary<string, string> names)
@@ -243,14 +322,28 @@ public static class SentenceWriter
         pieces.Add(" is one of ");
         pieces.AddList([.. union.Supertypes.Select(super => (names[super.EntityId], super.Id))], " or ");
         pieces.Add(union.Total == true ? " (total)" : "");
-        return new Sentence(union.Id, pieces.ToImmutable(), [union.Id, union.CategoryId, .. union.Supertypes.Select(super => super.EntityId)], null);
+        return new Sentence(
+            union.Id,
+            pieces.ToImmutable(),
+            [union.Id, union.CategoryId, .. union.Supertypes.Select(super => super.EntityId)],
+            null
+        );
     }
 
     private static Sentence OfExclusion(ExclusiveConstraint exclusion, Reading reading, IReadOnlyDictionary<string, string> names)
     {
-        var titles = exclusion.RelationshipIds.Select(id => reading.Model.Relationships.First(relationship => relationship.Id == id))
-            .Select(relationship => $"{names[relationship.Roles[0].EntityId]} {VerbOf(relationship, relationship.Roles[0])} {names[relationship.Roles[^1].EntityId]}");
-        return new Sentence(exclusion.Id, [new SentencePiece("Only one can be: " + string.Join(", or ", titles), exclusion.Id)], [exclusion.Id, .. exclusion.RelationshipIds], null);
+        var titles = exclusion
+            .RelationshipIds.Select(id => reading.Model.Relationships.First(relationship => relationship.Id == id))
+            .Select(relationship =>
+                $"{names[relationship.Roles[0].EntityId]} {VerbOf(relationship, relationship.Roles[0])} "
+                + $"{names[relationship.Roles[^1].EntityId]}"
+            );
+        return new Sentence(
+            exclusion.Id,
+            [new SentencePiece("Only one can be: " + string.Join(", or ", titles), exclusion.Id)],
+            [exclusion.Id, .. exclusion.RelationshipIds],
+            null
+        );
     }
 
     private sealed class PieceList
@@ -281,7 +374,13 @@ public static class SentenceWriter
 /// <summary>The signs of visibility in words.</summary>
 internal static class VisibilityWords
 {
-    private static readonly (string Sign, string Word)[] All = [("+", "public"), ("-", "private"), ("#", "protected"), ("~", "package")];
+    private static readonly (string Sign, string Word)[] All =
+    [
+        ("+", "public"),
+        ("-", "private"),
+        ("#", "protected"),
+        ("~", "package"),
+    ];
 
     public static string Of(string sign) => All.FirstOrDefault(pair => pair.Sign == sign).Word ?? "";
 

@@ -1,6 +1,9 @@
 namespace BlueSlate.Core.Language;
 
-/// <summary>Short forms of words that nobody lists: a word's beginning (<c>transl</c>), or its letters with some left out (<c>posn</c>, <c>bk</c>).</summary>
+/// <summary>
+/// Short forms of words that nobody lists: a word's beginning (<c>transl</c>), or its letters with some left out (<c>posn</c>,
+/// <c>bk</c>).
+/// </summary>
 internal static class ShortForm
 {
     private const double Beginning = 0.9;
@@ -22,11 +25,23 @@ internal static class ShortForm
     {
         if (brief.Length >= 3 && full.Length >= brief.Length + 2 && full.StartsWith(brief, StringComparison.Ordinal))
         {
-            return isWord ? brief.Length > full.Length - 4 ? 0 : BeginningThatIsAWord : Beginning;
+            return isWord
+                ? brief.Length > full.Length - 4
+                    ? 0
+                    : BeginningThatIsAWord
+                : Beginning;
         }
 
-        return !isWord && brief.Length >= 2 && full.Length > brief.Length && IsSubsequence(brief, full)
-            && (brief.AsSpan(1).ContainsAny("aeiou") ? brief.Length > 3 && full.Length > brief.Length + 2 && brief[1] == full[1] : brief.Length > 2 || full.Length <= 6)
+        return
+            !isWord
+            && brief.Length >= 2
+            && full.Length > brief.Length
+            && IsSubsequence(brief, full)
+            && (
+                brief.AsSpan(1).ContainsAny("aeiou")
+                    ? brief.Length > 3 && full.Length > brief.Length + 2 && brief[1] == full[1]
+                    : brief.Length > 2 || full.Length <= 6
+            )
             ? Skeleton
             : 0;
     }

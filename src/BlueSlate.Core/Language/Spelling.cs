@@ -5,10 +5,19 @@ internal static class Spelling
 {
     private static readonly (string British, string American)[] Endings =
     [
-        ("our", "or"), ("ise", "ize"), ("isation", "ization"), ("yse", "yze"), ("tre", "ter"), ("logue", "log"), ("ence", "ense"), ("gramme", "gram"),
+        ("our", "or"),
+        ("ise", "ize"),
+        ("isation", "ization"),
+        ("yse", "yze"),
+        ("tre", "ter"),
+        ("logue", "log"),
+        ("ence", "ense"),
+        ("gramme", "gram"),
     ];
 
-    /// <summary>The American spelling of a lower-case word where the lexicon has both as one word; otherwise the word itself.</summary>
+    /// <summary>
+    /// The American spelling of a lower-case word where the lexicon has both as one word; otherwise the word itself.
+    /// </summary>
     public static string American(string word)
     {
         if (word.Length < 5)

@@ -10,10 +10,29 @@ namespace BlueSlate.Core.Language;
 /// </summary>
 public sealed partial class StatementParser(IEnumerable<string> entityNames)
 {
-    private static readonly string[] AttributeMarkers = ["key", "partial key", "several", "derived", "optional", "class scope", "public", "private", "protected", "package"];
+    private static readonly string[] AttributeMarkers =
+    [
+        "key",
+        "partial key",
+        "several",
+        "derived",
+        "optional",
+        "class scope",
+        "public",
+        "private",
+        "protected",
+        "package",
+    ];
 
     // Longest first, so that "repair part" is found before "repair".
-    private readonly string[] known = [.. entityNames.Where(name => name.Length > 0).Distinct(StringComparer.OrdinalIgnoreCase).OrderByDescending(name => name.Length).ThenBy(name => name, StringComparer.Ordinal)];
+    private readonly string[] known =
+    [
+        .. entityNames
+            .Where(name => name.Length > 0)
+            .Distinct(StringComparer.OrdinalIgnoreCase)
+            .OrderByDescending(name => name.Length)
+            .ThenBy(name => name, StringComparer.Ordinal),
+    ];
 
     /// <summary>The statement of a line, or null when it is none, and what of it could not be taken.</summary>
     public (Statement? Statement, ImmutableArray<StatementProblem> Problems) Parse(string line)
@@ -35,8 +54,13 @@ public sealed partial class StatementParser(IEnumerable<string> entityNames)
         {
             return new UnionStatement(
                 union.Groups["category"].Value.Trim(),
-                [.. union.Groups["supers"].Value.Split(OrSeparators, StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)],
-                union.Groups["total"].Success);
+                [
+                    .. union
+                        .Groups["supers"]
+                        .Value.Split(OrSeparators, StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries),
+                ],
+                union.Groups["total"].Success
+            );
         }
 
         if (DirectedPattern().Match(text) is { Success: true } directed)
@@ -65,11 +89,20 @@ public sealed partial class StatementParser(IEnumerable<string> entityNames)
     {
         var markers = Split(found.Groups["markers"].Value);
         return new SpecialisationStatement(
-            [.. found.Groups["subs"].Value.Split(AndSeparators, StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)],
+            [
+                .. found
+                    .Groups["subs"]
+                    .Value.Split(AndSeparators, StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries),
+            ],
             found.Groups["super"].Value.Trim(),
             found.Groups["name"].Value.Trim(),
-            markers.Contains("disjoint") ? true : markers.Contains("overlapping") ? false : null,
-            markers.Contains("total") ? true : markers.Contains("partial") ? false : null);
+            markers.Contains("disjoint") ? true
+                : markers.Contains("overlapping") ? false
+                : null,
+            markers.Contains("total") ? true
+                : markers.Contains("partial") ? false
+                : null
+        );
     }
 
     private RelationshipStatement Relationship(string text, ImmutableArray<StatementProblem>.Builder problems)
@@ -95,23 +128,43 @@ public sealed partial class StatementParser(IEnumerable<string> entityNames)
             }
             else
             {
-                problems.Add(new StatementProblem(start, clause.Length, "Here a second half is wanted: “Item comes in on exactly 1 Visit”."));
+                problems.Add(
+                    new StatementProblem(
+                        start,
+                        clause.Length,
+                        "Here a second half is wanted: “Item comes in on exactly 1 Visit”."
+                    )
+                );
             }
         }
 
         var first = halves[0];
-        (EndText Subject, string Object, Count Count) second = halves.Count > 1 ? halves[1] : (new EndText(first.Object, "", "", Count.Unsaid), first.Subject.Entity, Count.Unsaid);
+        (EndText Subject, string Object, Count Count) second =
+            halves.Count > 1 ? halves[1] : (new EndText(first.Object, "", "", Count.Unsaid), first.Subject.Entity, Count.Unsaid);
         if (halves.Count > 1 && !SameName(second.Object, first.Subject.Entity))
         {
-            problems.Add(new StatementProblem(0, text.Length, $"The second half leads back to {first.Subject.Entity}; it is understood so."));
+            problems.Add(
+                new StatementProblem(
+                    0,
+                    text.Length,
+                    $"The second half leads back to {first.Subject.Entity}; it is understood so."
+                )
+            );
         }
 
         return new RelationshipStatement(
             "",
-            [first.Subject with { Count = second.Count }, new EndText(first.Object, second.Subject.Role, second.Subject.Verb, first.Count)],
+            [
+                first.Subject with
+                {
+                    Count = second.Count,
+                },
+                new EndText(first.Object, second.Subject.Role, second.Subject.Verb, first.Count),
+            ],
             noting,
             embodied,
-            markers);
+            markers
+        );
     }
 
     // "Fixer as mentor mentors 0 or more Fixer": who, in which role, the verb, how many, of whom.
@@ -119,7 +172,10 @@ public sealed partial class StatementParser(IEnumerable<string> entityNames)
     {
         var front = clause[..amount.Start].Trim();
         var target = clause[(amount.Start + amount.Length)..].Trim();
-        var subject = known.FirstOrDefault(name => front.StartsWith(name + " ", StringComparison.OrdinalIgnoreCase) || front.Equals(name, StringComparison.OrdinalIgnoreCase)) ?? NewName(front);
+        var subject = known.FirstOrDefault(name =>
+            front.StartsWith(name + " ", StringComparison.OrdinalIgnoreCase)
+            || front.Equals(name, StringComparison.OrdinalIgnoreCase)
+        ) ?? NewName(front);
         var rest = front[Math.Min(front.Length, subject.Length)..].Trim();
         var role = "";
         if (rest.StartsWith("as ", StringComparison.OrdinalIgnoreCase))
@@ -146,18 +202,35 @@ public sealed partial class StatementParser(IEnumerable<string> entityNames)
         var clauses = Clauses(bare);
         var name = bare[..joins].Trim();
         var ends = ImmutableArray.CreateBuilder<EndText>();
-        foreach (var piece in clauses[0].Clause[(joins + " joins ".Length - clauses[0].Start)..].Split(AndSeparators, StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries))
+        foreach (
+            var piece in clauses[0]
+                .Clause[(joins + " joins ".Length - clauses[0].Start)..]
+                .Split(AndSeparators, StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)
+        )
         {
             if (AmountText.Find(piece) is { Start: 0 } amount)
             {
                 var whom = piece[amount.Length..].Trim();
                 var role = whom.IndexOf(" as ", StringComparison.OrdinalIgnoreCase);
-                ends.Add(new EndText(role < 0 ? whom : whom[..role].Trim(), role < 0 ? "" : whom[(role + 4)..].Trim(), "", amount.Count));
+                ends.Add(
+                    new EndText(
+                        role < 0 ? whom : whom[..role].Trim(),
+                        role < 0 ? "" : whom[(role + 4)..].Trim(),
+                        "",
+                        amount.Count
+                    )
+                );
             }
             else
             {
                 ends.Add(new EndText(piece, "", "", Count.Unsaid));
-                problems.Add(new StatementProblem(text.IndexOf(piece, StringComparison.Ordinal), piece.Length, "Say how many: “exactly 1”, “many”, “some”."));
+                problems.Add(
+                    new StatementProblem(
+                        text.IndexOf(piece, StringComparison.Ordinal),
+                        piece.Length,
+                        "Say how many: “exactly 1”, “many”, “some”."
+                    )
+                );
             }
         }
 
@@ -169,15 +242,22 @@ public sealed partial class StatementParser(IEnumerable<string> entityNames)
             ends.ToImmutable(),
             noting is null ? [] : Attributes(noting["noting ".Length..], 0, problems),
             embodied?["as ".Length..].Trim() ?? "",
-            markers);
+            markers
+        );
     }
 
-    private static OperationStatement Operation(Match found) => new(
-        found.Groups["owner"].Value.Trim(),
-        found.Groups["name"].Value,
-        [.. SplitTop(found.Groups["given"].Value).Select(piece => piece.Text.Split(" of type ", 2, StringSplitOptions.TrimEntries)).Select(pair => new Parameter(pair[0], pair.Length > 1 ? pair[1] : ""))],
-        found.Groups["giving"].Value.Trim(),
-        [.. Split(found.Groups["markers"].Value)]);
+    private static OperationStatement Operation(Match found) =>
+        new(
+            found.Groups["owner"].Value.Trim(),
+            found.Groups["name"].Value,
+            [
+                .. SplitTop(found.Groups["given"].Value)
+                    .Select(piece => piece.Text.Split(" of type ", 2, StringSplitOptions.TrimEntries))
+                    .Select(pair => new Parameter(pair[0], pair.Length > 1 ? pair[1] : "")),
+            ],
+            found.Groups["giving"].Value.Trim(),
+            [.. Split(found.Groups["markers"].Value)]
+        );
 
     private static EntityStatement Entity(string text, int colon, ImmutableArray<StatementProblem>.Builder problems)
     {
@@ -190,12 +270,24 @@ public sealed partial class StatementParser(IEnumerable<string> entityNames)
             {
                 switch (capture.Value.Trim())
                 {
-                    case "weak": kind = EntityKind.Weak; break;
-                    case "associative": kind = EntityKind.Associative; break;
-                    case "an interface": kind = EntityKind.Interface; break;
-                    case "an enumeration": kind = EntityKind.Enumeration; break;
-                    case "abstract": isAbstract = true; break;
-                    default: stereotype = capture.Value.Trim().Trim('«', '»'); break;
+                    case "weak":
+                        kind = EntityKind.Weak;
+                        break;
+                    case "associative":
+                        kind = EntityKind.Associative;
+                        break;
+                    case "an interface":
+                        kind = EntityKind.Interface;
+                        break;
+                    case "an enumeration":
+                        kind = EntityKind.Enumeration;
+                        break;
+                    case "abstract":
+                        isAbstract = true;
+                        break;
+                    default:
+                        stereotype = capture.Value.Trim().Trim('«', '»');
+                        break;
                 }
             }
 
@@ -205,13 +297,25 @@ public sealed partial class StatementParser(IEnumerable<string> entityNames)
         var name = head.Trim();
         if (name.Length == 0)
         {
-            problems.Add(new StatementProblem(0, Math.Max(1, text.Length), "Say first what this is: “Item: item no (key), fault”."));
+            problems.Add(
+                new StatementProblem(0, Math.Max(1, text.Length), "Say first what this is: “Item: item no (key), fault”.")
+            );
         }
 
-        return new EntityStatement(name, kind, isAbstract, stereotype, colon < 0 ? [] : Attributes(text[(colon + 1)..], colon + 1, problems));
+        return new EntityStatement(
+            name,
+            kind,
+            isAbstract,
+            stereotype,
+            colon < 0 ? [] : Attributes(text[(colon + 1)..], colon + 1, problems)
+        );
     }
 
-    private static ImmutableArray<AttributeText> Attributes(string text, int offset, ImmutableArray<StatementProblem>.Builder problems)
+    private static ImmutableArray<AttributeText> Attributes(
+        string text,
+        int offset,
+        ImmutableArray<StatementProblem>.Builder problems
+    )
     {
         var attributes = ImmutableArray.CreateBuilder<AttributeText>();
         foreach (var (start, piece) in SplitTop(text))
@@ -246,7 +350,8 @@ public sealed partial class StatementParser(IEnumerable<string> entityNames)
         return attributes.ToImmutable();
     }
 
-    private static bool IsMarker(string word) => AttributeMarkers.Contains(word, StringComparer.OrdinalIgnoreCase) || NumberedPattern().IsMatch(word);
+    private static bool IsMarker(string word) =>
+        AttributeMarkers.Contains(word, StringComparer.OrdinalIgnoreCase) || NumberedPattern().IsMatch(word);
 
     private static string Cut(ref string text, string at)
     {
@@ -264,7 +369,11 @@ public sealed partial class StatementParser(IEnumerable<string> entityNames)
     private static (string Bare, ImmutableArray<string> Markers) TakeMarkers(string text)
     {
         var open = text.LastIndexOf('(');
-        return open > 0 && text.EndsWith(')') && Split(text[(open + 1)..^1]) is { Count: > 0 } markers && markers.All(word => RelationMarkerPattern().IsMatch(word))
+        return
+            open > 0
+            && text.EndsWith(')')
+            && Split(text[(open + 1)..^1]) is { Count: > 0 } markers
+            && markers.All(word => RelationMarkerPattern().IsMatch(word))
             ? (text[..open].TrimEnd(), [.. markers])
             : (text, []);
     }
@@ -304,16 +413,23 @@ public sealed partial class StatementParser(IEnumerable<string> entityNames)
             }
             else
             {
-                depth += text[i] is '(' or '<' ? 1 : text[i] is ')' or '>' ? -1 : 0;
+                depth +=
+                    text[i] is '(' or '<' ? 1
+                    : text[i] is ')' or '>' ? -1
+                    : 0;
             }
         }
     }
 
-    private static List<string> Split(string text) => [.. text.Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)];
+    private static List<string> Split(string text) =>
+        [.. text.Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)];
 
     private static bool SameName(string a, string b) => Name.Of(a).Key == Name.Of(b).Key;
 
-    [GeneratedRegex(@"^(?<subs>.+?) (?:are kinds of|is a kind of|is an? kind of) (?<super>.+?)(?: by (?<name>[^()]+?))?(?: \((?<markers>[^()]*)\))?$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"^(?<subs>.+?) (?:are kinds of|is a kind of|is an? kind of) (?<super>.+?)(?: by (?<name>[^()]+?))?(?: \((?<markers>[^()]*)\))?$",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex KindsPattern();
 
     [GeneratedRegex(@"^(?<category>.+?) is one of (?<supers>.+?)(?<total> \(total\))?$", RegexOptions.IgnoreCase)]
@@ -322,15 +438,24 @@ public sealed partial class StatementParser(IEnumerable<string> entityNames)
     [GeneratedRegex(@"^(?<from>[^:;()]+?) (?<verb>depends on|realises) (?<to>[^:;()]+)$", RegexOptions.IgnoreCase)]
     private static partial Regex DirectedPattern();
 
-    [GeneratedRegex(@"^(?<owner>.+?) can (?<name>\w+)(?: given (?<given>.+?))?(?: giving (?<giving>[^()]+?))?(?: \((?<markers>[^()]*)\))?$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"^(?<owner>.+?) can (?<name>\w+)(?: given (?<given>.+?))?(?: giving (?<giving>[^()]+?))?(?: \((?<markers>[^()]*)\))?$",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex OperationPattern();
 
-    [GeneratedRegex(@" is (?:(?<kind>weak|associative|an interface|an enumeration|abstract|«[^»]*»)(?:, |$))+\s*$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @" is (?:(?<kind>weak|associative|an interface|an enumeration|abstract|«[^»]*»)(?:, |$))+\s*$",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex KindPattern();
 
     [GeneratedRegex(@"^(?:alternate|foreign) key(?: \d+)?$", RegexOptions.IgnoreCase)]
     private static partial Regex NumberedPattern();
 
-    [GeneratedRegex(@"^(?:identifying|derived|(?:aggregation|composition) in .+|qualified by .+ at .+|navigable to .+)$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"^(?:identifying|derived|(?:aggregation|composition) in .+|qualified by .+ at .+|navigable to .+)$",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex RelationMarkerPattern();
 }

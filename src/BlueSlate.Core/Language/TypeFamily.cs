@@ -2,7 +2,9 @@ using System.Collections.Frozen;
 
 namespace BlueSlate.Core.Language;
 
-/// <summary>Types fall in families: text, whole number, exact number, Boolean, date, date and time; all others by name.</summary>
+/// <summary>
+/// Types fall in families: text, whole number, exact number, Boolean, date, date and time; all others by name.
+/// </summary>
 public static class TypeFamily
 {
     private static readonly FrozenDictionary<string, string> Families = new Dictionary<string, string[]>
@@ -14,9 +16,13 @@ public static class TypeFamily
         ["date"] = ["date", "localdate", "day"],
         ["date and time"] = ["datetime", "timestamp", "localdatetime", "instant", "dateandtime"],
         ["time"] = ["time", "localtime", "timeofday"],
-    }.SelectMany(pair => pair.Value.Select(name => (name, pair.Key))).ToFrozenDictionary(pair => pair.name, pair => pair.Key, StringComparer.Ordinal);
+    }
+        .SelectMany(pair => pair.Value.Select(name => (name, pair.Key)))
+        .ToFrozenDictionary(pair => pair.name, pair => pair.Key, StringComparer.Ordinal);
 
-    /// <summary>The family of a written type; its own name where it is in none. Lengths in parentheses are passed over.</summary>
+    /// <summary>
+    /// The family of a written type; its own name where it is in none. Lengths in parentheses are passed over.
+    /// </summary>
     public static string Of(string type)
     {
         var open = type.IndexOf('(', StringComparison.Ordinal);

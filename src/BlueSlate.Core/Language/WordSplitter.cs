@@ -12,7 +12,12 @@ internal static class WordSplitter
             var inWord = i < text.Length && (char.IsLetterOrDigit(text[i]) || text[i] is '#' or '\'' or '’');
             if (start >= 0 && (!inWord || IsBoundary(text, i)))
             {
-                words.Add(text[start..i].Replace("'", "", StringComparison.Ordinal).Replace("’", "", StringComparison.Ordinal).ToLowerInvariant());
+                words.Add(
+                    text[start..i]
+                        .Replace("'", "", StringComparison.Ordinal)
+                        .Replace("’", "", StringComparison.Ordinal)
+                        .ToLowerInvariant()
+                );
                 start = -1;
             }
 
@@ -37,7 +42,8 @@ internal static class WordSplitter
 
     private static bool IsBoundary(string text, int i)
     {
-        char before = text[i - 1], here = text[i];
+        char before = text[i - 1],
+            here = text[i];
         if (char.IsDigit(before) != char.IsDigit(here) || here == '#' || before == '#')
         {
             return true;

@@ -10,11 +10,19 @@ namespace BlueSlate.Core.Marking;
 /// <param name="Lines">How many lines that is of.</param>
 public sealed record Agreement(int Answers, Rational MeanDifference, Rational LargestDifference, int SameLines, int Lines)
 {
-    /// <summary>The agreement of two markings, each the marks by line of the same answers in the same order; null of no answers.</summary>
+    /// <summary>
+    /// The agreement of two markings, each the marks by line of the same answers in the same order; null of no answers.
+    /// </summary>
     /// <exception cref="ArgumentException">They hold different answers or lines.</exception>
-    public static Agreement? Of(IReadOnlyList<ImmutableSortedDictionary<string, Rational>> one, IReadOnlyList<ImmutableSortedDictionary<string, Rational>> other)
+    public static Agreement? Of(
+        IReadOnlyList<ImmutableSortedDictionary<string, Rational>> one,
+        IReadOnlyList<ImmutableSortedDictionary<string, Rational>> other
+    )
     {
-        if (one.Count != other.Count || one.Zip(other).Any(pair => !pair.First.Keys.SequenceEqual(pair.Second.Keys, StringComparer.Ordinal)))
+        if (
+            one.Count != other.Count
+            || one.Zip(other).Any(pair => !pair.First.Keys.SequenceEqual(pair.Second.Keys, StringComparer.Ordinal))
+        )
         {
             throw new ArgumentException("Two markings are compared over the same answers and lines.", nameof(other));
         }
@@ -31,7 +39,8 @@ public sealed record Agreement(int Answers, Rational MeanDifference, Rational La
         return new Agreement(one.Count, sum / one.Count, largest, same, one.Sum(marks => marks.Count));
     }
 
-    private static Rational Total(ImmutableSortedDictionary<string, Rational> marks) => marks.Values.Aggregate(Rational.Zero, (sum, mark) => sum + mark);
+    private static Rational Total(ImmutableSortedDictionary<string, Rational> marks) =>
+        marks.Values.Aggregate(Rational.Zero, (sum, mark) => sum + mark);
 
     private static Rational Apart(Rational a, Rational b) => a > b ? a - b : b - a;
 }

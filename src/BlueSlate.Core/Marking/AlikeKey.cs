@@ -5,19 +5,28 @@ using BlueSlate.Core.Checking;
 namespace BlueSlate.Core.Marking;
 
 /// <summary>
-/// Tells which notes on different answers are about the same difference, so that one decision can hold for all of them: the same facts of
-/// the model answer drawn the same way; for something extra, its kind, its normalised name, and what it is tied to.
+/// Tells which notes on different answers are about the same difference, so that one decision can hold for all of them: the
+/// same facts of the model answer drawn the same way; for something extra, its kind, its normalised name, and what it is tied
+/// to.
 /// </summary>
 public static class AlikeKey
 {
-    /// <summary>The key of a note: equal for alike notes of the same model answer, whatever the ids of the drawings. 64 hexadecimal digits.</summary>
+    /// <summary>
+    /// The key of a note: equal for alike notes of the same model answer, whatever the ids of the drawings. 64 hexadecimal
+    /// digits.
+    /// </summary>
     public static string Of(Note note, Comparison comparison)
     {
         var verdicts = comparison.Verdicts.ToDictionary(verdict => verdict.Fact.Id, StringComparer.Ordinal);
         var extras = comparison.Extras.ToDictionary(extra => extra.AnswerId, StringComparer.Ordinal);
-        var facts = note.AllFactIds.Select(id => verdicts.TryGetValue(id, out var verdict) ? $"{id}\t{verdict.Kind}\t{verdict.InModelTerms}" : id);
+        var facts = note.AllFactIds.Select(id =>
+            verdicts.TryGetValue(id, out var verdict) ? $"{id}\t{verdict.Kind}\t{verdict.InModelTerms}" : id
+        );
         var more = note.Finding.Extras.Select(id => extras.TryGetValue(id, out var extra) ? ExtraKey.Of(extra, comparison) : "");
-        var text = string.Join('\n', [note.Finding.Code, .. facts.Order(StringComparer.Ordinal), .. more.Order(StringComparer.Ordinal)]);
+        var text = string.Join(
+            '\n',
+            [note.Finding.Code, .. facts.Order(StringComparer.Ordinal), .. more.Order(StringComparer.Ordinal)]
+        );
         return Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(text)));
     }
 }

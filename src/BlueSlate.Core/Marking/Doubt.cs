@@ -4,8 +4,8 @@ using BlueSlate.Core.Checking;
 namespace BlueSlate.Core.Marking;
 
 /// <summary>
-/// How sure the marks of an answer are: what it would get under other correspondences that cost hardly more, and which elements are
-/// matched by their place rather than by their name.
+/// How sure the marks of an answer are: what it would get under other correspondences that cost hardly more, and which elements
+/// are matched by their place rather than by their name.
 /// </summary>
 /// <param name="Lowest">The lowest total among the likely correspondences.</param>
 /// <param name="Highest">The highest.</param>
@@ -18,9 +18,6 @@ public sealed record Doubt(Rational Lowest, Rational Highest, ImmutableArray<str
     internal static Doubt Of(Comparison comparison, MarkSheet sheet, ImmutableArray<MarkSheet> others)
     {
         var totals = others.Select(other => other.Total).Append(sheet.Total).ToList();
-        return new Doubt(
-            totals.Aggregate(Rational.Min),
-            totals.Aggregate(Rational.Max),
-            comparison.Unsure);
+        return new Doubt(totals.Aggregate(Rational.Min), totals.Aggregate(Rational.Max), comparison.Unsure);
     }
 }

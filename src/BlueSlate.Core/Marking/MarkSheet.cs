@@ -9,7 +9,13 @@ namespace BlueSlate.Core.Marking;
 /// <param name="Exact">The total before rounding, not below 0.</param>
 /// <param name="Total">The total, rounded once.</param>
 /// <param name="Maximum">What could be earned.</param>
-public sealed record MarkSheet(ImmutableArray<LineResult> Lines, Rational ExtrasLoss, Rational Exact, Rational Total, Rational Maximum);
+public sealed record MarkSheet(
+    ImmutableArray<LineResult> Lines,
+    Rational ExtrasLoss,
+    Rational Exact,
+    Rational Total,
+    Rational Maximum
+);
 
 /// <summary>The result of one line: what it earned and the credit of each of its facts, from 0 to 1.</summary>
 public sealed record LineResult(MarkLine Line, Rational Earned, ImmutableArray<FactCredit> Credits)

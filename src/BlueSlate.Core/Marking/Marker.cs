@@ -10,7 +10,12 @@ namespace BlueSlate.Core.Marking;
 public static class Marker
 {
     /// <summary>The mark sheet of an answer.</summary>
-    public static MarkSheet Mark(MarkingScheme scheme, ImmutableArray<Verdict> verdicts, ImmutableArray<Extra> extras, ImmutableArray<Ruling> rulings)
+    public static MarkSheet Mark(
+        MarkingScheme scheme,
+        ImmutableArray<Verdict> verdicts,
+        ImmutableArray<Extra> extras,
+        ImmutableArray<Ruling> rulings
+    )
     {
         var byFact = verdicts.ToDictionary(verdict => verdict.Fact.Id, StringComparer.Ordinal);
         var ruled = RuledFacts(rulings);
@@ -20,7 +25,13 @@ public static class Marker
         var earned = lines.Aggregate(Rational.Zero, (sum, line) => sum + line.Earned);
         var exact = Rational.Max(Rational.Zero, earned - extrasLoss);
         var maximum = scheme.Maximum;
-        return new MarkSheet(lines, Rational.Min(extrasLoss, earned), exact, Rational.Min(maximum, exact.RoundTo(scheme.Step)), maximum);
+        return new MarkSheet(
+            lines,
+            Rational.Min(extrasLoss, earned),
+            exact,
+            Rational.Min(maximum, exact.RoundTo(scheme.Step)),
+            maximum
+        );
     }
 
     private static Dictionary<string, Decision> RuledFacts(ImmutableArray<Ruling> rulings)
@@ -37,7 +48,12 @@ public static class Marker
         return ruled;
     }
 
-    private static LineResult Judge(MarkLine line, Dictionary<string, Verdict> byFact, Dictionary<string, Decision> ruled, bool anythingDrawn)
+    private static LineResult Judge(
+        MarkLine line,
+        Dictionary<string, Verdict> byFact,
+        Dictionary<string, Decision> ruled,
+        bool anythingDrawn
+    )
     {
         var credits = ImmutableArray.CreateBuilder<FactCredit>(line.FactIds.Length);
         var judged = new List<(Fact Fact, Rational Credit)>();
@@ -48,7 +64,11 @@ public static class Marker
         {
             if (byFact.TryGetValue(id, out var verdict) && verdict.Kind != VerdictKind.NotAssessed)
             {
-                if (line.Rule == LineRule.Deduct && verdict is { Kind: VerdictKind.AbsentWithOwner, OwnerId: { } owner } && !gone.Add(owner))
+                if (
+                    line.Rule == LineRule.Deduct
+                    && verdict is { Kind: VerdictKind.AbsentWithOwner, OwnerId: { } owner }
+                    && !gone.Add(owner)
+                )
                 {
                     continue;
                 }
@@ -59,8 +79,16 @@ public static class Marker
             }
         }
 
-        // A line whose facts are all not assessed, or lost from the model answer, is granted to whoever drew anything of the exercise.
-        var earned = judged.Count == 0 ? anythingDrawn ? line.Marks : Rational.Zero : line.Rule == LineRule.Deduct ? Deducted(line, credits) : line.Marks * ShareOf(line.Rule, judged);
+        // A line whose facts are all not assessed, or lost from the model answer, is granted to whoever drew anything of the
+        // exercise.
+        var earned =
+            judged.Count == 0
+                ? anythingDrawn
+                    ? line.Marks
+                    : Rational.Zero
+                : line.Rule == LineRule.Deduct
+                    ? Deducted(line, credits)
+                    : line.Marks * ShareOf(line.Rule, judged);
         return new LineResult(line, earned, credits.ToImmutable());
     }
 
@@ -93,14 +121,20 @@ public static class Marker
 
     private static (Rational Credit, bool Ruled) CreditOf(Verdict verdict, LineRule rule, Dictionary<string, Decision> ruled)
     {
-        Rational own = verdict.IsGood ? (verdict.PartlyRight ? Rational.Half : Rational.One) : verdict.PartlyRight && rule != LineRule.AllOrNothing ? Rational.Half : Rational.Zero;
+        Rational own =
+            verdict.IsGood ? (verdict.PartlyRight ? Rational.Half : Rational.One)
+            : verdict.PartlyRight && rule != LineRule.AllOrNothing ? Rational.Half
+            : Rational.Zero;
         return (verdict.IsBad || verdict.PartlyRight) && ruled.TryGetValue(verdict.Fact.Id, out var decision)
-            ? (decision switch
-            {
-                Decision.Allow => Rational.One,
-                Decision.AllowInPart => Rational.Half,
-                _ => own,
-            }, true)
+            ? (
+                decision switch
+                {
+                    Decision.Allow => Rational.One,
+                    Decision.AllowInPart => Rational.Half,
+                    _ => own,
+                },
+                true
+            )
             : (own, false);
     }
 
@@ -118,7 +152,10 @@ public static class Marker
         }
 
         // Only what can stand at several places is shared: without the thing itself there is nothing to share.
-        var alike = judged.All(one => one.Fact.Kind.Sort == judged[0].Fact.Kind.Sort && (one.Fact.Kind.Sort != FactSort.Thing || one.Fact.Kind == judged[0].Fact.Kind));
+        var alike = judged.All(one =>
+            one.Fact.Kind.Sort == judged[0].Fact.Kind.Sort
+            && (one.Fact.Kind.Sort != FactSort.Thing || one.Fact.Kind == judged[0].Fact.Kind)
+        );
         var places = new List<(string Place, Rational Credit)>();
         foreach (var (fact, credit) in judged)
         {
@@ -138,13 +175,16 @@ public static class Marker
     // A line about the form of the drawing loses half for each kind of fault.
     private static Rational OfForm(List<(Fact Fact, Rational Credit)> judged)
     {
-        var left = judged.Aggregate(Rational.One, (sum, one) => sum - (one.Fact.Kind.Sort == FactSort.Form ? Rational.One - one.Credit : (Rational.One - one.Credit) * Rational.Half));
+        var left = judged.Aggregate(Rational.One, (sum, one) =>
+            sum - (one.Fact.Kind.Sort == FactSort.Form ? Rational.One - one.Credit : (Rational.One - one.Credit) * Rational.Half)
+        );
         return judged.Any(one => one.Credit > Rational.Zero) ? Rational.Max(Rational.Zero, left) : Rational.Zero;
     }
 
     private static Rational ExtrasLoss(MarkingScheme scheme, ImmutableArray<Extra> extras, ImmutableArray<Ruling> rulings)
     {
-        var decisions = rulings.SelectMany(ruling => ruling.Extras.Select(extra => (extra, ruling.Decision)))
+        var decisions = rulings
+            .SelectMany(ruling => ruling.Extras.Select(extra => (extra, ruling.Decision)))
             .GroupBy(pair => pair.extra, StringComparer.Ordinal)
             .ToDictionary(group => group.Key, group => group.Last().Decision, StringComparer.Ordinal);
         var loss = Rational.Zero;

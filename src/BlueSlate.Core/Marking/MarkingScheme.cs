@@ -3,10 +3,15 @@ using System.Collections.Immutable;
 namespace BlueSlate.Core.Marking;
 
 /// <summary>
-/// How a line that is about several facts is judged: all or nothing; half when at least one place is wholly right; or so much off
-/// for each fact that does not hold, not below 0.
+/// How a line that is about several facts is judged: all or nothing; half when at least one place is wholly right; or so much
+/// off for each fact that does not hold, not below 0.
 /// </summary>
-public enum LineRule { AllOrNothing, Share, Deduct }
+public enum LineRule
+{
+    AllOrNothing,
+    Share,
+    Deduct,
+}
 
 /// <summary>One line of a marking scheme.</summary>
 /// <param name="Id">Unique within the scheme.</param>
@@ -29,7 +34,12 @@ public sealed record MarkingScheme(ImmutableArray<MarkLine> Lines, Rational Extr
 {
     /// <summary>A scheme of one line about these facts, or of none.</summary>
     public static MarkingScheme Asking(ImmutableArray<string> factIds) =>
-        new(factIds.IsEmpty ? [] : [new MarkLine("asked", "What is asked for besides", 1, LineRule.AllOrNothing, factIds)], default, default, Rational.Half);
+        new(
+            factIds.IsEmpty ? [] : [new MarkLine("asked", "What is asked for besides", 1, LineRule.AllOrNothing, factIds)],
+            default,
+            default,
+            Rational.Half
+        );
 
     /// <summary>The marks of all lines together.</summary>
     public Rational Maximum => Lines.Aggregate(Rational.Zero, (sum, line) => sum + line.Marks);

@@ -16,7 +16,8 @@ public sealed record Note(
     Rational Loss,
     ImmutableArray<string> CountedIn,
     bool Marked,
-    ImmutableArray<string> LineIds)
+    ImmutableArray<string> LineIds
+)
 {
     /// <summary>The facts that it and its consequences explain.</summary>
     public IEnumerable<string> AllFactIds => Finding.Claims.Concat(Consequences.SelectMany(consequence => consequence.Claims));
@@ -27,7 +28,8 @@ public sealed record Note(
 
 /// <summary>
 /// Gives every lost mark to exactly one note: a line's loss to the first root that explains one of its failed facts; the
-/// extras' loss to the notes of extras in their order; that of a line of which nothing is assessed to the first root. The losses of the notes sum to the maximum less the exact total.
+/// extras' loss to the notes of extras in their order; that of a line of which nothing is assessed to the first root. The
+/// losses of the notes sum to the maximum less the exact total.
 /// </summary>
 public static class NoteWriter
 {
@@ -45,13 +47,22 @@ public static class NoteWriter
         }
 
         var losses = roots.ToDictionary(root => root.Id, _ => Rational.Zero, StringComparer.Ordinal);
-        var countedIn = roots.ToDictionary(root => root.Id, _ => new SortedSet<string>(StringComparer.Ordinal), StringComparer.Ordinal);
+        var countedIn = roots.ToDictionary(
+            root => root.Id,
+            _ => new SortedSet<string>(StringComparer.Ordinal),
+            StringComparer.Ordinal
+        );
         var lines = roots.ToDictionary(root => root.Id, _ => new List<string>(), StringComparer.Ordinal);
         var order = roots.Select((root, i) => (root.Id, i)).ToDictionary(pair => pair.Id, pair => pair.i, StringComparer.Ordinal);
         foreach (var line in sheet.Lines.Where(line => !line.Lost.IsZero))
         {
-            var causes = line.Credits.Where(credit => credit.Credit < Rational.One)
-                .Select(credit => rootOf.GetValueOrDefault(credit.FactId)).OfType<string>().Distinct(StringComparer.Ordinal).OrderBy(id => order[id]).ToList();
+            var causes = line
+                .Credits.Where(credit => credit.Credit < Rational.One)
+                .Select(credit => rootOf.GetValueOrDefault(credit.FactId))
+                .OfType<string>()
+                .Distinct(StringComparer.Ordinal)
+                .OrderBy(id => order[id])
+                .ToList();
             // A line of which nothing is assessed is lost by drawing nothing: that is what the first note says.
             if (causes.Count == 0 && line.Credits.IsEmpty && roots.Count > 0)
             {
@@ -73,15 +84,30 @@ public static class NoteWriter
 
         SpreadExtras(sheet, roots, losses, extraCost);
         var marked = sheet.Lines.SelectMany(line => line.Line.FactIds).ToHashSet(StringComparer.Ordinal);
-        return [.. roots.Select(root =>
-        {
-            var consequences = findings.Where(finding => finding.ConsequenceOf == root.Id).ToImmutableArray();
-            var uses = root.Claims.Concat(consequences.SelectMany(finding => finding.Claims)).Any(marked.Contains);
-            return new Note(root, consequences, losses[root.Id], [.. countedIn[root.Id]], uses || !losses[root.Id].IsZero, [.. lines[root.Id]]);
-        })];
+        return
+        [
+            .. roots.Select(root =>
+            {
+                var consequences = findings.Where(finding => finding.ConsequenceOf == root.Id).ToImmutableArray();
+                var uses = root.Claims.Concat(consequences.SelectMany(finding => finding.Claims)).Any(marked.Contains);
+                return new Note(
+                    root,
+                    consequences,
+                    losses[root.Id],
+                    [.. countedIn[root.Id]],
+                    uses || !losses[root.Id].IsZero,
+                    [.. lines[root.Id]]
+                );
+            }),
+        ];
     }
 
-    private static void SpreadExtras(MarkSheet sheet, List<Finding> roots, Dictionary<string, Rational> losses, Rational extraCost)
+    private static void SpreadExtras(
+        MarkSheet sheet,
+        List<Finding> roots,
+        Dictionary<string, Rational> losses,
+        Rational extraCost
+    )
     {
         var left = sheet.ExtrasLoss;
         foreach (var root in roots.Where(root => root.Extras.Length > 0))

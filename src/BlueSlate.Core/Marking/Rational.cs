@@ -95,13 +95,27 @@ public readonly struct Rational : IEquatable<Rational>, IComparable<Rational>
     {
         value = default;
         var parts = text.Split('/');
-        if (parts.Length == 2 && TryWhole(parts[0], out var numerator) && TryWhole(parts[1], out var denominator) && denominator > 0)
+        if (
+            parts.Length == 2
+            && TryWhole(parts[0], out var numerator)
+            && TryWhole(parts[1], out var denominator)
+            && denominator > 0
+        )
         {
             value = new Rational(numerator, denominator);
             return true;
         }
 
-        if (parts.Length != 1 || text.Length > 20 || !decimal.TryParse(text, NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var number))
+        if (
+            parts.Length != 1
+            || text.Length > 20
+            || !decimal.TryParse(
+                text,
+                NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign,
+                CultureInfo.InvariantCulture,
+                out var number
+            )
+        )
         {
             return false;
         }
@@ -125,14 +139,23 @@ public readonly struct Rational : IEquatable<Rational>, IComparable<Rational>
 
     /// <summary>As the formats write it: <c>3</c> or <c>5/2</c>.</summary>
     public override string ToString() =>
-        Denominator.IsOne ? Numerator.ToString(CultureInfo.InvariantCulture) : string.Create(CultureInfo.InvariantCulture, $"{Numerator}/{Denominator}");
+        Denominator.IsOne
+            ? Numerator.ToString(CultureInfo.InvariantCulture)
+            : string.Create(CultureInfo.InvariantCulture, $"{Numerator}/{Denominator}");
 
     /// <summary>As people read it: <c>3</c>, <c>2½</c>, <c>0.33</c>.</summary>
     public string ToDisplay()
     {
         var whole = Floor(this);
         var rest = this - new Rational(whole, 1);
-        var fraction = rest.ToString() switch { "0" => "", "1/2" => "½", "1/4" => "¼", "3/4" => "¾", _ => null };
+        var fraction = rest.ToString() switch
+        {
+            "0" => "",
+            "1/2" => "½",
+            "1/4" => "¼",
+            "3/4" => "¾",
+            _ => null,
+        };
         return fraction is null ? ((double)this).ToString("0.##", CultureInfo.InvariantCulture)
             : whole.IsZero && fraction.Length > 0 ? fraction
             : whole.ToString(CultureInfo.InvariantCulture) + fraction;
@@ -144,7 +167,8 @@ public readonly struct Rational : IEquatable<Rational>, IComparable<Rational>
     private static bool TryWhole(string text, out BigInteger value)
     {
         value = default;
-        return text.Length <= 20 && BigInteger.TryParse(text, NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out value);
+        return text.Length <= 20
+            && BigInteger.TryParse(text, NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out value);
     }
 
     private static BigInteger Floor(Rational value)

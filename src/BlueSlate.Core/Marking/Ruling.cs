@@ -3,7 +3,12 @@ using System.Collections.Immutable;
 namespace BlueSlate.Core.Marking;
 
 /// <summary>What a person decided on a finding.</summary>
-public enum Decision { Allow, AllowInPart, KeepLoss }
+public enum Decision
+{
+    Allow,
+    AllowInPart,
+    KeepLoss,
+}
 
 /// <summary>
 /// A person's decision that overrides verdicts: at facts of the model answer, and at extras by the answer's concepts.

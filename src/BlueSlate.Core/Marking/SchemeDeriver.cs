@@ -73,13 +73,28 @@ public static class SchemeDeriver
             about = place.Opens ?? about;
             switch (place.Step)
             {
-                case SchemeStep.NewLine: lines.Add(new LineDraft(place.Title, place.Weight, place.Whole ? LineRule.AllOrNothing : LineRule.Share, fact.Id)); break;
-                case SchemeStep.Gathered: Gather($"{place.Title} of {about}", place.Weight, fact); break;
-                case SchemeStep.WithLast: lines[^1].Add(fact); break;
-                case SchemeStep.WithRelationship: AddToRelationship(fact); break;
-                case SchemeStep.WithForm: Gather("Notation and level", 2, fact); break;
-                case SchemeStep.WithStrokes: strokes.Add(fact); break;
-                default: break;
+                case SchemeStep.NewLine:
+                    lines.Add(
+                        new LineDraft(place.Title, place.Weight, place.Whole ? LineRule.AllOrNothing : LineRule.Share, fact.Id)
+                    );
+                    break;
+                case SchemeStep.Gathered:
+                    Gather($"{place.Title} of {about}", place.Weight, fact);
+                    break;
+                case SchemeStep.WithLast:
+                    lines[^1].Add(fact);
+                    break;
+                case SchemeStep.WithRelationship:
+                    AddToRelationship(fact);
+                    break;
+                case SchemeStep.WithForm:
+                    Gather("Notation and level", 2, fact);
+                    break;
+                case SchemeStep.WithStrokes:
+                    strokes.Add(fact);
+                    break;
+                default:
+                    break;
             }
         }
 

@@ -4,8 +4,8 @@ using BlueSlate.Core.Checking;
 namespace BlueSlate.Core.Marking;
 
 /// <summary>
-/// The scheme for another accepted model answer. What both say keeps its line and its marks; the marks of lines about what the other one
-/// does not say go to what it says instead, shared out as in a scheme derived from it.
+/// The scheme for another accepted model answer. What both say keeps its line and its marks; the marks of lines about what the
+/// other one does not say go to what it says instead, shared out as in a scheme derived from it.
 /// </summary>
 public static class VariantScheme
 {
@@ -14,26 +14,53 @@ public static class VariantScheme
     /// <param name="facts">The facts of the model answer.</param>
     /// <param name="counterparts">Concept of the model answer → the one of the variant that stands for it.</param>
     /// <param name="variantFacts">The facts of the variant.</param>
-    public static MarkingScheme Of(MarkingScheme scheme, ImmutableArray<Fact> facts, IReadOnlyDictionary<string, string> counterparts, ImmutableArray<Fact> variantFacts)
+    public static MarkingScheme Of(
+        MarkingScheme scheme,
+        ImmutableArray<Fact> facts,
+        IReadOnlyDictionary<string, string> counterparts,
+        ImmutableArray<Fact> variantFacts
+    )
     {
         var there = variantFacts.Select(fact => fact.Id).ToHashSet(StringComparer.Ordinal);
         var known = facts.ToDictionary(fact => fact.Id, StringComparer.Ordinal);
-        var kept = scheme.Lines.Select(line => line with { FactIds = [.. line.FactIds.Select(InVariant).OfType<string>().Distinct(StringComparer.Ordinal)] }).Where(line => !line.FactIds.IsEmpty).ToList();
+        var kept = scheme
+            .Lines.Select(line =>
+                line with
+                {
+                    FactIds = [.. line.FactIds.Select(InVariant).OfType<string>().Distinct(StringComparer.Ordinal)],
+                }
+            )
+            .Where(line => !line.FactIds.IsEmpty)
+            .ToList();
         var asked = kept.SelectMany(line => line.FactIds).ToHashSet(StringComparer.Ordinal);
         var free = scheme.Maximum - Sum(kept.Select(line => line.Marks));
 
         // What is new in it, as a scheme of its own would put it.
-        var added = SchemeDeriver.Derive(variantFacts, scheme.Maximum).Lines
-            .Select(line => line with { Id = $"variant-{line.Id}", FactIds = [.. line.FactIds.Where(id => !asked.Contains(id))] })
-            .Where(line => !line.FactIds.IsEmpty && line.Marks > Rational.Zero).ToList();
+        var added = SchemeDeriver
+            .Derive(variantFacts, scheme.Maximum)
+            .Lines.Select(line =>
+                line with
+                {
+                    Id = $"variant-{line.Id}",
+                    FactIds = [.. line.FactIds.Where(id => !asked.Contains(id))],
+                }
+            )
+            .Where(line => !line.FactIds.IsEmpty && line.Marks > Rational.Zero)
+            .ToList();
         var weight = Sum(added.Select(line => line.Marks));
         if (added.Count == 0 || free.IsZero)
         {
             var earned = Sum(kept.Select(line => line.Marks));
-            return scheme with { Lines = earned.IsZero ? [] : [.. kept.Select(line => line with { Marks = line.Marks * scheme.Maximum / earned })] };
+            return scheme with
+            {
+                Lines = earned.IsZero ? [] : [.. kept.Select(line => line with { Marks = line.Marks * scheme.Maximum / earned })],
+            };
         }
 
-        return scheme with { Lines = [.. kept, .. added.Select(line => line with { Marks = line.Marks * free / weight })] };
+        return scheme with
+        {
+            Lines = [.. kept, .. added.Select(line => line with { Marks = line.Marks * free / weight })],
+        };
 
         string? InVariant(string factId)
         {

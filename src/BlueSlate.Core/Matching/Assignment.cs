@@ -11,10 +11,14 @@ internal static class Assignment
     /// </summary>
     public static int[] Solve(double[,] cost) => Solve(cost, out _);
 
-    /// <summary>The same, with what each pair costs more than the cheapest assignment if it is taken instead (reduced costs, none below 0).</summary>
+    /// <summary>
+    /// The same, with what each pair costs more than the cheapest assignment if it is taken instead (reduced costs, none below
+    /// 0).
+    /// </summary>
     public static int[] Solve(double[,] cost, out double[,] reduced)
     {
-        int rows = cost.GetLength(0), columns = cost.GetLength(1);
+        int rows = cost.GetLength(0),
+            columns = cost.GetLength(1);
         var rowPotential = new double[rows + 1];
         var columnPotential = new double[columns + 1];
         var rowOf = new int[columns + 1];
@@ -67,8 +71,7 @@ internal static class Assignment
                 }
 
                 column = next;
-            }
-            while (rowOf[column] != 0);
+            } while (rowOf[column] != 0);
 
             while (column != 0)
             {

@@ -1,9 +1,10 @@
 namespace BlueSlate.Core.Matching;
 
 /// <summary>
-/// The true cost of an assignment as a sum: what each entity's own choice costs, and what each pair of entities with something between
-/// them saves, over the cost of everything missing and everything extra. A choice of −1 leaves an entity without a counterpart. Costs may
-/// be moved between an entity and its pairs, which changes no assignment's sum, but what can be said of all of them.
+/// The true cost of an assignment as a sum: what each entity's own choice costs, and what each pair of entities with something
+/// between them saves, over the cost of everything missing and everything extra. A choice of −1 leaves an entity without a
+/// counterpart. Costs may be moved between an entity and its pairs, which changes no assignment's sum, but what can be said of
+/// all of them.
 /// </summary>
 internal sealed class AssignmentCosts
 {
@@ -35,7 +36,9 @@ internal sealed class AssignmentCosts
 
     public IReadOnlyList<Pair> PairsOf(int entity) => pairsOf[entity];
 
-    /// <summary>Adds what two different entities save together, by the two choices; what is not in the table saves nothing.</summary>
+    /// <summary>
+    /// Adds what two different entities save together, by the two choices; what is not in the table saves nothing.
+    /// </summary>
     public void Add(int first, int second, Dictionary<(int First, int Second), double> table)
     {
         var pair = new Pair(first, second, table, Choices);
@@ -73,8 +76,8 @@ internal sealed class AssignmentCosts
     }
 
     /// <summary>
-    /// Moves what every choice of the partner costs at least back to the choices themselves: half of it to one of the two, what is
-    /// left to the other, and what is then left to the one. Afterwards no pair has a least cost other than 0.
+    /// Moves what every choice of the partner costs at least back to the choices themselves: half of it to one of the two, what
+    /// is left to the other, and what is then left to the one. Afterwards no pair has a least cost other than 0.
     /// </summary>
     public void Pull(Pair pair, bool[,] possible)
     {
@@ -116,7 +119,12 @@ internal sealed class AssignmentCosts
         public Pair(int first, int second, Dictionary<(int First, int Second), double> table, int choices)
         {
             (First, Second, this.table, this.choices) = (first, second, table, choices);
-            (firstShift, secondShift, leastByFirst, leastBySecond) = (new double[choices + 1], new double[choices + 1], new double[choices + 1], new double[choices + 1]);
+            (firstShift, secondShift, leastByFirst, leastBySecond) = (
+                new double[choices + 1],
+                new double[choices + 1],
+                new double[choices + 1],
+                new double[choices + 1]
+            );
             foreach (var ((a, b), cost) in table)
             {
                 leastByFirst[a] = Math.Min(leastByFirst[a], cost);
@@ -131,13 +139,16 @@ internal sealed class AssignmentCosts
         public int Other(int entity) => entity == First ? Second : First;
 
         public double Of(int first, int second) =>
-            firstShift[At(first)] + secondShift[At(second)] + (first >= 0 && second >= 0 && table.TryGetValue((first, second), out var cost) ? cost : 0);
+            firstShift[At(first)]
+            + secondShift[At(second)]
+            + (first >= 0 && second >= 0 && table.TryGetValue((first, second), out var cost) ? cost : 0);
 
         /// <summary>The least that a choice of one can come to, whatever the other's.</summary>
         public double Least(int entity, int choice) => entity == First ? leastByFirst[At(choice)] : leastBySecond[At(choice)];
 
         /// <summary>Adds to what a choice of one costs in this pair.</summary>
-        public void Shift(int entity, int choice, double cost) => (entity == First ? firstShift : secondShift)[At(choice)] += cost;
+        public void Shift(int entity, int choice, double cost) =>
+            (entity == First ? firstShift : secondShift)[At(choice)] += cost;
 
         /// <summary>Finds the least costs anew, over those choices alone that are still possible for an entity.</summary>
         public void Tighten(bool[,] possible)

@@ -3,7 +3,8 @@ using BlueSlate.Core.Language;
 namespace BlueSlate.Core.Matching;
 
 /// <summary>
-/// Which attribute of one entity stands for which of another, best pairs first. One matcher serves one pair of sides and one thread.
+/// Which attribute of one entity stands for which of another, best pairs first. One matcher serves one pair of sides and one
+/// thread.
 /// </summary>
 internal sealed class AttributeMatcher
 {
@@ -51,7 +52,12 @@ internal sealed class AttributeMatcher
             }
         }
 
-        candidates.Sort(static (a, b) => a.Value != b.Value ? b.Value.CompareTo(a.Value) : a.Model != b.Model ? a.Model.CompareTo(b.Model) : a.Answer.CompareTo(b.Answer));
+        candidates.Sort(
+            static (a, b) =>
+                a.Value != b.Value ? b.Value.CompareTo(a.Value)
+                : a.Model != b.Model ? a.Model.CompareTo(b.Model)
+                : a.Answer.CompareTo(b.Answer)
+        );
         Span<bool> takenModel = stackalloc bool[ours.Length];
         Span<bool> takenAnswer = stackalloc bool[theirs.Length];
         var (cost, everyday) = (0.0, 0);
@@ -70,8 +76,12 @@ internal sealed class AttributeMatcher
         }
 
         // What neither name tells may still be meant as one.
-        int mine = ours.Length - pairs.Count, others = theirs.Length - pairs.Count, both = Math.Min(mine, others);
-        cost += (both * trust.StrangeAttribute) + (trust.MindsForm ? OtherForms(ours, theirs, takenModel, takenAnswer) * Costs.FormDiffers : 0);
+        int mine = ours.Length - pairs.Count,
+            others = theirs.Length - pairs.Count,
+            both = Math.Min(mine, others);
+        cost +=
+            (both * trust.StrangeAttribute)
+            + (trust.MindsForm ? OtherForms(ours, theirs, takenModel, takenAnswer) * Costs.FormDiffers : 0);
         cost += (mine - both) * Costs.AttributeMissing;
         cost += (others - both) * Costs.AttributeExtra;
         Everyday = everyday;
@@ -122,6 +132,8 @@ internal sealed class AttributeMatcher
         var sameNature = a.Attribute.ForeignKey is null == b.Attribute.ForeignKey is null;
         value = sameNature ? value : value * 0.95;
         var (first, second) = (a.Attribute, b.Attribute);
-        return value < 1 && (first.Multivalued != second.Multivalued || first.Parts.IsEmpty != second.Parts.IsEmpty) ? value * 0.97 : value;
+        return value < 1 && (first.Multivalued != second.Multivalued || first.Parts.IsEmpty != second.Parts.IsEmpty)
+            ? value * 0.97
+            : value;
     }
 }

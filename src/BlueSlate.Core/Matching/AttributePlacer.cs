@@ -5,9 +5,9 @@ using BlueSlate.Core.Language;
 namespace BlueSlate.Core.Matching;
 
 /// <summary>
-/// Decides which attribute of an answer stands for which of the model answer, surest first: by name at owners that correspond, keys by
-/// being keys, foreign keys by their relationship, then by name at another owner (moved), and what is then left at corresponding
-/// owners by weaker signs together, as an optimal assignment.
+/// Decides which attribute of an answer stands for which of the model answer, surest first: by name at owners that correspond,
+/// keys by being keys, foreign keys by their relationship, then by name at another owner (moved), and what is then left at
+/// corresponding owners by weaker signs together, as an optimal assignment.
 /// </summary>
 internal sealed class AttributePlacer(Side model, Side answer)
 {
@@ -47,7 +47,9 @@ internal sealed class AttributePlacer(Side model, Side answer)
             return false;
         }
 
-        var parts = whole.Attribute.Parts.Select(part => Name.Of($"{part.Name} {whole.Attribute.Name}").Key).ToHashSet(StringComparer.Ordinal);
+        var parts = whole
+            .Attribute.Parts.Select(part => Name.Of($"{part.Name} {whole.Attribute.Name}").Key)
+            .ToHashSet(StringComparer.Ordinal);
         return parts.Contains(drawn.Bare.Key) && owner.Attributes.Count(attribute => parts.Contains(attribute.Bare.Key)) > 1;
     }
 
@@ -68,16 +70,22 @@ internal sealed class AttributePlacer(Side model, Side answer)
     }
 
     /// <summary>
-    /// Keys that were invented: of an entity whose counterpart has none but what it inherits or gets from those that it links, the one
-    /// attribute that is its key and stands for nothing.
+    /// Keys that were invented: of an entity whose counterpart has none but what it inherits or gets from those that it links,
+    /// the one attribute that is its key and stands for nothing.
     /// </summary>
     public ImmutableHashSet<string> Surrogates() =>
-    [
-        .. owners.Where(pair => !pair.Model.Attributes.Any(attribute => attribute.InKey && attribute.Attribute.ForeignKey is null))
-            .Select(pair => SoleKey(pair.Answer)).OfType<NamedAttribute>().Where(IsFreeAnswer).Select(attribute => attribute.Attribute.Id),
-    ];
+        [
+            .. owners
+                .Where(pair => !pair.Model.Attributes.Any(attribute => attribute.InKey && attribute.Attribute.ForeignKey is null))
+                .Select(pair => SoleKey(pair.Answer))
+                .OfType<NamedAttribute>()
+                .Where(IsFreeAnswer)
+                .Select(attribute => attribute.Attribute.Id),
+        ];
 
-    /// <summary>Two sole keys of corresponding owners stand for each other whatever they are called, unless a like name is at hand.</summary>
+    /// <summary>
+    /// Two sole keys of corresponding owners stand for each other whatever they are called, unless a like name is at hand.
+    /// </summary>
     public void Keys()
     {
         foreach (var (ours, theirs) in owners)
@@ -94,10 +102,21 @@ internal sealed class AttributePlacer(Side model, Side answer)
     {
         foreach (var (ours, theirs) in owners)
         {
-            foreach (var column in ours.Attributes.Where(column => column.Attribute.ForeignKeys.Any(key => key.RelationshipId is not null) && IsFree(column)))
+            foreach (
+                var column in ours.Attributes.Where(column =>
+                    column.Attribute.ForeignKeys.Any(key => key.RelationshipId is not null) && IsFree(column)
+                )
+            )
             {
-                var wanted = column.Attribute.ForeignKeys.Select(key => key.RelationshipId is null ? null : relationships.GetValueOrDefault(key.RelationshipId)?.AnswerId).OfType<string>().ToList();
-                var other = theirs.Attributes.FirstOrDefault(candidate => IsFreeAnswer(candidate) && wanted.Exists(candidate.Attribute.RefersAlong));
+                var wanted = column
+                    .Attribute.ForeignKeys.Select(key =>
+                        key.RelationshipId is null ? null : relationships.GetValueOrDefault(key.RelationshipId)?.AnswerId
+                    )
+                    .OfType<string>()
+                    .ToList();
+                var other = theirs.Attributes.FirstOrDefault(candidate =>
+                    IsFreeAnswer(candidate) && wanted.Exists(candidate.Attribute.RefersAlong)
+                );
                 if (other is not null)
                 {
                     Match(column, other, theirs, false);
@@ -110,16 +129,38 @@ internal sealed class AttributePlacer(Side model, Side answer)
     public void Moved()
     {
         var known = owners.Select(pair => pair.Answer.Id).ToHashSet(StringComparer.Ordinal);
-        var loose = answer.Owners.Values.Where(owner => known.Contains(owner.Id)).SelectMany(owner => owner.Attributes.Where(attribute => attribute.Attribute.ForeignKey is null && IsFreeAnswer(attribute)).Select(attribute => (Owner: owner, Attribute: attribute)))
-            .OrderBy(candidate => candidate.Owner.Name.Key, StringComparer.Ordinal).ToList();
+        var loose = answer
+            .Owners.Values.Where(owner => known.Contains(owner.Id))
+            .SelectMany(owner =>
+                owner
+                    .Attributes.Where(attribute => attribute.Attribute.ForeignKey is null && IsFreeAnswer(attribute))
+                    .Select(attribute => (Owner: owner, Attribute: attribute))
+            )
+            .OrderBy(candidate => candidate.Owner.Name.Key, StringComparer.Ordinal)
+            .ToList();
         foreach (var owner in model.Owners.Values)
         {
-            foreach (var attribute in owner.Attributes.Where(attribute => attribute.Attribute.ForeignKey is null && IsFree(attribute)))
+            foreach (
+                var attribute in owner.Attributes.Where(attribute => attribute.Attribute.ForeignKey is null && IsFree(attribute))
+            )
             {
                 var best = loose
-                    .Where(candidate => IsFreeAnswer(candidate.Attribute) && !InDisguise.Contains(candidate.Attribute.Attribute.Id))
-                    .Select(candidate => (candidate.Owner, candidate.Attribute, Value: NameSimilarity.OfAttributes(attribute.Name, owner.Name, candidate.Attribute.Name, owner.Name).Value))
-                    .Where(candidate => candidate.Value >= MovedSureness && (!IsEveryday(attribute.Name, owner.Name, candidate.Attribute.Name) || IsBelow(owner, candidate.Owner)))
+                    .Where(candidate =>
+                        IsFreeAnswer(candidate.Attribute) && !InDisguise.Contains(candidate.Attribute.Attribute.Id)
+                    )
+                    .Select(candidate =>
+                        (
+                            candidate.Owner,
+                            candidate.Attribute,
+                            Value: NameSimilarity
+                                .OfAttributes(attribute.Name, owner.Name, candidate.Attribute.Name, owner.Name)
+                                .Value
+                        )
+                    )
+                    .Where(candidate =>
+                        candidate.Value >= MovedSureness
+                        && (!IsEveryday(attribute.Name, owner.Name, candidate.Attribute.Name) || IsBelow(owner, candidate.Owner))
+                    )
                     .OrderByDescending(candidate => candidate.Value)
                     .FirstOrDefault();
                 if (best.Attribute is not null)
@@ -131,15 +172,21 @@ internal sealed class AttributePlacer(Side model, Side answer)
     }
 
     /// <summary>
-    /// What is left at corresponding owners, by weaker signs; where the drawings agree all over, as many as are left on both sides are meant
-    /// as each other.
+    /// What is left at corresponding owners, by weaker signs; where the drawings agree all over, as many as are left on both
+    /// sides are meant as each other.
     /// </summary>
     public void Weak(bool sameStructure)
     {
         foreach (var (ours, theirs) in owners)
         {
             var left = ours.Attributes.Where(attribute => attribute.Attribute.ForeignKey is null && IsFree(attribute)).ToList();
-            var right = theirs.Attributes.Where(attribute => attribute.Attribute.ForeignKey is null && IsFreeAnswer(attribute) && !InDisguise.Contains(attribute.Attribute.Id)).ToList();
+            var right = theirs
+                .Attributes.Where(attribute =>
+                    attribute.Attribute.ForeignKey is null
+                    && IsFreeAnswer(attribute)
+                    && !InDisguise.Contains(attribute.Attribute.Id)
+                )
+                .ToList();
             if (left.Count == 0 || right.Count == 0)
             {
                 continue;
@@ -152,7 +199,13 @@ internal sealed class AttributePlacer(Side model, Side answer)
             {
                 for (var j = 0; j < right.Count + left.Count; j++)
                 {
-                    cost[i, j] = j < right.Count ? 1 - WeakLikeness.Of(left[i], right[j]) - alone + (sameStructure && !WeakLikeness.SameForm(left[i], right[j]) ? OtherForm : 0) : 1 - sureness;
+                    cost[i, j] =
+                        j < right.Count
+                            ? 1
+                                - WeakLikeness.Of(left[i], right[j])
+                                - alone
+                                + (sameStructure && !WeakLikeness.SameForm(left[i], right[j]) ? OtherForm : 0)
+                            : 1 - sureness;
                 }
             }
 
@@ -174,12 +227,26 @@ internal sealed class AttributePlacer(Side model, Side answer)
         var known = owners.Select(pair => pair.Answer.Id).ToHashSet(StringComparer.Ordinal);
         foreach (var link in answer.Links)
         {
-            foreach (var (here, there, role) in new[] { (link.From, link.To, link.Relationship.Roles[1]), (link.To, link.From, link.Relationship.Roles[0]) })
+            foreach (
+                var (here, there, role) in new[]
+                {
+                    (link.From, link.To, link.Relationship.Roles[1]),
+                    (link.To, link.From, link.Relationship.Roles[0]),
+                }
+            )
             {
                 var parent = answer.Entities[there];
-                disguised.UnionWith(answer.Entities[here].Attributes
-                    .Where(attribute => known.Contains(answer.Entities[here].Entity.Id) && attribute.Attribute.ForeignKey is null && IsFreeAnswer(attribute) && NamesKeyOf(attribute.Name, parent, role, here == there))
-                    .Select(attribute => attribute.Attribute.Id));
+                disguised.UnionWith(
+                    answer
+                        .Entities[here]
+                        .Attributes.Where(attribute =>
+                            known.Contains(answer.Entities[here].Entity.Id)
+                            && attribute.Attribute.ForeignKey is null
+                            && IsFreeAnswer(attribute)
+                            && NamesKeyOf(attribute.Name, parent, role, here == there)
+                        )
+                        .Select(attribute => attribute.Attribute.Id)
+                );
             }
         }
 
@@ -188,30 +255,44 @@ internal sealed class AttributePlacer(Side model, Side answer)
 
     private static bool NamesKeyOf(Name name, NamedEntity parent, RelationshipRole role, bool recursive)
     {
-        var called = new[] { parent.Name, Name.Of(role.Role) }.Where(other => !other.Words.IsEmpty && NameSimilarity.Mentions(name, other) && name.Words.Length > other.Words.Length).ToList();
+        var called = new[] { parent.Name, Name.Of(role.Role) }
+            .Where(other =>
+                !other.Words.IsEmpty && NameSimilarity.Mentions(name, other) && name.Words.Length > other.Words.Length
+            )
+            .ToList();
         var keys = parent.Attributes.Where(attribute => attribute.InKey).ToList();
         return called.Count > 0
             ? NameSimilarity.EndsAsKey(name) || keys.Any(key => !key.Bare.Words.IsEmpty && key.Bare.Words[^1] == name.Words[^1])
-            : !recursive && keys.Any(key => key.Name.Key == name.Key && (key.Name.Words.Length > 1 || key.Bare.Words.Length < key.Name.Words.Length));
+            : !recursive
+                && keys.Any(key =>
+                    key.Name.Key == name.Key && (key.Name.Words.Length > 1 || key.Bare.Words.Length < key.Name.Words.Length)
+                );
     }
 
     private static IEnumerable<(int Model, int Answer)> ByName(AttributeOwner ours, AttributeOwner theirs)
     {
-        var pairs = from i in Enumerable.Range(0, ours.Attributes.Length)
-                    from j in Enumerable.Range(0, theirs.Attributes.Length)
-                    let value = NameSimilarity.OfBare(ours.Attributes[i].Name, ours.Attributes[i].Bare, theirs.Attributes[j].Name, theirs.Attributes[j].Bare).Value
-                    where value >= AttributeMatcher.Sureness
-                    orderby value descending
-                    select (i, j);
+        var pairs =
+            from i in Enumerable.Range(0, ours.Attributes.Length)
+            from j in Enumerable.Range(0, theirs.Attributes.Length)
+            let value = NameSimilarity
+                .OfBare(ours.Attributes[i].Name, ours.Attributes[i].Bare, theirs.Attributes[j].Name, theirs.Attributes[j].Bare)
+                .Value
+            where value >= AttributeMatcher.Sureness
+            orderby value descending
+            select (i, j);
         var (left, right) = (new HashSet<int>(), new HashSet<int>());
-        return [.. pairs.Where(pair => !left.Contains(pair.i) && !right.Contains(pair.j) && left.Add(pair.i) && right.Add(pair.j))];
+        return
+        [
+            .. pairs.Where(pair => !left.Contains(pair.i) && !right.Contains(pair.j) && left.Add(pair.i) && right.Add(pair.j)),
+        ];
     }
 
     private static NamedAttribute? SoleKey(AttributeOwner owner) =>
         owner.Attributes.Where(attribute => attribute.InKey).ToList() is [{ Attribute.ForeignKey: null } only] ? only : null;
 
     /// <summary>Whether nothing stands for an attribute of the model answer yet.</summary>
-    public bool IsFree(NamedAttribute attribute) => !found.ContainsKey(attribute.Attribute.Id) && !taken.Contains(attribute.Attribute.Id);
+    public bool IsFree(NamedAttribute attribute) =>
+        !found.ContainsKey(attribute.Attribute.Id) && !taken.Contains(attribute.Attribute.Id);
 
     /// <summary>Whether an attribute of the answer stands for nothing yet.</summary>
     public bool IsFreeAnswer(NamedAttribute attribute) => !used.Contains(attribute.Attribute.Id);
@@ -226,13 +307,32 @@ internal sealed class AttributePlacer(Side model, Side answer)
 
     // Whether the answer's owner stands for a subtype of the model answer's.
     private bool IsBelow(AttributeOwner super, AttributeOwner drawn) =>
-        owners.Any(pair => pair.Answer.Id == drawn.Id && model.Model.Specialisations.Any(set => set.SupertypeId == super.Id && set.Subtypes.Any(link => link.EntityId == pair.Model.Id)));
+        owners.Any(pair =>
+            pair.Answer.Id == drawn.Id
+            && model.Model.Specialisations.Any(set =>
+                set.SupertypeId == super.Id && set.Subtypes.Any(link => link.EntityId == pair.Model.Id)
+            )
+        );
 
     // "name" at one entity is not the "name" that another lacks; "visitor name" would be.
     private static bool IsEveryday(Name wanted, Name owner, Name candidate)
     {
         var bare = wanted.Without(owner);
-        var everyday = bare.Words is ["name" or "date" or "number" or "id" or "code" or "description" or "type" or "title" or "price" or "time" or "note"];
+        var everyday =
+            bare.Words
+            is [
+                "name"
+                or "date"
+                or "number"
+                or "id"
+                or "code"
+                or "description"
+                or "type"
+                or "title"
+                or "price"
+                or "time"
+                or "note",
+            ];
         return everyday && candidate.Words.Length == 1;
     }
 }

@@ -1,11 +1,11 @@
 namespace BlueSlate.Core.Matching;
 
 /// <summary>
-/// Proves that an assignment is the cheapest, or finds a cheaper one: branch and bound, depth first, with the bound of Gilmore (1962) and
-/// Lawler (1963) for quadratic assignment: each choice by itself, with half of the best that each pair could save, solved as a linear
-/// assignment. At the root it is raised by dual ascent: what the solution leaves over is moved into the pairs and back, where it lifts
-/// others (Hahn and Grant 1998). What is decided counts in full. The search ends after so many solved assignments, and then says how far
-/// the bound got.
+/// Proves that an assignment is the cheapest, or finds a cheaper one: branch and bound, depth first, with the bound of Gilmore
+/// (1962) and Lawler (1963) for quadratic assignment: each choice by itself, with half of the best that each pair could save,
+/// solved as a linear assignment. At the root it is raised by dual ascent: what the solution leaves over is moved into the
+/// pairs and back, where it lifts others (Hahn and Grant 1998). What is decided counts in full. The search ends after so many
+/// solved assignments, and then says how far the bound got.
 /// </summary>
 internal sealed class BranchAndBound
 {
@@ -17,7 +17,9 @@ internal sealed class BranchAndBound
     private const double Same = 1e-7;
     private const double Impossible = 1e6;
 
-    /// <summary>How often the bound at the root may be raised, and how little a few rounds together must bring to be the last.</summary>
+    /// <summary>
+    /// How often the bound at the root may be raised, and how little a few rounds together must bring to be the last.
+    /// </summary>
     private const int MostRounds = 200;
     private const int Patience = 8;
     private const double Worthwhile = 0.004;
@@ -81,7 +83,8 @@ internal sealed class BranchAndBound
         return (map, new bool[costs.Entities], free);
     }
 
-    // Raises the bound at the root. Choices that would cost more than what is known go, which makes the bounds of the others tighter.
+    // Raises the bound at the root. Choices that would cost more than what is known go, which makes the bounds of the others
+    // tighter.
     private double Exclude()
     {
         var bound = double.NegativeInfinity;
@@ -231,7 +234,9 @@ internal sealed class BranchAndBound
         {
             var other = pair.Other(entity);
             cost += decided[other]
-                ? pair.First == entity ? pair.Of(choice, map[other]) : pair.Of(map[other], choice)
+                ? pair.First == entity
+                    ? pair.Of(choice, map[other])
+                    : pair.Of(map[other], choice)
                 : pair.Least(entity, choice) / 2;
         }
 
@@ -268,7 +273,9 @@ internal sealed class BranchAndBound
         {
             for (var column = 0; column < choices.Count; column++)
             {
-                matrix[row, column] = possible[open[row], choices[column]] ? Alone(open[row], choices[column], map, decided) : Impossible;
+                matrix[row, column] = possible[open[row], choices[column]]
+                    ? Alone(open[row], choices[column], map, decided)
+                    : Impossible;
             }
 
             var none = Alone(open[row], -1, map, decided);

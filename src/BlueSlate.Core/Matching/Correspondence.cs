@@ -20,7 +20,8 @@ public sealed record Correspondence(
     ImmutableArray<RestatedMatch> Restated,
     ImmutableDictionary<string, MisdirectedMatch> Misdirected,
     double Cost,
-    int NodesExpanded)
+    int NodesExpanded
+)
 {
     /// <summary>What any correspondence of entities costs at least.</summary>
     public double LowerBound { get; init; }
@@ -34,7 +35,9 @@ public sealed record Correspondence(
     /// <summary>Matched operations, and literals of enumerations.</summary>
     public ImmutableDictionary<string, MemberMatch> Members { get; init; } = ImmutableDictionary<string, MemberMatch>.Empty;
 
-    /// <summary>Attributes of the answer that only repeat the key of a neighbour, without being marked as foreign keys.</summary>
+    /// <summary>
+    /// Attributes of the answer that only repeat the key of a neighbour, without being marked as foreign keys.
+    /// </summary>
     public ImmutableHashSet<string> InDisguise { get; init; } = [];
 
     /// <summary>Keys of the answer that were invented where the model answer has none of their own.</summary>
@@ -49,16 +52,28 @@ public sealed record Correspondence(
     /// <summary>Attributes of the model answer that are drawn as an entity: attribute → entity of the answer.</summary>
     public ImmutableDictionary<string, string> Promoted { get; init; } = ImmutableDictionary<string, string>.Empty;
 
-    /// <summary>Everything that stands for something, by id: concepts of the model answer, roles and links among them → concepts of the answer.</summary>
+    /// <summary>
+    /// Everything that stands for something, by id: concepts of the model answer, roles and links among them → concepts of the
+    /// answer.
+    /// </summary>
     public IReadOnlyDictionary<string, string> Counterparts()
     {
         var pairs = new Dictionary<string, string>(StringComparer.Ordinal);
-        foreach (var (model, answer) in Entities.Select(pair => (pair.Key, pair.Value.AnswerId))
-            .Concat(Attributes.Where(pair => !pair.Value.Moved).Select(pair => (pair.Key, pair.Value.AnswerId)))
-            .Concat(Relationships.SelectMany(pair => pair.Value.Roles.Select(role => (role.Key, role.Value)).Prepend((pair.Key, pair.Value.AnswerId))))
-            .Concat(Members.Where(pair => !pair.Value.Moved).Select(pair => (pair.Key, pair.Value.AnswerId)))
-            .Concat(Subtypes.Where(pair => !pair.Value.Reversed).SelectMany(pair => new[] { (pair.Key, pair.Value.AnswerId) }))
-            .Concat(Parts.Select(pair => (pair.Key, pair.Value))))
+        foreach (
+            var (model, answer) in Entities
+                .Select(pair => (pair.Key, pair.Value.AnswerId))
+                .Concat(Attributes.Where(pair => !pair.Value.Moved).Select(pair => (pair.Key, pair.Value.AnswerId)))
+                .Concat(
+                    Relationships.SelectMany(pair =>
+                        pair.Value.Roles.Select(role => (role.Key, role.Value)).Prepend((pair.Key, pair.Value.AnswerId))
+                    )
+                )
+                .Concat(Members.Where(pair => !pair.Value.Moved).Select(pair => (pair.Key, pair.Value.AnswerId)))
+                .Concat(
+                    Subtypes.Where(pair => !pair.Value.Reversed).SelectMany(pair => new[] { (pair.Key, pair.Value.AnswerId) })
+                )
+                .Concat(Parts.Select(pair => (pair.Key, pair.Value)))
+        )
         {
             pairs.TryAdd(model, answer);
         }
@@ -82,10 +97,14 @@ public sealed record EntityMatch(string AnswerId, double NameLikeness, string Re
 /// <summary>An attribute of the answer and the entity of the answer at which it stands.</summary>
 public sealed record AttributeMatch(string AnswerId, string AnswerOwnerId, bool Moved);
 
-/// <summary>A relationship of the answer, and for each role of the model answer's relationship the role that stands for it.</summary>
+/// <summary>
+/// A relationship of the answer, and for each role of the model answer's relationship the role that stands for it.
+/// </summary>
 public sealed record RelationshipMatch(string AnswerId, ImmutableDictionary<string, string> Roles);
 
-/// <summary>A relationship of the answer that stands for the model answer's but ends, at one role, at the wrong entity.</summary>
+/// <summary>
+/// A relationship of the answer that stands for the model answer's but ends, at one role, at the wrong entity.
+/// </summary>
 public sealed record MisdirectedMatch(string AnswerId, string WrongRoleId, ImmutableDictionary<string, string> Roles);
 
 /// <summary>
@@ -102,12 +121,15 @@ public sealed record RestatedMatch(
     string Said,
     ImmutableArray<string> Holding,
     ImmutableDictionary<string, RestatedCount> Counts,
-    ImmutableArray<string> Uses)
+    ImmutableArray<string> Uses
+)
 {
     /// <summary>What it is worth here.</summary>
     public Standing Standing { get; init; }
 
-    /// <summary>Ids of the concepts that earn half where it stands in part; all that hold by it when nothing is listed.</summary>
+    /// <summary>
+    /// Ids of the concepts that earn half where it stands in part; all that hold by it when nothing is listed.
+    /// </summary>
     public ImmutableArray<string> FallingShort { get; init; } = [];
 
     /// <summary>Ids of concepts whose differences only follow from it.</summary>
@@ -119,23 +141,27 @@ public sealed record RestatedMatch(
     /// <summary>What a reader would wrongly build by it.</summary>
     public string Why { get; init; } = "";
 
-    /// <summary>Entities of the model answer for which one that stands for another stands as well: their indexes on both sides.</summary>
+    /// <summary>
+    /// Entities of the model answer for which one that stands for another stands as well: their indexes on both sides.
+    /// </summary>
     internal ImmutableArray<(int Model, int Answer)> StandIns { get; init; } = [];
 
     /// <summary>Whether a concept earns only half by it.</summary>
-    public bool IsShort(string conceptId) => Standing == Standing.InPart && (FallingShort.IsEmpty ? Holding : FallingShort).Contains(conceptId);
+    public bool IsShort(string conceptId) =>
+        Standing == Standing.InPart && (FallingShort.IsEmpty ? Holding : FallingShort).Contains(conceptId);
 
     /// <summary>What is left of it where it is not accepted: the values that are drawn at its ends.</summary>
-    public RestatedMatch OnlyDrawnEnds() => this with
-    {
-        Holding = [],
-        Uses = [],
-        Owners = [],
-        FallingShort = [],
-        Following = [],
-        Standing = Standing.Different,
-        Counts = Counts.RemoveRange(Counts.Where(pair => pair.Value.IsImplied).Select(pair => pair.Key)),
-    };
+    public RestatedMatch OnlyDrawnEnds() =>
+        this with
+        {
+            Holding = [],
+            Uses = [],
+            Owners = [],
+            FallingShort = [],
+            Following = [],
+            Standing = Standing.Different,
+            Counts = Counts.RemoveRange(Counts.Where(pair => pair.Value.IsImplied).Select(pair => pair.Key)),
+        };
 
     /// <summary>Owners of attributes that stand for each other by it: id of the model answer, id of the answer.</summary>
     public ImmutableArray<(string Model, string Answer)> Owners { get; init; } = [];

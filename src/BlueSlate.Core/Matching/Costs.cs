@@ -10,6 +10,7 @@ internal static class Costs
     public const double EntityExtra = 0.5;
     public const double AttributeMissing = 0.5;
     public const double AttributeExtra = 0.25;
+
     /// <summary>A number or a name of its own has everything: that both have one says little.</summary>
     public const double EverydayName = 0.25;
     public const double FormDiffers = 0.15;
@@ -19,7 +20,11 @@ internal static class Costs
     public const double MinimumDiffers = 0.1;
     public const double MaximumDiffers = 0.15;
     public const double VerbDiffers = 0.25;
-    /// <summary>At each end of a relationship of an entity with itself: more than all its values together, so that the verbs decide which end is which.</summary>
+
+    /// <summary>
+    /// At each end of a relationship of an entity with itself: more than all its values together, so that the verbs decide
+    /// which end is which.
+    /// </summary>
     public const double DirectionDiffers = 0.3;
     public const double KindDiffers = 0.1;
     public const double LinkKindDiffers = 0.3;

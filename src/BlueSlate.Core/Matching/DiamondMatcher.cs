@@ -5,8 +5,8 @@ using BlueSlate.Core.Language;
 namespace BlueSlate.Core.Matching;
 
 /// <summary>
-/// Pairs relationships of more than two whose entities all correspond, by what they are called, what they have and what they say at their
-/// ends together, as an optimal assignment; and likewise the roles that one entity plays in one of them.
+/// Pairs relationships of more than two whose entities all correspond, by what they are called, what they have and what they
+/// say at their ends together, as an optimal assignment; and likewise the roles that one entity plays in one of them.
 /// </summary>
 internal static class DiamondMatcher
 {
@@ -37,7 +37,10 @@ internal static class DiamondMatcher
             {
                 if (columns[i] < drawn.Count)
                 {
-                    yield return (wanted[i].Relationship.Id, new RelationshipMatch(drawn[columns[i]].Relationship.Id, roles[i][columns[i]].Pairs));
+                    yield return (
+                        wanted[i].Relationship.Id,
+                        new RelationshipMatch(drawn[columns[i]].Relationship.Id, roles[i][columns[i]].Pairs)
+                    );
                 }
             }
         }
@@ -51,27 +54,49 @@ internal static class DiamondMatcher
         where relationship.Roles.Length > 2
         let ends = relationship.Roles.Select(role => known(side.IndexOf(role.EntityId))).Order().ToList()
         where ends[0] >= 0
-        let said = string.Join('|', relationship.Roles.Select(role => $"{side.IndexOf(role.EntityId)} {role.Role} {role.CoOccurrence}").Order(StringComparer.Ordinal))
-        let diamond = new Diamond(relationship, string.Join(' ', ends), $"{relationship.Name}|{said}|{string.Join('|', relationship.Attributes.Select(attribute => attribute.Name).Order(StringComparer.Ordinal))}")
+        let said = string.Join(
+            '|',
+            relationship
+                .Roles.Select(role => $"{side.IndexOf(role.EntityId)} {role.Role} {role.CoOccurrence}")
+                .Order(StringComparer.Ordinal)
+        )
+        let attributes = relationship.Attributes.Select(attribute => attribute.Name).Order(StringComparer.Ordinal)
+        let diamond = new Diamond(
+            relationship,
+            string.Join(' ', ends),
+            $"{relationship.Name}|{said}|{string.Join('|', attributes)}"
+        )
         orderby diamond.Said
         select diamond;
 
     private static double Likeness(RelationshipType one, RelationshipType other, Side model, Side answer)
     {
-        var name = one.Name.Length > 0 && other.Name.Length > 0 ? NameSimilarity.Of(VerbForm.Of(one.Name), VerbForm.Of(other.Name)).Value : 0.5;
+        var name =
+            one.Name.Length > 0 && other.Name.Length > 0
+                ? NameSimilarity.Of(VerbForm.Of(one.Name), VerbForm.Of(other.Name)).Value
+                : 0.5;
         var (ours, theirs) = (model.Owners[one.Id].Attributes, answer.Owners[other.Id].Attributes);
         var shared = ours.Count(attribute => theirs.Any(attribute.IsAlike));
         return name + (ours.Length + theirs.Length == 0 ? 0 : 2.0 * shared / (ours.Length + theirs.Length));
     }
 
     // Of several roles of one entity the one that is called or counted alike.
-    private static (ImmutableDictionary<string, string> Pairs, double Cost) Roles(Diamond one, Diamond other, Side model, Side answer, int[] map)
+    private static (ImmutableDictionary<string, string> Pairs, double Cost) Roles(
+        Diamond one,
+        Diamond other,
+        Side model,
+        Side answer,
+        int[] map
+    )
     {
         var pairs = ImmutableDictionary.CreateBuilder<string, string>(StringComparer.Ordinal);
         var total = 0.0;
         foreach (var group in one.Relationship.Roles.GroupBy(role => map[model.IndexOf(role.EntityId)]))
         {
-            var (ours, theirs) = (group.ToList(), other.Relationship.Roles.Where(role => answer.IndexOf(role.EntityId) == group.Key).ToList());
+            var (ours, theirs) = (
+                group.ToList(),
+                other.Relationship.Roles.Where(role => answer.IndexOf(role.EntityId) == group.Key).ToList()
+            );
             var cost = new double[ours.Count, theirs.Count];
             for (var i = 0; i < ours.Count; i++)
             {

@@ -36,7 +36,13 @@ internal sealed class EntityMatcher
     private readonly double[] linkCosts;
     private readonly LinkComparer comparer;
 
-    public EntityMatcher(Side model, Side answer, AttributeMatcher attributes, Trust trust, IReadOnlyList<(int Model, int Answer)> said)
+    public EntityMatcher(
+        Side model,
+        Side answer,
+        AttributeMatcher attributes,
+        Trust trust,
+        IReadOnlyList<(int Model, int Answer)> said
+    )
     {
         this.said = said;
         this.trust = trust;
@@ -44,7 +50,10 @@ internal sealed class EntityMatcher
         this.answer = answer;
         names = new double[model.Count, answer.Count];
         pairCost = new double[model.Count, answer.Count];
-        missingCost = [.. model.Entities.Select(entity => Cost.EntityMissing + (entity.Attributes.Length * Cost.AttributeMissing))];
+        missingCost =
+        [
+            .. model.Entities.Select(entity => Cost.EntityMissing + (entity.Attributes.Length * Cost.AttributeMissing)),
+        ];
         extraCost = [.. answer.Entities.Select(entity => Cost.EntityExtra + (entity.Attributes.Length * Cost.AttributeExtra))];
         for (var j = 0; j < answer.Count; j++)
         {
@@ -52,8 +61,10 @@ internal sealed class EntityMatcher
             for (var i = 0; i < model.Count; i++)
             {
                 names[i, j] = alike[i];
-                pairCost[i, j] = ((1 - alike[i]) * trust.StrangeName)
-                    + attributes.Cost(i, j) + ((1 - alike[i]) * attributes.Everyday * Cost.EverydayName)
+                pairCost[i, j] =
+                    ((1 - alike[i]) * trust.StrangeName)
+                    + attributes.Cost(i, j)
+                    + ((1 - alike[i]) * attributes.Everyday * Cost.EverydayName)
                     + (model.Entities[i].Entity.Kind == answer.Entities[j].Entity.Kind ? 0 : Cost.KindDiffers);
             }
         }
@@ -86,9 +97,7 @@ internal sealed class EntityMatcher
     {
         var map = Seed();
         var best = TrueCost(map);
-        while (NodesExpanded < Budget && Improve(map, ref best))
-        {
-        }
+        while (NodesExpanded < Budget && Improve(map, ref best)) { }
 
         // Relationships of more than two are not in the sum; with them, the bound is that of the rest.
         var search = new BranchAndBound(Sum(), map).Run();
@@ -101,13 +110,24 @@ internal sealed class EntityMatcher
 
         // What was said is no cost of the correspondence.
         var gain = said.Count(pair => map[pair.Model] == pair.Answer) * Said;
-        LowerBound = gain + Math.Min(best, search.LowerBound - (Math.Min(model.Diamonds.Count, answer.Diamonds.Count) * (Cost.RelationshipMissing + Cost.RelationshipExtra)) + (model.Diamonds.Count * Cost.RelationshipMissing) + (answer.Diamonds.Count * Cost.RelationshipExtra));
+        LowerBound =
+            gain
+            + Math.Min(
+                best,
+                search.LowerBound
+                    - (
+                        Math.Min(model.Diamonds.Count, answer.Diamonds.Count)
+                        * (Cost.RelationshipMissing + Cost.RelationshipExtra)
+                    )
+                    + (model.Diamonds.Count * Cost.RelationshipMissing)
+                    + (answer.Diamonds.Count * Cost.RelationshipExtra)
+            );
         return (map, best + gain);
     }
 
     /// <summary>
-    /// The assignments that put one entity elsewhere than <paramref name="map"/>, or exchange two, and cost at most a margin more;
-    /// the cheapest first.
+    /// The assignments that put one entity elsewhere than <paramref name="map"/>, or exchange two, and cost at most a margin
+    /// more; the cheapest first.
     /// </summary>
     public IReadOnlyList<(int[] Map, double More)> NearTo(int[] map, double margin)
     {
@@ -156,8 +176,13 @@ internal sealed class EntityMatcher
 
     private AssignmentCosts Sum()
     {
-        var alone = extraCost.Sum() + missingCost.Sum() + (answer.Links.Length * Cost.RelationshipExtra) + (modelPairs.Sum(pair => pair.Links.Count) * Cost.RelationshipMissing)
-            + (model.Trees.Count * Cost.SubtypeMissing) + (answer.Trees.Count * Cost.SubtypeExtra);
+        var alone =
+            extraCost.Sum()
+            + missingCost.Sum()
+            + (answer.Links.Length * Cost.RelationshipExtra)
+            + (modelPairs.Sum(pair => pair.Links.Count) * Cost.RelationshipMissing)
+            + (model.Trees.Count * Cost.SubtypeMissing)
+            + (answer.Trees.Count * Cost.SubtypeExtra);
         var costs = new AssignmentCosts(model.Count, answer.Count, alone);
         for (var i = 0; i < model.Count; i++)
         {
@@ -177,7 +202,10 @@ internal sealed class EntityMatcher
             var table = new Dictionary<(int First, int Second), double>();
             foreach (var (a, b) in answer.Trees)
             {
-                table[(b, a)] = Math.Min(table.GetValueOrDefault((b, a)), Cost.SubtypeReversed - Cost.SubtypeMissing - Cost.SubtypeExtra);
+                table[(b, a)] = Math.Min(
+                    table.GetValueOrDefault((b, a)),
+                    Cost.SubtypeReversed - Cost.SubtypeMissing - Cost.SubtypeExtra
+                );
                 table[(a, b)] = -Cost.SubtypeMissing - Cost.SubtypeExtra;
             }
 
@@ -212,8 +240,8 @@ internal sealed class EntityMatcher
     }
 
     /// <summary>
-    /// How far two drawings agree under an assignment, from 0 to 1: of all relationships and subtypes on either side, those that are on
-    /// both with the same values at their ends.
+    /// How far two drawings agree under an assignment, from 0 to 1: of all relationships and subtypes on either side, those
+    /// that are on both with the same values at their ends.
     /// </summary>
     public double Agreement(int[] map)
     {
@@ -222,24 +250,37 @@ internal sealed class EntityMatcher
         {
             if (map[a] != None && map[b] != None && answerPairAt[(map[a] * answer.Count) + map[b]] is var at and not None)
             {
-                agreed += comparer.PairUp(links, answerPairs[at].Links, link => link == a ? map[a] : map[b]).Pairs.Count(pair => LinkComparer.SameEnds(pair.Model, pair.Answer, pair.Flipped));
+                agreed += comparer
+                    .PairUp(links, answerPairs[at].Links, link => link == a ? map[a] : map[b])
+                    .Pairs.Count(pair => LinkComparer.SameEnds(pair.Model, pair.Answer, pair.Flipped));
             }
         }
 
-        agreed += model.Trees.Count(tree => map[tree.Sub] != None && map[tree.Super] != None && answer.Trees.Contains((map[tree.Sub], map[tree.Super])));
+        agreed += model.Trees.Count(tree =>
+            map[tree.Sub] != None && map[tree.Super] != None && answer.Trees.Contains((map[tree.Sub], map[tree.Super]))
+        );
         agreed += Diamonds(map);
-        var most = Math.Max(model.Links.Length + model.Trees.Count + model.Diamonds.Count, answer.Links.Length + answer.Trees.Count + answer.Diamonds.Count);
+        var most = Math.Max(
+            model.Links.Length + model.Trees.Count + model.Diamonds.Count,
+            answer.Links.Length + answer.Trees.Count + answer.Diamonds.Count
+        );
         return most == 0 ? 0 : (double)agreed / most;
     }
 
     // How many relationships of more than two are on both sides.
-    private int Diamonds(int[] map) => model.Diamonds.Count(diamond => Array.TrueForAll(diamond, index => map[index] != None)
-        && answer.Diamonds.Exists(other => other.Length == diamond.Length && other.SequenceEqual(diamond.Select(index => map[index]).Order())));
+    private int Diamonds(int[] map) =>
+        model.Diamonds.Count(diamond =>
+            Array.TrueForAll(diamond, index => map[index] != None)
+            && answer.Diamonds.Exists(other =>
+                other.Length == diamond.Length && other.SequenceEqual(diamond.Select(index => map[index]).Order())
+            )
+        );
 
     private int[] Seed()
     {
         var likeness = Flood();
-        int m = model.Count, n = answer.Count;
+        int m = model.Count,
+            n = answer.Count;
         var cost = new double[m, n + m];
         for (var i = 0; i < m; i++)
         {
@@ -254,7 +295,8 @@ internal sealed class EntityMatcher
 
     private double[,] Flood()
     {
-        int m = model.Count, n = answer.Count;
+        int m = model.Count,
+            n = answer.Count;
         var own = new double[m, n];
         for (var i = 0; i < m; i++)
         {
@@ -362,7 +404,13 @@ internal sealed class EntityMatcher
 
     // A pair that even with all its relationships in place costs more than leaving both alone is never tried.
     private bool Plausible(int i, int j) =>
-        pairCost[i, j] < missingCost[i] + extraCost[j] + ((Cost.RelationshipMissing + Cost.RelationshipExtra) * Math.Min(model.Neighbours[i].Count, answer.Neighbours[j].Count));
+        pairCost[i, j]
+        < missingCost[i]
+            + extraCost[j]
+            + (
+                (Cost.RelationshipMissing + Cost.RelationshipExtra)
+                * Math.Min(model.Neighbours[i].Count, answer.Neighbours[j].Count)
+            );
 
     private double TrueCost(int[] map)
     {
@@ -385,7 +433,9 @@ internal sealed class EntityMatcher
         }
 
         var diamonds = Diamonds(map);
-        cost += ((model.Diamonds.Count - diamonds) * Cost.RelationshipMissing) + ((answer.Diamonds.Count - diamonds) * Cost.RelationshipExtra);
+        cost +=
+            ((model.Diamonds.Count - diamonds) * Cost.RelationshipMissing)
+            + ((answer.Diamonds.Count - diamonds) * Cost.RelationshipExtra);
         return cost + TreeCost(map);
     }
 
@@ -397,7 +447,10 @@ internal sealed class EntityMatcher
             var (a, b) = (map[sub], map[super]);
             var straight = a != None && b != None && answer.Trees.Contains((a, b));
             var reversed = !straight && a != None && b != None && answer.Trees.Contains((b, a));
-            cost += straight ? 0 : reversed ? Cost.SubtypeReversed : Cost.SubtypeMissing;
+            cost +=
+                straight ? 0
+                : reversed ? Cost.SubtypeReversed
+                : Cost.SubtypeMissing;
             found += straight || reversed ? 1 : 0;
         }
 
@@ -425,5 +478,9 @@ internal sealed class EntityMatcher
 
     // The relationships between the same two, the lower index first, in the order of the first of them.
     private static List<(int A, int B, List<Link> Links)> Pairs(Side side) =>
-        [.. side.Links.GroupBy(link => (A: Math.Min(link.From, link.To), B: Math.Max(link.From, link.To))).Select(group => (group.Key.A, group.Key.B, group.ToList()))];
+        [
+            .. side
+                .Links.GroupBy(link => (A: Math.Min(link.From, link.To), B: Math.Max(link.From, link.To)))
+                .Select(group => (group.Key.A, group.Key.B, group.ToList())),
+        ];
 }

@@ -3,8 +3,8 @@ using BlueSlate.Core.Concepts;
 namespace BlueSlate.Core.Matching;
 
 /// <summary>
-/// How an entity stands among the others, whatever it is called: for each of its ends what is said there and at the far side, its place in
-/// trees of subtypes, its kind and how many attributes it has.
+/// How an entity stands among the others, whatever it is called: for each of its ends what is said there and at the far side,
+/// its place in trees of subtypes, its kind and how many attributes it has.
 /// </summary>
 internal sealed record EntityShape(string[] Ends, int Above, int Below, EntityKind Kind, bool Abstract, int Attributes)
 {
@@ -26,21 +26,38 @@ internal sealed record EntityShape(string[] Ends, int Above, int Below, EntityKi
         }
 
         ends.Sort(StringComparer.Ordinal);
-        return new EntityShape([.. ends], side.Trees.Count(tree => tree.Sub == index), side.Trees.Count(tree => tree.Super == index), entity.Entity.Kind, entity.Entity.Abstract, entity.Attributes.Length);
+        return new EntityShape(
+            [.. ends],
+            side.Trees.Count(tree => tree.Sub == index),
+            side.Trees.Count(tree => tree.Super == index),
+            entity.Entity.Kind,
+            entity.Entity.Abstract,
+            entity.Attributes.Length
+        );
     }
 
     /// <summary>From 0 to 1.</summary>
     public double Likeness(EntityShape other)
     {
-        int i = 0, j = 0, same = 0;
+        int i = 0,
+            j = 0,
+            same = 0;
         while (i < Ends.Length && j < other.Ends.Length)
         {
             var order = string.CompareOrdinal(Ends[i], other.Ends[j]);
-            (i, j, same) = order == 0 ? (i + 1, j + 1, same + 1) : order < 0 ? (i + 1, j, same) : (i, j + 1, same);
+            (i, j, same) =
+                order == 0 ? (i + 1, j + 1, same + 1)
+                : order < 0 ? (i + 1, j, same)
+                : (i, j + 1, same);
         }
 
         var most = Math.Max(Ends.Length, other.Ends.Length) + Math.Max(Above, other.Above) + Math.Max(Below, other.Below) + 2.0;
-        var kept = same + Math.Min(Above, other.Above) + Math.Min(Below, other.Below) + (Kind == other.Kind && Abstract == other.Abstract ? 1 : 0) + (1.0 / (1 + Math.Abs(Attributes - other.Attributes)));
+        var kept =
+            same
+            + Math.Min(Above, other.Above)
+            + Math.Min(Below, other.Below)
+            + (Kind == other.Kind && Abstract == other.Abstract ? 1 : 0)
+            + (1.0 / (1 + Math.Abs(Attributes - other.Attributes)));
         return kept / most;
     }
 }

@@ -3,16 +3,23 @@ using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Matching;
 
-/// <summary>Compares relationships of a model answer's side with an answer's between the same two entities, and pairs them up so that two are not mixed up.</summary>
+/// <summary>
+/// Compares relationships of a model answer's side with an answer's between the same two entities, and pairs them up so that
+/// two are not mixed up.
+/// </summary>
 internal sealed class LinkComparer(Side side)
 {
     private readonly Dictionary<Link, double[]> verbs = [];
 
     /// <summary>
-    /// Pairs links of the model answer with links of the answer, best first. A pair is flipped when the first role of one stands
-    /// for the second of the other. The cost is that of the pairs, and of what finds no partner on either side.
+    /// Pairs links of the model answer with links of the answer, best first. A pair is flipped when the first role of one
+    /// stands for the second of the other. The cost is that of the pairs, and of what finds no partner on either side.
     /// </summary>
-    public (List<(Link Model, Link Answer, bool Flipped)> Pairs, double Cost) PairUp(List<Link> model, List<Link> answer, Func<int, int> map)
+    public (List<(Link Model, Link Answer, bool Flipped)> Pairs, double Cost) PairUp(
+        List<Link> model,
+        List<Link> answer,
+        Func<int, int> map
+    )
     {
         var candidates = new List<(double Cost, int Model, int Answer, bool Flipped)>(model.Count * answer.Count);
         for (var i = 0; i < model.Count; i++)
@@ -57,8 +64,11 @@ internal sealed class LinkComparer(Side side)
     public double CostOf(Link model, Link answer, bool flipped)
     {
         var roles = answer.Relationship.Roles;
-        var cost = EndCost(model.Relationship.Roles[0], roles[flipped ? 1 : 0]) + EndCost(model.Relationship.Roles[1], roles[flipped ? 0 : 1]);
-        cost += model.Verbs.Length == 0 && answer.Verbs.Length == 0 ? 0 : (1 - LikenessOfVerbs(model, answer)) * Costs.VerbDiffers;
+        var cost =
+            EndCost(model.Relationship.Roles[0], roles[flipped ? 1 : 0])
+            + EndCost(model.Relationship.Roles[1], roles[flipped ? 0 : 1]);
+        cost +=
+            model.Verbs.Length == 0 && answer.Verbs.Length == 0 ? 0 : (1 - LikenessOfVerbs(model, answer)) * Costs.VerbDiffers;
         cost += model.Relationship.Kind == answer.Relationship.Kind ? 0 : Costs.LinkKindDiffers;
         if (model.From == model.To)
         {
@@ -73,10 +83,14 @@ internal sealed class LinkComparer(Side side)
     public static bool SameEnds(Link model, Link answer, bool flipped)
     {
         var (ours, theirs) = (model.Relationship.Roles, answer.Relationship.Roles);
-        return ours[0].CoOccurrence == theirs[flipped ? 1 : 0].CoOccurrence && ours[1].CoOccurrence == theirs[flipped ? 0 : 1].CoOccurrence && model.Relationship.Kind == answer.Relationship.Kind;
+        return ours[0].CoOccurrence == theirs[flipped ? 1 : 0].CoOccurrence
+            && ours[1].CoOccurrence == theirs[flipped ? 0 : 1].CoOccurrence
+            && model.Relationship.Kind == answer.Relationship.Kind;
     }
 
-    /// <summary>How alike the best pair of verbs, names or roles of two relationships is; 0.5 when one of them says none.</summary>
+    /// <summary>
+    /// How alike the best pair of verbs, names or roles of two relationships is; 0.5 when one of them says none.
+    /// </summary>
     public static double VerbLikeness(Link model, Link answer)
     {
         if (model.Verbs.Length == 0 || answer.Verbs.Length == 0)

@@ -33,10 +33,14 @@ internal enum Stage
 internal abstract class Restatement
 {
     /// <summary>All restatements, in the order of their codes.</summary>
-    public static IReadOnlyList<Restatement> All { get; } = [.. typeof(Restatement).Assembly.GetTypes()
-        .Where(type => type.IsSubclassOf(typeof(Restatement)))
-        .Select(type => (Restatement)Activator.CreateInstance(type)!)
-        .OrderBy(restatement => restatement.Code, StringComparer.Ordinal)];
+    public static IReadOnlyList<Restatement> All { get; } =
+    [
+        .. typeof(Restatement)
+            .Assembly.GetTypes()
+            .Where(type => type.IsSubclassOf(typeof(Restatement)))
+            .Select(type => (Restatement)Activator.CreateInstance(type)!)
+            .OrderBy(restatement => restatement.Code, StringComparer.Ordinal),
+    ];
 
     /// <summary>Stable code, lower case with hyphens.</summary>
     public abstract string Code { get; }
@@ -68,7 +72,8 @@ internal sealed class Leftovers(Side model, Side answer, int[] map, HashSet<stri
     public required AttributePlacer Attributes { get; init; }
 
     /// <summary>Relationships that stand for each other so far.</summary>
-    public IReadOnlyDictionary<string, RelationshipMatch> Relationships { get; init; } = ImmutableDictionary<string, RelationshipMatch>.Empty;
+    public IReadOnlyDictionary<string, RelationshipMatch> Relationships { get; init; } =
+        ImmutableDictionary<string, RelationshipMatch>.Empty;
 
     /// <summary>The index of the answer's entity that stands for this one, or −1.</summary>
     public int AnswerOf(int modelIndex) => map[modelIndex];
@@ -86,9 +91,13 @@ internal sealed class Leftovers(Side model, Side answer, int[] map, HashSet<stri
     public bool IsRestated(string modelId) => matchedModel.Contains(modelId);
 
     /// <summary>Relationships of more than two that are left over.</summary>
-    public IEnumerable<RelationshipType> ModelDiamonds => model.Model.Relationships.Where(relationship => relationship.Roles.Length > 2 && !matchedModel.Contains(relationship.Id));
+    public IEnumerable<RelationshipType> ModelDiamonds =>
+        model.Model.Relationships.Where(relationship => relationship.Roles.Length > 2 && !matchedModel.Contains(relationship.Id));
 
-    public IEnumerable<RelationshipType> AnswerDiamonds => answer.Model.Relationships.Where(relationship => relationship.Roles.Length > 2 && !matchedAnswer.Contains(relationship.Id));
+    public IEnumerable<RelationshipType> AnswerDiamonds =>
+        answer.Model.Relationships.Where(relationship =>
+            relationship.Roles.Length > 2 && !matchedAnswer.Contains(relationship.Id)
+        );
 
     public IEnumerable<int> AnswerEntities => Enumerable.Range(0, answer.Count).Except(map);
 }
@@ -101,5 +110,7 @@ public sealed record RestatementChoice(string Code, string Title, Standing Usual
 {
     /// <summary>Those that are met in a notation.</summary>
     public static IEnumerable<RestatementChoice> In(string notation) =>
-        Restatement.All.Where(restatement => restatement.OnlyIn is null || restatement.OnlyIn == notation).Select(restatement => new RestatementChoice(restatement.Code, restatement.Title, restatement.Usual));
+        Restatement
+            .All.Where(restatement => restatement.OnlyIn is null || restatement.OnlyIn == notation)
+            .Select(restatement => new RestatementChoice(restatement.Code, restatement.Title, restatement.Usual));
 }

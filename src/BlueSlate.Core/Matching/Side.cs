@@ -26,12 +26,20 @@ internal sealed class Side
             indexOfEntity.Add(Entities[i].Entity.Id, i);
         }
 
-        Links = [.. model.Relationships
-            .Where(relationship => relationship.Roles.Length == 2)
-            .Select(relationship => new Link(relationship, IndexOf(relationship.Roles[0].EntityId), IndexOf(relationship.Roles[1].EntityId), words))
-            .OrderBy(link => Math.Min(link.From, link.To))
-            .ThenBy(link => Math.Max(link.From, link.To))
-            .ThenBy(link => link.Signature, StringComparer.Ordinal)];
+        Links =
+        [
+            .. model
+                .Relationships.Where(relationship => relationship.Roles.Length == 2)
+                .Select(relationship => new Link(
+                    relationship,
+                    IndexOf(relationship.Roles[0].EntityId),
+                    IndexOf(relationship.Roles[1].EntityId),
+                    words
+                ))
+                .OrderBy(link => Math.Min(link.From, link.To))
+                .ThenBy(link => Math.Max(link.From, link.To))
+                .ThenBy(link => link.Signature, StringComparer.Ordinal),
+        ];
         for (var i = 0; i < Links.Length; i++)
         {
             Links[i].Index = i;
@@ -53,7 +61,12 @@ internal sealed class Side
             Grow(union.Supertypes.Select(super => (union.CategoryId, super.EntityId)));
         }
 
-        Diamonds = [.. model.Relationships.Where(relationship => relationship.Roles.Length > 2).Select(relationship => relationship.Roles.Select(role => IndexOf(role.EntityId)).Order().ToArray())];
+        Diamonds =
+        [
+            .. model
+                .Relationships.Where(relationship => relationship.Roles.Length > 2)
+                .Select(relationship => relationship.Roles.Select(role => IndexOf(role.EntityId)).Order().ToArray()),
+        ];
         foreach (var diamond in Diamonds)
         {
             foreach (var index in diamond)
@@ -82,10 +95,11 @@ internal sealed class Side
     public EntityShape[] Shapes { get; private init; }
 
     /// <summary>What has attributes, by id: every entity, and every relationship.</summary>
-    public IReadOnlyDictionary<string, AttributeOwner> Owners => owners ??= Entities
-        .Select(entity => new AttributeOwner(entity.Entity.Id, entity.Name, entity.Attributes))
-        .Concat(Model.Relationships.Select(relationship => AttributeOwner.Of(relationship, words)))
-        .ToDictionary(owner => owner.Id, StringComparer.Ordinal);
+    public IReadOnlyDictionary<string, AttributeOwner> Owners =>
+        owners ??= Entities
+            .Select(entity => new AttributeOwner(entity.Entity.Id, entity.Name, entity.Attributes))
+            .Concat(Model.Relationships.Select(relationship => AttributeOwner.Of(relationship, words)))
+            .ToDictionary(owner => owner.Id, StringComparer.Ordinal);
 
     /// <summary>How alike the names of this side are to others.</summary>
     public Likenesses Likenesses => likenesses ??= new Likenesses(this);
@@ -121,14 +135,22 @@ internal sealed class Side
 
     private static NamedEntity[] Canonical(ConceptModel model, ExerciseWords words)
     {
-        var named = model.Entities.Select(entity => new NamedEntity(entity, words)).ToDictionary(entity => entity.Entity.Id, StringComparer.Ordinal);
+        var named = model
+            .Entities.Select(entity => new NamedEntity(entity, words))
+            .ToDictionary(entity => entity.Entity.Id, StringComparer.Ordinal);
         var around = model.Entities.ToDictionary(entity => entity.Id, _ => new List<string>(), StringComparer.Ordinal);
         foreach (var relationship in model.Relationships)
         {
             foreach (var role in relationship.Roles)
             {
-                around[role.EntityId].AddRange(relationship.Roles.Where(other => other.Id != role.Id)
-                    .Select(other => $"{named[other.EntityId].Name.Key}{role.CoOccurrence}{other.CoOccurrence}{role.Verb}{other.Verb}"));
+                around[role.EntityId]
+                    .AddRange(
+                        relationship
+                            .Roles.Where(other => other.Id != role.Id)
+                            .Select(other =>
+                                $"{named[other.EntityId].Name.Key}{role.CoOccurrence}{other.CoOccurrence}{role.Verb}{other.Verb}"
+                            )
+                    );
             }
         }
 
@@ -141,10 +163,16 @@ internal sealed class Side
             }
         }
 
-        return [.. named.Values
-            .OrderBy(entity => entity.Name.Key, StringComparer.Ordinal)
-            .ThenBy(entity => entity.Signature, StringComparer.Ordinal)
-            .ThenBy(entity => string.Join('|', around[entity.Entity.Id].Order(StringComparer.Ordinal)), StringComparer.Ordinal)];
+        return
+        [
+            .. named
+                .Values.OrderBy(entity => entity.Name.Key, StringComparer.Ordinal)
+                .ThenBy(entity => entity.Signature, StringComparer.Ordinal)
+                .ThenBy(
+                    entity => string.Join('|', around[entity.Entity.Id].Order(StringComparer.Ordinal)),
+                    StringComparer.Ordinal
+                ),
+        ];
     }
 }
 
@@ -156,11 +184,15 @@ internal sealed class NamedEntity
         Entity = entity;
         Name = words.Read(entity.Name);
         var keys = entity.Primary?.AttributeIds ?? [];
-        Attributes = [.. entity.Attributes.Select(attribute => NamedAttribute.Of(attribute, Name, keys.Contains(attribute.Id), words))
-            .OrderBy(attribute => attribute.Name.Key, StringComparer.Ordinal)
-            .ThenBy(attribute => attribute.Attribute.Name, StringComparer.Ordinal)
-            .ThenBy(attribute => attribute.InKey)
-            .ThenBy(attribute => attribute.Attribute.ForeignKey is null)];
+        Attributes =
+        [
+            .. entity
+                .Attributes.Select(attribute => NamedAttribute.Of(attribute, Name, keys.Contains(attribute.Id), words))
+                .OrderBy(attribute => attribute.Name.Key, StringComparer.Ordinal)
+                .ThenBy(attribute => attribute.Attribute.Name, StringComparer.Ordinal)
+                .ThenBy(attribute => attribute.InKey)
+                .ThenBy(attribute => attribute.Attribute.ForeignKey is null),
+        ];
         Signature = string.Join('|', Attributes.Select(attribute => attribute.Name.Key + (attribute.InKey ? "*" : "")));
     }
 
@@ -177,10 +209,12 @@ internal sealed class NamedEntity
 internal sealed record NamedAttribute(ConceptAttribute Attribute, Name Name, Name Bare, bool InKey)
 {
     /// <summary>Whether another one is called the same, with or without the owners' names.</summary>
-    public bool IsAlike(NamedAttribute other) => NameSimilarity.OfBare(Name, Bare, other.Name, other.Bare).Value >= AttributeMatcher.Sureness;
+    public bool IsAlike(NamedAttribute other) =>
+        NameSimilarity.OfBare(Name, Bare, other.Name, other.Bare).Value >= AttributeMatcher.Sureness;
 
     /// <summary>Whether without its owner's name it is called what attributes of anything are called.</summary>
-    public bool IsEveryday { get; } = Bare.Words is ["name" or "number" or "id" or "code" or "description" or "type" or "title" or "note" or "ref"];
+    public bool IsEveryday { get; } =
+        Bare.Words is ["name" or "number" or "id" or "code" or "description" or "type" or "title" or "note" or "ref"];
 
     public static NamedAttribute Of(ConceptAttribute attribute, Name owner, bool inKey, ExerciseWords words)
     {
@@ -195,7 +229,15 @@ internal sealed record AttributeOwner(string Id, Name Name, NamedAttribute[] Att
     public static AttributeOwner Of(RelationshipType relationship, ExerciseWords words)
     {
         var name = words.Read(relationship.Name);
-        return new AttributeOwner(relationship.Id, name, [.. relationship.Attributes.Select(attribute => NamedAttribute.Of(attribute, name, false, words)).OrderBy(attribute => attribute.Name.Key, StringComparer.Ordinal)]);
+        return new AttributeOwner(
+            relationship.Id,
+            name,
+            [
+                .. relationship
+                    .Attributes.Select(attribute => NamedAttribute.Of(attribute, name, false, words))
+                    .OrderBy(attribute => attribute.Name.Key, StringComparer.Ordinal),
+            ]
+        );
     }
 }
 
@@ -208,7 +250,15 @@ internal sealed class Link(RelationshipType relationship, int from, int to, Exer
     public int Index { get; internal set; }
 
     /// <summary>All words at it: what its verbs are made of.</summary>
-    public string Said => string.Join('\n', Relationship.Roles[0].Verb, Relationship.Roles[1].Verb, Relationship.Name, Relationship.Roles[0].Role, Relationship.Roles[1].Role);
+    public string Said =>
+        string.Join(
+            '\n',
+            Relationship.Roles[0].Verb,
+            Relationship.Roles[1].Verb,
+            Relationship.Name,
+            Relationship.Roles[0].Role,
+            Relationship.Roles[1].Role
+        );
 
     public int From { get; } = from;
 
@@ -220,9 +270,26 @@ internal sealed class Link(RelationshipType relationship, int from, int to, Exer
     /// <summary>The same between two others.</summary>
     public Link Between(int one, int other) => new(Relationship, one, other, words);
 
-    public Name[] Verbs { get; } = [.. new[] { relationship.Roles[0].Verb, relationship.Roles[1].Verb, relationship.Name, relationship.Roles[0].Role, relationship.Roles[1].Role }
-        .Select(text => VerbForm.Of(text) is { Words.IsEmpty: false } verb ? verb : words.Read(text)).Where(name => !name.Words.IsEmpty)];
+    public Name[] Verbs { get; } =
+    [
+        .. new[]
+        {
+            relationship.Roles[0].Verb,
+            relationship.Roles[1].Verb,
+            relationship.Name,
+            relationship.Roles[0].Role,
+            relationship.Roles[1].Role,
+        }
+            .Select(text => VerbForm.Of(text) is { Words.IsEmpty: false } verb ? verb : words.Read(text))
+            .Where(name => !name.Words.IsEmpty),
+    ];
 
-    public string Signature { get; } = string.Join('|', relationship.Roles
-        .Select(role => $"{role.Verb}{role.Role}{role.CoOccurrence}").Append(relationship.Name).Order(StringComparer.Ordinal));
+    public string Signature { get; } =
+        string.Join(
+            '|',
+            relationship
+                .Roles.Select(role => $"{role.Verb}{role.Role}{role.CoOccurrence}")
+                .Append(relationship.Name)
+                .Order(StringComparer.Ordinal)
+        );
 }

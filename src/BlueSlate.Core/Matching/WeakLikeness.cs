@@ -3,8 +3,8 @@ using BlueSlate.Core.Language;
 namespace BlueSlate.Core.Matching;
 
 /// <summary>
-/// How likely two attributes of corresponding owners, for which nothing better is at hand, are meant as one: words in common, words
-/// derived from each other or near in meaning, the same type, and the same form.
+/// How likely two attributes of corresponding owners, for which nothing better is at hand, are meant as one: words in common,
+/// words derived from each other or near in meaning, the same type, and the same form.
 /// </summary>
 internal static class WeakLikeness
 {
@@ -17,9 +17,15 @@ internal static class WeakLikeness
     private const double SameType = 0.15;
     private const double OtherType = 0.25;
 
-    /// <summary>Whether two attributes are of one form: both optional or not, of several values or not, of types of one family where both say one.</summary>
+    /// <summary>
+    /// Whether two attributes are of one form: both optional or not, of several values or not, of types of one family where
+    /// both say one.
+    /// </summary>
     public static bool SameForm(NamedAttribute a, NamedAttribute b) =>
-        a.InKey == b.InKey && a.Attribute.Multivalued == b.Attribute.Multivalued && a.Attribute.Optional == b.Attribute.Optional && (a.Attribute.ForeignKey is null) == (b.Attribute.ForeignKey is null)
+        a.InKey == b.InKey
+        && a.Attribute.Multivalued == b.Attribute.Multivalued
+        && a.Attribute.Optional == b.Attribute.Optional
+        && (a.Attribute.ForeignKey is null) == (b.Attribute.ForeignKey is null)
         && (a.Attribute.Type.Length == 0 || b.Attribute.Type.Length == 0 || TypeFamily.Same(a.Attribute.Type, b.Attribute.Type));
 
     public static double Of(NamedAttribute a, NamedAttribute b)
@@ -29,7 +35,8 @@ internal static class WeakLikeness
         value -= a.Attribute.Multivalued == b.Attribute.Multivalued ? 0 : FormDiffers * 2;
         value -= a.Attribute.Optional == b.Attribute.Optional ? 0 : FormDiffers;
         value -= a.Attribute.Derived == b.Attribute.Derived ? 0 : FormDiffers / 2;
-        return a.Attribute.Type.Length == 0 || b.Attribute.Type.Length == 0 ? value
+        return a.Attribute.Type.Length == 0 || b.Attribute.Type.Length == 0
+            ? value
             : value + (TypeFamily.Same(a.Attribute.Type, b.Attribute.Type) ? SameType : -OtherType);
     }
 
@@ -41,7 +48,12 @@ internal static class WeakLikeness
         {
             foreach (var second in b.Lexical.OfType<LexicalWord>())
             {
-                best = Math.Max(best, first.Word == second.Word || first.IsSynonymOf(second) || first.IsDerivedFrom(second) ? Derived : Nearness * Lexicon.English.Closeness(first, second));
+                best = Math.Max(
+                    best,
+                    first.Word == second.Word || first.IsSynonymOf(second) || first.IsDerivedFrom(second)
+                        ? Derived
+                        : Nearness * Lexicon.English.Closeness(first, second)
+                );
             }
         }
 

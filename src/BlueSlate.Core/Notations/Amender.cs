@@ -6,15 +6,15 @@ using BlueSlate.Core.Language;
 namespace BlueSlate.Core.Notations;
 
 /// <summary>
-/// Changes a drawing so that it says something else, and touches nothing more than that wants. What was said and what is to be said
-/// are both drawn afresh; what differs between the two is done to the drawing (a three-way merge), so that places, wording and
-/// faults drawn elsewhere stay as they are.
+/// Changes a drawing so that it says something else, and touches nothing more than that wants. What was said and what is to be
+/// said are both drawn afresh; what differs between the two is done to the drawing (a three-way merge), so that places, wording
+/// and faults drawn elsewhere stay as they are.
 /// </summary>
 public static class Amender
 {
     /// <summary>
-    /// The drawing after its statements were edited: line by line in the order of <see cref="SentenceWriter"/>, with what of each line
-    /// could not be taken. New shapes have no place.
+    /// The drawing after its statements were edited: line by line in the order of <see cref="SentenceWriter"/>, with what of
+    /// each line could not be taken. New shapes have no place.
     /// </summary>
     public static Amendment Amend(Drawing drawing, IReadOnlyList<string> lines, NotationOptions options)
     {
@@ -35,7 +35,10 @@ public static class Amender
             problems.AddRange(found.Select(problem => new LineProblem(line, problem)));
             if (statement is not null)
             {
-                applier.Put(statement, old is { } at && SameSort(statement, before[at].ConceptId, reading.Model) ? before[at].ConceptId : null);
+                applier.Put(
+                    statement,
+                    old is { } at && SameSort(statement, before[at].ConceptId, reading.Model) ? before[at].ConceptId : null
+                );
                 if (old is { } replaced && !SameSort(statement, before[replaced].ConceptId, reading.Model))
                 {
                     applier.Remove(before[replaced].ConceptId);
@@ -48,7 +51,13 @@ public static class Amender
     }
 
     /// <summary>The drawing changed by what differs between two sets of concepts.</summary>
-    public static Drawing Merge(Drawing drawing, ConceptModel before, ConceptModel after, NotationOptions options, out ImmutableArray<string> unsaid)
+    public static Drawing Merge(
+        Drawing drawing,
+        ConceptModel before,
+        ConceptModel after,
+        NotationOptions options,
+        out ImmutableArray<string> unsaid
+    )
     {
         var notation = Notation.Of(options.Notation);
         var (old, next) = (notation.Write(before, options), notation.Write(after, options));
@@ -57,11 +66,20 @@ public static class Amender
         return merge.Result();
     }
 
-    /// <summary>The members of these entity types side by side, the same by name and type in one row; see <see cref="Lifting.Members"/>.</summary>
-    public static ImmutableArray<LiftingRow> Members(ConceptModel model, IReadOnlyList<string> shapes) => Lifting.Members(model, shapes, Alike);
+    /// <summary>
+    /// The members of these entity types side by side, the same by name and type in one row; see <see cref="Lifting.Members"/>.
+    /// </summary>
+    public static ImmutableArray<LiftingRow> Members(ConceptModel model, IReadOnlyList<string> shapes) =>
+        Lifting.Members(model, shapes, Alike);
 
     /// <summary>The drawing with a supertype over these shapes; see <see cref="Lifting.Lift"/>.</summary>
-    public static Drawing Lift(Drawing drawing, IReadOnlyList<string> shapes, string name, IReadOnlyList<IReadOnlyList<string>> members, NotationOptions options)
+    public static Drawing Lift(
+        Drawing drawing,
+        IReadOnlyList<string> shapes,
+        string name,
+        IReadOnlyList<IReadOnlyList<string>> members,
+        NotationOptions options
+    )
     {
         var before = Notation.Read(drawing, options).Model;
         return Merge(drawing, before, Lifting.Lift(before, shapes, name, members, FreshIds(drawing)), options, out _);
@@ -75,35 +93,50 @@ public static class Amender
     }
 
     private static bool Alike(ConceptAttribute first, ConceptAttribute second) =>
-        Name.Of(first.Name).Key == Name.Of(second.Name).Key && (first.Type.Length == 0 || second.Type.Length == 0 || TypeFamily.Same(first.Type, second.Type));
+        Name.Of(first.Name).Key == Name.Of(second.Name).Key
+        && (first.Type.Length == 0 || second.Type.Length == 0 || TypeFamily.Same(first.Type, second.Type));
 
-    private static bool SameSort(Statement statement, string conceptId, ConceptModel model) => statement switch
-    {
-        EntityStatement => model.Entities.Any(entity => entity.Id == conceptId),
-        OperationStatement => model.Entities.Any(entity => entity.Operations.Any(operation => operation.Id == conceptId)),
-        RelationshipStatement or DirectedStatement => model.Relationships.Any(relationship => relationship.Id == conceptId),
-        SpecialisationStatement => model.Specialisations.Any(set => set.Id == conceptId),
-        _ => model.Unions.Any(union => union.Id == conceptId),
-    };
+    private static bool SameSort(Statement statement, string conceptId, ConceptModel model) =>
+        statement switch
+        {
+            EntityStatement => model.Entities.Any(entity => entity.Id == conceptId),
+            OperationStatement => model.Entities.Any(entity => entity.Operations.Any(operation => operation.Id == conceptId)),
+            RelationshipStatement or DirectedStatement => model.Relationships.Any(relationship => relationship.Id == conceptId),
+            SpecialisationStatement => model.Specialisations.Any(set => set.Id == conceptId),
+            _ => model.Unions.Any(union => union.Id == conceptId),
+        };
 
     // What a notation cannot say stands in notes only where a whole drawing is made anew.
     private static Drawing WithoutNotes(Drawing drawing)
     {
-        var notes = drawing.Shapes.Where(shape => shape.Form == Form.Note).Select(shape => shape.Id).ToHashSet(StringComparer.Ordinal);
+        var notes = drawing
+            .Shapes.Where(shape => shape.Form == Form.Note)
+            .Select(shape => shape.Id)
+            .ToHashSet(StringComparer.Ordinal);
         return drawing with
         {
-            Sheets = [.. drawing.Sheets.Select(sheet => sheet with
-            {
-                Shapes = sheet.Shapes.RemoveAll(shape => notes.Contains(shape.Id)),
-                Lines = sheet.Lines.RemoveAll(line => notes.Contains(line.From.On.Id ?? "") || notes.Contains(line.To.On.Id ?? "")),
-            })],
+            Sheets =
+            [
+                .. drawing.Sheets.Select(sheet =>
+                    sheet with
+                    {
+                        Shapes = sheet.Shapes.RemoveAll(shape => notes.Contains(shape.Id)),
+                        Lines = sheet.Lines.RemoveAll(line =>
+                            notes.Contains(line.From.On.Id ?? "") || notes.Contains(line.To.On.Id ?? "")
+                        ),
+                    }
+                ),
+            ],
         };
     }
 
     private static Func<string> FreshIds(Drawing drawing)
     {
-        var used = drawing.Shapes.SelectMany(shape => shape.TextLines.Select(row => row.Id).Prepend(shape.Id))
-            .Concat(drawing.Lines.Select(line => line.Id)).Concat(drawing.Sheets.Select(sheet => sheet.Id)).ToHashSet(StringComparer.Ordinal);
+        var used = drawing
+            .Shapes.SelectMany(shape => shape.TextLines.Select(row => row.Id).Prepend(shape.Id))
+            .Concat(drawing.Lines.Select(line => line.Id))
+            .Concat(drawing.Sheets.Select(sheet => sheet.Id))
+            .ToHashSet(StringComparer.Ordinal);
         var next = 0;
         return () =>
         {
@@ -111,14 +144,15 @@ public static class Amender
             do
             {
                 id = $"n{++next}";
-            }
-            while (!used.Add(id));
+            } while (!used.Add(id));
             return id;
         };
     }
 }
 
-/// <summary>A drawing after its statements were edited, what of them could not be taken, and what the notation cannot say.</summary>
+/// <summary>
+/// A drawing after its statements were edited, what of them could not be taken, and what the notation cannot say.
+/// </summary>
 public sealed record Amendment(Drawing Drawing, ImmutableArray<LineProblem> Problems, ImmutableArray<string> Unsaid);
 
 /// <summary>A problem at a line, counted from 0.</summary>

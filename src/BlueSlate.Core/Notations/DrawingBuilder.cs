@@ -14,7 +14,11 @@ internal sealed class DrawingBuilder(ConceptModel model)
     private readonly List<Line> lines = [];
     private readonly List<string> unsaid = [];
     private readonly HashSet<string> used = new(StringComparer.Ordinal);
-    private readonly Dictionary<string, string> names = model.Entities.ToDictionary(entity => entity.Id, entity => entity.Name, StringComparer.Ordinal);
+    private readonly Dictionary<string, string> names = model.Entities.ToDictionary(
+        entity => entity.Id,
+        entity => entity.Name,
+        StringComparer.Ordinal
+    );
     private int fresh;
 
     /// <summary>The name of an entity.</summary>
@@ -23,7 +27,8 @@ internal sealed class DrawingBuilder(ConceptModel model)
     /// <summary>The concept's id, or a new one where that cannot stand in a drawing or is taken.</summary>
     public string IdFor(string? conceptId, string prefix)
     {
-        // A concept that shares its element's id with others goes by a name of its own, so that the same concepts always have the same ids.
+        // A concept that shares its element's id with others goes by a name of its own, so that the same concepts always have
+        // the same ids.
         var wanted = conceptId?.Replace('~', '.').Replace('/', '.');
         if (wanted is { Length: > 0 and <= DrawingLimits.Id } && used.Add(wanted))
         {
@@ -34,13 +39,18 @@ internal sealed class DrawingBuilder(ConceptModel model)
         do
         {
             id = $"{prefix}{++fresh}";
-        }
-        while (!used.Add(id));
+        } while (!used.Add(id));
         return id;
     }
 
     /// <summary>Adds a shape and gives its id.</summary>
-    public string Add(string? conceptId, string form, string text, Outline outline = Outline.Single, params ImmutableArray<ImmutableArray<TextLine>> compartments)
+    public string Add(
+        string? conceptId,
+        string form,
+        string text,
+        Outline outline = Outline.Single,
+        params ImmutableArray<ImmutableArray<TextLine>> compartments
+    )
     {
         var id = IdFor(conceptId, "b");
         shapes.Add(new Shape(id, form, outline, text, compartments, null));
@@ -51,7 +61,14 @@ internal sealed class DrawingBuilder(ConceptModel model)
     public void Restyle(Func<Shape, Shape> change) => shapes[^1] = change(shapes[^1]);
 
     /// <summary>Adds a line and gives its id.</summary>
-    public string Add(string? conceptId, LineEnd from, LineEnd to, Stroke stroke = Stroke.Solid, string text = "", params ImmutableArray<Along> along)
+    public string Add(
+        string? conceptId,
+        LineEnd from,
+        LineEnd to,
+        Stroke stroke = Stroke.Solid,
+        string text = "",
+        params ImmutableArray<Along> along
+    )
     {
         var id = IdFor(conceptId, "r");
         lines.Add(new Line(id, stroke, text, from, to, []) { Along = along });

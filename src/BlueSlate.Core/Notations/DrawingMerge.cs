@@ -3,7 +3,9 @@ using BlueSlate.Core.Drawings;
 
 namespace BlueSlate.Core.Notations;
 
-/// <summary>Does to a drawing what was done between two others that share its ids: element by element, and there value by value.</summary>
+/// <summary>
+/// Does to a drawing what was done between two others that share its ids: element by element, and there value by value.
+/// </summary>
 internal sealed class DrawingMerge(Drawing drawing, Drawing before, Drawing after)
 {
     private readonly Dictionary<string, Shape> oldShapes = before.Shapes.ToDictionary(shape => shape.Id, StringComparer.Ordinal);
@@ -20,17 +22,28 @@ internal sealed class DrawingMerge(Drawing drawing, Drawing before, Drawing afte
         var drawnLines = writtenAs.Values.ToHashSet(StringComparer.Ordinal);
         var added = newShapes.Values.Where(shape => !oldShapes.ContainsKey(shape.Id) && !drawn.Contains(shape.Id)).ToList();
         var addedLines = newLines.Values.Where(line => !oldLines.ContainsKey(line.Id) && !drawnLines.Contains(line.Id)).ToList();
-        var sheets = drawing.Sheets.Select((sheet, i) =>
-        {
-            var shapes = sheet.Shapes.Where(shape => !gone.Contains(shape.Id)).Select(Changed).Concat(i == 0 ? added : []).ToImmutableArray();
-            var lines = sheet.Lines.Where(line => !goneLines.Contains(writtenAs[line.Id])).Select(Changed).Concat(i == 0 ? addedLines : []);
-            return sheet with { Shapes = shapes, Lines = [.. lines] };
-        }).ToImmutableArray();
+        var sheets = drawing
+            .Sheets.Select(
+                (sheet, i) =>
+                {
+                    var shapes = sheet
+                        .Shapes.Where(shape => !gone.Contains(shape.Id))
+                        .Select(Changed)
+                        .Concat(i == 0 ? added : [])
+                        .ToImmutableArray();
+                    var lines = sheet
+                        .Lines.Where(line => !goneLines.Contains(writtenAs[line.Id]))
+                        .Select(Changed)
+                        .Concat(i == 0 ? addedLines : []);
+                    return sheet with { Shapes = shapes, Lines = [.. lines] };
+                }
+            )
+            .ToImmutableArray();
         return WithoutLoose(drawing with { Sheets = sheets });
     }
 
-    // A line that stands for no concept of its own, a tie to an oval say, has another id where it is written than where it was drawn: it
-    // is the one between the same two shapes.
+    // A line that stands for no concept of its own, a tie to an oval say, has another id where it is written than where it was
+    // drawn: it is the one between the same two shapes.
     private static Dictionary<string, string> WrittenAs(Drawing drawing, Drawing before)
     {
         var written = drawing.Lines.ToDictionary(line => line.Id, line => line.Id, StringComparer.Ordinal);
@@ -56,11 +69,23 @@ internal sealed class DrawingMerge(Drawing drawing, Drawing before, Drawing afte
     // Lines whose shape, row or line has gone go with it.
     private static Drawing WithoutLoose(Drawing merged)
     {
-        var existing = merged.Shapes.SelectMany(shape => shape.TextLines.Select(row => row.Id).Prepend(shape.Id)).Concat(merged.Lines.Select(line => line.Id)).ToHashSet(StringComparer.Ordinal);
-        bool Stands(LineEnd end) => end.On.Id is not { } id || existing.Contains(end.On.Kind == AttachmentKind.End ? id[..id.LastIndexOf('/')] : id);
+        var existing = merged
+            .Shapes.SelectMany(shape => shape.TextLines.Select(row => row.Id).Prepend(shape.Id))
+            .Concat(merged.Lines.Select(line => line.Id))
+            .ToHashSet(StringComparer.Ordinal);
+        bool Stands(LineEnd end) =>
+            end.On.Id is not { } id || existing.Contains(end.On.Kind == AttachmentKind.End ? id[..id.LastIndexOf('/')] : id);
         return merged with
         {
-            Sheets = [.. merged.Sheets.Select(sheet => sheet with { Lines = sheet.Lines.RemoveAll(line => !Stands(line.From) || !Stands(line.To)) })],
+            Sheets =
+            [
+                .. merged.Sheets.Select(sheet =>
+                    sheet with
+                    {
+                        Lines = sheet.Lines.RemoveAll(line => !Stands(line.From) || !Stands(line.To)),
+                    }
+                ),
+            ],
             Ties = merged.Ties.RemoveAll(tie => !existing.Contains(tie.Element.Split('/')[0])),
         };
     }
@@ -83,17 +108,29 @@ internal sealed class DrawingMerge(Drawing drawing, Drawing before, Drawing afte
         };
     }
 
-    // Rows that are no longer wanted go, wanted ones are changed where they stand, new ones follow the last of their compartment.
+    // Rows that are no longer wanted go, wanted ones are changed where they stand, new ones follow the last of their
+    // compartment.
     private static ImmutableArray<ImmutableArray<TextLine>> Rows(Shape old, Shape next, Shape shape)
     {
-        var (oldRows, newRows) = (old.TextLines.ToDictionary(row => row.Id, StringComparer.Ordinal), next.TextLines.ToDictionary(row => row.Id, StringComparer.Ordinal));
-        if (oldRows.Count == newRows.Count && oldRows.All(pair => newRows.TryGetValue(pair.Key, out var same) && same == pair.Value))
+        var (oldRows, newRows) = (
+            old.TextLines.ToDictionary(row => row.Id, StringComparer.Ordinal),
+            next.TextLines.ToDictionary(row => row.Id, StringComparer.Ordinal)
+        );
+        if (
+            oldRows.Count == newRows.Count
+            && oldRows.All(pair => newRows.TryGetValue(pair.Key, out var same) && same == pair.Value)
+        )
         {
             return shape.Compartments;
         }
 
-        var kept = shape.Compartments
-            .Select(rows => rows.Where(row => newRows.ContainsKey(row.Id) || !oldRows.ContainsKey(row.Id)).Select(row => Changed(row, oldRows, newRows)).ToImmutableArray()).ToList();
+        var kept = shape
+            .Compartments.Select(rows =>
+                rows.Where(row => newRows.ContainsKey(row.Id) || !oldRows.ContainsKey(row.Id))
+                    .Select(row => Changed(row, oldRows, newRows))
+                    .ToImmutableArray()
+            )
+            .ToList();
         for (var i = 0; i < next.Compartments.Length; i++)
         {
             var fresh = next.Compartments[i].Where(row => !oldRows.ContainsKey(row.Id)).ToList();
@@ -106,8 +143,13 @@ internal sealed class DrawingMerge(Drawing drawing, Drawing before, Drawing afte
         }
 
         // Where the drawing keeps everything in one compartment in another order, the order typed is taken.
-        var order = next.TextLines.Select((row, i) => (row.Id, i)).ToDictionary(pair => pair.Id, pair => pair.i, StringComparer.Ordinal);
-        kept = [.. kept.Select(rows => rows.All(row => order.ContainsKey(row.Id)) ? [.. rows.OrderBy(row => order[row.Id])] : rows)];
+        var order = next
+            .TextLines.Select((row, i) => (row.Id, i))
+            .ToDictionary(pair => pair.Id, pair => pair.i, StringComparer.Ordinal);
+        kept =
+        [
+            .. kept.Select(rows => rows.All(row => order.ContainsKey(row.Id)) ? [.. rows.OrderBy(row => order[row.Id])] : rows),
+        ];
         return kept.Count > 0 && kept.All(rows => rows.IsEmpty) && next.Compartments.IsEmpty ? [] : [.. kept];
     }
 
@@ -149,15 +191,16 @@ internal sealed class DrawingMerge(Drawing drawing, Drawing before, Drawing afte
         };
     }
 
-    private static LineEnd Changed(LineEnd end, LineEnd old, LineEnd next) => end with
-    {
-        On = Pick(old.On, next.On, end.On),
-        Marks = old.Marks.SequenceEqual(next.Marks) ? end.Marks : next.Marks,
-        Label = Pick(old.Label, next.Label, end.Label),
-        Role = Pick(old.Role, next.Role, end.Role),
-        Count = Pick(old.Count, next.Count, end.Count),
-        Qualifier = Pick(old.Qualifier, next.Qualifier, end.Qualifier),
-    };
+    private static LineEnd Changed(LineEnd end, LineEnd old, LineEnd next) =>
+        end with
+        {
+            On = Pick(old.On, next.On, end.On),
+            Marks = old.Marks.SequenceEqual(next.Marks) ? end.Marks : next.Marks,
+            Label = Pick(old.Label, next.Label, end.Label),
+            Role = Pick(old.Role, next.Role, end.Role),
+            Count = Pick(old.Count, next.Count, end.Count),
+            Qualifier = Pick(old.Qualifier, next.Qualifier, end.Qualifier),
+        };
 
     private static T Pick<T>(T old, T next, T drawn) => EqualityComparer<T>.Default.Equals(old, next) ? drawn : next;
 }

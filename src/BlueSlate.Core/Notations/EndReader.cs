@@ -54,7 +54,11 @@ internal static class EndReader
         }
     }
 
-    private static ImmutableArray<string> Repair(ImmutableArray<string> marks, string endId, ImmutableArray<Remark>.Builder remarks)
+    private static ImmutableArray<string> Repair(
+        ImmutableArray<string> marks,
+        string endId,
+        ImmutableArray<Remark>.Builder remarks
+    )
     {
         var known = ImmutableArray.CreateBuilder<string>(marks.Length);
         foreach (var mark in marks)

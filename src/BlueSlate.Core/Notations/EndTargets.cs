@@ -25,12 +25,13 @@ internal sealed class EndTargets
     /// <summary>All lines with the shapes at their ends, in the order of the document.</summary>
     public IReadOnlyList<TiedLine> Lines { get; }
 
-    private Shape? At(LineEnd end) => end.On.Kind switch
-    {
-        AttachmentKind.Shape => shapes.GetValueOrDefault(end.On.Id!),
-        AttachmentKind.Row => boxOfRow.GetValueOrDefault(end.On.Id!),
-        _ => null,
-    };
+    private Shape? At(LineEnd end) =>
+        end.On.Kind switch
+        {
+            AttachmentKind.Shape => shapes.GetValueOrDefault(end.On.Id!),
+            AttachmentKind.Row => boxOfRow.GetValueOrDefault(end.On.Id!),
+            _ => null,
+        };
 }
 
 /// <summary>A line with the shapes at its ends; null where an end is at a line or at nothing.</summary>

@@ -1,8 +1,8 @@
 namespace BlueSlate.Core.Notations;
 
 /// <summary>
-/// Which of the edited lines is which of the old ones: equal lines by their longest common subsequence, and between two of those, in
-/// order, an old line and the one that stands in its place.
+/// Which of the edited lines is which of the old ones: equal lines by their longest common subsequence, and between two of
+/// those, in order, an old line and the one that stands in its place.
 /// </summary>
 internal sealed record LineMatch(List<int> Removed, List<(int Line, int? Old)> Changed)
 {
@@ -52,5 +52,6 @@ internal sealed record LineMatch(List<int> Removed, List<(int Line, int? Old)> C
         Removed.AddRange(gone.Skip(come.Count));
     }
 
-    private static bool Equal(string a, string b) => string.Equals(a.Trim().TrimEnd('.'), b.Trim().TrimEnd('.'), StringComparison.Ordinal);
+    private static bool Equal(string a, string b) =>
+        string.Equals(a.Trim().TrimEnd('.'), b.Trim().TrimEnd('.'), StringComparison.Ordinal);
 }

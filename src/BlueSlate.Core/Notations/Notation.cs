@@ -11,10 +11,14 @@ namespace BlueSlate.Core.Notations;
 public abstract class Notation
 {
     /// <summary>All notations, in the order of their names.</summary>
-    public static IReadOnlyList<Notation> All { get; } = [.. typeof(Notation).Assembly.GetTypes()
-        .Where(type => type.IsSubclassOf(typeof(Notation)))
-        .Select(type => (Notation)Activator.CreateInstance(type, nonPublic: true)!)
-        .OrderBy(notation => notation.Name, StringComparer.Ordinal)];
+    public static IReadOnlyList<Notation> All { get; } =
+    [
+        .. typeof(Notation)
+            .Assembly.GetTypes()
+            .Where(type => type.IsSubclassOf(typeof(Notation)))
+            .Select(type => (Notation)Activator.CreateInstance(type, nonPublic: true)!)
+            .OrderBy(notation => notation.Name, StringComparer.Ordinal),
+    ];
 
     /// <summary>Its name in documents.</summary>
     public abstract string Name { get; }
@@ -34,23 +38,27 @@ public abstract class Notation
     /// <summary>Whether it shows by which attributes an entity is identified.</summary>
     public virtual bool ShowsKeys => true;
 
-    /// <summary>Whether a relationship's name, and that it identifies, stand at a diamond of its own rather than at its line.</summary>
+    /// <summary>
+    /// Whether a relationship's name, and that it identifies, stand at a diamond of its own rather than at its line.
+    /// </summary>
     public virtual bool HasDiamonds => false;
 
     /// <summary>Whether it shows what a member is besides its name: type, visibility, operations.</summary>
     public virtual bool ShowsMembers => false;
 
     /// <summary>The sign that says something of an attribute, as words that go before its name.</summary>
-    public virtual string SignOf(AttributeForm form) => form switch
-    {
-        AttributeForm.Several => "Curly brackets around",
-        AttributeForm.Derived => "Square brackets around",
-        _ => "The ring before",
-    };
+    public virtual string SignOf(AttributeForm form) =>
+        form switch
+        {
+            AttributeForm.Several => "Curly brackets around",
+            AttributeForm.Derived => "Square brackets around",
+            _ => "The ring before",
+        };
 
     /// <summary>The notation with this name; throws when there is none.</summary>
     public static Notation Of(string name) =>
-        All.FirstOrDefault(notation => notation.Name == name) ?? throw new ArgumentException($"There is no notation “{name}”.", nameof(name));
+        All.FirstOrDefault(notation => notation.Name == name)
+        ?? throw new ArgumentException($"There is no notation “{name}”.", nameof(name));
 
     /// <summary>What a drawing says to a class that has learned the notation with these options.</summary>
     public static Reading Read(Drawing drawing, NotationOptions options)
@@ -71,16 +79,29 @@ public abstract class Notation
     public abstract Reading ReadDrawing(Drawing drawing, NotationOptions options);
 
     /// <summary>
-    /// The element at which the notation draws a count: how few, or how many, of a role's entity go with what is at the other roles.
+    /// The element at which the notation draws a count: how few, or how many, of a role's entity go with what is at the other
+    /// roles.
     /// </summary>
-    public virtual string WhereCountStands(RelationshipType relationship, RelationshipRole role, bool minimum, NotationOptions options) => role.Id;
+    public virtual string WhereCountStands(
+        RelationshipType relationship,
+        RelationshipRole role,
+        bool minimum,
+        NotationOptions options
+    ) => role.Id;
 
     /// <summary>Draws concepts, without places.</summary>
     public abstract Redrawing Write(ConceptModel model, NotationOptions options);
 }
 
 /// <summary>What may be said of an attribute: that it has several values, is worked out, may be absent.</summary>
-public enum AttributeForm { Several, Derived, Optional }
+public enum AttributeForm
+{
+    Several,
+    Derived,
+    Optional,
+}
 
-/// <summary>Concepts drawn in a notation, and what the notation cannot say, in sentences; each stands in a note of the drawing too.</summary>
+/// <summary>
+/// Concepts drawn in a notation, and what the notation cannot say, in sentences; each stands in a note of the drawing too.
+/// </summary>
 public sealed record Redrawing(Drawing Drawing, ImmutableArray<string> Unsaid);

@@ -3,15 +3,24 @@ using System.Collections.Immutable;
 namespace BlueSlate.Core.Notations;
 
 /// <summary>How formal a part of an exercise is.</summary>
-public enum Level { Conceptual, Logical }
+public enum Level
+{
+    Conceptual,
+    Logical,
+}
 
 /// <summary>What a class writes at the lines of a diamond: letters that say the maximum, or pairs.</summary>
-public enum CountStyle { Letters, Pairs }
+public enum CountStyle
+{
+    Letters,
+    Pairs,
+}
 
 /// <summary>
 /// What a class has learned about its notation. Only the options of the notation that is named have a meaning.
 /// </summary>
-/// <param name="Level">Conceptual: no foreign keys, many-to-many allowed. Logical: foreign keys shown, many-to-many resolved.</param>
+/// <param name="Level">Conceptual: no foreign keys, many-to-many allowed. Logical: foreign keys shown, many-to-many
+/// resolved.</param>
 /// <param name="Notation">The notation's name: <c>chen</c>, <c>crows-foot</c> or <c>uml</c>.</param>
 public sealed record NotationOptions(Level Level, string Notation = NotationNames.CrowsFoot)
 {
@@ -24,7 +33,9 @@ public sealed record NotationOptions(Level Level, string Notation = NotationName
     /// <summary>Crow's foot: a single bar reads as 1..1; otherwise its minimum is unsaid.</summary>
     public bool SingleBarIsExactlyOne { get; init; }
 
-    /// <summary>Chen: a double line says that all take part and a single one that some may not; otherwise the minimum is unsaid.</summary>
+    /// <summary>
+    /// Chen: a double line says that all take part and a single one that some may not; otherwise the minimum is unsaid.
+    /// </summary>
     public bool DoubleLineSaysAll { get; init; } = true;
 
     /// <summary>Chen: what is written at the lines of a diamond.</summary>

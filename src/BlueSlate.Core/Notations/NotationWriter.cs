@@ -5,8 +5,8 @@ using BlueSlate.Core.Language;
 namespace BlueSlate.Core.Notations;
 
 /// <summary>
-/// Draws concepts in a notation, one after another. What a notation has no symbol for it says in a note; here is what most of them
-/// lack, and a notation that has a symbol for it draws it instead.
+/// Draws concepts in a notation, one after another. What a notation has no symbol for it says in a note; here is what most of
+/// them lack, and a notation that has a symbol for it draws it instead.
 /// </summary>
 internal abstract class NotationWriter(ConceptModel model)
 {
@@ -57,32 +57,48 @@ internal abstract class NotationWriter(ConceptModel model)
     protected virtual void WriteUnion(UnionType union)
     {
         var supers = Phrasing.List([.. union.Supertypes.Select(super => Phrasing.One(Draw.NameOf(super.EntityId)))]);
-        Draw.CannotSay($"{Phrasing.Capital(Phrasing.One(Draw.NameOf(union.CategoryId)))} is one of {supers}.", Attachment.ToShape(ShapeOf[union.CategoryId]));
+        Draw.CannotSay(
+            $"{Phrasing.Capital(Phrasing.One(Draw.NameOf(union.CategoryId)))} is one of {supers}.",
+            Attachment.ToShape(ShapeOf[union.CategoryId])
+        );
     }
 
     protected virtual void WriteExclusion(ExclusiveConstraint exclusion) =>
-        Draw.CannotSay($"Of {Phrasing.List([.. exclusion.RelationshipIds.Select(TitleOf)])}, one thing takes part in only one.", Attachment.Nothing);
+        Draw.CannotSay(
+            $"Of {Phrasing.List([.. exclusion.RelationshipIds.Select(TitleOf)])}, one thing takes part in only one.",
+            Attachment.Nothing
+        );
 
-    /// <summary>Says what only classes have: that an entity is abstract, an interface or an enumeration, and its operations.</summary>
+    /// <summary>
+    /// Says what only classes have: that an entity is abstract, an interface or an enumeration, and its operations.
+    /// </summary>
     protected void SayWhatOnlyClassesHave(EntityType entity)
     {
         var shape = Attachment.ToShape(ShapeOf[entity.Id]);
         if (entity.Kind is EntityKind.Interface or EntityKind.Enumeration || entity.Abstract)
         {
             var kind = entity.Abstract ? "is abstract" : $"is an {entity.Kind.ToString().ToLowerInvariant()}";
-            Draw.CannotSay($"{entity.Name} {kind}{(entity.Literals.IsEmpty ? "" : ": " + string.Join(", ", entity.Literals.Select(literal => literal.Name)))}.", shape);
+            var literals = string.Join(", ", entity.Literals.Select(literal => literal.Name));
+            Draw.CannotSay($"{entity.Name} {kind}{(literals.Length > 0 ? $": {literals}" : "")}.", shape);
         }
 
         if (!entity.Operations.IsEmpty)
         {
-            Draw.CannotSay($"{entity.Name} has operations: {string.Join(", ", entity.Operations.Select(operation => operation.Name))}.", shape);
+            Draw.CannotSay(
+                $"{entity.Name} has operations: {string.Join(", ", entity.Operations.Select(operation => operation.Name))}.",
+                shape
+            );
         }
     }
 
     /// <summary>Says that no two of an entity have the same values of an alternate identifier.</summary>
     protected void SayAlternate(EntityType entity, Identifier alternate)
     {
-        var names = Phrasing.List([.. entity.Attributes.Where(attribute => alternate.AttributeIds.Contains(attribute.Id)).Select(attribute => Phrasing.InText(attribute.Name))]);
+        var names = Phrasing.List([
+            .. entity
+                .Attributes.Where(attribute => alternate.AttributeIds.Contains(attribute.Id))
+                .Select(attribute => Phrasing.InText(attribute.Name)),
+        ]);
         Draw.CannotSay($"No two {Phrasing.Several(entity.Name)} have the same {names}.", Attachment.ToShape(ShapeOf[entity.Id]));
     }
 
@@ -111,7 +127,8 @@ internal abstract class NotationWriter(ConceptModel model)
             return relationship.Name;
         }
 
-        string there = relationship.Roles[0].Verb, back = relationship.Roles[1].Verb;
+        string there = relationship.Roles[0].Verb,
+            back = relationship.Roles[1].Verb;
         return there.Length > 0 && back.Length > 0 ? $"{there} / {back}" : there + back;
     }
 
@@ -119,10 +136,14 @@ internal abstract class NotationWriter(ConceptModel model)
     protected string TitleOf(string relationshipId)
     {
         var relationship = model.Relationships.First(candidate => candidate.Id == relationshipId);
-        return NameFor(relationship) is { Length: > 0 } name ? name : string.Join(" and ", relationship.Roles.Select(role => Draw.NameOf(role.EntityId)));
+        return NameFor(relationship) is { Length: > 0 } name
+            ? name
+            : string.Join(" and ", relationship.Roles.Select(role => Draw.NameOf(role.EntityId)));
     }
 
     /// <summary>The line that was read as this role, where it is not the relationship's own.</summary>
     protected static string LineOf(RelationshipType relationship, RelationshipRole role) =>
-        role.Id.IndexOf('/', StringComparison.Ordinal) is var at and > 0 && role.Id[..at] != relationship.Id ? role.Id[..at] : $"{role.Id}.line";
+        role.Id.IndexOf('/', StringComparison.Ordinal) is var at and > 0 && role.Id[..at] != relationship.Id
+            ? role.Id[..at]
+            : $"{role.Id}.line";
 }

@@ -3,8 +3,8 @@ using BlueSlate.Core.Drawings;
 namespace BlueSlate.Core.Notations;
 
 /// <summary>
-/// Which of the lines at a circle or half circle leads to the supertype, where no cup says it: the only double line; else the only line
-/// that leads to the symbol, all others leading from it, or the other way round. Where boxes stand never matters.
+/// Which of the lines at a circle or half circle leads to the supertype, where no cup says it: the only double line; else the
+/// only line that leads to the symbol, all others leading from it, or the other way round. Where boxes stand never matters.
 /// </summary>
 internal static class Supertype
 {

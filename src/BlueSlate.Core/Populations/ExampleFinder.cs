@@ -7,9 +7,9 @@ using BlueSlate.Core.Populations.Examples;
 namespace BlueSlate.Core.Populations;
 
 /// <summary>
-/// Finds, for a finding, data on which the drawing and the model answer disagree: allowed as drawn and forbidden under every accepted
-/// value, or the other way round, with everything else as the model answer wants it. Each is made by a source, grown into a whole
-/// population, and only given when <see cref="PopulationRules"/> confirms both.
+/// Finds, for a finding, data on which the drawing and the model answer disagree: allowed as drawn and forbidden under every
+/// accepted value, or the other way round, with everything else as the model answer wants it. Each is made by a source, grown
+/// into a whole population, and only given when <see cref="PopulationRules"/> confirms both.
 /// </summary>
 internal sealed class ExampleFinder(ConceptModel model, FrozenDictionary<string, Tolerance> tolerances)
 {
@@ -27,7 +27,10 @@ internal sealed class ExampleFinder(ConceptModel model, FrozenDictionary<string,
         }
 
         var dispute = new Dispute(model, comparison, verdicts, tolerances);
-        return ExampleSource.All.SelectMany(source => source.Propose(dispute)).Select(proposal => Confirm(proposal, comparison)).FirstOrDefault(example => example is not null);
+        return ExampleSource
+            .All.SelectMany(source => source.Propose(dispute))
+            .Select(proposal => Confirm(proposal, comparison))
+            .FirstOrDefault(example => example is not null);
     }
 
     private ExamplePopulation? Confirm(Proposal proposal, Comparison comparison)
@@ -39,18 +42,21 @@ internal sealed class ExampleFinder(ConceptModel model, FrozenDictionary<string,
 
         if (proposal.Holds is { } holds)
         {
-            return PopulationRules.Allows(model, population) && holds(population) ? new ExamplePopulation(proposal.Kind, proposal.Show(population), population) : null;
+            return PopulationRules.Allows(model, population) && holds(population)
+                ? new ExamplePopulation(proposal.Kind, proposal.Show(population), population)
+                : null;
         }
 
         var asDrawn = PopulationRules.Allows(proposal.AsDrawn, population);
-        var confirmed = proposal.Kind == ExampleKind.AllowedAsDrawn
-            ? asDrawn && accepted.TrueForAll(variant => !PopulationRules.Allows(variant, population))
-            : !asDrawn && accepted.TrueForAll(variant => PopulationRules.Allows(variant, population));
+        var confirmed =
+            proposal.Kind == ExampleKind.AllowedAsDrawn
+                ? asDrawn && accepted.TrueForAll(variant => !PopulationRules.Allows(variant, population))
+                : !asDrawn && accepted.TrueForAll(variant => PopulationRules.Allows(variant, population));
         return confirmed ? new ExamplePopulation(proposal.Kind, proposal.Show(population), population) : null;
     }
 
-    // The model with every combination of what it accepts at these facts; null when there are too many, or one says what cannot be
-    // put into a model.
+    // The model with every combination of what it accepts at these facts; null when there are too many, or one says what cannot
+    // be put into a model.
     private List<ConceptModel>? Accepted(IEnumerable<string> factIds, Comparison comparison)
     {
         var variants = new List<ConceptModel> { model };
@@ -61,7 +67,10 @@ internal sealed class ExampleFinder(ConceptModel model, FrozenDictionary<string,
                 continue;
             }
 
-            var further = tolerance.Accepted.Where(value => value != "?").SelectMany(value => variants.Select(variant => verdict.Fact.Kind.Vary(variant, verdict.Fact, value))).ToList();
+            var further = tolerance
+                .Accepted.Where(value => value != "?")
+                .SelectMany(value => variants.Select(variant => verdict.Fact.Kind.Vary(variant, verdict.Fact, value)))
+                .ToList();
             if (further.Contains(null) || variants.Count + further.Count > MostCombinations)
             {
                 return null;
@@ -75,7 +84,12 @@ internal sealed class ExampleFinder(ConceptModel model, FrozenDictionary<string,
 }
 
 /// <summary>What a finding claims, with what is needed to speak of it in the student's own names.</summary>
-internal sealed class Dispute(ConceptModel model, Comparison comparison, ImmutableArray<Verdict> verdicts, FrozenDictionary<string, Tolerance> tolerances)
+internal sealed class Dispute(
+    ConceptModel model,
+    Comparison comparison,
+    ImmutableArray<Verdict> verdicts,
+    FrozenDictionary<string, Tolerance> tolerances
+)
 {
     public ConceptModel Model => model;
 
@@ -93,19 +107,29 @@ internal sealed class Dispute(ConceptModel model, Comparison comparison, Immutab
 
     /// <summary>The keys that are accepted at a key's fact besides the model answer's own.</summary>
     public IEnumerable<Identifier> AcceptedKeys(string factId, EntityType entity) =>
-        (tolerances.TryGetValue(factId, out var tolerance) ? tolerance.Accepted : []).Select(names => Variations.KeyNamed(entity, names)).OfType<Identifier>();
+        (tolerances.TryGetValue(factId, out var tolerance) ? tolerance.Accepted : [])
+            .Select(names => Variations.KeyNamed(entity, names))
+            .OfType<Identifier>();
 
     /// <summary>The model with what is drawn at some facts; null when one of them says nothing of data.</summary>
     public ConceptModel? AsDrawn(IEnumerable<Verdict> facts) =>
-        facts.Aggregate((ConceptModel?)model, (sofar, verdict) => sofar is null ? null : verdict.Fact.Kind.Vary(sofar, verdict.Fact, verdict.Drawn));
+        facts.Aggregate((ConceptModel?)model, (sofar, verdict) =>
+            sofar is null ? null : verdict.Fact.Kind.Vary(sofar, verdict.Fact, verdict.Drawn)
+        );
 
     /// <summary>An entity type as its author calls it.</summary>
-    public string NameOf(string entityId) => comparison.Correspondence.Entities.TryGetValue(entityId, out var match)
-        ? comparison.Answer.Model.Entity(match.AnswerId).Name
-        : model.Entity(entityId).Name;
+    public string NameOf(string entityId) =>
+        comparison.Correspondence.Entities.TryGetValue(entityId, out var match)
+            ? comparison.Answer.Model.Entity(match.AnswerId).Name
+            : model.Entity(entityId).Name;
 
     /// <summary>An attribute as its author calls it.</summary>
-    public string NameOf(ConceptAttribute attribute) => comparison.Correspondence.Attributes.TryGetValue(attribute.Id, out var match)
-        ? comparison.Answer.Model.Entities.SelectMany(entity => entity.Attributes).FirstOrDefault(drawn => drawn.Id == match.AnswerId)?.Name ?? attribute.Name
-        : attribute.Name;
+    public string NameOf(ConceptAttribute attribute) =>
+        comparison.Correspondence.Attributes.TryGetValue(attribute.Id, out var match)
+            ? comparison
+                .Answer.Model.Entities.SelectMany(entity => entity.Attributes)
+                .FirstOrDefault(drawn => drawn.Id == match.AnswerId)
+                ?.Name
+                ?? attribute.Name
+            : attribute.Name;
 }

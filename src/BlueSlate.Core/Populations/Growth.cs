@@ -4,9 +4,9 @@ using BlueSlate.Core.Concepts;
 namespace BlueSlate.Core.Populations;
 
 /// <summary>
-/// Grows a few things into a whole population that a model allows, by adding what its minima ask for: the chase, with each demand
-/// met by a thing that is there already where one still has room (after Maier, Mendelzon and Sagiv 1979). It may end without one; what
-/// it gives is for <see cref="PopulationRules"/> to judge.
+/// Grows a few things into a whole population that a model allows, by adding what its minima ask for: the chase, with each
+/// demand met by a thing that is there already where one still has room (after Maier, Mendelzon and Sagiv 1979). It may end
+/// without one; what it gives is for <see cref="PopulationRules"/> to judge.
 /// </summary>
 internal sealed class Growth(ConceptModel model)
 {
@@ -20,10 +20,16 @@ internal sealed class Growth(ConceptModel model)
     private readonly RelationshipType[] relationships = [.. model.Relationships.Where(PopulationRules.HasInstances)];
 
     // Entity types that are told apart by what they are tied to alone, with the relationships that do so.
-    private readonly Lazy<(string EntityId, string[] Along)[]> toldByTies = new(() => [.. model.Entities.SelectMany(entity => entity.Identifiers
-        .Select(identifier => KeyMember.Of(entity, identifier, model).ToList())
-        .Where(members => members.Count > 0 && members.TrueForAll(member => member.RelationshipId is not null))
-        .Select(members => (entity.Id, members.Select(member => member.RelationshipId!).ToArray())))]);
+    private readonly Lazy<(string EntityId, string[] Along)[]> toldByTies = new(() =>
+        [
+            .. model.Entities.SelectMany(entity =>
+                entity
+                    .Identifiers.Select(identifier => KeyMember.Of(entity, identifier, model).ToList())
+                    .Where(members => members.Count > 0 && members.TrueForAll(member => member.RelationshipId is not null))
+                    .Select(members => (entity.Id, members.Select(member => member.RelationshipId!).ToArray()))
+            ),
+        ]
+    );
 
     private sealed record Draft(HashSet<string> Types, Dictionary<string, ImmutableArray<int>> Values);
 
@@ -57,7 +63,8 @@ internal sealed class Growth(ConceptModel model)
     }
 
     /// <summary>Sets the values of an attribute.</summary>
-    public void Set(int thing, string attributeId, params ImmutableArray<int> values) => things[thing].Values[attributeId] = values;
+    public void Set(int thing, string attributeId, params ImmutableArray<int> values) =>
+        things[thing].Values[attributeId] = values;
 
     /// <summary>Ties things, in the order of the relationship's roles.</summary>
     public void Tie(RelationshipType relationship, params ImmutableArray<int> players)
@@ -85,7 +92,10 @@ internal sealed class Growth(ConceptModel model)
         {
             foreach (var relationship in relationships)
             {
-                if (things.Count > MostThings || !(relationship.Roles.Length == 2 ? MeetBinary(at, relationship) : MeetMany(at, relationship)))
+                if (
+                    things.Count > MostThings
+                    || !(relationship.Roles.Length == 2 ? MeetBinary(at, relationship) : MeetMany(at, relationship))
+                )
                 {
                     return null;
                 }
@@ -94,15 +104,21 @@ internal sealed class Growth(ConceptModel model)
 
         return new Population(
             [.. things.Select((draft, number) => new Thing(number, [.. draft.Types], Thing.Unlisted.AddRange(draft.Values)))],
-            [.. ties]);
+            [.. ties]
+        );
     }
 
     private bool MeetBinary(int thing, RelationshipType relationship)
     {
         for (var i = 0; i < 2; i++)
         {
-            RelationshipRole role = relationship.Roles[i], own = relationship.Roles[1 - i];
-            while (role.CoOccurrence.Min > 0 && things[thing].Types.Contains(own.EntityId) && counts.GetValueOrDefault((role.Id, thing)) < role.CoOccurrence.Min)
+            RelationshipRole role = relationship.Roles[i],
+                own = relationship.Roles[1 - i];
+            while (
+                role.CoOccurrence.Min > 0
+                && things[thing].Types.Contains(own.EntityId)
+                && counts.GetValueOrDefault((role.Id, thing)) < role.CoOccurrence.Min
+            )
             {
                 if (closed.Contains((role.Id, thing)) || things.Count > MostThings || IsExcluded(thing, relationship))
                 {
@@ -110,7 +126,10 @@ internal sealed class Growth(ConceptModel model)
                 }
 
                 // A thing with room, the latest first: those that were set up on purpose are left alone where others will do.
-                var partner = Enumerable.Range(0, things.Count).Reverse().FirstOrDefault(other => other != thing && HasRoom(other, role, own, relationship, thing), -1);
+                var partner = Enumerable
+                    .Range(0, things.Count)
+                    .Reverse()
+                    .FirstOrDefault(other => other != thing && HasRoom(other, role, own, relationship, thing), -1);
                 partner = partner >= 0 ? partner : Add(role.EntityId);
                 TieAt(relationship, role, partner, thing);
             }
@@ -126,34 +145,60 @@ internal sealed class Growth(ConceptModel model)
         && !IsExcluded(other, relationship)
         && !Repeats(thing, other, relationship)
         && !Repeats(other, thing, relationship)
-        && !ties.Exists(tie => tie.RelationshipId == relationship.Id && tie.Players[relationship.Roles.IndexOf(role)] == other && tie.Players[relationship.Roles.IndexOf(own)] == thing);
+        && !ties.Exists(tie =>
+            tie.RelationshipId == relationship.Id
+            && tie.Players[relationship.Roles.IndexOf(role)] == other
+            && tie.Players[relationship.Roles.IndexOf(own)] == thing
+        );
 
-    // Whether a thing with this partner would be tied to just what another one is tied to already, where nothing else tells them apart.
-    private bool Repeats(int thing, int partner, RelationshipType relationship) => toldByTies.Value.Any(told =>
-    {
-        if (!things[thing].Types.Contains(told.EntityId) || !told.Along.Contains(relationship.Id))
+    // Whether a thing with this partner would be tied to just what another one is tied to already, where nothing else tells
+    // them apart.
+    private bool Repeats(int thing, int partner, RelationshipType relationship) =>
+        toldByTies.Value.Any(told =>
         {
-            return false;
-        }
+            if (!things[thing].Types.Contains(told.EntityId) || !told.Along.Contains(relationship.Id))
+            {
+                return false;
+            }
 
-        var own = told.Along.Select(id => id == relationship.Id ? partner : PartnerOf(thing, id)).ToList();
-        return !own.Contains(-1) && Enumerable.Range(0, things.Count).Any(other => other != thing && things[other].Types.Contains(told.EntityId) && told.Along.Select(id => PartnerOf(other, id)).SequenceEqual(own));
-    });
+            var own = told.Along.Select(id => id == relationship.Id ? partner : PartnerOf(thing, id)).ToList();
+            return !own.Contains(-1)
+                && Enumerable
+                    .Range(0, things.Count)
+                    .Any(other =>
+                        other != thing
+                        && things[other].Types.Contains(told.EntityId)
+                        && told.Along.Select(id => PartnerOf(other, id)).SequenceEqual(own)
+                    );
+        });
 
     private int PartnerOf(int thing, string relationshipId) =>
-        ties.Where(tie => tie.RelationshipId == relationshipId && tie.Players.Contains(thing)).Select(tie => tie.Players[0] == thing ? tie.Players[1] : tie.Players[0]).FirstOrDefault(-1);
+        ties.Where(tie => tie.RelationshipId == relationshipId && tie.Players.Contains(thing))
+            .Select(tie => tie.Players[0] == thing ? tie.Players[1] : tie.Players[0])
+            .FirstOrDefault(-1);
 
     private bool IsExcluded(int thing, RelationshipType relationship) =>
-        model.Exclusions.Any(exclusion => exclusion.RelationshipIds.Contains(relationship.Id)
-            && PopulationRules.SharedEntity(exclusion, model) is { } shared && things[thing].Types.Contains(shared)
-            && ties.Exists(tie => tie.RelationshipId != relationship.Id && exclusion.RelationshipIds.Contains(tie.RelationshipId) && tie.Players.Contains(thing)));
+        model.Exclusions.Any(exclusion =>
+            exclusion.RelationshipIds.Contains(relationship.Id)
+            && PopulationRules.SharedEntity(exclusion, model) is { } shared
+            && things[thing].Types.Contains(shared)
+            && ties.Exists(tie =>
+                tie.RelationshipId != relationship.Id
+                && exclusion.RelationshipIds.Contains(tie.RelationshipId)
+                && tie.Players.Contains(thing)
+            )
+        );
 
     private bool MeetMany(int thing, RelationshipType relationship)
     {
         for (var i = 0; i < relationship.Roles.Length; i++)
         {
             var role = relationship.Roles[i];
-            while (role.Participation.Min > 0 && things[thing].Types.Contains(role.EntityId) && counts.GetValueOrDefault((role.Id, thing)) < role.Participation.Min)
+            while (
+                role.Participation.Min > 0
+                && things[thing].Types.Contains(role.EntityId)
+                && counts.GetValueOrDefault((role.Id, thing)) < role.Participation.Min
+            )
             {
                 if (closed.Contains((role.Id, thing)) || things.Count > MostThings)
                 {
@@ -171,7 +216,13 @@ internal sealed class Growth(ConceptModel model)
     {
         Climb(entityId, types);
         var isAbstract = model.Entity(entityId).Abstract;
-        foreach (var set in model.Specialisations.Where(set => set.SupertypeId == entityId && (set.Total == true || isAbstract) && !set.Subtypes.Any(link => types.Contains(link.EntityId))))
+        foreach (
+            var set in model.Specialisations.Where(set =>
+                set.SupertypeId == entityId
+                && (set.Total == true || isAbstract)
+                && !set.Subtypes.Any(link => types.Contains(link.EntityId))
+            )
+        )
         {
             if (set.Subtypes.FirstOrDefault() is { } first)
             {
@@ -192,7 +243,13 @@ internal sealed class Growth(ConceptModel model)
             Climb(set.SupertypeId, types);
         }
 
-        foreach (var union in model.Unions.Where(union => union.CategoryId == entityId && !union.Supertypes.IsEmpty && !union.Supertypes.Any(super => types.Contains(super.EntityId))))
+        foreach (
+            var union in model.Unions.Where(union =>
+                union.CategoryId == entityId
+                && !union.Supertypes.IsEmpty
+                && !union.Supertypes.Any(super => types.Contains(super.EntityId))
+            )
+        )
         {
             Join(union.Supertypes[0].EntityId, types);
         }

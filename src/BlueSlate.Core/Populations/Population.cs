@@ -14,17 +14,18 @@ public sealed record Population(ImmutableArray<Thing> Things, ImmutableArray<Bon
 /// <summary>An instance of one or several entity types.</summary>
 /// <param name="Number">Its index in the population.</param>
 /// <param name="Types">Ids of the entity types to which it belongs.</param>
-/// <param name="Values">
-/// Attribute → its values, each a number that stands for one value of that attribute. An attribute that is not listed has one value
-/// that no other thing has.
+/// <param name="Values"> Attribute → its values, each a number that stands for one value of that attribute. An attribute that
+/// is not listed has one value that no other thing has.
 /// </param>
 public sealed record Thing(int Number, ImmutableArray<string> Types, ImmutableDictionary<string, ImmutableArray<int>> Values)
 {
     /// <summary>No values that would have to be listed.</summary>
-    public static ImmutableDictionary<string, ImmutableArray<int>> Unlisted { get; } = ImmutableDictionary.Create<string, ImmutableArray<int>>(StringComparer.Ordinal);
+    public static ImmutableDictionary<string, ImmutableArray<int>> Unlisted { get; } =
+        ImmutableDictionary.Create<string, ImmutableArray<int>>(StringComparer.Ordinal);
 
     /// <summary>The values of an attribute.</summary>
-    public ImmutableArray<int> ValuesOf(string attributeId) => Values.TryGetValue(attributeId, out var values) ? values : [Number];
+    public ImmutableArray<int> ValuesOf(string attributeId) =>
+        Values.TryGetValue(attributeId, out var values) ? values : [Number];
 }
 
 /// <summary>An instance of a relationship.</summary>

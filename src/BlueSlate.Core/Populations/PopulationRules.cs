@@ -4,7 +4,18 @@ using BlueSlate.Core.Concepts;
 namespace BlueSlate.Core.Populations;
 
 /// <summary>Which rule of a model a population breaks, and at which concept.</summary>
-public enum PopulationRule { Membership, Least, Most, Unique, Disjoint, Total, OneValue, SomeValue, Exclusive }
+public enum PopulationRule
+{
+    Membership,
+    Least,
+    Most,
+    Unique,
+    Disjoint,
+    Total,
+    OneValue,
+    SomeValue,
+    Exclusive,
+}
 
 /// <summary>A rule that does not hold.</summary>
 /// <param name="Rule">Which rule.</param>
@@ -22,15 +33,31 @@ public static class PopulationRules
 
     /// <summary>Every rule of the model that the population breaks.</summary>
     public static IEnumerable<BrokenRule> Broken(ConceptModel model, Population population) =>
-        model.Entities.SelectMany(entity => OfEntity(entity, model, population))
+        model
+            .Entities.SelectMany(entity => OfEntity(entity, model, population))
             .Concat(model.Relationships.Where(HasInstances).SelectMany(relationship => OfRelationship(relationship, population)))
             .Concat(model.Specialisations.SelectMany(set => OfSpecialisation(set, population)))
-            .Concat(model.Unions.Where(union => population.Things.Any(thing => thing.Types.Contains(union.CategoryId) && !union.Supertypes.Any(super => thing.Types.Contains(super.EntityId))))
-                .Select(union => new BrokenRule(PopulationRule.Membership, union.Id)))
-            .Concat(model.Exclusions.Where(exclusion => IsBroken(exclusion, model, population)).Select(exclusion => new BrokenRule(PopulationRule.Exclusive, exclusion.Id)));
+            .Concat(
+                model
+                    .Unions.Where(union =>
+                        population.Things.Any(thing =>
+                            thing.Types.Contains(union.CategoryId)
+                            && !union.Supertypes.Any(super => thing.Types.Contains(super.EntityId))
+                        )
+                    )
+                    .Select(union => new BrokenRule(PopulationRule.Membership, union.Id))
+            )
+            .Concat(
+                model
+                    .Exclusions.Where(exclusion => IsBroken(exclusion, model, population))
+                    .Select(exclusion => new BrokenRule(PopulationRule.Exclusive, exclusion.Id))
+            );
 
-    /// <summary>Whether instances of the relationship are data; a dependency or a realization is between the classes alone.</summary>
-    internal static bool HasInstances(RelationshipType relationship) => relationship.Kind is not (RelationshipKind.Dependency or RelationshipKind.Realization);
+    /// <summary>
+    /// Whether instances of the relationship are data; a dependency or a realization is between the classes alone.
+    /// </summary>
+    internal static bool HasInstances(RelationshipType relationship) =>
+        relationship.Kind is not (RelationshipKind.Dependency or RelationshipKind.Realization);
 
     /// <summary>Whether a count allows so many. An unsaid bound allows any.</summary>
     internal static bool Allows(Count count, int number) => !(number < count.Min) && !(number > count.Max);
@@ -61,21 +88,42 @@ public static class PopulationRules
             yield return new BrokenRule(PopulationRule.Unique, entity.Id);
         }
 
-        if (entity.Abstract && things.Exists(thing => !model.Specialisations.Any(set => set.SupertypeId == entity.Id && set.Subtypes.Any(link => thing.Types.Contains(link.EntityId)))))
+        if (
+            entity.Abstract
+            && things.Exists(thing =>
+                !model.Specialisations.Any(set =>
+                    set.SupertypeId == entity.Id && set.Subtypes.Any(link => thing.Types.Contains(link.EntityId))
+                )
+            )
+        )
         {
             yield return new BrokenRule(PopulationRule.Membership, entity.Id);
         }
     }
 
-    private static bool TellsApart(Identifier identifier, List<Thing> things, EntityType entity, ConceptModel model, Population population)
+    private static bool TellsApart(
+        Identifier identifier,
+        List<Thing> things,
+        EntityType entity,
+        ConceptModel model,
+        Population population
+    )
     {
         var known = new HashSet<string>(StringComparer.Ordinal);
-        return things.TrueForAll(thing => IdentityOf(thing, entity, identifier, model, population) is not { } identity || known.Add(identity));
+        return things.TrueForAll(thing =>
+            IdentityOf(thing, entity, identifier, model, population) is not { } identity || known.Add(identity)
+        );
     }
 
-    // The thing's own part of an identifier as text, or null when a piece of it is absent. A column that refers to another thing is
-    // that thing.
-    private static string? IdentityOf(Thing thing, EntityType entity, Identifier identifier, ConceptModel model, Population population)
+    // The thing's own part of an identifier as text, or null when a piece of it is absent. A column that refers to another
+    // thing is that thing.
+    private static string? IdentityOf(
+        Thing thing,
+        EntityType entity,
+        Identifier identifier,
+        ConceptModel model,
+        Population population
+    )
     {
         var pieces = new SortedSet<string>(StringComparer.Ordinal);
         var members = KeyMember.Of(entity, identifier, model).ToList();
@@ -86,7 +134,9 @@ public static class PopulationRules
 
         foreach (var member in members)
         {
-            var values = member.RelationshipId is { } along ? Across(thing, entity.Id, along, model, population) : thing.ValuesOf(member.AttributeId!);
+            var values = member.RelationshipId is { } along
+                ? Across(thing, entity.Id, along, model, population)
+                : thing.ValuesOf(member.AttributeId!);
             var text = string.Join(',', values.Order());
             if (text.Length == 0)
             {
@@ -99,11 +149,20 @@ public static class PopulationRules
         return string.Join('|', pieces);
     }
 
-    private static IEnumerable<int> Across(Thing thing, string entityId, string relationshipId, ConceptModel model, Population population)
+    private static IEnumerable<int> Across(
+        Thing thing,
+        string entityId,
+        string relationshipId,
+        ConceptModel model,
+        Population population
+    )
     {
         var roles = model.Relationships.First(relationship => relationship.Id == relationshipId).Roles;
         var own = roles.IndexOf(roles.First(role => role.EntityId == entityId));
-        return population.TiesOf(relationshipId).Where(tie => tie.Players[own] == thing.Number).SelectMany(tie => tie.Players.Where((_, i) => i != own));
+        return population
+            .TiesOf(relationshipId)
+            .Where(tie => tie.Players[own] == thing.Number)
+            .SelectMany(tie => tie.Players.Where((_, i) => i != own));
     }
 
     private static IEnumerable<BrokenRule> OfRelationship(RelationshipType relationship, Population population)
@@ -133,14 +192,23 @@ public static class PopulationRules
                 }
             }
 
-            if (least > 0 && population.Things.Any(thing => thing.Types.Contains(relationship.Roles[1 - i].EntityId) && !ties.Exists(tie => tie.Players[1 - i] == thing.Number)))
+            if (
+                least > 0
+                && population.Things.Any(thing =>
+                    thing.Types.Contains(relationship.Roles[1 - i].EntityId)
+                    && !ties.Exists(tie => tie.Players[1 - i] == thing.Number)
+                )
+            )
             {
                 yield return new BrokenRule(PopulationRule.Least, role.Id);
             }
 
             if (relationship.Roles.Length > 2)
             {
-                var takesPart = population.Things.Where(thing => thing.Types.Contains(role.EntityId)).Select(thing => ties.Count(tie => tie.Players[i] == thing.Number)).ToList();
+                var takesPart = population
+                    .Things.Where(thing => thing.Types.Contains(role.EntityId))
+                    .Select(thing => ties.Count(tie => tie.Players[i] == thing.Number))
+                    .ToList();
                 if (takesPart.Exists(count => count < role.Participation.Min))
                 {
                     yield return new BrokenRule(PopulationRule.Least, role.Id);
@@ -156,12 +224,29 @@ public static class PopulationRules
 
     // How many go with one fixed thing at each other role.
     private static List<int> Together(List<Bond> ties, int role) =>
-        [.. ties.GroupBy(tie => string.Join(',', tie.Players.Where((_, other) => other != role).Select(player => player.ToString(CultureInfo.InvariantCulture))), StringComparer.Ordinal)
-            .Select(group => group.Select(tie => tie.Players[role]).Distinct().Count())];
+        [
+            .. ties.GroupBy(
+                    tie =>
+                        string.Join(
+                            ',',
+                            tie.Players.Where((_, other) => other != role)
+                                .Select(player => player.ToString(CultureInfo.InvariantCulture))
+                        ),
+                    StringComparer.Ordinal
+                )
+                .Select(group => group.Select(tie => tie.Players[role]).Distinct().Count()),
+        ];
 
     private static IEnumerable<BrokenRule> OfSpecialisation(Specialisation set, Population population)
     {
-        var counts = population.Things.Select(thing => (IsSuper: thing.Types.Contains(set.SupertypeId), Subs: set.Subtypes.Count(link => thing.Types.Contains(link.EntityId)))).ToList();
+        var counts = population
+            .Things.Select(thing =>
+                (
+                    IsSuper: thing.Types.Contains(set.SupertypeId),
+                    Subs: set.Subtypes.Count(link => thing.Types.Contains(link.EntityId))
+                )
+            )
+            .ToList();
         if (counts.Exists(count => count is { IsSuper: false, Subs: > 0 }))
         {
             yield return new BrokenRule(PopulationRule.Membership, set.Id);
@@ -195,10 +280,16 @@ public static class PopulationRules
         }
     }
 
-    /// <summary>The entity type whose instances take part in only one of the relationships, or null when they have none in common.</summary>
+    /// <summary>
+    /// The entity type whose instances take part in only one of the relationships, or null when they have none in common.
+    /// </summary>
     internal static string? SharedEntity(ExclusiveConstraint exclusion, ConceptModel model)
     {
-        var sets = exclusion.RelationshipIds.Select(id => model.Relationships.First(relationship => relationship.Id == id).Roles.Select(role => role.EntityId)).ToList();
+        var sets = exclusion
+            .RelationshipIds.Select(id =>
+                model.Relationships.First(relationship => relationship.Id == id).Roles.Select(role => role.EntityId)
+            )
+            .ToList();
         return sets.Count < 2 ? null : sets[0].FirstOrDefault(id => sets.TrueForAll(set => set.Contains(id)));
     }
 }
@@ -207,17 +298,28 @@ public static class PopulationRules
 internal readonly record struct KeyMember(string? AttributeId, string? RelationshipId)
 {
     /// <summary>The members of an identifier; a column that refers along a relationship counts as that.</summary>
-    public static IEnumerable<KeyMember> Of(EntityType entity, Identifier identifier, ConceptModel model) => identifier.AttributeIds
-        .SelectMany(id => OfColumn(entity, id, model))
-        .Concat(identifier.OwnerRelationshipIds.Where(id => Leads(id, entity, model)).Select(id => new KeyMember(null, id)))
-        .Distinct();
+    public static IEnumerable<KeyMember> Of(EntityType entity, Identifier identifier, ConceptModel model) =>
+        identifier
+            .AttributeIds.SelectMany(id => OfColumn(entity, id, model))
+            .Concat(identifier.OwnerRelationshipIds.Where(id => Leads(id, entity, model)).Select(id => new KeyMember(null, id)))
+            .Distinct();
 
     private static IEnumerable<KeyMember> OfColumn(EntityType entity, string id, ConceptModel model)
     {
-        var along = entity.Attributes.FirstOrDefault(attribute => attribute.Id == id)?.ForeignKeys.Select(key => key.RelationshipId).OfType<string>().Where(relationship => Leads(relationship, entity, model)).ToList();
+        var along = entity
+            .Attributes.FirstOrDefault(attribute => attribute.Id == id)
+            ?.ForeignKeys.Select(key => key.RelationshipId)
+            .OfType<string>()
+            .Where(relationship => Leads(relationship, entity, model))
+            .ToList();
         return along is null or [] ? [new KeyMember(id, null)] : along.Select(relationship => new KeyMember(null, relationship));
     }
 
     private static bool Leads(string relationshipId, EntityType entity, ConceptModel model) =>
-        model.Relationships.Any(relationship => relationship.Id == relationshipId && relationship.Roles is [_, _] && !relationship.IsRecursive && relationship.Roles.Any(role => role.EntityId == entity.Id));
+        model.Relationships.Any(relationship =>
+            relationship.Id == relationshipId
+            && relationship.Roles is [_, _]
+            && !relationship.IsRecursive
+            && relationship.Roles.Any(role => role.EntityId == entity.Id)
+        );
 }

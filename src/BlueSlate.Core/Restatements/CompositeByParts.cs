@@ -26,7 +26,13 @@ internal sealed class CompositeByParts : Restatement
             }
 
             var drawn = leftovers.Answer.Entities[counterpart].Attributes.Where(leftovers.Attributes.IsFreeAnswer).ToList();
-            foreach (var composite in leftovers.Model.Entities[owner].Attributes.Where(attribute => attribute.Attribute.Parts.Length >= FewestParts && leftovers.Attributes.IsFree(attribute)))
+            foreach (
+                var composite in leftovers
+                    .Model.Entities[owner]
+                    .Attributes.Where(attribute =>
+                        attribute.Attribute.Parts.Length >= FewestParts && leftovers.Attributes.IsFree(attribute)
+                    )
+            )
             {
                 var found = PartsAmong(composite, drawn, leftovers.Model.Entities[owner].Name);
                 if (found.Count < FewestParts)
@@ -38,29 +44,48 @@ internal sealed class CompositeByParts : Restatement
                 var name = Phrasing.InText(composite.Attribute.Name);
                 yield return new RestatedMatch(
                     Code,
-                    $"{Phrasing.Capital(name)} is drawn as its parts alone: {Phrasing.List([.. found.Select(pair => Phrasing.InText(pair.Drawn.Attribute.Name))])}.",
+                    $"{Phrasing.Capital(name)} is drawn as its parts alone: "
+                        + $"{Phrasing.List([.. found.Select(pair => Phrasing.InText(pair.Drawn.Attribute.Name))])}.",
                     [composite.Attribute.Id, .. found.Select(pair => pair.PartId)],
                     ImmutableDictionary<string, RestatedCount>.Empty,
-                    [.. found.Select(pair => pair.Drawn.Attribute.Id)])
+                    [.. found.Select(pair => pair.Drawn.Attribute.Id)]
+                )
                 {
                     FallingShort = [composite.Attribute.Id],
                     Wanted = $"{Phrasing.Capital(Phrasing.One(composite.Attribute.Name))} with its parts.",
-                    Why = $"Whoever builds this cannot ask for the {name} of {Phrasing.One(leftovers.Model.Entities[owner].Entity.Name)} as a whole.",
+                    Why =
+                        $"Whoever builds this cannot ask for the {name} of "
+                        + $"{Phrasing.One(leftovers.Model.Entities[owner].Entity.Name)} as a whole.",
                 };
             }
         }
     }
 
-    private static List<(string PartId, NamedAttribute Drawn)> PartsAmong(NamedAttribute composite, List<NamedAttribute> drawn, Name owner)
+    private static List<(string PartId, NamedAttribute Drawn)> PartsAmong(
+        NamedAttribute composite,
+        List<NamedAttribute> drawn,
+        Name owner
+    )
     {
         var found = new List<(string PartId, NamedAttribute Drawn)>();
         foreach (var part in composite.Attribute.Parts)
         {
             // "first" of a name may stand alone, or as "first name".
             var (name, withWhole) = (Name.Of(part.Name), Name.Of($"{part.Name} {composite.Attribute.Name}"));
-            var best = drawn.Where(attribute => !found.Exists(pair => pair.Drawn == attribute))
-                .Select(attribute => (Attribute: attribute, Likeness: Math.Max(NameSimilarity.OfAttributes(name, owner, attribute.Name, owner).Value, NameSimilarity.OfAttributes(withWhole, owner, attribute.Name, owner).Value)))
-                .Where(candidate => candidate.Likeness >= AttributeMatcher.Sureness).OrderByDescending(candidate => candidate.Likeness).FirstOrDefault();
+            var best = drawn
+                .Where(attribute => !found.Exists(pair => pair.Drawn == attribute))
+                .Select(attribute =>
+                    (
+                        Attribute: attribute,
+                        Likeness: Math.Max(
+                            NameSimilarity.OfAttributes(name, owner, attribute.Name, owner).Value,
+                            NameSimilarity.OfAttributes(withWhole, owner, attribute.Name, owner).Value
+                        )
+                    )
+                )
+                .Where(candidate => candidate.Likeness >= AttributeMatcher.Sureness)
+                .OrderByDescending(candidate => candidate.Likeness)
+                .FirstOrDefault();
             if (best.Attribute is not null)
             {
                 found.Add((part.Id, best.Attribute));

@@ -4,7 +4,9 @@ using BlueSlate.Core.Matching;
 
 namespace BlueSlate.Core.Restatements;
 
-/// <summary>A multivalued attribute drawn as an entity that depends on the attribute's owner, many of it for one owner.</summary>
+/// <summary>
+/// A multivalued attribute drawn as an entity that depends on the attribute's owner, many of it for one owner.
+/// </summary>
 internal sealed class MultivaluedByDependentEntity : Restatement
 {
     public override string Code => "multivalued-by-dependent-entity";
@@ -17,14 +19,31 @@ internal sealed class MultivaluedByDependentEntity : Restatement
         for (var owner = 0; owner < leftovers.Model.Count; owner++)
         {
             var counterpart = leftovers.AnswerOf(owner);
-            foreach (var attribute in leftovers.Model.Entities[owner].Attributes.Where(attribute => attribute.Attribute.Multivalued && counterpart >= 0 && !leftovers.Attributes.Found.ContainsKey(attribute.Attribute.Id)))
+            foreach (
+                var attribute in leftovers
+                    .Model.Entities[owner]
+                    .Attributes.Where(attribute =>
+                        attribute.Attribute.Multivalued
+                        && counterpart >= 0
+                        && !leftovers.Attributes.Found.ContainsKey(attribute.Attribute.Id)
+                    )
+            )
             {
-                foreach (var link in leftovers.AnswerLinks.Where(link => link.From != link.To && (link.From == counterpart || link.To == counterpart)))
+                foreach (
+                    var link in leftovers.AnswerLinks.Where(link =>
+                        link.From != link.To && (link.From == counterpart || link.To == counterpart)
+                    )
+                )
                 {
                     var dependent = link.From == counterpart ? link.To : link.From;
                     var entity = leftovers.Answer.Entities[dependent];
                     var atDependent = link.Relationship.Roles[link.From == counterpart ? 1 : 0];
-                    if (taken.Contains(dependent) || !leftovers.AnswerEntities.Contains(dependent) || atDependent.CoOccurrence.Max == 1 || !IsAlike(attribute.Bare, entity))
+                    if (
+                        taken.Contains(dependent)
+                        || !leftovers.AnswerEntities.Contains(dependent)
+                        || atDependent.CoOccurrence.Max == 1
+                        || !IsAlike(attribute.Bare, entity)
+                    )
                     {
                         continue;
                     }
@@ -35,7 +54,8 @@ internal sealed class MultivaluedByDependentEntity : Restatement
                         $"Drawn as {entity.Entity.Name}, an entity with one of them in each: same meaning.",
                         [attribute.Attribute.Id],
                         ImmutableDictionary<string, RestatedCount>.Empty,
-                        [entity.Entity.Id, link.Relationship.Id, .. entity.Attributes.Select(own => own.Attribute.Id)]);
+                        [entity.Entity.Id, link.Relationship.Id, .. entity.Attributes.Select(own => own.Attribute.Id)]
+                    );
                     break;
                 }
             }
@@ -44,5 +64,7 @@ internal sealed class MultivaluedByDependentEntity : Restatement
 
     private static bool IsAlike(Name attribute, NamedEntity entity) =>
         NameSimilarity.Of(attribute, entity.Name).Value >= AttributeMatcher.Sureness
-        || entity.Attributes.Any(own => NameSimilarity.OfBare(attribute, attribute, own.Name, own.Bare).Value >= AttributeMatcher.Sureness);
+        || entity.Attributes.Any(own =>
+            NameSimilarity.OfBare(attribute, attribute, own.Name, own.Bare).Value >= AttributeMatcher.Sureness
+        );
 }

@@ -23,14 +23,25 @@ internal sealed class PartsByComposite : Restatement
             }
 
             var wanted = leftovers.Model.Entities[owner].Attributes.Where(leftovers.Attributes.IsFree).ToList();
-            foreach (var composite in leftovers.Answer.Entities[counterpart].Attributes.Where(attribute => attribute.Attribute.Parts.Length >= FewestParts && leftovers.Attributes.IsFreeAnswer(attribute)))
+            foreach (
+                var composite in leftovers
+                    .Answer.Entities[counterpart]
+                    .Attributes.Where(attribute =>
+                        attribute.Attribute.Parts.Length >= FewestParts && leftovers.Attributes.IsFreeAnswer(attribute)
+                    )
+            )
             {
                 var found = new List<NamedAttribute>();
                 foreach (var part in composite.Attribute.Parts)
                 {
                     var (name, withWhole) = (Name.Of(part.Name), Name.Of($"{part.Name} {composite.Attribute.Name}"));
-                    var like = wanted.FirstOrDefault(attribute => !found.Contains(attribute)
-                        && Math.Max(NameSimilarity.Of(name, attribute.Bare).Value, NameSimilarity.Of(withWhole, attribute.Bare).Value) >= AttributeMatcher.Sureness);
+                    var like = wanted.FirstOrDefault(attribute =>
+                        !found.Contains(attribute)
+                        && Math.Max(
+                            NameSimilarity.Of(name, attribute.Bare).Value,
+                            NameSimilarity.Of(withWhole, attribute.Bare).Value
+                        ) >= AttributeMatcher.Sureness
+                    );
                     if (like is not null)
                     {
                         found.Add(like);
@@ -42,10 +53,12 @@ internal sealed class PartsByComposite : Restatement
                     wanted.RemoveAll(found.Contains);
                     yield return new RestatedMatch(
                         Code,
-                        $"{Phrasing.Capital(Phrasing.List([.. found.Select(attribute => Phrasing.InText(attribute.Attribute.Name))]))} are drawn as parts of {Phrasing.InText(composite.Attribute.Name)}: same meaning.",
+                        $"{Phrasing.Capital(Phrasing.List([.. found.Select(attribute => Phrasing.InText(attribute.Attribute.Name))]))} "
+                            + $"are drawn as parts of {Phrasing.InText(composite.Attribute.Name)}: same meaning.",
                         [.. found.Select(attribute => attribute.Attribute.Id)],
                         ImmutableDictionary<string, RestatedCount>.Empty,
-                        [composite.Attribute.Id]);
+                        [composite.Attribute.Id]
+                    );
                 }
             }
         }

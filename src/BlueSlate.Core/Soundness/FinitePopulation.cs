@@ -5,9 +5,10 @@ namespace BlueSlate.Core.Soundness;
 
 /// <summary>
 /// Which entities of a drawing finite data can populate. Counts of instances are the unknowns of a linear program: a role with
-/// participation (min, max) demands min·|E| ≤ |R| ≤ max·|E|, and an entity is populated if some solution gives it more than 0 (Lenzerini
-/// and Nobili 1990). Only acceptable solutions count: an entity at 0 forces its relationships to 0. Subtypes are expanded to compound
-/// types, the consistent sets of entities to which one thing can belong at once (Calvanese and Lenzerini 1994).
+/// participation (min, max) demands min·|E| ≤ |R| ≤ max·|E|, and an entity is populated if some solution gives it more than 0
+/// (Lenzerini and Nobili 1990). Only acceptable solutions count: an entity at 0 forces its relationships to 0. Subtypes are
+/// expanded to compound types, the consistent sets of entities to which one thing can belong at once (Calvanese and Lenzerini
+/// 1994).
 /// </summary>
 /// <param name="Never">Ids of the entities that are empty in every finite state.</param>
 /// <param name="IsDecided">False when a drawing is too large for the stated limits; then nothing is said of it.</param>
@@ -28,17 +29,27 @@ public sealed record FinitePopulation(ImmutableHashSet<string> Never, bool IsDec
         }
 
         // Without a bound from above somewhere, a relationship takes as many instances as are wanted.
-        var bounding = model.Relationships.Where(relationship => relationship.Roles.Any(role => role.Participation.Min > 0) && relationship.Roles.Any(role => HasMost(role))).ToList();
+        var bounding = model
+            .Relationships.Where(relationship =>
+                relationship.Roles.Any(role => role.Participation.Min > 0) && relationship.Roles.Any(role => HasMost(role))
+            )
+            .ToList();
         if (compounds.Count + bounding.Count > MostUnknowns)
         {
             return new FinitePopulation([], false);
         }
 
-        var empty = model.Entities.Select(entity => entity.Id).Where(id => !compounds.Exists(compound => compound.Contains(id))).ToHashSet(StringComparer.Ordinal);
+        var empty = model
+            .Entities.Select(entity => entity.Id)
+            .Where(id => !compounds.Exists(compound => compound.Contains(id)))
+            .ToHashSet(StringComparer.Ordinal);
         while (true)
         {
             var populated = Populated(model, compounds, bounding, empty);
-            var now = model.Entities.Select(entity => entity.Id).Where(id => !populated.Contains(id)).ToHashSet(StringComparer.Ordinal);
+            var now = model
+                .Entities.Select(entity => entity.Id)
+                .Where(id => !populated.Contains(id))
+                .ToHashSet(StringComparer.Ordinal);
             if (now.Count == empty.Count)
             {
                 return new FinitePopulation([.. now], true);
@@ -49,12 +60,20 @@ public sealed record FinitePopulation(ImmutableHashSet<string> Never, bool IsDec
     }
 
     // The entities that are populated in the solution that populates most, given that some are empty.
-    private static HashSet<string> Populated(ConceptModel model, List<ImmutableHashSet<string>> compounds, List<RelationshipType> bounding, HashSet<string> empty)
+    private static HashSet<string> Populated(
+        ConceptModel model,
+        List<ImmutableHashSet<string>> compounds,
+        List<RelationshipType> bounding,
+        HashSet<string> empty
+    )
     {
         var open = compounds.Where(compound => !compound.Overlaps(empty)).ToList();
         var entities = model.Entities.Select(entity => entity.Id).Where(id => !empty.Contains(id)).ToList();
-        var relationships = bounding.Where(relationship => !relationship.Roles.Any(role => empty.Contains(role.EntityId))).ToList();
-        int first = open.Count, second = first + relationships.Count;
+        var relationships = bounding
+            .Where(relationship => !relationship.Roles.Any(role => empty.Contains(role.EntityId)))
+            .ToList();
+        int first = open.Count,
+            second = first + relationships.Count;
         var program = new IntegerSimplex(second + entities.Count);
         for (var i = 0; i < entities.Count; i++)
         {
@@ -67,7 +86,12 @@ public sealed record FinitePopulation(ImmutableHashSet<string> Never, bool IsDec
         }
 
         // A relationship with an empty entity is empty, so that whoever has to take part in it is empty too.
-        foreach (var (role, _) in Roles(model).Where(pair => pair.Role.Participation.Min > 0 && pair.Relationship.Roles.Any(other => empty.Contains(other.EntityId))))
+        foreach (
+            var (role, _) in Roles(model)
+                .Where(pair =>
+                    pair.Role.Participation.Min > 0 && pair.Relationship.Roles.Any(other => empty.Contains(other.EntityId))
+                )
+        )
         {
             var row = new Dictionary<int, int>();
             Add(row, role.EntityId, 1);
@@ -121,14 +145,20 @@ public sealed record FinitePopulation(ImmutableHashSet<string> Never, bool IsDec
         string Root(string id) => group[id] == id ? id : group[id] = Root(group[id]);
         foreach (var set in model.Specialisations)
         {
-            foreach (var link in set.Subtypes.Where(link => group.ContainsKey(link.EntityId) && group.ContainsKey(set.SupertypeId)))
+            foreach (
+                var link in set.Subtypes.Where(link => group.ContainsKey(link.EntityId) && group.ContainsKey(set.SupertypeId))
+            )
             {
                 group[Root(link.EntityId)] = Root(set.SupertypeId);
             }
         }
 
         var compounds = new List<ImmutableHashSet<string>>();
-        foreach (var tree in model.Entities.GroupBy(entity => Root(entity.Id), entity => entity.Id, StringComparer.Ordinal).Select(members => members.ToList()))
+        foreach (
+            var tree in model
+                .Entities.GroupBy(entity => Root(entity.Id), entity => entity.Id, StringComparer.Ordinal)
+                .Select(members => members.ToList())
+        )
         {
             if (tree.Count > MostInTree)
             {

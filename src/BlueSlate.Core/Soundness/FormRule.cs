@@ -16,16 +16,21 @@ public sealed record FormRemark(string Code, string Text, ImmutableArray<string>
 public abstract class FormRule
 {
     /// <summary>All rules, in the order of their codes.</summary>
-    public static IReadOnlyList<FormRule> All { get; } = [.. typeof(FormRule).Assembly.GetTypes()
-        .Where(type => type.IsSubclassOf(typeof(FormRule)) && !type.IsAbstract)
-        .Select(type => (FormRule)Activator.CreateInstance(type, nonPublic: true)!)
-        .OrderBy(rule => rule.Code, StringComparer.Ordinal)];
+    public static IReadOnlyList<FormRule> All { get; } =
+    [
+        .. typeof(FormRule)
+            .Assembly.GetTypes()
+            .Where(type => type.IsSubclassOf(typeof(FormRule)) && !type.IsAbstract)
+            .Select(type => (FormRule)Activator.CreateInstance(type, nonPublic: true)!)
+            .OrderBy(rule => rule.Code, StringComparer.Ordinal),
+    ];
 
     /// <summary>Its stable code.</summary>
     public abstract string Code { get; }
 
     /// <summary>All remarks on a drawing, rule by rule, each in the drawing's order.</summary>
-    public static ImmutableArray<FormRemark> Check(Reading reading, NotationOptions options) => [.. All.SelectMany(rule => rule.Remarks(reading, options))];
+    public static ImmutableArray<FormRemark> Check(Reading reading, NotationOptions options) =>
+        [.. All.SelectMany(rule => rule.Remarks(reading, options))];
 
     /// <summary>What this rule has to say of a drawing.</summary>
     public abstract IEnumerable<FormRemark> Remarks(Reading reading, NotationOptions options);

@@ -3,8 +3,9 @@ using System.Numerics;
 namespace BlueSlate.Core.Soundness;
 
 /// <summary>
-/// A linear program max Σ x over some unknowns, rows · x ≤ limit with limits of at least 0, x ≥ 0, solved exactly: the simplex method
-/// on a tableau of integers with one common denominator (Edmonds' integer-preserving pivots), by Bland's rule, so that it ends.
+/// A linear program max Σ x over some unknowns, rows · x ≤ limit with limits of at least 0, x ≥ 0, solved exactly: the simplex
+/// method on a tableau of integers with one common denominator (Edmonds' integer-preserving pivots), by Bland's rule, so that
+/// it ends.
 /// </summary>
 internal sealed class IntegerSimplex(int unknowns)
 {
@@ -68,7 +69,8 @@ internal sealed class IntegerSimplex(int unknowns)
                 continue;
             }
 
-            var order = best < 0 ? -1 : (tableau[i][^1] * tableau[best][column]).CompareTo(tableau[best][^1] * tableau[i][column]);
+            var order =
+                best < 0 ? -1 : (tableau[i][^1] * tableau[best][column]).CompareTo(tableau[best][^1] * tableau[i][column]);
             if (order < 0 || (order == 0 && basis[i] < basis[best]))
             {
                 best = i;

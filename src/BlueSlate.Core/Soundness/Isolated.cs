@@ -16,11 +16,15 @@ internal sealed class Isolated : FormRule
             return [];
         }
 
-        var tied = model.Relationships.SelectMany(relationship => relationship.Roles.Select(role => role.EntityId).Append(relationship.EntityId ?? ""))
+        var tied = model
+            .Relationships.SelectMany(relationship =>
+                relationship.Roles.Select(role => role.EntityId).Append(relationship.EntityId ?? "")
+            )
             .Concat(model.Specialisations.SelectMany(set => set.Subtypes.Select(link => link.EntityId).Append(set.SupertypeId)))
             .Concat(model.Unions.SelectMany(union => union.Supertypes.Select(link => link.EntityId).Append(union.CategoryId)))
             .ToHashSet(StringComparer.Ordinal);
-        return model.Entities.Where(entity => !tied.Contains(entity.Id) && entity.Kind != EntityKind.Enumeration)
+        return model
+            .Entities.Where(entity => !tied.Contains(entity.Id) && entity.Kind != EntityKind.Enumeration)
             .Select(entity => Say($"{NameOf(entity)} is tied to nothing.", entity.Id));
     }
 }

@@ -16,10 +16,23 @@ internal sealed class Keyless : FormRule
         }
 
         var model = reading.Model;
-        var inheriting = model.Specialisations.SelectMany(set => set.Subtypes.Select(link => link.EntityId)).Concat(model.Unions.Select(union => union.CategoryId)).ToHashSet(StringComparer.Ordinal);
-        return model.Entities
-            .Where(entity => entity.Identifiers.IsEmpty && entity.Kind == EntityKind.Strong && !inheriting.Contains(entity.Id))
-            .Where(entity => entity.Attributes.Length > 0 && !model.Relationships.Any(relationship => relationship.EntityId == entity.Id || relationship.Identifying == true && relationship.DependentRoleId is { } role && relationship.Roles.Any(one => one.Id == role && one.EntityId == entity.Id)))
+        var inheriting = model
+            .Specialisations.SelectMany(set => set.Subtypes.Select(link => link.EntityId))
+            .Concat(model.Unions.Select(union => union.CategoryId))
+            .ToHashSet(StringComparer.Ordinal);
+        return model
+            .Entities.Where(entity =>
+                entity.Identifiers.IsEmpty && entity.Kind == EntityKind.Strong && !inheriting.Contains(entity.Id)
+            )
+            .Where(entity =>
+                entity.Attributes.Length > 0
+                && !model.Relationships.Any(relationship =>
+                    relationship.EntityId == entity.Id
+                    || relationship.Identifying == true
+                        && relationship.DependentRoleId is { } role
+                        && relationship.Roles.Any(one => one.Id == role && one.EntityId == entity.Id)
+                )
+            )
             .Select(entity => Say($"{NameOf(entity)} has no key.", entity.Id));
     }
 }

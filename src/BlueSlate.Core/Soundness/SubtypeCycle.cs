@@ -10,8 +10,12 @@ internal sealed class SubtypeCycle : FormRule
     public override IEnumerable<FormRemark> Remarks(Reading reading, NotationOptions options)
     {
         var model = reading.Model;
-        var supers = model.Specialisations.SelectMany(set => set.Subtypes.Select(link => (Sub: link.EntityId, Super: set.SupertypeId))).ToLookup(pair => pair.Sub, pair => pair.Super, StringComparer.Ordinal);
-        return model.Entities.Where(entity => Above(supers, entity.Id).Contains(entity.Id)).Select(entity => Say($"{NameOf(entity)} is a kind of itself, by way of others.", entity.Id));
+        var supers = model
+            .Specialisations.SelectMany(set => set.Subtypes.Select(link => (Sub: link.EntityId, Super: set.SupertypeId)))
+            .ToLookup(pair => pair.Sub, pair => pair.Super, StringComparer.Ordinal);
+        return model
+            .Entities.Where(entity => Above(supers, entity.Id).Contains(entity.Id))
+            .Select(entity => Say($"{NameOf(entity)} is a kind of itself, by way of others.", entity.Id));
     }
 
     private static HashSet<string> Above(ILookup<string, string> supers, string id)

@@ -8,5 +8,7 @@ internal sealed class Unnamed : FormRule
     public override string Code => "unnamed";
 
     public override IEnumerable<FormRemark> Remarks(Reading reading, NotationOptions options) =>
-        reading.Model.Entities.Where(entity => entity.Name.Trim().Length == 0).Select(entity => Say("This box has no name.", entity.Id));
+        reading
+            .Model.Entities.Where(entity => entity.Name.Trim().Length == 0)
+            .Select(entity => Say("This box has no name.", entity.Id));
 }

@@ -1,7 +1,13 @@
 namespace BlueSlate.Drafting.Painting;
 
 /// <summary>How a path is painted. The ground is white and the strokes are ink.</summary>
-public enum Fill { None, Ground, Ink, Tint }
+public enum Fill
+{
+    None,
+    Ground,
+    Ink,
+    Tint,
+}
 
 /// <summary>A stroke's width in pixels, its dashes, and what fills the path.</summary>
 public sealed record Brush(double Width, string Dashes = "", Fill Fill = Fill.None, int Hue = 0)
@@ -17,7 +23,14 @@ public sealed record Brush(double Width, string Dashes = "", Fill Fill = Fill.No
 /// <param name="Italic">Italic.</param>
 /// <param name="Anchor">−1 where the point is where it begins, 0 its middle, 1 its end.</param>
 /// <param name="Underline">Whether a solid or a dashed line stands beneath.</param>
-public sealed record Lettering(double Size, bool Reading = false, bool Bold = false, bool Italic = false, int Anchor = -1, BlueSlate.Core.Drawings.Underline Underline = BlueSlate.Core.Drawings.Underline.None);
+public sealed record Lettering(
+    double Size,
+    bool Reading = false,
+    bool Bold = false,
+    bool Italic = false,
+    int Anchor = -1,
+    BlueSlate.Core.Drawings.Underline Underline = BlueSlate.Core.Drawings.Underline.None
+);
 
 /// <summary>Something to paint on, in pixels at zoom 1; paths hold absolute <c>M L C Z</c>.</summary>
 public interface ICanvas

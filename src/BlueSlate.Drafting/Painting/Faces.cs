@@ -5,15 +5,20 @@ namespace BlueSlate.Drafting.Painting;
 /// <summary>The shipped faces, as bytes and as typefaces.</summary>
 internal static class Faces
 {
-    private static readonly Dictionary<string, Lazy<SKTypeface>> Typefaces = Names().ToDictionary(
-        name => name,
-        name => new Lazy<SKTypeface>(() => SKTypeface.FromData(SKData.CreateCopy(Bytes(name)))),
-        StringComparer.Ordinal);
+    private static readonly Dictionary<string, Lazy<SKTypeface>> Typefaces = Names()
+        .ToDictionary(
+            name => name,
+            name => new Lazy<SKTypeface>(() => SKTypeface.FromData(SKData.CreateCopy(Bytes(name)))),
+            StringComparer.Ordinal
+        );
 
     /// <summary>The file name of the face for a lettering.</summary>
-    public static string NameFor(Lettering lettering) => lettering.Reading
-        ? lettering.Italic ? "literata-latin-wght-italic" : "literata-latin-wght-normal"
-        : $"andika-latin-{(lettering.Bold ? 700 : 400)}-{(lettering.Italic ? "italic" : "normal")}";
+    public static string NameFor(Lettering lettering) =>
+        lettering.Reading
+            ? lettering.Italic
+                ? "literata-latin-wght-italic"
+                : "literata-latin-wght-normal"
+            : $"andika-latin-{(lettering.Bold ? 700 : 400)}-{(lettering.Italic ? "italic" : "normal")}";
 
     /// <summary>The typeface of a file.</summary>
     public static SKTypeface Of(string name) => Typefaces[name].Value;
@@ -28,7 +33,10 @@ internal static class Faces
     }
 
     private static IEnumerable<string> Names() =>
-        typeof(Faces).Assembly.GetManifestResourceNames().Where(name => name.StartsWith("fonts/", StringComparison.Ordinal)).Select(Path.GetFileNameWithoutExtension)!;
+        typeof(Faces)
+            .Assembly.GetManifestResourceNames()
+            .Where(name => name.StartsWith("fonts/", StringComparison.Ordinal))
+            .Select(Path.GetFileNameWithoutExtension)!;
 }
 
 /// <summary>The colours of pictures: ink on white, and pale tints for regions.</summary>
@@ -46,5 +54,12 @@ internal static class Ink
     public static string Tint(int hue) => Tints[Math.Clamp(hue, 1, Tints.Length) - 1];
 
     /// <summary>The colour of a filling, or null for none.</summary>
-    public static string? Of(Brush brush) => brush.Fill switch { Fill.Ground => Ground, Fill.Ink => Colour, Fill.Tint => Tint(brush.Hue), _ => null };
+    public static string? Of(Brush brush) =>
+        brush.Fill switch
+        {
+            Fill.Ground => Ground,
+            Fill.Ink => Colour,
+            Fill.Tint => Tint(brush.Hue),
+            _ => null,
+        };
 }

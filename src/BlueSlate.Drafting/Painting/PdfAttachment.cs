@@ -25,12 +25,21 @@ internal static class PdfAttachment
         try
         {
             using var document = PdfReader.Open(new MemoryStream(pdf), PdfDocumentOpenMode.Import);
-            return document.Internals.GetAllObjects().OfType<PdfDictionary>()
+            return document
+                .Internals.GetAllObjects()
+                .OfType<PdfDictionary>()
                 .Where(dictionary => dictionary.Elements.GetName("/Type") == "/EmbeddedFile" && dictionary.Stream is not null)
                 .Select(dictionary => Encoding.UTF8.GetString(dictionary.Stream.UnfilteredValue))
                 .FirstOrDefault(text => text.StartsWith('{'));
         }
-        catch (Exception error) when (error is PdfReaderException or InvalidOperationException or NotImplementedException or FormatException or ArgumentException)
+        catch (Exception error)
+            when (error
+                    is PdfReaderException
+                        or InvalidOperationException
+                        or NotImplementedException
+                        or FormatException
+                        or ArgumentException
+            )
         {
             // A PDF that cannot be read carries nothing of ours.
             return null;

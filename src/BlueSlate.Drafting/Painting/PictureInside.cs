@@ -2,7 +2,9 @@ using System.Text;
 
 namespace BlueSlate.Drafting.Painting;
 
-/// <summary>Finds the drawing that a picture carries, by the picture's content, never by its name. No markup is interpreted.</summary>
+/// <summary>
+/// Finds the drawing that a picture carries, by the picture's content, never by its name. No markup is interpreted.
+/// </summary>
 public static class PictureInside
 {
     /// <summary>What the drawing is filed under in every format.</summary>

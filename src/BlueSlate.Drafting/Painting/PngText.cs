@@ -28,7 +28,7 @@ internal static class PngText
     public static string? Find(byte[] png, string keyword)
     {
         byte[] start = [.. Encoding.Latin1.GetBytes(keyword), 0, 0, 0, 0, 0];
-        for (var at = Signature.Length; at + 12 <= png.Length;)
+        for (var at = Signature.Length; at + 12 <= png.Length; )
         {
             var length = BinaryPrimitives.ReadInt32BigEndian(png.AsSpan(at));
             if (length < 0 || length > png.Length - at - 12)

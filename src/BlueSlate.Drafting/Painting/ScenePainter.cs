@@ -3,8 +3,8 @@ using BlueSlate.Core.Drawings;
 namespace BlueSlate.Drafting.Painting;
 
 /// <summary>
-/// Paints a sheet as the slate does, from the same symbols, by the places, routes and places of texts that the drawing holds. It
-/// lays out nothing: a line without a route runs straight, and its texts stand near their ends.
+/// Paints a sheet as the slate does, from the same symbols, by the places, routes and places of texts that the drawing holds.
+/// It lays out nothing: a line without a route runs straight, and its texts stand near their ends.
 /// </summary>
 public static class ScenePainter
 {
@@ -35,9 +35,17 @@ public static class ScenePainter
     public static Frame Extent(Sheet sheet, IReadOnlySet<string>? only)
     {
         var boxes = Boxes(sheet, only);
-        var points = boxes.Values.SelectMany(box => new[] { (box.X, box.Y), (box.X + box.Width, box.Y + box.Height) })
-            .Concat(sheet.Lines.Where(line => IsWanted(line, sheet, only)).SelectMany(line => line.Route.Select(point => (point.X / 4.0, point.Y / 4.0))
-                .Concat(line.Labels.SelectMany(label => LabelPoints(line, label))))).ToList();
+        var points = boxes
+            .Values.SelectMany(box => new[] { (box.X, box.Y), (box.X + box.Width, box.Y + box.Height) })
+            .Concat(
+                sheet
+                    .Lines.Where(line => IsWanted(line, sheet, only))
+                    .SelectMany(line =>
+                        line.Route.Select(point => (point.X / 4.0, point.Y / 4.0))
+                            .Concat(line.Labels.SelectMany(label => LabelPoints(line, label)))
+                    )
+            )
+            .ToList();
         if (points.Count == 0)
         {
             return new Frame(0, 0, 200, 100);
@@ -57,14 +65,17 @@ public static class ScenePainter
     }
 
     private static Dictionary<string, Frame> Boxes(Sheet sheet, IReadOnlySet<string>? only) =>
-        sheet.Shapes.Where(shape => only is null || only.Contains(shape.Id)).ToDictionary(
-            shape => shape.Id,
-            shape =>
-            {
-                var (width, height) = ShapeSizes.Of(shape);
-                return new Frame((shape.Place?.X ?? 0) / 4.0, (shape.Place?.Y ?? 0) / 4.0, width, height);
-            },
-            StringComparer.Ordinal);
+        sheet
+            .Shapes.Where(shape => only is null || only.Contains(shape.Id))
+            .ToDictionary(
+                shape => shape.Id,
+                shape =>
+                {
+                    var (width, height) = ShapeSizes.Of(shape);
+                    return new Frame((shape.Place?.X ?? 0) / 4.0, (shape.Place?.Y ?? 0) / 4.0, width, height);
+                },
+                StringComparer.Ordinal
+            );
 
     // With a choice of shapes, only lines that hang on nothing else.
     private static bool IsWanted(Line line, Sheet sheet, IReadOnlySet<string>? only)
@@ -74,13 +85,16 @@ public static class ScenePainter
             return true;
         }
 
-        bool Stands(LineEnd end) => end.On.Kind switch
-        {
-            AttachmentKind.Shape => only.Contains(end.On.Id!),
-            AttachmentKind.Row => sheet.Shapes.Any(shape => only.Contains(shape.Id) && shape.TextLines.Any(row => row.Id == end.On.Id)),
-            AttachmentKind.Nothing => false,
-            _ => true,
-        };
+        bool Stands(LineEnd end) =>
+            end.On.Kind switch
+            {
+                AttachmentKind.Shape => only.Contains(end.On.Id!),
+                AttachmentKind.Row => sheet.Shapes.Any(shape =>
+                    only.Contains(shape.Id) && shape.TextLines.Any(row => row.Id == end.On.Id)
+                ),
+                AttachmentKind.Nothing => false,
+                _ => true,
+            };
         return Stands(line.From) && Stands(line.To);
     }
 
@@ -91,7 +105,8 @@ public static class ScenePainter
             return [.. line.Route.Select(point => (point.X / 4.0, point.Y / 4.0))];
         }
 
-        (double, double) Middle(LineEnd end) => boxes.TryGetValue(end.On.Id ?? "", out var box) ? (box.X + (box.Width / 2), box.Y + (box.Height / 2)) : (0, 0);
+        (double, double) Middle(LineEnd end) =>
+            boxes.TryGetValue(end.On.Id ?? "", out var box) ? (box.X + (box.Width / 2), box.Y + (box.Height / 2)) : (0, 0);
         return [Middle(line.From), Middle(line.To)];
     }
 
@@ -105,8 +120,16 @@ public static class ScenePainter
 
         const double Around = 18;
         var (x, y) = (members.Min(box => box.X) - Around, members.Min(box => box.Y) - Around - 18);
-        var frame = new Frame(x, y, members.Max(box => box.X + box.Width) + Around - x, members.Max(box => box.Y + box.Height) + Around - y);
-        canvas.Path(SymbolPaths.InBox("M0 0L1 0L1 1L0 1Z", frame.X, frame.Y, frame.Width, frame.Height), new Brush(0, "", Fill.Tint, region.Hue));
+        var frame = new Frame(
+            x,
+            y,
+            members.Max(box => box.X + box.Width) + Around - x,
+            members.Max(box => box.Y + box.Height) + Around - y
+        );
+        canvas.Path(
+            SymbolPaths.InBox("M0 0L1 0L1 1L0 1Z", frame.X, frame.Y, frame.Width, frame.Height),
+            new Brush(0, "", Fill.Tint, region.Hue)
+        );
         canvas.Text(region.Text, frame.X + 10, frame.Y + 18, new Lettering(TextSize, Reading: true, Italic: true));
     }
 
@@ -129,7 +152,18 @@ public static class ScenePainter
             var turn = along.Facing == EndSide.To ? 1 : -1;
             foreach (var symbol in Symbols.Along[along.Symbol].Paths)
             {
-                canvas.Path(SymbolPaths.Turned(symbol, 0, middle with { DirectionX = middle.DirectionX * turn, DirectionY = middle.DirectionY * turn }), Brush.Line);
+                canvas.Path(
+                    SymbolPaths.Turned(
+                        symbol,
+                        0,
+                        middle with
+                        {
+                            DirectionX = middle.DirectionX * turn,
+                            DirectionY = middle.DirectionY * turn,
+                        }
+                    ),
+                    Brush.Line
+                );
             }
         }
 
@@ -137,14 +171,24 @@ public static class ScenePainter
         PaintEnd(line.To, StandAt(route[^1], route[^2]), canvas);
         foreach (var label in line.Labels)
         {
-            var lettering = new Lettering(LineTextSize, Reading: true, Italic: label.Kind is LabelKind.Label or LabelKind.Text, Anchor: label.Ends ? 1 : -1);
+            var lettering = new Lettering(
+                LineTextSize,
+                Reading: true,
+                Italic: label.Kind is LabelKind.Label or LabelKind.Text,
+                Anchor: label.Ends ? 1 : -1
+            );
             var (x, y, text) = (label.At.X / 4.0, label.At.Y / 4.0, TextOf(line, label));
             canvas.Text(text, x, y, lettering);
             if (label.Kind == LabelKind.Text && line.Pointer != EndSide.Neither)
             {
                 var middle = Middle(route);
                 var turn = line.Pointer == EndSide.To ? 1 : -1;
-                var stand = new Stand(x + TextWidths.Of(text, LineTextSize) + 11, y - 5, middle.DirectionX * turn, middle.DirectionY * turn);
+                var stand = new Stand(
+                    x + TextWidths.Of(text, LineTextSize) + 11,
+                    y - 5,
+                    middle.DirectionX * turn,
+                    middle.DirectionY * turn
+                );
                 canvas.Path(SymbolPaths.Turned("M-5 -4L5 0L-5 4Z", 0, stand), new Brush(0, Fill: Fill.Ink));
             }
         }
@@ -157,7 +201,10 @@ public static class ScenePainter
             var width = TextWidths.Of(end.Qualifier) + 12;
             var across = Math.Abs(stand.DirectionX) > Math.Abs(stand.DirectionY);
             var x = across ? (stand.DirectionX > 0 ? stand.X : stand.X - width) : stand.X - (width / 2);
-            var y = across ? stand.Y - 10 : stand.DirectionY > 0 ? stand.Y : stand.Y - 20;
+            var y =
+                across ? stand.Y - 10
+                : stand.DirectionY > 0 ? stand.Y
+                : stand.Y - 20;
             canvas.Path(SymbolPaths.InBox("M0 0L1 0L1 1L0 1Z", x, y, width, 20), Brush.Line with { Fill = Fill.Ground });
             canvas.Text(end.Qualifier, x + 6, y + 14, new Lettering(TextSize));
             var depth = across ? width : 20;
@@ -165,7 +212,10 @@ public static class ScenePainter
             stand = stand with { X = movedX, Y = movedY };
         }
 
-        var along = end.Marks is [EndMark.Bar, ..] ? 4.0 : end.Marks is [EndMark.Ring, ..] ? 6 : 0;
+        var along =
+            end.Marks is [EndMark.Bar, ..] ? 4.0
+            : end.Marks is [EndMark.Ring, ..] ? 6
+            : 0;
         foreach (var symbol in end.Marks.Select(mark => Symbols.Ends[mark]))
         {
             foreach (var path in symbol.Hollow)
@@ -196,7 +246,13 @@ public static class ScenePainter
     private static string TextOf(Line line, LabelPlace label)
     {
         var end = label.Side == EndSide.To ? line.To : line.From;
-        return label.Kind switch { LabelKind.Label => end.Label, LabelKind.Role => end.Role, LabelKind.Count => end.Count, _ => line.Text };
+        return label.Kind switch
+        {
+            LabelKind.Label => end.Label,
+            LabelKind.Role => end.Role,
+            LabelKind.Count => end.Count,
+            _ => line.Text,
+        };
     }
 
     private static Stand StandAt((double X, double Y) at, (double X, double Y) towards)
@@ -208,7 +264,16 @@ public static class ScenePainter
 
     private static Stand Middle(List<(double X, double Y)> route)
     {
-        var stands = route.Skip(1).Select((point, i) => (Start: StandAt(route[i], point), Length: Math.Sqrt(Math.Pow(point.X - route[i].X, 2) + Math.Pow(point.Y - route[i].Y, 2)))).ToList();
+        var stands = route
+            .Skip(1)
+            .Select(
+                (point, i) =>
+                    (
+                        Start: StandAt(route[i], point),
+                        Length: Math.Sqrt(Math.Pow(point.X - route[i].X, 2) + Math.Pow(point.Y - route[i].Y, 2))
+                    )
+            )
+            .ToList();
         var left = stands.Sum(piece => piece.Length) / 2;
         foreach (var (start, length) in stands)
         {

@@ -10,7 +10,11 @@ internal static class ShapePainter
     public static void Paint(Shape shape, Frame box, ICanvas canvas)
     {
         var form = Symbols.Forms[shape.Form];
-        var edge = Brush.Line with { Fill = form.Solid ? Fill.Ink : Fill.Ground, Dashes = shape.Outline == Outline.Dashed ? "5 4" : "" };
+        var edge = Brush.Line with
+        {
+            Fill = form.Solid ? Fill.Ink : Fill.Ground,
+            Dashes = shape.Outline == Outline.Dashed ? "5 4" : "",
+        };
         foreach (var path in form.Edge)
         {
             canvas.Path(SymbolPaths.InBox(path, box.X, box.Y, box.Width, box.Height), edge);
@@ -40,7 +44,12 @@ internal static class ShapePainter
                 break;
             default:
                 var y = form.Layout == "below" ? box.Y + box.Height + 16 : box.Y + (box.Height / 2) + 4.5 + form.Drop;
-                canvas.Text(shape.Text, box.X + (box.Width / 2), y, new Lettering(TextSize, Italic: shape.Italic, Anchor: 0, Underline: shape.Underline));
+                canvas.Text(
+                    shape.Text,
+                    box.X + (box.Width / 2),
+                    y,
+                    new Lettering(TextSize, Italic: shape.Italic, Anchor: 0, Underline: shape.Underline)
+                );
                 break;
         }
     }
@@ -48,7 +57,12 @@ internal static class ShapePainter
     private static void PaintDouble(Symbol form, Frame box, ICanvas canvas)
     {
         var inner = form.Double.IsEmpty
-            ? new Frame(box.X + form.Inset[0], box.Y + form.Inset[1], Math.Max(0, box.Width - (2 * form.Inset[0])), Math.Max(0, box.Height - (2 * form.Inset[1])))
+            ? new Frame(
+                box.X + form.Inset[0],
+                box.Y + form.Inset[1],
+                Math.Max(0, box.Width - (2 * form.Inset[0])),
+                Math.Max(0, box.Height - (2 * form.Inset[1]))
+            )
             : box;
         foreach (var path in form.Double.IsEmpty ? form.Edge : form.Double)
         {
@@ -67,7 +81,12 @@ internal static class ShapePainter
             canvas.Text(stereotypes, left, box.Y + 17, new Lettering(TextSize, Anchor: anchor));
         }
 
-        canvas.Text(name, left, box.Y + head - (alone ? 3.5 : 8), new Lettering(TextSize, Bold: true, Italic: shape.Italic, Anchor: anchor, Underline: shape.Underline));
+        canvas.Text(
+            name,
+            left,
+            box.Y + head - (alone ? 3.5 : 8),
+            new Lettering(TextSize, Bold: true, Italic: shape.Italic, Anchor: anchor, Underline: shape.Underline)
+        );
         var indent = ShapeSizes.IndentOf(shape);
         var ruled = shape.TextLines.Any() || shape.Compartments.Length > 1;
         var y = box.Y + head;

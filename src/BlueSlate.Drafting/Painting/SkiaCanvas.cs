@@ -14,8 +14,12 @@ internal sealed class SkiaCanvas(SKCanvas canvas) : ICanvas
             var n = Array.ConvertAll(numbers, number => (float)number);
             switch (command)
             {
-                case 'M': builder.MoveTo(n[0], n[1]); break;
-                case 'L': builder.LineTo(n[0], n[1]); break;
+                case 'M':
+                    builder.MoveTo(n[0], n[1]);
+                    break;
+                case 'L':
+                    builder.LineTo(n[0], n[1]);
+                    break;
                 case 'C':
                     for (var i = 0; i + 5 < n.Length; i += 6)
                     {
@@ -23,7 +27,9 @@ internal sealed class SkiaCanvas(SKCanvas canvas) : ICanvas
                     }
 
                     break;
-                default: builder.Close(); break;
+                default:
+                    builder.Close();
+                    break;
             }
         }
 
@@ -44,12 +50,24 @@ internal sealed class SkiaCanvas(SKCanvas canvas) : ICanvas
         using var font = new SKFont(Faces.Of(Faces.NameFor(lettering)), (float)lettering.Size) { Subpixel = true };
         using var paint = new SKPaint { Color = SKColor.Parse(Ink.Colour), IsAntialias = true };
         var width = font.MeasureText(text);
-        var left = (float)x - (lettering.Anchor switch { 0 => width / 2, 1 => width, _ => 0 });
+        var left =
+            (float)x
+            - (
+                lettering.Anchor switch
+                {
+                    0 => width / 2,
+                    1 => width,
+                    _ => 0,
+                }
+            );
         canvas.DrawText(text, left, (float)y, SKTextAlign.Left, font, paint);
         if (lettering.Underline != Underline.None)
         {
             var beneath = (float)(y + 3);
-            Path([new PathPiece('M', [left, beneath]), new PathPiece('L', [left + width, beneath])], new Brush(1, lettering.Underline == Underline.Dashed ? "3 2" : ""));
+            Path(
+                [new PathPiece('M', [left, beneath]), new PathPiece('L', [left + width, beneath])],
+                new Brush(1, lettering.Underline == Underline.Dashed ? "3 2" : "")
+            );
         }
     }
 
@@ -57,7 +75,12 @@ internal sealed class SkiaCanvas(SKCanvas canvas) : ICanvas
     {
         if (Ink.Of(brush) is { } fill && brush.Fill != Fill.None && !(brush is { Fill: Fill.Ground, Width: 2 }))
         {
-            using var filling = new SKPaint { Style = SKPaintStyle.Fill, Color = SKColor.Parse(fill), IsAntialias = true };
+            using var filling = new SKPaint
+            {
+                Style = SKPaintStyle.Fill,
+                Color = SKColor.Parse(fill),
+                IsAntialias = true,
+            };
             paint(filling);
         }
 
@@ -65,7 +88,14 @@ internal sealed class SkiaCanvas(SKCanvas canvas) : ICanvas
         {
             // The core of a double line is a stroke in the colour of the ground.
             var colour = brush is { Fill: Fill.Ground, Width: 2 } ? Ink.Ground : Ink.Colour;
-            using var stroke = new SKPaint { Style = SKPaintStyle.Stroke, StrokeWidth = (float)brush.Width, Color = SKColor.Parse(colour), IsAntialias = true, StrokeJoin = SKStrokeJoin.Miter };
+            using var stroke = new SKPaint
+            {
+                Style = SKPaintStyle.Stroke,
+                StrokeWidth = (float)brush.Width,
+                Color = SKColor.Parse(colour),
+                IsAntialias = true,
+                StrokeJoin = SKStrokeJoin.Miter,
+            };
             if (brush.Dashes.Length > 0)
             {
                 stroke.PathEffect = SKPathEffect.CreateDash([.. brush.Dashes.Split(' ').Select(float.Parse)], 0);

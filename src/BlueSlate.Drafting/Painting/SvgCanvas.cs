@@ -18,10 +18,17 @@ internal sealed class SvgCanvas : ICanvas
     public SortedSet<string> Used { get; } = new(StringComparer.Ordinal);
 
     public void Path(IReadOnlyList<PathPiece> pieces, Brush brush) =>
-        body.Append("<path d=\"").AppendJoin("", pieces.Select(piece => piece.Command + string.Join(' ', piece.Numbers.Select(Number)))).Append('"').Append(Attributes(brush)).Append("/>\n");
+        body.Append("<path d=\"")
+            .AppendJoin("", pieces.Select(piece => piece.Command + string.Join(' ', piece.Numbers.Select(Number))))
+            .Append('"')
+            .Append(Attributes(brush))
+            .Append("/>\n");
 
     public void Circle(double x, double y, double radius, Brush brush) =>
-        body.Append(CultureInfo.InvariantCulture, $"<circle cx=\"{Number(x)}\" cy=\"{Number(y)}\" r=\"{Number(radius)}\"{Attributes(brush)}/>\n");
+        body.Append(
+            CultureInfo.InvariantCulture,
+            $"<circle cx=\"{Number(x)}\" cy=\"{Number(y)}\" r=\"{Number(radius)}\"{Attributes(brush)}/>\n"
+        );
 
     public void Text(string text, double x, double y, Lettering lettering)
     {
@@ -32,9 +39,23 @@ internal sealed class SvgCanvas : ICanvas
 
         var face = Faces.NameFor(lettering);
         Used.Add(face);
-        var anchor = lettering.Anchor switch { 0 => " text-anchor=\"middle\"", 1 => " text-anchor=\"end\"", _ => "" };
-        var decoration = lettering.Underline switch { Underline.Solid => " text-decoration=\"underline\"", Underline.Dashed => " style=\"text-decoration:underline dashed\"", _ => "" };
-        body.Append(CultureInfo.InvariantCulture, $"<text x=\"{Number(x)}\" y=\"{Number(y)}\" font-family=\"{face}\" font-size=\"{Number(lettering.Size)}\" fill=\"{Ink.Colour}\"{anchor}{decoration}>{SecurityElement.Escape(Allowed(text))}</text>\n");
+        var anchor = lettering.Anchor switch
+        {
+            0 => " text-anchor=\"middle\"",
+            1 => " text-anchor=\"end\"",
+            _ => "",
+        };
+        var decoration = lettering.Underline switch
+        {
+            Underline.Solid => " text-decoration=\"underline\"",
+            Underline.Dashed => " style=\"text-decoration:underline dashed\"",
+            _ => "",
+        };
+        body.Append(
+            CultureInfo.InvariantCulture,
+            $"<text x=\"{Number(x)}\" y=\"{Number(y)}\" font-family=\"{face}\" font-size=\"{Number(lettering.Size)}\" "
+                + $"fill=\"{Ink.Colour}\"{anchor}{decoration}>{SecurityElement.Escape(Allowed(text))}</text>\n"
+        );
     }
 
     // XML has no room for most control characters, nor for halves of pairs.
@@ -58,7 +79,8 @@ internal sealed class SvgCanvas : ICanvas
     {
         var isCore = brush is { Fill: Fill.Ground, Width: 2 };
         var fill = isCore ? "none" : Ink.Of(brush) ?? "none";
-        var stroke = brush.Width > 0 ? $" stroke=\"{(isCore ? Ink.Ground : Ink.Colour)}\" stroke-width=\"{Number(brush.Width)}\"" : "";
+        var stroke =
+            brush.Width > 0 ? $" stroke=\"{(isCore ? Ink.Ground : Ink.Colour)}\" stroke-width=\"{Number(brush.Width)}\"" : "";
         return $" fill=\"{fill}\"{stroke}{(brush.Dashes.Length > 0 ? $" stroke-dasharray=\"{brush.Dashes}\"" : "")}";
     }
 

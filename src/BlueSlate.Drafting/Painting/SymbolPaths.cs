@@ -8,14 +8,27 @@ internal static partial class SymbolPaths
 {
     /// <summary>A form's path in a box.</summary>
     public static List<PathPiece> InBox(string path, double x, double y, double width, double height) =>
-        [.. Commands().Matches(path).Select(command => new PathPiece(
-            command.Groups[1].Value[0],
-            [.. Numbers().Matches(command.Groups[2].Value).Select((number, i) =>
-            {
-                var part = double.Parse(number.Groups[1].Value, CultureInfo.InvariantCulture);
-                var pixels = number.Groups[2].Success ? double.Parse(number.Groups[2].Value, CultureInfo.InvariantCulture) : 0;
-                return i % 2 == 0 ? x + (part * width) + pixels : y + (part * height) + pixels;
-            })]))];
+        [
+            .. Commands()
+                .Matches(path)
+                .Select(command => new PathPiece(
+                    command.Groups[1].Value[0],
+                    [
+                        .. Numbers()
+                            .Matches(command.Groups[2].Value)
+                            .Select(
+                                (number, i) =>
+                                {
+                                    var part = double.Parse(number.Groups[1].Value, CultureInfo.InvariantCulture);
+                                    var pixels = number.Groups[2].Success
+                                        ? double.Parse(number.Groups[2].Value, CultureInfo.InvariantCulture)
+                                        : 0;
+                                    return i % 2 == 0 ? x + (part * width) + pixels : y + (part * height) + pixels;
+                                }
+                            ),
+                    ]
+                )),
+        ];
 
     /// <summary>A mark's path, its own axis leading from a point in a direction, begun so far along.</summary>
     public static List<PathPiece> Turned(string path, double along, Stand stand)
@@ -24,9 +37,17 @@ internal static partial class SymbolPaths
         var pieces = new List<PathPiece>();
         foreach (Match command in Commands().Matches(path))
         {
-            var numbers = Numbers().Matches(command.Groups[2].Value).Select(number => double.Parse(number.Groups[1].Value, CultureInfo.InvariantCulture)).ToList();
+            var numbers = Numbers()
+                .Matches(command.Groups[2].Value)
+                .Select(number => double.Parse(number.Groups[1].Value, CultureInfo.InvariantCulture))
+                .ToList();
             var letter = command.Groups[1].Value[0];
-            numbers = letter switch { 'H' => [numbers[0], y], 'V' => [x, numbers[0]], _ => numbers };
+            numbers = letter switch
+            {
+                'H' => [numbers[0], y],
+                'V' => [x, numbers[0]],
+                _ => numbers,
+            };
             var points = new List<double>();
             for (var i = 0; i + 1 < numbers.Count; i += 2)
             {

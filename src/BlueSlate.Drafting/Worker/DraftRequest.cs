@@ -3,7 +3,13 @@ using BlueSlate.Drafting.Painting;
 namespace BlueSlate.Drafting.Worker;
 
 /// <summary>What a drafting process can be asked for.</summary>
-public enum DraftKind { Place, PlaceNew, Tidy, Paint }
+public enum DraftKind
+{
+    Place,
+    PlaceNew,
+    Tidy,
+    Paint,
+}
 
 /// <summary>Asks for places, or for a picture.</summary>
 /// <param name="Kind">What is asked for.</param>

@@ -7,9 +7,7 @@ public static class DraftingLoop
     public static async Task<int> RunAsync(Stream input, Stream output)
     {
         // The layout engine is made ready before it is needed.
-        using (new LayoutEngine())
-        {
-        }
+        using (new LayoutEngine()) { }
 
         while (await Frames.ReadAsync<DraftRequest>(input, CancellationToken.None) is { } request)
         {

@@ -31,13 +31,24 @@ public static class DraftingTable
     }
 
     private static DraftReply Placed(Drawing before, Drawing after, DraftRequest request) =>
-        new() { Drawing = DrawingWriter.WriteText(after), Simpler = !ReferenceEquals(before, after) && before.Shapes.All(shape => shape.Place is null) && IsSimpler(before, request) };
+        new()
+        {
+            Drawing = DrawingWriter.WriteText(after),
+            Simpler =
+                !ReferenceEquals(before, after) && before.Shapes.All(shape => shape.Place is null) && IsSimpler(before, request),
+        };
 
-    private static DraftReply Tidied(Drawing drawing, DraftRequest request) => new()
-    {
-        Places = [.. Tidier.Tidy(drawing, request.Only, request.Simple).Select(place => new DraftedPlace(place.Key, place.Value.X, place.Value.Y))],
-        Simpler = IsSimpler(drawing, request),
-    };
+    private static DraftReply Tidied(Drawing drawing, DraftRequest request) =>
+        new()
+        {
+            Places =
+            [
+                .. Tidier
+                    .Tidy(drawing, request.Only, request.Simple)
+                    .Select(place => new DraftedPlace(place.Key, place.Value.X, place.Value.Y)),
+            ],
+            Simpler = IsSimpler(drawing, request),
+        };
 
     private static DraftReply Painted(Drawing drawing, DraftRequest request)
     {
@@ -45,5 +56,6 @@ public static class DraftingTable
         return new DraftReply { Picture = Picture.Paint(placed, request.Format, request.Only, request.Scale) };
     }
 
-    private static bool IsSimpler(Drawing drawing, DraftRequest request) => request.Simple || drawing.Sheets.Any(LayoutSize.IsBeyond);
+    private static bool IsSimpler(Drawing drawing, DraftRequest request) =>
+        request.Simple || drawing.Sheets.Any(LayoutSize.IsBeyond);
 }

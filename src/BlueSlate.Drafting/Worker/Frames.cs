@@ -20,7 +20,8 @@ public static class Frames
     }
 
     /// <summary>The next message, or null where there is none any more.</summary>
-    public static async Task<T?> ReadAsync<T>(Stream stream, CancellationToken cancellation) where T : class
+    public static async Task<T?> ReadAsync<T>(Stream stream, CancellationToken cancellation)
+        where T : class
     {
         var head = new byte[4];
         if (await stream.ReadAtLeastAsync(head, head.Length, throwOnEndOfStream: false, cancellation) < head.Length)
@@ -35,6 +36,8 @@ public static class Frames
         }
 
         var bytes = new byte[length];
-        return await stream.ReadAtLeastAsync(bytes, length, throwOnEndOfStream: false, cancellation) < length ? null : JsonSerializer.Deserialize<T>(bytes);
+        return await stream.ReadAtLeastAsync(bytes, length, throwOnEndOfStream: false, cancellation) < length
+            ? null
+            : JsonSerializer.Deserialize<T>(bytes);
     }
 }

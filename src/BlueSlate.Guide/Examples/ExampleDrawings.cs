@@ -3,7 +3,9 @@ using BlueSlate.Core.Notations;
 
 namespace BlueSlate.Guide.Examples;
 
-/// <summary>The small exercise on which most examples build: visits to a repair café and the items that they bring in.</summary>
+/// <summary>
+/// The small exercise on which most examples build: visits to a repair café and the items that they bring in.
+/// </summary>
 internal static class ExampleDrawings
 {
     public static string[] Visit => ["PK visit no", "date"];
@@ -12,13 +14,15 @@ internal static class ExampleDrawings
 
     public static string[] Fixer => ["PK badge no", "name"];
 
-    public static Drawing Conceptual { get; } = Boxes().Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in", "comes in on").ToDrawing();
+    public static Drawing Conceptual { get; } =
+        Boxes().Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in", "comes in on").ToDrawing();
 
-    public static Drawing Logical { get; } = new Sketch()
-        .Box("Visit", Visit)
-        .Box("Item", "PK item no", "FK visit no", "fault")
-        .Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in", "comes in on")
-        .ToDrawing();
+    public static Drawing Logical { get; } =
+        new Sketch()
+            .Box("Visit", Visit)
+            .Box("Item", "PK item no", "FK visit no", "fault")
+            .Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in", "comes in on")
+            .ToDrawing();
 
     /// <summary>Three entities, two relationships.</summary>
     public static Drawing WithFixer { get; } = WithFixerUpTo(true).ToDrawing();
@@ -34,7 +38,9 @@ internal static class ExampleDrawings
     /// <summary>Visits, items and their repairs, the repairs tied to the visit as well or not.</summary>
     public static Drawing WithRepair(bool direct)
     {
-        var sketch = Boxes().Box("Repair", "PK repair no", "outcome").Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in", "comes in on")
+        var sketch = Boxes()
+            .Box("Repair", "PK repair no", "outcome")
+            .Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in", "comes in on")
             .Line("Item", Ends.One, "Repair", Ends.ZeroOrMore, "is tried in", "tries");
         return (direct ? sketch.Line("Visit", Ends.One, "Repair", Ends.ZeroOrMore, "leads to", "follows") : sketch).ToDrawing();
     }
@@ -48,27 +54,42 @@ internal static class ExampleDrawings
     public static NotationOptions Uml => new(Level.Conceptual, NotationNames.Uml);
 
     /// <summary>The same visits and items with ovals, without what joins them.</summary>
-    public static Sketch Ovals() => new Sketch()
-        .Box("Visit").Oval("Visit", "visit no", Underline.Solid).Oval("Visit", "date")
-        .Box("Item").Oval("Item", "item no", Underline.Solid).Oval("Item", "fault");
+    public static Sketch Ovals() =>
+        new Sketch()
+            .Box("Visit")
+            .Oval("Visit", "visit no", Underline.Solid)
+            .Oval("Visit", "date")
+            .Box("Item")
+            .Oval("Item", "item no", Underline.Solid)
+            .Oval("Item", "fault");
 
     public static Sketch Chained() => Ovals().Diamond("brings in", Outline.Single, ("Visit", "1", true), ("Item", "N", true));
 
     /// <summary>Repairs numbered within their item.</summary>
-    public static Sketch Repairs(Outline diamond, Underline underline) => new Sketch()
-        .Box("Item").Oval("Item", "item no", Underline.Solid)
-        .Shape(Form.Rectangle, "Repair", Outline.Double).Oval("Repair", "repair no", underline).Oval("Repair", "outcome")
-        .Diamond("is tried in", diamond, ("Item", "1", false), ("Repair", "N", true));
+    public static Sketch Repairs(Outline diamond, Underline underline) =>
+        new Sketch()
+            .Box("Item")
+            .Oval("Item", "item no", Underline.Solid)
+            .Shape(Form.Rectangle, "Repair", Outline.Double)
+            .Oval("Repair", "repair no", underline)
+            .Oval("Repair", "outcome")
+            .Diamond("is tried in", diamond, ("Item", "1", false), ("Repair", "N", true));
 
-    public static Sketch People() => new Sketch()
-        .Box("Person").Oval("Person", "person no", Underline.Solid)
-        .Box("Visitor").Oval("Visitor", "first visit").Box("Fixer").Oval("Fixer", "since");
+    public static Sketch People() =>
+        new Sketch()
+            .Box("Person")
+            .Oval("Person", "person no", Underline.Solid)
+            .Box("Visitor")
+            .Oval("Visitor", "first visit")
+            .Box("Fixer")
+            .Oval("Fixer", "since");
 
     public static Sketch Classes() => new Sketch().Class("Visit", ["visitNo", "date"]).Class("Item", ["itemNo", "fault"]);
 
     public static Sketch Associated() => Classes().Tie("Visit", "Item", Stroke.Solid, "brings in", "1", "1..*");
 
-    public static Sketch Persons() => new Sketch().Class("Person", ["name"]).Class("Visitor", ["firstVisit"]).Class("Fixer", ["since"]);
+    public static Sketch Persons() =>
+        new Sketch().Class("Person", ["name"]).Class("Visitor", ["firstVisit"]).Class("Fixer", ["since"]);
 
     /// <summary>A class with operations, in a formal diagram.</summary>
     public static Sketch Bench(string[] fields, string[] operations) => new Sketch().Class("Workbench", fields, operations);

@@ -17,16 +17,22 @@ public sealed class Access(BlueSlateContext database, IHttpContextAccessor acces
     public IQueryable<Exercise> StaffExercises(bool instructorsOnly = false)
     {
         var id = AccountId;
-        return database.Exercises.Where(exercise => exercise.Cohort!.Members.Any(member =>
-            member.AccountId == id && (member.Role == CohortRole.Instructor || (!instructorsOnly && member.Role == CohortRole.Assistant))));
+        return database.Exercises.Where(exercise =>
+            exercise.Cohort!.Members.Any(member =>
+                member.AccountId == id
+                && (member.Role == CohortRole.Instructor || (!instructorsOnly && member.Role == CohortRole.Assistant))
+            )
+        );
     }
 
     /// <summary>Published exercises of cohorts in which the person is a student.</summary>
     public IQueryable<Exercise> StudentExercises()
     {
         var id = AccountId;
-        return database.Exercises.Where(exercise => exercise.PublishedAt != null
-            && exercise.Cohort!.Members.Any(member => member.AccountId == id && member.Role == CohortRole.Student));
+        return database.Exercises.Where(exercise =>
+            exercise.PublishedAt != null
+            && exercise.Cohort!.Members.Any(member => member.AccountId == id && member.Role == CohortRole.Student)
+        );
     }
 
     /// <summary>The person's own answers.</summary>
@@ -40,15 +46,19 @@ public sealed class Access(BlueSlateContext database, IHttpContextAccessor acces
     public IQueryable<Answer> MarkableAnswers()
     {
         var id = AccountId;
-        return database.Answers.Where(answer => answer.HandedInAt != null
-            && answer.Exercise!.Cohort!.Members.Any(member => member.AccountId == id && member.Role != CohortRole.Student));
+        return database.Answers.Where(answer =>
+            answer.HandedInAt != null
+            && answer.Exercise!.Cohort!.Members.Any(member => member.AccountId == id && member.Role != CohortRole.Student)
+        );
     }
 
     /// <summary>Cohorts in which the person teaches.</summary>
     public IQueryable<Cohort> OwnCohorts()
     {
         var id = AccountId;
-        return database.Cohorts.Where(cohort => cohort.Members.Any(member => member.AccountId == id && member.Role == CohortRole.Instructor));
+        return database.Cohorts.Where(cohort =>
+            cohort.Members.Any(member => member.AccountId == id && member.Role == CohortRole.Instructor)
+        );
     }
 
     /// <summary>Whether the person has this role anywhere.</summary>

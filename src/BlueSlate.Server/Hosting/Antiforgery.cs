@@ -11,10 +11,15 @@ public sealed class Antiforgery(RequestDelegate next, IAntiforgery antiforgery)
     /// <summary>Lets a request pass, or answers with a problem.</summary>
     public async Task InvokeAsync(HttpContext context)
     {
-        var changes = !HttpMethods.IsGet(context.Request.Method) && !HttpMethods.IsHead(context.Request.Method) && !HttpMethods.IsOptions(context.Request.Method);
+        var changes =
+            !HttpMethods.IsGet(context.Request.Method)
+            && !HttpMethods.IsHead(context.Request.Method)
+            && !HttpMethods.IsOptions(context.Request.Method);
         if (changes && context.Request.Path.StartsWithSegments("/api") && !await antiforgery.IsRequestValidAsync(context))
         {
-            await Problems.Unreadable("stale-page", "This page is out of date. Load it again and repeat what you did.").ExecuteAsync(context);
+            await Problems
+                .Unreadable("stale-page", "This page is out of date. Load it again and repeat what you did.")
+                .ExecuteAsync(context);
             return;
         }
 

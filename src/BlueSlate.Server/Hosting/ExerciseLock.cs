@@ -4,8 +4,8 @@ using Microsoft.EntityFrameworkCore;
 namespace BlueSlate.Server.Hosting;
 
 /// <summary>
-/// Lets one change at a time be made of what a whole exercise depends on: publishing, decisions, schemes, release. Whoever comes second sees what
-/// the first has done.
+/// Lets one change at a time be made of what a whole exercise depends on: publishing, decisions, schemes, release. Whoever
+/// comes second sees what the first has done.
 /// </summary>
 public static class ExerciseLock
 {

@@ -15,8 +15,8 @@ public static class Migration
     private const long Lock = 0x426c7565;
 
     /// <summary>
-    /// Migrates; says what it did; gives the process's exit code. Where there is something to be changed and something to be lost,
-    /// a backup is written into a folder first, when one is given.
+    /// Migrates; says what it did; gives the process's exit code. Where there is something to be changed and something to be
+    /// lost, a backup is written into a folder first, when one is given.
     /// </summary>
     public static async Task<int> RunAsync(string? backups)
     {
@@ -31,12 +31,16 @@ public static class Migration
         }
         catch (BackupException error)
         {
-            await Console.Error.WriteLineAsync($"The database was not changed, since no backup could be written first. {error.Message}");
+            await Console.Error.WriteLineAsync(
+                $"The database was not changed, since no backup could be written first. {error.Message}"
+            );
             return 1;
         }
 
         var applied = await ApplyAsync(owner, ServerSettings.AppConnection(configuration));
-        Console.WriteLine(applied == 0 ? "The database is up to date." : $"The database was brought up to date in {applied} steps.");
+        Console.WriteLine(
+            applied == 0 ? "The database is up to date." : $"The database was brought up to date in {applied} steps."
+        );
         return 0;
     }
 
@@ -56,7 +60,9 @@ public static class Migration
         return file;
     }
 
-    /// <summary>Migrates by the owner's connection and gives the other connection's role its rights; how many steps were applied.</summary>
+    /// <summary>
+    /// Migrates by the owner's connection and gives the other connection's role its rights; how many steps were applied.
+    /// </summary>
     public static async Task<int> ApplyAsync(string owner, string app)
     {
         await using var connection = new NpgsqlConnection(owner);
@@ -68,7 +74,11 @@ public static class Migration
             var pending = (await database.Database.GetPendingMigrationsAsync()).Count();
             await database.Database.MigrateAsync();
             PostgreSqlObjectsInstaller.Install(connection, JobSchema);
-            await GrantAsync(connection, new NpgsqlConnectionStringBuilder(app).Username!, new NpgsqlConnectionStringBuilder(owner).Username!);
+            await GrantAsync(
+                connection,
+                new NpgsqlConnectionStringBuilder(app).Username!,
+                new NpgsqlConnectionStringBuilder(owner).Username!
+            );
             return pending;
         }
         finally

@@ -4,7 +4,9 @@ using System.Reflection;
 
 namespace BlueSlate.Server.Hosting;
 
-/// <summary>Refuses requests that hold nothing where a list holds something: what a serializer lets pass no feature has to ask about.</summary>
+/// <summary>
+/// Refuses requests that hold nothing where a list holds something: what a serializer lets pass no feature has to ask about.
+/// </summary>
 public static class NoNulls
 {
     private static readonly ConcurrentDictionary<Type, PropertyInfo[]> Lists = new();
@@ -23,7 +25,8 @@ public static class NoNulls
         return await next(context);
     }
 
-    private static bool IsRequest(Type type) => type.Assembly == typeof(NoNulls).Assembly || type.Assembly == typeof(Core.Assessor).Assembly;
+    private static bool IsRequest(Type type) =>
+        type.Assembly == typeof(NoNulls).Assembly || type.Assembly == typeof(Core.Assessor).Assembly;
 
     private static string? PlaceOf(object value, int depth)
     {
@@ -58,14 +61,28 @@ public static class NoNulls
         return null;
     }
 
-    private static string? Inner(object item, int depth) => item is IEnumerable list and not string
-        ? list.Cast<object?>().Any(one => one is null) ? "[null]" : null
-        : IsRequest(item.GetType()) && !item.GetType().IsEnum ? PlaceOf(item, depth + 1) : null;
+    private static string? Inner(object item, int depth) =>
+        item is IEnumerable list and not string
+            ? list.Cast<object?>().Any(one => one is null)
+                ? "[null]"
+                : null
+            : IsRequest(item.GetType()) && !item.GetType().IsEnum
+                ? PlaceOf(item, depth + 1)
+                : null;
 
     // An immutable array that was never given.
-    private static bool IsDefault(IEnumerable list) => list.GetType() is { IsValueType: true } type && type.GetProperty("IsDefault") is { } property && (bool)property.GetValue(list)!;
+    private static bool IsDefault(IEnumerable list) =>
+        list.GetType() is { IsValueType: true } type
+        && type.GetProperty("IsDefault") is { } property
+        && (bool)property.GetValue(list)!;
 
     private static PropertyInfo[] Find(Type type) =>
-        [.. type.GetProperties(BindingFlags.Public | BindingFlags.Instance).Where(property => property.GetIndexParameters().Length == 0
-            && property.PropertyType != typeof(string) && (typeof(IEnumerable).IsAssignableFrom(property.PropertyType) || IsRequest(property.PropertyType)))];
+        [
+            .. type.GetProperties(BindingFlags.Public | BindingFlags.Instance)
+                .Where(property =>
+                    property.GetIndexParameters().Length == 0
+                    && property.PropertyType != typeof(string)
+                    && (typeof(IEnumerable).IsAssignableFrom(property.PropertyType) || IsRequest(property.PropertyType))
+                ),
+        ];
 }

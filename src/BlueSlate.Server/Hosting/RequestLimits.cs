@@ -26,7 +26,8 @@ public static class RequestLimits
                     ReplenishmentPeriod = TimeSpan.FromSeconds(1),
                     QueueLimit = 0,
                 })
-                : RateLimitPartition.GetNoLimiter(""));
+                : RateLimitPartition.GetNoLimiter("")
+        );
         options.OnRejected = async (context, _) =>
         {
             context.HttpContext.Response.Headers.RetryAfter = "2";

@@ -3,7 +3,8 @@ namespace BlueSlate.Server.Hosting;
 /// <summary>What a browser is told never to do with a reply of ours.</summary>
 public static class SecurityHeaders
 {
-    private const string Policy = "default-src 'self'; frame-ancestors 'none'; base-uri 'self'; form-action 'self'; object-src 'none'";
+    private const string Policy =
+        "default-src 'self'; frame-ancestors 'none'; base-uri 'self'; form-action 'self'; object-src 'none'";
 
     /// <summary>Sets the headers of every reply.</summary>
     public static Task AddAsync(HttpContext context, RequestDelegate next)

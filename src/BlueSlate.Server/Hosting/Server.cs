@@ -42,19 +42,23 @@ public static class Server
 
     private static void AddServices(WebApplicationBuilder builder, ServerSettings settings)
     {
-        builder.Host.UseSerilog((_, logging) => logging
-            .MinimumLevel.Information()
-            .MinimumLevel.Override("Microsoft", Serilog.Events.LogEventLevel.Warning)
-            .MinimumLevel.Override("Hangfire", Serilog.Events.LogEventLevel.Warning)
-            .MinimumLevel.Override("Microsoft.Hosting.Lifetime", Serilog.Events.LogEventLevel.Information)
-            .WriteTo.Console(new CompactJsonFormatter()));
+        builder.Host.UseSerilog(
+            (_, logging) =>
+                logging
+                    .MinimumLevel.Information()
+                    .MinimumLevel.Override("Microsoft", Serilog.Events.LogEventLevel.Warning)
+                    .MinimumLevel.Override("Hangfire", Serilog.Events.LogEventLevel.Warning)
+                    .MinimumLevel.Override("Microsoft.Hosting.Lifetime", Serilog.Events.LogEventLevel.Information)
+                    .WriteTo.Console(new CompactJsonFormatter())
+        );
         builder.WebHost.ConfigureKestrel(kestrel => kestrel.Limits.MaxRequestBodySize = (DrawingLimits.Bytes * 2) + 65_536);
 
         var services = builder.Services;
         services.AddSingleton(settings);
         services.AddSingleton(TimeProvider.System);
         services.AddDbContextPool<BlueSlateContext>(options => BlueSlateContextFactory.Configure(options, settings.Connection));
-        services.AddIdentity<Account, IdentityRole<Guid>>(AccountRules.Configure)
+        services
+            .AddIdentity<Account, IdentityRole<Guid>>(AccountRules.Configure)
             .AddEntityFrameworkStores<BlueSlateContext>()
             .AddDefaultTokenProviders();
         services.Configure<DataProtectionTokenProviderOptions>(options => options.TokenLifespan = TimeSpan.FromDays(14));
@@ -77,7 +81,10 @@ public static class Server
         services.AddHostFiltering(options => options.AllowedHosts = [.. settings.Hosts]);
         services.Configure<ForwardedHeadersOptions>(options =>
         {
-            options.ForwardedHeaders = settings.Proxies.Count == 0 ? ForwardedHeaders.None : ForwardedHeaders.XForwardedFor | ForwardedHeaders.XForwardedProto | ForwardedHeaders.XForwardedHost;
+            options.ForwardedHeaders =
+                settings.Proxies.Count == 0
+                    ? ForwardedHeaders.None
+                    : ForwardedHeaders.XForwardedFor | ForwardedHeaders.XForwardedProto | ForwardedHeaders.XForwardedHost;
             options.KnownProxies.Clear();
             options.KnownIPNetworks.Clear();
             foreach (var network in settings.Proxies)
@@ -134,10 +141,12 @@ public static class Server
             InvisibilityTimeout = TimeSpan.FromSeconds(30),
             UseSlidingInvisibilityTimeout = true,
         };
-        services.AddHangfire(hangfire => hangfire
-            .UseSimpleAssemblyNameTypeSerializer()
-            .UseRecommendedSerializerSettings()
-            .UsePostgreSqlStorage(database => database.UseNpgsqlConnection(settings.Connection), storage));
+        services.AddHangfire(hangfire =>
+            hangfire
+                .UseSimpleAssemblyNameTypeSerializer()
+                .UseRecommendedSerializerSettings()
+                .UsePostgreSqlStorage(database => database.UseNpgsqlConnection(settings.Connection), storage)
+        );
         services.AddScoped<CheckJob>();
         if (Contract.IsBeingWritten || settings.Workers == 0)
         {
@@ -162,12 +171,20 @@ public static class Server
         app.UseExceptionHandler();
         app.UseStatusCodePages();
         app.UseHsts();
-        app.UseSerilogRequestLogging(options => options.MessageTemplate = "{RequestMethod} {RequestPath} {StatusCode} {Elapsed:0.0} ms");
+        app.UseSerilogRequestLogging(options =>
+            options.MessageTemplate = "{RequestMethod} {RequestPath} {StatusCode} {Elapsed:0.0} ms"
+        );
         app.Use(SecurityHeaders.AddAsync);
         app.UseResponseCompression();
         if (Directory.Exists(settings.WebFolder))
         {
-            app.UseStaticFiles(new StaticFileOptions { FileProvider = new PhysicalFileProvider(Path.GetFullPath(settings.WebFolder)), OnPrepareResponse = Cache });
+            app.UseStaticFiles(
+                new StaticFileOptions
+                {
+                    FileProvider = new PhysicalFileProvider(Path.GetFullPath(settings.WebFolder)),
+                    OnPrepareResponse = Cache,
+                }
+            );
         }
 
         app.UseRouting();
@@ -195,11 +212,13 @@ public static class Server
             features.MapDemo();
         }
 
-        app.MapFallback("/api/{**path}", () => Problems.NotFound("no-such-endpoint", "There is nothing at this address.")).ForAnyone();
+        app.MapFallback("/api/{**path}", () => Problems.NotFound("no-such-endpoint", "There is nothing at this address."))
+            .ForAnyone();
         app.MapFallback(context => FrontPage.AnswerAsync(context, settings)).ForAnyone();
     }
 
     private static void Cache(Microsoft.AspNetCore.StaticFiles.StaticFileResponseContext context) =>
-        context.Context.Response.Headers.CacheControl =
-            context.Context.Request.Path.StartsWithSegments("/assets") ? "public, max-age=31536000, immutable" : "no-cache";
+        context.Context.Response.Headers.CacheControl = context.Context.Request.Path.StartsWithSegments("/assets")
+            ? "public, max-age=31536000, immutable"
+            : "no-cache";
 }

@@ -30,18 +30,29 @@ public sealed record ServerSettings
     /// <summary>Host names that requests may be for.</summary>
     public IReadOnlyList<string> Hosts { get; init; } = ["localhost", "127.0.0.1", "[::1]"];
 
-    /// <summary>Reads the settings of this process; throws <see cref="SettingException"/> for one that cannot be read.</summary>
-    public static ServerSettings Read(IConfiguration configuration, string[] args) => new()
-    {
-        Connection = AppConnection(configuration),
-        Demo = args.Contains("--demo"),
-        Workers = Value(configuration, "BLUESLATE_WORKERS", 2, "a number from 0", text => int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var workers) ? workers : null),
-        RequestsASecond = Value(configuration, "BLUESLATE_REQUESTS", 20, "a number from 1", text => int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var requests) && requests > 0 ? requests : null),
-        WebFolder = configuration["BLUESLATE_WEB"] ?? Path.Combine(AppContext.BaseDirectory, "web"),
-        Proxies = [.. ListOf(configuration, "BLUESLATE_PROXIES").Select(ToNetwork)],
-        PathBase = ToPathBase(configuration["BLUESLATE_PATH_BASE"] ?? ""),
-        Hosts = ListOf(configuration, "BLUESLATE_HOSTS") is { Count: > 0 } hosts ? hosts : ["localhost", "127.0.0.1", "[::1]"],
-    };
+    /// <summary>
+    /// Reads the settings of this process; throws <see cref="SettingException"/> for one that cannot be read.
+    /// </summary>
+    public static ServerSettings Read(IConfiguration configuration, string[] args) =>
+        new()
+        {
+            Connection = AppConnection(configuration),
+            Demo = args.Contains("--demo"),
+            Workers = Value(configuration, "BLUESLATE_WORKERS", 2, "a number from 0", text =>
+                int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var workers) ? workers : null
+            ),
+            RequestsASecond = Value(configuration, "BLUESLATE_REQUESTS", 20, "a number from 1", text =>
+                int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var requests) && requests > 0
+                    ? requests
+                    : null
+            ),
+            WebFolder = configuration["BLUESLATE_WEB"] ?? Path.Combine(AppContext.BaseDirectory, "web"),
+            Proxies = [.. ListOf(configuration, "BLUESLATE_PROXIES").Select(ToNetwork)],
+            PathBase = ToPathBase(configuration["BLUESLATE_PATH_BASE"] ?? ""),
+            Hosts = ListOf(configuration, "BLUESLATE_HOSTS") is { Count: > 0 } hosts
+                ? hosts
+                : ["localhost", "127.0.0.1", "[::1]"],
+        };
 
     /// <summary>The connection for rows.</summary>
     public static string AppConnection(IConfiguration configuration) =>
@@ -54,8 +65,11 @@ public sealed record ServerSettings
     /// <summary>The environment of this process as configuration.</summary>
     public static IConfiguration FromEnvironment() => new ConfigurationBuilder().AddEnvironmentVariables().Build();
 
-    private static T Value<T>(IConfiguration configuration, string name, T otherwise, string wanted, Func<string, T?> read) where T : struct =>
-        configuration[name] is not { Length: > 0 } text ? otherwise : read(text) ?? throw new SettingException($"{name} wants {wanted}, not \"{text}\".");
+    private static T Value<T>(IConfiguration configuration, string name, T otherwise, string wanted, Func<string, T?> read)
+        where T : struct =>
+        configuration[name] is not { Length: > 0 } text
+            ? otherwise
+            : read(text) ?? throw new SettingException($"{name} wants {wanted}, not \"{text}\".");
 
     private static List<string> ListOf(IConfiguration configuration, string name) =>
         [.. (configuration[name] ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)];
@@ -67,7 +81,10 @@ public sealed record ServerSettings
 
     private static string ToPathBase(string text) =>
         text is "" or "/" ? ""
-        : text.StartsWith('/') && !text.EndsWith('/') && text.All(c => char.IsAsciiLetterOrDigit(c) || c is '/' or '-' or '_' or '.') ? text
+        : text.StartsWith('/')
+        && !text.EndsWith('/')
+        && text.All(c => char.IsAsciiLetterOrDigit(c) || c is '/' or '-' or '_' or '.')
+            ? text
         : throw new SettingException($"BLUESLATE_PATH_BASE wants a path such as /slate, not \"{text}\".");
 }
 

@@ -15,7 +15,9 @@ public sealed class UnstorableText : IExceptionHandler
             return false;
         }
 
-        await Problems.Unreadable("unstorable-text", "The text holds a character that cannot be kept. Remove it and save again.").ExecuteAsync(httpContext);
+        await Problems
+            .Unreadable("unstorable-text", "The text holds a character that cannot be kept. Remove it and save again.")
+            .ExecuteAsync(httpContext);
         return true;
     }
 }

@@ -1,29 +1,61 @@
-using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Checking;
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Notations;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Checking;
 
-/// <summary>The facts of a model answer: what it says and what it leaves open, each under an id that survives redrawing elsewhere.</summary>
+/// <summary>
+/// The facts of a model answer: what it says and what it leaves open, each under an id that survives redrawing elsewhere.
+/// </summary>
 public sealed class FactListTests
 {
-    private static Sketch Café => new Sketch()
-        .Box("Visit", "PK visit no", "date").Box("Item", "PK item no", "AK1 label", "o fault", "{photos}", "[age]")
-        .Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in", "comes in on");
+    private static Sketch Café =>
+        new Sketch()
+            .Box("Visit", "PK visit no", "date")
+            .Box("Item", "PK item no", "AK1 label", "o fault", "{photos}", "[age]")
+            .Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in", "comes in on");
 
     [Fact]
     public void Every_part_of_a_box_is_a_fact() =>
-        Of(Café.ToDrawing(), Level.Conceptual).Where(fact => fact.ConceptId is "b2" or "t3" or "t4" or "t5" or "t6" or "t7").Select(fact => fact.Id).Order().ShouldBe(
-            ["alternate-key:t4", "attribute:t3", "attribute:t4", "attribute:t5", "attribute:t6", "attribute:t7", "derived:t7", "entity:b2", "key:b2", "multivalued:t6", "optional:t5"],
-            ignoreOrder: true);
+        Of(Café.ToDrawing(), Level.Conceptual)
+            .Where(fact => fact.ConceptId is "b2" or "t3" or "t4" or "t5" or "t6" or "t7")
+            .Select(fact => fact.Id)
+            .Order()
+            .ShouldBe(
+                [
+                    "alternate-key:t4",
+                    "attribute:t3",
+                    "attribute:t4",
+                    "attribute:t5",
+                    "attribute:t6",
+                    "attribute:t7",
+                    "derived:t7",
+                    "entity:b2",
+                    "key:b2",
+                    "multivalued:t6",
+                    "optional:t5",
+                ],
+                ignoreOrder: true
+            );
 
     [Fact]
     public void Every_end_of_a_line_has_a_least_and_a_most()
     {
-        var facts = Of(Café.ToDrawing(), Level.Conceptual).Where(fact => fact.Kind is MinimumFact or MaximumFact).ToDictionary(fact => fact.Id, fact => fact.Value);
-        facts.ShouldBe(new Dictionary<string, string> { ["min:r1/from"] = "1", ["max:r1/from"] = "1", ["min:r1/to"] = "1", ["max:r1/to"] = "*" }, ignoreOrder: true);
+        var facts = Of(Café.ToDrawing(), Level.Conceptual)
+            .Where(fact => fact.Kind is MinimumFact or MaximumFact)
+            .ToDictionary(fact => fact.Id, fact => fact.Value);
+        facts.ShouldBe(
+            new Dictionary<string, string>
+            {
+                ["min:r1/from"] = "1",
+                ["max:r1/from"] = "1",
+                ["min:r1/to"] = "1",
+                ["max:r1/to"] = "*",
+            },
+            ignoreOrder: true
+        );
     }
 
     [Theory]
@@ -45,7 +77,9 @@ public sealed class FactListTests
     public void The_stroke_is_a_fact_only_where_the_class_has_learned_it()
     {
         var options = new NotationOptions(Level.Conceptual) { StrokeSaysIdentifying = false };
-        FactList.Of(Notation.Read(Café.ToDrawing(), options), options).ShouldNotContain(fact => fact.Kind == FactKinds.Identifying);
+        FactList
+            .Of(Notation.Read(Café.ToDrawing(), options), options)
+            .ShouldNotContain(fact => fact.Kind == FactKinds.Identifying);
         Of(Café.ToDrawing(), Level.Conceptual).Count(fact => fact.Kind == FactKinds.Identifying).ShouldBe(1);
     }
 
@@ -66,7 +100,21 @@ public sealed class FactListTests
     {
         var before = Café.ToDrawing();
         var sheet = before.Sheets[0];
-        var after = new Drawing([sheet with { Shapes = [.. sheet.Shapes.Select(shape => shape with { Text = shape.Text + " record", Place = new Place(9, 9, 99, 99) })] }]);
+        var after = new Drawing([
+            sheet with
+            {
+                Shapes =
+                [
+                    .. sheet.Shapes.Select(shape =>
+                        shape with
+                        {
+                            Text = shape.Text + " record",
+                            Place = new Place(9, 9, 99, 99),
+                        }
+                    ),
+                ],
+            },
+        ]);
         Of(after, Level.Conceptual).Select(fact => fact.Id).ShouldBe(Of(before, Level.Conceptual).Select(fact => fact.Id));
     }
 

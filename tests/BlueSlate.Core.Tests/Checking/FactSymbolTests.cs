@@ -1,5 +1,5 @@
-using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Checking;
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Notations;
 using Shouldly;
@@ -12,16 +12,30 @@ public sealed class FactSymbolTests
     [Fact]
     public void A_double_line_says_how_few_there_are_of_the_other_and_a_letter_how_many_are_beside_it()
     {
-        var model = new Sketch().Box("Guide").Box("Show").Diamond("leads", Outline.Single, ("Guide", "1", false), ("Show", "N", true)).ToDrawing();
+        var model = new Sketch()
+            .Box("Guide")
+            .Box("Show")
+            .Diamond("leads", Outline.Single, ("Guide", "1", false), ("Show", "N", true))
+            .ToDrawing();
         foreach (var style in Enum.GetValues<CountStyle>())
         {
             var options = new NotationOptions(Level.Conceptual, NotationNames.Chen) { Counts = style };
             var reading = Notation.Read(model, options);
-            var guide = reading.Model.Relationships.Single().Roles.Single(role => reading.Model.Entity(role.EntityId).Name == "Guide");
-            var ends = model.Sheets[0].Lines.ToDictionary(line => line.From.On.Id!, line => $"{line.Id}/from", StringComparer.Ordinal);
-            string At(FactKind kind) => kind.SymbolOf(FactList.Of(reading, options).Single(fact => fact.Kind == kind && fact.ConceptId == guide.Id), reading, options);
+            var guide = reading
+                .Model.Relationships.Single()
+                .Roles.Single(role => reading.Model.Entity(role.EntityId).Name == "Guide");
+            var ends = model
+                .Sheets[0]
+                .Lines.ToDictionary(line => line.From.On.Id!, line => $"{line.Id}/from", StringComparer.Ordinal);
+            string At(FactKind kind) =>
+                kind.SymbolOf(
+                    FactList.Of(reading, options).Single(fact => fact.Kind == kind && fact.ConceptId == guide.Id),
+                    reading,
+                    options
+                );
             At(FactKinds.Minimum).ShouldBe(ends[model.Shapes.Single(shape => shape.Text == "Show").Id]);
-            At(FactKinds.Maximum).ShouldBe(ends[model.Shapes.Single(shape => shape.Text == (style == CountStyle.Letters ? "Guide" : "Show")).Id]);
+            At(FactKinds.Maximum)
+                .ShouldBe(ends[model.Shapes.Single(shape => shape.Text == (style == CountStyle.Letters ? "Guide" : "Show")).Id]);
         }
     }
 

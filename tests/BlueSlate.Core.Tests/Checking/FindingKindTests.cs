@@ -3,7 +3,9 @@ using Shouldly;
 
 namespace BlueSlate.Core.Tests.Checking;
 
-/// <summary>Every kind of finding, by its own example: it is found, nothing else is, and nobody else says it in its stead.</summary>
+/// <summary>
+/// Every kind of finding, by its own example: it is found, nothing else is, and nobody else says it in its stead.
+/// </summary>
 public sealed class FindingKindTests
 {
     public static TheoryData<string> Codes => [.. FindingKind.All.Select(kind => kind.Code)];
@@ -13,7 +15,10 @@ public sealed class FindingKindTests
     public void The_example_of_a_kind_gives_that_finding_and_no_other(string code)
     {
         var kind = Kind(code);
-        var roots = Assess(ExampleArea.Of(kind.Code), FindingKind.All).Findings.Where(finding => finding.ConsequenceOf is null).Select(finding => finding.Code).Distinct();
+        var roots = Assess(ExampleArea.Of(kind.Code), FindingKind.All)
+            .Findings.Where(finding => finding.ConsequenceOf is null)
+            .Select(finding => finding.Code)
+            .Distinct();
         roots.ShouldBe([code]);
     }
 
@@ -30,8 +35,13 @@ public sealed class FindingKindTests
         // What it explained is then unexplained, or told in other words; its marks are lost all the same.
         without.Sheet.Exact.ShouldBe(with.Sheet.Exact);
         var explained = without.Findings.SelectMany(finding => finding.Claims.Concat(finding.Extras)).ToHashSet();
-        var own = with.Findings.Where(finding => finding.Code == code).SelectMany(finding => finding.Claims.Concat(finding.Extras)).ToList();
-        (own.Count == 0 || own.Exists(id => !explained.Contains(id)) || left.Except(with.Findings.SelectMany(Sentences)).Any()).ShouldBeTrue("nobody misses it");
+        var own = with
+            .Findings.Where(finding => finding.Code == code)
+            .SelectMany(finding => finding.Claims.Concat(finding.Extras))
+            .ToList();
+        (
+            own.Count == 0 || own.Exists(id => !explained.Contains(id)) || left.Except(with.Findings.SelectMany(Sentences)).Any()
+        ).ShouldBeTrue("nobody misses it");
 
         static IEnumerable<string> Sentences(Finding finding) => [finding.Headline, finding.There, finding.Wanted, finding.Why];
     }
@@ -66,7 +76,10 @@ public sealed class FindingKindTests
         {
             var assessment = Assess(ExampleArea.Of(kind.Code), FindingKind.All);
             var explained = assessment.Findings.SelectMany(finding => finding.Claims).ToHashSet();
-            assessment.Comparison.Verdicts.Where(verdict => verdict.IsBad).Select(verdict => verdict.Fact.Id).ShouldBeSubsetOf(explained, kind.Code);
+            assessment
+                .Comparison.Verdicts.Where(verdict => verdict.IsBad)
+                .Select(verdict => verdict.Fact.Id)
+                .ShouldBeSubsetOf(explained, kind.Code);
         }
     }
 

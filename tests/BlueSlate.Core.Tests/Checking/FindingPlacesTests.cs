@@ -10,9 +10,24 @@ namespace BlueSlate.Core.Tests.Checking;
 public sealed partial class FindingPlacesTests
 {
     public static TheoryData<string> Codes =>
-        [.. FindingKind.All.Where(kind => !kind.Code.StartsWith("notation-", StringComparison.Ordinal) && !OncePerDrawing.Contains(kind.Code) && !KnownByWords.Contains(kind.Code)).Select(kind => kind.Code)];
+        [
+            .. FindingKind
+                .All.Where(kind =>
+                    !kind.Code.StartsWith("notation-", StringComparison.Ordinal)
+                    && !OncePerDrawing.Contains(kind.Code)
+                    && !KnownByWords.Contains(kind.Code)
+                )
+                .Select(kind => kind.Code),
+        ];
 
-    private static readonly string[] OncePerDrawing = ["drawing-shows-little", "foreign-key-in-conceptual", "form-rule-broken", "identifying-without-need", "naming-standard"];
+    private static readonly string[] OncePerDrawing =
+    [
+        "drawing-shows-little",
+        "foreign-key-in-conceptual",
+        "form-rule-broken",
+        "identifying-without-need",
+        "naming-standard",
+    ];
 
     // In the names of another world a date is no date.
     private static readonly string[] KnownByWords = ["history-kept"];
@@ -42,7 +57,12 @@ public sealed partial class FindingPlacesTests
         (finding.ModelElements.Length + finding.AnswerElements.Length).ShouldBeGreaterThan(0);
         Elements(example.Model).IsSupersetOf(finding.ModelElements).ShouldBeTrue();
         Elements(example.Answer).IsSupersetOf(finding.AnswerElements).ShouldBeTrue();
-        var tagged = finding.Tag switch { Tag.Missing => finding.ModelElements, Tag.Extra => finding.AnswerElements, _ => finding.AnswerElements.AddRange(finding.ModelElements) };
+        var tagged = finding.Tag switch
+        {
+            Tag.Missing => finding.ModelElements,
+            Tag.Extra => finding.AnswerElements,
+            _ => finding.AnswerElements.AddRange(finding.ModelElements),
+        };
         tagged.ShouldNotBeEmpty();
     }
 
@@ -50,18 +70,38 @@ public sealed partial class FindingPlacesTests
     private static Drawing Twice(Drawing drawing)
     {
         var sheet = drawing.Sheets[0];
-        var shapes = sheet.Shapes.Select(shape => shape with
-        {
-            Id = "copy" + shape.Id,
-            Text = Other(shape.Text),
-            Compartments = [.. shape.Compartments.Select(lines => lines.Select(line => line with { Id = "copy" + line.Id, Text = OtherRow(line.Text) }).ToImmutableArray())],
-        });
-        var lines = sheet.Lines.Select(line => line with { Id = "copy" + line.Id, Text = Other(line.Text), From = Other(line.From), To = Other(line.To) });
+        var shapes = sheet.Shapes.Select(shape =>
+            shape with
+            {
+                Id = "copy" + shape.Id,
+                Text = Other(shape.Text),
+                Compartments =
+                [
+                    .. shape.Compartments.Select(lines =>
+                        lines.Select(line => line with { Id = "copy" + line.Id, Text = OtherRow(line.Text) }).ToImmutableArray()
+                    ),
+                ],
+            }
+        );
+        var lines = sheet.Lines.Select(line =>
+            line with
+            {
+                Id = "copy" + line.Id,
+                Text = Other(line.Text),
+                From = Other(line.From),
+                To = Other(line.To),
+            }
+        );
         return new Drawing([sheet with { Shapes = [.. sheet.Shapes, .. shapes], Lines = [.. sheet.Lines, .. lines] }]);
     }
 
     private static LineEnd Other(LineEnd end) =>
-        end with { On = end.On with { Id = end.On.Id is null ? null : "copy" + end.On.Id }, Label = Other(end.Label), Role = Other(end.Role) };
+        end with
+        {
+            On = end.On with { Id = end.On.Id is null ? null : "copy" + end.On.Id },
+            Label = Other(end.Label),
+            Role = Other(end.Role),
+        };
 
     // Names of another world: the same name always becomes the same other one.
     private static string Other(string name)
@@ -83,17 +123,23 @@ public sealed partial class FindingPlacesTests
     }
 
     private static string OtherRow(string text) =>
-        text.IndexOfAny(['{', '[', '(', ':']) < 0 ? Other(text) : text[0] switch
-        {
-            '{' => $"{{{Other(text[1..^1])}}}",
-            '[' => $"[{Other(text[1..^1])}]",
-            _ => MemberPattern().Replace(text, match => match.Groups[1].Value + Other(match.Groups[2].Value) + match.Groups[3].Value),
-        };
+        text.IndexOfAny(['{', '[', '(', ':']) < 0
+            ? Other(text)
+            : text[0] switch
+            {
+                '{' => $"{{{Other(text[1..^1])}}}",
+                '[' => $"[{Other(text[1..^1])}]",
+                _ => MemberPattern()
+                    .Replace(text, match => match.Groups[1].Value + Other(match.Groups[2].Value) + match.Groups[3].Value),
+            };
 
     // A sign before the name, the name, and what follows it.
     [GeneratedRegex(@"^([-+#~/ ]*)([\w ]+?)(\s*[:(\[{].*)$")]
     private static partial Regex MemberPattern();
 
     private static HashSet<string> Elements(Drawing drawing) =>
-        [.. drawing.Shapes.SelectMany(shape => shape.TextLines.Select(line => line.Id).Prepend(shape.Id)), .. drawing.Lines.SelectMany(line => new[] { line.Id, line.Id + "/from", line.Id + "/to" })];
+        [
+            .. drawing.Shapes.SelectMany(shape => shape.TextLines.Select(line => line.Id).Prepend(shape.Id)),
+            .. drawing.Lines.SelectMany(line => new[] { line.Id, line.Id + "/from", line.Id + "/to" }),
+        ];
 }

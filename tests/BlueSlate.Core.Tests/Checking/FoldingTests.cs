@@ -25,37 +25,73 @@ public sealed class FoldingTests
 
     [Fact]
     public void Whatever_follows_from_what_nothing_is_lost_and_every_root_is_shown() =>
-        Gen.Int[-1, 9].Array[1, 10].Sample(causes =>
-        {
-            var folded = FindingSelector.Fold([.. causes.Select((cause, i) => Of($"f{i}", cause < 0 ? null : $"f{cause}"))]);
-            folded.Select(finding => finding.Id).ShouldBe(causes.Select((_, i) => $"f{i}"), ignoreOrder: true);
-            var roots = folded.Where(finding => finding.ConsequenceOf is null).Select(finding => finding.Id).ToHashSet();
-            folded.Where(finding => finding.ConsequenceOf is not null).ShouldAllBe(finding => roots.Contains(finding.ConsequenceOf!));
-        });
+        Gen.Int[-1, 9]
+            .Array[1, 10]
+            .Sample(causes =>
+            {
+                var folded = FindingSelector.Fold([.. causes.Select((cause, i) => Of($"f{i}", cause < 0 ? null : $"f{cause}"))]);
+                folded.Select(finding => finding.Id).ShouldBe(causes.Select((_, i) => $"f{i}"), ignoreOrder: true);
+                var roots = folded.Where(finding => finding.ConsequenceOf is null).Select(finding => finding.Id).ToHashSet();
+                folded
+                    .Where(finding => finding.ConsequenceOf is not null)
+                    .ShouldAllBe(finding => roots.Contains(finding.ConsequenceOf!));
+            });
 
     [Fact]
     public void A_reference_to_a_key_that_is_wrong_for_want_of_a_column_stands_under_that_column()
     {
-        var assessment = Exercise.Of(Markup.Parse("""
-            Choir: PK choir code
-            Singer: PK singer no, PK FK choir code, voice
-            Locker: PK locker no, FK1 singer no, FK1 singer choir code
-            Choir 11 has / sings in 0m Singer
-            Singer 11 uses / is used by 0m Locker
-            """).Drawing, BlueSlate.Core.Notations.Level.Logical).Assess(Markup.Parse("""
-            Choir: PK choir code
-            Singer: PK singer no, voice
-            Locker: PK locker no, FK1 singer no, FK1 singer choir code
-            Choir 11 has / sings in 0m Singer
-            Singer 11 uses / is used by 0m Locker
-            """).Drawing, []);
+        var assessment = Exercise
+            .Of(
+                Markup
+                    .Parse(
+                        """
+                        Choir: PK choir code
+                        Singer: PK singer no, PK FK choir code, voice
+                        Locker: PK locker no, FK1 singer no, FK1 singer choir code
+                        Choir 11 has / sings in 0m Singer
+                        Singer 11 uses / is used by 0m Locker
+                        """
+                    )
+                    .Drawing,
+                BlueSlate.Core.Notations.Level.Logical
+            )
+            .Assess(
+                Markup
+                    .Parse(
+                        """
+                        Choir: PK choir code
+                        Singer: PK singer no, voice
+                        Locker: PK locker no, FK1 singer no, FK1 singer choir code
+                        Choir 11 has / sings in 0m Singer
+                        Singer 11 uses / is used by 0m Locker
+                        """
+                    )
+                    .Drawing,
+                []
+            );
         var roots = assessment.Findings.Where(finding => finding.ConsequenceOf is null).Select(finding => finding.Id).ToList();
         assessment.Findings.Single(finding => finding.Code == "foreign-key-mismatch").ConsequenceOf.ShouldNotBeNull();
-        assessment.Findings.Where(finding => finding.ConsequenceOf is not null).ShouldAllBe(finding => roots.Contains(finding.ConsequenceOf!));
-        assessment.Notes.Aggregate(Rational.Zero, (sum, note) => sum + note.Loss).ShouldBe(assessment.Sheet.Maximum - assessment.Sheet.Exact);
+        assessment
+            .Findings.Where(finding => finding.ConsequenceOf is not null)
+            .ShouldAllBe(finding => roots.Contains(finding.ConsequenceOf!));
+        assessment
+            .Notes.Aggregate(Rational.Zero, (sum, note) => sum + note.Loss)
+            .ShouldBe(assessment.Sheet.Maximum - assessment.Sheet.Exact);
     }
 
-    private static Finding Of(string id, string? cause) => new() { Id = id, Code = id, Tag = Tag.Differs, Headline = "", There = "", Wanted = "", Why = "", ConsequenceOf = cause };
+    private static Finding Of(string id, string? cause) =>
+        new()
+        {
+            Id = id,
+            Code = id,
+            Tag = Tag.Differs,
+            Headline = "",
+            There = "",
+            Wanted = "",
+            Why = "",
+            ConsequenceOf = cause,
+        };
 
-    private static IEnumerable<string> Shown(IEnumerable<Finding> folded) => folded.Select(finding => finding.ConsequenceOf is null ? finding.Id : $"{finding.Id}<{finding.ConsequenceOf}");
+    private static IEnumerable<string> Shown(IEnumerable<Finding> folded) =>
+        folded.Select(finding => finding.ConsequenceOf is null ? finding.Id : $"{finding.Id}<{finding.ConsequenceOf}");
 }

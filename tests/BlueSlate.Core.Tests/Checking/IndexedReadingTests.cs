@@ -15,30 +15,46 @@ public sealed class IndexedReadingTests
     [InlineData(NotationNames.Chen)]
     [InlineData(NotationNames.CrowsFoot)]
     [InlineData(NotationNames.Uml)]
-    public void All_that_a_reading_says_is_found_with_its_owner(string notation) => RandomConcepts.For(notation).Sample(model =>
-    {
-        var index = new IndexedReading(new Reading(model, [], ImmutableDictionary<string, ImmutableArray<string>>.Empty));
-        foreach (var entity in model.Entities)
-        {
-            index.Entities[entity.Id].ShouldBe(entity);
-            index.Names[entity.Id].ShouldBe(entity.Name);
-            entity.Attributes.Select(attribute => index.Attribute(attribute.Id)).ShouldBe(entity.Attributes.Select(attribute => (entity, attribute)));
-            entity.Operations.Select(operation => index.Operations[operation.Id]).ShouldBe(entity.Operations.Select(operation => (entity, operation)));
-        }
+    public void All_that_a_reading_says_is_found_with_its_owner(string notation) =>
+        RandomConcepts
+            .For(notation)
+            .Sample(model =>
+            {
+                var index = new IndexedReading(new Reading(model, [], ImmutableDictionary<string, ImmutableArray<string>>.Empty));
+                foreach (var entity in model.Entities)
+                {
+                    index.Entities[entity.Id].ShouldBe(entity);
+                    index.Names[entity.Id].ShouldBe(entity.Name);
+                    entity
+                        .Attributes.Select(attribute => index.Attribute(attribute.Id))
+                        .ShouldBe(entity.Attributes.Select(attribute => (entity, attribute)));
+                    entity
+                        .Operations.Select(operation => index.Operations[operation.Id])
+                        .ShouldBe(entity.Operations.Select(operation => (entity, operation)));
+                }
 
-        foreach (var relationship in model.Relationships)
-        {
-            index.FindRelationship(relationship.Id).ShouldBe(relationship);
-            relationship.Roles.ShouldAllBe(role => index.FindRelationship(role.Id) == relationship && index.Roles[role.Id].Role == role);
-        }
-    });
+                foreach (var relationship in model.Relationships)
+                {
+                    index.FindRelationship(relationship.Id).ShouldBe(relationship);
+                    relationship.Roles.ShouldAllBe(role =>
+                        index.FindRelationship(role.Id) == relationship && index.Roles[role.Id].Role == role
+                    );
+                }
+            });
 
     [Fact]
     public void An_attribute_of_a_relationship_has_the_relationship_for_owner_and_is_none_of_an_entity()
     {
         var options = new NotationOptions(Level.Conceptual) { Notation = NotationNames.Chen };
         var reading = Notation.Read(
-            new Sketch().Box("Fixer").Box("Item").Diamond("looks at", Outline.Single, ("Fixer", "N", false), ("Item", "M", false)).Oval("looks at", "minutes").ToDrawing(), options);
+            new Sketch()
+                .Box("Fixer")
+                .Box("Item")
+                .Diamond("looks at", Outline.Single, ("Fixer", "N", false), ("Item", "M", false))
+                .Oval("looks at", "minutes")
+                .ToDrawing(),
+            options
+        );
         var index = new IndexedReading(reading);
         var relationship = reading.Model.Relationships.ShouldHaveSingleItem();
         var attribute = relationship.Attributes.ShouldHaveSingleItem();

@@ -22,7 +22,11 @@ public sealed class PartsAtRelationshipsTests
 
     private static Drawing Drawn(params string[] parts)
     {
-        var sketch = new Sketch().Box("Fixer").Box("Item").Diamond("looks at", Outline.Single, ("Fixer", "N", false), ("Item", "M", false)).Oval("looks at", "time");
+        var sketch = new Sketch()
+            .Box("Fixer")
+            .Box("Item")
+            .Diamond("looks at", Outline.Single, ("Fixer", "N", false), ("Item", "M", false))
+            .Oval("looks at", "time");
         return parts.Aggregate(sketch, (sofar, part) => sofar.Oval("time", part)).ToDrawing();
     }
 }

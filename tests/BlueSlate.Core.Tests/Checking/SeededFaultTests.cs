@@ -21,7 +21,11 @@ public sealed class SeededFaultTests
         {
             seeded++;
             var findings = assessor.Assess(answer, []).Findings;
-            findings.Where(finding => finding.ConsequenceOf is null).Select(finding => finding.Code).Distinct().ShouldBe([code], name);
+            findings
+                .Where(finding => finding.ConsequenceOf is null)
+                .Select(finding => finding.Code)
+                .Distinct()
+                .ShouldBe([code], name);
         }
 
         seeded.ShouldBeGreaterThanOrEqualTo(Seeds);
@@ -68,7 +72,8 @@ public sealed class SeededFaultTests
     {
         foreach (var (name, model, level) in DemoExercises.Models)
         {
-            // At logical level a maximum of many on both sides is a finding of its own, and a key is what foreign keys are named after.
+            // At logical level a maximum of many on both sides is a finding of its own, and a key is what foreign keys are
+            // named after.
             if (level == Level.Logical && code is "cardinality-max" or "key-missing")
             {
                 continue;

@@ -1,5 +1,5 @@
-using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Checking;
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Notations;
 using Shouldly;
@@ -65,8 +65,16 @@ public sealed class VerdictTests
     [Fact]
     public void Values_of_a_line_tied_to_the_wrong_entity_are_judged_all_the_same()
     {
-        var model = Boxes.Box("Fixer", "PK badge no").Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in").Line("Fixer", Ends.One, "Item", Ends.ZeroOrMore, "looks at", "is looked at by").ToDrawing();
-        var answer = Boxes.Box("Fixer", "PK badge no").Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in").Line("Fixer", Ends.One, "Visit", Ends.ZeroOrMore, "looks at", "is looked at by").ToDrawing();
+        var model = Boxes
+            .Box("Fixer", "PK badge no")
+            .Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in")
+            .Line("Fixer", Ends.One, "Item", Ends.ZeroOrMore, "looks at", "is looked at by")
+            .ToDrawing();
+        var answer = Boxes
+            .Box("Fixer", "PK badge no")
+            .Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in")
+            .Line("Fixer", Ends.One, "Visit", Ends.ZeroOrMore, "looks at", "is looked at by")
+            .ToDrawing();
         var comparison = Assess(model, answer).Comparison;
         comparison.On(FactKinds.Relationship, "r2")!.Kind.ShouldBe(VerdictKind.Wrong);
         comparison.On(FactKinds.Maximum, "r2/to")!.IsGood.ShouldBeTrue();
@@ -75,30 +83,55 @@ public sealed class VerdictTests
     [Fact]
     public void A_foreign_key_is_found_by_the_line_that_it_stands_for_whatever_it_is_called()
     {
-        var model = new Sketch().Box("Visit", Visit).Box("Item", "PK item no", "FK visit no").Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in").ToDrawing();
-        var answer = new Sketch().Box("Visit", Visit).Box("Item", "PK item no", "FK visit").Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in").ToDrawing();
+        var model = new Sketch()
+            .Box("Visit", Visit)
+            .Box("Item", "PK item no", "FK visit no")
+            .Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in")
+            .ToDrawing();
+        var answer = new Sketch()
+            .Box("Visit", Visit)
+            .Box("Item", "PK item no", "FK visit")
+            .Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in")
+            .ToDrawing();
         Exercise.Of(model, Level.Logical).Assess(answer, []).Findings.ShouldBeEmpty();
     }
 
     [Fact]
     public void A_name_without_its_owner_or_with_it_is_the_same()
     {
-        var answer = new Sketch().Box("VISIT", "PK no", "VisitDate").Box("Item", "PK ItemNumber", "item_fault").Line("VISIT", Ends.One, "Item", Ends.OneOrMore, "bring in").ToDrawing();
+        var answer = new Sketch()
+            .Box("VISIT", "PK no", "VisitDate")
+            .Box("Item", "PK ItemNumber", "item_fault")
+            .Line("VISIT", Ends.One, "Item", Ends.OneOrMore, "bring in")
+            .ToDrawing();
         Assess(Model, answer).Findings.ShouldBeEmpty();
     }
 
     [Fact]
     public void No_key_said_at_a_linking_entity_that_its_parents_identify_is_no_fault()
     {
-        var model = new Sketch().Box("Repair", "PK no").Box("Part", "PK code").Box("Use", "quantity")
-            .Line("Repair", Ends.One, "Use", Ends.ZeroOrMore, "has", "is of", Stroke.Solid).Line("Part", Ends.One, "Use", Ends.ZeroOrMore, "is in", "takes", Stroke.Solid).ToDrawing();
-        var dashed = new Sketch().Box("Repair", "PK no").Box("Part", "PK code").Box("Use", "quantity")
-            .Line("Repair", Ends.One, "Use", Ends.ZeroOrMore, "has", "is of").Line("Part", Ends.One, "Use", Ends.ZeroOrMore, "is in", "takes").ToDrawing();
+        var model = new Sketch()
+            .Box("Repair", "PK no")
+            .Box("Part", "PK code")
+            .Box("Use", "quantity")
+            .Line("Repair", Ends.One, "Use", Ends.ZeroOrMore, "has", "is of", Stroke.Solid)
+            .Line("Part", Ends.One, "Use", Ends.ZeroOrMore, "is in", "takes", Stroke.Solid)
+            .ToDrawing();
+        var dashed = new Sketch()
+            .Box("Repair", "PK no")
+            .Box("Part", "PK code")
+            .Box("Use", "quantity")
+            .Line("Repair", Ends.One, "Use", Ends.ZeroOrMore, "has", "is of")
+            .Line("Part", Ends.One, "Use", Ends.ZeroOrMore, "is in", "takes")
+            .ToDrawing();
         Assess(model, dashed).Comparison.On(FactKinds.Key, "b3")!.IsGood.ShouldBeTrue();
     }
 
     private static Verdict On(Drawing answer, string fact, params Tolerance[] tolerances) =>
-        Exercise.Of(Model, Level.Conceptual, tolerances).Assess(answer, []).Comparison.Verdicts.Single(verdict => verdict.Fact.Id == fact);
+        Exercise
+            .Of(Model, Level.Conceptual, tolerances)
+            .Assess(answer, [])
+            .Comparison.Verdicts.Single(verdict => verdict.Fact.Id == fact);
 
     private static Assessment Assess(Drawing model, Drawing answer) => Exercise.Of(model).Assess(answer, []);
 }

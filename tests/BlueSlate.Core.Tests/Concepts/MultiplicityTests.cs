@@ -38,13 +38,17 @@ public sealed class MultiplicityTests
     public void What_is_no_multiplicity(string text) => Multiplicity.TryRead(text, out _).ShouldBeFalse();
 
     [Fact]
-    public void Any_text_is_answered() => Gen.String.Sample(text => Multiplicity.TryRead(text, out var count) || count == Count.Unsaid);
+    public void Any_text_is_answered() =>
+        Gen.String.Sample(text => Multiplicity.TryRead(text, out var count) || count == Count.Unsaid);
 
     [Fact]
     public void Any_pair_in_order_is_read_back() =>
-        Gen.Select(Gen.Int[0, 99], Gen.Int[0, 99]).Sample((a, b) =>
-        {
-            Multiplicity.TryRead($"{a}..{b}", out var count).ShouldBe(a <= b);
-            return a > b || count == new Count(a, b);
-        });
+        Gen.Select(Gen.Int[0, 99], Gen.Int[0, 99])
+            .Sample(
+                (a, b) =>
+                {
+                    Multiplicity.TryRead($"{a}..{b}", out var count).ShouldBe(a <= b);
+                    return a > b || count == new Count(a, b);
+                }
+            );
 }

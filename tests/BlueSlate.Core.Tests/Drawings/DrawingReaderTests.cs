@@ -5,7 +5,9 @@ using Shouldly;
 
 namespace BlueSlate.Core.Tests.Drawings;
 
-/// <summary>The document format: what is read, what is refused and how, and that nothing is lost on the way there and back.</summary>
+/// <summary>
+/// The document format: what is read, what is refused and how, and that nothing is lost on the way there and back.
+/// </summary>
 public sealed class DrawingReaderTests
 {
     public static TheoryData<string> Families => [.. HostileFiles.All.Select(file => file.Family).Distinct()];
@@ -40,7 +42,12 @@ public sealed class DrawingReaderTests
     [Fact]
     public void The_line_of_a_problem_is_told()
     {
-        var problem = DrawingReader.Read("{\n\"format\": \"blue-slate-drawing\",\n\"version\": 1,\n\"sheets\": [{\n\"id\": \"s\",\n\"shapes\": [{ \"id\": \"b\",\n\"form\": \"blob\" }]}]}").Problems.Single();
+        var problem = DrawingReader
+            .Read(
+                "{\n\"format\": \"blue-slate-drawing\",\n\"version\": 1,\n\"sheets\": [{\n\"id\": \"s\",\n\"shapes\": "
+                    + "[{ \"id\": \"b\",\n\"form\": \"blob\" }]}]}"
+            )
+            .Problems.Single();
         problem.Line.ShouldBe(7);
         problem.Path.ShouldBe("$.sheets[0].shapes[0].form");
     }
@@ -48,32 +55,43 @@ public sealed class DrawingReaderTests
     [Fact]
     public void Unknown_properties_are_passed_over_and_a_byte_order_mark_too()
     {
-        var text = "\uFEFF{\"format\":\"blue-slate-drawing\",\"version\":1,\"later\":{\"a\":[1,2]},\"sheets\":[{\"id\":\"s\",\"colour\":3}]}";
+        var text =
+            "\uFEFF{\"format\":\"blue-slate-drawing\",\"version\":1,\"later\":{\"a\":[1,2]},\"sheets\":[{\"id\":\"s\",\"colour\":3}]}";
         DrawingReader.Read(text).Drawing.ShouldNotBeNull();
     }
 
     [Fact]
     public void Written_and_read_again_a_drawing_is_the_same() =>
-        RandomDrawings.Any.Sample(drawing =>
-        {
-            var written = DrawingWriter.Write(drawing);
-            var outcome = DrawingReader.Read(written);
-            outcome.Problems.ShouldBeEmpty();
-            DrawingWriter.Write(outcome.Drawing!).ShouldBe(written);
-        }, iter: 300);
+        RandomDrawings.Any.Sample(
+            drawing =>
+            {
+                var written = DrawingWriter.Write(drawing);
+                var outcome = DrawingReader.Read(written);
+                outcome.Problems.ShouldBeEmpty();
+                DrawingWriter.Write(outcome.Drawing!).ShouldBe(written);
+            },
+            iter: 300
+        );
 
     [Fact]
     public void Any_bytes_give_a_drawing_or_a_problem() =>
-        Gen.Byte.Array[0, 200].Sample(bytes =>
-        {
-            var outcome = DrawingReader.Read(bytes);
-            (outcome.Drawing is null).ShouldBe(outcome.Problems.Count > 0);
-        }, iter: 2000);
+        Gen
+            .Byte.Array[0, 200]
+            .Sample(
+                bytes =>
+                {
+                    var outcome = DrawingReader.Read(bytes);
+                    (outcome.Drawing is null).ShouldBe(outcome.Problems.Count > 0);
+                },
+                iter: 2000
+            );
 
     [Fact]
     public void Any_cut_of_a_document_gives_a_problem()
     {
-        var whole = DrawingWriter.Write(new Sketch().Box("Visit", "PK visit no").Box("Item").Line("Visit", Ends.One, "Item", Ends.ZeroOrMore, "é").ToDrawing());
+        var whole = DrawingWriter.Write(
+            new Sketch().Box("Visit", "PK visit no").Box("Item").Line("Visit", Ends.One, "Item", Ends.ZeroOrMore, "é").ToDrawing()
+        );
         for (var length = 0; length < whole.Length; length++)
         {
             DrawingReader.Read(whole.AsSpan(0, length)).Problems.ShouldNotBeEmpty();
@@ -85,12 +103,35 @@ public sealed class DrawingReaderTests
     {
         var schema = File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "drawing.schema.json"));
         using var parsed = JsonDocument.Parse(schema);
-        foreach (var meaning in new[] { "entity", "entities", "attribute", "key", "cardinality", "participation", "minimum\":\"", "weak", "subtype", "supertype", "relationship", "identifying", "primary", "foreign" })
+        foreach (
+            var meaning in new[]
+            {
+                "entity",
+                "entities",
+                "attribute",
+                "key",
+                "cardinality",
+                "participation",
+                "minimum\":\"",
+                "weak",
+                "subtype",
+                "supertype",
+                "relationship",
+                "identifying",
+                "primary",
+                "foreign",
+            }
+        )
         {
             Words(parsed.RootElement).ShouldNotContain(meaning);
         }
 
-        foreach (var word in Vocabulary.Outlines.All.Concat(Vocabulary.Strokes.All).Concat(Vocabulary.Underlines.All).Concat(Vocabulary.Sides.All))
+        foreach (
+            var word in Vocabulary
+                .Outlines.All.Concat(Vocabulary.Strokes.All)
+                .Concat(Vocabulary.Underlines.All)
+                .Concat(Vocabulary.Sides.All)
+        )
         {
             schema.ShouldContain($"\"{word}\"");
         }

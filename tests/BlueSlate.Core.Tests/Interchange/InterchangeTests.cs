@@ -18,8 +18,11 @@ public sealed class InterchangeTests
             var text = JsonSerializer.Serialize(SchemeDocument.Of(scheme), Formats.Json);
             var again = JsonSerializer.Deserialize<SchemeDocument>(text, Formats.Json)!.ToScheme();
             again.Maximum.ShouldBe(scheme.Maximum);
-            again.Lines.Select(line => (line.Id, line.Title, line.Marks, line.Rule, string.Join(',', line.FactIds)))
-                .ShouldBe(scheme.Lines.Select(line => (line.Id, line.Title, line.Marks, line.Rule, string.Join(',', line.FactIds))));
+            again
+                .Lines.Select(line => (line.Id, line.Title, line.Marks, line.Rule, string.Join(',', line.FactIds)))
+                .ShouldBe(
+                    scheme.Lines.Select(line => (line.Id, line.Title, line.Marks, line.Rule, string.Join(',', line.FactIds)))
+                );
         }
     }
 
@@ -48,11 +51,17 @@ public sealed class InterchangeTests
             foreach (var answer in DemoExercises.Answers(name))
             {
                 var result = ResultDocument.Of(Exercise.Of(model, level).Assess(answer, []), DrawingWriter.Hash(answer));
-                var again = JsonSerializer.Deserialize<ResultDocument>(JsonSerializer.Serialize(result, Formats.Json), Formats.Json)!;
+                var again = JsonSerializer.Deserialize<ResultDocument>(
+                    JsonSerializer.Serialize(result, Formats.Json),
+                    Formats.Json
+                )!;
                 again.Total.ShouldBe(result.Total);
                 again.Notes.Aggregate(Rational.Zero, (sum, note) => sum + note.Loss).ShouldBe(result.Maximum - result.Exact);
-                var drawn = answer.Shapes.Select(shape => shape.Id).Concat(answer.Shapes.SelectMany(shape => shape.TextLines).Select(row => row.Id))
-                    .Concat(answer.Lines.SelectMany(line => new[] { line.Id, line.FromId, line.ToId })).ToHashSet();
+                var drawn = answer
+                    .Shapes.Select(shape => shape.Id)
+                    .Concat(answer.Shapes.SelectMany(shape => shape.TextLines).Select(row => row.Id))
+                    .Concat(answer.Lines.SelectMany(line => new[] { line.Id, line.FromId, line.ToId }))
+                    .ToHashSet();
                 again.Notes.SelectMany(note => note.AnswerElements).ShouldBeSubsetOf(drawn);
                 again.Counterparts.Values.ShouldBeSubsetOf(drawn);
             }

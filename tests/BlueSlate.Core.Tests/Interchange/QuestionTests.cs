@@ -50,7 +50,10 @@ public sealed class QuestionTests
     public void All_that_makes_no_sense_is_said()
     {
         var stereotypes = string.Join(", ", Enumerable.Range(0, 21).Select(i => $"\"s{i}\""));
-        Read($$"""{ "notation": "runes", "marks": "0", "stereotypes": [{{stereotypes}}] }""").Problems().Select(problem => problem.Code).ShouldBe(["part", "notation", "stereotypes"]);
+        Read($$"""{ "notation": "runes", "marks": "0", "stereotypes": [{{stereotypes}}] }""")
+            .Problems()
+            .Select(problem => problem.Code)
+            .ShouldBe(["part", "notation", "stereotypes"]);
     }
 
     [Theory]

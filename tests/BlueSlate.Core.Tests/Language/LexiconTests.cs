@@ -13,7 +13,9 @@ public sealed class LexiconTests
         var words = Lines('w').Select(line => line[2..line.IndexOf('\t')]).ToList();
 
         words.Count.ShouldBeGreaterThan(80_000);
-        words.Where((_, at) => at % 97 == 0 || at == words.Count - 1).ShouldAllBe(word => Lexicon.English.Find(word)!.Word == word);
+        words
+            .Where((_, at) => at % 97 == 0 || at == words.Count - 1)
+            .ShouldAllBe(word => Lexicon.English.Find(word)!.Word == word);
     }
 
     [Theory]
@@ -37,7 +39,11 @@ public sealed class LexiconTests
     [Fact]
     public void Nearer_kinds_are_closer()
     {
-        var (telescope, binoculars, idea) = (Lexicon.English.Find("telescope")!, Lexicon.English.Find("binoculars")!, Lexicon.English.Find("idea")!);
+        var (telescope, binoculars, idea) = (
+            Lexicon.English.Find("telescope")!,
+            Lexicon.English.Find("binoculars")!,
+            Lexicon.English.Find("idea")!
+        );
 
         Lexicon.English.Closeness(telescope, telescope).ShouldBe(1);
         Lexicon.English.Closeness(telescope, binoculars).ShouldBeGreaterThan(Lexicon.English.Closeness(telescope, idea));
@@ -46,7 +52,10 @@ public sealed class LexiconTests
 
     private static List<string> Lines(char kind)
     {
-        using var packed = new GZipStream(typeof(Lexicon).Assembly.GetManifestResourceStream("lexicon/words.gz")!, CompressionMode.Decompress);
+        using var packed = new GZipStream(
+            typeof(Lexicon).Assembly.GetManifestResourceStream("lexicon/words.gz")!,
+            CompressionMode.Decompress
+        );
         using var reader = new StreamReader(packed);
         return [.. reader.ReadToEnd().Split('\n').Where(line => line.StartsWith(kind))];
     }

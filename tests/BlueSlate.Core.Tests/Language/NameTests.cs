@@ -21,7 +21,8 @@ public sealed class NameTests
     [InlineData("booking", "book")]
     [InlineData("start date", "end date")]
     [InlineData("Visit", "Item")]
-    public void Different_things_are_not_alike(string a, string b) => NameSimilarity.Of(Name.Of(a), Name.Of(b)).Value.ShouldBeLessThan(0.7);
+    public void Different_things_are_not_alike(string a, string b) =>
+        NameSimilarity.Of(Name.Of(a), Name.Of(b)).Value.ShouldBeLessThan(0.7);
 
     [Theory]
     [InlineData("date", "rate")]
@@ -48,7 +49,8 @@ public sealed class NameTests
     [Theory]
     [InlineData("description", "desciption")]
     [InlineData("catalogue", "catalgoue")]
-    public void A_slip_of_the_pen_is_forgiven(string a, string b) => NameSimilarity.Of(Name.Of(a), Name.Of(b)).Value.ShouldBeGreaterThan(0.85);
+    public void A_slip_of_the_pen_is_forgiven(string a, string b) =>
+        NameSimilarity.Of(Name.Of(a), Name.Of(b)).Value.ShouldBeGreaterThan(0.85);
 
     [Theory]
     [InlineData("visit", "visits")]

@@ -12,7 +12,11 @@ public sealed class SentenceTests
     [InlineData("Visitor|PK visitor no|name|o phone", "Visitor: visitor no (key), name, phone (optional)", null)]
     [InlineData("Fixer|PK badge no|{skills}|[age]", "Fixer: badge no (key), skills (several), age (derived)", null)]
     [InlineData("Hall|PK street|PK house no", "Hall: street (key), house no (key)", null)]
-    [InlineData("Member|PK no|AK1 email|address (street, town)", "Member: no (key), email (alternate key 1), address (street, town)", null)]
+    [InlineData(
+        "Member|PK no|AK1 email|address (street, town)",
+        "Member: no (key), email (alternate key 1), address (street, town)",
+        null
+    )]
     [InlineData("Item|fault", "Item: fault", "what tells one item from another?")]
     [InlineData("Item", "Item", "what tells one item from another?")]
     public void A_box(string box, string said, string? open)
@@ -33,8 +37,16 @@ public sealed class SentenceTests
     }
 
     [Theory]
-    [InlineData(EndMark.Foot, "Visit brings in many Item; Item comes in on exactly 1 Visit", "how many items, at least, go with a visit?")]
-    [InlineData(EndMark.Ring, "Visit brings in at least 0 Item; Item comes in on exactly 1 Visit", "how many items, at most, go with a visit?")]
+    [InlineData(
+        EndMark.Foot,
+        "Visit brings in many Item; Item comes in on exactly 1 Visit",
+        "how many items, at least, go with a visit?"
+    )]
+    [InlineData(
+        EndMark.Ring,
+        "Visit brings in at least 0 Item; Item comes in on exactly 1 Visit",
+        "how many items, at most, go with a visit?"
+    )]
     public void An_unfinished_end_is_said_and_asked_about(string mark, string said, string open)
     {
         var sentence = Line(Ends.One, [mark], "brings in", "comes in on");
@@ -43,53 +55,91 @@ public sealed class SentenceTests
     }
 
     [Fact]
-    public void A_line_without_a_name_is_asked_about() => Line(Ends.One, Ends.ZeroOrOne, "", "").StillOpen.ShouldBe("what is this relationship called?");
+    public void A_line_without_a_name_is_asked_about() =>
+        Line(Ends.One, Ends.ZeroOrOne, "", "").StillOpen.ShouldBe("what is this relationship called?");
 
     [Fact]
     public void Roles_tell_the_two_ends_of_a_recursive_line()
     {
-        var drawing = new Sketch().Box("Fixer", "PK badge no").Line(
-            new LineEnd(Attachment.ToShape("b1"), [.. Ends.ZeroOrOne], "mentors", "mentor"),
-            new LineEnd(Attachment.ToShape("b1"), [.. Ends.ZeroOrMore], "is mentored by", "newcomer")).ToDrawing();
-        SentenceWriter.Write(Exercise.Read(drawing))[1].Text.ShouldBe("Fixer as mentor mentors 0 or more Fixer; Fixer as newcomer is mentored by 0 or 1 Fixer");
+        var drawing = new Sketch()
+            .Box("Fixer", "PK badge no")
+            .Line(
+                new LineEnd(Attachment.ToShape("b1"), [.. Ends.ZeroOrOne], "mentors", "mentor"),
+                new LineEnd(Attachment.ToShape("b1"), [.. Ends.ZeroOrMore], "is mentored by", "newcomer")
+            )
+            .ToDrawing();
+        SentenceWriter
+            .Write(Exercise.Read(drawing))[1]
+            .Text.ShouldBe("Fixer as mentor mentors 0 or more Fixer; Fixer as newcomer is mentored by 0 or 1 Fixer");
     }
 
     [Fact]
     public void A_weak_entity_says_so_and_its_relationship_that_it_identifies()
     {
-        var drawing = new Sketch().Box("Item", "PK item no").Box("Repair", "PPK repair no", "outcome").Line("Item", Ends.One, "Repair", Ends.ZeroOrMore, "is tried in", "tries", Stroke.Solid).ToDrawing();
-        SentenceWriter.Write(Exercise.Read(drawing)).Select(sentence => sentence.Text).Skip(1)
-            .ShouldBe(["Repair is weak: repair no (partial key), outcome", "Item is tried in 0 or more Repair; Repair tries exactly 1 Item (identifying)"]);
+        var drawing = new Sketch()
+            .Box("Item", "PK item no")
+            .Box("Repair", "PPK repair no", "outcome")
+            .Line("Item", Ends.One, "Repair", Ends.ZeroOrMore, "is tried in", "tries", Stroke.Solid)
+            .ToDrawing();
+        SentenceWriter
+            .Write(Exercise.Read(drawing))
+            .Select(sentence => sentence.Text)
+            .Skip(1)
+            .ShouldBe([
+                "Repair is weak: repair no (partial key), outcome",
+                "Item is tried in 0 or more Repair; Repair tries exactly 1 Item (identifying)",
+            ]);
     }
 
     [Fact]
     public void A_class_diagram_says_members_kinds_and_links()
     {
-        var sketch = new Sketch().Class("«interface» Bookable", ["+ isFree(on: Date): Boolean"]).Class("Evening", ["- date: Date"]).Class("Slot", ["- minutes: Integer = 30"])
-            .Tie("Evening", "Slot", Stroke.Solid, "", "1", "1..*", EndMark.SolidDiamond).Tie("Slot", "«interface» Bookable", Stroke.Dashed, markTo: EndMark.Triangle);
-        SentenceWriter.Write(Notation.Read(sketch.ToDrawing(), new NotationOptions(Level.Conceptual, NotationNames.Uml))).Select(sentence => sentence.Text).ShouldBe([
-            "Bookable is an interface",
-            "Bookable can isFree given on of type Date giving Boolean (public, abstract)",
-            "Evening: date of type Date (private)",
-            "Slot: minutes of type Integer by default 30 (private)",
-            "Evening goes with 1 or more Slot; Slot goes with exactly 1 Evening (composition in Evening)",
-            "Slot realises Bookable",
-        ]);
+        var sketch = new Sketch()
+            .Class("«interface» Bookable", ["+ isFree(on: Date): Boolean"])
+            .Class("Evening", ["- date: Date"])
+            .Class("Slot", ["- minutes: Integer = 30"])
+            .Tie("Evening", "Slot", Stroke.Solid, "", "1", "1..*", EndMark.SolidDiamond)
+            .Tie("Slot", "«interface» Bookable", Stroke.Dashed, markTo: EndMark.Triangle);
+        SentenceWriter
+            .Write(Notation.Read(sketch.ToDrawing(), new NotationOptions(Level.Conceptual, NotationNames.Uml)))
+            .Select(sentence => sentence.Text)
+            .ShouldBe([
+                "Bookable is an interface",
+                "Bookable can isFree given on of type Date giving Boolean (public, abstract)",
+                "Evening: date of type Date (private)",
+                "Slot: minutes of type Integer by default 30 (private)",
+                "Evening goes with 1 or more Slot; Slot goes with exactly 1 Evening (composition in Evening)",
+                "Slot realises Bookable",
+            ]);
     }
 
     [Fact]
     public void A_specialisation_and_a_relationship_of_three()
     {
-        var sketch = new Sketch().Box("Person").Box("Guest").Box("Helper").Circle("o", "Person", false, "Guest", "Helper")
+        var sketch = new Sketch()
+            .Box("Person")
+            .Box("Guest")
+            .Box("Helper")
+            .Circle("o", "Person", false, "Guest", "Helper")
             .Diamond("operates", Outline.Single, ("Helper", "1", false), ("Guest", "N", false), ("Person", "M", false));
-        SentenceWriter.Write(Notation.Read(sketch.ToDrawing(), new NotationOptions(Level.Conceptual, NotationNames.Chen))).Select(sentence => sentence.Text).Skip(3)
-            .ShouldBe(["operates joins at most 1 Helper, many Guest, many Person", "Guest and Helper are kinds of Person (overlapping, partial)"]);
+        SentenceWriter
+            .Write(Notation.Read(sketch.ToDrawing(), new NotationOptions(Level.Conceptual, NotationNames.Chen)))
+            .Select(sentence => sentence.Text)
+            .Skip(3)
+            .ShouldBe([
+                "operates joins at most 1 Helper, many Guest, many Person",
+                "Guest and Helper are kinds of Person (overlapping, partial)",
+            ]);
     }
 
     [Fact]
     public void With_the_aid_off_only_what_is_drawn_is_said()
     {
-        var drawing = new Sketch().Box("Visit", "PK visit no").Box("Item").Line("Visit", Ends.One, "Item", Ends.ZeroOrMore, "brings in").ToDrawing();
+        var drawing = new Sketch()
+            .Box("Visit", "PK visit no")
+            .Box("Item")
+            .Line("Visit", Ends.One, "Item", Ends.ZeroOrMore, "brings in")
+            .ToDrawing();
         var said = string.Join(' ', DrawnSentenceWriter.Write(drawing).Select(sentence => sentence.Text));
         said.ShouldContain("Visit, a box with PK visit no.");
         said.ShouldContain("a foot, then a ring at Item");
@@ -100,5 +150,14 @@ public sealed class SentenceTests
     }
 
     private static Sentence Line(string[] atVisit, string[] atItem, string there, string back) =>
-        SentenceWriter.Write(Notation.Read(new Sketch().Box("Visit", "PK no").Box("Item", "PK no").Line("Visit", atVisit, "Item", atItem, there, back).ToDrawing(), new NotationOptions(Level.Conceptual)))[2];
+        SentenceWriter.Write(
+            Notation.Read(
+                new Sketch()
+                    .Box("Visit", "PK no")
+                    .Box("Item", "PK no")
+                    .Line("Visit", atVisit, "Item", atItem, there, back)
+                    .ToDrawing(),
+                new NotationOptions(Level.Conceptual)
+            )
+        )[2];
 }

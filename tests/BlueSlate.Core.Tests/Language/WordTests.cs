@@ -5,7 +5,9 @@ using Shouldly;
 
 namespace BlueSlate.Core.Tests.Language;
 
-/// <summary>Words: how names are split, abbreviations spelled out, verbs reduced, slips measured, counts put into words.</summary>
+/// <summary>
+/// Words: how names are split, abbreviations spelled out, verbs reduced, slips measured, counts put into words.
+/// </summary>
 public sealed class WordTests
 {
     [Theory]
@@ -19,23 +21,26 @@ public sealed class WordTests
     [InlineData("Größe", "größe")]
     [InlineData("", "")]
     [InlineData("__--", "")]
-    public void A_name_is_split_into_words(string name, string words) => string.Join(' ', WordSplitter.Split(name)).ShouldBe(words);
+    public void A_name_is_split_into_words(string name, string words) =>
+        string.Join(' ', WordSplitter.Split(name)).ShouldBe(words);
 
     [Fact]
     public void Splitting_what_was_split_changes_nothing() =>
-        Gen.String[Gen.Char["abcXYZ019 _-#'ß漢"], 0, 24].Sample(name =>
-        {
-            var once = WordSplitter.Split(name);
-            WordSplitter.Split(string.Join(' ', once)).ShouldBe(once);
-            once.ShouldAllBe(word => word.Length > 0 && !word.Any(char.IsUpper));
-        });
+        Gen.String[Gen.Char["abcXYZ019 _-#'ß漢"], 0, 24]
+            .Sample(name =>
+            {
+                var once = WordSplitter.Split(name);
+                WordSplitter.Split(string.Join(' ', once)).ShouldBe(once);
+                once.ShouldAllBe(word => word.Length > 0 && !word.Any(char.IsUpper));
+            });
 
     [Theory]
     [InlineData("qty", "quantity")]
     [InlineData("dob", "birth date")]
     [InlineData("fname", "first name")]
     [InlineData("workshop", "workshop")]
-    public void Abbreviations_are_spelled_out(string word, string words) => string.Join(' ', Abbreviations.SpellOut(word)).ShouldBe(words);
+    public void Abbreviations_are_spelled_out(string word, string words) =>
+        string.Join(' ', Abbreviations.SpellOut(word)).ShouldBe(words);
 
     [Theory]
     [InlineData("people", "person")]
@@ -63,7 +68,23 @@ public sealed class WordTests
     [Fact]
     public void The_plural_of_a_noun_leads_back_to_it()
     {
-        string[] nouns = ["visit", "entry", "day", "box", "dish", "church", "person", "shelf", "lens", "analysis", "radio", "status", "repair café", "broadcast slot"];
+        string[] nouns =
+        [
+            "visit",
+            "entry",
+            "day",
+            "box",
+            "dish",
+            "church",
+            "person",
+            "shelf",
+            "lens",
+            "analysis",
+            "radio",
+            "status",
+            "repair café",
+            "broadcast slot",
+        ];
         foreach (var noun in nouns)
         {
             var plural = Inflection.Plural(noun);
@@ -105,16 +126,21 @@ public sealed class WordTests
 
     [Fact]
     public void The_distance_of_two_words_is_the_one_of_the_definition() =>
-        Gen.Select(Gen.String[Gen.Char["abc"], 0, 7], Gen.String[Gen.Char["abc"], 0, 7]).Sample((a, b) =>
-        {
-            var exact = Distance(a, b);
-            EditDistance.Of(a, b, 7).ShouldBe(exact);
-            EditDistance.Of(a, b, 2).ShouldBe(Math.Min(exact, 3));
-            EditDistance.Of(b, a, 2).ShouldBe(Math.Min(exact, 3));
-        }, iter: 3000);
+        Gen.Select(Gen.String[Gen.Char["abc"], 0, 7], Gen.String[Gen.Char["abc"], 0, 7])
+            .Sample(
+                (a, b) =>
+                {
+                    var exact = Distance(a, b);
+                    EditDistance.Of(a, b, 7).ShouldBe(exact);
+                    EditDistance.Of(a, b, 2).ShouldBe(Math.Min(exact, 3));
+                    EditDistance.Of(b, a, 2).ShouldBe(Math.Min(exact, 3));
+                },
+                iter: 3000
+            );
 
     [Fact]
-    public void Words_of_any_length_have_a_distance() => EditDistance.Of(new string('a', 500), new string('a', 501), 2).ShouldBe(3);
+    public void Words_of_any_length_have_a_distance() =>
+        EditDistance.Of(new string('a', 500), new string('a', 501), 2).ShouldBe(3);
 
     [Theory]
     [InlineData(1, Count.Many, "item", "1 or more items")]
@@ -126,7 +152,8 @@ public sealed class WordTests
     [InlineData(null, Count.Many, "part", "several parts")]
     [InlineData(2, null, "part", "at least 2 parts")]
     [InlineData(null, 5, "part", "at most 5 parts")]
-    public void Counts_in_words(int? min, int? max, string name, string words) => Phrasing.Counted(new Count(min, max), name).ShouldBe(words);
+    public void Counts_in_words(int? min, int? max, string name, string words) =>
+        Phrasing.Counted(new Count(min, max), name).ShouldBe(words);
 
     [Theory]
     [InlineData("Item", "an item")]
@@ -154,7 +181,12 @@ public sealed class WordTests
             return a.Length + b.Length;
         }
 
-        var best = Math.Min(Math.Min(Distance(a[..^1], b), Distance(a, b[..^1])) + 1, Distance(a[..^1], b[..^1]) + (a[^1] == b[^1] ? 0 : 1));
-        return a.Length > 1 && b.Length > 1 && a[^1] == b[^2] && a[^2] == b[^1] ? Math.Min(best, Distance(a[..^2], b[..^2]) + 1) : best;
+        var best = Math.Min(
+            Math.Min(Distance(a[..^1], b), Distance(a, b[..^1])) + 1,
+            Distance(a[..^1], b[..^1]) + (a[^1] == b[^1] ? 0 : 1)
+        );
+        return a.Length > 1 && b.Length > 1 && a[^1] == b[^2] && a[^2] == b[^1]
+            ? Math.Min(best, Distance(a[..^2], b[..^2]) + 1)
+            : best;
     }
 }

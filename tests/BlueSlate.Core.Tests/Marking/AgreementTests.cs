@@ -34,5 +34,7 @@ public sealed class AgreementTests
     }
 
     private static ImmutableSortedDictionary<string, Rational> Marks(params int[] marks) =>
-        marks.Select((mark, i) => (Line: $"m{i}", Mark: (Rational)mark)).ToImmutableSortedDictionary(pair => pair.Line, pair => pair.Mark, StringComparer.Ordinal);
+        marks
+            .Select((mark, i) => (Line: $"m{i}", Mark: (Rational)mark))
+            .ToImmutableSortedDictionary(pair => pair.Line, pair => pair.Mark, StringComparer.Ordinal);
 }

@@ -28,8 +28,11 @@ public sealed class AlikeTests
     {
         KeysOf(Draw(Ends.OneOrMore, "weather")).ShouldBe(KeysOf(Draw(Ends.OneOrMore, "Weather")));
         KeysOf(Draw(Ends.OneOrMore, "weather")).ShouldNotBe(KeysOf(Draw(Ends.OneOrMore, "mood")));
-        var elsewhere = new Sketch().Box("Visit", "PK visit no", "date").Box("Item", "PK item no", "fault", "weather")
-            .Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in", "comes in on").ToDrawing();
+        var elsewhere = new Sketch()
+            .Box("Visit", "PK visit no", "date")
+            .Box("Item", "PK item no", "fault", "weather")
+            .Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in", "comes in on")
+            .ToDrawing();
         KeysOf(Draw(Ends.OneOrMore, "weather")).ShouldNotBe(KeysOf(elsewhere));
     }
 
@@ -53,7 +56,10 @@ public sealed class AlikeTests
         return [.. assessment.Notes.Select(note => AlikeKey.Of(note, assessment.Comparison))];
     }
 
-    private static Drawing Draw(string[] items, params string[] more) => new Sketch()
-        .Box("Visit", ["PK visit no", "date", .. more]).Box("Item", "PK item no", "fault")
-        .Line("Visit", Ends.One, "Item", items, "brings in", "comes in on").ToDrawing();
+    private static Drawing Draw(string[] items, params string[] more) =>
+        new Sketch()
+            .Box("Visit", ["PK visit no", "date", .. more])
+            .Box("Item", "PK item no", "fault")
+            .Line("Visit", Ends.One, "Item", items, "brings in", "comes in on")
+            .ToDrawing();
 }

@@ -7,8 +7,14 @@ namespace BlueSlate.Core.Tests.Marking;
 /// <summary>How sure a mark is, and what a person says about what stands for what.</summary>
 public sealed class DoubtTests
 {
-    private static Drawing Model => new Sketch().Box("Visitor", "PK visitor no", "name").Box("Visit", "PK visit no", "date").Box("Item", "PK item no", "fault")
-        .Line("Visitor", Ends.One, "Visit", Ends.ZeroOrMore, "pays").Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in").ToDrawing();
+    private static Drawing Model =>
+        new Sketch()
+            .Box("Visitor", "PK visitor no", "name")
+            .Box("Visit", "PK visit no", "date")
+            .Box("Item", "PK item no", "fault")
+            .Line("Visitor", Ends.One, "Visit", Ends.ZeroOrMore, "pays")
+            .Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in")
+            .ToDrawing();
 
     [Fact]
     public void The_model_answer_itself_leaves_no_doubt()
@@ -39,8 +45,13 @@ public sealed class DoubtTests
     [Fact]
     public void A_box_known_by_its_place_alone_has_to_be_looked_at()
     {
-        var answer = new Sketch().Box("Visitor", "PK visitor no", "name").Box("Visit", "PK visit no", "date").Box("Gizmo", "PK item no", "fault")
-            .Line("Visitor", Ends.One, "Visit", Ends.ZeroOrMore, "pays").Line("Visit", Ends.One, "Gizmo", Ends.OneOrMore, "brings in").ToDrawing();
+        var answer = new Sketch()
+            .Box("Visitor", "PK visitor no", "name")
+            .Box("Visit", "PK visit no", "date")
+            .Box("Gizmo", "PK item no", "fault")
+            .Line("Visitor", Ends.One, "Visit", Ends.ZeroOrMore, "pays")
+            .Line("Visit", Ends.One, "Gizmo", Ends.OneOrMore, "brings in")
+            .ToDrawing();
         var doubt = Exercise.Of(Model).Assess(answer, []).Doubt;
         doubt.Unsure.ShouldBe(["b3"]);
         doubt.IsOpen.ShouldBeTrue();
@@ -50,8 +61,15 @@ public sealed class DoubtTests
     [Fact]
     public void Of_two_boxes_that_could_be_meant_the_better_is_taken_and_the_range_is_told()
     {
-        var answer = new Sketch().Box("Visitor", "PK visitor no", "name").Box("Visit", "PK visit no", "date").Box("Gizmo", "PK item no", "fault").Box("Gadget", "PK item no", "fault")
-            .Line("Visitor", Ends.One, "Visit", Ends.ZeroOrMore, "pays").Line("Visit", Ends.One, "Gizmo", Ends.OneOrMore).Line("Visit", Ends.One, "Gadget", Ends.ZeroOrMore).ToDrawing();
+        var answer = new Sketch()
+            .Box("Visitor", "PK visitor no", "name")
+            .Box("Visit", "PK visit no", "date")
+            .Box("Gizmo", "PK item no", "fault")
+            .Box("Gadget", "PK item no", "fault")
+            .Line("Visitor", Ends.One, "Visit", Ends.ZeroOrMore, "pays")
+            .Line("Visit", Ends.One, "Gizmo", Ends.OneOrMore)
+            .Line("Visit", Ends.One, "Gadget", Ends.ZeroOrMore)
+            .ToDrawing();
         var assessment = Exercise.Of(Model).Assess(answer, []);
         assessment.Comparison.Correspondence.Entities["b3"].AnswerId.ShouldBe("b3");
         assessment.Doubt.Lowest.ShouldBeLessThan(assessment.Doubt.Highest);
@@ -61,8 +79,12 @@ public sealed class DoubtTests
     [Fact]
     public void What_a_person_says_stands_for_something_does_so_against_all_likeness()
     {
-        var answer = new Sketch().Box("Visitor", "PK visitor no", "name").Box("Visit", "PK visit no", "date").Box("Weather", "PK day", "wind")
-            .Line("Visitor", Ends.One, "Visit", Ends.ZeroOrMore, "pays").ToDrawing();
+        var answer = new Sketch()
+            .Box("Visitor", "PK visitor no", "name")
+            .Box("Visit", "PK visit no", "date")
+            .Box("Weather", "PK day", "wind")
+            .Line("Visitor", Ends.One, "Visit", Ends.ZeroOrMore, "pays")
+            .ToDrawing();
         var assessor = Exercise.Of(Model);
         assessor.Assess(answer, []).Comparison.Correspondence.Entities.ContainsKey("b3").ShouldBeFalse();
         var said = assessor.AssessAs(answer, Said("b3", "b3")).Comparison.Correspondence;
@@ -78,14 +100,23 @@ public sealed class DoubtTests
         var turned = assessor.AssessAs(Model, Said("b1", "b2").Add("b2", "b1")).Comparison.Correspondence;
         turned.Entities["b1"].AnswerId.ShouldBe("b2");
         turned.Entities["b2"].AnswerId.ShouldBe("b1");
-        var answer = new Sketch().Box("Visitor", "PK visitor no", "name").Box("Visit", "PK visit no", "date").Box("Item", "PK item no", "complaint")
-            .Line("Visitor", Ends.One, "Visit", Ends.ZeroOrMore, "pays").Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in").ToDrawing();
+        var answer = new Sketch()
+            .Box("Visitor", "PK visitor no", "name")
+            .Box("Visit", "PK visit no", "date")
+            .Box("Item", "PK item no", "complaint")
+            .Line("Visitor", Ends.One, "Visit", Ends.ZeroOrMore, "pays")
+            .Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in")
+            .ToDrawing();
         assessor.AssessAs(answer, Said("t6", "t6")).Sheet.Total.ShouldBe(assessor.Scheme.Maximum);
     }
 
     [Fact]
     public void What_is_not_there_is_passed_over() =>
-        Exercise.Of(Model).AssessAs(Model, Said("nothing", "b1").Add("b1", "nowhere")).Sheet.Total.ShouldBe(Exercise.Of(Model).Scheme.Maximum);
+        Exercise
+            .Of(Model)
+            .AssessAs(Model, Said("nothing", "b1").Add("b1", "nowhere"))
+            .Sheet.Total.ShouldBe(Exercise.Of(Model).Scheme.Maximum);
 
-    private static ImmutableDictionary<string, string> Said(string model, string answer) => ImmutableDictionary<string, string>.Empty.Add(model, answer);
+    private static ImmutableDictionary<string, string> Said(string model, string answer) =>
+        ImmutableDictionary<string, string>.Empty.Add(model, answer);
 }

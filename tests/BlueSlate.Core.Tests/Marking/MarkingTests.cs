@@ -1,6 +1,6 @@
-using BlueSlate.Core.Checking.Kinds;
 using System.Collections.Immutable;
 using BlueSlate.Core.Checking;
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Marking;
 using BlueSlate.Core.Notations;
@@ -31,8 +31,21 @@ public sealed class MarkingTests
         {
             var facts = Exercise.Of(model, level).Facts;
             var key = facts.First(fact => fact.Kind == FactKinds.Key);
-            Tolerance[] unassessed = [.. facts.Where(fact => fact.Place == key.Place || fact.ConceptId == key.ConceptId).Select(fact => new Tolerance(fact.Id, [], false, true))];
-            var scheme = new MarkingScheme([new MarkLine("key", "", 3, LineRule.Share, [.. unassessed.Select(tolerance => tolerance.FactId)]), .. Exercise.Of(model, level).Scheme.Lines], default, default, Rational.Half);
+            Tolerance[] unassessed =
+            [
+                .. facts
+                    .Where(fact => fact.Place == key.Place || fact.ConceptId == key.ConceptId)
+                    .Select(fact => new Tolerance(fact.Id, [], false, true)),
+            ];
+            var scheme = new MarkingScheme(
+                [
+                    new MarkLine("key", "", 3, LineRule.Share, [.. unassessed.Select(tolerance => tolerance.FactId)]),
+                    .. Exercise.Of(model, level).Scheme.Lines,
+                ],
+                default,
+                default,
+                Rational.Half
+            );
             var assessor = new Assessor(model, new NotationOptions(level), unassessed, scheme);
             assessor.Assess(model, []).Sheet.Exact.ShouldBe(scheme.Maximum, name);
             var blank = assessor.Assess(Drawing.Empty, []);
@@ -63,12 +76,18 @@ public sealed class MarkingTests
         foreach (var (_, model, level) in DemoExercises.Models)
         {
             var assessor = Exercise.Of(model, level);
-            RandomDrawings.Any.Sample(drawing =>
-            {
-                var assessment = assessor.Assess(drawing, []);
-                var explained = assessment.Findings.SelectMany(finding => finding.Claims).ToHashSet();
-                assessment.Comparison.Verdicts.Where(verdict => verdict.IsBad).Select(verdict => verdict.Fact.Id).ShouldBeSubsetOf(explained);
-            }, iter: 60);
+            RandomDrawings.Any.Sample(
+                drawing =>
+                {
+                    var assessment = assessor.Assess(drawing, []);
+                    var explained = assessment.Findings.SelectMany(finding => finding.Claims).ToHashSet();
+                    assessment
+                        .Comparison.Verdicts.Where(verdict => verdict.IsBad)
+                        .Select(verdict => verdict.Fact.Id)
+                        .ShouldBeSubsetOf(explained);
+                },
+                iter: 60
+            );
         }
     }
 
@@ -80,12 +99,23 @@ public sealed class MarkingTests
         var drawn = boxes.ToDrawing().Sheets[0];
         var diamond = new Shape("d1", Form.Diamond, Outline.Single, "has", [], null);
         LineEnd At(string id) => new(Attachment.ToShape(id), []);
-        var answer = new Drawing([drawn with
-        {
-            Shapes = [.. drawn.Shapes, diamond],
-            Lines = [new Line("x", Stroke.Solid, "", At("b1"), At("d1"), []), new Line("y", Stroke.Solid, "", At("d1"), At("b2"), [])],
-        }]);
-        var assessment = new Assessor(model, new NotationOptions(Level.Conceptual) { StrokeSaysIdentifying = true }, [], Exercise.Of(model).Scheme).Assess(answer, []);
+        var answer = new Drawing([
+            drawn with
+            {
+                Shapes = [.. drawn.Shapes, diamond],
+                Lines =
+                [
+                    new Line("x", Stroke.Solid, "", At("b1"), At("d1"), []),
+                    new Line("y", Stroke.Solid, "", At("d1"), At("b2"), []),
+                ],
+            },
+        ]);
+        var assessment = new Assessor(
+            model,
+            new NotationOptions(Level.Conceptual) { StrokeSaysIdentifying = true },
+            [],
+            Exercise.Of(model).Scheme
+        ).Assess(answer, []);
         var verdict = assessment.Comparison.Verdicts.Single(verdict => verdict.Fact.Kind == FactKinds.Identifying);
         verdict.Kind.ShouldBe(VerdictKind.Absent);
         assessment.Findings.Single(finding => finding.Claims.Contains(verdict.Fact.Id)).Tag.ShouldBe(Tag.Notation);
@@ -126,7 +156,16 @@ public sealed class MarkingTests
         var model = new Sketch().Box("Visit", "PK no").ToDrawing();
         var answer = new Sketch().Box("Visit", "PK no", "x", "y", "z").ToDrawing();
         var derived = Exercise.Of(model).Scheme;
-        var assessor = new Assessor(model, new NotationOptions(Level.Conceptual), [], derived with { ExtraCost = 1, ExtraCap = 2 });
+        var assessor = new Assessor(
+            model,
+            new NotationOptions(Level.Conceptual),
+            [],
+            derived with
+            {
+                ExtraCost = 1,
+                ExtraCap = 2,
+            }
+        );
         var assessment = assessor.Assess(answer, []);
         assessment.Sheet.Exact.ShouldBe(38);
         AddsUp(assessment);
@@ -139,11 +178,13 @@ public sealed class MarkingTests
         var part = model.Shapes.First(shape => shape.Text == "Part").Id;
         var assessor = Exercise.Of(model, level, new Tolerance($"entity:{part}", [], true, false));
         var sheet = model.Sheets[0];
-        var without = new Drawing([sheet with
-        {
-            Shapes = [.. sheet.Shapes.Where(shape => shape.Id != part)],
-            Lines = [.. sheet.Lines.Where(line => line.From.On.Id != part && line.To.On.Id != part)],
-        }]);
+        var without = new Drawing([
+            sheet with
+            {
+                Shapes = [.. sheet.Shapes.Where(shape => shape.Id != part)],
+                Lines = [.. sheet.Lines.Where(line => line.From.On.Id != part && line.To.On.Id != part)],
+            },
+        ]);
         assessor.Assess(without, []).Sheet.Total.ShouldBe(40);
         assessor.Assess(Drawing.Empty, []).Sheet.Total.ShouldBe(0);
     }
@@ -162,26 +203,49 @@ public sealed class MarkingTests
 
     [Fact]
     public void Rational_arithmetic_keeps_its_laws() =>
-        Gen.Select(Gen.Int[-50, 50], Gen.Int[1, 50], Gen.Int[-50, 50], Gen.Int[1, 50]).Sample((a, b, c, d) =>
-        {
-            Rational x = new(a, b), y = new(c, d);
-            (x + y - y).ShouldBe(x);
-            (x * y).ShouldBe(y * x);
-            (x < y).ShouldBe((double)x < (double)y);
-        });
+        Gen.Select(Gen.Int[-50, 50], Gen.Int[1, 50], Gen.Int[-50, 50], Gen.Int[1, 50])
+            .Sample(
+                (a, b, c, d) =>
+                {
+                    Rational x = new(a, b),
+                        y = new(c, d);
+                    (x + y - y).ShouldBe(x);
+                    (x * y).ShouldBe(y * x);
+                    (x < y).ShouldBe((double)x < (double)y);
+                }
+            );
 
     private static void AddsUp(Assessment assessment) =>
-        assessment.Notes.Aggregate(Rational.Zero, (sum, note) => sum + note.Loss).ShouldBe(assessment.Sheet.Maximum - assessment.Sheet.Exact);
+        assessment
+            .Notes.Aggregate(Rational.Zero, (sum, note) => sum + note.Loss)
+            .ShouldBe(assessment.Sheet.Maximum - assessment.Sheet.Exact);
 
     private static ImmutableArray<Ruling> Rule(Assessment assessment, Decision decision) =>
-        [.. assessment.Notes.Select(note => new Ruling(decision, [.. note.Finding.Claims.Concat(note.Consequences.SelectMany(finding => finding.Claims))], note.Finding.Extras, ""))];
+        [
+            .. assessment.Notes.Select(note => new Ruling(
+                decision,
+                [.. note.Finding.Claims.Concat(note.Consequences.SelectMany(finding => finding.Claims))],
+                note.Finding.Extras,
+                ""
+            )),
+        ];
 
     private static Fact Fact(string id, string place) => new(id, FactKinds.Attribute, id, place, id, id);
 
     private static Rational Earned(LineRule rule, ImmutableArray<Fact> facts, params string[] right)
     {
-        var scheme = new MarkingScheme([new MarkLine("l", "", 1, rule, [.. facts.Select(fact => fact.Id)])], default, default, Rational.Half);
-        var verdicts = facts.Select(fact => new Verdict(fact, right.Contains(fact.Id) ? VerdictKind.Holds : VerdictKind.Absent, null, ""));
+        var scheme = new MarkingScheme(
+            [new MarkLine("l", "", 1, rule, [.. facts.Select(fact => fact.Id)])],
+            default,
+            default,
+            Rational.Half
+        );
+        var verdicts = facts.Select(fact => new Verdict(
+            fact,
+            right.Contains(fact.Id) ? VerdictKind.Holds : VerdictKind.Absent,
+            null,
+            ""
+        ));
         return Marker.Mark(scheme, [.. verdicts], [], []).Lines[0].Earned;
     }
 }

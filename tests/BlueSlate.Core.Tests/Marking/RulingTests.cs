@@ -14,8 +14,12 @@ public sealed class RulingTests
 
     private static Drawing Model => Boxes.Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in", "comes in on").ToDrawing();
 
-    private static Drawing Answer => new Sketch().Box("Visit", "PK visit no", "date", "weather").Box("Item", "item no", "fault")
-        .Line("Visit", Ends.One, "Item", Ends.ZeroOrMore, "brings in", "comes in on").ToDrawing();
+    private static Drawing Answer =>
+        new Sketch()
+            .Box("Visit", "PK visit no", "date", "weather")
+            .Box("Item", "item no", "fault")
+            .Line("Visit", Ends.One, "Item", Ends.ZeroOrMore, "brings in", "comes in on")
+            .ToDrawing();
 
     [Fact]
     public void Allowing_one_note_restores_its_loss_and_no_other()
@@ -44,7 +48,8 @@ public sealed class RulingTests
     public void The_later_of_two_rulings_on_a_note_stands()
     {
         var note = Assess().Notes[0];
-        Assess(Ruling(note, Decision.KeepLoss), Ruling(note, Decision.Allow)).Sheet.ShouldBe(Assess(Ruling(note, Decision.Allow)).Sheet, Comparer);
+        Assess(Ruling(note, Decision.KeepLoss), Ruling(note, Decision.Allow))
+            .Sheet.ShouldBe(Assess(Ruling(note, Decision.Allow)).Sheet, Comparer);
         Assess(Ruling(note, Decision.Allow), Ruling(note, Decision.KeepLoss)).Sheet.Exact.ShouldBe(Assess().Sheet.Exact);
     }
 
@@ -77,7 +82,11 @@ public sealed class RulingTests
     {
         var note = Assess().Notes.First(note => !note.Loss.IsZero);
         var sheet = Assess(Ruling(note, Decision.Allow)).Sheet;
-        var ruled = sheet.Lines.SelectMany(line => line.Credits).Where(credit => credit.Ruled).Select(credit => credit.FactId).ToList();
+        var ruled = sheet
+            .Lines.SelectMany(line => line.Credits)
+            .Where(credit => credit.Ruled)
+            .Select(credit => credit.FactId)
+            .ToList();
         ruled.ShouldNotBeEmpty();
         ruled.ShouldBeSubsetOf(note.Finding.Claims.Concat(note.Consequences.SelectMany(finding => finding.Claims)));
         sheet.Lines.Aggregate(Rational.Zero, (sum, line) => sum + line.Earned).ShouldBe(sheet.Exact + sheet.ExtrasLoss);
@@ -88,7 +97,9 @@ public sealed class RulingTests
     {
         var scheme = Assessor.Scheme;
         var heavier = scheme with { Lines = [.. scheme.Lines.Select(line => line with { Marks = line.Marks * 3 })] };
-        new Assessor(Model, new NotationOptions(Level.Conceptual), [], heavier).Assess(Answer, []).Sheet.Exact.ShouldBe(Assess().Sheet.Exact * 3);
+        new Assessor(Model, new NotationOptions(Level.Conceptual), [], heavier)
+            .Assess(Answer, [])
+            .Sheet.Exact.ShouldBe(Assess().Sheet.Exact * 3);
     }
 
     [Fact]
@@ -96,17 +107,35 @@ public sealed class RulingTests
     {
         var scheme = Assessor.Scheme;
         Rational Marks(LineRule rule) =>
-            new Assessor(Model, new NotationOptions(Level.Conceptual), [], scheme with { Lines = [.. scheme.Lines.Select(line => line with { Rule = rule })] }).Assess(Answer, []).Sheet.Exact;
+            new Assessor(
+                Model,
+                new NotationOptions(Level.Conceptual),
+                [],
+                scheme with
+                {
+                    Lines = [.. scheme.Lines.Select(line => line with { Rule = rule })],
+                }
+            )
+                .Assess(Answer, [])
+                .Sheet.Exact;
         Marks(LineRule.AllOrNothing).ShouldBeLessThanOrEqualTo(Marks(LineRule.Share));
     }
 
     private static Assessor Assessor { get; } = Exercise.Of(Model);
 
-    private static IEqualityComparer<MarkSheet> Comparer { get; } = EqualityComparer<MarkSheet>.Create(
-        (a, b) => a!.Exact == b!.Exact && a.Lines.Select(line => line.Earned).SequenceEqual(b.Lines.Select(line => line.Earned)));
+    private static IEqualityComparer<MarkSheet> Comparer { get; } =
+        EqualityComparer<MarkSheet>.Create(
+            (a, b) =>
+                a!.Exact == b!.Exact && a.Lines.Select(line => line.Earned).SequenceEqual(b.Lines.Select(line => line.Earned))
+        );
 
     private static Assessment Assess(params ImmutableArray<Ruling> rulings) => Assessor.Assess(Answer, rulings);
 
     private static Ruling Ruling(Note note, Decision decision) =>
-        new(decision, [.. note.Finding.Claims.Concat(note.Consequences.SelectMany(finding => finding.Claims))], note.Finding.Extras, "");
+        new(
+            decision,
+            [.. note.Finding.Claims.Concat(note.Consequences.SelectMany(finding => finding.Claims))],
+            note.Finding.Extras,
+            ""
+        );
 }

@@ -6,17 +6,31 @@ using Shouldly;
 
 namespace BlueSlate.Core.Tests.Marking;
 
-/// <summary>Another model answer of another structure is as right: it gets full marks, and what differs from it is said of it.</summary>
+/// <summary>
+/// Another model answer of another structure is as right: it gets full marks, and what differs from it is said of it.
+/// </summary>
 public sealed class VariantTests
 {
     private static readonly NotationOptions Options = new(Level.Conceptual);
 
     /// <summary>Each repair has its own parts; or parts are used in many repairs, and the use is kept.</summary>
-    private static readonly Drawing Model = new Sketch().Box("Repair", "PK repair no", "outcome").Box("Part", "PK serial no", "price").Box("Fixer", "PK badge no", "name")
-        .Line("Repair", Ends.One, "Part", Ends.ZeroOrMore, "uses").Line("Fixer", Ends.One, "Repair", Ends.ZeroOrMore, "does").ToDrawing();
+    private static readonly Drawing Model = new Sketch()
+        .Box("Repair", "PK repair no", "outcome")
+        .Box("Part", "PK serial no", "price")
+        .Box("Fixer", "PK badge no", "name")
+        .Line("Repair", Ends.One, "Part", Ends.ZeroOrMore, "uses")
+        .Line("Fixer", Ends.One, "Repair", Ends.ZeroOrMore, "does")
+        .ToDrawing();
 
-    private static Sketch Other => new Sketch().Box("Fixer", "PK badge no", "name").Box("Repair", "PK repair no", "outcome").Box("Stock", "PK stock code", "shelf", "price").Box("Supplier", "PK supplier no", "town")
-        .Line("Fixer", Ends.One, "Repair", Ends.ZeroOrMore, "does").Line("Repair", Ends.ZeroOrMore, "Stock", Ends.OneOrMore, "takes from").Line("Supplier", Ends.One, "Stock", Ends.ZeroOrMore, "delivers");
+    private static Sketch Other =>
+        new Sketch()
+            .Box("Fixer", "PK badge no", "name")
+            .Box("Repair", "PK repair no", "outcome")
+            .Box("Stock", "PK stock code", "shelf", "price")
+            .Box("Supplier", "PK supplier no", "town")
+            .Line("Fixer", Ends.One, "Repair", Ends.ZeroOrMore, "does")
+            .Line("Repair", Ends.ZeroOrMore, "Stock", Ends.OneOrMore, "takes from")
+            .Line("Supplier", Ends.One, "Stock", Ends.ZeroOrMore, "delivers");
 
     [Fact]
     public void The_model_answer_and_its_variant_get_full_marks_and_a_blank_nothing()
@@ -41,8 +55,15 @@ public sealed class VariantTests
     [Fact]
     public void What_differs_from_the_variant_is_said_of_the_variant_and_no_more()
     {
-        var answer = new Sketch().Box("Fixer", "PK badge no", "name").Box("Repair", "PK repair no", "outcome").Box("Stock", "PK stock code", "shelf", "price").Box("Supplier", "PK supplier no", "town")
-            .Line("Fixer", Ends.One, "Repair", Ends.ZeroOrMore, "does").Line("Repair", Ends.ZeroOrMore, "Stock", Ends.ZeroOrMore, "takes from").Line("Supplier", Ends.One, "Stock", Ends.ZeroOrMore, "delivers").ToDrawing();
+        var answer = new Sketch()
+            .Box("Fixer", "PK badge no", "name")
+            .Box("Repair", "PK repair no", "outcome")
+            .Box("Stock", "PK stock code", "shelf", "price")
+            .Box("Supplier", "PK supplier no", "town")
+            .Line("Fixer", Ends.One, "Repair", Ends.ZeroOrMore, "does")
+            .Line("Repair", Ends.ZeroOrMore, "Stock", Ends.ZeroOrMore, "takes from")
+            .Line("Supplier", Ends.One, "Stock", Ends.ZeroOrMore, "delivers")
+            .ToDrawing();
         var assessment = Assessor().Assess(answer, []);
         assessment.Findings.ShouldHaveSingleItem().Code.ShouldBe("cardinality-min");
         assessment.ModelDrawing.Shapes.Select(shape => shape.Text).ShouldContain("Supplier");
@@ -55,7 +76,9 @@ public sealed class VariantTests
         var assessment = Assessor().Assess(Other.ToDrawing(), []);
         foreach (var title in new[] { "Entity Fixer", "Key of Fixer", "Relationship Fixer does Repair" })
         {
-            assessment.Sheet.Lines.Single(line => line.Line.Title == title).Line.Marks.ShouldBe(Scheme().Lines.Single(line => line.Title == title).Marks);
+            assessment
+                .Sheet.Lines.Single(line => line.Line.Title == title)
+                .Line.Marks.ShouldBe(Scheme().Lines.Single(line => line.Title == title).Marks);
         }
 
         assessment.Sheet.Lines.Aggregate(Rational.Zero, (sum, line) => sum + line.Line.Marks).ShouldBe(40);
@@ -64,8 +87,13 @@ public sealed class VariantTests
     [Fact]
     public void An_answer_to_the_model_answer_is_held_against_that()
     {
-        var answer = new Sketch().Box("Repair", "PK repair no").Box("Part", "PK serial no", "price").Box("Fixer", "PK badge no", "name")
-            .Line("Repair", Ends.One, "Part", Ends.ZeroOrMore, "uses").Line("Fixer", Ends.One, "Repair", Ends.ZeroOrMore, "does").ToDrawing();
+        var answer = new Sketch()
+            .Box("Repair", "PK repair no")
+            .Box("Part", "PK serial no", "price")
+            .Box("Fixer", "PK badge no", "name")
+            .Line("Repair", Ends.One, "Part", Ends.ZeroOrMore, "uses")
+            .Line("Fixer", Ends.One, "Repair", Ends.ZeroOrMore, "does")
+            .ToDrawing();
         var assessment = Assessor().Assess(answer, []);
         assessment.ModelDrawing.ShouldBe(Model);
         assessment.Findings.ShouldHaveSingleItem().Code.ShouldBe("attribute-missing");
@@ -90,7 +118,10 @@ public sealed class VariantTests
     public void Under_other_ids_a_drawing_says_the_same_and_shares_none_with_its_like()
     {
         var renamed = Renaming.WithPrefix(Model, "v1-");
-        Exercise.Read(renamed).Model.Entities.Select(entity => entity.Name).ShouldBe(Exercise.Read(Model).Model.Entities.Select(entity => entity.Name));
+        Exercise
+            .Read(renamed)
+            .Model.Entities.Select(entity => entity.Name)
+            .ShouldBe(Exercise.Read(Model).Model.Entities.Select(entity => entity.Name));
         renamed.Shapes.Select(shape => shape.Id).Intersect(Model.Shapes.Select(shape => shape.Id)).ShouldBeEmpty();
         DrawingReader.Read(DrawingWriter.WriteText(renamed)).Drawing.ShouldNotBeNull();
         Exercise.Of(Model).Assess(renamed, []).Findings.ShouldBeEmpty();
@@ -98,5 +129,6 @@ public sealed class VariantTests
 
     private static MarkingScheme Scheme() => SchemeDeriver.Derive(FactList.Of(Notation.Read(Model, Options), Options), 40);
 
-    private static Assessor Assessor() => new(Model, Options, [], Scheme(), ExerciseTerms.Usual with { Variants = [Other.ToDrawing()] });
+    private static Assessor Assessor() =>
+        new(Model, Options, [], Scheme(), ExerciseTerms.Usual with { Variants = [Other.ToDrawing()] });
 }

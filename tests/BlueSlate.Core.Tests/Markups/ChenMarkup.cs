@@ -4,10 +4,10 @@ using BlueSlate.Core.Drawings;
 namespace BlueSlate.Core.Tests.Markups;
 
 /// <summary>
-/// Chen. A box and its ovals are <c>Visit: _visit no_, -part no-, {phones}, [age], name(first, last)</c>: key, partial key, several
-/// values, derived, composite; a weak one is <c>[[Repair]]</c>. A diamond is <c>&lt;brings in> Visit 1, Item =N</c>, twice pointed when
-/// identifying, <c>=</c> for a double line. Subtypes are <c>(d) Item > Lamp, Radio</c>, total with <c>=></c>, without cups with <c>-</c>; a
-/// union is <c>(u) Person, Club > Owner</c>. An oval alone is <c>() colour</c>.
+/// Chen. A box and its ovals are <c>Visit: _visit no_, -part no-, {phones}, [age], name(first, last)</c>: key, partial key,
+/// several values, derived, composite; a weak one is <c>[[Repair]]</c>. A diamond is <c>&lt;brings in> Visit 1, Item =N</c>,
+/// twice pointed when identifying, <c>=</c> for a double line. Subtypes are <c>(d) Item > Lamp, Radio</c>, total with
+/// <c>=></c>, without cups with <c>-</c>; a union is <c>(u) Person, Club > Owner</c>. An oval alone is <c>() colour</c>.
 /// </summary>
 internal sealed partial class ChenMarkup : Markup
 {
@@ -39,7 +39,11 @@ internal sealed partial class ChenMarkup : Markup
         var weak = name.StartsWith("[[", StringComparison.Ordinal);
         name = weak ? name[2..^2] : name;
         Shapes.Add(new Shape(id, Form.Rectangle, weak ? Outline.Double : Outline.Single, name, [], null));
-        foreach (var oval in parts.Length == 1 ? [] : OvalPattern().Split(parts[1]).Select(oval => oval.Trim()).Where(oval => oval.Length > 0))
+        foreach (
+            var oval in parts.Length == 1
+                ? []
+                : OvalPattern().Split(parts[1]).Select(oval => oval.Trim()).Where(oval => oval.Length > 0)
+        )
         {
             AddOvals(name, oval);
         }
@@ -81,7 +85,12 @@ internal sealed partial class ChenMarkup : Markup
         {
             var line = NextLine();
             var parts = EndPattern().Match(Unmark(end, line + "/from"));
-            Tie(parts.Groups["box"].Value, name, parts.Groups["double"].Success ? Stroke.Double : Stroke.Solid, parts.Groups["count"].Value);
+            Tie(
+                parts.Groups["box"].Value,
+                name,
+                parts.Groups["double"].Success ? Stroke.Double : Stroke.Solid,
+                parts.Groups["count"].Value
+            );
         }
     }
 
@@ -93,13 +102,34 @@ internal sealed partial class ChenMarkup : Markup
         foreach (var above in match.Groups["above"].Value.Split(','))
         {
             var id = NextLine();
-            Lines.Add(new Line(id, arrow == "=>" ? Stroke.Double : Stroke.Solid, "", new LineEnd(At(Unmark(above, id)), []), new LineEnd(Attachment.ToShape(circle), []), []));
+            Lines.Add(
+                new Line(
+                    id,
+                    arrow == "=>" ? Stroke.Double : Stroke.Solid,
+                    "",
+                    new LineEnd(At(Unmark(above, id)), []),
+                    new LineEnd(Attachment.ToShape(circle), []),
+                    []
+                )
+            );
         }
 
         foreach (var beneath in match.Groups["beneath"].Value.Split(',', StringSplitOptions.RemoveEmptyEntries))
         {
             var id = NextLine();
-            Lines.Add(new Line(id, Stroke.Solid, "", new LineEnd(Attachment.ToShape(circle), []), new LineEnd(At(Unmark(beneath, id)), []), []) { Along = arrow == "-" ? [] : [new Along(AlongMark.Cup, EndSide.From)] });
+            Lines.Add(
+                new Line(
+                    id,
+                    Stroke.Solid,
+                    "",
+                    new LineEnd(Attachment.ToShape(circle), []),
+                    new LineEnd(At(Unmark(beneath, id)), []),
+                    []
+                )
+                {
+                    Along = arrow == "-" ? [] : [new Along(AlongMark.Cup, EndSide.From)],
+                }
+            );
         }
     }
 

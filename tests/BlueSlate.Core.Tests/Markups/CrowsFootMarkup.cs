@@ -5,9 +5,9 @@ using BlueSlate.Core.Drawings;
 namespace BlueSlate.Core.Tests.Markups;
 
 /// <summary>
-/// Crow's foot. A box is <c>Item: PK item no, o phone</c>; a line is <c>Visit 11 brings in / comes in on 1m Item</c>, its ends being
-/// <c>11</c>, <c>01</c>, <c>1m</c>, <c>0m</c>, one of <c>1 m 0</c> alone, or <c>?</c> for no mark; <c>=</c> after the first end makes it
-/// solid. Subtypes are <c>(d) Item > Lamp, Radio</c>.
+/// Crow's foot. A box is <c>Item: PK item no, o phone</c>; a line is <c>Visit 11 brings in / comes in on 1m Item</c>, its ends
+/// being <c>11</c>, <c>01</c>, <c>1m</c>, <c>0m</c>, one of <c>1 m 0</c> alone, or <c>?</c> for no mark; <c>=</c> after the
+/// first end makes it solid. Subtypes are <c>(d) Item > Lamp, Radio</c>.
 /// </summary>
 internal sealed partial class CrowsFootMarkup : Markup
 {
@@ -59,12 +59,39 @@ internal sealed partial class CrowsFootMarkup : Markup
     private void AddSubtypes(Match match)
     {
         var symbol = NextShape();
-        Shapes.Add(new Shape(symbol, Form.HalfCircle, match.Groups["total"].Success ? Outline.Double : Outline.Single, Unmark(match.Groups["letter"].Value, symbol), [], null));
-        Lines.Add(new Line(NextLine(), Stroke.Solid, "", new LineEnd(At(match.Groups["above"].Value), []), new LineEnd(Attachment.ToShape(symbol), []), []));
+        Shapes.Add(
+            new Shape(
+                symbol,
+                Form.HalfCircle,
+                match.Groups["total"].Success ? Outline.Double : Outline.Single,
+                Unmark(match.Groups["letter"].Value, symbol),
+                [],
+                null
+            )
+        );
+        Lines.Add(
+            new Line(
+                NextLine(),
+                Stroke.Solid,
+                "",
+                new LineEnd(At(match.Groups["above"].Value), []),
+                new LineEnd(Attachment.ToShape(symbol), []),
+                []
+            )
+        );
         foreach (var name in match.Groups["beneath"].Value.Split(','))
         {
             var id = NextLine();
-            Lines.Add(new Line(id, Stroke.Solid, "", new LineEnd(Attachment.ToShape(symbol), []), new LineEnd(At(Unmark(name, id)), []), []));
+            Lines.Add(
+                new Line(
+                    id,
+                    Stroke.Solid,
+                    "",
+                    new LineEnd(Attachment.ToShape(symbol), []),
+                    new LineEnd(At(Unmark(name, id)), []),
+                    []
+                )
+            );
         }
     }
 
@@ -84,7 +111,10 @@ internal sealed partial class CrowsFootMarkup : Markup
         return new LineEnd(At(name), marks, verb);
     }
 
-    [GeneratedRegex(@"^(?<from>[\p{L} ]+?) (?<a>«?(?:[01][1m]|[01m?])»?) (?<solid>= )?(?<text>[^:]*?) ?(?<b>«?(?:[01][1m]|[01m?])»?) (?<to>[\p{L} ]+)$")]
+    [GeneratedRegex(
+        @"^(?<from>[\p{L} ]+?) (?<a>«?(?:[01][1m]|[01m?])»?) (?<solid>= )?(?<text>[^:]*?) ?"
+            + @"(?<b>«?(?:[01][1m]|[01m?])»?) (?<to>[\p{L} ]+)$"
+    )]
     private static partial Regex LinePattern();
 
     [GeneratedRegex(@"^\((?<letter>«?\w?»?)\) (?<above>[\p{L} ]+?) (?<total>=)?> (?<beneath>.+)$")]

@@ -24,7 +24,12 @@ internal abstract partial class Markup
 
     public static Markup Parse(string text, string notation = NotationNames.CrowsFoot)
     {
-        Markup markup = notation switch { NotationNames.Chen => new ChenMarkup(), NotationNames.Uml => new UmlMarkup(), _ => new CrowsFootMarkup() };
+        Markup markup = notation switch
+        {
+            NotationNames.Chen => new ChenMarkup(),
+            NotationNames.Uml => new UmlMarkup(),
+            _ => new CrowsFootMarkup(),
+        };
         foreach (var line in text.Split('\n', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries))
         {
             markup.Add(line);
@@ -41,7 +46,16 @@ internal abstract partial class Markup
 
     protected string NextRow() => $"t{++rows}";
 
-    protected Attachment At(string name) => name.StartsWith('#') ? new Attachment(AttachmentKind.Line, name[1..]) : Attachment.ToShape(Shapes.First(shape => shape.Text == name.Trim() || shape.Text.EndsWith(">> " + name.Trim(), StringComparison.Ordinal)).Id);
+    protected Attachment At(string name) =>
+        name.StartsWith('#')
+            ? new Attachment(AttachmentKind.Line, name[1..])
+            : Attachment.ToShape(
+                Shapes
+                    .First(shape =>
+                        shape.Text == name.Trim() || shape.Text.EndsWith(">> " + name.Trim(), StringComparison.Ordinal)
+                    )
+                    .Id
+            );
 
     protected string Unmark(string text, string id)
     {
@@ -59,8 +73,9 @@ internal abstract partial class Markup
         Lines.Add(new Line(NextLine(), stroke, "", new LineEnd(At(from), [], Count: count), new LineEnd(At(to), []), []));
 
     /// <summary>
-    /// <c>Visit [1 whole] brings in [1..* thing] Item</c>: a line straight between two, its ends in brackets, dashed after <c>~</c>, double
-    /// after <c>=</c>. An end's words are its count, its role, and its symbol: <c>whole</c>, <c>shared</c>, <c>general</c>, <c>filled</c>, <c>to</c>.
+    /// <c>Visit [1 whole] brings in [1..* thing] Item</c>: a line straight between two, its ends in brackets, dashed after
+    /// <c>~</c>, double after <c>=</c>. An end's words are its count, its role, and its symbol: <c>whole</c>, <c>shared</c>,
+    /// <c>general</c>, <c>filled</c>, <c>to</c>.
     /// </summary>
     protected bool AddStraight(string line)
     {
@@ -71,7 +86,12 @@ internal abstract partial class Markup
         }
 
         var id = NextLine();
-        var stroke = match.Groups["stroke"].Value switch { "~" => Stroke.Dashed, "=" => Stroke.Double, _ => Stroke.Solid };
+        var stroke = match.Groups["stroke"].Value switch
+        {
+            "~" => Stroke.Dashed,
+            "=" => Stroke.Double,
+            _ => Stroke.Solid,
+        };
         var text = Unmark(match.Groups["text"].Value, id);
         var from = End(match.Groups["from"].Value, Unmark(match.Groups["a"].Value, id + "/from"));
         var to = End(match.Groups["to"].Value, Unmark(match.Groups["b"].Value, id + "/to"));
@@ -99,6 +119,9 @@ internal abstract partial class Markup
         return end;
     }
 
-    [GeneratedRegex(@"^(?<from>#?[\p{L}\d ]+?) (?<a>«?\[[^\]]*\]»?) (?:(?<stroke>[~=]) )?(?:(?<text>[^\[\]]+?) )?(?<b>«?\[[^\]]*\]»?) (?<to>#?[\p{L}\d ]+)$")]
+    [GeneratedRegex(
+        @"^(?<from>#?[\p{L}\d ]+?) (?<a>«?\[[^\]]*\]»?) (?:(?<stroke>[~=]) )?"
+            + @"(?:(?<text>[^\[\]]+?) )?(?<b>«?\[[^\]]*\]»?) (?<to>#?[\p{L}\d ]+)$"
+    )]
     private static partial Regex StraightPattern();
 }

@@ -7,30 +7,36 @@ namespace BlueSlate.Core.Tests.Matching;
 /// <summary>The assignment of least total cost, held against trying them all.</summary>
 public sealed class AssignmentTests
 {
-    private static readonly Gen<(int Rows, int Columns, int[] Costs)> Matrices =
-        Gen.Select(Gen.Int[1, 5], Gen.Int[0, 2], Gen.Int[0, 20].Array[35], (rows, more, costs) => (rows, rows + more, costs));
+    private static readonly Gen<(int Rows, int Columns, int[] Costs)> Matrices = Gen.Select(
+        Gen.Int[1, 5],
+        Gen.Int[0, 2],
+        Gen.Int[0, 20].Array[35],
+        (rows, more, costs) => (rows, rows + more, costs)
+    );
 
     [Fact]
-    public void No_other_assignment_costs_less() => Matrices.Sample(drawn =>
-    {
-        var cost = Matrix(drawn.Rows, drawn.Columns, drawn.Costs);
-        var found = Assignment.Solve(cost);
-        found.ShouldBeUnique();
-        CostOf(cost, found).ShouldBe(Cheapest(cost, 0, new bool[drawn.Columns]), 1e-9);
-    });
-
-    [Fact]
-    public void A_row_more_dear_everywhere_changes_nothing() => Matrices.Sample(drawn =>
-    {
-        var cost = Matrix(drawn.Rows, drawn.Columns, drawn.Costs);
-        var before = CostOf(cost, Assignment.Solve(cost));
-        for (var j = 0; j < drawn.Columns; j++)
+    public void No_other_assignment_costs_less() =>
+        Matrices.Sample(drawn =>
         {
-            cost[0, j] += 7;
-        }
+            var cost = Matrix(drawn.Rows, drawn.Columns, drawn.Costs);
+            var found = Assignment.Solve(cost);
+            found.ShouldBeUnique();
+            CostOf(cost, found).ShouldBe(Cheapest(cost, 0, new bool[drawn.Columns]), 1e-9);
+        });
 
-        CostOf(cost, Assignment.Solve(cost)).ShouldBe(before + 7, 1e-9);
-    });
+    [Fact]
+    public void A_row_more_dear_everywhere_changes_nothing() =>
+        Matrices.Sample(drawn =>
+        {
+            var cost = Matrix(drawn.Rows, drawn.Columns, drawn.Costs);
+            var before = CostOf(cost, Assignment.Solve(cost));
+            for (var j = 0; j < drawn.Columns; j++)
+            {
+                cost[0, j] += 7;
+            }
+
+            CostOf(cost, Assignment.Solve(cost)).ShouldBe(before + 7, 1e-9);
+        });
 
     [Fact]
     public void Nothing_to_assign_is_no_work() => Assignment.Solve(new double[0, 3]).ShouldBeEmpty();

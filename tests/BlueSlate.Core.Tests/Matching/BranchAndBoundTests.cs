@@ -9,50 +9,58 @@ public sealed class BranchAndBoundTests
 {
     [Fact]
     public void Finds_what_trying_everything_finds_and_proves_it() =>
-        Gen.Int[0, 1_000_000].Sample(seed =>
-        {
-            var costs = Random(seed);
-            var start = new int[costs.Entities];
-            Array.Fill(start, -1);
-            var search = new BranchAndBound(costs, start).Run();
-            var least = All(costs.Entities, costs.Choices).Min(costs.Of);
-            search.Cost.ShouldBe(least, 1e-9);
-            costs.Of(search.Best).ShouldBe(least, 1e-9);
-            search.IsProved.ShouldBeTrue();
-        });
+        Gen.Int[0, 1_000_000]
+            .Sample(seed =>
+            {
+                var costs = Random(seed);
+                var start = new int[costs.Entities];
+                Array.Fill(start, -1);
+                var search = new BranchAndBound(costs, start).Run();
+                var least = All(costs.Entities, costs.Choices).Min(costs.Of);
+                search.Cost.ShouldBe(least, 1e-9);
+                costs.Of(search.Best).ShouldBe(least, 1e-9);
+                search.IsProved.ShouldBeTrue();
+            });
 
     [Fact]
     public void The_bound_never_exceeds_the_cheapest_nor_the_cost_what_it_started_from() =>
-        Gen.Int[0, 1_000_000].Sample(seed =>
-        {
-            var costs = Random(seed);
-            var all = All(costs.Entities, costs.Choices).ToList();
-            var start = all[seed % all.Count];
-            var search = new BranchAndBound(costs, start).Run();
-            search.LowerBound.ShouldBeLessThanOrEqualTo(search.Cost + 1e-9);
-            search.Cost.ShouldBeLessThanOrEqualTo(costs.Of(start) + 1e-9);
-        });
+        Gen.Int[0, 1_000_000]
+            .Sample(seed =>
+            {
+                var costs = Random(seed);
+                var all = All(costs.Entities, costs.Choices).ToList();
+                var start = all[seed % all.Count];
+                var search = new BranchAndBound(costs, start).Run();
+                search.LowerBound.ShouldBeLessThanOrEqualTo(search.Cost + 1e-9);
+                search.Cost.ShouldBeLessThanOrEqualTo(costs.Of(start) + 1e-9);
+            });
 
     [Fact]
     public void What_is_moved_between_entities_and_pairs_changes_the_cost_of_no_assignment() =>
-        Gen.Int[0, 1_000_000].Sample(seed =>
-        {
-            var costs = Random(seed);
-            var all = All(costs.Entities, costs.Choices).ToList();
-            var before = all.ConvertAll(costs.Of);
-            new BranchAndBound(costs, all[seed % all.Count]).Run();
-            for (var i = 0; i < all.Count; i++)
+        Gen.Int[0, 1_000_000]
+            .Sample(seed =>
             {
-                costs.Of(all[i]).ShouldBe(before[i], 1e-9);
-            }
-        });
+                var costs = Random(seed);
+                var all = All(costs.Entities, costs.Choices).ToList();
+                var before = all.ConvertAll(costs.Of);
+                new BranchAndBound(costs, all[seed % all.Count]).Run();
+                for (var i = 0; i < all.Count; i++)
+                {
+                    costs.Of(all[i]).ShouldBe(before[i], 1e-9);
+                }
+            });
 
     [Fact]
     public void Look_alikes_by_the_dozen_end_within_the_budget()
     {
         const int Many = 40;
         var costs = new AssignmentCosts(Many, Many, Many);
-        var table = (from a in Enumerable.Range(0, Many) from b in Enumerable.Range(0, Many) where a != b select (a, b)).ToDictionary(pair => pair, pair => -0.3 - (((pair.a * 7) + (pair.b * 13)) % 11 / 100.0));
+        var table = (
+            from a in Enumerable.Range(0, Many)
+            from b in Enumerable.Range(0, Many)
+            where a != b
+            select (a, b)
+        ).ToDictionary(pair => pair, pair => -0.3 - (((pair.a * 7) + (pair.b * 13)) % 11 / 100.0));
         for (var i = 0; i < Many; i++)
         {
             costs.Add(i, (i + 1) % Many, table);
@@ -121,9 +129,18 @@ public sealed class BranchAndBoundTests
     {
         if (entities == 0)
         {
-            return [[]];
+            return
+            [
+                [],
+            ];
         }
 
-        return All(entities - 1, choices).SelectMany(rest => Enumerable.Range(-1, choices + 1).Where(choice => choice < 0 || !rest.Contains(choice)).Select(choice => rest.Append(choice).ToArray()));
+        return All(entities - 1, choices)
+            .SelectMany(rest =>
+                Enumerable
+                    .Range(-1, choices + 1)
+                    .Where(choice => choice < 0 || !rest.Contains(choice))
+                    .Select(choice => rest.Append(choice).ToArray())
+            );
     }
 }

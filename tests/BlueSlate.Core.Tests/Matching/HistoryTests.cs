@@ -7,7 +7,9 @@ using Shouldly;
 
 namespace BlueSlate.Core.Tests.Matching;
 
-/// <summary>What is remembered between answers changes no answer: neither how many came before, nor which, nor on how many threads.</summary>
+/// <summary>
+/// What is remembered between answers changes no answer: neither how many came before, nor which, nor on how many threads.
+/// </summary>
 public sealed class HistoryTests
 {
     public static TheoryData<string> Exercises => [.. DemoExercises.Folders];
@@ -37,7 +39,9 @@ public sealed class HistoryTests
         var shared = DemoExercises.AssessorOf("repair-cafe");
         var together = new string[4 * answers.Count];
 
-        Parallel.For(0, together.Length, new ParallelOptions { MaxDegreeOfParallelism = 4 }, i => together[i] = Text(shared, answers[i % answers.Count]));
+        Parallel.For(0, together.Length, new ParallelOptions { MaxDegreeOfParallelism = 4 }, i =>
+            together[i] = Text(shared, answers[i % answers.Count])
+        );
 
         together.ShouldBe([.. alone, .. alone, .. alone, .. alone]);
     }
@@ -45,7 +49,15 @@ public sealed class HistoryTests
     [Fact]
     public void What_is_known_of_a_name_is_what_comparing_it_gives()
     {
-        var model = Exercise.Read(new Sketch().Box("Visit", "PK visit no", "date").Box("Item", "PK item no", "fault").Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in").ToDrawing()).Model;
+        var model = Exercise
+            .Read(
+                new Sketch()
+                    .Box("Visit", "PK visit no", "date")
+                    .Box("Item", "PK item no", "fault")
+                    .Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in")
+                    .ToDrawing()
+            )
+            .Model;
         var side = new Side(model, ExerciseWords.None);
         foreach (var text in new[] { "Visit", "Call", "Item", "Visits", "Thing", "visit item" })
         {
@@ -69,5 +81,6 @@ public sealed class HistoryTests
         side.Likenesses.OfEntity(ExerciseWords.None.Read("visit")).ShouldBe([1.0]);
     }
 
-    private static string Text(Assessor assessor, Drawing answer) => JsonSerializer.Serialize(ResultDocument.Of(assessor.Assess(answer, []), "hash"), Formats.Compact);
+    private static string Text(Assessor assessor, Drawing answer) =>
+        JsonSerializer.Serialize(ResultDocument.Of(assessor.Assess(answer, []), "hash"), Formats.Compact);
 }

@@ -1,5 +1,5 @@
-using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Checking;
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Matching;
 using BlueSlate.Core.Notations;
@@ -11,33 +11,49 @@ namespace BlueSlate.Core.Tests.Matching;
 /// <summary>Which element stands for which: by name, by place, and never by id, order or position.</summary>
 public sealed class MatchingTests
 {
-    private static Sketch Café => new Sketch()
-        .Box("Visitor", "PK visitor no", "name", "o phone").Box("Visit", "PK visit no", "date").Box("Item", "PK item no", "description", "fault")
-        .Line("Visitor", Ends.One, "Visit", Ends.ZeroOrMore, "pays", "is paid by")
-        .Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in", "comes in on");
+    private static Sketch Café =>
+        new Sketch()
+            .Box("Visitor", "PK visitor no", "name", "o phone")
+            .Box("Visit", "PK visit no", "date")
+            .Box("Item", "PK item no", "description", "fault")
+            .Line("Visitor", Ends.One, "Visit", Ends.ZeroOrMore, "pays", "is paid by")
+            .Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in", "comes in on");
 
     [Fact]
     public void A_strange_name_is_found_by_its_place()
     {
         var answer = new Sketch()
-            .Box("Visitor", "PK visitor no", "name", "o phone").Box("Visit", "PK visit no", "date").Box("Gizmo", "PK item no", "description", "fault")
-            .Line("Visitor", Ends.One, "Visit", Ends.ZeroOrMore, "pays").Line("Visit", Ends.One, "Gizmo", Ends.OneOrMore, "brings in").ToDrawing();
+            .Box("Visitor", "PK visitor no", "name", "o phone")
+            .Box("Visit", "PK visit no", "date")
+            .Box("Gizmo", "PK item no", "description", "fault")
+            .Line("Visitor", Ends.One, "Visit", Ends.ZeroOrMore, "pays")
+            .Line("Visit", Ends.One, "Gizmo", Ends.OneOrMore, "brings in")
+            .ToDrawing();
         Match(Café.ToDrawing(), answer).Entities["b3"].AnswerId.ShouldBe("b3");
     }
 
     [Fact]
     public void A_foreign_box_in_an_empty_place_is_not_taken_for_a_missing_entity()
     {
-        var answer = new Sketch().Box("Visitor", "PK visitor no", "name", "o phone").Box("Visit", "PK visit no", "date").Box("Weather", "PK day", "temperature")
-            .Line("Visitor", Ends.One, "Visit", Ends.ZeroOrMore, "pays").Line("Visit", Ends.ZeroOrMore, "Weather", Ends.One, "suffers").ToDrawing();
+        var answer = new Sketch()
+            .Box("Visitor", "PK visitor no", "name", "o phone")
+            .Box("Visit", "PK visit no", "date")
+            .Box("Weather", "PK day", "temperature")
+            .Line("Visitor", Ends.One, "Visit", Ends.ZeroOrMore, "pays")
+            .Line("Visit", Ends.ZeroOrMore, "Weather", Ends.One, "suffers")
+            .ToDrawing();
         Match(Café.ToDrawing(), answer).Entities.ContainsKey("b3").ShouldBeFalse();
     }
 
     [Fact]
     public void Two_relationships_between_the_same_two_are_kept_apart()
     {
-        Sketch Twice(string first, string second) => new Sketch().Box("Presenter", "PK no").Box("Programme", "PK title")
-            .Line("Presenter", Ends.OneOrMore, "Programme", Ends.ZeroOrMore, first).Line("Presenter", Ends.One, "Programme", Ends.ZeroOrMore, second);
+        Sketch Twice(string first, string second) =>
+            new Sketch()
+                .Box("Presenter", "PK no")
+                .Box("Programme", "PK title")
+                .Line("Presenter", Ends.OneOrMore, "Programme", Ends.ZeroOrMore, first)
+                .Line("Presenter", Ends.One, "Programme", Ends.ZeroOrMore, second);
         var found = Match(Twice("presents", "founded").ToDrawing(), Twice("founded", "presents").ToDrawing());
         found.Relationships["r1"].AnswerId.ShouldBe("r2");
         found.Relationships["r2"].AnswerId.ShouldBe("r1");
@@ -46,12 +62,23 @@ public sealed class MatchingTests
     [Fact]
     public void A_many_to_many_drawn_as_a_linking_entity_carries_its_ends_over()
     {
-        var model = new Sketch().Box("Repair", "PK no").Box("Part", "PK code").Line("Repair", Ends.ZeroOrMore, "Part", Ends.OneOrMore, "uses").ToDrawing();
-        var answer = new Sketch().Box("Repair", "PK no").Box("Part", "PK code").Box("Use")
-            .Line("Repair", Ends.One, "Use", Ends.OneOrMore).Line("Part", Ends.One, "Use", Ends.ZeroOrMore).ToDrawing();
+        var model = new Sketch()
+            .Box("Repair", "PK no")
+            .Box("Part", "PK code")
+            .Line("Repair", Ends.ZeroOrMore, "Part", Ends.OneOrMore, "uses")
+            .ToDrawing();
+        var answer = new Sketch()
+            .Box("Repair", "PK no")
+            .Box("Part", "PK code")
+            .Box("Use")
+            .Line("Repair", Ends.One, "Use", Ends.OneOrMore)
+            .Line("Part", Ends.One, "Use", Ends.ZeroOrMore)
+            .ToDrawing();
         var assessment = Exercise.Of(model).Assess(answer, []);
         assessment.Comparison.Correspondence.Restated.Single().Code.ShouldBe("many-to-many-by-linking-entity");
-        assessment.Comparison.Verdicts.Where(verdict => verdict.Fact.Kind is MinimumFact or MaximumFact).ShouldAllBe(verdict => verdict.IsGood);
+        assessment
+            .Comparison.Verdicts.Where(verdict => verdict.Fact.Kind is MinimumFact or MaximumFact)
+            .ShouldAllBe(verdict => verdict.IsGood);
     }
 
     [Fact]
@@ -106,8 +133,13 @@ public sealed class MatchingTests
     public void An_accepted_name_is_as_good_as_the_own_one()
     {
         var model = Café.ToDrawing();
-        var answer = new Sketch().Box("Visitor", "PK visitor no", "name", "o phone").Box("Call", "PK visit no", "date").Box("Item", "PK item no", "description", "fault")
-            .Line("Visitor", Ends.One, "Call", Ends.ZeroOrMore, "pays", "is paid by").Line("Call", Ends.One, "Item", Ends.OneOrMore, "brings in", "comes in on").ToDrawing();
+        var answer = new Sketch()
+            .Box("Visitor", "PK visitor no", "name", "o phone")
+            .Box("Call", "PK visit no", "date")
+            .Box("Item", "PK item no", "description", "fault")
+            .Line("Visitor", Ends.One, "Call", Ends.ZeroOrMore, "pays", "is paid by")
+            .Line("Call", Ends.One, "Item", Ends.OneOrMore, "brings in", "comes in on")
+            .ToDrawing();
         var assessor = Exercise.Of(model, Level.Conceptual, new Tolerance("entity:b2", ["Call"], false, false));
         assessor.Assess(answer, []).Comparison.Correspondence.Entities["b2"].NameLikeness.ShouldBe(1);
     }
@@ -115,19 +147,27 @@ public sealed class MatchingTests
     [Fact]
     public void A_box_under_the_main_word_of_all_subtypes_is_what_they_are_kinds_of()
     {
-        var model = Markup.Parse("""
-            Title: PK catalogue no, author
-            Printed book: pages
-            Talking book: narrator
-            Reader: PK reader no, name
-            (d) Title => Printed book, Talking book
-            Reader 01 has out / is out with 0m Title
-            """).Drawing;
-        var answer = Markup.Parse("""
-            Book: PK catalogue no, author
-            Reader: PK reader no, name
-            Reader 01 has out / is out with 0m Book
-            """).Drawing;
+        var model = Markup
+            .Parse(
+                """
+                Title: PK catalogue no, author
+                Printed book: pages
+                Talking book: narrator
+                Reader: PK reader no, name
+                (d) Title => Printed book, Talking book
+                Reader 01 has out / is out with 0m Title
+                """
+            )
+            .Drawing;
+        var answer = Markup
+            .Parse(
+                """
+                Book: PK catalogue no, author
+                Reader: PK reader no, name
+                Reader 01 has out / is out with 0m Book
+                """
+            )
+            .Drawing;
         var correspondence = Exercise.Of(model).Assess(answer, []).Comparison.Correspondence;
         correspondence.Entities["b1"].AnswerId.ShouldBe("b1");
         correspondence.Entities.ShouldNotContainKey("b2");
@@ -135,7 +175,14 @@ public sealed class MatchingTests
 
     // What an examiner would be told, without ids, and without sentences that read a line from the end at which it was begun.
     private static string Told(Assessment assessment) =>
-        assessment.Sheet.Exact + "\n" + string.Join("\n", assessment.Findings.Select(finding => $"{finding.Code} {finding.Claims.Length} {string.Join(' ', finding.ModelElements)}").Order(StringComparer.Ordinal));
+        assessment.Sheet.Exact
+        + "\n"
+        + string.Join(
+            "\n",
+            assessment
+                .Findings.Select(finding => $"{finding.Code} {finding.Claims.Length} {string.Join(' ', finding.ModelElements)}")
+                .Order(StringComparer.Ordinal)
+        );
 
     private static Correspondence Match(Drawing model, Drawing answer) =>
         Matcher.Match(new MatchModel(Exercise.Read(model).Model), Exercise.Read(answer).Model, MatchAllowance.Plain).Best;

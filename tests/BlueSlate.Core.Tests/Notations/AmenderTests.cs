@@ -10,14 +10,21 @@ public sealed class AmenderTests
 {
     private static readonly NotationOptions CrowsFoot = new(Level.Conceptual);
 
-    private static Drawing Café => new Sketch().Box("Visit", "PK visit no", "date").Box("Item", "PK item no", "fault")
-        .Line("Visit", Ends.One, "Item", [EndMark.FootOutward, EndMark.Bar], "brings in", "comes in on").ToDrawing();
+    private static Drawing Café =>
+        new Sketch()
+            .Box("Visit", "PK visit no", "date")
+            .Box("Item", "PK item no", "fault")
+            .Line("Visit", Ends.One, "Item", [EndMark.FootOutward, EndMark.Bar], "brings in", "comes in on")
+            .ToDrawing();
 
     [Fact]
     public void A_changed_amount_changes_the_marks_of_that_end_alone()
     {
         var lines = Lines(Café);
-        var amended = Amend(Café, [lines[0], lines[1], lines[2].Replace("exactly 1 Visit", "0 or 1 Visit", StringComparison.Ordinal)]);
+        var amended = Amend(
+            Café,
+            [lines[0], lines[1], lines[2].Replace("exactly 1 Visit", "0 or 1 Visit", StringComparison.Ordinal)]
+        );
         var (old, line) = (Café.Lines.Single(), amended.Lines.Single());
         line.From.Marks.ShouldBe([EndMark.Bar, EndMark.Ring]);
         line.To.Marks.ShouldBe(old.To.Marks);
@@ -29,7 +36,10 @@ public sealed class AmenderTests
     public void A_renamed_attribute_keeps_its_row_and_a_new_one_follows()
     {
         var amended = Amend(Café, ["Visit: visit no (key), day, helper (optional)", .. Lines(Café)[1..]]);
-        amended.Shapes.First().TextLines.Select(row => (row.Id, row.Mark, row.Ring, row.Text)).ShouldBe([("t1", "PK", false, "visit no"), ("t2", "", false, "day"), ("n1", "", true, "helper")]);
+        amended
+            .Shapes.First()
+            .TextLines.Select(row => (row.Id, row.Mark, row.Ring, row.Text))
+            .ShouldBe([("t1", "PK", false, "visit no"), ("t2", "", false, "day"), ("n1", "", true, "helper")]);
         amended.Lines.Single().To.Marks.ShouldBe([EndMark.FootOutward, EndMark.Bar]);
     }
 
@@ -46,20 +56,38 @@ public sealed class AmenderTests
     public void A_set_that_becomes_total_doubles_the_line_to_its_circle_as_that_was_drawn()
     {
         var chen = new NotationOptions(Level.Conceptual, NotationNames.Chen);
-        var drawing = new Sketch().Box("Person").Box("Fixer").Box("Visitor").Circle("d", "Person", false, "Fixer", "Visitor").ToDrawing();
+        var drawing = new Sketch()
+            .Box("Person")
+            .Box("Fixer")
+            .Box("Visitor")
+            .Circle("d", "Person", false, "Fixer", "Visitor")
+            .ToDrawing();
         string[] lines = [.. SentenceWriter.Write(Notation.Read(drawing, chen)).Select(sentence => sentence.Text)];
-        var amended = Amender.Amend(drawing, [.. lines.Select(line => line.Replace("partial", "total", StringComparison.Ordinal))], chen).Drawing;
-        amended.Lines.Select(line => (line.Id, line.Stroke)).ShouldBe([("r1", Stroke.Double), ("r2", Stroke.Solid), ("r3", Stroke.Solid)]);
+        var amended = Amender
+            .Amend(drawing, [.. lines.Select(line => line.Replace("partial", "total", StringComparison.Ordinal))], chen)
+            .Drawing;
+        amended
+            .Lines.Select(line => (line.Id, line.Stroke))
+            .ShouldBe([("r1", Stroke.Double), ("r2", Stroke.Solid), ("r3", Stroke.Solid)]);
     }
 
     [Fact]
     public void A_new_statement_draws_what_it_names()
     {
-        var amended = Amend(Café, [.. Lines(Café), "Fixer: badge no (key), skills (several)", "Fixer looks at 0 or more Item; Item is looked at by 0 or 1 Fixer"]);
+        var amended = Amend(
+            Café,
+            [
+                .. Lines(Café),
+                "Fixer: badge no (key), skills (several)",
+                "Fixer looks at 0 or more Item; Item is looked at by 0 or 1 Fixer",
+            ]
+        );
         var fixer = amended.Shapes.Single(shape => shape.Text == "Fixer");
         fixer.TextLines.Select(row => row.Mark + row.Text).ShouldBe(["PKbadge no", "{skills}"]);
         var line = amended.Lines.Last();
-        (line.From.On.Id, line.To.On.Id, line.From.Label, line.To.Label).ShouldBe((fixer.Id, "b2", "looks at", "is looked at by"));
+        (line.From.On.Id, line.To.On.Id, line.From.Label, line.To.Label).ShouldBe(
+            (fixer.Id, "b2", "looks at", "is looked at by")
+        );
         line.To.Marks.ShouldBe([EndMark.Foot, EndMark.Ring]);
     }
 
@@ -78,8 +106,21 @@ public sealed class AmenderTests
         var drawing = ChenReaderTests.Weak().ToDrawing();
         var lines = Lines(drawing, chen);
         lines[2].ShouldBe("Item is tried in 0 or more Repair; Repair goes with exactly 1 Item (identifying)");
-        var amended = Amender.Amend(drawing, ["Item: item no (key), fault, names (several)", lines[1], lines[2].Replace("0 or more", "1 or more", StringComparison.Ordinal)], chen).Drawing;
-        amended.Shapes.Where(shape => shape.Form == Form.Oval).Select(shape => (shape.Text, shape.Outline)).ShouldContain(("names", Outline.Double));
+        var amended = Amender
+            .Amend(
+                drawing,
+                [
+                    "Item: item no (key), fault, names (several)",
+                    lines[1],
+                    lines[2].Replace("0 or more", "1 or more", StringComparison.Ordinal),
+                ],
+                chen
+            )
+            .Drawing;
+        amended
+            .Shapes.Where(shape => shape.Form == Form.Oval)
+            .Select(shape => (shape.Text, shape.Outline))
+            .ShouldContain(("names", Outline.Double));
         amended.Lines.Single(line => line.From.On.Id == "b1" && line.From.Count == "1").Stroke.ShouldBe(Stroke.Double);
         amended.Lines.Count().ShouldBe(drawing.Lines.Count() + 2);
     }
@@ -122,7 +163,8 @@ public sealed class AmenderTests
     private static string[] Lines(Drawing drawing, NotationOptions? options = null) =>
         [.. SentenceWriter.Write(Notation.Read(drawing, options ?? CrowsFoot)).Select(sentence => sentence.Text)];
 
-    private static Drawing Amend(Drawing drawing, params IReadOnlyList<string> lines) => Amender.Amend(drawing, lines, CrowsFoot).Drawing;
+    private static Drawing Amend(Drawing drawing, params IReadOnlyList<string> lines) =>
+        Amender.Amend(drawing, lines, CrowsFoot).Drawing;
 
     private sealed class ShapeText : IEqualityComparer<Shape>
     {

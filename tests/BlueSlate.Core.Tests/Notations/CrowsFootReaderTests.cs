@@ -31,7 +31,12 @@ public sealed class CrowsFootReaderTests
     [InlineData("Ring Ring", 0, null, RemarkKind.TooManyMarks)]
     public void Marks_at_an_end(string marks, int? min, int? max, RemarkKind? remark)
     {
-        string[] drawn = [.. marks.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(mark => mark == "FootOutward" ? EndMark.FootOutward : mark.ToLowerInvariant())];
+        string[] drawn =
+        [
+            .. marks
+                .Split(' ', StringSplitOptions.RemoveEmptyEntries)
+                .Select(mark => mark == "FootOutward" ? EndMark.FootOutward : mark.ToLowerInvariant()),
+        ];
         var reading = Exercise.Read(new Sketch().Box("A").Box("B").Line("A", Ends.One, "B", drawn, "has").ToDrawing());
         reading.Model.Relationships[0].Roles[1].CoOccurrence.ShouldBe(new Count(min, max));
         reading.Remarks.Select(found => (RemarkKind?)found.Kind).ShouldBe(remark is null ? [] : [remark]);
@@ -41,7 +46,11 @@ public sealed class CrowsFootReaderTests
     public void A_single_bar_is_exactly_one_where_the_class_has_learned_it_so()
     {
         var drawing = new Sketch().Box("A").Box("B").Line("A", Ends.One, "B", [EndMark.Bar], "has").ToDrawing();
-        Notation.Read(drawing, new NotationOptions(Level.Conceptual) { SingleBarIsExactlyOne = true }).Model.Relationships[0].Roles[1].CoOccurrence.ShouldBe(new Count(1, 1));
+        Notation
+            .Read(drawing, new NotationOptions(Level.Conceptual) { SingleBarIsExactlyOne = true })
+            .Model.Relationships[0]
+            .Roles[1]
+            .CoOccurrence.ShouldBe(new Count(1, 1));
     }
 
     [Theory]
@@ -56,7 +65,9 @@ public sealed class CrowsFootReaderTests
     public void A_count_written_at_an_end_is_read_and_remarked_on(string written, int? min, int? max)
     {
         var end = new LineEnd(Attachment.ToShape("b2"), [], Count: written);
-        var reading = Exercise.Read(new Sketch().Box("A").Box("B").Line(new LineEnd(Attachment.ToShape("b1"), [.. Ends.One]), end).ToDrawing());
+        var reading = Exercise.Read(
+            new Sketch().Box("A").Box("B").Line(new LineEnd(Attachment.ToShape("b1"), [.. Ends.One]), end).ToDrawing()
+        );
         reading.Model.Relationships[0].Roles[1].CoOccurrence.ShouldBe(new Count(min, max));
         reading.Remarks.Length.ShouldBe(1);
     }
@@ -78,7 +89,16 @@ public sealed class CrowsFootReaderTests
     [InlineData("pk", true, false)]
     public void Spellings_of_key_marks(string mark, bool primary, bool foreign)
     {
-        var shape = new Shape("b", Form.Rectangle, Outline.Single, "A", [[new TextLine("t", mark, false, "x", Underline.None)]], null);
+        var shape = new Shape(
+            "b",
+            Form.Rectangle,
+            Outline.Single,
+            "A",
+            [
+                [new TextLine("t", mark, false, "x", Underline.None)],
+            ],
+            null
+        );
         var entity = Exercise.Read(new Drawing([new Sheet("s", "", [shape], [])])).Model.Entities[0];
         (entity.Primary is not null).ShouldBe(primary);
         (entity.Attributes[0].ForeignKey is not null).ShouldBe(foreign);
@@ -87,33 +107,61 @@ public sealed class CrowsFootReaderTests
     [Fact]
     public void All_primary_rows_form_one_key_and_each_alternate_group_another()
     {
-        var entity = Exercise.Read(new Sketch().Box("A", "PK a", "PK b", "AK1 c", "AK1 d", "AK2 e").ToDrawing()).Model.Entities[0];
+        var entity = Exercise.Read(new Sketch().Box("A", "PK a", "PK b", "AK1 c", "AK1 d", "AK2 e").ToDrawing()).Model.Entities[
+            0
+        ];
         entity.Primary!.AttributeIds.Length.ShouldBe(2);
-        entity.Identifiers.Where(identifier => identifier.Kind == IdentifierKind.Alternate).Select(identifier => identifier.AttributeIds.Length).ShouldBe([2, 1]);
+        entity
+            .Identifiers.Where(identifier => identifier.Kind == IdentifierKind.Alternate)
+            .Select(identifier => identifier.AttributeIds.Length)
+            .ShouldBe([2, 1]);
     }
 
     [Fact]
     public void An_attribute_in_several_keys_belongs_to_each_of_them()
     {
-        var entity = Exercise.Read(new Sketch().Box("Lesson", "PK lesson no", "AK1 room", "AK1 AK2 period", "AK2 teacher").ToDrawing()).Model.Entities[0];
-        entity.Identifiers.Where(identifier => identifier.Kind == IdentifierKind.Alternate).Select(identifier => string.Join('+', identifier.AttributeIds)).ShouldBe(["t2+t3", "t3+t4"]);
+        var entity = Exercise
+            .Read(new Sketch().Box("Lesson", "PK lesson no", "AK1 room", "AK1 AK2 period", "AK2 teacher").ToDrawing())
+            .Model.Entities[0];
+        entity
+            .Identifiers.Where(identifier => identifier.Kind == IdentifierKind.Alternate)
+            .Select(identifier => string.Join('+', identifier.AttributeIds))
+            .ShouldBe(["t2+t3", "t3+t4"]);
         entity.Alternates.Select(alternate => alternate.AttributeId).ShouldBe(["t2", "t3"]);
     }
 
     [Fact]
     public void A_column_of_two_foreign_keys_refers_along_both_lines_each_with_its_own_columns()
     {
-        var entity = Exercise.Read(
-            new Sketch().Box("Slot", "PK hall code", "PK period").Box("Duty", "PK warden no", "PK period").Box("Lesson", "PK lesson no", "FK2 warden no", "FK1 FK2 period", "FK1 hall code")
-                .Line("Slot", Ends.One, "Lesson", Ends.ZeroOrMore).Line("Duty", Ends.One, "Lesson", Ends.ZeroOrMore).ToDrawing(),
-            Level.Logical).Model.Entities[2];
-        entity.Attributes.Select(attribute => string.Join(' ', attribute.ForeignKeys.Select(key => $"{key.Group}:{key.RelationshipId}"))).ShouldBe(["", "2:r2", "1:r1 2:r2", "1:r1"]);
+        var entity = Exercise
+            .Read(
+                new Sketch()
+                    .Box("Slot", "PK hall code", "PK period")
+                    .Box("Duty", "PK warden no", "PK period")
+                    .Box("Lesson", "PK lesson no", "FK2 warden no", "FK1 FK2 period", "FK1 hall code")
+                    .Line("Slot", Ends.One, "Lesson", Ends.ZeroOrMore)
+                    .Line("Duty", Ends.One, "Lesson", Ends.ZeroOrMore)
+                    .ToDrawing(),
+                Level.Logical
+            )
+            .Model.Entities[2];
+        entity
+            .Attributes.Select(attribute =>
+                string.Join(' ', attribute.ForeignKeys.Select(key => $"{key.Group}:{key.RelationshipId}"))
+            )
+            .ShouldBe(["", "2:r2", "1:r1 2:r2", "1:r1"]);
     }
 
     [Fact]
     public void A_partial_key_on_an_identifying_line_makes_a_weak_entity()
     {
-        var reading = Exercise.Read(new Sketch().Box("Item", "PK no").Box("Repair", "PPK no").Line("Item", Ends.One, "Repair", Ends.ZeroOrMore, "has", "of", Stroke.Solid).ToDrawing());
+        var reading = Exercise.Read(
+            new Sketch()
+                .Box("Item", "PK no")
+                .Box("Repair", "PPK no")
+                .Line("Item", Ends.One, "Repair", Ends.ZeroOrMore, "has", "of", Stroke.Solid)
+                .ToDrawing()
+        );
         reading.Model.Entities[1].Kind.ShouldBe(EntityKind.Weak);
         reading.Model.Entities[1].Primary!.OwnerRelationshipIds.ShouldBe(["r1"]);
         reading.ElementsOf("b2").ShouldContain("r1");
@@ -122,10 +170,18 @@ public sealed class CrowsFootReaderTests
     [Fact]
     public void At_logical_level_a_key_of_two_foreign_keys_makes_a_linking_entity_and_finds_its_lines()
     {
-        var entity = Exercise.Read(
-            new Sketch().Box("Repair", "PK repair no").Box("Part", "PK code").Box("Use", "PK FK1 repair no", "PK FK2 part code")
-                .Line("Repair", Ends.One, "Use", Ends.ZeroOrMore).Line("Part", Ends.One, "Use", Ends.ZeroOrMore).ToDrawing(),
-            Level.Logical).Model.Entities[2];
+        var entity = Exercise
+            .Read(
+                new Sketch()
+                    .Box("Repair", "PK repair no")
+                    .Box("Part", "PK code")
+                    .Box("Use", "PK FK1 repair no", "PK FK2 part code")
+                    .Line("Repair", Ends.One, "Use", Ends.ZeroOrMore)
+                    .Line("Part", Ends.One, "Use", Ends.ZeroOrMore)
+                    .ToDrawing(),
+                Level.Logical
+            )
+            .Model.Entities[2];
         entity.Kind.ShouldBe(EntityKind.Associative);
         entity.Attributes.Select(attribute => attribute.ForeignKey!.RelationshipId).ShouldBe(["r1", "r2"]);
     }
@@ -155,7 +211,13 @@ public sealed class CrowsFootReaderTests
     [Fact]
     public void Notes_and_their_ties_say_nothing()
     {
-        var reading = Exercise.Read(new Sketch().Box("A").Shape(Form.Note, "remember").Line(new LineEnd(Attachment.ToShape("b1"), []), new LineEnd(Attachment.ToShape("b2"), [])).ToDrawing());
+        var reading = Exercise.Read(
+            new Sketch()
+                .Box("A")
+                .Shape(Form.Note, "remember")
+                .Line(new LineEnd(Attachment.ToShape("b1"), []), new LineEnd(Attachment.ToShape("b2"), []))
+                .ToDrawing()
+        );
         reading.Remarks.ShouldBeEmpty();
         reading.Model.Relationships.ShouldBeEmpty();
         reading.Model.Entities.Length.ShouldBe(1);
@@ -164,22 +226,35 @@ public sealed class CrowsFootReaderTests
     [Fact]
     public void A_text_with_a_slash_names_both_directions()
     {
-        var drawing = new Sketch().Box("A").Box("B").Line(new LineEnd(Attachment.ToShape("b1"), []), new LineEnd(Attachment.ToShape("b2"), []), text: "pays / is paid by").ToDrawing();
+        var drawing = new Sketch()
+            .Box("A")
+            .Box("B")
+            .Line(new LineEnd(Attachment.ToShape("b1"), []), new LineEnd(Attachment.ToShape("b2"), []), text: "pays / is paid by")
+            .ToDrawing();
         Exercise.Read(drawing).Model.Relationships[0].Roles.Select(role => role.Verb).ShouldBe(["pays", "is paid by"]);
     }
 
     [Fact]
     public void Any_drawing_gives_a_reading_and_sentences_whatever_is_drawn() =>
-        RandomDrawings.Any.Sample(drawing =>
-        {
-            foreach (var level in Enum.GetValues<Level>())
+        RandomDrawings.Any.Sample(
+            drawing =>
             {
-                var reading = Exercise.Read(drawing, level);
-                SentenceWriter.Write(reading).Length.ShouldBe(reading.Model.Entities.Length + reading.Model.Relationships.Length + reading.Model.Specialisations.Length);
-            }
+                foreach (var level in Enum.GetValues<Level>())
+                {
+                    var reading = Exercise.Read(drawing, level);
+                    SentenceWriter
+                        .Write(reading)
+                        .Length.ShouldBe(
+                            reading.Model.Entities.Length
+                                + reading.Model.Relationships.Length
+                                + reading.Model.Specialisations.Length
+                        );
+                }
 
-            DrawnSentenceWriter.Write(drawing).Length.ShouldBe(drawing.Shapes.Count() + drawing.Lines.Count());
-        }, iter: 500);
+                DrawnSentenceWriter.Write(drawing).Length.ShouldBe(drawing.Shapes.Count() + drawing.Lines.Count());
+            },
+            iter: 500
+        );
 
     [Fact]
     public void Every_symbol_at_an_end_either_means_something_or_is_remarked_on()
@@ -187,7 +262,9 @@ public sealed class CrowsFootReaderTests
         foreach (var mark in Symbols.Ends.All.Select(symbol => symbol.Name))
         {
             var reading = Exercise.Read(new Sketch().Box("A").Box("B").Line("A", Ends.One, "B", [mark]).ToDrawing());
-            (reading.Model.Relationships[0].Roles[1].CoOccurrence != Count.Unsaid || reading.Remarks.Length > 0).ShouldBeTrue(mark);
+            (reading.Model.Relationships[0].Roles[1].CoOccurrence != Count.Unsaid || reading.Remarks.Length > 0).ShouldBeTrue(
+                mark
+            );
         }
     }
 }

@@ -20,49 +20,89 @@ public sealed class RoundTripTests
     [Theory]
     [MemberData(nameof(Names))]
     public void What_is_read_drawn_again_keeps_its_ids(string name) =>
-        RandomConcepts.For(name).Sample(
-            model =>
-            {
-                var drawing = Draw(model, name);
-                DrawingWriter.Hash(Draw(Reading(drawing, name).Model, name)).ShouldBe(DrawingWriter.Hash(drawing));
-            },
-            iter: 200);
+        RandomConcepts
+            .For(name)
+            .Sample(
+                model =>
+                {
+                    var drawing = Draw(model, name);
+                    DrawingWriter.Hash(Draw(Reading(drawing, name).Model, name)).ShouldBe(DrawingWriter.Hash(drawing));
+                },
+                iter: 200
+            );
 
     [Theory]
     [MemberData(nameof(Names))]
     public void Sentences_typed_onto_an_empty_slate_say_the_same(string name) =>
-        RandomConcepts.For(name).Sample(
-            model =>
-            {
-                var lines = SentenceWriter.Write(new Reading(model, [], System.Collections.Immutable.ImmutableDictionary<string, System.Collections.Immutable.ImmutableArray<string>>.Empty)).Select(sentence => sentence.Text).ToList();
-                var amended = Amender.Amend(Drawing.Empty, lines, new NotationOptions(Level.Conceptual, name));
-                amended.Problems.ShouldBeEmpty();
-                SentenceWriter.Write(Reading(amended.Drawing, name)).Select(sentence => sentence.Text).Order(StringComparer.Ordinal).ShouldBe(lines.Order(StringComparer.Ordinal));
-            },
-            iter: 200);
+        RandomConcepts
+            .For(name)
+            .Sample(
+                model =>
+                {
+                    var lines = SentenceWriter
+                        .Write(
+                            new Reading(
+                                model,
+                                [],
+                                System
+                                    .Collections
+                                    .Immutable
+                                    .ImmutableDictionary<string, System.Collections.Immutable.ImmutableArray<string>>
+                                    .Empty
+                            )
+                        )
+                        .Select(sentence => sentence.Text)
+                        .ToList();
+                    var amended = Amender.Amend(Drawing.Empty, lines, new NotationOptions(Level.Conceptual, name));
+                    amended.Problems.ShouldBeEmpty();
+                    SentenceWriter
+                        .Write(Reading(amended.Drawing, name))
+                        .Select(sentence => sentence.Text)
+                        .Order(StringComparer.Ordinal)
+                        .ShouldBe(lines.Order(StringComparer.Ordinal));
+                },
+                iter: 200
+            );
 
     [Theory]
     [MemberData(nameof(Names))]
     public void Sentences_that_were_not_edited_change_nothing(string name) =>
-        RandomConcepts.For(name).Sample(
-            model =>
-            {
-                var drawing = Draw(model, name);
-                var lines = SentenceWriter.Write(Reading(drawing, name)).Select(sentence => sentence.Text).ToList();
-                DrawingWriter.Hash(Amender.Amend(drawing, lines, new NotationOptions(Level.Conceptual, name)).Drawing).ShouldBe(DrawingWriter.Hash(drawing));
-            },
-            iter: 100);
+        RandomConcepts
+            .For(name)
+            .Sample(
+                model =>
+                {
+                    var drawing = Draw(model, name);
+                    var lines = SentenceWriter.Write(Reading(drawing, name)).Select(sentence => sentence.Text).ToList();
+                    DrawingWriter
+                        .Hash(Amender.Amend(drawing, lines, new NotationOptions(Level.Conceptual, name)).Drawing)
+                        .ShouldBe(DrawingWriter.Hash(drawing));
+                },
+                iter: 100
+            );
 
     [Fact]
     public void Redrawn_in_another_notation_and_back_what_both_can_say_is_there()
     {
-        var chen = Notation.Read(new Sketch().Box("Visit").Oval("Visit", "visit no", Underline.Solid).Box("Item").Oval("Item", "item no", Underline.Solid)
-            .Diamond("brings in", Outline.Single, ("Visit", "1", true), ("Item", "N", true)).ToDrawing(), new NotationOptions(Level.Conceptual, NotationNames.Chen)).Model;
+        var chen = Notation
+            .Read(
+                new Sketch()
+                    .Box("Visit")
+                    .Oval("Visit", "visit no", Underline.Solid)
+                    .Box("Item")
+                    .Oval("Item", "item no", Underline.Solid)
+                    .Diamond("brings in", Outline.Single, ("Visit", "1", true), ("Item", "N", true))
+                    .ToDrawing(),
+                new NotationOptions(Level.Conceptual, NotationNames.Chen)
+            )
+            .Model;
         foreach (var name in new[] { NotationNames.CrowsFoot, NotationNames.Uml })
         {
             var there = Notation.Of(name).Write(chen, new NotationOptions(Level.Conceptual, name));
             there.Unsaid.ShouldBeEmpty();
-            var back = Notation.Of(NotationNames.Chen).Write(Reading(there.Drawing, name).Model, new NotationOptions(Level.Conceptual, NotationNames.Chen));
+            var back = Notation
+                .Of(NotationNames.Chen)
+                .Write(Reading(there.Drawing, name).Model, new NotationOptions(Level.Conceptual, NotationNames.Chen));
             RandomConcepts.Said(Reading(back.Drawing, NotationNames.Chen).Model).ShouldBe(RandomConcepts.Said(chen));
         }
     }
@@ -70,7 +110,9 @@ public sealed class RoundTripTests
     [Fact]
     public void What_a_notation_cannot_say_stands_in_a_note()
     {
-        var weak = Notation.Read(ChenReaderTests.Weak().ToDrawing(), new NotationOptions(Level.Conceptual, NotationNames.Chen)).Model;
+        var weak = Notation
+            .Read(ChenReaderTests.Weak().ToDrawing(), new NotationOptions(Level.Conceptual, NotationNames.Chen))
+            .Model;
         var redrawn = Notation.Of(NotationNames.Uml).Write(weak, new NotationOptions(Level.Conceptual, NotationNames.Uml));
         redrawn.Unsaid.ShouldContain("Repair is told apart within its owner by repair no.");
         redrawn.Drawing.Shapes.Where(shape => shape.Form == Form.Note).Select(shape => shape.Text).ShouldBe(redrawn.Unsaid);
@@ -86,21 +128,35 @@ public sealed class RoundTripTests
                 SentenceWriter.Write(reading).ShouldAllBe(sentence => sentence.Text.Length > 0);
                 foreach (var other in Notation.All)
                 {
-                    Notation.Read(other.Write(reading.Model, new NotationOptions(Level.Conceptual, other.Name)).Drawing, new NotationOptions(Level.Conceptual, other.Name));
+                    Notation.Read(
+                        other.Write(reading.Model, new NotationOptions(Level.Conceptual, other.Name)).Drawing,
+                        new NotationOptions(Level.Conceptual, other.Name)
+                    );
                 }
             },
-            iter: 400);
+            iter: 400
+        );
 
     [Theory]
     [MemberData(nameof(Names))]
     public void Any_line_typed_is_taken_or_told(string name) =>
-        Gen.String[Gen.Char["abc VI:;,()01 or more exactly is a kind of can one"], 0, 60].Sample(
-            line => Reading(Amender.Amend(ChenReaderTests.Weak().ToDrawing(), [line], new NotationOptions(Level.Conceptual, name)).Drawing, name),
-            iter: 300);
+        Gen.String[Gen.Char["abc VI:;,()01 or more exactly is a kind of can one"], 0, 60]
+            .Sample(
+                line =>
+                    Reading(
+                        Amender
+                            .Amend(ChenReaderTests.Weak().ToDrawing(), [line], new NotationOptions(Level.Conceptual, name))
+                            .Drawing,
+                        name
+                    ),
+                iter: 300
+            );
 
-    private static Drawing Draw(ConceptModel model, string name) => Notation.Of(name).Write(model, new NotationOptions(Level.Conceptual, name)).Drawing;
+    private static Drawing Draw(ConceptModel model, string name) =>
+        Notation.Of(name).Write(model, new NotationOptions(Level.Conceptual, name)).Drawing;
 
-    private static Reading Reading(Drawing drawing, string name) => Notation.Read(drawing, new NotationOptions(Level.Conceptual, name));
+    private static Reading Reading(Drawing drawing, string name) =>
+        Notation.Read(drawing, new NotationOptions(Level.Conceptual, name));
 
     private static string Read(Drawing drawing, string name)
     {

@@ -23,7 +23,9 @@ public sealed class UmlReaderTests
     public void An_attribute_by_the_grammar(string line, string visibility, string name, string type, int min, int max)
     {
         var member = MemberText.Parse(line);
-        (member.IsOperation, member.Visibility, member.Name, member.Type, member.Count).ShouldBe((false, visibility, name, type, new Count(min, max)));
+        (member.IsOperation, member.Visibility, member.Name, member.Type, member.Count).ShouldBe(
+            (false, visibility, name, type, new Count(min, max))
+        );
         member.Derived.ShouldBe(line.Contains('/', StringComparison.Ordinal));
     }
 
@@ -85,7 +87,8 @@ public sealed class UmlReaderTests
     [InlineData(null, EndMark.OpenArrow, RelationshipKind.Association, null)]
     public void A_diamond_is_at_the_whole(string? atVisit, string? atItem, RelationshipKind kind, string? whole)
     {
-        var relationship = Read(Classes().Tie("Visit", "Item", Stroke.Solid, "has", "1", "*", atVisit, atItem)).Model.Relationships.Single();
+        var relationship = Read(Classes().Tie("Visit", "Item", Stroke.Solid, "has", "1", "*", atVisit, atItem))
+            .Model.Relationships.Single();
         (relationship.Kind, relationship.WholeRoleId).ShouldBe((kind, whole));
         relationship.Roles[1].Navigable.ShouldBe(atItem == EndMark.OpenArrow ? true : null);
     }
@@ -103,32 +106,54 @@ public sealed class UmlReaderTests
     [Fact]
     public void Generalisations_to_one_class_are_one_set_unless_they_are_named()
     {
-        var sketch = new Sketch().Class("Person").Class("Guest").Class("Helper").Class("Adult")
-            .Tie("Guest", "Person", text: "{complete, disjoint}", markTo: EndMark.Triangle).Tie("Helper", "Person", markTo: EndMark.Triangle).Tie("Adult", "Person", text: "by age", markTo: EndMark.Triangle);
+        var sketch = new Sketch()
+            .Class("Person")
+            .Class("Guest")
+            .Class("Helper")
+            .Class("Adult")
+            .Tie("Guest", "Person", text: "{complete, disjoint}", markTo: EndMark.Triangle)
+            .Tie("Helper", "Person", markTo: EndMark.Triangle)
+            .Tie("Adult", "Person", text: "by age", markTo: EndMark.Triangle);
         var sets = Read(sketch).Model.Specialisations;
-        sets.Select(set => (set.Name, set.Subtypes.Length, set.Disjoint, set.Total)).ShouldBe([("", 2, true, true), ("by age", 1, null, null)]);
+        sets.Select(set => (set.Name, set.Subtypes.Length, set.Disjoint, set.Total))
+            .ShouldBe([("", 2, true, true), ("by age", 1, null, null)]);
         Read(sketch, Options with { UnmarkedSetIsOpen = true }).Model.Specialisations[1].Total.ShouldBe(false);
     }
 
     [Fact]
     public void A_junction_gathers_subclasses_under_one_triangle()
     {
-        var sketch = new Sketch().Class("Person").Class("Guest").Class("Helper").Shape(Form.Junction, "j", Outline.Single)
-            .Tie("j", "Person", markTo: EndMark.Triangle).Tie("Guest", "j").Tie("Helper", "j");
+        var sketch = new Sketch()
+            .Class("Person")
+            .Class("Guest")
+            .Class("Helper")
+            .Shape(Form.Junction, "j", Outline.Single)
+            .Tie("j", "Person", markTo: EndMark.Triangle)
+            .Tie("Guest", "j")
+            .Tie("Helper", "j");
         Read(sketch).Model.Specialisations.Single().Subtypes.Select(link => link.EntityId).ShouldBe(["b2", "b3"]);
     }
 
     [Fact]
     public void An_association_class_is_tied_to_its_line_and_a_line_to_its_box_is_legal()
     {
-        var sketch = Pair("0..1", "*").Class("Registration", ["fault"])
-            .Line(new LineEnd(Attachment.ToShape("b3"), []), new LineEnd(new Attachment(AttachmentKind.Line, "r1"), []), Stroke.Dashed)
-            .Class("Desk").Tie("Desk", "Registration", text: "keeps", atFrom: "1", atTo: "*");
+        var sketch = Pair("0..1", "*")
+            .Class("Registration", ["fault"])
+            .Line(
+                new LineEnd(Attachment.ToShape("b3"), []),
+                new LineEnd(new Attachment(AttachmentKind.Line, "r1"), []),
+                Stroke.Dashed
+            )
+            .Class("Desk")
+            .Tie("Desk", "Registration", text: "keeps", atFrom: "1", atTo: "*");
         var reading = Read(sketch);
         reading.Remarks.ShouldBeEmpty();
         reading.Model.Relationships.Single(relationship => relationship.Id == "r1").EntityId.ShouldBe("b3");
         reading.Model.Entities[2].Kind.ShouldBe(EntityKind.Associative);
-        var normal = ComparableForm.Of(reading).Model.Relationships.Where(relationship => relationship.Id.StartsWith("r1", StringComparison.Ordinal)).ToList();
+        var normal = ComparableForm
+            .Of(reading)
+            .Model.Relationships.Where(relationship => relationship.Id.StartsWith("r1", StringComparison.Ordinal))
+            .ToList();
         normal.Select(relationship => relationship.Roles[1].CoOccurrence.ToString()).ShouldBe(["0..*", "0..1"]);
     }
 
@@ -145,18 +170,33 @@ public sealed class UmlReaderTests
     [Fact]
     public void A_ball_is_provided_and_with_a_socket_required()
     {
-        var sketch = Classes().Shape(Form.Ball, "Bookable", Outline.Single).Tie("Visit", "Bookable").Tie("Item", "Bookable", markTo: EndMark.Socket);
+        var sketch = Classes()
+            .Shape(Form.Ball, "Bookable", Outline.Single)
+            .Tie("Visit", "Bookable")
+            .Tie("Item", "Bookable", markTo: EndMark.Socket);
         var model = Read(sketch).Model;
         model.Entities[2].Kind.ShouldBe(EntityKind.Interface);
-        model.Relationships.Select(relationship => relationship.Kind).ShouldBe([RelationshipKind.Realization, RelationshipKind.Dependency]);
+        model
+            .Relationships.Select(relationship => relationship.Kind)
+            .ShouldBe([RelationshipKind.Realization, RelationshipKind.Dependency]);
     }
 
     [Fact]
     public void A_diamond_shape_joins_three_and_xor_keeps_two_associations_apart()
     {
-        var sketch = new Sketch().Class("A").Class("B").Class("C").Diamond("uses", Outline.Single, ("A", "1", false), ("B", "*", false), ("C", "*", false))
-            .Tie("A", "B", text: "has", atFrom: "1", atTo: "*").Tie("A", "C", text: "owns", atFrom: "1", atTo: "*")
-            .Line(new LineEnd(new Attachment(AttachmentKind.Line, "r4"), []), new LineEnd(new Attachment(AttachmentKind.Line, "r5"), []), Stroke.Dashed, "{xor}");
+        var sketch = new Sketch()
+            .Class("A")
+            .Class("B")
+            .Class("C")
+            .Diamond("uses", Outline.Single, ("A", "1", false), ("B", "*", false), ("C", "*", false))
+            .Tie("A", "B", text: "has", atFrom: "1", atTo: "*")
+            .Tie("A", "C", text: "owns", atFrom: "1", atTo: "*")
+            .Line(
+                new LineEnd(new Attachment(AttachmentKind.Line, "r4"), []),
+                new LineEnd(new Attachment(AttachmentKind.Line, "r5"), []),
+                Stroke.Dashed,
+                "{xor}"
+            );
         var model = Read(sketch).Model;
         model.Relationships.Count(relationship => relationship.Roles.Length == 3).ShouldBe(1);
         model.Exclusions.Single().RelationshipIds.ShouldBe(["r4", "r5"]);
@@ -176,14 +216,20 @@ public sealed class UmlReaderTests
         foreach (var mark in Symbols.Ends.All.Select(symbol => symbol.Name))
         {
             var reading = Read(Classes().Tie("Visit", "Item", Stroke.Solid, "has", markTo: mark));
-            var says = reading.Model.Specialisations.Length > 0 || reading.Remarks.Length > 0 || reading.Model.Relationships.Single().Kind != plain.Kind || reading.Model.Relationships.Single().Roles[1].Navigable != null;
+            var says =
+                reading.Model.Specialisations.Length > 0
+                || reading.Remarks.Length > 0
+                || reading.Model.Relationships.Single().Kind != plain.Kind
+                || reading.Model.Relationships.Single().Roles[1].Navigable != null;
             says.ShouldBeTrue(mark);
         }
     }
 
     private static Sketch Classes() => new Sketch().Class("Visit", ["date"]).Class("Item", ["fault"]);
 
-    private static Sketch Pair(string atVisit, string atItem) => Classes().Tie("Visit", "Item", Stroke.Solid, "brings in", atVisit, atItem);
+    private static Sketch Pair(string atVisit, string atItem) =>
+        Classes().Tie("Visit", "Item", Stroke.Solid, "brings in", atVisit, atItem);
 
-    private static Reading Read(Sketch sketch, NotationOptions? options = null) => Notation.Read(sketch.ToDrawing(), options ?? Options);
+    private static Reading Read(Sketch sketch, NotationOptions? options = null) =>
+        Notation.Read(sketch.ToDrawing(), options ?? Options);
 }

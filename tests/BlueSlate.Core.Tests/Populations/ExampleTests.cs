@@ -7,7 +7,9 @@ using Shouldly;
 
 namespace BlueSlate.Core.Tests.Populations;
 
-/// <summary>The small examples of findings: a drawing and the model answer judge them differently, and the table shows why.</summary>
+/// <summary>
+/// The small examples of findings: a drawing and the model answer judge them differently, and the table shows why.
+/// </summary>
 public sealed class ExampleTests
 {
     private static readonly string[] VisitRows = ["PK visit no", "date"];
@@ -58,7 +60,11 @@ public sealed class ExampleTests
     [Fact]
     public void Swapped_ends_are_shown_at_one_of_them()
     {
-        var answer = new Sketch().Box("Visit", VisitRows).Box("Item", ItemRows).Line("Visit", Ends.OneOrMore, "Item", Ends.One, "brings in").ToDrawing();
+        var answer = new Sketch()
+            .Box("Visit", VisitRows)
+            .Box("Item", ItemRows)
+            .Line("Visit", Ends.OneOrMore, "Item", Ends.One, "brings in")
+            .ToDrawing();
         var example = Example("ends-swapped", Visits(Ends.OneOrMore), answer);
 
         example.Table.Rows.Length.ShouldBe(2);
@@ -68,7 +74,11 @@ public sealed class ExampleTests
     [Fact]
     public void A_wrong_key_is_shown_by_two_things_that_share_the_right_one()
     {
-        var answer = new Sketch().Box("Visit", "visit no", "PK date").Box("Item", ItemRows).Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in").ToDrawing();
+        var answer = new Sketch()
+            .Box("Visit", "visit no", "PK date")
+            .Box("Item", ItemRows)
+            .Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in")
+            .ToDrawing();
         var example = Example("key-wrong", Visits(Ends.OneOrMore), answer);
 
         example.Kind.ShouldBe(ExampleKind.AllowedAsDrawn);
@@ -89,9 +99,14 @@ public sealed class ExampleTests
     [Fact]
     public void A_key_with_too_much_in_it_is_shown_by_two_things_that_share_what_is_enough()
     {
-        var answer = new Sketch().Box("Visit", "PK visit no", "PK date").Box("Item", ItemRows).Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in").ToDrawing();
+        var answer = new Sketch()
+            .Box("Visit", "PK visit no", "PK date")
+            .Box("Item", ItemRows)
+            .Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in")
+            .ToDrawing();
 
-        Table(Example("key-not-minimal", Visits(Ends.OneOrMore), answer)).ShouldBe("Visit | visit no | date / visit 1 | 101 | 3 May / visit 2 | 101 | 4 May");
+        Table(Example("key-not-minimal", Visits(Ends.OneOrMore), answer))
+            .ShouldBe("Visit | visit no | date / visit 1 | 101 | 3 May / visit 2 | 101 | 4 May");
     }
 
     [Fact]
@@ -139,12 +154,19 @@ public sealed class ExampleTests
     [Fact]
     public void Names_are_the_authors_own()
     {
-        var answer = new Sketch().Box("Café visit", "PK visit no", "date").Box("Broken item", "PK item no", "fault").Line("Café visit", Ends.One, "Broken item", Ends.ZeroOrMore, "brings in").ToDrawing();
+        var answer = new Sketch()
+            .Box("Café visit", "PK visit no", "date")
+            .Box("Broken item", "PK item no", "fault")
+            .Line("Café visit", Ends.One, "Broken item", Ends.ZeroOrMore, "brings in")
+            .ToDrawing();
 
         Example("cardinality-min", Visits(Ends.OneOrMore), answer).Table.Columns.ShouldBe(["Café visit", "Broken item"]);
     }
 
-    /// <summary>Whatever is wrong, an example is judged differently by the two models, and neither breaks another rule of the model answer.</summary>
+    /// <summary>
+    /// Whatever is wrong, an example is judged differently by the two models, and neither breaks another rule of the model
+    /// answer.
+    /// </summary>
     [Fact]
     public void Every_example_breaks_only_rules_that_its_finding_is_about()
     {
@@ -165,7 +187,10 @@ public sealed class ExampleTests
                     foreach (var finding in assessment.Findings.Where(finding => finding.Code == code))
                     {
                         var example = assessment.ExampleOf(finding).ShouldNotBeNull($"{name} {code} {seed}");
-                        var facts = assessment.Comparison.Verdicts.Where(verdict => finding.Claims.Contains(verdict.Fact.Id)).Select(verdict => verdict.Fact.ConceptId).ToFrozenSet();
+                        var facts = assessment
+                            .Comparison.Verdicts.Where(verdict => finding.Claims.Contains(verdict.Fact.Id))
+                            .Select(verdict => verdict.Fact.ConceptId)
+                            .ToFrozenSet();
                         var broken = PopulationRules.Broken(assessor.Model.Model, example.Whole).ToList();
                         broken.ShouldAllBe(rule => facts.Contains(rule.ConceptId), $"{name} {code} {seed}");
                         (broken.Count > 0).ShouldBe(example.Kind == ExampleKind.AllowedAsDrawn, $"{name} {code} {seed}");
@@ -187,7 +212,11 @@ public sealed class ExampleTests
     }
 
     private static Drawing Visits(string[] atItem) =>
-        new Sketch().Box("Visit", VisitRows).Box("Item", ItemRows).Line("Visit", Ends.One, "Item", atItem, "brings in").ToDrawing();
+        new Sketch()
+            .Box("Visit", VisitRows)
+            .Box("Item", ItemRows)
+            .Line("Visit", Ends.One, "Item", atItem, "brings in")
+            .ToDrawing();
 
     private static FindingExample ExampleOf(string code) => ExampleArea.Of(code);
 
@@ -203,5 +232,6 @@ public sealed class ExampleTests
         return assessment.ExampleOf(assessment.Findings.First(finding => finding.Code == code)).ShouldNotBeNull();
     }
 
-    private static string Table(ExamplePopulation example) => string.Join(" / ", example.Table.Rows.Prepend(example.Table.Columns).Select(row => string.Join(" | ", row)));
+    private static string Table(ExamplePopulation example) =>
+        string.Join(" / ", example.Table.Rows.Prepend(example.Table.Columns).Select(row => string.Join(" | ", row)));
 }

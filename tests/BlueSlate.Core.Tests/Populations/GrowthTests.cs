@@ -9,14 +9,19 @@ namespace BlueSlate.Core.Tests.Populations;
 /// <summary>A few things grown into a whole population: what is asked for comes along, and nothing besides.</summary>
 public sealed class GrowthTests
 {
-    private static readonly ConceptModel Cafe = Exercise.Read(new Sketch()
-        .Box("Visitor", "PK visitor no")
-        .Box("Visit", "PK visit no")
-        .Box("Item", "PK item no")
-        .Box("Fixer", "PK badge no")
-        .Line("Visitor", Ends.One, "Visit", Ends.ZeroOrMore, "pays")
-        .Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in")
-        .Line("Fixer", Ends.ZeroOrOne, "Item", Ends.ZeroOrMore, "looks at").ToDrawing()).Model;
+    private static readonly ConceptModel Cafe = Exercise
+        .Read(
+            new Sketch()
+                .Box("Visitor", "PK visitor no")
+                .Box("Visit", "PK visit no")
+                .Box("Item", "PK item no")
+                .Box("Fixer", "PK badge no")
+                .Line("Visitor", Ends.One, "Visit", Ends.ZeroOrMore, "pays")
+                .Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in")
+                .Line("Fixer", Ends.ZeroOrOne, "Item", Ends.ZeroOrMore, "looks at")
+                .ToDrawing()
+        )
+        .Model;
 
     [Fact]
     public void What_asks_for_nothing_stays_alone()
@@ -59,7 +64,15 @@ public sealed class GrowthTests
     [Fact]
     public void A_partner_that_may_have_only_one_is_not_taken_twice()
     {
-        var model = Exercise.Read(new Sketch().Box("Shed", "PK code").Box("Key", "PK key no").Line("Shed", Ends.One, "Key", Ends.One, "has").ToDrawing()).Model;
+        var model = Exercise
+            .Read(
+                new Sketch()
+                    .Box("Shed", "PK code")
+                    .Box("Key", "PK key no")
+                    .Line("Shed", Ends.One, "Key", Ends.One, "has")
+                    .ToDrawing()
+            )
+            .Model;
         var growth = new Growth(model);
         growth.Add(model.Entities.Single(entity => entity.Name == "Key").Id);
         growth.Add(model.Entities.Single(entity => entity.Name == "Key").Id);
@@ -83,19 +96,29 @@ public sealed class GrowthTests
     public void A_model_that_asks_for_ever_more_is_given_up()
     {
         // Every lock hangs on two chains, and every chain is for one lock that comes before it.
-        var model = Exercise.Read(new Sketch().Box("Lock", "PK lock no").Line("Lock", Ends.ZeroOrOne, "Lock", Ends.One, "follows").ToDrawing()).Model;
+        var model = Exercise
+            .Read(new Sketch().Box("Lock", "PK lock no").Line("Lock", Ends.ZeroOrOne, "Lock", Ends.One, "follows").ToDrawing())
+            .Model;
         var doubled = model with
         {
             Relationships =
             [
-                .. model.Relationships.Select(relationship => relationship with
-                {
-                    Roles =
-                    [
-                        relationship.Roles[0] with { CoOccurrence = new Count(2, Count.Many) },
-                        relationship.Roles[1] with { CoOccurrence = new Count(0, 1) },
-                    ],
-                }),
+                .. model.Relationships.Select(relationship =>
+                    relationship with
+                    {
+                        Roles =
+                        [
+                            relationship.Roles[0] with
+                            {
+                                CoOccurrence = new Count(2, Count.Many),
+                            },
+                            relationship.Roles[1] with
+                            {
+                                CoOccurrence = new Count(0, 1),
+                            },
+                        ],
+                    }
+                ),
             ],
         };
         var growth = new Growth(doubled);
@@ -107,8 +130,22 @@ public sealed class GrowthTests
     [Fact]
     public void A_subtype_brings_its_supertypes_and_a_total_supertype_one_of_its_subtypes()
     {
-        var model = Notation.Read(new Sketch().Class("Person").Class("Guide").Class("Guest").Tie("Guide", "Person", markTo: EndMark.Triangle).Tie("Guest", "Person", markTo: EndMark.Triangle).ToDrawing(), new NotationOptions(Level.Conceptual) { Notation = NotationNames.Uml }).Model;
-        var total = model with { Specialisations = [.. model.Specialisations.Select(set => set with { Total = true, Disjoint = true })] };
+        var model = Notation
+            .Read(
+                new Sketch()
+                    .Class("Person")
+                    .Class("Guide")
+                    .Class("Guest")
+                    .Tie("Guide", "Person", markTo: EndMark.Triangle)
+                    .Tie("Guest", "Person", markTo: EndMark.Triangle)
+                    .ToDrawing(),
+                new NotationOptions(Level.Conceptual) { Notation = NotationNames.Uml }
+            )
+            .Model;
+        var total = model with
+        {
+            Specialisations = [.. model.Specialisations.Select(set => set with { Total = true, Disjoint = true })],
+        };
         string Named(string name) => model.Entities.Single(entity => entity.Name == name).Id;
 
         var byGuest = new Growth(total);
@@ -129,5 +166,7 @@ public sealed class GrowthTests
     private static string Id(string name) => Cafe.Entities.Single(entity => entity.Name == name).Id;
 
     private static RelationshipType Between(string one, string other) =>
-        Cafe.Relationships.Single(relationship => relationship.Roles.Any(role => role.EntityId == Id(one)) && relationship.Roles.Any(role => role.EntityId == Id(other)));
+        Cafe.Relationships.Single(relationship =>
+            relationship.Roles.Any(role => role.EntityId == Id(one)) && relationship.Roles.Any(role => role.EntityId == Id(other))
+        );
 }

@@ -1,13 +1,16 @@
 using BlueSlate.Core.Checking;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Marking;
-using BlueSlate.Core.Notations;
 using BlueSlate.Core.Matching;
+using BlueSlate.Core.Notations;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Restatements;
 
-/// <summary>Other ways of drawing that say less earn a part, with one finding each; which are the same, and which are not, an exercise can say.</summary>
+/// <summary>
+/// Other ways of drawing that say less earn a part, with one finding each; which are the same, and which are not, an exercise
+/// can say.
+/// </summary>
 public sealed class StandingTests
 {
     private static readonly NotationOptions CrowsFoot = new(Level.Conceptual);
@@ -22,32 +25,122 @@ public sealed class StandingTests
 
     private static readonly Case[] All =
     [
-        new("subtypes-by-kind-attribute", CrowsFoot, Kinds(),
-            new Sketch().Box("Person", "PK person no", "name", "kind of person", "language", "jacket size").Box("Tour", "PK tour no").Box("Club", "PK club no")
-                .Line("Person", Ends.One, "Tour", Ends.ZeroOrMore, "leads").Line("Person", Ends.ZeroOrMore, "Club", Ends.One, "is member of").ToDrawing(), Standing.InPart),
-        new("supertype-by-subtypes", CrowsFoot, Kinds(),
-            new Sketch().Box("Guide", "PK person no", "name", "language").Box("Steward", "PK person no", "name", "jacket size").Box("Tour", "PK tour no").Box("Club", "PK club no")
-                .Line("Guide", Ends.One, "Tour", Ends.ZeroOrMore, "leads").Line("Guide", Ends.ZeroOrMore, "Club", Ends.One, "is member of").Line("Steward", Ends.ZeroOrMore, "Club", Ends.One, "is member of").ToDrawing(), Standing.InPart),
-        new("specialisation-by-is-a", CrowsFoot, Kinds(),
-            People().Line("Person", Ends.One, "Guide", Ends.ZeroOrOne, "may be").Line("Person", Ends.One, "Steward", Ends.ZeroOrOne, "may be").ToDrawing(), Standing.InPart),
-        new("overlap-by-third-subtype", Chen, Guests().Circle("o", "Person", false, "Guest", "Helper").ToDrawing(),
-            Guests().Box("Guest and helper").Circle("d", "Person", false, "Guest", "Helper", "Guest and helper").ToDrawing(), Standing.InPart),
-        new("association-by-typed-attribute", Uml,
-            new Sketch().Class("Visit", ["visitNo", "date"]).Class("Item", ["itemNo", "fault"]).Tie("Visit", "Item", Stroke.Solid, "brings in", "1", "1..*").ToDrawing(),
-            new Sketch().Class("Visit", ["visitNo", "date", "items: Item[1..*]"]).Class("Item", ["itemNo", "fault"]).ToDrawing(), Standing.InPart),
-        new("composite-by-parts", Chen,
-            new Sketch().Box("Person").Oval("Person", "person no", Underline.Solid).Oval("Person", "address").Oval("address", "street").Oval("address", "town").ToDrawing(),
-            new Sketch().Box("Person").Oval("Person", "person no", Underline.Solid).Oval("Person", "street").Oval("Person", "town").ToDrawing(), Standing.InPart),
-        new("composite-by-parts", CrowsFoot,
-            new Sketch().Box("Person", "PK person no", "address (street, town)").ToDrawing(), new Sketch().Box("Person", "PK person no", "street", "town").ToDrawing(), Standing.Same),
-        new("parts-by-composite", CrowsFoot,
-            new Sketch().Box("Person", "PK person no", "street", "town").ToDrawing(), new Sketch().Box("Person", "PK person no", "address (street, town)").ToDrawing(), Standing.Same),
-        new("enumeration-by-lookup", Uml,
-            new Sketch().Class("Item", ["itemNo", "state: ItemState"]).Class("«enumeration»\nItemState", ["WAITING", "MENDED"]).ToDrawing(),
-            new Sketch().Class("Item", ["itemNo"]).Class("State", ["name"]).Tie("Item", "State", Stroke.Solid, "has", "*", "1").ToDrawing(), Standing.Same),
-        new("lookup-by-enumeration", Uml,
-            new Sketch().Class("Item", ["itemNo"]).Class("State", ["name"]).Tie("Item", "State", Stroke.Solid, "has", "*", "1").ToDrawing(),
-            new Sketch().Class("Item", ["itemNo", "state: ItemState"]).Class("«enumeration»\nItemState", ["WAITING", "MENDED"]).ToDrawing(), Standing.Same),
+        new(
+            "subtypes-by-kind-attribute",
+            CrowsFoot,
+            Kinds(),
+            new Sketch()
+                .Box("Person", "PK person no", "name", "kind of person", "language", "jacket size")
+                .Box("Tour", "PK tour no")
+                .Box("Club", "PK club no")
+                .Line("Person", Ends.One, "Tour", Ends.ZeroOrMore, "leads")
+                .Line("Person", Ends.ZeroOrMore, "Club", Ends.One, "is member of")
+                .ToDrawing(),
+            Standing.InPart
+        ),
+        new(
+            "supertype-by-subtypes",
+            CrowsFoot,
+            Kinds(),
+            new Sketch()
+                .Box("Guide", "PK person no", "name", "language")
+                .Box("Steward", "PK person no", "name", "jacket size")
+                .Box("Tour", "PK tour no")
+                .Box("Club", "PK club no")
+                .Line("Guide", Ends.One, "Tour", Ends.ZeroOrMore, "leads")
+                .Line("Guide", Ends.ZeroOrMore, "Club", Ends.One, "is member of")
+                .Line("Steward", Ends.ZeroOrMore, "Club", Ends.One, "is member of")
+                .ToDrawing(),
+            Standing.InPart
+        ),
+        new(
+            "specialisation-by-is-a",
+            CrowsFoot,
+            Kinds(),
+            People()
+                .Line("Person", Ends.One, "Guide", Ends.ZeroOrOne, "may be")
+                .Line("Person", Ends.One, "Steward", Ends.ZeroOrOne, "may be")
+                .ToDrawing(),
+            Standing.InPart
+        ),
+        new(
+            "overlap-by-third-subtype",
+            Chen,
+            Guests().Circle("o", "Person", false, "Guest", "Helper").ToDrawing(),
+            Guests().Box("Guest and helper").Circle("d", "Person", false, "Guest", "Helper", "Guest and helper").ToDrawing(),
+            Standing.InPart
+        ),
+        new(
+            "association-by-typed-attribute",
+            Uml,
+            new Sketch()
+                .Class("Visit", ["visitNo", "date"])
+                .Class("Item", ["itemNo", "fault"])
+                .Tie("Visit", "Item", Stroke.Solid, "brings in", "1", "1..*")
+                .ToDrawing(),
+            new Sketch().Class("Visit", ["visitNo", "date", "items: Item[1..*]"]).Class("Item", ["itemNo", "fault"]).ToDrawing(),
+            Standing.InPart
+        ),
+        new(
+            "composite-by-parts",
+            Chen,
+            new Sketch()
+                .Box("Person")
+                .Oval("Person", "person no", Underline.Solid)
+                .Oval("Person", "address")
+                .Oval("address", "street")
+                .Oval("address", "town")
+                .ToDrawing(),
+            new Sketch()
+                .Box("Person")
+                .Oval("Person", "person no", Underline.Solid)
+                .Oval("Person", "street")
+                .Oval("Person", "town")
+                .ToDrawing(),
+            Standing.InPart
+        ),
+        new(
+            "composite-by-parts",
+            CrowsFoot,
+            new Sketch().Box("Person", "PK person no", "address (street, town)").ToDrawing(),
+            new Sketch().Box("Person", "PK person no", "street", "town").ToDrawing(),
+            Standing.Same
+        ),
+        new(
+            "parts-by-composite",
+            CrowsFoot,
+            new Sketch().Box("Person", "PK person no", "street", "town").ToDrawing(),
+            new Sketch().Box("Person", "PK person no", "address (street, town)").ToDrawing(),
+            Standing.Same
+        ),
+        new(
+            "enumeration-by-lookup",
+            Uml,
+            new Sketch()
+                .Class("Item", ["itemNo", "state: ItemState"])
+                .Class("«enumeration»\nItemState", ["WAITING", "MENDED"])
+                .ToDrawing(),
+            new Sketch()
+                .Class("Item", ["itemNo"])
+                .Class("State", ["name"])
+                .Tie("Item", "State", Stroke.Solid, "has", "*", "1")
+                .ToDrawing(),
+            Standing.Same
+        ),
+        new(
+            "lookup-by-enumeration",
+            Uml,
+            new Sketch()
+                .Class("Item", ["itemNo"])
+                .Class("State", ["name"])
+                .Tie("Item", "State", Stroke.Solid, "has", "*", "1")
+                .ToDrawing(),
+            new Sketch()
+                .Class("Item", ["itemNo", "state: ItemState"])
+                .Class("«enumeration»\nItemState", ["WAITING", "MENDED"])
+                .ToDrawing(),
+            Standing.Same
+        ),
         new("qualifier-by-attribute", Uml, Seats(true), Seats(false), Standing.Same),
         new("qualifier-by-attribute", Uml, Seats(false), Seats(true), Standing.Same),
     ];
@@ -99,35 +192,55 @@ public sealed class StandingTests
             assessment.Findings.ShouldNotContain(finding => finding.Code == "restated-in-part");
 
             // An attribute in the place of a qualifier is something extra, which need not cost anything.
-            assessment.Sheet.Exact.ShouldBeLessThanOrEqualTo(Assess(one, Standing.Same).Sheet.Exact - (one.Code == "qualifier-by-attribute" ? 0 : Rational.Half));
+            assessment.Sheet.Exact.ShouldBeLessThanOrEqualTo(
+                Assess(one, Standing.Same).Sheet.Exact - (one.Code == "qualifier-by-attribute" ? 0 : Rational.Half)
+            );
         }
     }
 
     [Fact]
     public void Subtypes_that_are_only_missing_are_not_folded()
     {
-        var answer = new Sketch().Box("Person", "PK person no", "name").Box("Tour", "PK tour no").Box("Club", "PK club no").Line("Person", Ends.ZeroOrMore, "Club", Ends.One, "is member of").ToDrawing();
+        var answer = new Sketch()
+            .Box("Person", "PK person no", "name")
+            .Box("Tour", "PK tour no")
+            .Box("Club", "PK club no")
+            .Line("Person", Ends.ZeroOrMore, "Club", Ends.One, "is member of")
+            .ToDrawing();
         Exercise.Of(Kinds()).Assess(answer, []).Findings.Count(finding => finding.Code == "entity-missing").ShouldBe(2);
     }
 
     [Fact]
     public void A_supertype_that_is_only_missing_is_not_pushed_down()
     {
-        var answer = new Sketch().Box("Guide", "language").Box("Steward", "jacket size").Box("Tour", "PK tour no").Box("Club", "PK club no").Line("Guide", Ends.One, "Tour", Ends.ZeroOrMore, "leads").ToDrawing();
+        var answer = new Sketch()
+            .Box("Guide", "language")
+            .Box("Steward", "jacket size")
+            .Box("Tour", "PK tour no")
+            .Box("Club", "PK club no")
+            .Line("Guide", Ends.One, "Tour", Ends.ZeroOrMore, "leads")
+            .ToDrawing();
         Exercise.Of(Kinds()).Assess(answer, []).Findings.Select(finding => finding.Code).ShouldContain("entity-missing");
     }
 
     [Fact]
     public void A_subtype_tied_many_to_one_is_no_way_of_saying_is_a()
     {
-        var answer = People().Line("Person", Ends.One, "Guide", Ends.ZeroOrMore, "knows").Line("Person", Ends.One, "Steward", Ends.ZeroOrMore, "knows").ToDrawing();
+        var answer = People()
+            .Line("Person", Ends.One, "Guide", Ends.ZeroOrMore, "knows")
+            .Line("Person", Ends.One, "Steward", Ends.ZeroOrMore, "knows")
+            .ToDrawing();
         Exercise.Of(Kinds()).Assess(answer, []).Findings.Select(finding => finding.Code).ShouldContain("specialisation-missing");
     }
 
     [Fact]
     public void A_qualifier_that_is_nowhere_to_be_found_is_not_the_same()
     {
-        var answer = new Sketch().Class("Hall", ["name"]).Class("Seat", ["row"]).Tie("Hall", "Seat", Stroke.Solid, "has", "1", "*").ToDrawing();
+        var answer = new Sketch()
+            .Class("Hall", ["name"])
+            .Class("Seat", ["row"])
+            .Tie("Hall", "Seat", Stroke.Solid, "has", "1", "*")
+            .ToDrawing();
         var assessment = Exercise.Of(Seats(true), Uml).Assess(answer, []);
         assessment.Comparison.Correspondence.Restated.ShouldBeEmpty();
     }
@@ -143,7 +256,8 @@ public sealed class StandingTests
     }
 
     [Fact]
-    public void Every_restatement_says_what_it_is_in_words_of_its_own() => Assessor.Restatements(Uml).Select(one => one.Title).ShouldBeUnique();
+    public void Every_restatement_says_what_it_is_in_words_of_its_own() =>
+        Assessor.Restatements(Uml).Select(one => one.Title).ShouldBeUnique();
 
     [Fact]
     public void What_is_usual_depends_on_the_level_and_the_notation()
@@ -153,25 +267,62 @@ public sealed class StandingTests
         Usual(new NotationOptions(Level.Logical), "linking-entity-by-many-to-many").ShouldBe(Standing.Different);
         Assessor.Restatements(Chen).ShouldNotContain(one => one.Code == "enumeration-by-lookup");
 
-        static Standing Usual(NotationOptions options, string code) => Assessor.Restatements(options).First(one => one.Code == code).Usual;
+        static Standing Usual(NotationOptions options, string code) =>
+            Assessor.Restatements(options).First(one => one.Code == code).Usual;
     }
 
     private static Assessment Assess(Case one, Standing? standing)
     {
         var facts = FactList.Of(Notation.Read(one.Model, one.Options), one.Options);
         var standings = standing is { } said ? new Dictionary<string, Standing> { [one.Code] = said } : [];
-        return new Assessor(one.Model, one.Options, [], SchemeDeriver.Derive(facts, 40), ExerciseTerms.Usual with { Standings = standings }).Assess(one.Answer, []);
+        return new Assessor(
+            one.Model,
+            one.Options,
+            [],
+            SchemeDeriver.Derive(facts, 40),
+            ExerciseTerms.Usual with
+            {
+                Standings = standings,
+            }
+        ).Assess(one.Answer, []);
     }
 
-    private static Sketch People() => new Sketch().Box("Person", "PK person no", "name").Box("Guide", "language").Box("Steward", "jacket size").Box("Tour", "PK tour no").Box("Club", "PK club no")
-        .Line("Guide", Ends.One, "Tour", Ends.ZeroOrMore, "leads").Line("Person", Ends.ZeroOrMore, "Club", Ends.One, "is member of");
+    private static Sketch People() =>
+        new Sketch()
+            .Box("Person", "PK person no", "name")
+            .Box("Guide", "language")
+            .Box("Steward", "jacket size")
+            .Box("Tour", "PK tour no")
+            .Box("Club", "PK club no")
+            .Line("Guide", Ends.One, "Tour", Ends.ZeroOrMore, "leads")
+            .Line("Person", Ends.ZeroOrMore, "Club", Ends.One, "is member of");
 
     private static Drawing Kinds() => People().Circle("d", "Person", true, "Guide", "Steward").ToDrawing();
 
-    private static Sketch Guests() => new Sketch().Box("Person").Oval("Person", "person no", Underline.Solid).Box("Guest").Oval("Guest", "birthday").Box("Helper").Oval("Helper", "skill");
+    private static Sketch Guests() =>
+        new Sketch()
+            .Box("Person")
+            .Oval("Person", "person no", Underline.Solid)
+            .Box("Guest")
+            .Oval("Guest", "birthday")
+            .Box("Helper")
+            .Oval("Helper", "skill");
 
-    private static Drawing Seats(bool qualified) => qualified
-        ? new Sketch().Class("Hall", ["name"]).Class("Seat", ["row"])
-            .Line(new LineEnd(Attachment.ToShape("b1"), [], Count: "1") { Qualifier = "seatNo" }, new LineEnd(Attachment.ToShape("b2"), [], Count: "0..1"), Stroke.Solid, "has").ToDrawing()
-        : new Sketch().Class("Hall", ["name"]).Class("Seat", ["seatNo", "row"]).Tie("Hall", "Seat", Stroke.Solid, "has", "1", "*").ToDrawing();
+    private static Drawing Seats(bool qualified) =>
+        qualified
+            ? new Sketch()
+                .Class("Hall", ["name"])
+                .Class("Seat", ["row"])
+                .Line(
+                    new LineEnd(Attachment.ToShape("b1"), [], Count: "1") { Qualifier = "seatNo" },
+                    new LineEnd(Attachment.ToShape("b2"), [], Count: "0..1"),
+                    Stroke.Solid,
+                    "has"
+                )
+                .ToDrawing()
+            : new Sketch()
+                .Class("Hall", ["name"])
+                .Class("Seat", ["seatNo", "row"])
+                .Tie("Hall", "Seat", Stroke.Solid, "has", "1", "*")
+                .ToDrawing();
 }

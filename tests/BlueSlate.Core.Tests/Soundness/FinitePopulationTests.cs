@@ -4,7 +4,9 @@ using Shouldly;
 
 namespace BlueSlate.Core.Tests.Soundness;
 
-/// <summary>Which entities finite data can populate: textbook cases, and a search through small states beside the program.</summary>
+/// <summary>
+/// Which entities finite data can populate: textbook cases, and a search through small states beside the program.
+/// </summary>
 public sealed class FinitePopulationTests
 {
     [Fact]
@@ -12,8 +14,7 @@ public sealed class FinitePopulationTests
         Never(["A", "B"], [("A", 1, 1, "B", 2, 2), ("A", 1, 1, "B", 1, 1)]).ShouldBe(["A", "B"]);
 
     [Fact]
-    public void A_tree_without_end_is_no_finite_data() =>
-        Never(["Node"], [("Node", 2, 2, "Node", 1, 1)]).ShouldBe(["Node"]);
+    public void A_tree_without_end_is_no_finite_data() => Never(["Node"], [("Node", 2, 2, "Node", 1, 1)]).ShouldBe(["Node"]);
 
     [Fact]
     public void A_tree_whose_root_needs_no_parent_is() =>
@@ -21,11 +22,13 @@ public sealed class FinitePopulationTests
 
     [Fact]
     public void What_has_to_take_part_with_something_empty_is_empty_too() =>
-        Never(["A", "B", "C"], [("A", 1, 1, "B", 2, 2), ("A", 1, 1, "B", 1, 1), ("C", 1, Count.Many, "A", 0, Count.Many)]).ShouldBe(["A", "B", "C"]);
+        Never(["A", "B", "C"], [("A", 1, 1, "B", 2, 2), ("A", 1, 1, "B", 1, 1), ("C", 1, Count.Many, "A", 0, Count.Many)])
+            .ShouldBe(["A", "B", "C"]);
 
     [Fact]
     public void What_need_not_is_not() =>
-        Never(["A", "B", "C"], [("A", 1, 1, "B", 2, 2), ("A", 1, 1, "B", 1, 1), ("C", 0, 1, "A", 0, Count.Many)]).ShouldBe(["A", "B"]);
+        Never(["A", "B", "C"], [("A", 1, 1, "B", 2, 2), ("A", 1, 1, "B", 1, 1), ("C", 0, 1, "A", 0, Count.Many)])
+            .ShouldBe(["A", "B"]);
 
     [Fact]
     public void A_subtype_of_two_that_exclude_each_other_is_empty()
@@ -34,7 +37,14 @@ public sealed class FinitePopulationTests
         {
             Specialisations =
             [
-                new Specialisation("s1", "Person", [new SubtypeLink("l1", "Guest"), new SubtypeLink("l2", "Helper")], true, false, ""),
+                new Specialisation(
+                    "s1",
+                    "Person",
+                    [new SubtypeLink("l1", "Guest"), new SubtypeLink("l2", "Helper")],
+                    true,
+                    false,
+                    ""
+                ),
                 new Specialisation("s2", "Guest", [new SubtypeLink("l3", "Both")], null, null, ""),
                 new Specialisation("s3", "Helper", [new SubtypeLink("l4", "Both")], null, null, ""),
             ],
@@ -48,7 +58,17 @@ public sealed class FinitePopulationTests
         // Every helper has two guests of its own, of whom there are at most as many as helpers; a helper is no guest.
         var model = Model(["Person", "Guest", "Helper"], [("Helper", 2, 2, "Guest", 0, 1), ("Guest", 1, 1, "Helper", 0, 1)]) with
         {
-            Specialisations = [new Specialisation("s1", "Person", [new SubtypeLink("l1", "Guest"), new SubtypeLink("l2", "Helper")], true, true, "")],
+            Specialisations =
+            [
+                new Specialisation(
+                    "s1",
+                    "Person",
+                    [new SubtypeLink("l1", "Guest"), new SubtypeLink("l2", "Helper")],
+                    true,
+                    true,
+                    ""
+                ),
+            ],
         };
         FinitePopulation.Of(model).Never.ShouldBe(["Guest", "Helper", "Person"], ignoreOrder: true);
     }
@@ -95,22 +115,31 @@ public sealed class FinitePopulationTests
         for (var run = 0; run < 300; run++)
         {
             var names = new[] { "A", "B", "C" };
-            var links = Enumerable.Range(0, random.Next(1, 4)).Select(_ =>
-            {
-                var (one, other) = (counts[random.Next(counts.Length)], counts[random.Next(counts.Length)]);
-                return (names[random.Next(3)], one.Item1, one.Item2, names[random.Next(3)], other.Item1, other.Item2);
-            }).ToArray();
+            var links = Enumerable
+                .Range(0, random.Next(1, 4))
+                .Select(_ =>
+                {
+                    var (one, other) = (counts[random.Next(counts.Length)], counts[random.Next(counts.Length)]);
+                    return (names[random.Next(3)], one.Item1, one.Item2, names[random.Next(3)], other.Item1, other.Item2);
+                })
+                .ToArray();
             Never(names, links).ShouldBe(EmptyInEverySmallState(names, links), string.Join("; ", links));
         }
     }
 
-    // Instance counts up to 4 an entity are enough for bounds up to 2 over three entities: ratios of at most 2 along at most two links.
+    // Instance counts up to 4 an entity are enough for bounds up to 2 over three entities: ratios of at most 2 along at most
+    // two links.
     private static List<string> EmptyInEverySmallState(string[] names, (string, int, int, string, int, int)[] links)
     {
         var seen = new HashSet<string>(StringComparer.Ordinal);
         for (var state = 0; state < 9 * 9 * 9; state++)
         {
-            var count = new Dictionary<string, int>(StringComparer.Ordinal) { [names[0]] = state % 9, [names[1]] = state / 9 % 9, [names[2]] = state / 81 };
+            var count = new Dictionary<string, int>(StringComparer.Ordinal)
+            {
+                [names[0]] = state % 9,
+                [names[1]] = state / 9 % 9,
+                [names[2]] = state / 81,
+            };
             if (links.All(link => Fits(count, link)))
             {
                 seen.UnionWith(names.Where(name => count[name] > 0));
@@ -121,26 +150,59 @@ public sealed class FinitePopulationTests
     }
 
     // Some number of instances of the relationship satisfies both ends, none where an end is empty.
-    private static bool Fits(Dictionary<string, int> count, (string One, int LeastOne, int MostOne, string Other, int LeastOther, int MostOther) link)
+    private static bool Fits(
+        Dictionary<string, int> count,
+        (string One, int LeastOne, int MostOne, string Other, int LeastOther, int MostOther) link
+    )
     {
         var (a, b) = (count[link.One], count[link.Other]);
         long least = Math.Max((long)link.LeastOne * a, (long)link.LeastOther * b);
-        long most = Math.Min(link.MostOne == Count.Many ? long.MaxValue : (long)link.MostOne * a, link.MostOther == Count.Many ? long.MaxValue : (long)link.MostOther * b);
+        long most = Math.Min(
+            link.MostOne == Count.Many ? long.MaxValue : (long)link.MostOne * a,
+            link.MostOther == Count.Many ? long.MaxValue : (long)link.MostOther * b
+        );
         return a == 0 || b == 0 ? least == 0 : least <= most;
     }
 
-    private static List<string> Never(string[] names, (string One, int LeastOne, int MostOne, string Other, int LeastOther, int MostOther)[] links) =>
-        [.. FinitePopulation.Of(Model(names, links)).Never.Order(StringComparer.Ordinal)];
+    private static List<string> Never(
+        string[] names,
+        (string One, int LeastOne, int MostOne, string Other, int LeastOther, int MostOther)[] links
+    ) => [.. FinitePopulation.Of(Model(names, links)).Never.Order(StringComparer.Ordinal)];
 
-    private static ConceptModel Model(string[] names, (string One, int LeastOne, int MostOne, string Other, int LeastOther, int MostOther)[] links) => new(
-        [.. names.Select(name => new EntityType(name, name, EntityKind.Strong, [], []))],
-        [.. links.Select((link, i) => new RelationshipType(
-            $"r{i}",
-            "",
+    private static ConceptModel Model(
+        string[] names,
+        (string One, int LeastOne, int MostOne, string Other, int LeastOther, int MostOther)[] links
+    ) =>
+        new(
+            [.. names.Select(name => new EntityType(name, name, EntityKind.Strong, [], []))],
             [
-                new RelationshipRole($"r{i}/from", link.One, "", "", new Count(link.LeastOther, link.MostOther), new Count(link.LeastOne, link.MostOne)),
-                new RelationshipRole($"r{i}/to", link.Other, "", "", new Count(link.LeastOne, link.MostOne), new Count(link.LeastOther, link.MostOther)),
-            ],
-            null,
-            null))]);
+                .. links.Select(
+                    (link, i) =>
+                        new RelationshipType(
+                            $"r{i}",
+                            "",
+                            [
+                                new RelationshipRole(
+                                    $"r{i}/from",
+                                    link.One,
+                                    "",
+                                    "",
+                                    new Count(link.LeastOther, link.MostOther),
+                                    new Count(link.LeastOne, link.MostOne)
+                                ),
+                                new RelationshipRole(
+                                    $"r{i}/to",
+                                    link.Other,
+                                    "",
+                                    "",
+                                    new Count(link.LeastOne, link.MostOne),
+                                    new Count(link.LeastOther, link.MostOther)
+                                ),
+                            ],
+                            null,
+                            null
+                        )
+                ),
+            ]
+        );
 }

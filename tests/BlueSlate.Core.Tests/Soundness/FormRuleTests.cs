@@ -9,8 +9,11 @@ namespace BlueSlate.Core.Tests.Soundness;
 /// <summary>What is wrong with a drawing whatever the scenario asks.</summary>
 public sealed class FormRuleTests
 {
-    private static Sketch Café => new Sketch().Box("Visit", "PK visit no", "date").Box("Item", "PK item no", "fault")
-        .Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in", "comes in on");
+    private static Sketch Café =>
+        new Sketch()
+            .Box("Visit", "PK visit no", "date")
+            .Box("Item", "PK item no", "fault")
+            .Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in", "comes in on");
 
     [Fact]
     public void Model_answers_are_in_good_form()
@@ -27,8 +30,16 @@ public sealed class FormRuleTests
         var found = new Dictionary<string, Drawing>
         {
             ["unnamed"] = Café.Box("", "PK no").Line("Item", Ends.One, "", Ends.ZeroOrMore, "has").ToDrawing(),
-            ["duplicate-name"] = new Sketch().Box("Visit", "PK visit no", "date", "Date").Box("Item", "PK item no").Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in").ToDrawing(),
-            ["no-key"] = new Sketch().Box("Visit", "visit no", "date").Box("Item", "PK item no").Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in").ToDrawing(),
+            ["duplicate-name"] = new Sketch()
+                .Box("Visit", "PK visit no", "date", "Date")
+                .Box("Item", "PK item no")
+                .Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in")
+                .ToDrawing(),
+            ["no-key"] = new Sketch()
+                .Box("Visit", "visit no", "date")
+                .Box("Item", "PK item no")
+                .Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in")
+                .ToDrawing(),
             ["isolated"] = Café.Box("Weather", "PK day").ToDrawing(),
         };
         foreach (var (code, drawing) in found)
@@ -51,7 +62,10 @@ public sealed class FormRuleTests
     public void Loose_lines_and_lines_tied_to_lines_are_told_in_Chens_notation()
     {
         var loose = new Sketch().Box("Visit").Diamond("brings in", Outline.Single, ("Visit", "1", false)).ToDrawing();
-        FormRule.Check(Notation.Read(loose, Options(NotationNames.Chen)), Options(NotationNames.Chen)).Select(remark => remark.Code).ShouldContain("loose-line");
+        FormRule
+            .Check(Notation.Read(loose, Options(NotationNames.Chen)), Options(NotationNames.Chen))
+            .Select(remark => remark.Code)
+            .ShouldContain("loose-line");
     }
 
     [Fact]
@@ -59,8 +73,13 @@ public sealed class FormRuleTests
         RandomDrawings.Any.Sample(
             drawing =>
             {
-                var lines = drawing.Sheets.SelectMany(sheet => sheet.Lines).SelectMany(line => new[] { line.Id, $"{line.Id}/from", $"{line.Id}/to" });
-                var elements = drawing.Shapes.SelectMany(shape => shape.TextLines.Select(row => row.Id).Append(shape.Id)).Concat(lines).ToHashSet(StringComparer.Ordinal);
+                var lines = drawing
+                    .Sheets.SelectMany(sheet => sheet.Lines)
+                    .SelectMany(line => new[] { line.Id, $"{line.Id}/from", $"{line.Id}/to" });
+                var elements = drawing
+                    .Shapes.SelectMany(shape => shape.TextLines.Select(row => row.Id).Append(shape.Id))
+                    .Concat(lines)
+                    .ToHashSet(StringComparer.Ordinal);
                 foreach (var notation in Notation.All)
                 {
                     foreach (var remark in FormRule.Check(Notation.Read(drawing, Options(notation.Name)), Options(notation.Name)))
@@ -70,12 +89,18 @@ public sealed class FormRuleTests
                     }
                 }
             },
-            iter: 300);
+            iter: 300
+        );
 
     private static IReadOnlyList<FormRemark> Check(Drawing drawing, Level level = Level.Conceptual)
     {
         // The demo's drawings are of all notations; each is held to its own.
-        var options = new NotationOptions(level, drawing.Shapes.Any(shape => shape.Form == Form.Diamond) ? NotationNames.Chen : drawing.Shapes.Any(shape => shape.Text.StartsWith('«')) ? NotationNames.Uml : NotationNames.CrowsFoot);
+        var options = new NotationOptions(
+            level,
+            drawing.Shapes.Any(shape => shape.Form == Form.Diamond) ? NotationNames.Chen
+                : drawing.Shapes.Any(shape => shape.Text.StartsWith('«')) ? NotationNames.Uml
+                : NotationNames.CrowsFoot
+        );
         return FormRule.Check(Notation.Read(drawing, options), options);
     }
 

@@ -29,7 +29,8 @@ public sealed record AttributeFact() : AttributeKind("attribute", 3)
 {
     public override bool NamesAThing => true;
 
-    protected override IEnumerable<Fact> Of(ConceptAttribute attribute, string title, FactScope scope) => [New(attribute.Id, attribute.Id, title, attribute.Name)];
+    protected override IEnumerable<Fact> Of(ConceptAttribute attribute, string title, FactScope scope) =>
+        [New(attribute.Id, attribute.Id, title, attribute.Name)];
 
     internal override Verdict Judge(Fact fact, VerdictRules rules) => rules.Attributes.OnAttribute(fact);
 }
@@ -37,36 +38,49 @@ public sealed record AttributeFact() : AttributeKind("attribute", 3)
 /// <summary>That an attribute has several values.</summary>
 public sealed record MultivaluedFact() : AttributeKind("multivalued", 4)
 {
-    protected override IEnumerable<Fact> Of(ConceptAttribute attribute, string title, FactScope scope) => If(attribute.Multivalued, attribute, title, "several values");
+    protected override IEnumerable<Fact> Of(ConceptAttribute attribute, string title, FactScope scope) =>
+        If(attribute.Multivalued, attribute, title, "several values");
 
-    internal override Verdict Judge(Fact fact, VerdictRules rules) => rules.Attributes.OnForm(fact, attribute => attribute.Multivalued);
+    internal override Verdict Judge(Fact fact, VerdictRules rules) =>
+        rules.Attributes.OnForm(fact, attribute => attribute.Multivalued);
 
-    public override ConceptModel? Vary(ConceptModel model, Fact fact, string value) => Variations.WithAttribute(model, fact.ConceptId, attribute => attribute with { Multivalued = value == fact.Value });
+    public override ConceptModel? Vary(ConceptModel model, Fact fact, string value) =>
+        Variations.WithAttribute(model, fact.ConceptId, attribute => attribute with { Multivalued = value == fact.Value });
 }
 
 /// <summary>That an attribute is worked out from others.</summary>
 public sealed record DerivedFact() : AttributeKind("derived", 5)
 {
-    protected override IEnumerable<Fact> Of(ConceptAttribute attribute, string title, FactScope scope) => If(attribute.Derived, attribute, title, "derived");
+    protected override IEnumerable<Fact> Of(ConceptAttribute attribute, string title, FactScope scope) =>
+        If(attribute.Derived, attribute, title, "derived");
 
-    internal override Verdict Judge(Fact fact, VerdictRules rules) => rules.Attributes.OnForm(fact, attribute => attribute.Derived);
+    internal override Verdict Judge(Fact fact, VerdictRules rules) =>
+        rules.Attributes.OnForm(fact, attribute => attribute.Derived);
 }
 
 /// <summary>That an attribute may be absent.</summary>
 public sealed record OptionalFact() : AttributeKind("optional", 6)
 {
-    protected override IEnumerable<Fact> Of(ConceptAttribute attribute, string title, FactScope scope) => If(attribute.Optional, attribute, title, "optional");
+    protected override IEnumerable<Fact> Of(ConceptAttribute attribute, string title, FactScope scope) =>
+        If(attribute.Optional, attribute, title, "optional");
 
-    internal override Verdict Judge(Fact fact, VerdictRules rules) => rules.Attributes.OnForm(fact, attribute => attribute.Optional);
+    internal override Verdict Judge(Fact fact, VerdictRules rules) =>
+        rules.Attributes.OnForm(fact, attribute => attribute.Optional);
 
-    public override ConceptModel? Vary(ConceptModel model, Fact fact, string value) => Variations.WithAttribute(model, fact.ConceptId, attribute => attribute with { Optional = value == fact.Value });
+    public override ConceptModel? Vary(ConceptModel model, Fact fact, string value) =>
+        Variations.WithAttribute(model, fact.ConceptId, attribute => attribute with { Optional = value == fact.Value });
 }
 
-/// <summary>A part of a composite attribute. Only Chen's notation shows composites as such; elsewhere one and its name alone say the same.</summary>
+/// <summary>
+/// A part of a composite attribute. Only Chen's notation shows composites as such; elsewhere one and its name alone say the
+/// same.
+/// </summary>
 public sealed record PartFact() : AttributeKind("part", 13)
 {
-    protected override IEnumerable<Fact> Of(ConceptAttribute attribute, string title, FactScope scope) => Notation.Of(scope.Options.Notation).ShowsComposites
-        ? attribute.Parts.Select(part => New(part.Id, part.Id, $"{Phrasing.InText(part.Name)} as part of {title}", part.Name)) : [];
+    protected override IEnumerable<Fact> Of(ConceptAttribute attribute, string title, FactScope scope) =>
+        Notation.Of(scope.Options.Notation).ShowsComposites
+            ? attribute.Parts.Select(part => New(part.Id, part.Id, $"{Phrasing.InText(part.Name)} as part of {title}", part.Name))
+            : [];
 
     internal override Verdict Judge(Fact fact, VerdictRules rules) => rules.Attributes.OnPart(fact);
 }

@@ -3,7 +3,9 @@ using BlueSlate.Core.Notations;
 
 namespace BlueSlate.Core.Checking.Kinds;
 
-/// <summary>What is said at one end of a relationship. The ends of a linking entity's own making are exactly one: nobody draws them.</summary>
+/// <summary>
+/// What is said at one end of a relationship. The ends of a linking entity's own making are exactly one: nobody draws them.
+/// </summary>
 public abstract record EndKind(string Name, int Order) : FactKind(Name, Order)
 {
     public sealed override IEnumerable<Fact> OfRole(RelationshipRole role, RelationshipType relationship, FactScope scope) =>
@@ -27,14 +29,26 @@ public abstract record CountKind(string Name, int Order) : EndKind(Name, Order)
     public sealed override string SymbolOf(Fact fact, Reading model, NotationOptions options)
     {
         var relationship = model.Model.Relationships.FirstOrDefault(one => one.Roles.Any(role => role.Id == fact.ConceptId));
-        return relationship is null ? fact.ConceptId
-            : Notation.Of(options.Notation).WhereCountStands(relationship, relationship.Roles.First(role => role.Id == fact.ConceptId), this is MinimumFact, options);
+        return relationship is null
+            ? fact.ConceptId
+            : Notation
+                .Of(options.Notation)
+                .WhereCountStands(
+                    relationship,
+                    relationship.Roles.First(role => role.Id == fact.ConceptId),
+                    this is MinimumFact,
+                    options
+                );
     }
 
     protected static string TitleOf(string word, RelationshipRole role, RelationshipType relationship, FactScope scope) =>
-        $"{word} at {(relationship.IsRecursive && role.Role.Length > 0 ? role.Role : scope.Names[role.EntityId])} in {scope.TitleOf(relationship)}";
+        $"{word} at {(relationship.IsRecursive && role.Role.Length > 0 ? role.Role : scope.Names[role.EntityId])} in "
+        + $"{scope.TitleOf(relationship)}";
 
-    protected static int? Bound(string value) => value == "*" ? Count.Many : int.TryParse(value, out var number) ? number : null;
+    protected static int? Bound(string value) =>
+        value == "*" ? Count.Many
+        : int.TryParse(value, out var number) ? number
+        : null;
 }
 
 /// <summary>The least number at an end.</summary>
@@ -42,8 +56,10 @@ public sealed record MinimumFact() : CountKind("min", 1)
 {
     public override int? Of(Count count) => count.Min;
 
-    protected override IEnumerable<Fact> Of(RelationshipRole role, RelationshipType relationship, FactScope scope) => role.CoOccurrence.Min is not null && relationship.Roles.Length == 2
-        ? [New(role.Id, role.Id, TitleOf("minimum", role, relationship, scope), Count.Spell(role.CoOccurrence.Min))] : [];
+    protected override IEnumerable<Fact> Of(RelationshipRole role, RelationshipType relationship, FactScope scope) =>
+        role.CoOccurrence.Min is not null && relationship.Roles.Length == 2
+            ? [New(role.Id, role.Id, TitleOf("minimum", role, relationship, scope), Count.Spell(role.CoOccurrence.Min))]
+            : [];
 
     public override ConceptModel? Vary(ConceptModel model, Fact fact, string value) =>
         Bound(value) is { } bound ? Variations.WithCount(model, fact.ConceptId, count => count with { Min = bound }) : null;
@@ -54,8 +70,10 @@ public sealed record MaximumFact() : CountKind("max", 2)
 {
     public override int? Of(Count count) => count.Max;
 
-    protected override IEnumerable<Fact> Of(RelationshipRole role, RelationshipType relationship, FactScope scope) => role.CoOccurrence.Max is not null
-        ? [New(role.Id, role.Id, TitleOf("maximum", role, relationship, scope), Count.Spell(role.CoOccurrence.Max))] : [];
+    protected override IEnumerable<Fact> Of(RelationshipRole role, RelationshipType relationship, FactScope scope) =>
+        role.CoOccurrence.Max is not null
+            ? [New(role.Id, role.Id, TitleOf("maximum", role, relationship, scope), Count.Spell(role.CoOccurrence.Max))]
+            : [];
 
     public override ConceptModel? Vary(ConceptModel model, Fact fact, string value) =>
         Bound(value) is { } bound ? Variations.WithCount(model, fact.ConceptId, count => count with { Max = bound }) : null;

@@ -8,7 +8,8 @@ public sealed record EntityFact() : FactKind("entity", 0)
 {
     public override bool NamesAThing => true;
 
-    public override IEnumerable<Fact> OfEntity(EntityType entity, FactScope scope) => [New(entity.Id, entity.Id, entity.Name, entity.Name)];
+    public override IEnumerable<Fact> OfEntity(EntityType entity, FactScope scope) =>
+        [New(entity.Id, entity.Id, entity.Name, entity.Name)];
 
     internal override Verdict Judge(Fact fact, VerdictRules rules) => rules.Entities.OnEntity(fact);
 
@@ -18,7 +19,14 @@ public sealed record EntityFact() : FactKind("entity", 0)
     public override IEnumerable<string> ExcusedBy(Fact fact, ConceptModel model)
     {
         var entity = model.Entity(fact.ConceptId);
-        return [entity.Id, .. entity.Attributes.Select(attribute => attribute.Id), .. model.RelationshipsOf(entity.Id).SelectMany(relationship => relationship.Roles.Select(role => role.Id).Prepend(relationship.Id))];
+        return
+        [
+            entity.Id,
+            .. entity.Attributes.Select(attribute => attribute.Id),
+            .. model
+                .RelationshipsOf(entity.Id)
+                .SelectMany(relationship => relationship.Roles.Select(role => role.Id).Prepend(relationship.Id)),
+        ];
     }
 }
 
@@ -60,9 +68,15 @@ public sealed record AbstractFact() : FactKind("abstract", 8)
         }
     }
 
-    internal override Verdict Judge(Fact fact, VerdictRules rules) => rules.Look.Model.Entities.ContainsKey(fact.ConceptId)
-        ? rules.Entities.OnClassText(fact, entity => entity.Abstract ? Word : "")
-        : rules.Members.OnMemberText(fact, _ => "", operation => rules.Members.IsAbstract(operation) ? Word : "", VerdictLookup.Equal);
+    internal override Verdict Judge(Fact fact, VerdictRules rules) =>
+        rules.Look.Model.Entities.ContainsKey(fact.ConceptId)
+            ? rules.Entities.OnClassText(fact, entity => entity.Abstract ? Word : "")
+            : rules.Members.OnMemberText(
+                fact,
+                _ => "",
+                operation => rules.Members.IsAbstract(operation) ? Word : "",
+                VerdictLookup.Equal
+            );
 
     public override SchemePlace PlaceOf(Fact fact) => SchemePlace.Line(Phrasing.Capital(fact.Title), 1);
 }
@@ -78,7 +92,8 @@ public sealed record StereotypeFact() : FactKind("stereotype", 9)
         }
     }
 
-    internal override Verdict Judge(Fact fact, VerdictRules rules) => rules.Entities.OnClassText(fact, entity => entity.Stereotype);
+    internal override Verdict Judge(Fact fact, VerdictRules rules) =>
+        rules.Entities.OnClassText(fact, entity => entity.Stereotype);
 
     public override SchemePlace PlaceOf(Fact fact) => SchemePlace.Line(Phrasing.Capital(fact.Title), 1);
 }

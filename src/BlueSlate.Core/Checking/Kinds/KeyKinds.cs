@@ -21,10 +21,14 @@ public sealed record KeyFact() : FactKind("key", 10)
     public override SchemePlace PlaceOf(Fact fact) => SchemePlace.Line(Phrasing.Capital(fact.Title), 2);
 
     public override bool Accepts(Tolerance tolerance, Verdict verdict) =>
-        tolerance.Accepted.Any(accepted => accepted == KeyRules.OwnNumber ? verdict.ByOwnNumber : KeyText.Of(accepted.Split('+')) == verdict.InModelTerms);
+        tolerance.Accepted.Any(accepted =>
+            accepted == KeyRules.OwnNumber ? verdict.ByOwnNumber : KeyText.Of(accepted.Split('+')) == verdict.InModelTerms
+        );
 
     public override ConceptModel? Vary(ConceptModel model, Fact fact, string value) =>
-        Variations.KeyNamed(model.Entity(fact.ConceptId), value) is { } key ? Variations.WithPrimary(model, fact.ConceptId, key, []) : null;
+        Variations.KeyNamed(model.Entity(fact.ConceptId), value) is { } key
+            ? Variations.WithPrimary(model, fact.ConceptId, key, [])
+            : null;
 }
 
 /// <summary>That an attribute is only a partial key.</summary>
@@ -32,9 +36,19 @@ public sealed record PartialKeyFact() : FactKind("partial-key", 11)
 {
     public override FactSort Sort => FactSort.Key;
 
-    public override IEnumerable<Fact> OfEntity(EntityType entity, FactScope scope) => entity.Primary is not { Partial: true } key ? [] : entity.Attributes
-        .Where(attribute => key.AttributeIds.Contains(attribute.Id))
-        .Select(attribute => New(attribute.Id, entity.Id + " key", $"{Phrasing.InText(attribute.Name)} of {entity.Name} shown as a partial key", "partial key"));
+    public override IEnumerable<Fact> OfEntity(EntityType entity, FactScope scope) =>
+        entity.Primary is not { Partial: true } key
+            ? []
+            : entity
+                .Attributes.Where(attribute => key.AttributeIds.Contains(attribute.Id))
+                .Select(attribute =>
+                    New(
+                        attribute.Id,
+                        entity.Id + " key",
+                        $"{Phrasing.InText(attribute.Name)} of {entity.Name} shown as a partial key",
+                        "partial key"
+                    )
+                );
 
     internal override Verdict Judge(Fact fact, VerdictRules rules) => rules.Keys.OnPartialKey(fact);
 
@@ -46,8 +60,15 @@ public sealed record AlternateKeyFact() : FactKind("alternate-key", 12)
 {
     public override FactSort Sort => FactSort.Key;
 
-    public override IEnumerable<Fact> OfEntity(EntityType entity, FactScope scope) => entity.Alternates
-        .Select(alternate => New(alternate.AttributeId, alternate.AttributeId, $"alternate key of {entity.Name}", FactList.Members(entity, alternate.Identifier)));
+    public override IEnumerable<Fact> OfEntity(EntityType entity, FactScope scope) =>
+        entity.Alternates.Select(alternate =>
+            New(
+                alternate.AttributeId,
+                alternate.AttributeId,
+                $"alternate key of {entity.Name}",
+                FactList.Members(entity, alternate.Identifier)
+            )
+        );
 
     internal override Verdict Judge(Fact fact, VerdictRules rules) => rules.Keys.OnAlternateKey(fact);
 
@@ -63,7 +84,12 @@ public sealed record ForeignKeyFact() : FactKind("foreign-key", 2)
     {
         if (attribute.ForeignKey is not null)
         {
-            yield return New(attribute.Id, attribute.Id, $"foreign key {AttributeKind.TitleOf(attribute, owner)}", attribute.Name);
+            yield return New(
+                attribute.Id,
+                attribute.Id,
+                $"foreign key {AttributeKind.TitleOf(attribute, owner)}",
+                attribute.Name
+            );
         }
     }
 

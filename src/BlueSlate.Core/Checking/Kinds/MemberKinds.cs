@@ -10,7 +10,8 @@ public sealed record OperationFact() : FactKind("operation", 2)
 
     public override FactSort Sort => FactSort.Operation;
 
-    public override IEnumerable<Fact> OfOperation(Operation operation, EntityType owner, FactScope scope) => [New(operation.Id, operation.Id, TitleOf(operation, owner), operation.Name)];
+    public override IEnumerable<Fact> OfOperation(Operation operation, EntityType owner, FactScope scope) =>
+        [New(operation.Id, operation.Id, TitleOf(operation, owner), operation.Name)];
 
     internal override Verdict Judge(Fact fact, VerdictRules rules) => rules.Members.OnMember(fact);
 
@@ -25,7 +26,17 @@ public sealed record SignatureFact() : FactKind("signature", 14)
     public override FactSort Sort => FactSort.Operation;
 
     public override IEnumerable<Fact> OfOperation(Operation operation, EntityType owner, FactScope scope) =>
-        scope.Options.Formal ? [New(operation.Id, operation.Id, $"signature of {OperationFact.TitleOf(operation, owner)}", FactList.SignatureOf(operation))] : [];
+        scope.Options.Formal
+            ?
+            [
+                New(
+                    operation.Id,
+                    operation.Id,
+                    $"signature of {OperationFact.TitleOf(operation, owner)}",
+                    FactList.SignatureOf(operation)
+                ),
+            ]
+            : [];
 
     internal override Verdict Judge(Fact fact, VerdictRules rules) => rules.Members.OnSignature(fact);
 
@@ -37,7 +48,8 @@ public sealed record LiteralFact() : FactKind("literal", 17)
 {
     public override FactSort Sort => FactSort.Attribute;
 
-    public override IEnumerable<Fact> OfLiteral(Literal literal, EntityType owner, FactScope scope) => [New(literal.Id, literal.Id, $"literal {literal.Name} of {owner.Name}", literal.Name)];
+    public override IEnumerable<Fact> OfLiteral(Literal literal, EntityType owner, FactScope scope) =>
+        [New(literal.Id, literal.Id, $"literal {literal.Name} of {owner.Name}", literal.Name)];
 
     internal override Verdict Judge(Fact fact, VerdictRules rules) => rules.Members.OnMember(fact);
 
@@ -55,32 +67,51 @@ public sealed record ScopeFact() : MemberTextKind("scope", 7)
 {
     private const string Word = "class scope";
 
-    protected override IEnumerable<Fact> Of(ConceptAttribute attribute, string title, FactScope scope) => If(attribute.ClassScope, attribute, title, Word);
+    protected override IEnumerable<Fact> Of(ConceptAttribute attribute, string title, FactScope scope) =>
+        If(attribute.ClassScope, attribute, title, Word);
 
     public override IEnumerable<Fact> OfOperation(Operation operation, EntityType owner, FactScope scope) =>
-        operation.ClassScope ? [New(operation.Id, operation.Id, $"{OperationFact.TitleOf(operation, owner)} shown as {Word}", Word)] : [];
+        operation.ClassScope
+            ? [New(operation.Id, operation.Id, $"{OperationFact.TitleOf(operation, owner)} shown as {Word}", Word)]
+            : [];
 
     internal override Verdict Judge(Fact fact, VerdictRules rules) =>
-        rules.Members.OnMemberText(fact, attribute => attribute.ClassScope ? Word : "", operation => operation.ClassScope ? Word : "", VerdictLookup.Equal);
+        rules.Members.OnMemberText(
+            fact,
+            attribute => attribute.ClassScope ? Word : "",
+            operation => operation.ClassScope ? Word : "",
+            VerdictLookup.Equal
+        );
 }
 
 /// <summary>The type of an attribute, in a formal diagram.</summary>
 public sealed record TypeFact() : MemberTextKind("type", 15)
 {
     protected override IEnumerable<Fact> Of(ConceptAttribute attribute, string title, FactScope scope) =>
-        scope.Options.Formal && attribute.Type.Length > 0 ? [New(attribute.Id, attribute.Id, $"type of {title}", attribute.Type)] : [];
+        scope.Options.Formal && attribute.Type.Length > 0
+            ? [New(attribute.Id, attribute.Id, $"type of {title}", attribute.Type)]
+            : [];
 
-    internal override Verdict Judge(Fact fact, VerdictRules rules) => rules.Members.OnMemberText(fact, attribute => attribute.Type, null, TypeFamily.Same);
+    internal override Verdict Judge(Fact fact, VerdictRules rules) =>
+        rules.Members.OnMemberText(fact, attribute => attribute.Type, null, TypeFamily.Same);
 }
 
 /// <summary>The visibility of a member, in a formal diagram.</summary>
 public sealed record VisibilityFact() : MemberTextKind("visibility", 16)
 {
-    protected override IEnumerable<Fact> Of(ConceptAttribute attribute, string title, FactScope scope) => Said(attribute.Id, attribute.Visibility, title, scope);
+    protected override IEnumerable<Fact> Of(ConceptAttribute attribute, string title, FactScope scope) =>
+        Said(attribute.Id, attribute.Visibility, title, scope);
 
-    public override IEnumerable<Fact> OfOperation(Operation operation, EntityType owner, FactScope scope) => Said(operation.Id, operation.Visibility, OperationFact.TitleOf(operation, owner), scope);
+    public override IEnumerable<Fact> OfOperation(Operation operation, EntityType owner, FactScope scope) =>
+        Said(operation.Id, operation.Visibility, OperationFact.TitleOf(operation, owner), scope);
 
-    internal override Verdict Judge(Fact fact, VerdictRules rules) => rules.Members.OnMemberText(fact, attribute => attribute.Visibility, operation => operation.Visibility, VerdictLookup.Equal);
+    internal override Verdict Judge(Fact fact, VerdictRules rules) =>
+        rules.Members.OnMemberText(
+            fact,
+            attribute => attribute.Visibility,
+            operation => operation.Visibility,
+            VerdictLookup.Equal
+        );
 
     private IEnumerable<Fact> Said(string id, string visibility, string title, FactScope scope) =>
         scope.Options.Formal && visibility.Length > 0 ? [New(id, id, $"visibility of {title}", visibility)] : [];

@@ -15,10 +15,14 @@ public sealed record RelationshipFact() : FactKind("relationship", 0)
 
     internal override Verdict Judge(Fact fact, VerdictRules rules) => rules.Relationships.OnRelationship(fact);
 
-    public override SchemePlace PlaceOf(Fact fact) => SchemePlace.Line($"Relationship {fact.Title}", 2, whole: true, opens: fact.Title);
+    public override SchemePlace PlaceOf(Fact fact) =>
+        SchemePlace.Line($"Relationship {fact.Title}", 2, whole: true, opens: fact.Title);
 
     public override IEnumerable<string> ExcusedBy(Fact fact, ConceptModel model) =>
-        model.Relationships.First(relationship => relationship.Id == fact.ConceptId).Roles.Select(role => role.Id).Prepend(fact.ConceptId);
+        model
+            .Relationships.First(relationship => relationship.Id == fact.ConceptId)
+            .Roles.Select(role => role.Id)
+            .Prepend(fact.ConceptId);
 }
 
 /// <summary>What kind of link a relationship is, and which way round.</summary>
@@ -38,7 +42,9 @@ public sealed record LinkKindFact() : FactKind("link-kind", 20)
     internal override Verdict Judge(Fact fact, VerdictRules rules) => rules.Relationships.OnLinkKind(fact);
 
     public override SchemePlace PlaceOf(Fact fact) =>
-        fact.Value == Plain ? new SchemePlace(SchemeStep.WithRelationship) : SchemePlace.Line(Phrasing.Capital(fact.Title), 1, whole: true);
+        fact.Value == Plain
+            ? new SchemePlace(SchemeStep.WithRelationship)
+            : SchemePlace.Line(Phrasing.Capital(fact.Title), 1, whole: true);
 
     public override bool Accepts(Tolerance tolerance, Verdict verdict) => tolerance.Accepted.Contains(verdict.InModelTerms);
 }
@@ -76,17 +82,23 @@ public sealed record IdentifyingFact() : FactKind("identifying", 22)
 
     internal override Verdict Judge(Fact fact, VerdictRules rules) => rules.Relationships.OnIdentifying(fact);
 
-    public override SchemePlace PlaceOf(Fact fact) => fact.Value == Yes ? new SchemePlace(SchemeStep.WithStrokes) : SchemePlace.Nowhere;
+    public override SchemePlace PlaceOf(Fact fact) =>
+        fact.Value == Yes ? new SchemePlace(SchemeStep.WithStrokes) : SchemePlace.Nowhere;
 }
 
 /// <summary>Relationships that exclude each other.</summary>
 public sealed record ExclusionFact() : FactKind("exclusion", 0)
 {
-    public override IEnumerable<Fact> OfExclusion(ExclusiveConstraint exclusion, FactScope scope) => [New(exclusion.Id, exclusion.Id, "relationships that exclude each other", "only one")];
+    public override IEnumerable<Fact> OfExclusion(ExclusiveConstraint exclusion, FactScope scope) =>
+        [New(exclusion.Id, exclusion.Id, "relationships that exclude each other", "only one")];
 
     internal override Verdict Judge(Fact fact, VerdictRules rules) => rules.Relationships.OnExclusion(fact);
 
     public override SchemePlace PlaceOf(Fact fact) => SchemePlace.Line(Phrasing.Capital(fact.Title), 2);
 
-    public override ConceptModel? Vary(ConceptModel model, Fact fact, string value) => model with { Exclusions = model.Exclusions.RemoveAll(exclusion => exclusion.Id == fact.ConceptId) };
+    public override ConceptModel? Vary(ConceptModel model, Fact fact, string value) =>
+        model with
+        {
+            Exclusions = model.Exclusions.RemoveAll(exclusion => exclusion.Id == fact.ConceptId),
+        };
 }

@@ -9,7 +9,9 @@ public sealed record SubtypeFact() : FactKind("subtype", 0)
     public override IEnumerable<Fact> OfSpecialisation(Specialisation specialisation, FactScope scope)
     {
         var super = scope.Names[specialisation.SupertypeId];
-        return specialisation.Subtypes.Select(subtype => New(subtype.Id, subtype.Id, $"{scope.Names[subtype.EntityId]} as a subtype of {super}", super));
+        return specialisation.Subtypes.Select(subtype =>
+            New(subtype.Id, subtype.Id, $"{scope.Names[subtype.EntityId]} as a subtype of {super}", super)
+        );
     }
 
     internal override Verdict Judge(Fact fact, VerdictRules rules) => rules.Specialisations.OnSubtype(fact);
@@ -27,14 +29,25 @@ public abstract record SetKind(string Name, int Order, string Yes, string No) : 
         if (Said(specialisation) is { } said)
         {
             var word = said ? Yes : No;
-            yield return New(specialisation.Id, $"{specialisation.Id} {Name}", $"specialisation of {scope.Names[specialisation.SupertypeId]} shown as {word}", word);
+            yield return New(
+                specialisation.Id,
+                $"{specialisation.Id} {Name}",
+                $"specialisation of {scope.Names[specialisation.SupertypeId]} shown as {word}",
+                word
+            );
         }
     }
 
-    public sealed override SchemePlace PlaceOf(Fact fact) => SchemePlace.In("Disjoint or overlapping, total or partial: subtypes", 2);
+    public sealed override SchemePlace PlaceOf(Fact fact) =>
+        SchemePlace.In("Disjoint or overlapping, total or partial: subtypes", 2);
 
     public sealed override ConceptModel? Vary(ConceptModel model, Fact fact, string value) =>
-        Variations.WithSet(model, fact.ConceptId, set => With(set, value == Yes ? true : value == No ? false : null));
+        Variations.WithSet(model, fact.ConceptId, set => With(
+                set,
+                value == Yes ? true
+                    : value == No ? false
+                    : null
+            ));
 
     protected abstract bool? Said(Specialisation specialisation);
 
@@ -44,7 +57,8 @@ public abstract record SetKind(string Name, int Order, string Yes, string No) : 
 /// <summary>Whether subtypes are disjoint or overlapping.</summary>
 public sealed record DisjointFact() : SetKind("disjoint", 1, "disjoint", "overlapping")
 {
-    internal override Verdict Judge(Fact fact, VerdictRules rules) => rules.Specialisations.OnSet(fact, (set, _) => set.Disjoint, Yes, No);
+    internal override Verdict Judge(Fact fact, VerdictRules rules) =>
+        rules.Specialisations.OnSet(fact, (set, _) => set.Disjoint, Yes, No);
 
     protected override bool? Said(Specialisation specialisation) => specialisation.Disjoint;
 
@@ -54,7 +68,8 @@ public sealed record DisjointFact() : SetKind("disjoint", 1, "disjoint", "overla
 /// <summary>Whether a specialisation is total or partial.</summary>
 public sealed record TotalFact() : SetKind("total", 2, "total", "partial")
 {
-    internal override Verdict Judge(Fact fact, VerdictRules rules) => rules.Specialisations.OnSet(fact, (set, super) => set.Total ?? (super.Abstract ? true : null), Yes, No);
+    internal override Verdict Judge(Fact fact, VerdictRules rules) =>
+        rules.Specialisations.OnSet(fact, (set, super) => set.Total ?? (super.Abstract ? true : null), Yes, No);
 
     protected override bool? Said(Specialisation specialisation) => specialisation.Total;
 
@@ -65,7 +80,14 @@ public sealed record TotalFact() : SetKind("total", 2, "total", "partial")
 public sealed record UnionFact() : FactKind("union", 0)
 {
     public override IEnumerable<Fact> OfUnion(UnionType union, FactScope scope) =>
-        [New(union.Id, union.Id, $"{scope.Names[union.CategoryId]} as a union", string.Join(", ", union.Supertypes.Select(super => scope.Names[super.EntityId])))];
+        [
+            New(
+                union.Id,
+                union.Id,
+                $"{scope.Names[union.CategoryId]} as a union",
+                string.Join(", ", union.Supertypes.Select(super => scope.Names[super.EntityId]))
+            ),
+        ];
 
     internal override Verdict Judge(Fact fact, VerdictRules rules) => rules.Specialisations.OnUnion(fact);
 

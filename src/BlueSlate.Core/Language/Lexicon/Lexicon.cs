@@ -5,9 +5,10 @@ using System.Text;
 namespace BlueSlate.Core.Language;
 
 /// <summary>
-/// The words of English that names are made of, from WordNet 3.0 (Princeton University; its notice stands at the head of the data):
-/// which senses a word has, what those are kinds of, what words are derived from it, and irregular forms. The data is shipped with
-/// the core and stays as it is shipped, in lines of which each is read when it is asked for; docs/formats/lexicon.md describes them.
+/// The words of English that names are made of, from WordNet 3.0 (Princeton University; its notice stands at the head of the
+/// data): which senses a word has, what those are kinds of, what words are derived from it, and irregular forms. The data is
+/// shipped with the core and stays as it is shipped, in lines of which each is read when it is asked for;
+/// docs/formats/lexicon.md describes them.
 /// </summary>
 internal sealed class Lexicon
 {
@@ -72,8 +73,8 @@ internal sealed class Lexicon
     public string? IrregularVerb(string form) => irregularVerbs.GetValueOrDefault(form);
 
     /// <summary>
-    /// How near the nearest senses of two words are in what they are kinds of, from 0 to 1: twice the depth of what both are, over the
-    /// sum of their depths (Wu and Palmer 1994), nouns and verbs.
+    /// How near the nearest senses of two words are in what they are kinds of, from 0 to 1: twice the depth of what both are,
+    /// over the sum of their depths (Wu and Palmer 1994), nouns and verbs.
     /// </summary>
     public double Closeness(LexicalWord a, LexicalWord b)
     {
@@ -188,7 +189,8 @@ internal sealed class Lexicon
 
     private static Lexicon Load()
     {
-        using var stream = typeof(Lexicon).Assembly.GetManifestResourceStream("lexicon/words.gz") ?? throw new InvalidOperationException("The lexicon is not in the assembly.");
+        using var stream = typeof(Lexicon).Assembly.GetManifestResourceStream("lexicon/words.gz")
+            ?? throw new InvalidOperationException("The lexicon is not in the assembly.");
         using var packed = new GZipStream(stream, CompressionMode.Decompress);
         using var text = new MemoryStream(3 << 20);
         packed.CopyTo(text);
@@ -252,9 +254,11 @@ internal sealed class LexicalWord(string word, Sense[] senses, int[] kinds, stri
     }
 
     /// <summary>Whether one is derived from the other: translate and translator.</summary>
-    public bool IsDerivedFrom(LexicalWord other) => Array.IndexOf(derived, other.Word) >= 0 || Array.IndexOf(other.Derived, word) >= 0;
+    public bool IsDerivedFrom(LexicalWord other) =>
+        Array.IndexOf(derived, other.Word) >= 0 || Array.IndexOf(other.Derived, word) >= 0;
 
     private string[] Derived => derived;
 
-    private static ulong MaskOf(IEnumerable<int> numbers) => numbers.Aggregate(0UL, (mask, number) => mask | (1UL << (number & 63)));
+    private static ulong MaskOf(IEnumerable<int> numbers) =>
+        numbers.Aggregate(0UL, (mask, number) => mask | (1UL << (number & 63)));
 }

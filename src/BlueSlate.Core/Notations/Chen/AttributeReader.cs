@@ -19,8 +19,12 @@ internal sealed class AttributeReader
         var waiting = new Queue<Shape>();
         foreach (var oval in sheet.Shapes(ChenRole.Attribute))
         {
-            var owners = sheet.LinesAt(oval).Select(seen => seen.Far)
-                .Where(far => sheet.IsEntity(far) || sheet.Role(far) == ChenRole.Relationship).Distinct().ToList();
+            var owners = sheet
+                .LinesAt(oval)
+                .Select(seen => seen.Far)
+                .Where(far => sheet.IsEntity(far) || sheet.Role(far) == ChenRole.Relationship)
+                .Distinct()
+                .ToList();
             if (owners.Count == 0)
             {
                 continue;
@@ -28,7 +32,12 @@ internal sealed class AttributeReader
 
             if (owners.Count > 1)
             {
-                sheet.Remark(RemarkKind.SharedAttribute, oval.Id, "an attribute tied to two owners", $"an attribute of {owners[0]!.Text.Trim()}");
+                sheet.Remark(
+                    RemarkKind.SharedAttribute,
+                    oval.Id,
+                    "an attribute tied to two owners",
+                    $"an attribute of {owners[0]!.Text.Trim()}"
+                );
             }
 
             Add(ovalsOf, owners[0]!.Id, oval);
@@ -38,7 +47,12 @@ internal sealed class AttributeReader
 
         while (waiting.TryDequeue(out var whole))
         {
-            foreach (var part in sheet.LinesAt(whole).Select(seen => seen.Far).Where(far => sheet.Role(far) == ChenRole.Attribute && owned.Add(far!.Id)))
+            foreach (
+                var part in sheet
+                    .LinesAt(whole)
+                    .Select(seen => seen.Far)
+                    .Where(far => sheet.Role(far) == ChenRole.Attribute && owned.Add(far!.Id))
+            )
             {
                 Add(partsOf, whole.Id, part!);
                 waiting.Enqueue(part!);
@@ -50,7 +64,11 @@ internal sealed class AttributeReader
             sheet.Remark(RemarkKind.LooseAttribute, oval.Id, "an attribute tied to nothing", "nothing", false);
         }
 
-        foreach (var shape in sheet.Drawing.Shapes.Where(shape => shape.TextLines.Any() && (sheet.IsEntity(shape) || sheet.Role(shape) == ChenRole.Relationship)))
+        foreach (
+            var shape in sheet.Drawing.Shapes.Where(shape =>
+                shape.TextLines.Any() && (sheet.IsEntity(shape) || sheet.Role(shape) == ChenRole.Relationship)
+            )
+        )
         {
             sheet.Remark(RemarkKind.ListedAttributes, shape.Id, "attributes listed in the box", "attributes");
         }
@@ -58,11 +76,22 @@ internal sealed class AttributeReader
 
     /// <summary>The ovals of an owner, then what is listed in it, each with the underline that marks it.</summary>
     public ImmutableArray<DrawnAttribute> Of(Shape owner) =>
-        [.. (ovalsOf.GetValueOrDefault(owner.Id) ?? []).Select(Read), .. owner.TextLines.Where(row => row.Text.Trim().Length > 0).Select(Read)];
+        [
+            .. (ovalsOf.GetValueOrDefault(owner.Id) ?? []).Select(Read),
+            .. owner.TextLines.Where(row => row.Text.Trim().Length > 0).Select(Read),
+        ];
 
     private DrawnAttribute Read(Shape oval)
     {
-        var attribute = new ConceptAttribute(oval.Id, oval.Text.Trim(), oval.Outline == Outline.Double, oval.Outline == Outline.Dashed, false, Leaves(oval), []);
+        var attribute = new ConceptAttribute(
+            oval.Id,
+            oval.Text.Trim(),
+            oval.Outline == Outline.Double,
+            oval.Outline == Outline.Dashed,
+            false,
+            Leaves(oval),
+            []
+        );
         return new DrawnAttribute(attribute, oval.Underline);
     }
 

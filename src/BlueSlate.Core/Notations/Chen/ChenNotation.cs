@@ -16,12 +16,13 @@ internal sealed class ChenNotation : Notation
 
     public override bool HasDiamonds => true;
 
-    public override string SignOf(AttributeForm form) => form switch
-    {
-        AttributeForm.Several => "A double oval for",
-        AttributeForm.Derived => "A dashed oval for",
-        _ => base.SignOf(form),
-    };
+    public override string SignOf(AttributeForm form) =>
+        form switch
+        {
+            AttributeForm.Several => "A double oval for",
+            AttributeForm.Derived => "A dashed oval for",
+            _ => base.SignOf(form),
+        };
 
     public override string Title => "Chen";
 
@@ -34,15 +35,31 @@ internal sealed class ChenNotation : Notation
         return new EntityReader(sheet, attributes).ToReading(relationships, specialisations, unions);
     }
 
-    // A double line says of the entity at which it is that it takes part, so how few there are of the other; a pair says both so.
-    public override string WhereCountStands(RelationshipType relationship, RelationshipRole role, bool minimum, NotationOptions options) =>
-        relationship.Roles.Length == 2 && (options.Counts == CountStyle.Pairs ? !options.PairsAcross : minimum) ? relationship.Other(role).Id : role.Id;
+    // A double line says of the entity at which it is that it takes part, so how few there are of the other; a pair says both
+    // so.
+    public override string WhereCountStands(
+        RelationshipType relationship,
+        RelationshipRole role,
+        bool minimum,
+        NotationOptions options
+    ) =>
+        relationship.Roles.Length == 2 && (options.Counts == CountStyle.Pairs ? !options.PairsAcross : minimum)
+            ? relationship.Other(role).Id
+            : role.Id;
 
     public override Redrawing Write(ConceptModel model, NotationOptions options) => new ChenWriter(model, options).Write();
 }
 
 /// <summary>What a shape is in Chen's notation.</summary>
-internal enum ChenRole { Entity, Associative, Relationship, Attribute, Circle, Nothing }
+internal enum ChenRole
+{
+    Entity,
+    Associative,
+    Relationship,
+    Attribute,
+    Circle,
+    Nothing,
+}
 
 /// <summary>A drawing sorted by what its shapes are, with the remarks made on the way.</summary>
 internal sealed class ChenSheet
@@ -124,12 +141,20 @@ internal sealed class ChenSheet
         }
     }
 
-    // A box without attributes that is tied to two entities by plain lines with letters, and to nothing else, is a relationship.
+    // A box without attributes that is tied to two entities by plain lines with letters, and to nothing else, is a
+    // relationship.
     private bool IsMeantAsDiamond(Shape box)
     {
         var lines = LinesAt(box);
-        return box.Form == Form.Rectangle && box.Outline == Outline.Single && !box.TextLines.Any() && lines.Count >= 2
-            && lines.All(seen => Role(seen.Far) == ChenRole.Entity && seen.Far != box && seen.Line.Along.IsEmpty && CountText.In(seen) is not null)
-            && lines.All(seen => LinesAt(seen.Far!).Any(other => Role(other.Far) == ChenRole.Attribute) || seen.Far!.TextLines.Any());
+        return box.Form == Form.Rectangle
+            && box.Outline == Outline.Single
+            && !box.TextLines.Any()
+            && lines.Count >= 2
+            && lines.All(seen =>
+                Role(seen.Far) == ChenRole.Entity && seen.Far != box && seen.Line.Along.IsEmpty && CountText.In(seen) is not null
+            )
+            && lines.All(seen =>
+                LinesAt(seen.Far!).Any(other => Role(other.Far) == ChenRole.Attribute) || seen.Far!.TextLines.Any()
+            );
     }
 }

@@ -5,10 +5,22 @@ namespace BlueSlate.Core.Notations.Chen;
 /// <summary>A number, letter or pair as it is written at a line.</summary>
 internal sealed record CountText(string Text, bool IsPair, Count Count)
 {
-    /// <summary>What of a line's texts is a count: that at its near end first, then at its far end, then its own; null for none.</summary>
+    /// <summary>
+    /// What of a line's texts is a count: that at its near end first, then at its far end, then its own; null for none.
+    /// </summary>
     public static CountText? In(SeenLine seen) =>
-        new[] { seen.NearEnd.Count, seen.FarEnd.Count, seen.Line.Text, seen.NearEnd.Label, seen.FarEnd.Label, seen.NearEnd.Role, seen.FarEnd.Role }
-            .Select(Parse).FirstOrDefault(found => found is not null);
+        new[]
+        {
+            seen.NearEnd.Count,
+            seen.FarEnd.Count,
+            seen.Line.Text,
+            seen.NearEnd.Label,
+            seen.FarEnd.Label,
+            seen.NearEnd.Role,
+            seen.FarEnd.Role,
+        }
+            .Select(Parse)
+            .FirstOrDefault(found => found is not null);
 
     /// <summary>Reads <c>1</c>, a letter, <c>(1,n)</c> or <c>0..1</c>; null for anything else.</summary>
     public static CountText? Parse(string written)

@@ -7,7 +7,11 @@ namespace BlueSlate.Core.Notations.Chen;
 /// <summary>Makes entity types of boxes once attributes and relationships are known, and the reading of all of it.</summary>
 internal sealed class EntityReader(ChenSheet sheet, AttributeReader attributes)
 {
-    public Reading ToReading(ImmutableArray<RelationshipType> relationships, ImmutableArray<Specialisation> specialisations, ImmutableArray<UnionType> unions)
+    public Reading ToReading(
+        ImmutableArray<RelationshipType> relationships,
+        ImmutableArray<Specialisation> specialisations,
+        ImmutableArray<UnionType> unions
+    )
     {
         var entities = sheet.Drawing.Shapes.Where(sheet.IsEntity).Select(shape => Read(shape, relationships)).ToImmutableArray();
         var trace = entities
@@ -32,17 +36,33 @@ internal sealed class EntityReader(ChenSheet sheet, AttributeReader attributes)
 
         var drawn = attributes.Of(shape);
         var weak = shape.Outline == Outline.Double && shape.Form != Form.DiamondInRectangle;
-        var kind = shape.Form == Form.DiamondInRectangle ? EntityKind.Associative : weak ? EntityKind.Weak : EntityKind.Strong;
+        var kind =
+            shape.Form == Form.DiamondInRectangle ? EntityKind.Associative
+            : weak ? EntityKind.Weak
+            : EntityKind.Strong;
         var owners = relationships
-            .Where(relationship => relationship is { Identifying: true, Roles.Length: >= 2, IsRecursive: false } && IsDependent(relationship, shape.Id))
-            .Select(relationship => relationship.Id).ToImmutableArray();
-        return new EntityType(shape.Id, shape.Text.Trim(), kind, [.. drawn.Select(one => one.Attribute)], Identifiers(drawn, weak, owners));
+            .Where(relationship =>
+                relationship is { Identifying: true, Roles.Length: >= 2, IsRecursive: false }
+                && IsDependent(relationship, shape.Id)
+            )
+            .Select(relationship => relationship.Id)
+            .ToImmutableArray();
+        return new EntityType(
+            shape.Id,
+            shape.Text.Trim(),
+            kind,
+            [.. drawn.Select(one => one.Attribute)],
+            Identifiers(drawn, weak, owners)
+        );
     }
 
     private static bool IsDependent(RelationshipType relationship, string entity) =>
         relationship.DependentRoleId is { } dependent
             ? relationship.Roles.Any(role => role.Id == dependent && role.EntityId == entity)
-            : relationship.Roles.Length == 2 && relationship.Roles.Any(role => role.EntityId == entity && relationship.Other(role).CoOccurrence.Max == 1 && role.CoOccurrence.Max != 1);
+            : relationship.Roles.Length == 2
+                && relationship.Roles.Any(role =>
+                    role.EntityId == entity && relationship.Other(role).CoOccurrence.Max == 1 && role.CoOccurrence.Max != 1
+                );
 
     private ImmutableArray<Identifier> Identifiers(ImmutableArray<DrawnAttribute> drawn, bool weak, ImmutableArray<string> owners)
     {
@@ -70,6 +90,11 @@ internal sealed class EntityReader(ChenSheet sheet, AttributeReader attributes)
 
         return sheet.Options.UnderlinesAreOneKey || full.Length == 1
             ? [new Identifier(IdentifierKind.Primary, 0, false, full, [])]
-            : [.. full.Select((id, i) => new Identifier(i == 0 ? IdentifierKind.Primary : IdentifierKind.Alternate, i, false, [id], []))];
+            :
+            [
+                .. full.Select(
+                    (id, i) => new Identifier(i == 0 ? IdentifierKind.Primary : IdentifierKind.Alternate, i, false, [id], [])
+                ),
+            ];
     }
 }

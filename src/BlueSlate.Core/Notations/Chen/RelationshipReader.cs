@@ -44,7 +44,11 @@ internal sealed class RelationshipReader(ChenSheet sheet, AttributeReader attrib
 
     private RelationshipType? ReadDiamond(Shape diamond)
     {
-        var lines = sheet.LinesAt(diamond).Where(seen => sheet.IsEntity(seen.Far)).Select(seen => new SeenLine(seen.Tied, !seen.Turned)).ToList();
+        var lines = sheet
+            .LinesAt(diamond)
+            .Where(seen => sheet.IsEntity(seen.Far))
+            .Select(seen => new SeenLine(seen.Tied, !seen.Turned))
+            .ToList();
         if (diamond.Outline == Outline.Dashed)
         {
             sheet.Remark(RemarkKind.ForeignOutline, diamond.Id, "a dashed outline", "a diamond");
@@ -52,7 +56,13 @@ internal sealed class RelationshipReader(ChenSheet sheet, AttributeReader attrib
 
         if (lines.Count < 2)
         {
-            sheet.Remark(RemarkKind.LoneDiamond, diamond.Id, lines.Count == 0 ? "a diamond that joins nothing" : "a diamond with one line", "nothing", false);
+            sheet.Remark(
+                RemarkKind.LoneDiamond,
+                diamond.Id,
+                lines.Count == 0 ? "a diamond that joins nothing" : "a diamond with one line",
+                "nothing",
+                false
+            );
             return null;
         }
 
@@ -68,27 +78,39 @@ internal sealed class RelationshipReader(ChenSheet sheet, AttributeReader attrib
 
     // A slash separates the two directions of a relationship of two.
     private static (string Name, string There, string Back) Names(string text, int degree) =>
-        degree == 2 && text.Split('/', 2, StringSplitOptions.TrimEntries) is [{ Length: > 0 } there, { Length: > 0 } back] ? ("", there, back) : (text.Trim(), "", "");
+        degree == 2 && text.Split('/', 2, StringSplitOptions.TrimEntries) is [{ Length: > 0 } there, { Length: > 0 } back]
+            ? ("", there, back)
+            : (text.Trim(), "", "");
 
     // Lines run straight from the linked entities to the box with the diamond in it.
     private RelationshipType? ReadAssociative(Shape box)
     {
-        var lines = sheet.LinesAt(box).Where(seen => sheet.Role(seen.Far) == ChenRole.Entity && seen.Line.Along.IsEmpty)
-            .Select(seen => new SeenLine(seen.Tied, !seen.Turned)).ToList();
-        return lines.Count < 2 ? null : new RelationshipType($"{box.Id}~link", "", ReadRoles(lines), null, null) { EntityId = box.Id };
+        var lines = sheet
+            .LinesAt(box)
+            .Where(seen => sheet.Role(seen.Far) == ChenRole.Entity && seen.Line.Along.IsEmpty)
+            .Select(seen => new SeenLine(seen.Tied, !seen.Turned))
+            .ToList();
+        return lines.Count < 2
+            ? null
+            : new RelationshipType($"{box.Id}~link", "", ReadRoles(lines), null, null) { EntityId = box.Id };
     }
 
     private ImmutableArray<RelationshipRole> ReadRoles(List<SeenLine> lines)
     {
         var written = lines.Select(ReadCount).ToList();
-        return [.. lines.Select((seen, i) =>
-        {
-            // What a pair counts is how often the entity takes part; with two entities that is the other's co-occurrence.
-            var other = lines.Count == 2 ? 1 - i : -1;
-            var own = CoOccurrence(lines, written, i, other);
-            var participation = other >= 0 ? CoOccurrence(lines, written, other, i) : Participation(lines[i], written[i]);
-            return new RelationshipRole(seen.NearId, seen.Near!.Id, RoleText(seen), "", own, participation);
-        })];
+        return
+        [
+            .. lines.Select(
+                (seen, i) =>
+                {
+                    // What a pair counts is how often the entity takes part; with two entities that is the other's co-occurrence.
+                    var other = lines.Count == 2 ? 1 - i : -1;
+                    var own = CoOccurrence(lines, written, i, other);
+                    var participation = other >= 0 ? CoOccurrence(lines, written, other, i) : Participation(lines[i], written[i]);
+                    return new RelationshipRole(seen.NearId, seen.Near!.Id, RoleText(seen), "", own, participation);
+                }
+            ),
+        ];
     }
 
     private Count CoOccurrence(List<SeenLine> lines, List<CountText?> written, int i, int other)
@@ -139,12 +161,22 @@ internal sealed class RelationshipReader(ChenSheet sheet, AttributeReader attrib
 
         if (written.IsPair != (sheet.Options.Counts == CountStyle.Pairs) && written.Text is not "1")
         {
-            sheet.Remark(RemarkKind.OtherCountStyle, seen.NearId, written.Text, written.IsPair ? written.Count.ToString() : Count.Spell(written.Count.Max));
+            sheet.Remark(
+                RemarkKind.OtherCountStyle,
+                seen.NearId,
+                written.Text,
+                written.IsPair ? written.Count.ToString() : Count.Spell(written.Count.Max)
+            );
         }
 
         if (written is { IsPair: true, Count.Min: 0 } && seen.Line.Stroke == Stroke.Double)
         {
-            sheet.Remark(RemarkKind.PairWithDoubleLine, seen.NearId, $"{written.Text} on a double line", written.Count.ToString());
+            sheet.Remark(
+                RemarkKind.PairWithDoubleLine,
+                seen.NearId,
+                $"{written.Text} on a double line",
+                written.Count.ToString()
+            );
         }
 
         return written;
@@ -159,7 +191,12 @@ internal sealed class RelationshipReader(ChenSheet sheet, AttributeReader attrib
             return null;
         }
 
-        var count = EndReader.Read(seen.NearEnd, seen.NearId, new NotationOptions(Level.Conceptual), ImmutableArray.CreateBuilder<Remark>());
+        var count = EndReader.Read(
+            seen.NearEnd,
+            seen.NearId,
+            new NotationOptions(Level.Conceptual),
+            ImmutableArray.CreateBuilder<Remark>()
+        );
         return new CountText("", false, count);
     }
 
@@ -170,7 +207,13 @@ internal sealed class RelationshipReader(ChenSheet sheet, AttributeReader attrib
             foreach (var mark in end.Marks)
             {
                 var arrow = mark is EndMark.Arrow or EndMark.OpenArrow;
-                sheet.Remark(arrow ? RemarkKind.Arrowhead : RemarkKind.ForeignEndSymbol, id, arrow ? "an arrowhead" : Symbols.Ends[mark].Says, "nothing", arrow);
+                sheet.Remark(
+                    arrow ? RemarkKind.Arrowhead : RemarkKind.ForeignEndSymbol,
+                    id,
+                    arrow ? "an arrowhead" : Symbols.Ends[mark].Says,
+                    "nothing",
+                    arrow
+                );
             }
         }
 
@@ -182,7 +225,9 @@ internal sealed class RelationshipReader(ChenSheet sheet, AttributeReader attrib
 
     private static string RoleText(SeenLine seen) =>
         new[] { seen.NearEnd.Role, seen.FarEnd.Role, seen.NearEnd.Label, seen.FarEnd.Label, seen.Line.Text }
-            .Select(text => text.Trim()).FirstOrDefault(text => text.Length > 0 && CountText.Parse(text) is null) ?? "";
+            .Select(text => text.Trim())
+            .FirstOrDefault(text => text.Length > 0 && CountText.Parse(text) is null)
+        ?? "";
 
     private static string? DependentRole(List<SeenLine> lines)
     {
@@ -203,8 +248,16 @@ internal sealed class RelationshipReader(ChenSheet sheet, AttributeReader attrib
 
         if (from == ChenRole.Nothing || to == ChenRole.Nothing)
         {
-            var onLine = line.From.On.Kind is AttachmentKind.Line or AttachmentKind.End || line.To.On.Kind is AttachmentKind.Line or AttachmentKind.End;
-            sheet.Remark(onLine ? RemarkKind.LineToLine : RemarkKind.LooseEnd, line.Id, onLine ? "a line that ends on a line" : "a line with a loose end", "nothing", false);
+            var onLine =
+                line.From.On.Kind is AttachmentKind.Line or AttachmentKind.End
+                || line.To.On.Kind is AttachmentKind.Line or AttachmentKind.End;
+            sheet.Remark(
+                onLine ? RemarkKind.LineToLine : RemarkKind.LooseEnd,
+                line.Id,
+                onLine ? "a line that ends on a line" : "a line with a loose end",
+                "nothing",
+                false
+            );
             return null;
         }
 
@@ -217,15 +270,32 @@ internal sealed class RelationshipReader(ChenSheet sheet, AttributeReader attrib
         var lines = tied.BothWays.ToList();
         var marked = lines.Any(seen => seen.NearEnd.Marks.Any(mark => mark is EndMark.Bar or EndMark.Ring or EndMark.Foot));
         var roles = marked ? FromFeet(lines) : ReadRoles(lines);
-        var name = new[] { line.Text, line.From.Label, line.To.Label }.Select(text => text.Trim()).FirstOrDefault(text => text.Length > 0 && CountText.Parse(text) is null) ?? "";
-        return new RelationshipType(line.Id, name, [.. roles.Select(role => role with { Role = role.Role == name ? "" : role.Role })], null, null);
+        var name = new[] { line.Text, line.From.Label, line.To.Label }
+            .Select(text => text.Trim())
+            .FirstOrDefault(text => text.Length > 0 && CountText.Parse(text) is null)
+            ?? "";
+        return new RelationshipType(
+            line.Id,
+            name,
+            [.. roles.Select(role => role with { Role = role.Role == name ? "" : role.Role })],
+            null,
+            null
+        );
     }
 
     private static ImmutableArray<RelationshipRole> FromFeet(List<SeenLine> lines)
     {
         var unheard = ImmutableArray.CreateBuilder<Remark>();
-        var counts = lines.Select(seen => EndReader.Read(seen.NearEnd, seen.NearId, new NotationOptions(Level.Conceptual), unheard)).ToList();
-        return [.. lines.Select((seen, i) => new RelationshipRole(seen.NearId, seen.Near!.Id, seen.NearEnd.Role.Trim(), "", counts[i], counts[1 - i]))];
+        var counts = lines
+            .Select(seen => EndReader.Read(seen.NearEnd, seen.NearId, new NotationOptions(Level.Conceptual), unheard))
+            .ToList();
+        return
+        [
+            .. lines.Select(
+                (seen, i) =>
+                    new RelationshipRole(seen.NearId, seen.Near!.Id, seen.NearEnd.Role.Trim(), "", counts[i], counts[1 - i])
+            ),
+        ];
     }
 
     // A weak entity with one diamond that can only be its identifying one: the double outline was forgotten.
@@ -238,9 +308,19 @@ internal sealed class RelationshipReader(ChenSheet sheet, AttributeReader attrib
 
         var weak = relationship.Roles.First(role => role.Id == dependent);
         var shape = sheet.Drawing.Shapes.First(candidate => candidate.Id == weak.EntityId);
-        var diamonds = sheet.LinesAt(shape).Select(seen => seen.Far).Where(far => sheet.Role(far) == ChenRole.Relationship).Distinct().ToList();
+        var diamonds = sheet
+            .LinesAt(shape)
+            .Select(seen => seen.Far)
+            .Where(far => sheet.Role(far) == ChenRole.Relationship)
+            .Distinct()
+            .ToList();
         var candidates = diamonds.Where(diamond => OwnerIsOne(diamond!, shape)).ToList();
-        if (relationship.Other(weak).CoOccurrence.Max != 1 || candidates is not [var only] || only!.Id != relationship.Id || diamonds.Any(diamond => diamond!.Outline == Outline.Double))
+        if (
+            relationship.Other(weak).CoOccurrence.Max != 1
+            || candidates is not [var only]
+            || only!.Id != relationship.Id
+            || diamonds.Any(diamond => diamond!.Outline == Outline.Double)
+        )
         {
             return relationship;
         }
@@ -252,9 +332,18 @@ internal sealed class RelationshipReader(ChenSheet sheet, AttributeReader attrib
     // Another entity takes part at most once for each instance of the weak one.
     private bool OwnerIsOne(Shape diamond, Shape weak)
     {
-        var lines = sheet.LinesAt(diamond).Where(seen => sheet.IsEntity(seen.Far)).Select(seen => new SeenLine(seen.Tied, !seen.Turned)).ToList();
+        var lines = sheet
+            .LinesAt(diamond)
+            .Where(seen => sheet.IsEntity(seen.Far))
+            .Select(seen => new SeenLine(seen.Tied, !seen.Turned))
+            .ToList();
         var written = lines.Select(CountText.In).ToList();
-        return lines.Count == 2 && lines.Any(seen => seen.Near == weak)
-            && lines.Select((seen, i) => (seen, i)).Any(pair => pair.seen.Near != weak && CoOccurrence(lines, written, pair.i, 1 - pair.i) is { Max: 1, Min: null or 1 });
+        return lines.Count == 2
+            && lines.Any(seen => seen.Near == weak)
+            && lines
+                .Select((seen, i) => (seen, i))
+                .Any(pair =>
+                    pair.seen.Near != weak && CoOccurrence(lines, written, pair.i, 1 - pair.i) is { Max: 1, Min: null or 1 }
+                );
     }
 }

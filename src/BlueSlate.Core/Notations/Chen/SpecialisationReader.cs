@@ -50,13 +50,26 @@ internal sealed class SpecialisationReader(ChenSheet sheet)
         }
 
         var (supers, subs) = Split(circle, lines);
-        bool? disjoint = letter switch { "d" => true, "o" => false, _ => null };
+        bool? disjoint = letter switch
+        {
+            "d" => true,
+            "o" => false,
+            _ => null,
+        };
         for (var i = 0; i < supers.Count; i++)
         {
             // With several supertypes the links belong to the first; each further one has links of its own.
             var links = subs.Select(seen => new SubtypeLink(i == 0 ? seen.Line.Id : $"{seen.Line.Id}~{i + 1}", seen.Far!.Id));
-            specialisations.Add(new Specialisation(
-                i == 0 ? circle.Id : $"{circle.Id}~{i + 1}", supers[i].Far!.Id, [.. links], disjoint, supers[i].Line.Stroke == Stroke.Double, NameOf(supers[i])));
+            specialisations.Add(
+                new Specialisation(
+                    i == 0 ? circle.Id : $"{circle.Id}~{i + 1}",
+                    supers[i].Far!.Id,
+                    [.. links],
+                    disjoint,
+                    supers[i].Line.Stroke == Stroke.Double,
+                    NameOf(supers[i])
+                )
+            );
         }
     }
 
@@ -78,7 +91,12 @@ internal sealed class SpecialisationReader(ChenSheet sheet)
         var (super, isSaid) = Supertype.Among(lines);
         if (!isSaid)
         {
-            sheet.Remark(RemarkKind.NoSupertype, circle.Id, "lines of which none leads to the circle from a supertype", $"subtypes of {super.Far!.Text.Trim()}");
+            sheet.Remark(
+                RemarkKind.NoSupertype,
+                circle.Id,
+                "lines of which none leads to the circle from a supertype",
+                $"subtypes of {super.Far!.Text.Trim()}"
+            );
         }
 
         return ([super], [.. lines.Where(seen => seen != super)]);
@@ -87,18 +105,23 @@ internal sealed class SpecialisationReader(ChenSheet sheet)
     private void ReadUnion(Shape circle, List<SeenLine> lines)
     {
         // The cup and the double line lie between the circle and the category.
-        var category = lines.FirstOrDefault(seen => CupOpensTo(seen) is not null) is { Tied: not null } cup ? cup
-            : lines.FirstOrDefault(seen => seen.Line.Stroke == Stroke.Double) is { Tied: not null } doubled ? doubled : lines[^1];
+        var category =
+            lines.FirstOrDefault(seen => CupOpensTo(seen) is not null) is { Tied: not null } cup ? cup
+            : lines.FirstOrDefault(seen => seen.Line.Stroke == Stroke.Double) is { Tied: not null } doubled ? doubled
+            : lines[^1];
         if (CupOpensTo(category) is null)
         {
             sheet.Remark(RemarkKind.NoCup, circle.Id, "lines without a cup", "a category");
         }
 
-        unions.Add(new UnionType(
-            circle.Id,
-            category.Far!.Id,
-            [.. lines.Where(seen => seen != category).Select(seen => new SubtypeLink(seen.Line.Id, seen.Far!.Id))],
-            category.Line.Stroke == Stroke.Double));
+        unions.Add(
+            new UnionType(
+                circle.Id,
+                category.Far!.Id,
+                [.. lines.Where(seen => seen != category).Select(seen => new SubtypeLink(seen.Line.Id, seen.Far!.Id))],
+                category.Line.Stroke == Stroke.Double
+            )
+        );
     }
 
     private void ReadStraight(TiedLine tied)
@@ -113,11 +136,22 @@ internal sealed class SpecialisationReader(ChenSheet sheet)
         RemarkOnEnds(seen);
         var superIsFrom = cup is { } side ? side == EndSide.From : IsTriangle(tied.Line.From);
         var (super, sub) = superIsFrom ? (tied.From!, tied.To!) : (tied.To!, tied.From!);
-        specialisations.Add(new Specialisation($"{tied.Line.Id}~set", super.Id, [new SubtypeLink(tied.Line.Id, sub.Id)], null, tied.Line.Stroke == Stroke.Double ? true : null, ""));
+        specialisations.Add(
+            new Specialisation(
+                $"{tied.Line.Id}~set",
+                super.Id,
+                [new SubtypeLink(tied.Line.Id, sub.Id)],
+                null,
+                tied.Line.Stroke == Stroke.Double ? true : null,
+                ""
+            )
+        );
     }
 
     private static EndSide? CupOpensTo(SeenLine seen) =>
-        seen.Line.Along.FirstOrDefault(along => along.Symbol == AlongMark.Cup)?.Facing is { } side and not EndSide.Neither ? side : null;
+        seen.Line.Along.FirstOrDefault(along => along.Symbol == AlongMark.Cup)?.Facing is { } side and not EndSide.Neither
+            ? side
+            : null;
 
     private void RemarkOnEnds(SeenLine seen)
     {
@@ -126,7 +160,13 @@ internal sealed class SpecialisationReader(ChenSheet sheet)
             foreach (var mark in end.Marks)
             {
                 var arrow = mark is EndMark.Arrow or EndMark.OpenArrow;
-                sheet.Remark(arrow ? RemarkKind.Arrowhead : RemarkKind.ForeignEndSymbol, id, arrow ? "an arrowhead" : Symbols.Ends[mark].Says, IsTriangle(end) ? "a cup" : "nothing", IsTriangle(end));
+                sheet.Remark(
+                    arrow ? RemarkKind.Arrowhead : RemarkKind.ForeignEndSymbol,
+                    id,
+                    arrow ? "an arrowhead" : Symbols.Ends[mark].Says,
+                    IsTriangle(end) ? "a cup" : "nothing",
+                    IsTriangle(end)
+                );
             }
         }
     }

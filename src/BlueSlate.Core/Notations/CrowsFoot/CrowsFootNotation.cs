@@ -19,23 +19,55 @@ internal sealed class CrowsFootNotation : Notation
         var boxes = ReadBoxes(drawing, remarks);
         var relationships = RelationshipReader.Read(drawing, boxes, options, remarks);
         (relationships, var relationshipOfRow) = ForeignKeyResolver.Resolve(boxes, relationships);
-        var entities = boxes.Select(box => IdentifierReader.ToEntity(box, relationships, relationshipOfRow, options)).ToImmutableArray();
+        var entities = boxes
+            .Select(box => IdentifierReader.ToEntity(box, relationships, relationshipOfRow, options))
+            .ToImmutableArray();
         var trace = entities
-            .SelectMany(entity => entity.Identifiers.Where(identifier => identifier.OwnerRelationshipIds.Length > 0).Select(identifier => (entity.Id, identifier.OwnerRelationshipIds)))
+            .SelectMany(entity =>
+                entity
+                    .Identifiers.Where(identifier => identifier.OwnerRelationshipIds.Length > 0)
+                    .Select(identifier => (entity.Id, identifier.OwnerRelationshipIds))
+            )
             .GroupBy(pair => pair.Id, StringComparer.Ordinal)
-            .ToImmutableDictionary(group => group.Key, group => group.SelectMany(pair => pair.OwnerRelationshipIds).ToImmutableArray(), StringComparer.Ordinal);
+            .ToImmutableDictionary(
+                group => group.Key,
+                group => group.SelectMany(pair => pair.OwnerRelationshipIds).ToImmutableArray(),
+                StringComparer.Ordinal
+            );
         var specialisations = SubtypeReader.Read(drawing, boxes, remarks);
-        var subtypes = specialisations.SelectMany(set => set.Subtypes).Select(link => link.EntityId).ToHashSet(StringComparer.Ordinal);
+        var subtypes = specialisations
+            .SelectMany(set => set.Subtypes)
+            .Select(link => link.EntityId)
+            .ToHashSet(StringComparer.Ordinal);
 
         var rounded = boxes.Where(box => box.Rounded).Select(box => box.Id).ToHashSet(StringComparer.Ordinal);
-        entities = [.. entities.Select(entity => subtypes.Contains(entity.Id) && HasInheritedKey(entity) && !rounded.Contains(entity.Id) ? entity with { Kind = EntityKind.Strong } : entity)];
-        return new Reading(new ConceptModel(entities, relationships) { Specialisations = specialisations }, remarks.ToImmutable(), trace);
+        entities =
+        [
+            .. entities.Select(entity =>
+                subtypes.Contains(entity.Id) && HasInheritedKey(entity) && !rounded.Contains(entity.Id)
+                    ? entity with
+                    {
+                        Kind = EntityKind.Strong,
+                    }
+                    : entity
+            ),
+        ];
+        return new Reading(
+            new ConceptModel(entities, relationships) { Specialisations = specialisations },
+            remarks.ToImmutable(),
+            trace
+        );
     }
 
     // Its supertype's key is no owner's, of however many columns.
-    private static bool HasInheritedKey(EntityType subtype) => subtype.Kind == EntityKind.Weak
-        ? subtype.Primary is not { Partial: true }
-        : subtype.Kind == EntityKind.Associative && subtype.Attributes.All(attribute => attribute.ForeignKeys.All(key => key.RelationshipId is null) || subtype.Primary?.AttributeIds.Contains(attribute.Id) != true);
+    private static bool HasInheritedKey(EntityType subtype) =>
+        subtype.Kind == EntityKind.Weak
+            ? subtype.Primary is not { Partial: true }
+            : subtype.Kind == EntityKind.Associative
+                && subtype.Attributes.All(attribute =>
+                    attribute.ForeignKeys.All(key => key.RelationshipId is null)
+                    || subtype.Primary?.AttributeIds.Contains(attribute.Id) != true
+                );
 
     private static List<Box> ReadBoxes(Drawing drawing, ImmutableArray<Remark>.Builder remarks)
     {
@@ -52,7 +84,9 @@ internal sealed class CrowsFootNotation : Notation
                 case Form.Diamond:
                     break;
                 case Form.DiamondInRectangle:
-                    remarks.Add(new Remark(RemarkKind.ForeignShape, shape.Id, "a diamond in a rectangle", "an associative entity", true));
+                    remarks.Add(
+                        new Remark(RemarkKind.ForeignShape, shape.Id, "a diamond in a rectangle", "an associative entity", true)
+                    );
                     boxes.Add(ReadBox(shape, remarks));
                     break;
                 default:
@@ -78,7 +112,13 @@ internal sealed class CrowsFootNotation : Notation
         }
 
         var rows = shape.TextLines.Select(line => RowReader.Read(line, remarks)).OfType<Row>().ToImmutableArray();
-        return new Box(shape.Id, shape.Text.Trim(), shape.Form is Form.Rounded or Form.DiamondInRectangle, shape.Outline == Outline.Double, rows);
+        return new Box(
+            shape.Id,
+            shape.Text.Trim(),
+            shape.Form is Form.Rounded or Form.DiamondInRectangle,
+            shape.Outline == Outline.Double,
+            rows
+        );
     }
 }
 

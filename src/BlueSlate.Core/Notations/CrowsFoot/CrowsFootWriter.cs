@@ -5,10 +5,11 @@ using BlueSlate.Core.Drawings;
 
 namespace BlueSlate.Core.Notations.CrowsFoot;
 
-/// <summary>Draws concepts in crow's foot notation. What links more than two, or has attributes of its own, becomes a box between.</summary>
+/// <summary>
+/// Draws concepts in crow's foot notation. What links more than two, or has attributes of its own, becomes a box between.
+/// </summary>
 internal sealed class CrowsFootWriter(ConceptModel model, NotationOptions options) : NotationWriter(model)
 {
-
     protected override void WriteEntity(EntityType entity)
     {
         ImmutableArray<TextLine> rows = [.. entity.Attributes.Select(attribute => Row(entity, attribute))];
@@ -27,16 +28,26 @@ internal sealed class CrowsFootWriter(ConceptModel model, NotationOptions option
             marks.Add(primary.Partial ? "PPK" : "PK");
         }
 
-        marks.AddRange(entity.Identifiers.Where(identifier => identifier.Kind == IdentifierKind.Alternate && identifier.AttributeIds.Contains(attribute.Id)).Select(identifier => Numbered("AK", Math.Max(1, identifier.Number))));
+        marks.AddRange(
+            entity
+                .Identifiers.Where(identifier =>
+                    identifier.Kind == IdentifierKind.Alternate && identifier.AttributeIds.Contains(attribute.Id)
+                )
+                .Select(identifier => Numbered("AK", Math.Max(1, identifier.Number)))
+        );
         marks.AddRange(attribute.ForeignKeys.Select(foreign => Numbered("FK", foreign.Group)));
 
         var text = attribute.Name;
         text += attribute.Parts.IsEmpty ? "" : $" ({string.Join(", ", attribute.Parts.Select(part => part.Name))})";
-        text = attribute.Multivalued ? $"{{{text}}}" : attribute.Derived ? $"[{text}]" : text;
+        text =
+            attribute.Multivalued ? $"{{{text}}}"
+            : attribute.Derived ? $"[{text}]"
+            : text;
         return new TextLine(Draw.IdFor(attribute.Id, "t"), string.Join(' ', marks), attribute.Optional, text, Underline.None);
     }
 
-    private static string Numbered(string mark, int number) => number == 0 ? mark : mark + number.ToString(CultureInfo.InvariantCulture);
+    private static string Numbered(string mark, int number) =>
+        number == 0 ? mark : mark + number.ToString(CultureInfo.InvariantCulture);
 
     protected override void WriteRelationship(RelationshipType relationship)
     {
@@ -51,19 +62,40 @@ internal sealed class CrowsFootWriter(ConceptModel model, NotationOptions option
             return;
         }
 
-        RelationshipRole first = relationship.Roles[0], second = relationship.Roles[1];
+        RelationshipRole first = relationship.Roles[0],
+            second = relationship.Roles[1];
         var from = new LineEnd(Attachment.ToShape(ShapeOf[first.EntityId]), MarksOf(first.CoOccurrence), first.Verb, first.Role);
-        var to = new LineEnd(Attachment.ToShape(ShapeOf[second.EntityId]), MarksOf(second.CoOccurrence), second.Verb, second.Role);
-        var line = Draw.Add(relationship.Id, from, to, relationship.Identifying == true || !options.StrokeSaysIdentifying ? Stroke.Solid : Stroke.Dashed, relationship.Name);
-        var numbers = new[] { first.CoOccurrence, second.CoOccurrence }.SelectMany(count => new[] { count.Min, count.Max }).OfType<int>().Where(number => number is > 1 and not Count.Many);
+        var to = new LineEnd(
+            Attachment.ToShape(ShapeOf[second.EntityId]),
+            MarksOf(second.CoOccurrence),
+            second.Verb,
+            second.Role
+        );
+        var line = Draw.Add(
+            relationship.Id,
+            from,
+            to,
+            relationship.Identifying == true || !options.StrokeSaysIdentifying ? Stroke.Solid : Stroke.Dashed,
+            relationship.Name
+        );
+        var numbers = new[] { first.CoOccurrence, second.CoOccurrence }
+            .SelectMany(count => new[] { count.Min, count.Max })
+            .OfType<int>()
+            .Where(number => number is > 1 and not Count.Many);
         if (numbers.Any())
         {
-            Draw.CannotSay($"Exactly: {first.CoOccurrence} and {second.CoOccurrence}.", new Attachment(AttachmentKind.Line, line));
+            Draw.CannotSay(
+                $"Exactly: {first.CoOccurrence} and {second.CoOccurrence}.",
+                new Attachment(AttachmentKind.Line, line)
+            );
         }
 
         if (relationship.WholeRoleId is { } wholeId)
         {
-            Draw.CannotSay($"{Draw.NameOf(relationship.Roles.First(role => role.Id == wholeId).EntityId)} is the whole.", new Attachment(AttachmentKind.Line, line));
+            Draw.CannotSay(
+                $"{Draw.NameOf(relationship.Roles.First(role => role.Id == wholeId).EntityId)} is the whole.",
+                new Attachment(AttachmentKind.Line, line)
+            );
         }
     }
 
@@ -71,11 +103,35 @@ internal sealed class CrowsFootWriter(ConceptModel model, NotationOptions option
     {
         var between = relationship.EntityId is { } embodied
             ? ShapeOf[embodied]
-            : Draw.Add($"{relationship.Id}.box", Form.Rounded, relationship.Name, Outline.Single, relationship.Attributes.IsEmpty ? [] : [[.. relationship.Attributes.Select(attribute => new TextLine(Draw.IdFor(attribute.Id, "t"), "", attribute.Optional, attribute.Name, Underline.None))]]);
+            : Draw.Add(
+                $"{relationship.Id}.box",
+                Form.Rounded,
+                relationship.Name,
+                Outline.Single,
+                relationship.Attributes.IsEmpty
+                    ? []
+                    :
+                    [
+                        [
+                            .. relationship.Attributes.Select(attribute => new TextLine(
+                                Draw.IdFor(attribute.Id, "t"),
+                                "",
+                                attribute.Optional,
+                                attribute.Name,
+                                Underline.None
+                            )),
+                        ],
+                    ]
+            );
         foreach (var role in relationship.Roles)
         {
             var far = relationship.Roles.Length == 2 ? relationship.Other(role).CoOccurrence : new Count(0, Count.Many);
-            Draw.Add($"{role.Id}.line", new LineEnd(Attachment.ToShape(ShapeOf[role.EntityId]), MarksOf(new Count(1, 1)), "", role.Role), new LineEnd(Attachment.ToShape(between), MarksOf(far)), Stroke.Solid);
+            Draw.Add(
+                $"{role.Id}.line",
+                new LineEnd(Attachment.ToShape(ShapeOf[role.EntityId]), MarksOf(new Count(1, 1)), "", role.Role),
+                new LineEnd(Attachment.ToShape(between), MarksOf(far)),
+                Stroke.Solid
+            );
         }
     }
 
@@ -98,8 +154,24 @@ internal sealed class CrowsFootWriter(ConceptModel model, NotationOptions option
 
     protected override void WriteSpecialisation(Specialisation specialisation)
     {
-        var symbol = Draw.Add(specialisation.Id, Form.HalfCircle, specialisation.Disjoint switch { true => "d", false => "o", null => "" }, specialisation.Total == true ? Outline.Double : Outline.Single);
-        Draw.Add($"{specialisation.Id}.up", At(specialisation.SupertypeId), new LineEnd(Attachment.ToShape(symbol), []), Stroke.Solid, specialisation.Name);
+        var symbol = Draw.Add(
+            specialisation.Id,
+            Form.HalfCircle,
+            specialisation.Disjoint switch
+            {
+                true => "d",
+                false => "o",
+                null => "",
+            },
+            specialisation.Total == true ? Outline.Double : Outline.Single
+        );
+        Draw.Add(
+            $"{specialisation.Id}.up",
+            At(specialisation.SupertypeId),
+            new LineEnd(Attachment.ToShape(symbol), []),
+            Stroke.Solid,
+            specialisation.Name
+        );
         foreach (var subtype in specialisation.Subtypes)
         {
             Draw.Add(subtype.Id, new LineEnd(Attachment.ToShape(symbol), []), At(subtype.EntityId));
@@ -107,5 +179,8 @@ internal sealed class CrowsFootWriter(ConceptModel model, NotationOptions option
     }
 
     protected override void WriteExclusion(ExclusiveConstraint exclusion) =>
-        Draw.CannotSay($"Of {exclusion.RelationshipIds.Length} relationships, one thing takes part in only one.", Attachment.Nothing);
+        Draw.CannotSay(
+            $"Of {exclusion.RelationshipIds.Length} relationships, one thing takes part in only one.",
+            Attachment.Nothing
+        );
 }

@@ -10,21 +10,30 @@ internal static class IdentifierReader
         Box box,
         ImmutableArray<RelationshipType> relationships,
         IReadOnlyDictionary<(string RowId, int Group), string> relationshipOfRow,
-        NotationOptions options)
+        NotationOptions options
+    )
     {
         var owners = relationships
             .Where(relationship => IsOwner(relationship, box.Id))
             .Select(relationship => relationship.Id)
             .ToImmutableArray();
         var identifiers = ReadIdentifiers(box, owners, options);
-        var attributes = box.Rows.Select(row => new ConceptAttribute(
-            row.Id,
-            row.Name,
-            row.Multivalued,
-            row.Derived,
-            row.Optional,
-            row.Parts,
-            [.. row.ForeignGroups.Select(group => new ForeignKey(group, relationshipOfRow.GetValueOrDefault((row.Id, group))))])).ToImmutableArray();
+        var attributes = box
+            .Rows.Select(row => new ConceptAttribute(
+                row.Id,
+                row.Name,
+                row.Multivalued,
+                row.Derived,
+                row.Optional,
+                row.Parts,
+                [
+                    .. row.ForeignGroups.Select(group => new ForeignKey(
+                        group,
+                        relationshipOfRow.GetValueOrDefault((row.Id, group))
+                    )),
+                ]
+            ))
+            .ToImmutableArray();
         return new EntityType(box.Id, box.Name, KindOf(box, owners, options), attributes, identifiers);
     }
 
@@ -44,7 +53,9 @@ internal static class IdentifierReader
         }
         else if (primary.Length > 0)
         {
-            identifiers.Add(new Identifier(IdentifierKind.Primary, 0, false, primary, options.Level == Level.Logical ? [] : owners));
+            identifiers.Add(
+                new Identifier(IdentifierKind.Primary, 0, false, primary, options.Level == Level.Logical ? [] : owners)
+            );
         }
         else if (owners.Length > 0 && options.Level == Level.Conceptual)
         {
@@ -53,7 +64,15 @@ internal static class IdentifierReader
 
         foreach (var number in box.Rows.SelectMany(row => row.Alternates).Distinct().Order())
         {
-            identifiers.Add(new Identifier(IdentifierKind.Alternate, number, false, [.. box.Rows.Where(row => row.Alternates.Contains(number)).Select(row => row.Id)], []));
+            identifiers.Add(
+                new Identifier(
+                    IdentifierKind.Alternate,
+                    number,
+                    false,
+                    [.. box.Rows.Where(row => row.Alternates.Contains(number)).Select(row => row.Id)],
+                    []
+                )
+            );
         }
 
         return identifiers.ToImmutable();
@@ -72,7 +91,10 @@ internal static class IdentifierReader
             return EntityKind.Associative;
         }
 
-        return box.DoubleOutline || (options.Level == Level.Logical && foreignInKey == 1) || (owners.Length == 1 && !box.Rows.Any(row => row.Primary))
+        return
+            box.DoubleOutline
+            || (options.Level == Level.Logical && foreignInKey == 1)
+            || (owners.Length == 1 && !box.Rows.Any(row => row.Primary))
             ? EntityKind.Weak
             : EntityKind.Strong;
     }

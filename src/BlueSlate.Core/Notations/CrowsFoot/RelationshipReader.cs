@@ -7,12 +7,20 @@ namespace BlueSlate.Core.Notations.CrowsFoot;
 /// <summary>Reads the lines between boxes, and a diamond that joins boxes, as relationships.</summary>
 internal static class RelationshipReader
 {
-    public static ImmutableArray<RelationshipType> Read(Drawing drawing, List<Box> boxes, NotationOptions options, ImmutableArray<Remark>.Builder remarks)
+    public static ImmutableArray<RelationshipType> Read(
+        Drawing drawing,
+        List<Box> boxes,
+        NotationOptions options,
+        ImmutableArray<Remark>.Builder remarks
+    )
     {
         var readable = boxes.Select(box => box.Id).ToHashSet(StringComparer.Ordinal);
-        var boxOfRow = boxes.SelectMany(box => box.Rows.Select(row => (Row: row.Id, Box: box.Id)))
+        var boxOfRow = boxes
+            .SelectMany(box => box.Rows.Select(row => (Row: row.Id, Box: box.Id)))
             .ToDictionary(pair => pair.Row, pair => pair.Box, StringComparer.Ordinal);
-        var others = drawing.Shapes.Where(shape => !readable.Contains(shape.Id)).ToDictionary(shape => shape.Id, StringComparer.Ordinal);
+        var others = drawing
+            .Shapes.Where(shape => !readable.Contains(shape.Id))
+            .ToDictionary(shape => shape.Id, StringComparer.Ordinal);
         var result = ImmutableArray.CreateBuilder<RelationshipType>();
         var joined = new Dictionary<string, List<(Line Line, LineEnd AtBox, string EndId, string BoxId)>>(StringComparer.Ordinal);
 
@@ -66,7 +74,13 @@ internal static class RelationshipReader
 
     private static bool IsRead(string? form) => form is Form.Note or Form.Circle or Form.HalfCircle;
 
-    private static RelationshipType ReadLine(Line line, string from, string to, NotationOptions options, ImmutableArray<Remark>.Builder remarks)
+    private static RelationshipType ReadLine(
+        Line line,
+        string from,
+        string to,
+        NotationOptions options,
+        ImmutableArray<Remark>.Builder remarks
+    )
     {
         if (line.Stroke == Stroke.Double)
         {
@@ -85,55 +99,72 @@ internal static class RelationshipReader
                 new RelationshipRole(line.ToId, to, line.To.Role.Trim(), back, atTo, atFrom),
             ],
             identifying,
-            DependentRole(line, atFrom, atTo));
+            DependentRole(line, atFrom, atTo)
+        );
     }
 
     private static (string There, string Back) Names(Line line)
     {
-        string there = line.From.Label.Trim(), back = line.To.Label.Trim();
+        string there = line.From.Label.Trim(),
+            back = line.To.Label.Trim();
         var slash = line.Text.IndexOf('/', StringComparison.Ordinal);
         return there.Length == 0 && back.Length == 0 && slash > 0
             ? (line.Text[..slash].Trim(), line.Text[(slash + 1)..].Trim())
             : (there, back);
     }
 
-    private static string? DependentRole(Line line, Count atFrom, Count atTo) => (atFrom.Max, atTo.Max) switch
-    {
-        (Count.Many, 1) => line.FromId,
-        (1, Count.Many) => line.ToId,
-        _ => null,
-    };
+    private static string? DependentRole(Line line, Count atFrom, Count atTo) =>
+        (atFrom.Max, atTo.Max) switch
+        {
+            (Count.Many, 1) => line.FromId,
+            (1, Count.Many) => line.ToId,
+            _ => null,
+        };
 
     private static void ReadDiamond(
         Shape diamond,
         List<(Line Line, LineEnd AtBox, string EndId, string BoxId)> ends,
         NotationOptions options,
         ImmutableArray<Remark>.Builder remarks,
-        ImmutableArray<RelationshipType>.Builder result)
+        ImmutableArray<RelationshipType>.Builder result
+    )
     {
-        remarks.Add(new Remark(RemarkKind.JoinedByDiamond, diamond.Id, "a diamond", ends.Count > 1 ? "a relationship" : "nothing", ends.Count > 1));
+        remarks.Add(
+            new Remark(
+                RemarkKind.JoinedByDiamond,
+                diamond.Id,
+                "a diamond",
+                ends.Count > 1 ? "a relationship" : "nothing",
+                ends.Count > 1
+            )
+        );
         if (ends.Count < 2)
         {
             return;
         }
 
         var counts = ends.Select(end => EndReader.Read(end.AtBox, end.EndId, options, remarks)).ToList();
-        var roles = ends.Select((end, i) => new RelationshipRole(
-            end.EndId,
-            end.BoxId,
-            end.AtBox.Role.Trim(),
-            "",
-            counts[i],
-            ends.Count == 2 ? counts[1 - i] : Count.Unsaid));
+        var roles = ends.Select(
+            (end, i) =>
+                new RelationshipRole(
+                    end.EndId,
+                    end.BoxId,
+                    end.AtBox.Role.Trim(),
+                    "",
+                    counts[i],
+                    ends.Count == 2 ? counts[1 - i] : Count.Unsaid
+                )
+        );
         result.Add(new RelationshipType(diamond.Id, diamond.Text.Trim(), [.. roles], null, null));
     }
 
-    private static string? BoxAt(LineEnd end, HashSet<string> readable, Dictionary<string, string> boxOfRow) => end.On.Kind switch
-    {
-        AttachmentKind.Shape when readable.Contains(end.On.Id!) => end.On.Id,
-        AttachmentKind.Row => boxOfRow.GetValueOrDefault(end.On.Id!),
-        _ => null,
-    };
+    private static string? BoxAt(LineEnd end, HashSet<string> readable, Dictionary<string, string> boxOfRow) =>
+        end.On.Kind switch
+        {
+            AttachmentKind.Shape when readable.Contains(end.On.Id!) => end.On.Id,
+            AttachmentKind.Row => boxOfRow.GetValueOrDefault(end.On.Id!),
+            _ => null,
+        };
 
     private static string? FormAt(LineEnd end, Dictionary<string, Shape> others) =>
         end.On.Kind == AttachmentKind.Shape && others.TryGetValue(end.On.Id!, out var shape) ? shape.Form : null;

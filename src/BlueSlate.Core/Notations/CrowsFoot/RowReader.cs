@@ -16,9 +16,13 @@ internal sealed record Row(
     bool Optional,
     bool Multivalued,
     bool Derived,
-    ImmutableArray<AttributePart> Parts);
+    ImmutableArray<AttributePart> Parts
+);
 
-/// <summary>Reads one line of a box: <c>PK</c>, <c>FK1</c>, <c>AK2</c>, <c>PPK</c> and their spellings; <c>{phones}</c>, <c>[age]</c>, <c>address (street, town)</c>.</summary>
+/// <summary>
+/// Reads one line of a box: <c>PK</c>, <c>FK1</c>, <c>AK2</c>, <c>PPK</c> and their spellings; <c>{phones}</c>, <c>[age]</c>,
+/// <c>address (street, town)</c>.
+/// </summary>
 internal static class RowReader
 {
     public static Row? Read(TextLine line, ImmutableArray<Remark>.Builder remarks)
@@ -62,14 +66,26 @@ internal static class RowReader
         foreach (var word in mark.ToUpperInvariant().Split([' ', '/', ',', '+', '&'], StringSplitOptions.RemoveEmptyEntries))
         {
             var letters = word.TrimEnd('0', '1', '2', '3', '4', '5', '6', '7', '8', '9');
-            var number = int.TryParse(word.AsSpan(letters.Length), NumberStyles.None, CultureInfo.InvariantCulture, out var group) ? group : 0;
+            var number = int.TryParse(word.AsSpan(letters.Length), NumberStyles.None, CultureInfo.InvariantCulture, out var group)
+                ? group
+                : 0;
             switch (letters)
             {
-                case "PK": row = row with { Primary = true }; break;
-                case "PPK": row = row with { Partial = true }; break;
-                case "FK": row = row with { ForeignGroups = With(row.ForeignGroups, number) }; break;
-                case "PFK": row = row with { Primary = true, ForeignGroups = With(row.ForeignGroups, number) }; break;
-                case "AK" or "UK": row = row with { Alternates = With(row.Alternates, number) }; break;
+                case "PK":
+                    row = row with { Primary = true };
+                    break;
+                case "PPK":
+                    row = row with { Partial = true };
+                    break;
+                case "FK":
+                    row = row with { ForeignGroups = With(row.ForeignGroups, number) };
+                    break;
+                case "PFK":
+                    row = row with { Primary = true, ForeignGroups = With(row.ForeignGroups, number) };
+                    break;
+                case "AK" or "UK":
+                    row = row with { Alternates = With(row.Alternates, number) };
+                    break;
                 default:
                     remarks.Add(new Remark(RemarkKind.UnreadableKeyMark, row.Id, word, "nothing", false));
                     break;
@@ -79,7 +95,8 @@ internal static class RowReader
         return row;
     }
 
-    private static ImmutableArray<int> With(ImmutableArray<int> groups, int number) => groups.Contains(number) ? groups : groups.Add(number);
+    private static ImmutableArray<int> With(ImmutableArray<int> groups, int number) =>
+        groups.Contains(number) ? groups : groups.Add(number);
 
     private static Row ReadForm(Row row)
     {
@@ -99,7 +116,12 @@ internal static class RowReader
             ? row with
             {
                 Name = name[..open].Trim(),
-                Parts = [.. name[(open + 1)..^1].Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Select((part, i) => new AttributePart($"{row.Id}~{i + 1}", part))],
+                Parts =
+                [
+                    .. name[(open + 1)..^1]
+                        .Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)
+                        .Select((part, i) => new AttributePart($"{row.Id}~{i + 1}", part)),
+                ],
             }
             : row;
     }

@@ -11,7 +11,11 @@ internal sealed record ClassName(string Name, ImmutableArray<string> Stereotypes
         var stereotypes = ImmutableArray.CreateBuilder<string>();
         var properties = ImmutableArray.CreateBuilder<string>();
         var rest = Take(Take(Take(text, "«", "»", stereotypes), "<<", ">>", stereotypes), "{", "}", properties);
-        return new ClassName(string.Join(' ', rest.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries)), stereotypes.ToImmutable(), properties.ToImmutable());
+        return new ClassName(
+            string.Join(' ', rest.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries)),
+            stereotypes.ToImmutable(),
+            properties.ToImmutable()
+        );
     }
 
     /// <summary>Whether a property is said, in any case of letters.</summary>
@@ -28,7 +32,10 @@ internal sealed record ClassName(string Name, ImmutableArray<string> Stereotypes
                 return text;
             }
 
-            found.AddRange(text[(start + open.Length)..end].Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries));
+            found.AddRange(
+                text[(start + open.Length)..end]
+                    .Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)
+            );
             text = text[..start] + " " + text[(end + close.Length)..];
         }
     }

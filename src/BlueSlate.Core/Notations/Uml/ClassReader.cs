@@ -52,14 +52,24 @@ internal sealed class ClassReader(NotationOptions options, ImmutableArray<Remark
             Remark(RemarkKind.UnnamedBox, shape.Id, "a box without a name", "a class without a name", false);
         }
 
-        var kind = Says(head, "interface") ? EntityKind.Interface : Says(head, "enumeration") || Says(head, "enum") ? EntityKind.Enumeration : EntityKind.Strong;
+        var kind =
+            Says(head, "interface") ? EntityKind.Interface
+            : Says(head, "enumeration") || Says(head, "enum") ? EntityKind.Enumeration
+            : EntityKind.Strong;
         var stereotype = head.Stereotypes.FirstOrDefault(text => !IsKeyword(text)) ?? "";
-        if (stereotype.Length > 0 && options.Stereotypes.Length > 0 && !options.Stereotypes.Contains(stereotype, StringComparer.OrdinalIgnoreCase))
+        if (
+            stereotype.Length > 0
+            && options.Stereotypes.Length > 0
+            && !options.Stereotypes.Contains(stereotype, StringComparer.OrdinalIgnoreCase)
+        )
         {
             Remark(RemarkKind.ForeignStereotype, shape.Id, $"«{stereotype}»", "a class");
         }
 
-        var rows = shape.TextLines.Where(row => row.Text.Trim().Length > 0).Select(row => (Row: row, Member: ReadMember(row))).ToList();
+        var rows = shape
+            .TextLines.Where(row => row.Text.Trim().Length > 0)
+            .Select(row => (Row: row, Member: ReadMember(row)))
+            .ToList();
         var literals = kind == EntityKind.Enumeration ? rows.Where(pair => IsLiteral(pair.Member)).ToList() : [];
         var fields = rows.Except(literals).Where(pair => !pair.Member.IsOperation).ToList();
         var key = fields.Where(pair => pair.Member.Says("id")).Select(pair => pair.Row.Id).ToImmutableArray();
@@ -68,11 +78,16 @@ internal sealed class ClassReader(NotationOptions options, ImmutableArray<Remark
             head.Name,
             kind,
             [.. fields.Select(pair => Attribute(pair.Row, pair.Member))],
-            key.IsEmpty ? [] : [new Identifier(IdentifierKind.Primary, 0, false, key, [])])
+            key.IsEmpty ? [] : [new Identifier(IdentifierKind.Primary, 0, false, key, [])]
+        )
         {
             Abstract = shape.Italic || head.Says("abstract") || Says(head, "abstract"),
             Stereotype = stereotype,
-            Operations = [.. rows.Where(pair => pair.Member.IsOperation).Select(pair => Operation(pair.Row, pair.Member, kind == EntityKind.Interface))],
+            Operations =
+            [
+                .. rows.Where(pair => pair.Member.IsOperation)
+                    .Select(pair => Operation(pair.Row, pair.Member, kind == EntityKind.Interface)),
+            ],
             Literals = [.. literals.Select(pair => new Literal(pair.Row.Id, pair.Member.Name))],
         };
     }
@@ -91,7 +106,12 @@ internal sealed class ClassReader(NotationOptions options, ImmutableArray<Remark
         {
             Remark(RemarkKind.UnreadableMember, row.Id, what, member.Name, false);
         }
-        else if (options.StrictCounts && member.Multiplicity is { } written && written != "*" && !MultiplicityText.IsStandard(written))
+        else if (
+            options.StrictCounts
+            && member.Multiplicity is { } written
+            && written != "*"
+            && !MultiplicityText.IsStandard(written)
+        )
         {
             Remark(RemarkKind.StrangeSpelling, row.Id, written, member.Count.ToString());
         }
@@ -111,18 +131,22 @@ internal sealed class ClassReader(NotationOptions options, ImmutableArray<Remark
             Default = member.Default,
         };
 
-    private static Operation Operation(TextLine row, MemberText member, bool ofInterface) => new(row.Id, member.Name, member.Parameters, member.Type)
-    {
-        Visibility = member.Visibility.Length == 0 && ofInterface ? "+" : member.Visibility,
-        ClassScope = row.Underline == Underline.Solid || member.Says("static"),
-        Abstract = row.Italic || member.Says("abstract") || ofInterface,
-    };
+    private static Operation Operation(TextLine row, MemberText member, bool ofInterface) =>
+        new(row.Id, member.Name, member.Parameters, member.Type)
+        {
+            Visibility = member.Visibility.Length == 0 && ofInterface ? "+" : member.Visibility,
+            ClassScope = row.Underline == Underline.Solid || member.Says("static"),
+            Abstract = row.Italic || member.Says("abstract") || ofInterface,
+        };
 
-    private static bool IsLiteral(MemberText member) => !member.IsOperation && member.Type.Length == 0 && member.Visibility.Length == 0;
+    private static bool IsLiteral(MemberText member) =>
+        !member.IsOperation && member.Type.Length == 0 && member.Visibility.Length == 0;
 
-    private static bool IsKeyword(string text) => text.ToUpperInvariant() is "INTERFACE" or "ENUMERATION" or "ENUM" or "ABSTRACT" or "CLASS";
+    private static bool IsKeyword(string text) =>
+        text.ToUpperInvariant() is "INTERFACE" or "ENUMERATION" or "ENUM" or "ABSTRACT" or "CLASS";
 
-    private static bool Says(ClassName head, string stereotype) => head.Stereotypes.Contains(stereotype, StringComparer.OrdinalIgnoreCase);
+    private static bool Says(ClassName head, string stereotype) =>
+        head.Stereotypes.Contains(stereotype, StringComparer.OrdinalIgnoreCase);
 
     private void Remark(RemarkKind kind, string element, string drawn, string readAs, bool repaired = true) =>
         remarks.Add(new Remark(kind, element, drawn, readAs, repaired));

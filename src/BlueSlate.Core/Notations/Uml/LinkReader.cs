@@ -4,7 +4,9 @@ using BlueSlate.Core.Drawings;
 
 namespace BlueSlate.Core.Notations.Uml;
 
-/// <summary>Reads lines as associations, generalisations, realizations and dependencies, by their strokes and end symbols.</summary>
+/// <summary>
+/// Reads lines as associations, generalisations, realizations and dependencies, by their strokes and end symbols.
+/// </summary>
 internal sealed class LinkReader
 {
     private readonly Drawing drawing;
@@ -25,7 +27,9 @@ internal sealed class LinkReader
 
     public (ImmutableArray<RelationshipType>, ImmutableArray<Specialisation>, ImmutableArray<ExclusiveConstraint>) Read()
     {
-        var openTriangles = OpenTriangles.In([.. targets.Lines.Where(tied => ClassAt(tied.From) is not null && ClassAt(tied.To) is not null)]);
+        var openTriangles = OpenTriangles.In([
+            .. targets.Lines.Where(tied => ClassAt(tied.From) is not null && ClassAt(tied.To) is not null),
+        ]);
         foreach (var tied in targets.Lines)
         {
             if (openTriangles.TryGetValue(tied.Line.Id, out var atGeneral))
@@ -112,7 +116,11 @@ internal sealed class LinkReader
             Remark(RemarkKind.SolidTriangle, atGeneral.NearId, "a solid triangle", "a hollow triangle");
         }
 
-        foreach (var (end, id) in new[] { (line.From, line.FromId), (line.To, line.ToId) }.Where(pair => pair.Item1.Count.Trim().Length > 0))
+        foreach (
+            var (end, id) in new[] { (line.From, line.FromId), (line.To, line.ToId) }.Where(pair =>
+                pair.Item1.Count.Trim().Length > 0
+            )
+        )
         {
             Remark(RemarkKind.CountOnGeneralisation, id, end.Count.Trim(), "nothing");
         }
@@ -129,7 +137,9 @@ internal sealed class LinkReader
 
     private void ReadDashed(TiedLine tied, EntityType from, EntityType to)
     {
-        var arrow = tied.BothWays.FirstOrDefault(seen => seen.NearEnd.Marks.Any(mark => mark is EndMark.OpenArrow or EndMark.Arrow));
+        var arrow = tied.BothWays.FirstOrDefault(seen =>
+            seen.NearEnd.Marks.Any(mark => mark is EndMark.OpenArrow or EndMark.Arrow)
+        );
         if (arrow.Tied is null)
         {
             Remark(RemarkKind.ForeignStroke, tied.Line.Id, "a dashed line without an arrowhead", "an association");
@@ -147,50 +157,75 @@ internal sealed class LinkReader
 
     // A ball with a plain line is provided by the class; with a socket it is required.
     private void ReadAtBall(SeenLine atBall) =>
-        relationships.Add(Directed(atBall.Line, atBall.NearEnd.Marks.Contains(EndMark.Socket) ? RelationshipKind.Dependency : RelationshipKind.Realization, atBall));
+        relationships.Add(
+            Directed(
+                atBall.Line,
+                atBall.NearEnd.Marks.Contains(EndMark.Socket) ? RelationshipKind.Dependency : RelationshipKind.Realization,
+                atBall
+            )
+        );
 
     private static RelationshipType Directed(Line line, RelationshipKind kind, SeenLine atTarget) =>
-        new(line.Id, line.Text.Trim(),
+        new(
+            line.Id,
+            line.Text.Trim(),
             [
                 new RelationshipRole(atTarget.FarId, atTarget.Far!.Id, "", "", Count.Unsaid, Count.Unsaid),
                 new RelationshipRole(atTarget.NearId, atTarget.Near!.Id, "", "", Count.Unsaid, Count.Unsaid),
             ],
             null,
-            null)
-        { Kind = kind };
+            null
+        )
+        {
+            Kind = kind,
+        };
 
     private void ReadAssociation(TiedLine tied, EntityType from, EntityType to)
     {
         var line = tied.Line;
-        Count atFrom = ReadCount(line.From, line.FromId), atTo = ReadCount(line.To, line.ToId);
+        Count atFrom = ReadCount(line.From, line.FromId),
+            atTo = ReadCount(line.To, line.ToId);
         // A qualifier at one end makes the count at the other one for each of its values.
-        Count plainFrom = line.To.Qualifier.Length > 0 ? Count.Unsaid : atFrom, plainTo = line.From.Qualifier.Length > 0 ? Count.Unsaid : atTo;
+        Count plainFrom = line.To.Qualifier.Length > 0 ? Count.Unsaid : atFrom,
+            plainTo = line.From.Qualifier.Length > 0 ? Count.Unsaid : atTo;
         var (kind, whole) = ReadWhole(line);
         var arrows = line.From.Marks.Contains(EndMark.OpenArrow) || line.To.Marks.Contains(EndMark.OpenArrow);
         var text = line.Text.Trim();
         var derived = text.StartsWith('/');
-        relationships.Add(new RelationshipType(
-            line.Id,
-            derived ? text[1..].Trim() : text,
-            [
-                Role(line.From, line.FromId, from.Id, plainFrom, plainTo, arrows),
-                Role(line.To, line.ToId, to.Id, plainTo, plainFrom, arrows),
-            ],
-            null,
-            null)
-        { Kind = kind, WholeRoleId = whole, Derived = derived });
+        relationships.Add(
+            new RelationshipType(
+                line.Id,
+                derived ? text[1..].Trim() : text,
+                [
+                    Role(line.From, line.FromId, from.Id, plainFrom, plainTo, arrows),
+                    Role(line.To, line.ToId, to.Id, plainTo, plainFrom, arrows),
+                ],
+                null,
+                null
+            )
+            {
+                Kind = kind,
+                WholeRoleId = whole,
+                Derived = derived,
+            }
+        );
     }
 
     private static RelationshipRole Role(LineEnd end, string id, string classId, Count own, Count other, bool arrows) =>
         new(id, classId, end.Role.Trim().TrimStart('+', '-', '#', '~').Trim(), end.Label.Trim(), own, other)
         {
             Qualifier = end.Qualifier.Trim(),
-            Navigable = end.Marks.Contains(EndMark.Cross) ? false : end.Marks.Contains(EndMark.OpenArrow) ? true : arrows ? false : null,
+            Navigable =
+                end.Marks.Contains(EndMark.Cross) ? false
+                : end.Marks.Contains(EndMark.OpenArrow) ? true
+                : arrows ? false
+                : null,
         };
 
     private (RelationshipKind Kind, string? Whole) ReadWhole(Line line)
     {
-        bool from = IsDiamond(line.From), to = IsDiamond(line.To);
+        bool from = IsDiamond(line.From),
+            to = IsDiamond(line.To);
         if (from && to)
         {
             Remark(RemarkKind.DiamondAtBothEnds, line.Id, "a diamond at both ends", "an association");
@@ -233,7 +268,17 @@ internal sealed class LinkReader
         if (text.Length == 0)
         {
             var feet = end.Marks.Where(mark => mark is EndMark.Bar or EndMark.Ring or EndMark.Foot).ToImmutableArray();
-            return feet.IsEmpty ? Count.Unsaid : EndReader.Read(end with { Marks = feet }, id, new NotationOptions(Level.Conceptual), ImmutableArray.CreateBuilder<Remark>());
+            return feet.IsEmpty
+                ? Count.Unsaid
+                : EndReader.Read(
+                    end with
+                    {
+                        Marks = feet,
+                    },
+                    id,
+                    new NotationOptions(Level.Conceptual),
+                    ImmutableArray.CreateBuilder<Remark>()
+                );
         }
 
         if (!Multiplicity.TryRead(text, out var count))
@@ -252,7 +297,10 @@ internal sealed class LinkReader
 
     private void ReadDiamond(Shape diamond)
     {
-        var ends = LinesAt(diamond).Where(seen => ClassAt(seen.Far) is not null).Select(seen => new SeenLine(seen.Tied, !seen.Turned)).ToList();
+        var ends = LinesAt(diamond)
+            .Where(seen => ClassAt(seen.Far) is not null)
+            .Select(seen => new SeenLine(seen.Tied, !seen.Turned))
+            .ToList();
         var members = ends.Where(seen => seen.Line.Stroke != Stroke.Dashed).ToList();
         if (members.Count < 2)
         {
@@ -266,12 +314,23 @@ internal sealed class LinkReader
         }
 
         var counts = members.Select(seen => ReadCount(seen.NearEnd, seen.NearId)).ToList();
-        var roles = members.Select((seen, i) =>
-            Role(seen.NearEnd, seen.NearId, seen.Near!.Id, counts[i], members.Count == 2 ? counts[1 - i] : Count.Unsaid, false));
-        relationships.Add(new RelationshipType(diamond.Id, diamond.Text.Trim(), [.. roles], null, null)
-        {
-            EntityId = ends.FirstOrDefault(seen => seen.Line.Stroke == Stroke.Dashed).Near?.Id,
-        });
+        var roles = members.Select(
+            (seen, i) =>
+                Role(
+                    seen.NearEnd,
+                    seen.NearId,
+                    seen.Near!.Id,
+                    counts[i],
+                    members.Count == 2 ? counts[1 - i] : Count.Unsaid,
+                    false
+                )
+        );
+        relationships.Add(
+            new RelationshipType(diamond.Id, diamond.Text.Trim(), [.. roles], null, null)
+            {
+                EntityId = ends.FirstOrDefault(seen => seen.Line.Stroke == Stroke.Dashed).Near?.Id,
+            }
+        );
     }
 
     // A junction gathers the lines of several subclasses into one triangle.
@@ -305,14 +364,21 @@ internal sealed class LinkReader
             var line = tied.Line;
             if (IsOnLine(line.From) && IsOnLine(line.To))
             {
-                var pair = new[] { line.From, line.To }.Select(end => RelationshipAt(end)?.Id).OfType<string>().ToImmutableArray();
+                var pair = new[] { line.From, line.To }
+                    .Select(end => RelationshipAt(end)?.Id)
+                    .OfType<string>()
+                    .ToImmutableArray();
                 if (pair.Length == 2 && line.Text.Contains("xor", StringComparison.OrdinalIgnoreCase))
                 {
                     exclusions.Add(new ExclusiveConstraint(line.Id, pair));
                     continue;
                 }
             }
-            else if (IsOnLine(line.From) ? ClassAt(tied.To) is { } box && Embody(line.From, box, line) : ClassAt(tied.From) is { } other && Embody(line.To, other, line))
+            else if (
+                IsOnLine(line.From)
+                    ? ClassAt(tied.To) is { } box && Embody(line.From, box, line)
+                    : ClassAt(tied.From) is { } other && Embody(line.To, other, line)
+            )
             {
                 continue;
             }
@@ -324,10 +390,18 @@ internal sealed class LinkReader
             Remark(RemarkKind.LineToLine, line.Id, "a line that ends on a line", "nothing", false);
         }
 
-        foreach (var note in drawing.Shapes.Where(shape => shape.Form == Form.Note && shape.Text.Contains("xor", StringComparison.OrdinalIgnoreCase)))
+        foreach (
+            var note in drawing.Shapes.Where(shape =>
+                shape.Form == Form.Note && shape.Text.Contains("xor", StringComparison.OrdinalIgnoreCase)
+            )
+        )
         {
-            var tied = onLines.Where(one => one.From?.Id == note.Id || one.To?.Id == note.Id)
-                .Select(one => RelationshipAt(one.From is null ? one.Line.From : one.Line.To)?.Id).OfType<string>().Distinct(StringComparer.Ordinal).ToImmutableArray();
+            var tied = onLines
+                .Where(one => one.From?.Id == note.Id || one.To?.Id == note.Id)
+                .Select(one => RelationshipAt(one.From is null ? one.Line.From : one.Line.To)?.Id)
+                .OfType<string>()
+                .Distinct(StringComparer.Ordinal)
+                .ToImmutableArray();
             if (tied.Length > 1)
             {
                 exclusions.Add(new ExclusiveConstraint(note.Id, tied));
@@ -354,11 +428,14 @@ internal sealed class LinkReader
         return true;
     }
 
-    private RelationshipType? RelationshipAt(LineEnd end) => relationships.FirstOrDefault(relationship => relationship.Id == OwnerOf(end));
+    private RelationshipType? RelationshipAt(LineEnd end) =>
+        relationships.FirstOrDefault(relationship => relationship.Id == OwnerOf(end));
 
-    private static string OwnerOf(LineEnd end) => end.On.Kind == AttachmentKind.End ? end.On.Id![..end.On.Id!.LastIndexOf('/')] : end.On.Id!;
+    private static string OwnerOf(LineEnd end) =>
+        end.On.Kind == AttachmentKind.End ? end.On.Id![..end.On.Id!.LastIndexOf('/')] : end.On.Id!;
 
-    private IEnumerable<SeenLine> LinesAt(Shape shape) => targets.Lines.SelectMany(tied => tied.BothWays).Where(seen => seen.Near?.Id == shape.Id);
+    private IEnumerable<SeenLine> LinesAt(Shape shape) =>
+        targets.Lines.SelectMany(tied => tied.BothWays).Where(seen => seen.Near?.Id == shape.Id);
 
     private EntityType? ClassAt(Shape? shape) => shape is null ? null : classes.GetValueOrDefault(shape.Id);
 

@@ -5,8 +5,8 @@ namespace BlueSlate.Core.Notations.Uml;
 
 /// <summary>
 /// One line of a class by the standard's grammar: <c>[visibility] ['/'] name [':' type] ['[' multiplicity ']'] ['=' default]
-/// ['{' modifiers '}']</c> for an attribute, <c>[visibility] name '(' [parameters] ')' [':' type] ['{' modifiers '}']</c> for an
-/// operation, each parameter <c>[direction] name ':' type ['=' default]</c>.
+/// ['{' modifiers '}']</c> for an attribute, <c>[visibility] name '(' [parameters] ')' [':' type] ['{' modifiers '}']</c> for
+/// an operation, each parameter <c>[direction] name ':' type ['=' default]</c>.
 /// </summary>
 internal sealed record MemberText
 {
@@ -63,9 +63,17 @@ internal sealed record MemberText
         // The multiplicity may stand behind the type or behind the name.
         var (bareName, ofName) = TakeLast(name.Trim(), '[', ']');
         var (type, ofType) = TakeLast(typed.Trim(), '[', ']');
-        var written = ofType.Length > 0 ? ofType : ofName.Length > 0 ? ofName : type.EndsWith("[]", StringComparison.Ordinal) ? "*" : null;
+        var written =
+            ofType.Length > 0 ? ofType
+            : ofName.Length > 0 ? ofName
+            : type.EndsWith("[]", StringComparison.Ordinal) ? "*"
+            : null;
         var bareType = type.EndsWith("[]", StringComparison.Ordinal) ? type[..^2].Trim() : type;
-        foreach (var collection in Collections.Where(collection => bareType.StartsWith(collection + "<", StringComparison.OrdinalIgnoreCase) && bareType.EndsWith('>')))
+        foreach (
+            var collection in Collections.Where(collection =>
+                bareType.StartsWith(collection + "<", StringComparison.OrdinalIgnoreCase) && bareType.EndsWith('>')
+            )
+        )
         {
             (bareType, written) = (bareType[(collection.Length + 1)..^1].Trim(), written ?? "*");
         }
@@ -128,7 +136,10 @@ internal sealed record MemberText
             }
             else
             {
-                depth += text[i] is '<' or '[' or '(' ? 1 : text[i] is '>' or ']' or ')' ? -1 : 0;
+                depth +=
+                    text[i] is '<' or '[' or '(' ? 1
+                    : text[i] is '>' or ']' or ')' ? -1
+                    : 0;
             }
         }
     }

@@ -17,12 +17,13 @@ internal sealed class UmlNotation : Notation
 
     public override bool ShowsMembers => true;
 
-    public override string SignOf(AttributeForm form) => form switch
-    {
-        AttributeForm.Several => "A multiplicity such as [*] after",
-        AttributeForm.Derived => "A slash before",
-        _ => "The multiplicity [0..1] after",
-    };
+    public override string SignOf(AttributeForm form) =>
+        form switch
+        {
+            AttributeForm.Several => "A multiplicity such as [*] after",
+            AttributeForm.Derived => "A slash before",
+            _ => "The multiplicity [0..1] after",
+        };
 
     public override string Title => "UML";
 
@@ -31,8 +32,18 @@ internal sealed class UmlNotation : Notation
         var remarks = ImmutableArray.CreateBuilder<Remark>();
         var classes = new ClassReader(options, remarks).Read(drawing);
         var (relationships, specialisations, exclusions) = new LinkReader(drawing, classes, options, remarks).Read();
-        var embodied = relationships.Select(relationship => relationship.EntityId).OfType<string>().ToHashSet(StringComparer.Ordinal);
-        var entities = classes.Select(entity => embodied.Contains(entity.Id) && entity.Kind == EntityKind.Strong ? entity with { Kind = EntityKind.Associative } : entity);
+        var embodied = relationships
+            .Select(relationship => relationship.EntityId)
+            .OfType<string>()
+            .ToHashSet(StringComparer.Ordinal);
+        var entities = classes.Select(entity =>
+            embodied.Contains(entity.Id) && entity.Kind == EntityKind.Strong
+                ? entity with
+                {
+                    Kind = EntityKind.Associative,
+                }
+                : entity
+        );
         var model = new ConceptModel([.. entities], relationships) { Specialisations = specialisations, Exclusions = exclusions };
         return new Reading(model, remarks.ToImmutable(), ImmutableDictionary<string, ImmutableArray<string>>.Empty);
     }

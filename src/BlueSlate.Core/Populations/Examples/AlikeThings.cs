@@ -1,6 +1,6 @@
-using BlueSlate.Core.Checking.Kinds;
 using System.Collections.Immutable;
 using BlueSlate.Core.Checking;
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Language;
 
@@ -14,7 +14,11 @@ internal sealed class AlikeThings : ExampleSource
         foreach (var verdict in dispute.On(FactKinds.Key, FactKinds.EntityKind))
         {
             var entity = dispute.Model.Entity(verdict.Fact.ConceptId);
-            if (entity.Primary is { } wanted && dispute.Comparison.On(FactKinds.Key, entity.Id)?.AnswerId is { } answerId && Drawn(entity, answerId, dispute) is var (drawn, added))
+            if (
+                entity.Primary is { } wanted
+                && dispute.Comparison.On(FactKinds.Key, entity.Id)?.AnswerId is { } answerId
+                && Drawn(entity, answerId, dispute) is var (drawn, added)
+            )
             {
                 var asDrawn = Variations.WithPrimary(dispute.Model, entity.Id, drawn, added);
                 foreach (var proposal in Between(entity.Id, wanted, drawn, asDrawn, FactKinds.Key.IdOf(entity.Id), dispute))
@@ -26,27 +30,54 @@ internal sealed class AlikeThings : ExampleSource
 
         foreach (var verdict in dispute.On(FactKinds.AlternateKey).Where(verdict => verdict.Kind == VerdictKind.Absent))
         {
-            var entity = dispute.Model.Entities.First(candidate => candidate.Attributes.Any(attribute => attribute.Id == verdict.Fact.ConceptId));
+            var entity = dispute.Model.Entities.First(candidate =>
+                candidate.Attributes.Any(attribute => attribute.Id == verdict.Fact.ConceptId)
+            );
             var wanted = entity.AlternateBy(verdict.Fact.ConceptId);
-            foreach (var proposal in Between(entity.Id, wanted, null, Variations.WithoutAlternate(dispute.Model, entity.Id, verdict.Fact.ConceptId), verdict.Fact.Id, dispute))
+            foreach (
+                var proposal in Between(
+                    entity.Id,
+                    wanted,
+                    null,
+                    Variations.WithoutAlternate(dispute.Model, entity.Id, verdict.Fact.ConceptId),
+                    verdict.Fact.Id,
+                    dispute
+                )
+            )
             {
                 yield return proposal;
             }
         }
     }
 
-    private static IEnumerable<Proposal> Between(string entityId, Identifier wanted, Identifier? drawn, ConceptModel asDrawn, string factId, Dispute dispute)
+    private static IEnumerable<Proposal> Between(
+        string entityId,
+        Identifier wanted,
+        Identifier? drawn,
+        ConceptModel asDrawn,
+        string factId,
+        Dispute dispute
+    )
     {
         var entity = asDrawn.Entity(entityId);
-        List<KeyMember> inModel = [.. KeyMember.Of(entity, wanted, asDrawn)], inDrawn = drawn is null ? [] : [.. KeyMember.Of(entity, drawn, asDrawn)];
+        List<KeyMember> inModel = [.. KeyMember.Of(entity, wanted, asDrawn)],
+            inDrawn = drawn is null ? [] : [.. KeyMember.Of(entity, drawn, asDrawn)];
         if (inModel.Count > 0)
         {
-            var accepted = dispute.AcceptedKeys(factId, entity).SelectMany(identifier => KeyMember.Of(entity, identifier, asDrawn));
+            var accepted = dispute
+                .AcceptedKeys(factId, entity)
+                .SelectMany(identifier => KeyMember.Of(entity, identifier, asDrawn));
             yield return Of(ExampleKind.AllowedAsDrawn, [.. inModel.Union(accepted)], asDrawn);
         }
 
         // An attribute of the drawing that the model answer lacks cannot be spoken of in the model answer's data.
-        if (inDrawn.Count > 0 && inDrawn.TrueForAll(member => member.AttributeId is null || dispute.Model.Entity(entityId).Attributes.Any(attribute => attribute.Id == member.AttributeId)))
+        if (
+            inDrawn.Count > 0
+            && inDrawn.TrueForAll(member =>
+                member.AttributeId is null
+                || dispute.Model.Entity(entityId).Attributes.Any(attribute => attribute.Id == member.AttributeId)
+            )
+        )
         {
             yield return Of(ExampleKind.RuledOutAsDrawn, inDrawn, dispute.Model);
         }
@@ -55,7 +86,8 @@ internal sealed class AlikeThings : ExampleSource
         {
             var columns = inModel.Union(inDrawn).Union(alike).ToList();
             var seed = new Growth(growing);
-            int one = seed.Add(entityId), other = seed.Add(entityId);
+            int one = seed.Add(entityId),
+                other = seed.Add(entityId);
             foreach (var member in columns)
             {
                 if (member.AttributeId is { } attributeId)
@@ -74,14 +106,22 @@ internal sealed class AlikeThings : ExampleSource
                 void Hang(int thing, int to) => seed.TieAt(relationship, own, thing, to);
             }
 
-            return new Proposal(kind, seed, asDrawn, [factId], population => Show(population, entity, columns, alike, [one, other], asDrawn, dispute));
+            return new Proposal(kind, seed, asDrawn, [factId], population =>
+                Show(population, entity, columns, alike, [one, other], asDrawn, dispute)
+            );
         }
     }
 
-    // The answer's key in the model answer's terms, with attributes that only the answer has; null when a piece of it cannot be placed.
-    private static (Identifier? Key, ImmutableArray<ConceptAttribute> Added)? Drawn(EntityType wanted, string answerEntityId, Dispute dispute)
+    // The answer's key in the model answer's terms, with attributes that only the answer has; null when a piece of it cannot be
+    // placed.
+    private static (Identifier? Key, ImmutableArray<ConceptAttribute> Added)? Drawn(
+        EntityType wanted,
+        string answerEntityId,
+        Dispute dispute
+    )
     {
-        bool IsTiedTo(string relationshipId) => dispute.Model.RelationshipsOf(wanted.Id).Any(relationship => relationship.Id == relationshipId);
+        bool IsTiedTo(string relationshipId) =>
+            dispute.Model.RelationshipsOf(wanted.Id).Any(relationship => relationship.Id == relationshipId);
 
         var correspondence = dispute.Comparison.Correspondence;
         var entity = dispute.Comparison.Answer.Model.Entity(answerEntityId);
@@ -90,8 +130,14 @@ internal sealed class AlikeThings : ExampleSource
             return (null, []);
         }
 
-        var attributes = correspondence.Attributes.Where(pair => !pair.Value.Moved).ToDictionary(pair => pair.Value.AnswerId, pair => pair.Key, StringComparer.Ordinal);
-        var relationships = correspondence.Relationships.ToDictionary(pair => pair.Value.AnswerId, pair => pair.Key, StringComparer.Ordinal);
+        var attributes = correspondence
+            .Attributes.Where(pair => !pair.Value.Moved)
+            .ToDictionary(pair => pair.Value.AnswerId, pair => pair.Key, StringComparer.Ordinal);
+        var relationships = correspondence.Relationships.ToDictionary(
+            pair => pair.Value.AnswerId,
+            pair => pair.Key,
+            StringComparer.Ordinal
+        );
         var members = ImmutableArray.CreateBuilder<string>();
         var added = ImmutableArray.CreateBuilder<ConceptAttribute>();
         var owners = new List<string>();
@@ -107,7 +153,16 @@ internal sealed class AlikeThings : ExampleSource
 
                 members.Add(modelId);
             }
-            else if (attribute.ForeignKeys.Select(foreign => foreign.RelationshipId is null ? null : relationships.GetValueOrDefault(foreign.RelationshipId)).OfType<string>().Where(IsTiedTo).ToList() is { Count: > 0 } along)
+            else if (
+                attribute
+                    .ForeignKeys.Select(foreign =>
+                        foreign.RelationshipId is null ? null : relationships.GetValueOrDefault(foreign.RelationshipId)
+                    )
+                    .OfType<string>()
+                    .Where(IsTiedTo)
+                    .ToList() is
+                { Count: > 0 } along
+            )
             {
                 owners.AddRange(along);
             }
@@ -128,16 +183,32 @@ internal sealed class AlikeThings : ExampleSource
             owners.Add(modelRelationship);
         }
 
-        return (new Identifier(IdentifierKind.Primary, 0, false, members.ToImmutable(), [.. owners.Distinct(StringComparer.Ordinal)]), added.ToImmutable());
+        return (
+            new Identifier(IdentifierKind.Primary, 0, false, members.ToImmutable(), [.. owners.Distinct(StringComparer.Ordinal)]),
+            added.ToImmutable()
+        );
     }
 
-    private static ExampleTable Show(Population population, EntityType entity, List<KeyMember> columns, List<KeyMember> alike, int[] pair, ConceptModel asDrawn, Dispute dispute)
+    private static ExampleTable Show(
+        Population population,
+        EntityType entity,
+        List<KeyMember> columns,
+        List<KeyMember> alike,
+        int[] pair,
+        ConceptModel asDrawn,
+        Dispute dispute
+    )
     {
         var names = new ThingNames();
         var kind = dispute.NameOf(entity.Id);
         var heads = columns.Select(Head).ToList();
-        var rows = pair.Select(thing => columns.Select((member, i) => Cell(member, heads[i], thing)).Prepend(names.Of(kind, thing)).ToImmutableArray()).ToImmutableArray();
-        var same = Phrasing.List([.. columns.Where(alike.Contains).Select(member => Phrasing.InText(heads[columns.IndexOf(member)]))]);
+        var rows = pair.Select(thing =>
+                columns.Select((member, i) => Cell(member, heads[i], thing)).Prepend(names.Of(kind, thing)).ToImmutableArray()
+            )
+            .ToImmutableArray();
+        var same = Phrasing.List([
+            .. columns.Where(alike.Contains).Select(member => Phrasing.InText(heads[columns.IndexOf(member)])),
+        ]);
         return new ExampleTable($"Two {Phrasing.Several(kind)} with the same {same}.", [kind, .. heads], rows);
 
         string Head(KeyMember member)
@@ -164,7 +235,13 @@ internal sealed class AlikeThings : ExampleSource
             }
 
             var far = asDrawn.Relationships.First(candidate => candidate.Id == member.RelationshipId).Roles.IndexOf(Far(member));
-            return string.Join(", ", population.TiesOf(member.RelationshipId!).Where(tie => tie.Players[1 - far] == thing).Select(tie => names.Of(head, tie.Players[far])));
+            return string.Join(
+                ", ",
+                population
+                    .TiesOf(member.RelationshipId!)
+                    .Where(tie => tie.Players[1 - far] == thing)
+                    .Select(tie => names.Of(head, tie.Players[far]))
+            );
         }
     }
 }

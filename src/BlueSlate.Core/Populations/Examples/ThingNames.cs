@@ -37,7 +37,8 @@ internal sealed class ThingNames
         return text[..last] + (Inflection.IsPlural(text[last..]) ? Inflection.Singular(text[last..]) : text[last..]);
     }
 
-    private static string Of(string[] words, int at) => at < words.Length ? words[at] : $"{words[at % words.Length]} {(at / words.Length) + 1}";
+    private static string Of(string[] words, int at) =>
+        at < words.Length ? words[at] : $"{words[at % words.Length]} {(at / words.Length) + 1}";
 
     private int Ordinal(string kind, int number)
     {

@@ -1,6 +1,6 @@
-using BlueSlate.Core.Checking.Kinds;
 using System.Collections.Immutable;
 using BlueSlate.Core.Checking;
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Populations.Examples;
@@ -13,8 +13,14 @@ internal sealed class ThingsInBoth : ExampleSource
         foreach (var verdict in dispute.On(FactKinds.Exclusion).Where(verdict => verdict.Kind == VerdictKind.Absent))
         {
             var exclusion = dispute.Model.Exclusions.First(candidate => candidate.Id == verdict.Fact.ConceptId);
-            var relationships = exclusion.RelationshipIds.Select(id => dispute.Model.Relationships.First(relationship => relationship.Id == id)).ToList();
-            if (PopulationRules.SharedEntity(exclusion, dispute.Model) is not { } shared || relationships.Exists(relationship => relationship.Roles.Length != 2) || dispute.AsDrawn([verdict]) is not { } drawn)
+            var relationships = exclusion
+                .RelationshipIds.Select(id => dispute.Model.Relationships.First(relationship => relationship.Id == id))
+                .ToList();
+            if (
+                PopulationRules.SharedEntity(exclusion, dispute.Model) is not { } shared
+                || relationships.Exists(relationship => relationship.Roles.Length != 2)
+                || dispute.AsDrawn([verdict]) is not { } drawn
+            )
             {
                 continue;
             }
@@ -37,7 +43,15 @@ internal sealed class ThingsInBoth : ExampleSource
                 var kind = dispute.NameOf(shared);
                 var partners = others.ConvertAll(other => names.Of(dispute.NameOf(other.EntityId), other.Partner));
                 ImmutableArray<string> heads = [kind, .. others.Select(other => dispute.NameOf(other.EntityId))];
-                return new ExampleTable(Phrasing.Capital($"{Phrasing.One(kind)} with {Phrasing.List([.. heads.Skip(1).Select(Phrasing.One)])} at once."), heads, [[names.Of(kind, thing), .. partners]]);
+                return new ExampleTable(
+                    Phrasing.Capital(
+                        $"{Phrasing.One(kind)} with {Phrasing.List([.. heads.Skip(1).Select(Phrasing.One)])} at once."
+                    ),
+                    heads,
+                    [
+                        [names.Of(kind, thing), .. partners],
+                    ]
+                );
             }
         }
     }

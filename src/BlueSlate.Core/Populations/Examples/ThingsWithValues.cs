@@ -1,5 +1,5 @@
-using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Checking;
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Populations.Examples;
@@ -9,9 +9,15 @@ internal sealed class ThingsWithValues : ExampleSource
 {
     public override IEnumerable<Proposal> Propose(Dispute dispute)
     {
-        foreach (var verdict in dispute.On(FactKinds.Multivalued, FactKinds.Optional).Where(verdict => verdict.Kind == VerdictKind.Wrong))
+        foreach (
+            var verdict in dispute
+                .On(FactKinds.Multivalued, FactKinds.Optional)
+                .Where(verdict => verdict.Kind == VerdictKind.Wrong)
+        )
         {
-            var owner = dispute.Model.Entities.FirstOrDefault(entity => entity.Attributes.Any(attribute => attribute.Id == verdict.Fact.ConceptId));
+            var owner = dispute.Model.Entities.FirstOrDefault(entity =>
+                entity.Attributes.Any(attribute => attribute.Id == verdict.Fact.ConceptId)
+            );
             if (owner is null || dispute.AsDrawn([verdict]) is not { } drawn)
             {
                 continue;
@@ -26,11 +32,20 @@ internal sealed class ThingsWithValues : ExampleSource
             ExampleTable Show(Population population)
             {
                 var names = new ThingNames();
-                string kind = dispute.NameOf(owner.Id), head = dispute.NameOf(attribute);
+                string kind = dispute.NameOf(owner.Id),
+                    head = dispute.NameOf(attribute);
                 var values = population.Things[thing].ValuesOf(attribute.Id);
-                var said = values.IsEmpty ? $"{Phrasing.One(kind)} with no {Phrasing.InText(head)}." : $"{Phrasing.One(kind)} with two {Phrasing.Several(head)}.";
+                var said = values.IsEmpty
+                    ? $"{Phrasing.One(kind)} with no {Phrasing.InText(head)}."
+                    : $"{Phrasing.One(kind)} with two {Phrasing.Several(head)}.";
                 var cell = values.IsEmpty ? "none" : string.Join(", ", values.Select(value => names.Value(head, value)));
-                return new ExampleTable(Phrasing.Capital(said), [kind, head], [[names.Of(kind, thing), cell]]);
+                return new ExampleTable(
+                    Phrasing.Capital(said),
+                    [kind, head],
+                    [
+                        [names.Of(kind, thing), cell],
+                    ]
+                );
             }
         }
     }

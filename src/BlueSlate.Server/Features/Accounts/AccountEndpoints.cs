@@ -36,10 +36,20 @@ public static class AccountEndpoints
         group.MapDelete("", SignOut).ForSignedIn().Produces(StatusCodes.Status204NoContent);
         group.MapPost("/welcome", Welcome).ForAnyone().Produces(StatusCodes.Status204NoContent);
         group.MapGet("/data", OwnData).ForSignedIn();
-        routes.MapPost("/api/first-instructor", MakeFirstInstructor).ForAnyone().Produces(StatusCodes.Status204NoContent).WithTags("Accounts");
+        routes
+            .MapPost("/api/first-instructor", MakeFirstInstructor)
+            .ForAnyone()
+            .Produces(StatusCodes.Status204NoContent)
+            .WithTags("Accounts");
     }
 
-    private static async Task<SessionReply> GetSession(HttpContext context, IAntiforgery antiforgery, BlueSlateContext database, ServerSettings settings, CancellationToken cancellation)
+    private static async Task<SessionReply> GetSession(
+        HttpContext context,
+        IAntiforgery antiforgery,
+        BlueSlateContext database,
+        ServerSettings settings,
+        CancellationToken cancellation
+    )
     {
         var guard = antiforgery.GetAndStoreTokens(context).RequestToken!;
         context.Response.Headers.CacheControl = "no-store";
@@ -50,16 +60,46 @@ public static class AccountEndpoints
         }
 
         var id = context.RequestServices.GetRequiredService<Access>().AccountId;
-        var person = await database.Users.Where(account => account.Id == id).Select(account => new { account.Id, account.DisplayName, account.Email }).FirstOrDefaultAsync(cancellation);
-        var roles = await database.Memberships.Where(member => member.AccountId == id).Select(member => member.Role).Distinct().ToListAsync(cancellation);
+        var person = await database
+            .Users.Where(account => account.Id == id)
+            .Select(account => new
+            {
+                account.Id,
+                account.DisplayName,
+                account.Email,
+            })
+            .FirstOrDefaultAsync(cancellation);
+        var roles = await database
+            .Memberships.Where(member => member.AccountId == id)
+            .Select(member => member.Role)
+            .Distinct()
+            .ToListAsync(cancellation);
         return new SessionReply(
             guard,
-            person is null ? null : new PersonReply(person.Id, person.DisplayName, person.Email ?? "", roles.Contains(CohortRole.Student), roles.Any(role => role != CohortRole.Student), roles.Contains(CohortRole.Instructor)),
-            demo);
+            person is null
+                ? null
+                : new PersonReply(
+                    person.Id,
+                    person.DisplayName,
+                    person.Email ?? "",
+                    roles.Contains(CohortRole.Student),
+                    roles.Any(role => role != CohortRole.Student),
+                    roles.Contains(CohortRole.Instructor)
+                ),
+            demo
+        );
     }
 
     private static async Task<IResult> SignIn(
-        SignInRequest request, HttpContext context, SignInManager<Account> signIn, UserManager<Account> accounts, BlueSlateContext database, AuditTrail audit, SignInGate gate, CancellationToken cancellation)
+        SignInRequest request,
+        HttpContext context,
+        SignInManager<Account> signIn,
+        UserManager<Account> accounts,
+        BlueSlateContext database,
+        AuditTrail audit,
+        SignInGate gate,
+        CancellationToken cancellation
+    )
     {
         var email = request.Email.Trim();
         using var turn = gate.Enter(email, context.Connection.RemoteIpAddress?.ToString() ?? "");
@@ -69,7 +109,9 @@ public static class AccountEndpoints
         }
 
         var account = await accounts.FindByEmailAsync(email);
-        var result = account is null ? SignInResult.Failed : await signIn.PasswordSignInAsync(account, request.Password, isPersistent: false, lockoutOnFailure: false);
+        var result = account is null
+            ? SignInResult.Failed
+            : await signIn.PasswordSignInAsync(account, request.Password, isPersistent: false, lockoutOnFailure: false);
         await turn.EndsAsync(result.Succeeded, cancellation);
         if (result.Succeeded)
         {
@@ -77,17 +119,31 @@ public static class AccountEndpoints
             await database.SaveChangesAsync(cancellation);
         }
 
-        return result.Succeeded ? TypedResults.NoContent() : Problems.Unreadable("wrong-password", "This address and password do not belong together.");
+        return result.Succeeded
+            ? TypedResults.NoContent()
+            : Problems.Unreadable("wrong-password", "This address and password do not belong together.");
     }
 
-    private static async Task<IResult> Welcome(WelcomeRequest request, HttpContext context, SignInManager<Account> signIn, BlueSlateContext database, AuditTrail audit, CancellationToken cancellation)
+    private static async Task<IResult> Welcome(
+        WelcomeRequest request,
+        HttpContext context,
+        SignInManager<Account> signIn,
+        BlueSlateContext database,
+        AuditTrail audit,
+        CancellationToken cancellation
+    )
     {
         var account = await signIn.UserManager.FindByIdAsync(request.Person.ToString());
-        var result = account is null ? IdentityResult.Failed(new IdentityErrorDescriber().InvalidToken()) : await signIn.UserManager.ResetPasswordAsync(account, request.Token, request.Password);
+        var result = account is null
+            ? IdentityResult.Failed(new IdentityErrorDescriber().InvalidToken())
+            : await signIn.UserManager.ResetPasswordAsync(account, request.Token, request.Password);
         if (result.Errors.FirstOrDefault() is { } error)
         {
             return error.Code == nameof(IdentityErrorDescriber.InvalidToken)
-                ? Problems.Unreadable("stale-link", "This link is not valid, or it was used before. Ask your instructor for a new one.")
+                ? Problems.Unreadable(
+                    "stale-link",
+                    "This link is not valid, or it was used before. Ask your instructor for a new one."
+                )
                 : Problems.Unreadable("password", error.Description, "password");
         }
 
@@ -101,14 +157,24 @@ public static class AccountEndpoints
     private static async Task<PersonFile> OwnData(Access access, PersonExport export, CancellationToken cancellation) =>
         await export.OfAsync(access.AccountId, null, cancellation);
 
-    private static async Task<IResult> SignOut(HttpContext context, SignInManager<Account> signIn, Sessions sessions, CancellationToken cancellation)
+    private static async Task<IResult> SignOut(
+        HttpContext context,
+        SignInManager<Account> signIn,
+        Sessions sessions,
+        CancellationToken cancellation
+    )
     {
         await sessions.EndAsync(context.User, cancellation);
         await signIn.SignOutAsync();
         return TypedResults.NoContent();
     }
 
-    private static async Task<IResult> MakeFirstInstructor(FirstInstructorRequest request, FirstInstructor first, SignInManager<Account> signIn, CancellationToken cancellation)
+    private static async Task<IResult> MakeFirstInstructor(
+        FirstInstructorRequest request,
+        FirstInstructor first,
+        SignInManager<Account> signIn,
+        CancellationToken cancellation
+    )
     {
         var (account, problem) = await first.CreateAsync(request, cancellation);
         if (account is null)

@@ -27,7 +27,8 @@ public static class AccountRules
         options.ExpireTimeSpan = Sessions.Length;
         options.SlidingExpiration = true;
         options.Events.OnSigningIn = Sessions.BeginAsync;
-        options.Events.OnValidatePrincipal = context => context.HttpContext.RequestServices.GetRequiredService<Sessions>().ValidateAsync(context);
+        options.Events.OnValidatePrincipal = context =>
+            context.HttpContext.RequestServices.GetRequiredService<Sessions>().ValidateAsync(context);
         options.Events.OnRedirectToLogin = context => Answer(context.HttpContext, StatusCodes.Status401Unauthorized);
         options.Events.OnRedirectToAccessDenied = context => Answer(context.HttpContext, StatusCodes.Status403Forbidden);
     }

@@ -30,17 +30,28 @@ public sealed class FirstInstructor(BlueSlateContext database, UserManager<Accou
     }
 
     /// <summary>The new account, or why there is none.</summary>
-    public async Task<(Account? Account, string Problem)> CreateAsync(FirstInstructorRequest request, CancellationToken cancellation)
+    public async Task<(Account? Account, string Problem)> CreateAsync(
+        FirstInstructorRequest request,
+        CancellationToken cancellation
+    )
     {
         await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
         var hash = HashOf(request.Token);
-        var used = await database.Settings.Where(setting => setting.Key == SettingKey && setting.Value == hash).ExecuteDeleteAsync(cancellation);
+        var used = await database
+            .Settings.Where(setting => setting.Key == SettingKey && setting.Value == hash)
+            .ExecuteDeleteAsync(cancellation);
         if (used == 0)
         {
             return (null, "This link is not valid, or it was used before.");
         }
 
-        var account = new Account { Id = Guid.CreateVersion7(), DisplayName = request.Name.Trim(), UserName = request.Email.Trim(), Email = request.Email.Trim() };
+        var account = new Account
+        {
+            Id = Guid.CreateVersion7(),
+            DisplayName = request.Name.Trim(),
+            UserName = request.Email.Trim(),
+            Email = request.Email.Trim(),
+        };
         var result = await accounts.CreateAsync(account, request.Password);
         if (!result.Succeeded)
         {

@@ -10,8 +10,8 @@ using Microsoft.Extensions.Options;
 namespace BlueSlate.Server.Features.Accounts;
 
 /// <summary>
-/// Whether a session's cookie still counts: its account is there, its password was not renewed since, and nobody has signed out of it. What was
-/// found out is believed for a few seconds; what this server itself ends is ended at once.
+/// Whether a session's cookie still counts: its account is there, its password was not renewed since, and nobody has signed out
+/// of it. What was found out is believed for a few seconds; what this server itself ends is ended at once.
 /// </summary>
 public sealed class Sessions(IServiceScopeFactory scopes, IOptions<IdentityOptions> identity, TimeProvider clock)
 {
@@ -58,7 +58,10 @@ public sealed class Sessions(IServiceScopeFactory scopes, IOptions<IdentityOptio
         await using var scope = scopes.CreateAsyncScope();
         var database = scope.ServiceProvider.GetRequiredService<BlueSlateContext>();
         var (now, over) = (clock.GetUtcNow(), clock.GetUtcNow() - (Length * 2));
-        await database.Database.ExecuteSqlAsync($"INSERT INTO ended_sessions (session_id, at) VALUES ({session}, {now}) ON CONFLICT DO NOTHING", cancellation);
+        await database.Database.ExecuteSqlAsync(
+            $"INSERT INTO ended_sessions (session_id, at) VALUES ({session}, {now}) ON CONFLICT DO NOTHING",
+            cancellation
+        );
         await database.EndedSessions.Where(row => row.At < over).ExecuteDeleteAsync(cancellation);
         good.TryRemove(session, out _);
     }
@@ -68,8 +71,11 @@ public sealed class Sessions(IServiceScopeFactory scopes, IOptions<IdentityOptio
 
     private async Task<bool> IsGoodAsync(ClaimsPrincipal person, CancellationToken cancellation)
     {
-        if (NumberOf(person) is not { } session || !Guid.TryParse(person.FindFirstValue(ClaimTypes.NameIdentifier), out var account)
-            || person.FindFirstValue(identity.Value.ClaimsIdentity.SecurityStampClaimType) is not { } stamp)
+        if (
+            NumberOf(person) is not { } session
+            || !Guid.TryParse(person.FindFirstValue(ClaimTypes.NameIdentifier), out var account)
+            || person.FindFirstValue(identity.Value.ClaimsIdentity.SecurityStampClaimType) is not { } stamp
+        )
         {
             return false;
         }
@@ -82,7 +88,15 @@ public sealed class Sessions(IServiceScopeFactory scopes, IOptions<IdentityOptio
 
         await using var scope = scopes.CreateAsyncScope();
         var database = scope.ServiceProvider.GetRequiredService<BlueSlateContext>();
-        if (!await database.Users.AnyAsync(row => row.Id == account && row.SecurityStamp == stamp && !database.EndedSessions.Any(ended => ended.SessionId == session), cancellation))
+        if (
+            !await database.Users.AnyAsync(
+                row =>
+                    row.Id == account
+                    && row.SecurityStamp == stamp
+                    && !database.EndedSessions.Any(ended => ended.SessionId == session),
+                cancellation
+            )
+        )
         {
             return false;
         }
@@ -96,5 +110,6 @@ public sealed class Sessions(IServiceScopeFactory scopes, IOptions<IdentityOptio
         return true;
     }
 
-    private static Guid? NumberOf(ClaimsPrincipal person) => Guid.TryParse(person.FindFirstValue(Claim), out var number) ? number : null;
+    private static Guid? NumberOf(ClaimsPrincipal person) =>
+        Guid.TryParse(person.FindFirstValue(Claim), out var number) ? number : null;
 }

@@ -3,10 +3,10 @@ using System.Collections.Concurrent;
 namespace BlueSlate.Server.Features.Accounts;
 
 /// <summary>
-/// Slows down guessing. For one account two passwords are tried at a time; a wrong one keeps its place for a while, longer with every failure.
-/// Who came last is next, so that the owner does not stand in a crowd's queue; who waits too long is sent away without an attempt. Nobody is
-/// locked out, and a right password never waits for anything but a free place. Of one address, which a hall of students shares, many more failures
-/// are free.
+/// Slows down guessing. For one account two passwords are tried at a time; a wrong one keeps its place for a while, longer with
+/// every failure. Who came last is next, so that the owner does not stand in a crowd's queue; who waits too long is sent away
+/// without an attempt. Nobody is locked out, and a right password never waits for anything but a free place. Of one address,
+/// which a hall of students shares, many more failures are free.
 /// </summary>
 public sealed class SignInGate(TimeProvider clock)
 {
@@ -20,7 +20,9 @@ public sealed class SignInGate(TimeProvider clock)
     private static readonly TimeSpan HeldByAddress = TimeSpan.FromSeconds(2);
 
     private readonly ConcurrentDictionary<string, Door> doors = new(StringComparer.OrdinalIgnoreCase);
-    private readonly ConcurrentDictionary<string, (int Count, DateTimeOffset Last)> addresses = new(StringComparer.OrdinalIgnoreCase);
+    private readonly ConcurrentDictionary<string, (int Count, DateTimeOffset Last)> addresses = new(
+        StringComparer.OrdinalIgnoreCase
+    );
 
     /// <summary>A turn at an account's door, of somebody at an address.</summary>
     public Turn Enter(string account, string address)
@@ -37,7 +39,8 @@ public sealed class SignInGate(TimeProvider clock)
     }
 
     /// <summary>How long a wrong password keeps its place after so many failures.</summary>
-    internal static TimeSpan Held(int failures) => failures <= 2 ? TimeSpan.Zero : TimeSpan.FromMilliseconds(Math.Min(1000, 100 << Math.Min(failures - 2, 5)));
+    internal static TimeSpan Held(int failures) =>
+        failures <= 2 ? TimeSpan.Zero : TimeSpan.FromMilliseconds(Math.Min(1000, 100 << Math.Min(failures - 2, 5)));
 
     private TimeSpan FailureAt(string address)
     {
@@ -47,7 +50,9 @@ public sealed class SignInGate(TimeProvider clock)
         }
 
         var now = clock.GetUtcNow();
-        var known = addresses.AddOrUpdate(address, (1, now), (_, failures) => now - failures.Last < Memory ? (failures.Count + 1, now) : (1, now));
+        var known = addresses.AddOrUpdate(address, (1, now), (_, failures) =>
+            now - failures.Last < Memory ? (failures.Count + 1, now) : (1, now)
+        );
         return known.Count > FreeOfAddress ? HeldByAddress : TimeSpan.Zero;
     }
 
@@ -96,7 +101,10 @@ public sealed class SignInGate(TimeProvider clock)
             lock (key)
             {
                 var now = clock.GetUtcNow();
-                failures = right ? 0 : now - last < Memory ? failures + 1 : 1;
+                failures =
+                    right ? 0
+                    : now - last < Memory ? failures + 1
+                    : 1;
                 last = now;
                 return right ? TimeSpan.Zero : Held(failures);
             }
@@ -134,7 +142,8 @@ public sealed class SignInGate(TimeProvider clock)
         private readonly TimeProvider clock;
         private readonly TaskCompletionSource<bool> called = new(TaskCreationOptions.RunContinuationsAsynchronously);
 
-        internal Turn(Door door, SignInGate gate, string address, TimeProvider clock) => (this.door, this.gate, this.address, this.clock) = (door, gate, address, clock);
+        internal Turn(Door door, SignInGate gate, string address, TimeProvider clock) =>
+            (this.door, this.gate, this.address, this.clock) = (door, gate, address, clock);
 
         /// <summary>Whether the attempt may be made, once that is known.</summary>
         public async Task<bool> ComesAsync(CancellationToken cancellation)

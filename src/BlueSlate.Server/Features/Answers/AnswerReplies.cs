@@ -8,10 +8,28 @@ namespace BlueSlate.Server.Features.Answers;
 
 /// <summary>An exercise as a student sees it in a list: never anything of the model answer.</summary>
 public sealed record StudentExercise(
-    Guid Id, string Title, string Cohort, DateTimeOffset? DueAt, Guid? AnswerId, DateTimeOffset? StartedAt, DateTimeOffset? HandedInAt, bool Late, bool Released, string? Total, string? Maximum);
+    Guid Id,
+    string Title,
+    string Cohort,
+    DateTimeOffset? DueAt,
+    Guid? AnswerId,
+    DateTimeOffset? StartedAt,
+    DateTimeOffset? HandedInAt,
+    bool Late,
+    bool Released,
+    string? Total,
+    string? Maximum
+);
 
 /// <summary>What a student is told before the clock starts.</summary>
-public sealed record BeforeStartReply(Guid Id, string Title, string Cohort, StudentPart Part, DateTimeOffset? DueAt, Guid? AnswerId);
+public sealed record BeforeStartReply(
+    Guid Id,
+    string Title,
+    string Cohort,
+    StudentPart Part,
+    DateTimeOffset? DueAt,
+    Guid? AnswerId
+);
 
 /// <summary>The part as a student may know it, with what the class has learned about the notation.</summary>
 public sealed record StudentPart(NotationOptions Learned, Rational Marks, int? Minutes, AidsDocument Aids, bool ShowModelAnswer);
@@ -30,7 +48,8 @@ public sealed record AnswerReply(
     DateTimeOffset? HandedInAt,
     bool Late,
     string? Receipt,
-    bool Released);
+    bool Released
+);
 
 /// <summary>Saves a drawing, conditional on the revision it started from.</summary>
 public sealed record SaveDrawingRequest(int Revision, Guid SaveId, string Drawing);
@@ -58,7 +77,8 @@ public sealed record StudentMarksReply(
     StudentRuling[] Rulings,
     DateTimeOffset ReleasedAt,
     StudentMarkChange[] Changes,
-    NoteQueryReply[] Queries);
+    NoteQueryReply[] Queries
+);
 
 /// <summary>A released mark that was changed, and why.</summary>
 public sealed record StudentMarkChange(DateTimeOffset At, string Before, string After, string Reason);

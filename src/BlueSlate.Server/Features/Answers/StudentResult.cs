@@ -6,8 +6,8 @@ using BlueSlate.Core.Marking;
 namespace BlueSlate.Server.Features.Answers;
 
 /// <summary>
-/// What a student is told of a released result: marks, lines, notes, and the answer's own sentences. Never what the model answer says fact by
-/// fact; and nothing that points into the model answer where that is not shown.
+/// What a student is told of a released result: marks, lines, notes, and the answer's own sentences. Never what the model
+/// answer says fact by fact; and nothing that points into the model answer where that is not shown.
 /// </summary>
 public sealed record StudentResult(
     Rational Total,
@@ -17,18 +17,21 @@ public sealed record StudentResult(
     ImmutableArray<StudentNote> Notes,
     ImmutableArray<string> Restated,
     ImmutableSortedDictionary<string, string> Counterparts,
-    ImmutableArray<ResultSentence> Sentences)
+    ImmutableArray<ResultSentence> Sentences
+)
 {
     /// <summary>Of a result, with the model answer or without.</summary>
-    public static StudentResult Of(ResultDocument result, bool withModel) => new(
-        result.Total,
-        result.Exact,
-        result.Maximum,
-        result.Lines,
-        [.. result.Notes.Select(note => StudentNote.Of(note, withModel))],
-        result.Restated,
-        withModel ? result.Counterparts : ImmutableSortedDictionary<string, string>.Empty,
-        result.Sentences);
+    public static StudentResult Of(ResultDocument result, bool withModel) =>
+        new(
+            result.Total,
+            result.Exact,
+            result.Maximum,
+            result.Lines,
+            [.. result.Notes.Select(note => StudentNote.Of(note, withModel))],
+            result.Restated,
+            withModel ? result.Counterparts : ImmutableSortedDictionary<string, string>.Empty,
+            result.Sentences
+        );
 }
 
 /// <summary>A note as a student reads it.</summary>
@@ -45,16 +48,30 @@ public sealed record StudentNote(
     ImmutableArray<string> ModelElements,
     ImmutableArray<string> AnswerElements,
     ImmutableArray<string> CountedIn,
-    ImmutableArray<ResultConsequence> Consequences)
+    ImmutableArray<ResultConsequence> Consequences
+)
 {
     /// <summary>Data that the drawing and the model answer judge differently; null where there is none to show.</summary>
     public ResultExample? Example { get; init; }
 
     /// <summary>Of a note, with what it shows of the model answer or without.</summary>
-    public static StudentNote Of(ResultNote note, bool withModel) => new(
-        note.Id, note.Code, note.Tag, note.Headline, note.There, note.Wanted, note.Why, note.Loss, note.Marked,
-        withModel ? note.ModelElements : [], note.AnswerElements, note.CountedIn, note.Consequences)
-    {
-        Example = note.Example,
-    };
+    public static StudentNote Of(ResultNote note, bool withModel) =>
+        new(
+            note.Id,
+            note.Code,
+            note.Tag,
+            note.Headline,
+            note.There,
+            note.Wanted,
+            note.Why,
+            note.Loss,
+            note.Marked,
+            withModel ? note.ModelElements : [],
+            note.AnswerElements,
+            note.CountedIn,
+            note.Consequences
+        )
+        {
+            Example = note.Example,
+        };
 }

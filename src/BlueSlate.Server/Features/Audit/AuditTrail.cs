@@ -10,15 +10,25 @@ namespace BlueSlate.Server.Features.Audit;
 /// </summary>
 public sealed class AuditTrail(BlueSlateContext database, IHttpContextAccessor accessor, TimeProvider clock)
 {
-    private Guid? Actor => Guid.TryParse(accessor.HttpContext?.User.FindFirstValue(ClaimTypes.NameIdentifier), out var id) ? id : null;
+    private Guid? Actor =>
+        Guid.TryParse(accessor.HttpContext?.User.FindFirstValue(ClaimTypes.NameIdentifier), out var id) ? id : null;
 
     /// <summary>Adds a line about a cohort.</summary>
-    public void Add(AuditKind kind, Guid cohortId, string detail, Guid? exerciseId = null) => AddLine(kind, Actor, cohortId, exerciseId, detail);
+    public void Add(AuditKind kind, Guid cohortId, string detail, Guid? exerciseId = null) =>
+        AddLine(kind, Actor, cohortId, exerciseId, detail);
 
     /// <summary>Adds a line about an answer, which it names by its candidate code.</summary>
     public async Task AddOfAnswerAsync(AuditKind kind, Guid answerId, string detail, CancellationToken cancellation)
     {
-        var answer = await database.Answers.Where(row => row.Id == answerId).Select(row => new { row.CandidateCode, row.ExerciseId, row.Exercise!.CohortId }).FirstAsync(cancellation);
+        var answer = await database
+            .Answers.Where(row => row.Id == answerId)
+            .Select(row => new
+            {
+                row.CandidateCode,
+                row.ExerciseId,
+                row.Exercise!.CohortId,
+            })
+            .FirstAsync(cancellation);
         Add(kind, answer.CohortId, $"{answer.CandidateCode}: {detail}", answer.ExerciseId);
     }
 
@@ -28,6 +38,17 @@ public sealed class AuditTrail(BlueSlateContext database, IHttpContextAccessor a
     private void AddLine(AuditKind kind, Guid? actor, Guid? cohort, Guid? exercise, string detail)
     {
         var now = clock.GetUtcNow();
-        database.AuditEvents.Add(new AuditEvent { Id = Guid.CreateVersion7(now), At = now, Kind = kind, ActorId = actor, CohortId = cohort, ExerciseId = exercise, Detail = detail });
+        database.AuditEvents.Add(
+            new AuditEvent
+            {
+                Id = Guid.CreateVersion7(now),
+                At = now,
+                Kind = kind,
+                ActorId = actor,
+                CohortId = cohort,
+                ExerciseId = exercise,
+                Detail = detail,
+            }
+        );
     }
 }

@@ -8,8 +8,16 @@ using Npgsql;
 
 namespace BlueSlate.Server.Features.Backup;
 
-/// <summary>The first entry of a backup file: what is in it, and a hash of every document. See docs/formats/backup.md.</summary>
-public sealed record BackupManifest(string Format, int Version, DateTimeOffset At, string Schema, IReadOnlyList<DocumentHash> Documents)
+/// <summary>
+/// The first entry of a backup file: what is in it, and a hash of every document. See docs/formats/backup.md.
+/// </summary>
+public sealed record BackupManifest(
+    string Format,
+    int Version,
+    DateTimeOffset At,
+    string Schema,
+    IReadOnlyList<DocumentHash> Documents
+)
 {
     /// <summary>The name of the format.</summary>
     public const string Name = "blue-slate-backup";
@@ -28,23 +36,31 @@ public static class Backup
     private const string Drop = "DROP SCHEMA IF EXISTS public CASCADE";
 
     /// <summary>The command <c>backup FILE</c>: says what it wrote; gives the process's exit code.</summary>
-    public static Task<int> RunAsync(string? file) => SayingAsync(async () =>
-    {
-        var manifest = await WriteAsync(Owner(), file ?? throw new BackupException("Say into which file: backup FILE"));
-        Console.WriteLine($"{manifest.Documents.Count} documents were written to {file} ({Size(file)}).");
-    });
+    public static Task<int> RunAsync(string? file) =>
+        SayingAsync(async () =>
+        {
+            var manifest = await WriteAsync(Owner(), file ?? throw new BackupException("Say into which file: backup FILE"));
+            Console.WriteLine($"{manifest.Documents.Count} documents were written to {file} ({Size(file)}).");
+        });
 
     /// <summary>The command <c>restore FILE</c>: says what it restored; gives the process's exit code.</summary>
-    public static Task<int> RunRestoreAsync(string? file) => SayingAsync(async () =>
-    {
-        var configuration = ServerSettings.FromEnvironment();
-        var manifest = await RestoreAsync(Owner(), ServerSettings.AppConnection(configuration), file ?? throw new BackupException("Say from which file: restore FILE"));
-        Console.WriteLine($"Restored {manifest.Documents.Count} documents of {manifest.At.UtcDateTime:yyyy-MM-dd HH:mm} UTC; every hash agrees.");
-        foreach (var table in manifest.Documents.CountBy(document => document.Table))
+    public static Task<int> RunRestoreAsync(string? file) =>
+        SayingAsync(async () =>
         {
-            Console.WriteLine($"  {table.Value,6} {table.Key.Replace('_', ' ')}");
-        }
-    });
+            var configuration = ServerSettings.FromEnvironment();
+            var manifest = await RestoreAsync(
+                Owner(),
+                ServerSettings.AppConnection(configuration),
+                file ?? throw new BackupException("Say from which file: restore FILE")
+            );
+            Console.WriteLine(
+                $"Restored {manifest.Documents.Count} documents of {manifest.At.UtcDateTime:yyyy-MM-dd HH:mm} UTC; every hash agrees."
+            );
+            foreach (var table in manifest.Documents.CountBy(document => document.Table))
+            {
+                Console.WriteLine($"  {table.Value, 6} {table.Key.Replace('_', ' ')}");
+            }
+        });
 
     /// <summary>Writes a backup; a file that is there already is left alone.</summary>
     public static async Task<BackupManifest> WriteAsync(string owner, string file)
@@ -66,10 +82,37 @@ public static class Backup
             }
 
             var snapshot = await ScalarAsync(connection, transaction, "SELECT pg_export_snapshot()");
-            var schema = await ScalarAsync(connection, transaction, """SELECT max(migration_id) FROM public."__EFMigrationsHistory" """);
-            var manifest = new BackupManifest(BackupManifest.Name, 1, DateTimeOffset.UtcNow, schema, await DocumentHashes.ReadAsync(connection, transaction));
+            var schema = await ScalarAsync(
+                connection,
+                transaction,
+                """SELECT max(migration_id) FROM public."__EFMigrationsHistory" """
+            );
+            var manifest = new BackupManifest(
+                BackupManifest.Name,
+                1,
+                DateTimeOffset.UtcNow,
+                schema,
+                await DocumentHashes.ReadAsync(connection, transaction)
+            );
             MakePrivate(dump);
-            if (await PostgresPrograms.RunAsync("pg_dump", owner, ["-Fc", "--no-owner", "--no-privileges", "-n", "public", $"--snapshot={snapshot}", "-f", dump, connection.Database]) is { } complaint)
+            if (
+                await PostgresPrograms.RunAsync(
+                    "pg_dump",
+                    owner,
+                    [
+                        "-Fc",
+                        "--no-owner",
+                        "--no-privileges",
+                        "-n",
+                        "public",
+                        $"--snapshot={snapshot}",
+                        "-f",
+                        dump,
+                        connection.Database,
+                    ]
+                ) is
+                { } complaint
+            )
             {
                 throw new BackupException(complaint);
             }
@@ -97,7 +140,14 @@ public static class Backup
             await connection.OpenAsync();
             await RefuseUnlessEmptyAsync(connection);
             await ScalarAsync(connection, null, Drop);
-            if (await PostgresPrograms.RunAsync("pg_restore", owner, ["--no-owner", "--no-privileges", "--exit-on-error", "--single-transaction", "-d", connection.Database, dump]) is { } complaint)
+            if (
+                await PostgresPrograms.RunAsync(
+                    "pg_restore",
+                    owner,
+                    ["--no-owner", "--no-privileges", "--exit-on-error", "--single-transaction", "-d", connection.Database, dump]
+                ) is
+                { } complaint
+            )
             {
                 await ClearAsync(connection);
                 throw new BackupException($"Nothing was restored. {complaint}");
@@ -123,8 +173,10 @@ public static class Backup
     {
         var there = restored.ToHashSet();
         var missing = wanted.Where(document => !there.Contains(document)).ToList();
-        return missing.Count > 0 ? $"{missing.Count} documents are not as the backup lists them, the first is {missing[0].Table} {missing[0].Id}."
-            : restored.Count != wanted.Count ? $"{restored.Count - wanted.Count} documents are in the dump that the backup does not list."
+        return missing.Count > 0
+                ? $"{missing.Count} documents are not as the backup lists them, the first is {missing[0].Table} {missing[0].Id}."
+            : restored.Count != wanted.Count
+                ? $"{restored.Count - wanted.Count} documents are in the dump that the backup does not list."
             : null;
     }
 
@@ -154,8 +206,13 @@ public static class Backup
         {
             await using var stream = File.OpenRead(path);
             await using var tar = new TarReader(stream);
-            var manifest = await tar.GetNextEntryAsync() is { Name: ManifestEntry, DataStream: { } text } ? await JsonSerializer.DeserializeAsync<BackupManifest>(text, Formats.Json) : null;
-            if (manifest is not { Format: BackupManifest.Name, Version: 1 } || await tar.GetNextEntryAsync() is not { Name: DumpEntry, DataStream: { } data })
+            var manifest = await tar.GetNextEntryAsync() is { Name: ManifestEntry, DataStream: { } text }
+                ? await JsonSerializer.DeserializeAsync<BackupManifest>(text, Formats.Json)
+                : null;
+            if (
+                manifest is not { Format: BackupManifest.Name, Version: 1 }
+                || await tar.GetNextEntryAsync() is not { Name: DumpEntry, DataStream: { } data }
+            )
             {
                 throw new BackupException($"{path} is not a backup of this product that this version reads.");
             }
@@ -164,7 +221,14 @@ public static class Backup
             await data.CopyToAsync(target);
             return manifest;
         }
-        catch (Exception error) when (error is InvalidDataException or JsonException or EndOfStreamException or IOException or UnauthorizedAccessException)
+        catch (Exception error)
+            when (error
+                    is InvalidDataException
+                        or JsonException
+                        or EndOfStreamException
+                        or IOException
+                        or UnauthorizedAccessException
+            )
         {
             throw new BackupException($"{path} cannot be read as a backup: {error.Message}");
         }
@@ -198,7 +262,8 @@ public static class Backup
             await work();
             return 0;
         }
-        catch (Exception error) when (error is BackupException or NpgsqlException or IOException or UnauthorizedAccessException or Win32Exception)
+        catch (Exception error)
+            when (error is BackupException or NpgsqlException or IOException or UnauthorizedAccessException or Win32Exception)
         {
             await Console.Error.WriteLineAsync(error.Message);
             return 1;

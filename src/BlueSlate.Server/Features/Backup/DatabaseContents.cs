@@ -25,7 +25,9 @@ public static class DatabaseContents
         ORDER BY 1, 2
         """;
 
-    /// <summary>A few words on what is there, or null for a database that is empty, or holds our tables and nothing in them.</summary>
+    /// <summary>
+    /// A few words on what is there, or null for a database that is empty, or holds our tables and nothing in them.
+    /// </summary>
     public static async Task<string?> OfAsync(NpgsqlConnection connection)
     {
         var ours = OurTables();
@@ -41,17 +43,36 @@ public static class DatabaseContents
 
         // Sequences of our tables carry their tables' names.
         bool IsOurs((string Schema, string Name, string Kind) thing) =>
-            thing.Schema == Migration.JobSchema || (thing.Schema == "public" && (ours.Contains(thing.Name) || (thing.Kind == "sequence" && ours.Any(table => thing.Name.StartsWith(table, StringComparison.Ordinal)))));
+            thing.Schema == Migration.JobSchema
+            || (
+                thing.Schema == "public"
+                && (
+                    ours.Contains(thing.Name)
+                    || (thing.Kind == "sequence" && ours.Any(table => thing.Name.StartsWith(table, StringComparison.Ordinal)))
+                )
+            );
         var strange = things.Where(thing => !IsOurs(thing)).ToList();
         if (strange.Count > 0)
         {
             var (schema, name, kind) = strange[0];
-            return $"there is the {kind} {(name.Length > 0 ? $"{schema}.{name}" : schema)}{(strange.Count > 1 ? $" and {strange.Count - 1} more things" : "")}";
+            return $"there is the {kind} "
+                + $"{(name.Length > 0 ? $"{schema}.{name}" : schema)}{(strange.Count > 1 ? $" and {strange.Count - 1} more things" : "")}";
         }
 
-        foreach (var table in things.Where(thing => thing.Kind == "table" && thing.Schema == "public" && thing.Name is not ("__EFMigrationsHistory" or "data_protection_keys")).Select(thing => thing.Name))
+        foreach (
+            var table in things
+                .Where(thing =>
+                    thing.Kind == "table"
+                    && thing.Schema == "public"
+                    && thing.Name is not ("__EFMigrationsHistory" or "data_protection_keys")
+                )
+                .Select(thing => thing.Name)
+        )
         {
-            await using var count = new NpgsqlCommand($"SELECT count(*) FROM public.{new NpgsqlCommandBuilder().QuoteIdentifier(table)}", connection);
+            await using var count = new NpgsqlCommand(
+                $"SELECT count(*) FROM public.{new NpgsqlCommandBuilder().QuoteIdentifier(table)}",
+                connection
+            );
             var rows = (long)(await count.ExecuteScalarAsync())!;
             if (rows > 0)
             {

@@ -26,7 +26,11 @@ public static class DocumentHashes
     ];
 
     /// <summary>The hashes, ordered by table and id.</summary>
-    public static async Task<List<DocumentHash>> ReadAsync(NpgsqlConnection connection, NpgsqlTransaction? transaction, CancellationToken cancellation = default)
+    public static async Task<List<DocumentHash>> ReadAsync(
+        NpgsqlConnection connection,
+        NpgsqlTransaction? transaction,
+        CancellationToken cancellation = default
+    )
     {
         var hashes = new List<DocumentHash>();
         foreach (var (table, key, texts) in Documents)
@@ -37,7 +41,11 @@ public static class DocumentHashes
             }
 
             var whole = string.Join(" || chr(10) || ", texts);
-            await using var command = new NpgsqlCommand($"SELECT {key}, encode(sha256(convert_to({whole}, 'UTF8')), 'hex') FROM public.{table} ORDER BY 1", connection, transaction);
+            await using var command = new NpgsqlCommand(
+                $"SELECT {key}, encode(sha256(convert_to({whole}, 'UTF8')), 'hex') FROM public.{table} ORDER BY 1",
+                connection,
+                transaction
+            );
             await using var reader = await command.ExecuteReaderAsync(cancellation);
             while (await reader.ReadAsync(cancellation))
             {
@@ -49,9 +57,21 @@ public static class DocumentHashes
     }
 
     /// <summary>Whether a table is there.</summary>
-    public static async Task<bool> ExistsAsync(NpgsqlConnection connection, NpgsqlTransaction? transaction, string table, CancellationToken cancellation = default)
+    public static async Task<bool> ExistsAsync(
+        NpgsqlConnection connection,
+        NpgsqlTransaction? transaction,
+        string table,
+        CancellationToken cancellation = default
+    )
     {
-        await using var command = new NpgsqlCommand("SELECT to_regclass('public.' || quote_ident($1)) IS NOT NULL", connection, transaction) { Parameters = { new() { Value = table } } };
+        await using var command = new NpgsqlCommand(
+            "SELECT to_regclass('public.' || quote_ident($1)) IS NOT NULL",
+            connection,
+            transaction
+        )
+        {
+            Parameters = { new() { Value = table } },
+        };
         return (bool)(await command.ExecuteScalarAsync(cancellation))!;
     }
 }

@@ -8,7 +8,11 @@ using Microsoft.EntityFrameworkCore;
 namespace BlueSlate.Server.Features.Checking;
 
 /// <summary>For how many answers a decision holds.</summary>
-public enum Reach { Answer, Alike }
+public enum Reach
+{
+    Answer,
+    Alike,
+}
 
 /// <summary>The decision that holds for a note of an answer.</summary>
 public sealed record NoteDecision(Decision Decision, string Comment, Reach Reach);
@@ -18,7 +22,12 @@ public sealed record NoteDecision(Decision Decision, string Comment, Reach Reach
 /// <param name="Revision">What it was held against.</param>
 /// <param name="Assessment">What was found.</param>
 /// <param name="Decisions">By finding id.</param>
-public sealed record CheckedAnswer(Answer Answer, AssessmentRevision Revision, Assessment Assessment, ImmutableSortedDictionary<string, NoteDecision> Decisions)
+public sealed record CheckedAnswer(
+    Answer Answer,
+    AssessmentRevision Revision,
+    Assessment Assessment,
+    ImmutableSortedDictionary<string, NoteDecision> Decisions
+)
 {
     /// <summary>True when a person has to look before the marks are released.</summary>
     public bool Doubtful => Assessment.Doubt.IsOpen;
@@ -32,7 +41,9 @@ public sealed record CheckedAnswer(Answer Answer, AssessmentRevision Revision, A
 
     /// <summary>The rulings that decisions on notes are.</summary>
     private IEnumerable<Ruling> Rulings(ImmutableSortedDictionary<string, NoteDecision> decisions) =>
-        Assessment.Notes.Where(note => decisions.ContainsKey(note.Finding.Id)).Select(note => note.Ruled(decisions[note.Finding.Id].Decision, decisions[note.Finding.Id].Comment));
+        Assessment
+            .Notes.Where(note => decisions.ContainsKey(note.Finding.Id))
+            .Select(note => note.Ruled(decisions[note.Finding.Id].Decision, decisions[note.Finding.Id].Comment));
 }
 
 /// <summary>Runs the core on stored answers.</summary>
@@ -47,7 +58,8 @@ public sealed partial class AnswerAssessment(BlueSlateContext database, Assessor
         var answer = await WithAll(database.Answers.Where(row => row.Id == answerId)).FirstAsync(cancellation);
         var revision = await NewestAsync(answer.ExerciseId, cancellation);
         var rulings = await RulingsForAllAsync(answer.ExerciseId, cancellation);
-        return CheckOrNot(answer, revision, rulings, assessors.For(answer.Question!, revision)) ?? throw new NotAssessedException(answer.CandidateCode);
+        return CheckOrNot(answer, revision, rulings, assessors.For(answer.Question!, revision))
+            ?? throw new NotAssessedException(answer.CandidateCode);
     }
 
     /// <summary>The same; null for an answer with which it fails.</summary>
@@ -64,8 +76,18 @@ public sealed partial class AnswerAssessment(BlueSlateContext database, Assessor
     }
 
     /// <summary>The same answer again, with something else said of what stands for what.</summary>
-    public async Task<CheckedAnswer> RunAsAsync(CheckedAnswer before, IReadOnlyList<StandsFor> stands, CancellationToken cancellation) =>
-        Check(before.Answer, before.Revision, await RulingsForAllAsync(before.Answer.ExerciseId, cancellation), assessors.For(before.Answer.Question!, before.Revision), stands);
+    public async Task<CheckedAnswer> RunAsAsync(
+        CheckedAnswer before,
+        IReadOnlyList<StandsFor> stands,
+        CancellationToken cancellation
+    ) =>
+        Check(
+            before.Answer,
+            before.Revision,
+            await RulingsForAllAsync(before.Answer.ExerciseId, cancellation),
+            assessors.For(before.Answer.Question!, before.Revision),
+            stands
+        );
 
     /// <summary>The same of every answer of an exercise that is handed in and not released, in no particular order.</summary>
     public async Task<IReadOnlyList<CheckedAnswer>> RunAllAsync(Guid exerciseId, CancellationToken cancellation)
@@ -78,7 +100,13 @@ public sealed partial class AnswerAssessment(BlueSlateContext database, Assessor
     public async Task<IReadOnlyList<CheckedAnswer>> RunReleasedAsync(Guid exerciseId, CancellationToken cancellation)
     {
         var revision = await NewestAsync(exerciseId, cancellation);
-        return await RunEachAsync(database.Answers.Where(row => row.ExerciseId == exerciseId && row.Released != null), exerciseId, revision, question => assessors.For(question, revision), cancellation);
+        return await RunEachAsync(
+            database.Answers.Where(row => row.ExerciseId == exerciseId && row.Released != null),
+            exerciseId,
+            revision,
+            question => assessors.For(question, revision),
+            cancellation
+        );
     }
 
     /// <summary>An answer with its exercise and question, and the scheme by which it is marked. Nothing is checked.</summary>
@@ -89,23 +117,52 @@ public sealed partial class AnswerAssessment(BlueSlateContext database, Assessor
     }
 
     /// <summary>The same under an assessment that is only being thought of.</summary>
-    public Task<IReadOnlyList<CheckedAnswer>> RunAllAsync(Guid exerciseId, AssessmentRevision thoughtOf, CancellationToken cancellation)
+    public Task<IReadOnlyList<CheckedAnswer>> RunAllAsync(
+        Guid exerciseId,
+        AssessmentRevision thoughtOf,
+        CancellationToken cancellation
+    )
     {
         var prepared = new Dictionary<Guid, Assessor>();
         Assessor For(QuestionRevision question) =>
-            prepared.TryGetValue(question.Id, out var known) ? known : prepared[question.Id] = AssessorStore.Prepare(question, thoughtOf);
+            prepared.TryGetValue(question.Id, out var known)
+                ? known
+                : prepared[question.Id] = AssessorStore.Prepare(question, thoughtOf);
         return RunAllAsync(exerciseId, thoughtOf, For, cancellation);
     }
 
-    private Task<IReadOnlyList<CheckedAnswer>> RunAllAsync(Guid exerciseId, AssessmentRevision revision, Func<QuestionRevision, Assessor> assessorFor, CancellationToken cancellation) =>
-        RunEachAsync(database.Answers.Where(row => row.ExerciseId == exerciseId && row.HandedInAt != null && row.Released == null), exerciseId, revision, assessorFor, cancellation);
+    private Task<IReadOnlyList<CheckedAnswer>> RunAllAsync(
+        Guid exerciseId,
+        AssessmentRevision revision,
+        Func<QuestionRevision, Assessor> assessorFor,
+        CancellationToken cancellation
+    ) =>
+        RunEachAsync(
+            database.Answers.Where(row => row.ExerciseId == exerciseId && row.HandedInAt != null && row.Released == null),
+            exerciseId,
+            revision,
+            assessorFor,
+            cancellation
+        );
 
-    private async Task<IReadOnlyList<CheckedAnswer>> RunEachAsync(IQueryable<Answer> chosen, Guid exerciseId, AssessmentRevision revision, Func<QuestionRevision, Assessor> assessorFor, CancellationToken cancellation)
+    private async Task<IReadOnlyList<CheckedAnswer>> RunEachAsync(
+        IQueryable<Answer> chosen,
+        Guid exerciseId,
+        AssessmentRevision revision,
+        Func<QuestionRevision, Assessor> assessorFor,
+        CancellationToken cancellation
+    )
     {
         var rulings = await RulingsForAllAsync(exerciseId, cancellation);
         var answers = await WithAll(chosen).ToListAsync(cancellation);
         var work = answers.Select(answer => (Answer: answer, Assessor: assessorFor(answer.Question!))).ToList();
-        return [.. work.AsParallel().WithCancellation(cancellation).Select(pair => CheckOrNot(pair.Answer, revision, rulings, pair.Assessor)).OfType<CheckedAnswer>()];
+        return
+        [
+            .. work.AsParallel()
+                .WithCancellation(cancellation)
+                .Select(pair => CheckOrNot(pair.Answer, revision, rulings, pair.Assessor))
+                .OfType<CheckedAnswer>(),
+        ];
     }
 
     /// <summary>Writes the total of a checked answer to its result row, making the row when there is none.</summary>
@@ -114,25 +171,44 @@ public sealed partial class AnswerAssessment(BlueSlateContext database, Assessor
         var (total, maximum) = (result.Assessment.Sheet.Total.ToString(), result.Assessment.Sheet.Maximum.ToString());
         await database.Database.ExecuteSqlAsync(
             $"""
-            INSERT INTO check_results (id, answer_id, question_revision_id, assessment_revision_id, core_version, total, maximum, doubtful, at)
-            VALUES ({Guid.CreateVersion7()}, {result.Answer.Id}, {result.Answer.QuestionRevisionId}, {result.Revision.Id}, {Assessor.CoreVersion}, {total}, {maximum}, {result.Doubtful}, {now})
+            INSERT INTO check_results (
+                id, answer_id, question_revision_id, assessment_revision_id, core_version, total, maximum, doubtful, at)
+            VALUES ({Guid.CreateVersion7()}, {result.Answer.Id}, {result.Answer.QuestionRevisionId}, {result.Revision.Id},
+                {Assessor.CoreVersion}, {total}, {maximum}, {result.Doubtful}, {now})
             ON CONFLICT (answer_id, question_revision_id, assessment_revision_id, core_version)
             DO UPDATE SET total = excluded.total, maximum = excluded.maximum, doubtful = excluded.doubtful
             """,
-            cancellation);
+            cancellation
+        );
     }
 
-    private static IQueryable<Answer> WithAll(IQueryable<Answer> answers) => answers.AsNoTracking().AsSplitQuery()
-        .Include(row => row.Question).Include(row => row.Exercise).Include(row => row.Rulings).Include(row => row.Stands).Include(row => row.Released);
+    private static IQueryable<Answer> WithAll(IQueryable<Answer> answers) =>
+        answers
+            .AsNoTracking()
+            .AsSplitQuery()
+            .Include(row => row.Question)
+            .Include(row => row.Exercise)
+            .Include(row => row.Rulings)
+            .Include(row => row.Stands)
+            .Include(row => row.Released);
 
     private Task<AssessmentRevision> NewestAsync(Guid exerciseId, CancellationToken cancellation) =>
-        database.AssessmentRevisions.AsNoTracking().Where(row => row.ExerciseId == exerciseId).OrderByDescending(row => row.Number).FirstAsync(cancellation);
+        database
+            .AssessmentRevisions.AsNoTracking()
+            .Where(row => row.ExerciseId == exerciseId)
+            .OrderByDescending(row => row.Number)
+            .FirstAsync(cancellation);
 
     private Task<List<ClassRuling>> RulingsForAllAsync(Guid exerciseId, CancellationToken cancellation) =>
         database.ClassRulings.AsNoTracking().Where(row => row.ExerciseId == exerciseId).ToListAsync(cancellation);
 
     // No answer stands in the way of others: one that cannot be assessed is left out here, and told where it stands by itself.
-    private CheckedAnswer? CheckOrNot(Answer answer, AssessmentRevision revision, IReadOnlyList<ClassRuling> forAll, Assessor assessor)
+    private CheckedAnswer? CheckOrNot(
+        Answer answer,
+        AssessmentRevision revision,
+        IReadOnlyList<ClassRuling> forAll,
+        Assessor assessor
+    )
     {
         try
         {
@@ -148,10 +224,24 @@ public sealed partial class AnswerAssessment(BlueSlateContext database, Assessor
     [LoggerMessage(Level = LogLevel.Error, Message = "Answer {AnswerId} could not be assessed")]
     private static partial void LogNotAssessed(ILogger logger, Exception error, Guid answerId);
 
-    private static CheckedAnswer Check(Answer answer, AssessmentRevision revision, IReadOnlyList<ClassRuling> forAll, Assessor assessor, IReadOnlyList<StandsFor>? stands = null)
+    private static CheckedAnswer Check(
+        Answer answer,
+        AssessmentRevision revision,
+        IReadOnlyList<ClassRuling> forAll,
+        Assessor assessor,
+        IReadOnlyList<StandsFor>? stands = null
+    )
     {
-        var drawing = DrawingReader.Read(answer.Drawing).Drawing ?? throw new InvalidOperationException("A stored drawing cannot be read.");
-        var assessment = assessor.AssessAs(drawing, (stands ?? answer.Stands).ToImmutableDictionary(row => row.ModelElement, row => row.AnswerElement, StringComparer.Ordinal));
+        var drawing = DrawingReader.Read(answer.Drawing).Drawing
+            ?? throw new InvalidOperationException("A stored drawing cannot be read.");
+        var assessment = assessor.AssessAs(
+            drawing,
+            (stands ?? answer.Stands).ToImmutableDictionary(
+                row => row.ModelElement,
+                row => row.AnswerElement,
+                StringComparer.Ordinal
+            )
+        );
         var own = answer.Rulings.ToDictionary(ruling => ruling.FindingId, StringComparer.Ordinal);
         var byKey = forAll.ToDictionary(ruling => ruling.AlikeKey, StringComparer.Ordinal);
         var decisions = ImmutableSortedDictionary.CreateBuilder<string, NoteDecision>(StringComparer.Ordinal);
@@ -173,9 +263,17 @@ public sealed partial class AnswerAssessment(BlueSlateContext database, Assessor
             }
         }
 
-        return new CheckedAnswer(answer, revision, rulings.Count == 0 ? assessment : assessment.Under([.. rulings]), decisions.ToImmutable());
+        return new CheckedAnswer(
+            answer,
+            revision,
+            rulings.Count == 0 ? assessment : assessment.Under([.. rulings]),
+            decisions.ToImmutable()
+        );
     }
 }
 
 /// <summary>An answer could not be assessed. It is kept as it is, and stands in nobody's way.</summary>
-public sealed class NotAssessedException(string code) : Exception($"Answer {code} could not be assessed. Its drawing is kept as it is; tell whoever runs this server, with the number of this reply.");
+public sealed class NotAssessedException(string code)
+    : Exception(
+        $"Answer {code} could not be assessed. Its drawing is kept as it is; tell whoever runs this server, with the number of this reply."
+    );

@@ -7,7 +7,9 @@ using BlueSlate.Server.Features.Exercises;
 
 namespace BlueSlate.Server.Features.Checking;
 
-/// <summary>Keeps prepared assessors, since one serves all answers of its revisions. Bounded; any of them can be made anew.</summary>
+/// <summary>
+/// Keeps prepared assessors, since one serves all answers of its revisions. Bounded; any of them can be made anew.
+/// </summary>
 public sealed class AssessorStore
 {
     private const int Most = 64;
@@ -30,7 +32,8 @@ public sealed class AssessorStore
     {
         var part = ExerciseJson.Read<PartDocument>(question.Part);
         var document = ExerciseJson.Read<AssessmentDocument>(assessment.Assessment);
-        var model = DrawingReader.Read(assessment.Model).Drawing ?? throw new InvalidOperationException("A stored model answer cannot be read.");
+        var model = DrawingReader.Read(assessment.Model).Drawing
+            ?? throw new InvalidOperationException("A stored model answer cannot be read.");
         return new Assessor(model, part.ToOptions(), document.ToTolerances(), document.Scheme!.ToScheme(), document.ToTerms());
     }
 }

@@ -17,14 +17,22 @@ public sealed class CheckJob(BlueSlateContext database, AnswerAssessment assessm
     [AutomaticRetry(Attempts = 0)]
     public async Task RunAsync(Guid answerId, CancellationToken cancellation)
     {
-        var open = database.CheckRequests.Where(request => request.AnswerId == answerId && request.DoneAt == null && !request.NeedsPerson);
+        var open = database.CheckRequests.Where(request =>
+            request.AnswerId == answerId && request.DoneAt == null && !request.NeedsPerson
+        );
         if (!await open.AnyAsync(cancellation))
         {
             return;
         }
 
-        await open.Where(request => request.Attempts >= Attempts).ExecuteUpdateAsync(set => set.SetProperty(request => request.NeedsPerson, true), cancellation);
-        if (await open.ExecuteUpdateAsync(set => set.SetProperty(request => request.Attempts, request => request.Attempts + 1), cancellation) == 0)
+        await open.Where(request => request.Attempts >= Attempts)
+            .ExecuteUpdateAsync(set => set.SetProperty(request => request.NeedsPerson, true), cancellation);
+        if (
+            await open.ExecuteUpdateAsync(
+                set => set.SetProperty(request => request.Attempts, request => request.Attempts + 1),
+                cancellation
+            ) == 0
+        )
         {
             log.LogWarning("The check of answer {AnswerId} failed {Attempts} times and needs a person", answerId, Attempts);
             return;

@@ -7,15 +7,18 @@ namespace BlueSlate.Server.Features.Checking;
 public sealed class CheckQueue(IBackgroundJobClient jobs, TimeProvider clock, ILogger<CheckQueue> log)
 {
     /// <summary>The row that asks for a check.</summary>
-    public CheckRequest RequestFor(Guid answerId, Guid assessmentRevisionId) => new()
-    {
-        Id = Guid.CreateVersion7(),
-        AnswerId = answerId,
-        AssessmentRevisionId = assessmentRevisionId,
-        RequestedAt = clock.GetUtcNow(),
-    };
+    public CheckRequest RequestFor(Guid answerId, Guid assessmentRevisionId) =>
+        new()
+        {
+            Id = Guid.CreateVersion7(),
+            AnswerId = answerId,
+            AssessmentRevisionId = assessmentRevisionId,
+            RequestedAt = clock.GetUtcNow(),
+        };
 
-    /// <summary>Enqueues the work. Should this fail, the caller's work is committed all the same, and the sweep finds the rows.</summary>
+    /// <summary>
+    /// Enqueues the work. Should this fail, the caller's work is committed all the same, and the sweep finds the rows.
+    /// </summary>
     public void Enqueue(IEnumerable<Guid> answerIds)
     {
         try

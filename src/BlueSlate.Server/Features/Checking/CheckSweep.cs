@@ -26,8 +26,7 @@ public sealed class CheckSweep(IServiceScopeFactory scopes, TimeProvider clock, 
             {
                 log.LogWarning(error, "The sweep could not reach the database and will try again");
             }
-        }
-        while (await timer.WaitForNextTickAsync(stoppingToken));
+        } while (await timer.WaitForNextTickAsync(stoppingToken));
     }
 
     /// <summary>Looks once.</summary>
@@ -42,17 +41,36 @@ public sealed class CheckSweep(IServiceScopeFactory scopes, TimeProvider clock, 
         }
 
         var before = clock.GetUtcNow() - Every;
-        var waiting = await database.CheckRequests
-            .Where(request => request.DoneAt == null && !request.NeedsPerson && request.RequestedAt < before)
-            .Select(request => request.AnswerId).Distinct().Take(500).ToListAsync(cancellation);
+        var waiting = await database
+            .CheckRequests.Where(request => request.DoneAt == null && !request.NeedsPerson && request.RequestedAt < before)
+            .Select(request => request.AnswerId)
+            .Distinct()
+            .Take(500)
+            .ToListAsync(cancellation);
         scope.ServiceProvider.GetRequiredService<CheckQueue>().Enqueue(waiting);
     }
 
     // What an earlier version of the core has checked is checked by this one, unless its marks are released.
     private static Task AskAgainAsync(BlueSlateContext database, CancellationToken cancellation) =>
-        database.CheckRequests
-            .Where(request => request.DoneAt != null && request.Answer!.Released == null
-                && request.AssessmentRevisionId == database.AssessmentRevisions.Where(revision => revision.ExerciseId == request.Answer!.ExerciseId).OrderByDescending(revision => revision.Number).Select(revision => revision.Id).First()
-                && !database.CheckResults.Any(result => result.AnswerId == request.AnswerId && result.AssessmentRevisionId == request.AssessmentRevisionId && result.CoreVersion == Assessor.CoreVersion))
-            .ExecuteUpdateAsync(set => set.SetProperty(request => request.DoneAt, (DateTimeOffset?)null).SetProperty(request => request.Attempts, 0), cancellation);
+        database
+            .CheckRequests.Where(request =>
+                request.DoneAt != null
+                && request.Answer!.Released == null
+                && request.AssessmentRevisionId
+                    == database
+                        .AssessmentRevisions.Where(revision => revision.ExerciseId == request.Answer!.ExerciseId)
+                        .OrderByDescending(revision => revision.Number)
+                        .Select(revision => revision.Id)
+                        .First()
+                && !database.CheckResults.Any(result =>
+                    result.AnswerId == request.AnswerId
+                    && result.AssessmentRevisionId == request.AssessmentRevisionId
+                    && result.CoreVersion == Assessor.CoreVersion
+                )
+            )
+            .ExecuteUpdateAsync(
+                set =>
+                    set.SetProperty(request => request.DoneAt, (DateTimeOffset?)null).SetProperty(request => request.Attempts, 0),
+                cancellation
+            );
 }

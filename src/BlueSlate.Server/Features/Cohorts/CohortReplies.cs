@@ -6,7 +6,15 @@ namespace BlueSlate.Server.Features.Cohorts;
 public sealed record CohortPage(Guid Id, string Name, DateOnly? KeepUntil, CohortPerson[] People);
 
 /// <summary>A person of a cohort, and how much of theirs is kept.</summary>
-public sealed record CohortPerson(Guid Id, string Name, string Email, CohortRole Role, bool HasSignedIn, int Answers, int HandedIn);
+public sealed record CohortPerson(
+    Guid Id,
+    string Name,
+    string Email,
+    CohortRole Role,
+    bool HasSignedIn,
+    int Answers,
+    int HandedIn
+);
 
 /// <summary>People to be added: one a line, a name and an address with a comma between them.</summary>
 public sealed record AddPeopleRequest(string People, CohortRole Role);

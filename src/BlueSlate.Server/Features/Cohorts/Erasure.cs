@@ -4,7 +4,9 @@ using Microsoft.EntityFrameworkCore;
 
 namespace BlueSlate.Server.Features.Cohorts;
 
-/// <summary>Erases what is kept of people: one of them when an instructor asks, all students of a cohort when its day has come.</summary>
+/// <summary>
+/// Erases what is kept of people: one of them when an instructor asks, all students of a cohort when its day has come.
+/// </summary>
 public sealed class Erasure(BlueSlateContext database, AuditTrail audit)
 {
     /// <summary>
@@ -24,12 +26,22 @@ public sealed class Erasure(BlueSlateContext database, AuditTrail audit)
     public async Task<int> EraseWhatIsDueAsync(DateOnly today, CancellationToken cancellation)
     {
         var erased = 0;
-        foreach (var cohort in await database.Cohorts.Where(row => row.KeepUntil != null && row.KeepUntil <= today).Select(row => row.Id).ToListAsync(cancellation))
+        foreach (
+            var cohort in await database
+                .Cohorts.Where(row => row.KeepUntil != null && row.KeepUntil <= today)
+                .Select(row => row.Id)
+                .ToListAsync(cancellation)
+        )
         {
             await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
-            var students = await database.Memberships.Where(member => member.CohortId == cohort && member.Role == CohortRole.Student).Select(member => member.AccountId).ToListAsync(cancellation);
+            var students = await database
+                .Memberships.Where(member => member.CohortId == cohort && member.Role == CohortRole.Student)
+                .Select(member => member.AccountId)
+                .ToListAsync(cancellation);
             var answers = await EraseAllAsync(cohort, students, cancellation);
-            await database.Cohorts.Where(row => row.Id == cohort).ExecuteUpdateAsync(set => set.SetProperty(row => row.KeepUntil, (DateOnly?)null), cancellation);
+            await database
+                .Cohorts.Where(row => row.Id == cohort)
+                .ExecuteUpdateAsync(set => set.SetProperty(row => row.KeepUntil, (DateOnly?)null), cancellation);
             audit.Add(AuditKind.Erasure, cohort, $"the day had come: {Say(students.Count, answers)}");
             await database.SaveChangesAsync(cancellation);
             await transaction.CommitAsync(cancellation);
@@ -41,7 +53,10 @@ public sealed class Erasure(BlueSlateContext database, AuditTrail audit)
 
     private async Task<int> EraseAllAsync(Guid cohort, List<Guid> people, CancellationToken cancellation)
     {
-        var answers = await database.Answers.Where(answer => answer.Exercise!.CohortId == cohort && people.Contains(answer.AccountId)).Select(answer => answer.Id).ToListAsync(cancellation);
+        var answers = await database
+            .Answers.Where(answer => answer.Exercise!.CohortId == cohort && people.Contains(answer.AccountId))
+            .Select(answer => answer.Id)
+            .ToListAsync(cancellation);
         await database.Checkpoints.Where(row => answers.Contains(row.AnswerId)).ExecuteDeleteAsync(cancellation);
         await database.CheckRequests.Where(row => answers.Contains(row.AnswerId)).ExecuteDeleteAsync(cancellation);
         await database.CheckResults.Where(row => answers.Contains(row.AnswerId)).ExecuteDeleteAsync(cancellation);
@@ -52,9 +67,18 @@ public sealed class Erasure(BlueSlateContext database, AuditTrail audit)
         await database.BlindMarkings.Where(row => answers.Contains(row.AnswerId)).ExecuteDeleteAsync(cancellation);
         await database.SampleAnswers.Where(row => answers.Contains(row.AnswerId)).ExecuteDeleteAsync(cancellation);
         await database.Answers.Where(answer => answers.Contains(answer.Id)).ExecuteDeleteAsync(cancellation);
-        await database.Memberships.Where(member => member.CohortId == cohort && people.Contains(member.AccountId)).ExecuteDeleteAsync(cancellation);
-        var gone = await database.Users.Where(account => people.Contains(account.Id) && !database.Memberships.Any(member => member.AccountId == account.Id)).Select(account => account.Id).ToListAsync(cancellation);
-        await database.AuditEvents.Where(line => line.Kind == AuditKind.SignIn && line.ActorId != null && gone.Contains(line.ActorId.Value)).ExecuteDeleteAsync(cancellation);
+        await database
+            .Memberships.Where(member => member.CohortId == cohort && people.Contains(member.AccountId))
+            .ExecuteDeleteAsync(cancellation);
+        var gone = await database
+            .Users.Where(account =>
+                people.Contains(account.Id) && !database.Memberships.Any(member => member.AccountId == account.Id)
+            )
+            .Select(account => account.Id)
+            .ToListAsync(cancellation);
+        await database
+            .AuditEvents.Where(line => line.Kind == AuditKind.SignIn && line.ActorId != null && gone.Contains(line.ActorId.Value))
+            .ExecuteDeleteAsync(cancellation);
         await database.Users.Where(account => gone.Contains(account.Id)).ExecuteDeleteAsync(cancellation);
         return answers.Count;
     }

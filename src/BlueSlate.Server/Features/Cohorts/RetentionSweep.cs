@@ -3,7 +3,8 @@ using Npgsql;
 namespace BlueSlate.Server.Features.Cohorts;
 
 /// <summary>Looks once an hour whether a cohort's day has come.</summary>
-public sealed class RetentionSweep(IServiceScopeFactory scopes, TimeProvider clock, ILogger<RetentionSweep> log) : BackgroundService
+public sealed class RetentionSweep(IServiceScopeFactory scopes, TimeProvider clock, ILogger<RetentionSweep> log)
+    : BackgroundService
 {
     /// <inheritdoc />
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
@@ -25,7 +26,6 @@ public sealed class RetentionSweep(IServiceScopeFactory scopes, TimeProvider clo
             {
                 log.LogWarning(error, "What is due to be erased could not be looked for; it will be tried again");
             }
-        }
-        while (await timer.WaitForNextTickAsync(stoppingToken));
+        } while (await timer.WaitForNextTickAsync(stoppingToken));
     }
 }

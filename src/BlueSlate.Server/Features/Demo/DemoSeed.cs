@@ -38,7 +38,8 @@ public sealed class DemoSeed(BlueSlateContext database, string folder, TimeProvi
     private readonly List<Exercise> released = [];
 
     /// <summary>Seeds the database of this process's environment from a folder.</summary>
-    public static Task<int> RunAsync(string folder) => RunAsync(folder, ServerSettings.AppConnection(ServerSettings.FromEnvironment()));
+    public static Task<int> RunAsync(string folder) =>
+        RunAsync(folder, ServerSettings.AppConnection(ServerSettings.FromEnvironment()));
 
     /// <summary>Seeds a database; gives the process's exit code.</summary>
     public static async Task<int> RunAsync(string folder, string connection)
@@ -67,11 +68,18 @@ public sealed class DemoSeed(BlueSlateContext database, string folder, TimeProvi
     /// <summary>Writes the course in one transaction.</summary>
     public async Task FillAsync()
     {
-        var course = JsonSerializer.Deserialize<DemoCourse>(await File.ReadAllTextAsync(Path.Combine(folder, "course.json")), Formats.Json)!;
+        var course = JsonSerializer.Deserialize<DemoCourse>(
+            await File.ReadAllTextAsync(Path.Combine(folder, "course.json")),
+            Formats.Json
+        )!;
         await using var transaction = await database.Database.BeginTransactionAsync();
         var cohort = new Cohort { Id = Guid.CreateVersion7(), Name = course.Cohort };
         database.Cohorts.Add(cohort);
-        var people = course.People.ToDictionary(person => person.Name, person => AddPerson(person, cohort), StringComparer.Ordinal);
+        var people = course.People.ToDictionary(
+            person => person.Name,
+            person => AddPerson(person, cohort),
+            StringComparer.Ordinal
+        );
         var age = 0;
         foreach (var exercise in course.Exercises)
         {
@@ -86,7 +94,10 @@ public sealed class DemoSeed(BlueSlateContext database, string folder, TimeProvi
     /// <summary>The record's lines of seeding, which no request made, are the instructor's.</summary>
     public async Task SignAsync()
     {
-        var instructor = await database.Memberships.Where(member => member.Role == CohortRole.Instructor).Select(member => member.AccountId).FirstAsync();
+        var instructor = await database
+            .Memberships.Where(member => member.Role == CohortRole.Instructor)
+            .Select(member => member.AccountId)
+            .FirstAsync();
         await database.AuditEvents.ExecuteUpdateAsync(set => set.SetProperty(line => line.ActorId, instructor));
     }
 
@@ -96,21 +107,36 @@ public sealed class DemoSeed(BlueSlateContext database, string folder, TimeProvi
         var assessment = new AnswerAssessment(database, new AssessorStore(), NullLogger<AnswerAssessment>.Instance);
         foreach (var exercise in released)
         {
-            var handedIn = await database.Answers.Where(answer => answer.ExerciseId == exercise.Id && answer.HandedInAt != null).Select(answer => answer.Id).ToListAsync();
+            var handedIn = await database
+                .Answers.Where(answer => answer.ExerciseId == exercise.Id && answer.HandedInAt != null)
+                .Select(answer => answer.Id)
+                .ToListAsync();
             foreach (var id in handedIn)
             {
                 await assessment.StoreAsync(await assessment.RunAsync(id, CancellationToken.None), now, CancellationToken.None);
             }
 
-            await database.CheckRequests.Where(request => handedIn.Contains(request.AnswerId)).ExecuteUpdateAsync(set => set.SetProperty(request => request.DoneAt, now));
-            await database.Answers.Where(answer => handedIn.Contains(answer.Id)).ExecuteUpdateAsync(set => set.SetProperty(answer => answer.GoneThroughAt, now));
-            await new Releasing(database, new Desk(database), assessment, new AuditTrail(database, new HttpContextAccessor(), clock), clock).ReleaseAsync(exercise, CancellationToken.None);
+            await database
+                .CheckRequests.Where(request => handedIn.Contains(request.AnswerId))
+                .ExecuteUpdateAsync(set => set.SetProperty(request => request.DoneAt, now));
+            await database
+                .Answers.Where(answer => handedIn.Contains(answer.Id))
+                .ExecuteUpdateAsync(set => set.SetProperty(answer => answer.GoneThroughAt, now));
+            await new Releasing(
+                database,
+                new Desk(database),
+                assessment,
+                new AuditTrail(database, new HttpContextAccessor(), clock),
+                clock
+            ).ReleaseAsync(exercise, CancellationToken.None);
         }
     }
 
     private Account AddPerson(DemoMember person, Cohort cohort)
     {
-        var address = string.Concat(person.Name.ToLowerInvariant().Where(c => char.IsAsciiLetterLower(c) || c == ' ')).Replace(' ', '.') + "@demo.invalid";
+        var address =
+            string.Concat(person.Name.ToLowerInvariant().Where(c => char.IsAsciiLetterLower(c) || c == ' ')).Replace(' ', '.')
+            + "@demo.invalid";
         var account = new Account
         {
             Id = Guid.CreateVersion7(),
@@ -123,25 +149,52 @@ public sealed class DemoSeed(BlueSlateContext database, string folder, TimeProvi
         };
 
         // A password of its own for each database; the demo signs in without one.
-        account.PasswordHash = new PasswordHasher<Account>().HashPassword(account, Convert.ToHexString(RandomNumberGenerator.GetBytes(16)));
+        account.PasswordHash = new PasswordHasher<Account>().HashPassword(
+            account,
+            Convert.ToHexString(RandomNumberGenerator.GetBytes(16))
+        );
         database.Users.Add(account);
-        database.Memberships.Add(new Membership { CohortId = cohort.Id, AccountId = account.Id, Role = Enum.Parse<CohortRole>(person.Role, ignoreCase: true) });
+        database.Memberships.Add(
+            new Membership
+            {
+                CohortId = cohort.Id,
+                AccountId = account.Id,
+                Role = Enum.Parse<CohortRole>(person.Role, ignoreCase: true),
+            }
+        );
         return account;
     }
 
     private async Task AddExerciseAsync(DemoExercise demo, Cohort cohort, Dictionary<string, Account> people, DateTimeOffset made)
     {
         var path = Path.Combine(folder, demo.Folder);
-        var question = JsonSerializer.Deserialize<QuestionDocument>(await File.ReadAllTextAsync(Path.Combine(path, "question.json")), Formats.Json)!;
-        var assessment = JsonSerializer.Deserialize<AssessmentDocument>(await File.ReadAllTextAsync(Path.Combine(path, "assessment.json")), Formats.Json)!;
+        var question = JsonSerializer.Deserialize<QuestionDocument>(
+            await File.ReadAllTextAsync(Path.Combine(path, "question.json")),
+            Formats.Json
+        )!;
+        var assessment = JsonSerializer.Deserialize<AssessmentDocument>(
+            await File.ReadAllTextAsync(Path.Combine(path, "assessment.json")),
+            Formats.Json
+        )!;
         var scenario = await File.ReadAllTextAsync(Path.Combine(path, "scenario.md"));
         var model = await DrawingAsync(Path.Combine(path, "model.json"));
         var options = question.Part.ToOptions();
         assessment = assessment with
         {
-            Scheme = assessment.Scheme ?? SchemeDocument.Of(SchemeDeriver.Derive(FactList.Of(Notation.Read(model, options), options), question.Part.Marks)),
+            Scheme = assessment.Scheme
+                ?? SchemeDocument.Of(
+                    SchemeDeriver.Derive(FactList.Of(Notation.Read(model, options), options), question.Part.Marks)
+                ),
         };
-        var exercise = NewExercise.Make(question.Title, cohort.Id, made, scenario, question.Part, model, demo.State == "draft" ? assessment with { Scheme = null } : assessment);
+        var exercise = NewExercise.Make(
+            question.Title,
+            cohort.Id,
+            made,
+            scenario,
+            question.Part,
+            model,
+            demo.State == "draft" ? assessment with { Scheme = null } : assessment
+        );
         database.Exercises.Add(exercise);
         if (demo.State == "released")
         {
@@ -155,19 +208,54 @@ public sealed class DemoSeed(BlueSlateContext database, string folder, TimeProvi
 
         exercise.PublishedAt = made.AddHours(2);
         exercise.DueAt = new DateTimeOffset(now.Date.AddDays(demo.State == "open" ? 5 : -1).AddHours(17), TimeSpan.Zero);
-        var published = new QuestionRevision { Id = Guid.CreateVersion7(), ExerciseId = exercise.Id, Number = 1, Scenario = scenario, Part = ExerciseJson.Write(question.Part), PublishedAt = exercise.PublishedAt.Value };
-        var held = new AssessmentRevision { Id = Guid.CreateVersion7(), ExerciseId = exercise.Id, Number = 1, Model = DrawingWriter.WriteText(model), Assessment = ExerciseJson.Write(assessment), CreatedAt = exercise.PublishedAt.Value };
+        var published = new QuestionRevision
+        {
+            Id = Guid.CreateVersion7(),
+            ExerciseId = exercise.Id,
+            Number = 1,
+            Scenario = scenario,
+            Part = ExerciseJson.Write(question.Part),
+            PublishedAt = exercise.PublishedAt.Value,
+        };
+        var held = new AssessmentRevision
+        {
+            Id = Guid.CreateVersion7(),
+            ExerciseId = exercise.Id,
+            Number = 1,
+            Model = DrawingWriter.WriteText(model),
+            Assessment = ExerciseJson.Write(assessment),
+            CreatedAt = exercise.PublishedAt.Value,
+        };
         database.QuestionRevisions.Add(published);
         database.AssessmentRevisions.Add(held);
         var codes = new HashSet<string>(StringComparer.Ordinal);
         foreach (var (answer, i) in demo.Answers.Select((answer, i) => (answer, i)))
         {
-            await AddAnswerAsync(answer, path, exercise, published, held, people[answer.Who], exercise.PublishedAt.Value.AddHours(3 + i), codes, question.Part.Minutes);
+            await AddAnswerAsync(
+                answer,
+                path,
+                exercise,
+                published,
+                held,
+                people[answer.Who],
+                exercise.PublishedAt.Value.AddHours(3 + i),
+                codes,
+                question.Part.Minutes
+            );
         }
     }
 
     private async Task AddAnswerAsync(
-        DemoAnswer demo, string path, Exercise exercise, QuestionRevision question, AssessmentRevision assessment, Account account, DateTimeOffset started, HashSet<string> codes, int? minutes)
+        DemoAnswer demo,
+        string path,
+        Exercise exercise,
+        QuestionRevision question,
+        AssessmentRevision assessment,
+        Account account,
+        DateTimeOffset started,
+        HashSet<string> codes,
+        int? minutes
+    )
     {
         var drawing = await DrawingAsync(Path.Combine(path, "answers", demo.Drawing));
         var drawingStill = demo.State == "drawing";
@@ -176,8 +264,7 @@ public sealed class DemoSeed(BlueSlateContext database, string folder, TimeProvi
         do
         {
             answer = NewAnswer.Make(exercise.Id, account.Id, question.Id, drawing, drawingStill ? now : started, endsAt);
-        }
-        while (!codes.Add(answer.CandidateCode));
+        } while (!codes.Add(answer.CandidateCode));
 
         database.Answers.Add(answer);
         if (drawingStill)
@@ -188,12 +275,22 @@ public sealed class DemoSeed(BlueSlateContext database, string folder, TimeProvi
         answer.HandedInAt = started.AddMinutes(demo.State == "late" ? (minutes ?? 30) + 6 : 24);
         answer.Late = demo.State == "late";
         answer.Receipt = $"{NewAnswer.Code(4)}-{NewAnswer.Code(4)}";
-        database.CheckRequests.Add(new CheckRequest { Id = Guid.CreateVersion7(), AnswerId = answer.Id, AssessmentRevisionId = assessment.Id, RequestedAt = answer.HandedInAt.Value });
+        database.CheckRequests.Add(
+            new CheckRequest
+            {
+                Id = Guid.CreateVersion7(),
+                AnswerId = answer.Id,
+                AssessmentRevisionId = assessment.Id,
+                RequestedAt = answer.HandedInAt.Value,
+            }
+        );
     }
 
     private static async Task<Drawing> DrawingAsync(string path)
     {
         var outcome = DrawingReader.Read(await File.ReadAllBytesAsync(path));
-        return outcome.Drawing is { } drawing ? Placer.Place(drawing) : throw new InvalidDataException($"{path}: {outcome.Problems[0].Path}: {outcome.Problems[0].Message}");
+        return outcome.Drawing is { } drawing
+            ? Placer.Place(drawing)
+            : throw new InvalidDataException($"{path}: {outcome.Problems[0].Path}: {outcome.Problems[0].Message}");
     }
 }

@@ -7,8 +7,12 @@ public static class DraftingEndpoints
 {
     /// <summary>Maps the endpoint.</summary>
     public static void MapDrafting(this IEndpointRouteBuilder routes) =>
-        routes.MapGet("/api/drafting", (Access access, DraftingPool pool) => new DraftingPlaceReply(pool.Queue.PlaceOf(access.AccountId)))
-            .ForSignedIn().WithTags("Drafting");
+        routes
+            .MapGet("/api/drafting", (Access access, DraftingPool pool) =>
+                new DraftingPlaceReply(pool.Queue.PlaceOf(access.AccountId))
+            )
+            .ForSignedIn()
+            .WithTags("Drafting");
 }
 
 /// <summary>How many are before this person's drawing: 0 for the next, null when none of theirs waits.</summary>

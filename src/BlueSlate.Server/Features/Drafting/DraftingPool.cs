@@ -11,8 +11,8 @@ namespace BlueSlate.Server.Features.Drafting;
 public sealed record Drafted(DraftReply? Reply, IResult? Refusal);
 
 /// <summary>
-/// Lays drawings out and paints them in processes of their own. A drawing with which the careful layout fails gets the simple one, and the
-/// reply says so. What nobody waits for any more is ended.
+/// Lays drawings out and paints them in processes of their own. A drawing with which the careful layout fails gets the simple
+/// one, and the reply says so. What nobody waits for any more is ended.
 /// </summary>
 public sealed partial class DraftingPool(DraftingLimits limits, TimeProvider time, ILogger<DraftingPool> logger) : IDisposable
 {
@@ -37,7 +37,12 @@ public sealed partial class DraftingPool(DraftingLimits limits, TimeProvider tim
     }
 
     /// <summary>The drawing with places for shapes that have none, and whether it is the simple layout.</summary>
-    public async Task<(string? Drawing, bool Simpler, IResult? Refusal)> PlaceAsync(Guid person, Drawing drawing, bool all, CancellationToken cancellation)
+    public async Task<(string? Drawing, bool Simpler, IResult? Refusal)> PlaceAsync(
+        Guid person,
+        Drawing drawing,
+        bool all,
+        CancellationToken cancellation
+    )
     {
         var bare = drawing.Shapes.Count(shape => shape.Place is null);
         if (bare == 0 || (!all && bare <= FewNewShapes && drawing.Shapes.Any(shape => shape.Place is not null)))
@@ -45,7 +50,11 @@ public sealed partial class DraftingPool(DraftingLimits limits, TimeProvider tim
             return (DrawingWriter.WriteText(Placer.PlaceNew(drawing)), false, null);
         }
 
-        var drafted = await DoAsync(person, new DraftRequest(all ? DraftKind.Place : DraftKind.PlaceNew, DrawingWriter.WriteText(drawing)), cancellation);
+        var drafted = await DoAsync(
+            person,
+            new DraftRequest(all ? DraftKind.Place : DraftKind.PlaceNew, DrawingWriter.WriteText(drawing)),
+            cancellation
+        );
         return (drafted.Reply?.Drawing, drafted.Reply?.Simpler == true, drafted.Refusal);
     }
 
@@ -93,8 +102,12 @@ public sealed partial class DraftingPool(DraftingLimits limits, TimeProvider tim
             reply = await AskAsync(request with { Simple = true }, cancellation);
         }
 
-        return reply is { Failure: null } ? new Drafted(reply, null)
-            : new Drafted(null, Problems.Unreadable("too-large-to-draft", "This drawing is too large for it. Take a part of it.", "drawing"));
+        return reply is { Failure: null }
+            ? new Drafted(reply, null)
+            : new Drafted(
+                null,
+                Problems.Unreadable("too-large-to-draft", "This drawing is too large for it. Take a part of it.", "drawing")
+            );
     }
 
     // Null when the process ended before it had answered.

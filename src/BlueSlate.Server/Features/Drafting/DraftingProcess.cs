@@ -4,7 +4,12 @@ using BlueSlate.Drafting.Worker;
 namespace BlueSlate.Server.Features.Drafting;
 
 /// <summary>Why a drafting process gave no reply.</summary>
-public enum DraftingEnd { TookTooLong, TookTooMuchMemory, Ended }
+public enum DraftingEnd
+{
+    TookTooLong,
+    TookTooMuchMemory,
+    Ended,
+}
 
 /// <summary>A drafting process was ended, or ended by itself, before it had answered.</summary>
 public sealed class DraftingEndedException(DraftingEnd why) : Exception($"The drafting process {why}.")
@@ -14,8 +19,8 @@ public sealed class DraftingEndedException(DraftingEnd why) : Exception($"The dr
 }
 
 /// <summary>
-/// A process of its own that lays drawings out and paints them, one at a time, within limits of memory and time, and behind everything
-/// else. It is ended with whoever asked; what it works on can end nothing but itself.
+/// A process of its own that lays drawings out and paints them, one at a time, within limits of memory and time, and behind
+/// everything else. It is ended with whoever asked; what it works on can end nothing but itself.
 /// </summary>
 public sealed class DraftingProcess : IDisposable
 {
@@ -34,14 +39,21 @@ public sealed class DraftingProcess : IDisposable
     public static DraftingProcess Start(DraftingLimits limits)
     {
         // Behind everything else from its first moment: what people wait for on the server goes before.
-        var start = new ProcessStartInfo("nice") { RedirectStandardInput = true, RedirectStandardOutput = true, RedirectStandardError = true };
+        var start = new ProcessStartInfo("nice")
+        {
+            RedirectStandardInput = true,
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
+        };
         foreach (var argument in (string[])["-n", "15", "dotnet", typeof(DraftingProcess).Assembly.Location, "drafting"])
         {
             start.ArgumentList.Add(argument);
         }
 
         // It needs to know nothing of the server's surroundings, its database least of all.
-        foreach (var name in start.Environment.Keys.Where(name => name.StartsWith("BLUESLATE_", StringComparison.Ordinal)).ToList())
+        foreach (
+            var name in start.Environment.Keys.Where(name => name.StartsWith("BLUESLATE_", StringComparison.Ordinal)).ToList()
+        )
         {
             start.Environment.Remove(name);
         }
@@ -54,7 +66,9 @@ public sealed class DraftingProcess : IDisposable
         return new DraftingProcess(process, limits);
     }
 
-    /// <summary>The reply to a request. Whenever there is none the process is gone: it is ended if it did not end by itself.</summary>
+    /// <summary>
+    /// The reply to a request. Whenever there is none the process is gone: it is ended if it did not end by itself.
+    /// </summary>
     public async Task<DraftReply> AskAsync(DraftRequest request, CancellationToken cancellation)
     {
         using var over = CancellationTokenSource.CreateLinkedTokenSource(cancellation);
@@ -63,7 +77,8 @@ public sealed class DraftingProcess : IDisposable
         try
         {
             await Frames.WriteAsync(process.StandardInput.BaseStream, request, over.Token);
-            return await Frames.ReadAsync<DraftReply>(process.StandardOutput.BaseStream, over.Token) ?? throw new IOException("It closed its output.");
+            return await Frames.ReadAsync<DraftReply>(process.StandardOutput.BaseStream, over.Token)
+                ?? throw new IOException("It closed its output.");
         }
         catch (Exception error) when (error is OperationCanceledException or IOException)
         {

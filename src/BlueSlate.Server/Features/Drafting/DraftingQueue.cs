@@ -14,7 +14,10 @@ public sealed class DraftingQueue(DraftingLimits limits)
     {
         lock (door)
         {
-            if (waiting.Count >= limits.Waiting || waiting.Concat(working).Count(turn => turn.Person == person) >= limits.EachPerson)
+            if (
+                waiting.Count >= limits.Waiting
+                || waiting.Concat(working).Count(turn => turn.Person == person) >= limits.EachPerson
+            )
             {
                 return null;
             }
@@ -26,7 +29,9 @@ public sealed class DraftingQueue(DraftingLimits limits)
         }
     }
 
-    /// <summary>How many are before a person's first waiting turn: 0 for the next one, null when the person is not waiting.</summary>
+    /// <summary>
+    /// How many are before a person's first waiting turn: 0 for the next one, null when the person is not waiting.
+    /// </summary>
     public int? PlaceOf(Guid person)
     {
         lock (door)
@@ -48,7 +53,10 @@ public sealed class DraftingQueue(DraftingLimits limits)
 
     private void CallNext()
     {
-        while (working.Count < limits.Processes && waiting.Find(turn => working.TrueForAll(other => other.Person != turn.Person)) is { } next)
+        while (
+            working.Count < limits.Processes
+            && waiting.Find(turn => working.TrueForAll(other => other.Person != turn.Person)) is { } next
+        )
         {
             waiting.Remove(next);
             working.Add(next);

@@ -3,8 +3,8 @@ using System.Collections.Concurrent;
 namespace BlueSlate.Server.Features.Drafting;
 
 /// <summary>
-/// How much work each person has left: a bucket of seconds that runs empty with what their drawings really took and fills again with time.
-/// It counts work, not requests: a hundred small drawings are nothing, three monstrous ones are much.
+/// How much work each person has left: a bucket of seconds that runs empty with what their drawings really took and fills again
+/// with time. It counts work, not requests: a hundred small drawings are nothing, three monstrous ones are much.
 /// </summary>
 public sealed class WorkBudget(TimeSpan burst, double share, TimeProvider time)
 {
@@ -35,5 +35,7 @@ public sealed class WorkBudget(TimeSpan burst, double share, TimeProvider time)
     }
 
     private double LeftOf(Guid person) =>
-        people.TryGetValue(person, out var known) ? Math.Min(burst.TotalSeconds, known.Left + (time.GetElapsedTime(known.At).TotalSeconds * share)) : burst.TotalSeconds;
+        people.TryGetValue(person, out var known)
+            ? Math.Min(burst.TotalSeconds, known.Left + (time.GetElapsedTime(known.At).TotalSeconds * share))
+            : burst.TotalSeconds;
 }

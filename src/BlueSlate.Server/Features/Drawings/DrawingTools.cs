@@ -16,8 +16,8 @@ namespace BlueSlate.Server.Features.Drawings;
 public delegate Task<(PartDocument? Part, IResult? Refusal)> PartOf(Guid id, Access access, CancellationToken cancellation);
 
 /// <summary>
-/// What the core does for whoever draws: amend by sentences, redraw in another notation, lift and push down. Each takes a drawing and
-/// gives a drawing; nothing is stored. The same endpoints stand under answers and under exercises.
+/// What the core does for whoever draws: amend by sentences, redraw in another notation, lift and push down. Each takes a
+/// drawing and gives a drawing; nothing is stored. The same endpoints stand under answers and under exercises.
 /// </summary>
 public static class DrawingTools
 {
@@ -30,26 +30,124 @@ public static class DrawingTools
     /// <param name="partOf">Finds the part.</param>
     /// <param name="allowed">Which aids this person has in a part.</param>
     /// <param name="guard">Who may call.</param>
-    public static void MapDrawingTools(this RouteGroupBuilder group, string prefix, PartOf partOf, Func<PartDocument, AidsDocument> allowed, Func<RouteHandlerBuilder, RouteHandlerBuilder> guard)
+    public static void MapDrawingTools(
+        this RouteGroupBuilder group,
+        string prefix,
+        PartOf partOf,
+        Func<PartDocument, AidsDocument> allowed,
+        Func<RouteHandlerBuilder, RouteHandlerBuilder> guard
+    )
     {
-        guard(group.MapPost($"{prefix}/{{id:guid}}/amend", (Guid id, AmendRequest request, Access access, DraftingPool pool, CancellationToken cancellation) =>
-            With(id, access, request.Drawing, aids => aids.Sentences, (drawing, options) => Amend(drawing, request.Lines, options, Places(access, pool, cancellation)), cancellation))).Produces<AmendReply>();
-        guard(group.MapPost($"{prefix}/{{id:guid}}/redraw", (Guid id, RedrawRequest request, Access access, DraftingPool pool, CancellationToken cancellation) =>
-            With(id, access, request.Drawing, aids => aids.Redraw, (drawing, options) => Redraw(drawing, request.Notation, options, Places(access, pool, cancellation)), cancellation))).Produces<RedrawReply>();
-        guard(group.MapPost($"{prefix}/{{id:guid}}/members", (Guid id, MembersRequest request, Access access, CancellationToken cancellation) =>
-            With(id, access, request.Drawing, aids => aids.Lifting, (drawing, options) => Task.FromResult(Members(drawing, request.Shapes, options)), cancellation))).Produces<MembersReply>();
-        guard(group.MapPost($"{prefix}/{{id:guid}}/lift", (Guid id, LiftRequest request, Access access, DraftingPool pool, CancellationToken cancellation) =>
-            With(id, access, request.Drawing, aids => aids.Lifting, (drawing, options) => Lift(drawing, request, options, Places(access, pool, cancellation)), cancellation))).Produces<RedrawReply>();
-        guard(group.MapPost($"{prefix}/{{id:guid}}/push-down", (Guid id, PushDownRequest request, Access access, DraftingPool pool, CancellationToken cancellation) =>
-            With(id, access, request.Drawing, aids => aids.Lifting, (drawing, options) => PushDown(drawing, request.Shape, options, Places(access, pool, cancellation)), cancellation))).Produces<RedrawReply>();
+        guard(
+                group.MapPost(
+                    $"{prefix}/{{id:guid}}/amend",
+                    (Guid id, AmendRequest request, Access access, DraftingPool pool, CancellationToken cancellation) =>
+                        With(
+                            id,
+                            access,
+                            request.Drawing,
+                            aids => aids.Sentences,
+                            (drawing, options) => Amend(drawing, request.Lines, options, Places(access, pool, cancellation)),
+                            cancellation
+                        )
+                )
+            )
+            .Produces<AmendReply>();
+        guard(
+                group.MapPost(
+                    $"{prefix}/{{id:guid}}/redraw",
+                    (Guid id, RedrawRequest request, Access access, DraftingPool pool, CancellationToken cancellation) =>
+                        With(
+                            id,
+                            access,
+                            request.Drawing,
+                            aids => aids.Redraw,
+                            (drawing, options) => Redraw(drawing, request.Notation, options, Places(access, pool, cancellation)),
+                            cancellation
+                        )
+                )
+            )
+            .Produces<RedrawReply>();
+        guard(
+                group.MapPost(
+                    $"{prefix}/{{id:guid}}/members",
+                    (Guid id, MembersRequest request, Access access, CancellationToken cancellation) =>
+                        With(
+                            id,
+                            access,
+                            request.Drawing,
+                            aids => aids.Lifting,
+                            (drawing, options) => Task.FromResult(Members(drawing, request.Shapes, options)),
+                            cancellation
+                        )
+                )
+            )
+            .Produces<MembersReply>();
+        guard(
+                group.MapPost(
+                    $"{prefix}/{{id:guid}}/lift",
+                    (Guid id, LiftRequest request, Access access, DraftingPool pool, CancellationToken cancellation) =>
+                        With(
+                            id,
+                            access,
+                            request.Drawing,
+                            aids => aids.Lifting,
+                            (drawing, options) => Lift(drawing, request, options, Places(access, pool, cancellation)),
+                            cancellation
+                        )
+                )
+            )
+            .Produces<RedrawReply>();
+        guard(
+                group.MapPost(
+                    $"{prefix}/{{id:guid}}/push-down",
+                    (Guid id, PushDownRequest request, Access access, DraftingPool pool, CancellationToken cancellation) =>
+                        With(
+                            id,
+                            access,
+                            request.Drawing,
+                            aids => aids.Lifting,
+                            (drawing, options) => PushDown(drawing, request.Shape, options, Places(access, pool, cancellation)),
+                            cancellation
+                        )
+                )
+            )
+            .Produces<RedrawReply>();
 
-        guard(group.MapPost($"{prefix}/{{id:guid}}/picture", (Guid id, PictureRequest request, Access access, DraftingPool pool, CancellationToken cancellation) =>
-            With(id, access, request.Drawing, _ => true, (_, _) => Paint(request, access.AccountId, pool, cancellation), cancellation))).Produces(StatusCodes.Status200OK, contentType: "application/octet-stream");
-        guard(group.MapPost($"{prefix}/{{id:guid}}/open", async (Guid id, HttpRequest request, Access access, DraftingPool pool, CancellationToken cancellation) =>
-            (await partOf(id, access, cancellation)).Refusal ?? await Open(request.Body, Places(access, pool, cancellation), cancellation)))
-            .WithMetadata(new RequestSizeLimitAttribute(PictureInside.MostBytes)).Produces<OpenedReply>();
+        guard(
+                group.MapPost(
+                    $"{prefix}/{{id:guid}}/picture",
+                    (Guid id, PictureRequest request, Access access, DraftingPool pool, CancellationToken cancellation) =>
+                        With(
+                            id,
+                            access,
+                            request.Drawing,
+                            _ => true,
+                            (_, _) => Paint(request, access.AccountId, pool, cancellation),
+                            cancellation
+                        )
+                )
+            )
+            .Produces(StatusCodes.Status200OK, contentType: "application/octet-stream");
+        guard(
+                group.MapPost(
+                    $"{prefix}/{{id:guid}}/open",
+                    async (Guid id, HttpRequest request, Access access, DraftingPool pool, CancellationToken cancellation) =>
+                        (await partOf(id, access, cancellation)).Refusal
+                        ?? await Open(request.Body, Places(access, pool, cancellation), cancellation)
+                )
+            )
+            .WithMetadata(new RequestSizeLimitAttribute(PictureInside.MostBytes))
+            .Produces<OpenedReply>();
 
-        async Task<IResult> With(Guid id, Access access, string text, Func<AidsDocument, bool> aid, Func<Drawing, NotationOptions, Task<IResult>> tool, CancellationToken cancellation)
+        async Task<IResult> With(
+            Guid id,
+            Access access,
+            string text,
+            Func<AidsDocument, bool> aid,
+            Func<Drawing, NotationOptions, Task<IResult>> tool,
+            CancellationToken cancellation
+        )
         {
             var (part, refusal) = await partOf(id, access, cancellation);
             if (part is null)
@@ -70,29 +168,46 @@ public static class DrawingTools
     /// <summary>Gives places to shapes that have none, and then answers with the drawing.</summary>
     private delegate Task<IResult> Placing(Drawing drawing, bool all, Func<string, bool, IResult> answer);
 
-    private static Placing Places(Access access, DraftingPool pool, CancellationToken cancellation) => async (drawing, all, answer) =>
-    {
-        var (text, simpler, refusal) = await pool.PlaceAsync(access.AccountId, drawing, all, cancellation);
-        return text is null ? refusal! : answer(text, simpler);
-    };
+    private static Placing Places(Access access, DraftingPool pool, CancellationToken cancellation) =>
+        async (drawing, all, answer) =>
+        {
+            var (text, simpler, refusal) = await pool.PlaceAsync(access.AccountId, drawing, all, cancellation);
+            return text is null ? refusal! : answer(text, simpler);
+        };
 
     private static async Task<IResult> Amend(Drawing drawing, string[] lines, NotationOptions options, Placing place)
     {
         if (lines.Length > MostLines || lines.Any(line => line is null || line.Length > LongestLine))
         {
-            return Problems.Unreadable("too-many", $"At most {MostLines} statements of {LongestLine} characters are taken.", "lines");
+            return Problems.Unreadable(
+                "too-many",
+                $"At most {MostLines} statements of {LongestLine} characters are taken.",
+                "lines"
+            );
         }
 
         var amendment = Amender.Amend(drawing, lines, options);
         var reread = DrawingReader.Read(DrawingWriter.Write(amendment.Drawing));
         return reread.Drawing is null
             ? Problems.Unreadable("drawing-" + reread.Problems[0].Key, reread.Problems[0].Message, "lines")
-            : await place(amendment.Drawing, false, (text, simpler) => TypedResults.Ok(new AmendReply(
-                text,
-                simpler,
-                [.. amendment.Problems.Select(problem => new LineProblemReply(problem.Line, problem.Problem.Start, problem.Problem.Length, problem.Problem.Message))],
-                [.. amendment.Unsaid],
-                [.. SentenceWriter.Write(Notation.Read(amendment.Drawing, options)).Select(sentence => sentence.Text)])));
+            : await place(amendment.Drawing, false, (text, simpler) =>
+                TypedResults.Ok(
+                    new AmendReply(
+                        text,
+                        simpler,
+                        [
+                            .. amendment.Problems.Select(problem => new LineProblemReply(
+                                problem.Line,
+                                problem.Problem.Start,
+                                problem.Problem.Length,
+                                problem.Problem.Message
+                            )),
+                        ],
+                        [.. amendment.Unsaid],
+                        [.. SentenceWriter.Write(Notation.Read(amendment.Drawing, options)).Select(sentence => sentence.Text)]
+                    )
+                )
+            );
     }
 
     private static async Task<IResult> Redraw(Drawing drawing, string name, NotationOptions options, Placing place)
@@ -103,7 +218,9 @@ public static class DrawingTools
         }
 
         var redrawn = target.Write(Notation.Read(drawing, options).Model, options with { Notation = name });
-        return await place(redrawn.Drawing, true, (text, simpler) => TypedResults.Ok(new RedrawReply(text, simpler, [.. redrawn.Unsaid])));
+        return await place(redrawn.Drawing, true, (text, simpler) =>
+            TypedResults.Ok(new RedrawReply(text, simpler, [.. redrawn.Unsaid]))
+        );
     }
 
     private static IResult Members(Drawing drawing, string[] shapes, NotationOptions options)
@@ -113,51 +230,93 @@ public static class DrawingTools
         var known = shapes.Where(names.ContainsKey).ToArray();
         return known.Length < 2
             ? Problems.Unreadable("shapes", "Choose two or more boxes.", "shapes")
-            : TypedResults.Ok(new MembersReply([.. known.Select(id => new MemberOwner(id, names[id]))], [.. Amender.Members(model, known)]));
+            : TypedResults.Ok(
+                new MembersReply([.. known.Select(id => new MemberOwner(id, names[id]))], [.. Amender.Members(model, known)])
+            );
     }
 
     private static async Task<IResult> Lift(Drawing drawing, LiftRequest request, NotationOptions options, Placing place)
     {
         var model = Notation.Read(drawing, options).Model;
-        var shapes = request.Shapes.Where(id => model.Entities.Any(entity => entity.Id == id)).Distinct(StringComparer.Ordinal).ToArray();
-        var own = model.Entities.Where(entity => shapes.Contains(entity.Id)).SelectMany(entity => entity.Attributes).Select(attribute => attribute.Id).ToHashSet(StringComparer.Ordinal);
+        var shapes = request
+            .Shapes.Where(id => model.Entities.Any(entity => entity.Id == id))
+            .Distinct(StringComparer.Ordinal)
+            .ToArray();
+        var own = model
+            .Entities.Where(entity => shapes.Contains(entity.Id))
+            .SelectMany(entity => entity.Attributes)
+            .Select(attribute => attribute.Id)
+            .ToHashSet(StringComparer.Ordinal);
         var name = request.Name.Trim();
-        if (shapes.Length < 2 || name.Length is 0 or > DrawingLimits.Text || request.Members.Any(group => group.Any(id => !own.Contains(id))))
+        if (
+            shapes.Length < 2
+            || name.Length is 0 or > DrawingLimits.Text
+            || request.Members.Any(group => group.Any(id => !own.Contains(id)))
+        )
         {
             return Problems.Unreadable("lift", "Lifting wants two or more boxes, members of theirs, and a name.", "shapes");
         }
 
-        return await place(Amender.Lift(drawing, shapes, name, request.Members, options), false, (text, simpler) => TypedResults.Ok(new RedrawReply(text, simpler, [])));
+        return await place(Amender.Lift(drawing, shapes, name, request.Members, options), false, (text, simpler) =>
+            TypedResults.Ok(new RedrawReply(text, simpler, []))
+        );
     }
 
     private static async Task<IResult> PushDown(Drawing drawing, string shape, NotationOptions options, Placing place) =>
         Notation.Read(drawing, options).Model.Specialisations.Any(set => set.SupertypeId == shape)
-            ? await place(Amender.PushDown(drawing, shape, options), false, (text, simpler) => TypedResults.Ok(new RedrawReply(text, simpler, [])))
+            ? await place(Amender.PushDown(drawing, shape, options), false, (text, simpler) =>
+                TypedResults.Ok(new RedrawReply(text, simpler, []))
+            )
             : Problems.Unreadable("no-subtypes", "This box has no subtypes into which its members could go.", "shape");
 
-    private static async Task<IResult> Paint(PictureRequest request, Guid person, DraftingPool pool, CancellationToken cancellation)
+    private static async Task<IResult> Paint(
+        PictureRequest request,
+        Guid person,
+        DraftingPool pool,
+        CancellationToken cancellation
+    )
     {
         if (request.Scale is < 0.25 or > 8 || request.Only.Length > DrawingLimits.Shapes)
         {
             return Problems.Unreadable("scale", "A picture's scale is from a quarter to eight.", "scale");
         }
 
-        var type = request.Format switch { PictureFormat.Svg => "image/svg+xml", PictureFormat.Png => "image/png", _ => "application/pdf" };
-        var (reply, refusal) = await pool.DoAsync(person, new DraftRequest(DraftKind.Paint, request.Drawing) { Format = request.Format, Only = request.Only, Scale = request.Scale }, cancellation);
+        var type = request.Format switch
+        {
+            PictureFormat.Svg => "image/svg+xml",
+            PictureFormat.Png => "image/png",
+            _ => "application/pdf",
+        };
+        var (reply, refusal) = await pool.DoAsync(
+            person,
+            new DraftRequest(DraftKind.Paint, request.Drawing)
+            {
+                Format = request.Format,
+                Only = request.Only,
+                Scale = request.Scale,
+            },
+            cancellation
+        );
         // Saved, never shown by the server itself.
-        return reply is null ? refusal! : TypedResults.File(reply.Picture!, type, $"drawing.{request.Format.ToString().ToLowerInvariant()}");
+        return reply is null
+            ? refusal!
+            : TypedResults.File(reply.Picture!, type, $"drawing.{request.Format.ToString().ToLowerInvariant()}");
     }
 
     private static async Task<IResult> Open(Stream body, Placing place, CancellationToken cancellation)
     {
         using var copy = new MemoryStream();
         var buffer = new byte[64 * 1024];
-        for (int read; (read = await body.ReadAsync(buffer, cancellation)) > 0;)
+        for (int read; (read = await body.ReadAsync(buffer, cancellation)) > 0; )
         {
             copy.Write(buffer, 0, read);
             if (copy.Length > PictureInside.MostBytes)
             {
-                return Problems.Unreadable("too-large", $"A picture has at most {PictureInside.MostBytes / 1024 / 1024} MB.", "file");
+                return Problems.Unreadable(
+                    "too-large",
+                    $"A picture has at most {PictureInside.MostBytes / 1024 / 1024} MB.",
+                    "file"
+                );
             }
         }
 
@@ -167,17 +326,25 @@ public static class DrawingTools
         }
 
         var (drawing, refusal) = DrawingInput.Read(text);
-        return drawing is null ? refusal! : await place(drawing, false, (placed, simpler) => TypedResults.Ok(new OpenedReply(placed, simpler)));
+        return drawing is null
+            ? refusal!
+            : await place(drawing, false, (placed, simpler) => TypedResults.Ok(new OpenedReply(placed, simpler)));
     }
 
     private static IResult NoSuchNotation() =>
-        Problems.Unreadable("notation", $"A notation is one of {string.Join(", ", Notation.All.Select(notation => notation.Name))}.", "notation");
+        Problems.Unreadable(
+            "notation",
+            $"A notation is one of {string.Join(", ", Notation.All.Select(notation => notation.Name))}.",
+            "notation"
+        );
 }
 
 /// <summary>The sentences of a drawing as they were edited, a statement a line.</summary>
 public sealed record AmendRequest(string Drawing, string[] Lines);
 
-/// <summary>The drawing that says them, what of them could not be taken, what the notation cannot say, and what the drawing says now.</summary>
+/// <summary>
+/// The drawing that says them, what of them could not be taken, what the notation cannot say, and what the drawing says now.
+/// </summary>
 public sealed record AmendReply(string Drawing, bool Simpler, LineProblemReply[] Problems, string[] Unsaid, string[] Lines);
 
 /// <summary>What of a line cannot be taken; all counted from 0.</summary>

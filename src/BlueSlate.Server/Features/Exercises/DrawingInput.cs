@@ -13,6 +13,13 @@ public static class DrawingInput
         var outcome = DrawingReader.Read(text);
         return outcome.Drawing is { } drawing
             ? (drawing, null)
-            : (null, Problems.Unreadable("drawing-" + outcome.Problems[0].Key, outcome.Problems[0].Message, $"line {outcome.Problems[0].Line}, {outcome.Problems[0].Path}"));
+            : (
+                null,
+                Problems.Unreadable(
+                    "drawing-" + outcome.Problems[0].Key,
+                    outcome.Problems[0].Message,
+                    $"line {outcome.Problems[0].Line}, {outcome.Problems[0].Path}"
+                )
+            );
     }
 }

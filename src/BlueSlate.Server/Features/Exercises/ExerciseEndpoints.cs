@@ -38,7 +38,17 @@ public static class ExerciseEndpoints
         group.MapPost("/{id:guid}/scheme", DeriveScheme).ForInstructors();
         group.MapPost("/{id:guid}/reading", Read).ForStaff();
         group.MapPost("/{id:guid}/tidy", Tidy).ForStaff().Produces<TidyReply>();
-        group.MapDrawingTools("", PartOf, _ => new AidsDocument { Sentences = true, Redraw = true, Lifting = true }, route => route.ForStaff());
+        group.MapDrawingTools(
+            "",
+            PartOf,
+            _ => new AidsDocument
+            {
+                Sentences = true,
+                Redraw = true,
+                Lifting = true,
+            },
+            route => route.ForStaff()
+        );
         group.MapPost("/{id:guid}/publish", Publishing.Publish).ForInstructors().Produces(StatusCodes.Status204NoContent);
     }
 
@@ -46,30 +56,43 @@ public static class ExerciseEndpoints
         await Summaries(access.StaffExercises()).ToArrayAsync(cancellation);
 
     /// <summary>Summaries of exercises, newest first.</summary>
-    internal static IQueryable<ExerciseSummary> Summaries(IQueryable<Exercise> exercises) => exercises
-        .OrderByDescending(exercise => exercise.CreatedAt)
-        .Select(exercise => new ExerciseSummary(
-            exercise.Id,
-            exercise.Title,
-            exercise.CohortId,
-            exercise.Cohort!.Name,
-            exercise.PublishedAt,
-            exercise.DueAt,
-            exercise.ReleasedAt,
-            exercise.Cohort.Members.Count(member => member.Role == CohortRole.Student),
-            exercise.Answers.Count,
-            exercise.Answers.Count(answer => answer.HandedInAt != null),
-            exercise.Answers.Count(answer => answer.HandedInAt != null && answer.GoneThroughAt != null)));
+    internal static IQueryable<ExerciseSummary> Summaries(IQueryable<Exercise> exercises) =>
+        exercises
+            .OrderByDescending(exercise => exercise.CreatedAt)
+            .Select(exercise => new ExerciseSummary(
+                exercise.Id,
+                exercise.Title,
+                exercise.CohortId,
+                exercise.Cohort!.Name,
+                exercise.PublishedAt,
+                exercise.DueAt,
+                exercise.ReleasedAt,
+                exercise.Cohort.Members.Count(member => member.Role == CohortRole.Student),
+                exercise.Answers.Count,
+                exercise.Answers.Count(answer => answer.HandedInAt != null),
+                exercise.Answers.Count(answer => answer.HandedInAt != null && answer.GoneThroughAt != null)
+            ));
 
     private static async Task<CohortReply[]> Cohorts(Access access, CancellationToken cancellation)
     {
-        return await access.OwnCohorts()
+        return await access
+            .OwnCohorts()
             .OrderBy(cohort => cohort.Name)
-            .Select(cohort => new CohortReply(cohort.Id, cohort.Name, cohort.Members.Count(member => member.Role == CohortRole.Student)))
+            .Select(cohort => new CohortReply(
+                cohort.Id,
+                cohort.Name,
+                cohort.Members.Count(member => member.Role == CohortRole.Student)
+            ))
             .ToArrayAsync(cancellation);
     }
 
-    private static async Task<IResult> Create(NewExerciseRequest request, Access access, BlueSlateContext database, TimeProvider clock, CancellationToken cancellation)
+    private static async Task<IResult> Create(
+        NewExerciseRequest request,
+        Access access,
+        BlueSlateContext database,
+        TimeProvider clock,
+        CancellationToken cancellation
+    )
     {
         var title = request.Title.Trim();
         if (title.Length is 0 or > LongestTitle)
@@ -78,7 +101,10 @@ public static class ExerciseEndpoints
         }
 
         var account = access.AccountId;
-        var mayTeach = await database.Memberships.AnyAsync(member => member.CohortId == request.CohortId && member.AccountId == account && member.Role == CohortRole.Instructor, cancellation);
+        var mayTeach = await database.Memberships.AnyAsync(
+            member => member.CohortId == request.CohortId && member.AccountId == account && member.Role == CohortRole.Instructor,
+            cancellation
+        );
         if (!mayTeach)
         {
             return Problems.NotFound("no-such-cohort", "There is no such cohort among yours.");
@@ -90,9 +116,19 @@ public static class ExerciseEndpoints
         return TypedResults.Ok(new CreatedReply(exercise.Id));
     }
 
-    private static async Task<Results<Ok<ExerciseReply>, ProblemHttpResult>> Get(Guid id, Access access, ScenarioRenderer renderer, CancellationToken cancellation)
+    private static async Task<Results<Ok<ExerciseReply>, ProblemHttpResult>> Get(
+        Guid id,
+        Access access,
+        ScenarioRenderer renderer,
+        CancellationToken cancellation
+    )
     {
-        var exercise = await access.StaffExercises().AsNoTracking().Include(row => row.Documents).Include(row => row.Cohort).FirstOrDefaultAsync(row => row.Id == id, cancellation);
+        var exercise = await access
+            .StaffExercises()
+            .AsNoTracking()
+            .Include(row => row.Documents)
+            .Include(row => row.Cohort)
+            .FirstOrDefaultAsync(row => row.Id == id, cancellation);
         if (exercise is null)
         {
             return NoSuchExercise();
@@ -103,35 +139,74 @@ public static class ExerciseEndpoints
         var part = Document(exercise, DocumentKind.Part);
         var model = Document(exercise, DocumentKind.Model);
         var assessment = Document(exercise, DocumentKind.Assessment);
-        return TypedResults.Ok(new ExerciseReply(
-            exercise.Id,
-            exercise.Title,
-            exercise.Cohort!.Name,
-            mayEdit,
-            exercise.PublishedAt,
-            exercise.DueAt,
-            new TextDocument(scenario.Revision, scenario.Text),
-            renderer.Render(scenario.Text),
-            new PartReply(part.Revision, ExerciseJson.Read<PartDocument>(part.Text)),
-            new TextDocument(model.Revision, model.Text),
-            new AssessmentReply(assessment.Revision, ExerciseJson.Read<AssessmentDocument>(assessment.Text)),
-            Assessor.Restatements(ExerciseJson.Read<PartDocument>(part.Text).ToOptions())));
+        return TypedResults.Ok(
+            new ExerciseReply(
+                exercise.Id,
+                exercise.Title,
+                exercise.Cohort!.Name,
+                mayEdit,
+                exercise.PublishedAt,
+                exercise.DueAt,
+                new TextDocument(scenario.Revision, scenario.Text),
+                renderer.Render(scenario.Text),
+                new PartReply(part.Revision, ExerciseJson.Read<PartDocument>(part.Text)),
+                new TextDocument(model.Revision, model.Text),
+                new AssessmentReply(assessment.Revision, ExerciseJson.Read<AssessmentDocument>(assessment.Text)),
+                Assessor.Restatements(ExerciseJson.Read<PartDocument>(part.Text).ToOptions())
+            )
+        );
     }
 
-    private static async Task<IResult> SetAsideTexts(Guid id, Access access, BlueSlateContext database, CancellationToken cancellation) =>
+    private static async Task<IResult> SetAsideTexts(
+        Guid id,
+        Access access,
+        BlueSlateContext database,
+        CancellationToken cancellation
+    ) =>
         await access.StaffExercises(instructorsOnly: true).AnyAsync(exercise => exercise.Id == id, cancellation)
-            ? TypedResults.Ok(await database.SetAside.AsNoTracking().Where(row => row.ExerciseId == id).OrderByDescending(row => row.At)
-                .Select(row => new SetAsideReply(row.Id, row.Kind, row.At, database.Users.Where(account => account.Id == row.ById).Select(account => account.DisplayName).FirstOrDefault(), row.Text))
-                .ToArrayAsync(cancellation))
+            ? TypedResults.Ok(
+                await database
+                    .SetAside.AsNoTracking()
+                    .Where(row => row.ExerciseId == id)
+                    .OrderByDescending(row => row.At)
+                    .Select(row => new SetAsideReply(
+                        row.Id,
+                        row.Kind,
+                        row.At,
+                        database
+                            .Users.Where(account => account.Id == row.ById)
+                            .Select(account => account.DisplayName)
+                            .FirstOrDefault(),
+                        row.Text
+                    ))
+                    .ToArrayAsync(cancellation)
+            )
             : NoSuchExercise();
 
-    private static async Task<IResult> SaveScenario(Guid id, SaveTextRequest request, DocumentStore documents, ScenarioRenderer renderer, CancellationToken cancellation) =>
+    private static async Task<IResult> SaveScenario(
+        Guid id,
+        SaveTextRequest request,
+        DocumentStore documents,
+        ScenarioRenderer renderer,
+        CancellationToken cancellation
+    ) =>
         request.Text.Length > ScenarioRenderer.Longest
             ? Problems.Unreadable("too-long", $"A scenario has at most {ScenarioRenderer.Longest} characters.", "text")
-            : !renderer.CanRender(request.Text) ? Problems.Unreadable("too-deep", "Lists or quotations are nested too deep here to be shown. Take out a few levels.", "text")
-            : await documents.SaveAsync(id, DocumentKind.Scenario, request.Revision, request.Text, cancellation);
+        : !renderer.CanRender(request.Text)
+            ? Problems.Unreadable(
+                "too-deep",
+                "Lists or quotations are nested too deep here to be shown. Take out a few levels.",
+                "text"
+            )
+        : await documents.SaveAsync(id, DocumentKind.Scenario, request.Revision, request.Text, cancellation);
 
-    private static async Task<IResult> SavePart(Guid id, SavePartRequest request, DocumentStore documents, BlueSlateContext database, CancellationToken cancellation)
+    private static async Task<IResult> SavePart(
+        Guid id,
+        SavePartRequest request,
+        DocumentStore documents,
+        BlueSlateContext database,
+        CancellationToken cancellation
+    )
     {
         var title = request.Title.Trim();
         if (title.Length is 0 or > LongestTitle)
@@ -144,31 +219,68 @@ public static class ExerciseEndpoints
             return Problems.Unreadable(problem.Code, said, problem.Property.Length == 0 ? "value" : $"value.{problem.Property}");
         }
 
-        var reply = await documents.SaveAsync(id, DocumentKind.Part, request.Revision, ExerciseJson.Write(request.Value), cancellation);
+        var reply = await documents.SaveAsync(
+            id,
+            DocumentKind.Part,
+            request.Revision,
+            ExerciseJson.Write(request.Value),
+            cancellation
+        );
         if (reply is Ok<SavedReply>)
         {
-            await database.Exercises.Where(exercise => exercise.Id == id).ExecuteUpdateAsync(set => set.SetProperty(exercise => exercise.Title, title), cancellation);
+            await database
+                .Exercises.Where(exercise => exercise.Id == id)
+                .ExecuteUpdateAsync(set => set.SetProperty(exercise => exercise.Title, title), cancellation);
         }
 
         return reply;
     }
 
-    private static async Task<IResult> SaveModel(Guid id, SaveTextRequest request, DocumentStore documents, CancellationToken cancellation)
+    private static async Task<IResult> SaveModel(
+        Guid id,
+        SaveTextRequest request,
+        DocumentStore documents,
+        CancellationToken cancellation
+    )
     {
         var (drawing, refusal) = DrawingInput.Read(request.Text);
-        return drawing is null ? refusal! : await documents.SaveAsync(id, DocumentKind.Model, request.Revision, DrawingWriter.WriteText(drawing), cancellation);
+        return drawing is null
+            ? refusal!
+            : await documents.SaveAsync(id, DocumentKind.Model, request.Revision, DrawingWriter.WriteText(drawing), cancellation);
     }
 
-    private static async Task<IResult> SaveAssessment(Guid id, SaveAssessmentRequest request, DocumentStore documents, CancellationToken cancellation) =>
-        Refusal(request.Value) ?? await documents.SaveAsync(id, DocumentKind.Assessment, request.Revision, ExerciseJson.Write(request.Value.Canonical()), cancellation);
+    private static async Task<IResult> SaveAssessment(
+        Guid id,
+        SaveAssessmentRequest request,
+        DocumentStore documents,
+        CancellationToken cancellation
+    ) =>
+        Refusal(request.Value)
+        ?? await documents.SaveAsync(
+            id,
+            DocumentKind.Assessment,
+            request.Revision,
+            ExerciseJson.Write(request.Value.Canonical()),
+            cancellation
+        );
 
     /// <summary>The answer to an assessment with which something is wrong; null when nothing is.</summary>
     internal static IResult? Refusal(AssessmentDocument assessment) =>
-        assessment.Problems().FirstOrDefault() is { Code: { } code } problem ? Problems.Unreadable(code, problem.Said, $"value.{problem.Property}") : null;
+        assessment.Problems().FirstOrDefault() is { Code: { } code } problem
+            ? Problems.Unreadable(code, problem.Said, $"value.{problem.Property}")
+            : null;
 
-    private static async Task<Results<Ok<SchemeDocument>, ProblemHttpResult>> DeriveScheme(Guid id, Access access, CancellationToken cancellation)
+    private static async Task<Results<Ok<SchemeDocument>, ProblemHttpResult>> DeriveScheme(
+        Guid id,
+        Access access,
+        CancellationToken cancellation
+    )
     {
-        var exercise = await access.StaffExercises(instructorsOnly: true).AsNoTracking().Include(row => row.Documents).FirstOrDefaultAsync(row => row.Id == id, cancellation);
+        var exercise = await access
+            .StaffExercises(instructorsOnly: true)
+            .AsNoTracking()
+            .Include(row => row.Documents)
+            .FirstOrDefaultAsync(row => row.Id == id, cancellation);
         if (exercise is null)
         {
             return NoSuchExercise();
@@ -177,12 +289,23 @@ public static class ExerciseEndpoints
         var part = ExerciseJson.Read<PartDocument>(Document(exercise, DocumentKind.Part).Text);
         var model = DrawingReader.Read(Document(exercise, DocumentKind.Model).Text).Drawing!;
         var options = part.ToOptions();
-        return TypedResults.Ok(SchemeDocument.Of(SchemeDeriver.Derive(FactList.Of(Notation.Read(model, options), options), part.Marks)));
+        return TypedResults.Ok(
+            SchemeDocument.Of(SchemeDeriver.Derive(FactList.Of(Notation.Read(model, options), options), part.Marks))
+        );
     }
 
-    private static async Task<Results<Ok<FactsReply>, ProblemHttpResult>> Read(Guid id, ReadingRequest request, Access access, CancellationToken cancellation)
+    private static async Task<Results<Ok<FactsReply>, ProblemHttpResult>> Read(
+        Guid id,
+        ReadingRequest request,
+        Access access,
+        CancellationToken cancellation
+    )
     {
-        var exercise = await access.StaffExercises().AsNoTracking().Include(row => row.Documents).FirstOrDefaultAsync(row => row.Id == id, cancellation);
+        var exercise = await access
+            .StaffExercises()
+            .AsNoTracking()
+            .Include(row => row.Documents)
+            .FirstOrDefaultAsync(row => row.Id == id, cancellation);
         if (exercise is null)
         {
             return NoSuchExercise();
@@ -196,27 +319,59 @@ public static class ExerciseEndpoints
 
         var options = ExerciseJson.Read<PartDocument>(Document(exercise, DocumentKind.Part).Text).ToOptions();
         var reading = Notation.Read(drawing, options);
-        return TypedResults.Ok(new FactsReply(
-            DrawingWriter.Hash(drawing),
-            [.. FactList.Of(reading, options).Select(fact => new FactReply(fact.Id, fact.Kind.Name, fact.Kind.SymbolOf(fact, reading, options), fact.Title, fact.Value))],
-            [.. SentenceWriter.Write(reading).Select(ResultSentence.Of)],
-            [.. FormRule.Check(reading, options)]));
+        return TypedResults.Ok(
+            new FactsReply(
+                DrawingWriter.Hash(drawing),
+                [
+                    .. FactList
+                        .Of(reading, options)
+                        .Select(fact => new FactReply(
+                            fact.Id,
+                            fact.Kind.Name,
+                            fact.Kind.SymbolOf(fact, reading, options),
+                            fact.Title,
+                            fact.Value
+                        )),
+                ],
+                [.. SentenceWriter.Write(reading).Select(ResultSentence.Of)],
+                [.. FormRule.Check(reading, options)]
+            )
+        );
     }
 
-    private static async Task<(PartDocument? Part, IResult? Refusal)> PartOf(Guid id, Access access, CancellationToken cancellation)
+    private static async Task<(PartDocument? Part, IResult? Refusal)> PartOf(
+        Guid id,
+        Access access,
+        CancellationToken cancellation
+    )
     {
-        var part = await access.StaffExercises().Where(exercise => exercise.Id == id).SelectMany(exercise => exercise.Documents)
-            .Where(document => document.Kind == DocumentKind.Part).Select(document => document.Text).FirstOrDefaultAsync(cancellation);
+        var part = await access
+            .StaffExercises()
+            .Where(exercise => exercise.Id == id)
+            .SelectMany(exercise => exercise.Documents)
+            .Where(document => document.Kind == DocumentKind.Part)
+            .Select(document => document.Text)
+            .FirstOrDefaultAsync(cancellation);
         return part is null ? (null, NoSuchExercise()) : (ExerciseJson.Read<PartDocument>(part), null);
     }
 
-    private static async Task<IResult> Tidy(Guid id, TidyRequest request, Access access, DraftingPool pool, CancellationToken cancellation) =>
-        await access.StaffExercises().AnyAsync(exercise => exercise.Id == id, cancellation) ? await request.AnswerAsync(access.AccountId, pool, cancellation) : NoSuchExercise();
+    private static async Task<IResult> Tidy(
+        Guid id,
+        TidyRequest request,
+        Access access,
+        DraftingPool pool,
+        CancellationToken cancellation
+    ) =>
+        await access.StaffExercises().AnyAsync(exercise => exercise.Id == id, cancellation)
+            ? await request.AnswerAsync(access.AccountId, pool, cancellation)
+            : NoSuchExercise();
 
-    private static ExerciseDocument Document(Exercise exercise, DocumentKind kind) => exercise.Documents.First(document => document.Kind == kind);
+    private static ExerciseDocument Document(Exercise exercise, DocumentKind kind) =>
+        exercise.Documents.First(document => document.Kind == kind);
 
     /// <summary>The answer to whoever asks for an exercise that is not theirs.</summary>
-    internal static ProblemHttpResult NoSuchExercise() => Problems.NotFound("no-such-exercise", "There is no such exercise among yours.");
+    internal static ProblemHttpResult NoSuchExercise() =>
+        Problems.NotFound("no-such-exercise", "There is no such exercise among yours.");
 }
 
 /// <summary>Documents of the open formats as they stand in the database.</summary>

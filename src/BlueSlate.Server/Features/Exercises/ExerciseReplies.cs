@@ -7,7 +7,18 @@ namespace BlueSlate.Server.Features.Exercises;
 
 /// <summary>An exercise in a list.</summary>
 public sealed record ExerciseSummary(
-    Guid Id, string Title, Guid CohortId, string Cohort, DateTimeOffset? PublishedAt, DateTimeOffset? DueAt, DateTimeOffset? ReleasedAt, int Students, int Started, int HandedIn, int GoneThrough);
+    Guid Id,
+    string Title,
+    Guid CohortId,
+    string Cohort,
+    DateTimeOffset? PublishedAt,
+    DateTimeOffset? DueAt,
+    DateTimeOffset? ReleasedAt,
+    int Students,
+    int Started,
+    int HandedIn,
+    int GoneThrough
+);
 
 /// <summary>A cohort that one may publish to.</summary>
 public sealed record CohortReply(Guid Id, string Name, int Students);
@@ -31,7 +42,8 @@ public sealed record ExerciseReply(
     PartReply Part,
     TextDocument Model,
     AssessmentReply Assessment,
-    IReadOnlyList<RestatementChoice> OtherWays);
+    IReadOnlyList<RestatementChoice> OtherWays
+);
 
 /// <summary>A text and its revision.</summary>
 public sealed record TextDocument(int Revision, string Text);

@@ -23,9 +23,20 @@ public sealed record MarkChangesReply(MarkChange[] Changes, int Unchanged, int R
 public static class MarkChanges
 {
     /// <summary>The marks as they are, beside the marks as they would be.</summary>
-    public static async Task<IResult> Preview(Guid id, AssessmentPreviewRequest request, Access access, BlueSlateContext database, AnswerAssessment assessment, CancellationToken cancellation)
+    public static async Task<IResult> Preview(
+        Guid id,
+        AssessmentPreviewRequest request,
+        Access access,
+        BlueSlateContext database,
+        AnswerAssessment assessment,
+        CancellationToken cancellation
+    )
     {
-        var exercise = await access.StaffExercises(instructorsOnly: true).AsNoTracking().Include(row => row.Documents).FirstOrDefaultAsync(row => row.Id == id, cancellation);
+        var exercise = await access
+            .StaffExercises(instructorsOnly: true)
+            .AsNoTracking()
+            .Include(row => row.Documents)
+            .FirstOrDefaultAsync(row => row.Id == id, cancellation);
         if (exercise is null)
         {
             return ExerciseEndpoints.NoSuchExercise();
@@ -47,13 +58,32 @@ public static class MarkChanges
         }
 
         var model = exercise.Documents.First(document => document.Kind == DocumentKind.Model).Text;
-        var thoughtOf = new AssessmentRevision { Id = Guid.Empty, ExerciseId = id, Number = 0, Model = model, Assessment = ExerciseJson.Write(request.Value) };
+        var thoughtOf = new AssessmentRevision
+        {
+            Id = Guid.Empty,
+            ExerciseId = id,
+            Number = 0,
+            Model = model,
+            Assessment = ExerciseJson.Write(request.Value),
+        };
         var before = (await assessment.RunAllAsync(id, cancellation)).ToDictionary(answer => answer.Answer.Id);
         var after = await assessment.RunAllAsync(id, thoughtOf, cancellation);
-        var changes = after.Where(answer => before.ContainsKey(answer.Answer.Id)).Select(answer => new MarkChange(answer.Answer.Id, answer.Answer.CandidateCode, before[answer.Answer.Id].Assessment.Sheet.Total, answer.Assessment.Sheet.Total))
+        var changes = after
+            .Where(answer => before.ContainsKey(answer.Answer.Id))
+            .Select(answer => new MarkChange(
+                answer.Answer.Id,
+                answer.Answer.CandidateCode,
+                before[answer.Answer.Id].Assessment.Sheet.Total,
+                answer.Assessment.Sheet.Total
+            ))
             .Where(change => change.Before != change.After)
-            .OrderByDescending(change => Rational.Max(change.After - change.Before, change.Before - change.After)).ThenBy(change => change.Code, StringComparer.Ordinal).ToArray();
-        var released = await database.Answers.CountAsync(answer => answer.ExerciseId == id && answer.Released != null, cancellation);
+            .OrderByDescending(change => Rational.Max(change.After - change.Before, change.Before - change.After))
+            .ThenBy(change => change.Code, StringComparer.Ordinal)
+            .ToArray();
+        var released = await database.Answers.CountAsync(
+            answer => answer.ExerciseId == id && answer.Released != null,
+            cancellation
+        );
         return TypedResults.Ok(new MarkChangesReply(changes, after.Count - changes.Length, released));
     }
 }

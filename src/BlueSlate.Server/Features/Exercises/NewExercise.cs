@@ -10,9 +10,23 @@ internal static class NewExercise
     public static Exercise Make(string title, Guid cohortId, DateTimeOffset now) =>
         Make(title, cohortId, now, "", new PartDocument(), Drawing.Empty, new AssessmentDocument());
 
-    public static Exercise Make(string title, Guid cohortId, DateTimeOffset now, string scenario, PartDocument part, Drawing model, AssessmentDocument assessment)
+    public static Exercise Make(
+        string title,
+        Guid cohortId,
+        DateTimeOffset now,
+        string scenario,
+        PartDocument part,
+        Drawing model,
+        AssessmentDocument assessment
+    )
     {
-        var exercise = new Exercise { Id = Guid.CreateVersion7(), CohortId = cohortId, Title = title, CreatedAt = now };
+        var exercise = new Exercise
+        {
+            Id = Guid.CreateVersion7(),
+            CohortId = cohortId,
+            Title = title,
+            CreatedAt = now,
+        };
         Add(DocumentKind.Scenario, scenario);
         Add(DocumentKind.Part, ExerciseJson.Write(part));
         Add(DocumentKind.Model, DrawingWriter.WriteText(model));
@@ -20,6 +34,15 @@ internal static class NewExercise
         return exercise;
 
         void Add(DocumentKind kind, string text) =>
-            exercise.Documents.Add(new ExerciseDocument { ExerciseId = exercise.Id, Kind = kind, Revision = 1, Text = text, SavedAt = now });
+            exercise.Documents.Add(
+                new ExerciseDocument
+                {
+                    ExerciseId = exercise.Id,
+                    Kind = kind,
+                    Revision = 1,
+                    Text = text,
+                    SavedAt = now,
+                }
+            );
     }
 }

@@ -12,10 +12,18 @@ namespace BlueSlate.Server.Features.Exercises;
 public sealed class Publishing(BlueSlateContext database, CheckQueue queue, AuditTrail audit, TimeProvider clock)
 {
     /// <summary>Publishes an exercise to its cohort.</summary>
-    public static async Task<IResult> Publish(Guid id, PublishRequest request, Access access, Publishing publishing, CancellationToken cancellation)
+    public static async Task<IResult> Publish(
+        Guid id,
+        PublishRequest request,
+        Access access,
+        Publishing publishing,
+        CancellationToken cancellation
+    )
     {
         var exercise = await access.StaffExercises(instructorsOnly: true).FirstOrDefaultAsync(row => row.Id == id, cancellation);
-        return exercise is null ? ExerciseEndpoints.NoSuchExercise() : await publishing.PublishAsync(exercise, request.DueAt, cancellation);
+        return exercise is null
+            ? ExerciseEndpoints.NoSuchExercise()
+            : await publishing.PublishAsync(exercise, request.DueAt, cancellation);
     }
 
     private async Task<IResult> PublishAsync(Exercise exercise, DateTimeOffset? dueAt, CancellationToken cancellation)
@@ -42,32 +50,45 @@ public sealed class Publishing(BlueSlateContext database, CheckQueue queue, Audi
 
         exercise.PublishedAt = now;
         exercise.DueAt = dueAt;
-        database.QuestionRevisions.Add(new QuestionRevision
-        {
-            Id = Guid.CreateVersion7(),
-            ExerciseId = exercise.Id,
-            Number = 1,
-            Scenario = TextOf(exercise, DocumentKind.Scenario),
-            Part = TextOf(exercise, DocumentKind.Part),
-            PublishedAt = now,
-        });
+        database.QuestionRevisions.Add(
+            new QuestionRevision
+            {
+                Id = Guid.CreateVersion7(),
+                ExerciseId = exercise.Id,
+                Number = 1,
+                Scenario = TextOf(exercise, DocumentKind.Scenario),
+                Part = TextOf(exercise, DocumentKind.Part),
+                PublishedAt = now,
+            }
+        );
         AddAssessment(exercise, 1, now);
-        audit.Add(AuditKind.Publish, exercise.CohortId, dueAt is { } due ? $"due {due.UtcDateTime:yyyy-MM-dd HH:mm} UTC" : "without a due time", exercise.Id);
+        audit.Add(
+            AuditKind.Publish,
+            exercise.CohortId,
+            dueAt is { } due ? $"due {due.UtcDateTime:yyyy-MM-dd HH:mm} UTC" : "without a due time",
+            exercise.Id
+        );
         await database.SaveChangesAsync(cancellation);
         await transaction.CommitAsync(cancellation);
         return TypedResults.NoContent();
     }
 
     /// <summary>
-    /// Makes a new assessment revision of a published exercise and writes, in the caller's transaction, the rows that ask for all its
-    /// answers to be checked again; whose those are. Released ones stay as they are.
+    /// Makes a new assessment revision of a published exercise and writes, in the caller's transaction, the rows that ask for
+    /// all its answers to be checked again; whose those are. Released ones stay as they are.
     /// </summary>
     public async Task<IReadOnlyList<Guid>> ReassessAsync(Guid exerciseId, CancellationToken cancellation)
     {
-        var exercise = await database.Exercises.Include(row => row.Documents).Include(row => row.Assessments).FirstAsync(row => row.Id == exerciseId, cancellation);
+        var exercise = await database
+            .Exercises.Include(row => row.Documents)
+            .Include(row => row.Assessments)
+            .FirstAsync(row => row.Id == exerciseId, cancellation);
         var next = exercise.Assessments.Max(revision => revision.Number) + 1;
         var revision = AddAssessment(exercise, next, clock.GetUtcNow());
-        var answers = await database.Answers.Where(answer => answer.ExerciseId == exerciseId && answer.HandedInAt != null && answer.Released == null).Select(answer => answer.Id).ToListAsync(cancellation);
+        var answers = await database
+            .Answers.Where(answer => answer.ExerciseId == exerciseId && answer.HandedInAt != null && answer.Released == null)
+            .Select(answer => answer.Id)
+            .ToListAsync(cancellation);
         database.CheckRequests.AddRange(answers.Select(answer => queue.RequestFor(answer, revision.Id)));
         await database.SaveChangesAsync(cancellation);
         return answers;
@@ -89,7 +110,9 @@ public sealed class Publishing(BlueSlateContext database, CheckQueue queue, Audi
             return "Draw the model answer first.";
         }
 
-        return ExerciseJson.Read<AssessmentDocument>(TextOf(exercise, DocumentKind.Assessment)).Scheme is null ? "Derive the marking scheme first." : null;
+        return ExerciseJson.Read<AssessmentDocument>(TextOf(exercise, DocumentKind.Assessment)).Scheme is null
+            ? "Derive the marking scheme first."
+            : null;
     }
 
     private AssessmentRevision AddAssessment(Exercise exercise, int number, DateTimeOffset now)
@@ -107,5 +130,6 @@ public sealed class Publishing(BlueSlateContext database, CheckQueue queue, Audi
         return revision;
     }
 
-    private static string TextOf(Exercise exercise, DocumentKind kind) => exercise.Documents.First(document => document.Kind == kind).Text;
+    private static string TextOf(Exercise exercise, DocumentKind kind) =>
+        exercise.Documents.First(document => document.Kind == kind).Text;
 }

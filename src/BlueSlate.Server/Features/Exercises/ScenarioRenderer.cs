@@ -11,12 +11,36 @@ public sealed class ScenarioRenderer
     public const int Longest = 20_000;
 
     private readonly MarkdownPipeline pipeline = new MarkdownPipelineBuilder().UsePipeTables().DisableHtml().Build();
-    private readonly HtmlSanitizer sanitizer = new(new HtmlSanitizerOptions
-    {
-        AllowedTags = new HashSet<string> { "p", "em", "strong", "ul", "ol", "li", "h1", "h2", "h3", "blockquote", "table", "thead", "tbody", "tr", "th", "td", "code", "pre", "br", "hr" },
-        AllowedAttributes = new HashSet<string>(),
-        AllowedSchemes = new HashSet<string>(),
-    });
+    private readonly HtmlSanitizer sanitizer = new(
+        new HtmlSanitizerOptions
+        {
+            AllowedTags = new HashSet<string>
+            {
+                "p",
+                "em",
+                "strong",
+                "ul",
+                "ol",
+                "li",
+                "h1",
+                "h2",
+                "h3",
+                "blockquote",
+                "table",
+                "thead",
+                "tbody",
+                "tr",
+                "th",
+                "td",
+                "code",
+                "pre",
+                "br",
+                "hr",
+            },
+            AllowedAttributes = new HashSet<string>(),
+            AllowedSchemes = new HashSet<string>(),
+        }
+    );
 
     /// <summary>Whether a text can be rendered: lists and quotations may not be nested without end.</summary>
     public bool CanRender(string markdown)
@@ -45,5 +69,6 @@ public sealed class ScenarioRenderer
         }
     }
 
-    private string ToHtml(string markdown) => Markdown.ToHtml(markdown.Replace("\r\n", "\n", StringComparison.Ordinal).Normalize(), pipeline);
+    private string ToHtml(string markdown) =>
+        Markdown.ToHtml(markdown.Replace("\r\n", "\n", StringComparison.Ordinal).Normalize(), pipeline);
 }

@@ -15,12 +15,23 @@ public sealed record TidyRequest(string Drawing, string[] Only)
             return unreadable!;
         }
 
-        var (reply, refusal) = await pool.DoAsync(person, new DraftRequest(DraftKind.Tidy, Drawing) { Only = Only }, cancellation);
-        return reply is null ? refusal! : TypedResults.Ok(new TidyReply([.. reply.Places.Select(place => new TidyPlace(place.Id, place.X, place.Y))], reply.Simpler));
+        var (reply, refusal) = await pool.DoAsync(
+            person,
+            new DraftRequest(DraftKind.Tidy, Drawing) { Only = Only },
+            cancellation
+        );
+        return reply is null
+            ? refusal!
+            : TypedResults.Ok(
+                new TidyReply([.. reply.Places.Select(place => new TidyPlace(place.Id, place.X, place.Y))], reply.Simpler)
+            );
     }
 }
 
-/// <summary>Where shapes go; those that are not named stay. <paramref name="Simpler"/> says that they are only set out in rows, since there are too many.</summary>
+/// <summary>
+/// Where shapes go; those that are not named stay. <paramref name="Simpler"/> says that they are only set out in rows, since
+/// there are too many.
+/// </summary>
 public sealed record TidyReply(TidyPlace[] Places, bool Simpler);
 
 /// <summary>A shape's new place, in quarter units.</summary>

@@ -11,6 +11,10 @@ public static class FindingEndpoints
 {
     /// <summary>Maps the endpoint.</summary>
     public static void MapFindings(this IEndpointRouteBuilder routes) =>
-        routes.MapGet("/api/findings", () => FindingKind.All.Select(kind => new FindingKindReply(kind.Code, kind.Title, kind.Help)).ToArray())
-            .ForSignedIn().WithTags("Findings");
+        routes
+            .MapGet("/api/findings", () =>
+                FindingKind.All.Select(kind => new FindingKindReply(kind.Code, kind.Title, kind.Help)).ToArray()
+            )
+            .ForSignedIn()
+            .WithTags("Findings");
 }

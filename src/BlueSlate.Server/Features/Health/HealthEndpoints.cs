@@ -10,8 +10,13 @@ public static class HealthEndpoints
     public static void MapHealth(this IEndpointRouteBuilder routes)
     {
         routes.MapGet("/health/live", () => TypedResults.Ok("alive")).ForAnyone().ExcludeFromDescription();
-        routes.MapGet("/health/ready", async (BlueSlateContext database, CancellationToken cancellation) =>
-            await database.Database.CanConnectAsync(cancellation) ? Results.Ok("ready") : Results.StatusCode(StatusCodes.Status503ServiceUnavailable))
-            .ForAnyone().ExcludeFromDescription();
+        routes
+            .MapGet("/health/ready", async (BlueSlateContext database, CancellationToken cancellation) =>
+                await database.Database.CanConnectAsync(cancellation)
+                    ? Results.Ok("ready")
+                    : Results.StatusCode(StatusCodes.Status503ServiceUnavailable)
+            )
+            .ForAnyone()
+            .ExcludeFromDescription();
     }
 }

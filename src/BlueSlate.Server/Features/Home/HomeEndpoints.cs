@@ -20,21 +20,34 @@ public static class HomeEndpoints
     private static async Task<HomeReply> Get(Access access, BlueSlateContext database, CancellationToken cancellation)
     {
         var summaries = await ExerciseEndpoints.Summaries(access.StaffExercises()).ToListAsync(cancellation);
-        var drafts = await access.StaffExercises().AsNoTracking().Where(exercise => exercise.PublishedAt == null).Include(exercise => exercise.Documents).ToDictionaryAsync(exercise => exercise.Id, cancellation);
-        var waiting = await access.StaffExercises()
+        var drafts = await access
+            .StaffExercises()
+            .AsNoTracking()
+            .Where(exercise => exercise.PublishedAt == null)
+            .Include(exercise => exercise.Documents)
+            .ToDictionaryAsync(exercise => exercise.Id, cancellation);
+        var waiting = await access
+            .StaffExercises()
             .Select(exercise => new
             {
                 exercise.Id,
-                Undecided = exercise.Answers.Count(answer => answer.HandedInAt != null && answer.Released == null && answer.GoneThroughAt == null
-                    && (answer.Results.Any(result => result.Doubtful) || answer.Results.Count == 0)),
+                Undecided = exercise.Answers.Count(answer =>
+                    answer.HandedInAt != null
+                    && answer.Released == null
+                    && answer.GoneThroughAt == null
+                    && (answer.Results.Any(result => result.Doubtful) || answer.Results.Count == 0)
+                ),
                 Unreleased = exercise.Answers.Count(answer => answer.HandedInAt != null && answer.Released == null),
             })
             .ToDictionaryAsync(row => row.Id, cancellation);
-        return new HomeReply([.. summaries.Select(summary => new HomeExercise(
-            summary,
-            drafts.TryGetValue(summary.Id, out var draft) ? Publishing.Missing(draft) : null,
-            waiting[summary.Id].Undecided,
-            summary.HandedIn - summary.GoneThrough,
-            waiting[summary.Id].Unreleased))]);
+        return new HomeReply([
+            .. summaries.Select(summary => new HomeExercise(
+                summary,
+                drafts.TryGetValue(summary.Id, out var draft) ? Publishing.Missing(draft) : null,
+                waiting[summary.Id].Undecided,
+                summary.HandedIn - summary.GoneThrough,
+                waiting[summary.Id].Unreleased
+            )),
+        ]);
     }
 }

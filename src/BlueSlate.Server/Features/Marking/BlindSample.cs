@@ -31,7 +31,17 @@ public sealed record SampleTask(Guid Id, string Code, bool Done);
 public sealed record AgreementReply(string First, string Second, Agreement BetweenThem, Agreement WithMarks, Rational Maximum);
 
 /// <summary>An answer to be marked without seeing what was found in it.</summary>
-public sealed record BlindReply(Guid Id, Guid ExerciseId, string Title, string Code, string ScenarioHtml, PartDocument Part, string Drawing, BlindLine[] Lines, bool Done);
+public sealed record BlindReply(
+    Guid Id,
+    Guid ExerciseId,
+    string Title,
+    string Code,
+    string ScenarioHtml,
+    PartDocument Part,
+    string Drawing,
+    BlindLine[] Lines,
+    bool Done
+);
 
 /// <summary>A line of the scheme with what the caller gave it; null when nothing yet.</summary>
 public sealed record BlindLine(string Id, string Title, Rational Marks, Rational? Given);
@@ -43,46 +53,99 @@ public sealed record BlindRequest(GivenMarks[] Marks, bool Done);
 public sealed record GivenMarks(string Line, Rational Marks);
 
 /// <summary>
-/// A sample of answers that two people mark line by line, neither seeing what was found nor what the other gave, so that a class can be told
-/// how far its marks are to be trusted.
+/// A sample of answers that two people mark line by line, neither seeing what was found nor what the other gave, so that a
+/// class can be told how far its marks are to be trusted.
 /// </summary>
-public sealed class BlindSample(BlueSlateContext database, AnswerAssessment assessment, ScenarioRenderer renderer, Access access, TimeProvider clock)
+public sealed class BlindSample(
+    BlueSlateContext database,
+    AnswerAssessment assessment,
+    ScenarioRenderer renderer,
+    Access access,
+    TimeProvider clock
+)
 {
     private const int MostAnswers = 50;
 
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder group)
     {
-        group.MapGet("/exercises/{id:guid}/sample", (Guid id, BlindSample sample, CancellationToken cancellation) => sample.GetAsync(id, cancellation)).ForStaff().Produces<SampleReply>();
-        group.MapPost("/exercises/{id:guid}/sample", (Guid id, SampleRequest request, BlindSample sample, CancellationToken cancellation) => sample.DrawAsync(id, request, cancellation)).ForInstructors().Produces<SampleReply>();
-        group.MapGet("/blind/{id:guid}", (Guid id, BlindSample sample, CancellationToken cancellation) => sample.OpenAsync(id, cancellation)).ForStaff().Produces<BlindReply>();
-        group.MapPut("/blind/{id:guid}", (Guid id, BlindRequest request, BlindSample sample, CancellationToken cancellation) => sample.SaveAsync(id, request, cancellation)).ForStaff().Produces<BlindReply>();
+        group
+            .MapGet("/exercises/{id:guid}/sample", (Guid id, BlindSample sample, CancellationToken cancellation) =>
+                sample.GetAsync(id, cancellation)
+            )
+            .ForStaff()
+            .Produces<SampleReply>();
+        group
+            .MapPost(
+                "/exercises/{id:guid}/sample",
+                (Guid id, SampleRequest request, BlindSample sample, CancellationToken cancellation) =>
+                    sample.DrawAsync(id, request, cancellation)
+            )
+            .ForInstructors()
+            .Produces<SampleReply>();
+        group
+            .MapGet("/blind/{id:guid}", (Guid id, BlindSample sample, CancellationToken cancellation) =>
+                sample.OpenAsync(id, cancellation)
+            )
+            .ForStaff()
+            .Produces<BlindReply>();
+        group
+            .MapPut("/blind/{id:guid}", (Guid id, BlindRequest request, BlindSample sample, CancellationToken cancellation) =>
+                sample.SaveAsync(id, request, cancellation)
+            )
+            .ForStaff()
+            .Produces<BlindReply>();
     }
 
-    /// <summary>Answers of the sample that the caller has still to mark, and that not yet two have marked: what was found in them is not for the caller yet.</summary>
+    /// <summary>
+    /// Answers of the sample that the caller has still to mark, and that not yet two have marked: what was found in them is not
+    /// for the caller yet.
+    /// </summary>
     public IQueryable<Guid> BlindForMe()
     {
         var me = access.AccountId;
-        return database.SampleAnswers
-            .Where(row => !database.BlindMarkings.Any(marking => marking.AnswerId == row.AnswerId && marking.ById == me && marking.DoneAt != null)
-                && database.BlindMarkings.Count(marking => marking.AnswerId == row.AnswerId && marking.DoneAt != null) < 2)
+        return database
+            .SampleAnswers.Where(row =>
+                !database.BlindMarkings.Any(marking =>
+                    marking.AnswerId == row.AnswerId && marking.ById == me && marking.DoneAt != null
+                )
+                && database.BlindMarkings.Count(marking => marking.AnswerId == row.AnswerId && marking.DoneAt != null) < 2
+            )
             .Select(row => row.AnswerId);
     }
 
     /// <summary>How far two agree; null while no answer has been marked by two.</summary>
-    public async Task<AgreementReply?> AgreementAsync(Guid exerciseId, CancellationToken cancellation) => await AgreementAsync(await DoneAsync(exerciseId, cancellation), cancellation);
+    public async Task<AgreementReply?> AgreementAsync(Guid exerciseId, CancellationToken cancellation) =>
+        await AgreementAsync(await DoneAsync(exerciseId, cancellation), cancellation);
 
     private async Task<AgreementReply?> AgreementAsync(List<BlindMarking> done, CancellationToken cancellation)
     {
-        var people = done.GroupBy(marking => marking.ById).OrderByDescending(group => group.Count()).ThenBy(group => group.Min(marking => marking.At)).Select(group => group.ToDictionary(marking => marking.AnswerId)).ToList();
-        var pair = people.SelectMany((one, i) => people.Skip(i + 1).Select(other => (One: one, Other: other, Both: one.Keys.Intersect(other.Keys).Order().ToList()))).Where(pair => pair.Both.Count > 0)
-            .OrderByDescending(pair => pair.Both.Count).FirstOrDefault();
+        var people = done.GroupBy(marking => marking.ById)
+            .OrderByDescending(group => group.Count())
+            .ThenBy(group => group.Min(marking => marking.At))
+            .Select(group => group.ToDictionary(marking => marking.AnswerId))
+            .ToList();
+        var pair = people
+            .SelectMany(
+                (one, i) =>
+                    people
+                        .Skip(i + 1)
+                        .Select(other => (One: one, Other: other, Both: one.Keys.Intersect(other.Keys).Order().ToList()))
+            )
+            .Where(pair => pair.Both.Count > 0)
+            .OrderByDescending(pair => pair.Both.Count)
+            .FirstOrDefault();
         if (pair.Both is null)
         {
             return null;
         }
 
-        var lines = new List<(ImmutableSortedDictionary<string, Rational> One, ImmutableSortedDictionary<string, Rational> Other, ImmutableSortedDictionary<string, Rational> Here)>();
+        var lines =
+            new List<(
+                ImmutableSortedDictionary<string, Rational> One,
+                ImmutableSortedDictionary<string, Rational> Other,
+                ImmutableSortedDictionary<string, Rational> Here
+            )>();
         var maximum = Rational.Zero;
         foreach (var id in pair.Both)
         {
@@ -92,22 +155,32 @@ public sealed class BlindSample(BlueSlateContext database, AnswerAssessment asse
             // Lines that have come or gone since are left out on all sides.
             var (one, other) = (MarksOf(pair.One[id]), MarksOf(pair.Other[id]));
             var known = sheet.Lines.Where(line => one.ContainsKey(line.Line.Id) && other.ContainsKey(line.Line.Id)).ToList();
-            ImmutableSortedDictionary<string, Rational> Of(Func<LineResult, Rational> marks) => known.ToImmutableSortedDictionary(line => line.Line.Id, marks, StringComparer.Ordinal);
+            ImmutableSortedDictionary<string, Rational> Of(Func<LineResult, Rational> marks) =>
+                known.ToImmutableSortedDictionary(line => line.Line.Id, marks, StringComparer.Ordinal);
             lines.Add((Of(line => one[line.Line.Id]), Of(line => other[line.Line.Id]), Of(line => line.Earned)));
         }
 
         var names = await NamesAsync([pair.One.Values.First().ById, pair.Other.Values.First().ById], cancellation);
-        var mean = lines.ConvertAll(line => line.One.ToImmutableSortedDictionary(mark => mark.Key, mark => (mark.Value + line.Other[mark.Key]) * Rational.Half, StringComparer.Ordinal));
+        var mean = lines.ConvertAll(line =>
+            line.One.ToImmutableSortedDictionary(
+                mark => mark.Key,
+                mark => (mark.Value + line.Other[mark.Key]) * Rational.Half,
+                StringComparer.Ordinal
+            )
+        );
         return new AgreementReply(
             names[pair.One.Values.First().ById],
             names[pair.Other.Values.First().ById],
             Agreement.Of(lines.ConvertAll(line => line.One), lines.ConvertAll(line => line.Other))!,
             Agreement.Of(mean, lines.ConvertAll(line => line.Here))!,
-            maximum);
+            maximum
+        );
     }
 
     private async Task<IResult> GetAsync(Guid exerciseId, CancellationToken cancellation) =>
-        await access.StaffExercises().AnyAsync(row => row.Id == exerciseId, cancellation) ? TypedResults.Ok(await ReplyAsync(exerciseId, cancellation)) : ExerciseEndpoints.NoSuchExercise();
+        await access.StaffExercises().AnyAsync(row => row.Id == exerciseId, cancellation)
+            ? TypedResults.Ok(await ReplyAsync(exerciseId, cancellation))
+            : ExerciseEndpoints.NoSuchExercise();
 
     private async Task<IResult> DrawAsync(Guid exerciseId, SampleRequest request, CancellationToken cancellation)
     {
@@ -123,11 +196,27 @@ public sealed class BlindSample(BlueSlateContext database, AnswerAssessment asse
 
         // What is in the sample stays in it; only what is not released can be marked blind.
         var inIt = await database.SampleAnswers.CountAsync(row => row.ExerciseId == exerciseId, cancellation);
-        var others = await database.Answers.Where(answer => answer.ExerciseId == exerciseId && answer.HandedInAt != null && answer.Released == null && !database.SampleAnswers.Any(row => row.AnswerId == answer.Id))
-            .Select(answer => answer.Id).ToArrayAsync(cancellation);
+        var others = await database
+            .Answers.Where(answer =>
+                answer.ExerciseId == exerciseId
+                && answer.HandedInAt != null
+                && answer.Released == null
+                && !database.SampleAnswers.Any(row => row.AnswerId == answer.Id)
+            )
+            .Select(answer => answer.Id)
+            .ToArrayAsync(cancellation);
         RandomNumberGenerator.Shuffle(others.AsSpan());
         var now = clock.GetUtcNow();
-        database.SampleAnswers.AddRange(others.Take(Math.Max(0, request.Count - inIt)).Select(id => new SampleAnswer { AnswerId = id, ExerciseId = exerciseId, DrawnAt = now }));
+        database.SampleAnswers.AddRange(
+            others
+                .Take(Math.Max(0, request.Count - inIt))
+                .Select(id => new SampleAnswer
+                {
+                    AnswerId = id,
+                    ExerciseId = exerciseId,
+                    DrawnAt = now,
+                })
+        );
         await database.SaveChangesAsync(cancellation);
         return TypedResults.Ok(await ReplyAsync(exerciseId, cancellation));
     }
@@ -135,16 +224,41 @@ public sealed class BlindSample(BlueSlateContext database, AnswerAssessment asse
     private async Task<SampleReply> ReplyAsync(Guid exerciseId, CancellationToken cancellation)
     {
         var me = access.AccountId;
-        var answers = await database.SampleAnswers.Where(row => row.ExerciseId == exerciseId).Join(database.Answers, row => row.AnswerId, answer => answer.Id, (_, answer) => new { answer.Id, answer.CandidateCode })
-            .OrderBy(row => row.CandidateCode).ToListAsync(cancellation);
+        var answers = await database
+            .SampleAnswers.Where(row => row.ExerciseId == exerciseId)
+            .Join(
+                database.Answers,
+                row => row.AnswerId,
+                answer => answer.Id,
+                (_, answer) => new { answer.Id, answer.CandidateCode }
+            )
+            .OrderBy(row => row.CandidateCode)
+            .ToListAsync(cancellation);
         var done = await DoneAsync(exerciseId, cancellation);
-        var staff = await database.Exercises.Where(row => row.Id == exerciseId).SelectMany(row => row.Cohort!.Members).Where(member => member.Role != CohortRole.Student).Select(member => member.AccountId).ToListAsync(cancellation);
+        var staff = await database
+            .Exercises.Where(row => row.Id == exerciseId)
+            .SelectMany(row => row.Cohort!.Members)
+            .Where(member => member.Role != CohortRole.Student)
+            .Select(member => member.AccountId)
+            .ToListAsync(cancellation);
         var names = await NamesAsync(staff.Union(done.Select(marking => marking.ById)), cancellation);
         return new SampleReply(
             answers.Count,
-            [.. names.Select(name => new SampleMarker(name.Value, done.Count(marking => marking.ById == name.Key), name.Key == me)).OrderByDescending(marker => marker.Me).ThenBy(marker => marker.Name, StringComparer.Ordinal)],
-            [.. answers.Select(answer => new SampleTask(answer.Id, answer.CandidateCode, done.Exists(marking => marking.AnswerId == answer.Id && marking.ById == me)))],
-            await AgreementAsync(done, cancellation));
+            [
+                .. names
+                    .Select(name => new SampleMarker(name.Value, done.Count(marking => marking.ById == name.Key), name.Key == me))
+                    .OrderByDescending(marker => marker.Me)
+                    .ThenBy(marker => marker.Name, StringComparer.Ordinal),
+            ],
+            [
+                .. answers.Select(answer => new SampleTask(
+                    answer.Id,
+                    answer.CandidateCode,
+                    done.Exists(marking => marking.AnswerId == answer.Id && marking.ById == me)
+                )),
+            ],
+            await AgreementAsync(done, cancellation)
+        );
     }
 
     private async Task<IResult> OpenAsync(Guid answerId, CancellationToken cancellation) =>
@@ -187,14 +301,22 @@ public sealed class BlindSample(BlueSlateContext database, AnswerAssessment asse
             return Problems.Unreadable("lines-left", $"{lines.Count - request.Marks.Length} lines have no marks yet.", "marks");
         }
 
-        var (me, now, text) = (access.AccountId, clock.GetUtcNow(), ExerciseJson.Write(request.Marks.ToImmutableSortedDictionary(given => given.Line, given => given.Marks, StringComparer.Ordinal)));
+        var (me, now, text) = (
+            access.AccountId,
+            clock.GetUtcNow(),
+            ExerciseJson.Write(
+                request.Marks.ToImmutableSortedDictionary(given => given.Line, given => given.Marks, StringComparer.Ordinal)
+            )
+        );
         DateTimeOffset? doneAt = request.Done ? now : null;
         await database.Database.ExecuteSqlAsync(
             $"""
             INSERT INTO blind_markings (answer_id, by_id, marks, at, done_at) VALUES ({answerId}, {me}, {text}, {now}, {doneAt})
-            ON CONFLICT (answer_id, by_id) DO UPDATE SET marks = excluded.marks, at = excluded.at, done_at = excluded.done_at WHERE blind_markings.done_at IS NULL
+            ON CONFLICT (answer_id, by_id) DO UPDATE SET marks = excluded.marks, at = excluded.at, done_at = excluded.done_at
+                WHERE blind_markings.done_at IS NULL
             """,
-            cancellation);
+            cancellation
+        );
         return TypedResults.Ok(await BlindAsync(answerId, cancellation));
     }
 
@@ -202,7 +324,9 @@ public sealed class BlindSample(BlueSlateContext database, AnswerAssessment asse
     {
         var me = access.AccountId;
         var (answer, scheme) = await assessment.SchemeOfAsync(answerId, cancellation);
-        var marking = await database.BlindMarkings.AsNoTracking().FirstOrDefaultAsync(row => row.AnswerId == answerId && row.ById == me, cancellation);
+        var marking = await database
+            .BlindMarkings.AsNoTracking()
+            .FirstOrDefaultAsync(row => row.AnswerId == answerId && row.ById == me, cancellation);
         var given = marking is null ? ImmutableSortedDictionary<string, Rational>.Empty : MarksOf(marking);
         return new BlindReply(
             answerId,
@@ -212,23 +336,46 @@ public sealed class BlindSample(BlueSlateContext database, AnswerAssessment asse
             renderer.Render(answer.Question!.Scenario),
             ExerciseJson.Read<PartDocument>(answer.Question.Part),
             answer.Drawing,
-            [.. scheme.Lines.Select(line => new BlindLine(line.Id, line.Title, line.Marks, given.TryGetValue(line.Id, out var marks) ? marks : null))],
-            marking?.DoneAt is not null);
+            [
+                .. scheme.Lines.Select(line => new BlindLine(
+                    line.Id,
+                    line.Title,
+                    line.Marks,
+                    given.TryGetValue(line.Id, out var marks) ? marks : null
+                )),
+            ],
+            marking?.DoneAt is not null
+        );
     }
 
     private Task<bool> InSampleAsync(Guid answerId, CancellationToken cancellation) =>
-        access.MarkableAnswers().AnyAsync(answer => answer.Id == answerId && database.SampleAnswers.Any(row => row.AnswerId == answerId), cancellation);
+        access
+            .MarkableAnswers()
+            .AnyAsync(
+                answer => answer.Id == answerId && database.SampleAnswers.Any(row => row.AnswerId == answerId),
+                cancellation
+            );
 
     private Task<List<BlindMarking>> DoneAsync(Guid exerciseId, CancellationToken cancellation) =>
-        database.BlindMarkings.AsNoTracking().Where(marking => marking.DoneAt != null && database.SampleAnswers.Any(row => row.AnswerId == marking.AnswerId && row.ExerciseId == exerciseId)).ToListAsync(cancellation);
+        database
+            .BlindMarkings.AsNoTracking()
+            .Where(marking =>
+                marking.DoneAt != null
+                && database.SampleAnswers.Any(row => row.AnswerId == marking.AnswerId && row.ExerciseId == exerciseId)
+            )
+            .ToListAsync(cancellation);
 
     private Task<Dictionary<Guid, string>> NamesAsync(IEnumerable<Guid> people, CancellationToken cancellation)
     {
         var ids = people.ToList();
-        return database.Users.Where(account => ids.Contains(account.Id)).ToDictionaryAsync(account => account.Id, account => account.DisplayName, cancellation);
+        return database
+            .Users.Where(account => ids.Contains(account.Id))
+            .ToDictionaryAsync(account => account.Id, account => account.DisplayName, cancellation);
     }
 
-    private static ImmutableSortedDictionary<string, Rational> MarksOf(BlindMarking marking) => ExerciseJson.Read<ImmutableSortedDictionary<string, Rational>>(marking.Marks);
+    private static ImmutableSortedDictionary<string, Rational> MarksOf(BlindMarking marking) =>
+        ExerciseJson.Read<ImmutableSortedDictionary<string, Rational>>(marking.Marks);
 
-    private static IResult NotInSample() => Problems.NotFound("no-such-answer", "There is no such answer in a sample that you mark.");
+    private static IResult NotInSample() =>
+        Problems.NotFound("no-such-answer", "There is no such answer in a sample that you mark.");
 }

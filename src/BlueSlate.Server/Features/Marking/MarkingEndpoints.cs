@@ -16,17 +16,19 @@ public static class MarkingEndpoints
     public static void MapMarking(this IEndpointRouteBuilder routes)
     {
         var group = routes.MapGroup("/api/marking").WithTags("Marking");
-        group.AddEndpointFilter(async (context, next) =>
-        {
-            try
+        group.AddEndpointFilter(
+            async (context, next) =>
             {
-                return await next(context);
+                try
+                {
+                    return await next(context);
+                }
+                catch (ReleasedMeanwhileException)
+                {
+                    return Released();
+                }
             }
-            catch (ReleasedMeanwhileException)
-            {
-                return Released();
-            }
-        });
+        );
         group.MapGet("/exercises/{id:guid}", GetDesk).ForStaff();
         group.MapGet("/answers/{id:guid}", GetAnswer).ForStaff();
         group.MapPut("/answers/{id:guid}/rulings", Rule).ForStaff();
@@ -44,9 +46,19 @@ public static class MarkingEndpoints
         BlindSample.Map(group);
     }
 
-    private static async Task<Results<Ok<DeskReply>, ProblemHttpResult>> GetDesk(Guid id, Access access, Desk desk, BlindSample sample, CancellationToken cancellation)
+    private static async Task<Results<Ok<DeskReply>, ProblemHttpResult>> GetDesk(
+        Guid id,
+        Access access,
+        Desk desk,
+        BlindSample sample,
+        CancellationToken cancellation
+    )
     {
-        var exercise = await access.StaffExercises().AsNoTracking().Include(row => row.Cohort).FirstOrDefaultAsync(row => row.Id == id, cancellation);
+        var exercise = await access
+            .StaffExercises()
+            .AsNoTracking()
+            .Include(row => row.Cohort)
+            .FirstOrDefaultAsync(row => row.Id == id, cancellation);
         if (exercise is null)
         {
             return ExerciseEndpoints.NoSuchExercise();
@@ -55,10 +67,21 @@ public static class MarkingEndpoints
         var mayRelease = await access.StaffExercises(instructorsOnly: true).AnyAsync(row => row.Id == id, cancellation);
         var reply = await desk.OfAsync(exercise, mayRelease, cancellation);
         var blind = await sample.BlindForMe().ToHashSetAsync(cancellation);
-        return TypedResults.Ok(reply with { Answers = [.. reply.Answers.Select(answer => blind.Contains(answer.Id) ? answer with { Total = null } : answer)] });
+        return TypedResults.Ok(
+            reply with
+            {
+                Answers = [.. reply.Answers.Select(answer => blind.Contains(answer.Id) ? answer with { Total = null } : answer)],
+            }
+        );
     }
 
-    private static async Task<Results<Ok<MarkingReply>, ProblemHttpResult>> GetAnswer(Guid id, Access access, BlindSample sample, MarkingPage page, CancellationToken cancellation)
+    private static async Task<Results<Ok<MarkingReply>, ProblemHttpResult>> GetAnswer(
+        Guid id,
+        Access access,
+        BlindSample sample,
+        MarkingPage page,
+        CancellationToken cancellation
+    )
     {
         if (!await access.MarkableAnswers().AnyAsync(answer => answer.Id == id, cancellation))
         {
@@ -70,13 +93,28 @@ public static class MarkingEndpoints
             : TypedResults.Ok(await page.OfAsync(id, cancellation));
     }
 
-    private static async Task<Results<Ok<AlikeReply>, ProblemHttpResult>> Alike(Guid id, string finding, Access access, BlindSample sample, Rulings rulings, CancellationToken cancellation) =>
+    private static async Task<Results<Ok<AlikeReply>, ProblemHttpResult>> Alike(
+        Guid id,
+        string finding,
+        Access access,
+        BlindSample sample,
+        Rulings rulings,
+        CancellationToken cancellation
+    ) =>
         (await MayDecideAsync(id, access, sample, cancellation)).Refusal is { } refusal ? refusal
-            : await rulings.AlikeAsync(id, finding, cancellation) is { } alike ? TypedResults.Ok(alike)
-            : NoSuchNote();
+        : await rulings.AlikeAsync(id, finding, cancellation) is { } alike ? TypedResults.Ok(alike)
+        : NoSuchNote();
 
     private static async Task<Results<Ok<MarkingReply>, ProblemHttpResult>> Rule(
-        Guid id, string finding, RulingRequest request, Access access, BlindSample sample, Rulings rulings, MarkingPage page, CancellationToken cancellation)
+        Guid id,
+        string finding,
+        RulingRequest request,
+        Access access,
+        BlindSample sample,
+        Rulings rulings,
+        MarkingPage page,
+        CancellationToken cancellation
+    )
     {
         var (refusal, released) = await MayDecideAsync(id, access, sample, cancellation);
         if (refusal is not null)
@@ -96,7 +134,14 @@ public static class MarkingEndpoints
     }
 
     private static async Task<Results<Ok<MarkingReply>, ProblemHttpResult>> TakeBack(
-        Guid id, string finding, Access access, BlindSample sample, Rulings rulings, MarkingPage page, CancellationToken cancellation)
+        Guid id,
+        string finding,
+        Access access,
+        BlindSample sample,
+        Rulings rulings,
+        MarkingPage page,
+        CancellationToken cancellation
+    )
     {
         var (refusal, released) = await MayDecideAsync(id, access, sample, cancellation);
         if (refusal is not null)
@@ -108,29 +153,58 @@ public static class MarkingEndpoints
         return TypedResults.Ok(await page.OfAsync(id, cancellation));
     }
 
-    private static async Task<Results<Ok<TotalReply>, ProblemHttpResult>> IfStood(Guid id, StandsForRequest request, Access access, BlindSample sample, Rulings rulings, CancellationToken cancellation) =>
+    private static async Task<Results<Ok<TotalReply>, ProblemHttpResult>> IfStood(
+        Guid id,
+        StandsForRequest request,
+        Access access,
+        BlindSample sample,
+        Rulings rulings,
+        CancellationToken cancellation
+    ) =>
         await RefusalAsync(id, access, sample, cancellation) is { } refusal ? refusal
-            : await rulings.TotalIfAsync(id, request, cancellation) is { } total ? TypedResults.Ok(new TotalReply(total))
-            : NoSuchThing();
+        : await rulings.TotalIfAsync(id, request, cancellation) is { } total ? TypedResults.Ok(new TotalReply(total))
+        : NoSuchThing();
 
     private static async Task<Results<Ok<MarkingReply>, ProblemHttpResult>> Stand(
-        Guid id, StandsForRequest request, Access access, BlindSample sample, Rulings rulings, MarkingPage page, CancellationToken cancellation) =>
+        Guid id,
+        StandsForRequest request,
+        Access access,
+        BlindSample sample,
+        Rulings rulings,
+        MarkingPage page,
+        CancellationToken cancellation
+    ) =>
         await RefusalAsync(id, access, sample, cancellation) is { } refusal ? refusal
-            : await rulings.StandAsync(id, request, cancellation) ? TypedResults.Ok(await page.OfAsync(id, cancellation))
-            : NoSuchThing();
+        : await rulings.StandAsync(id, request, cancellation) ? TypedResults.Ok(await page.OfAsync(id, cancellation))
+        : NoSuchThing();
 
-    private static async Task<IResult> MarkGoneThrough(Guid id, Access access, BlindSample sample, BlueSlateContext database, TimeProvider clock, CancellationToken cancellation)
+    private static async Task<IResult> MarkGoneThrough(
+        Guid id,
+        Access access,
+        BlindSample sample,
+        BlueSlateContext database,
+        TimeProvider clock,
+        CancellationToken cancellation
+    )
     {
         if (await RefusalAsync(id, access, sample, cancellation) is { } refusal)
         {
             return refusal;
         }
 
-        await database.Answers.Where(answer => answer.Id == id).ExecuteUpdateAsync(set => set.SetProperty(answer => answer.GoneThroughAt, clock.GetUtcNow()), cancellation);
+        await database
+            .Answers.Where(answer => answer.Id == id)
+            .ExecuteUpdateAsync(set => set.SetProperty(answer => answer.GoneThroughAt, clock.GetUtcNow()), cancellation);
         return TypedResults.NoContent();
     }
 
-    private static async Task<IResult> Identities(Guid id, Access access, AuditTrail audit, BlueSlateContext database, CancellationToken cancellation)
+    private static async Task<IResult> Identities(
+        Guid id,
+        Access access,
+        AuditTrail audit,
+        BlueSlateContext database,
+        CancellationToken cancellation
+    )
     {
         var exercise = await access.StaffExercises(instructorsOnly: true).FirstOrDefaultAsync(row => row.Id == id, cancellation);
         if (exercise is null)
@@ -140,14 +214,31 @@ public static class MarkingEndpoints
 
         audit.Add(AuditKind.IdentityView, exercise.CohortId, "the names behind the candidate codes", id);
         await database.SaveChangesAsync(cancellation);
-        return TypedResults.Ok(await database.Answers.Where(answer => answer.ExerciseId == id && answer.HandedInAt != null)
-            .Join(database.Users, answer => answer.AccountId, account => account.Id, (answer, account) => new IdentityReply(answer.Id, account.DisplayName))
-            .ToArrayAsync(cancellation));
+        return TypedResults.Ok(
+            await database
+                .Answers.Where(answer => answer.ExerciseId == id && answer.HandedInAt != null)
+                .Join(
+                    database.Users,
+                    answer => answer.AccountId,
+                    account => account.Id,
+                    (answer, account) => new IdentityReply(answer.Id, account.DisplayName)
+                )
+                .ToArrayAsync(cancellation)
+        );
     }
 
-    private static async Task<ProblemHttpResult?> RefusalAsync(Guid id, Access access, BlindSample sample, CancellationToken cancellation)
+    private static async Task<ProblemHttpResult?> RefusalAsync(
+        Guid id,
+        Access access,
+        BlindSample sample,
+        CancellationToken cancellation
+    )
     {
-        var answer = await access.MarkableAnswers().Where(row => row.Id == id).Select(row => new { Released = row.Released != null }).FirstOrDefaultAsync(cancellation);
+        var answer = await access
+            .MarkableAnswers()
+            .Where(row => row.Id == id)
+            .Select(row => new { Released = row.Released != null })
+            .FirstOrDefaultAsync(cancellation);
         return answer is null ? NoSuchAnswer()
             : answer.Released ? Released()
             : await sample.BlindForMe().ContainsAsync(id, cancellation) ? BlindFirst()
@@ -155,18 +246,30 @@ public static class MarkingEndpoints
     }
 
     // After release an instructor may still decide: that changes no released mark, but is proposed as a change.
-    private static async Task<(ProblemHttpResult? Refusal, bool Released)> MayDecideAsync(Guid id, Access access, BlindSample sample, CancellationToken cancellation) =>
-        await access.StaffExercises(instructorsOnly: true).AnyAsync(exercise => exercise.Answers.Any(answer => answer.Id == id && answer.Released != null), cancellation)
+    private static async Task<(ProblemHttpResult? Refusal, bool Released)> MayDecideAsync(
+        Guid id,
+        Access access,
+        BlindSample sample,
+        CancellationToken cancellation
+    ) =>
+        await access
+            .StaffExercises(instructorsOnly: true)
+            .AnyAsync(exercise => exercise.Answers.Any(answer => answer.Id == id && answer.Released != null), cancellation)
             ? (await sample.BlindForMe().ContainsAsync(id, cancellation) ? BlindFirst() : null, true)
             : (await RefusalAsync(id, access, sample, cancellation), false);
 
-    private static ProblemHttpResult Released() => Problems.Conflict("released", "The marks of this answer are released; they no longer change.");
+    private static ProblemHttpResult Released() =>
+        Problems.Conflict("released", "The marks of this answer are released; they no longer change.");
 
-    private static ProblemHttpResult BlindFirst() => Problems.Conflict("blind-first", "This answer is in the sample: give your own marks first, then see what was found.");
+    private static ProblemHttpResult BlindFirst() =>
+        Problems.Conflict("blind-first", "This answer is in the sample: give your own marks first, then see what was found.");
 
-    private static ProblemHttpResult NoSuchNote() => Problems.NotFound("no-such-finding", "There is no such note on this answer any more.");
+    private static ProblemHttpResult NoSuchNote() =>
+        Problems.NotFound("no-such-finding", "There is no such note on this answer any more.");
 
-    private static ProblemHttpResult NoSuchThing() => Problems.NotFound("no-such-thing", "The model answer, or this answer, has no such thing.");
+    private static ProblemHttpResult NoSuchThing() =>
+        Problems.NotFound("no-such-thing", "The model answer, or this answer, has no such thing.");
 
-    private static ProblemHttpResult NoSuchAnswer() => Problems.NotFound("no-such-answer", "There is no such answer among those that you mark.");
+    private static ProblemHttpResult NoSuchAnswer() =>
+        Problems.NotFound("no-such-answer", "There is no such answer among those that you mark.");
 }

@@ -12,7 +12,13 @@ using Microsoft.EntityFrameworkCore;
 namespace BlueSlate.Server.Features.Marking;
 
 /// <summary>One answer with all that a marker sees of it.</summary>
-public sealed class MarkingPage(BlueSlateContext database, AnswerAssessment assessment, Desk desk, ScenarioRenderer renderer, Access access)
+public sealed class MarkingPage(
+    BlueSlateContext database,
+    AnswerAssessment assessment,
+    Desk desk,
+    ScenarioRenderer renderer,
+    Access access
+)
 {
     /// <summary>The answer as it stands now.</summary>
     public async Task<MarkingReply> OfAsync(Guid id, CancellationToken cancellation)
@@ -22,8 +28,13 @@ public sealed class MarkingPage(BlueSlateContext database, AnswerAssessment asse
         var part = ExerciseJson.Read<PartDocument>(answer.Question!.Part);
         var rows = await desk.AnswersAsync(answer.ExerciseId, cancellation);
         var at = Array.FindIndex(rows, row => row.Id == id);
-        var released = answer.Released is { } sheet && Rational.TryParse(sheet.Total, out var total) ? new ReleasedMark(total, sheet.ReleasedAt) : null;
-        var isInstructor = await access.StaffExercises(instructorsOnly: true).AnyAsync(exercise => exercise.Id == answer.ExerciseId, cancellation);
+        var released =
+            answer.Released is { } sheet && Rational.TryParse(sheet.Total, out var total)
+                ? new ReleasedMark(total, sheet.ReleasedAt)
+                : null;
+        var isInstructor = await access
+            .StaffExercises(instructorsOnly: true)
+            .AnyAsync(exercise => exercise.Id == answer.ExerciseId, cancellation);
         return new MarkingReply(
             answer.Id,
             answer.ExerciseId,
@@ -49,6 +60,7 @@ public sealed class MarkingPage(BlueSlateContext database, AnswerAssessment asse
             released,
             released is null || isInstructor,
             isInstructor,
-            await NoteQueries.OfAsync(database, id, cancellation));
+            await NoteQueries.OfAsync(database, id, cancellation)
+        );
     }
 }

@@ -6,13 +6,40 @@ using BlueSlate.Server.Features.Checking;
 namespace BlueSlate.Server.Features.Marking;
 
 /// <summary>How far an answer is.</summary>
-public enum AnswerState { Waiting, NeedsPerson, Checked, GoneThrough, Released }
+public enum AnswerState
+{
+    Waiting,
+    NeedsPerson,
+    Checked,
+    GoneThrough,
+    Released,
+}
 
 /// <summary>All answers of an exercise, by candidate code only.</summary>
-public sealed record DeskReply(Guid Id, string Title, string Cohort, Rational Maximum, int Students, int StillDrawing, DateTimeOffset? DueAt, DateTimeOffset? ReleasedAt, bool MayRelease, DeskAnswer[] Answers);
+public sealed record DeskReply(
+    Guid Id,
+    string Title,
+    string Cohort,
+    Rational Maximum,
+    int Students,
+    int StillDrawing,
+    DateTimeOffset? DueAt,
+    DateTimeOffset? ReleasedAt,
+    bool MayRelease,
+    DeskAnswer[] Answers
+);
 
 /// <summary>One answer on the desk.</summary>
-public sealed record DeskAnswer(Guid Id, string Code, AnswerState State, bool Late, bool Doubtful, Rational? Total, DateTimeOffset HandedInAt, int Questions);
+public sealed record DeskAnswer(
+    Guid Id,
+    string Code,
+    AnswerState State,
+    bool Late,
+    bool Doubtful,
+    Rational? Total,
+    DateTimeOffset HandedInAt,
+    int Questions
+);
 
 /// <summary>One answer to be gone through.</summary>
 public sealed record MarkingReply(
@@ -40,7 +67,8 @@ public sealed record MarkingReply(
     ReleasedMark? Released,
     bool MayDecide,
     bool MayAccept,
-    NoteQueryReply[] Queries);
+    NoteQueryReply[] Queries
+);
 
 /// <summary>What an answer was released with.</summary>
 public sealed record ReleasedMark(Rational Total, DateTimeOffset At);
@@ -49,11 +77,13 @@ public sealed record ReleasedMark(Rational Total, DateTimeOffset At);
 public sealed record DoubtReply(bool IsOpen, Rational Lowest, Rational Highest, string[] Unsure)
 {
     /// <summary>The doubt of an assessment.</summary>
-    public static DoubtReply Of(Assessment assessment) => new(
-        assessment.Doubt.IsOpen,
-        assessment.Doubt.Lowest,
-        assessment.Doubt.Highest,
-        [.. assessment.Doubt.Unsure.Select(id => assessment.Comparison.Model.Model.Entity(id).Name)]);
+    public static DoubtReply Of(Assessment assessment) =>
+        new(
+            assessment.Doubt.IsOpen,
+            assessment.Doubt.Lowest,
+            assessment.Doubt.Highest,
+            [.. assessment.Doubt.Unsure.Select(id => assessment.Comparison.Model.Model.Entity(id).Name)]
+        );
 }
 
 /// <summary>An entity, or an attribute with its owner.</summary>
@@ -73,13 +103,31 @@ public sealed record StandReply(ThingReply[] Model, ThingReply[] Answer, StandsF
         return new StandReply(
             [.. Rulings.Things(comparison.Model.Model)],
             [.. Rulings.Things(comparison.Answer.Model)],
-            [.. comparison.Correspondence.Entities.Select(pair => new StandsForReply(pair.Key, pair.Value.AnswerId, pair.Value.Reason, said.Contains(pair.Key)))
-                .Concat(comparison.Correspondence.Attributes.Select(pair => new StandsForReply(pair.Key, pair.Value.AnswerId, "", said.Contains(pair.Key))))
-                .OrderBy(pair => pair.Model, StringComparer.Ordinal)]);
+            [
+                .. comparison
+                    .Correspondence.Entities.Select(pair => new StandsForReply(
+                        pair.Key,
+                        pair.Value.AnswerId,
+                        pair.Value.Reason,
+                        said.Contains(pair.Key)
+                    ))
+                    .Concat(
+                        comparison.Correspondence.Attributes.Select(pair => new StandsForReply(
+                            pair.Key,
+                            pair.Value.AnswerId,
+                            "",
+                            said.Contains(pair.Key)
+                        ))
+                    )
+                    .OrderBy(pair => pair.Model, StringComparer.Ordinal),
+            ]
+        );
     }
 }
 
-/// <summary>Says that something of the answer stands for an element of the model answer; null takes back what was said.</summary>
+/// <summary>
+/// Says that something of the answer stands for an element of the model answer; null takes back what was said.
+/// </summary>
 public sealed record StandsForRequest(string Model, string? Answer = null);
 
 /// <summary>A total.</summary>
@@ -90,7 +138,14 @@ public sealed record RulingReply(string FindingId, Decision Decision, string Com
 {
     /// <summary>The decisions that hold for an answer.</summary>
     public static RulingReply[] Of(CheckedAnswer answer) =>
-        [.. answer.Decisions.Select(pair => new RulingReply(pair.Key, pair.Value.Decision, pair.Value.Comment, pair.Value.Reach))];
+        [
+            .. answer.Decisions.Select(pair => new RulingReply(
+                pair.Key,
+                pair.Value.Decision,
+                pair.Value.Comment,
+                pair.Value.Reach
+            )),
+        ];
 }
 
 /// <summary>Decides on a finding, of this answer or of all on which it is found alike.</summary>
@@ -107,10 +162,24 @@ public sealed record AlikeReply(AlikeAnswer[] Answers);
 /// <param name="Allowed">Its total if the loss is allowed.</param>
 /// <param name="InPart">If it is allowed in part.</param>
 /// <param name="Kept">If it is kept.</param>
-public sealed record AlikeAnswer(Guid Id, string Code, bool Identical, Rational? Now, Rational? Allowed, Rational? InPart, Rational? Kept);
+public sealed record AlikeAnswer(
+    Guid Id,
+    string Code,
+    bool Identical,
+    Rational? Now,
+    Rational? Allowed,
+    Rational? InPart,
+    Rational? Kept
+);
 
 /// <summary>What a release would do.</summary>
-public sealed record ReleaseReply(string[] Ready, UndecidedAnswer[] Undecided, int StillDrawing, string[] Frozen, AgreementReply? Agreement);
+public sealed record ReleaseReply(
+    string[] Ready,
+    UndecidedAnswer[] Undecided,
+    int StillDrawing,
+    string[] Frozen,
+    AgreementReply? Agreement
+);
 
 /// <summary>An answer that is held back, and why.</summary>
 public sealed record UndecidedAnswer(Guid Id, string Code, string Why);
@@ -128,7 +197,8 @@ public sealed record FrozenSheet(
     ResultDocument Result,
     RulingReply[] Rulings,
     int QuestionRevision,
-    int AssessmentRevision);
+    int AssessmentRevision
+);
 
 /// <summary>Whose answer it is.</summary>
 public sealed record IdentityReply(Guid AnswerId, string Name);

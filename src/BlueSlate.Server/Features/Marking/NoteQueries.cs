@@ -6,7 +6,15 @@ using Microsoft.EntityFrameworkCore;
 namespace BlueSlate.Server.Features.Marking;
 
 /// <summary>A question about a note, and its answer once there is one.</summary>
-public sealed record NoteQueryReply(Guid Id, string FindingId, string Headline, string Text, DateTimeOffset AskedAt, string? Reply, DateTimeOffset? RepliedAt);
+public sealed record NoteQueryReply(
+    Guid Id,
+    string FindingId,
+    string Headline,
+    string Text,
+    DateTimeOffset AskedAt,
+    string? Reply,
+    DateTimeOffset? RepliedAt
+);
 
 /// <summary>Asks about a note.</summary>
 public sealed record NoteQueryRequest(string Finding, string Text);
@@ -24,14 +32,36 @@ public static class NoteQueries
 
     /// <summary>The questions about an answer, the oldest first.</summary>
     public static Task<NoteQueryReply[]> OfAsync(BlueSlateContext database, Guid answerId, CancellationToken cancellation) =>
-        database.NoteQueries.Where(query => query.AnswerId == answerId).OrderBy(query => query.AskedAt)
-            .Select(query => new NoteQueryReply(query.Id, query.FindingId, query.Headline, query.Text, query.AskedAt, query.Reply, query.RepliedAt)).ToArrayAsync(cancellation);
+        database
+            .NoteQueries.Where(query => query.AnswerId == answerId)
+            .OrderBy(query => query.AskedAt)
+            .Select(query => new NoteQueryReply(
+                query.Id,
+                query.FindingId,
+                query.Headline,
+                query.Text,
+                query.AskedAt,
+                query.Reply,
+                query.RepliedAt
+            ))
+            .ToArrayAsync(cancellation);
 
     /// <summary>A student asks about a note of the own released sheet.</summary>
-    public static async Task<IResult> Ask(Guid id, NoteQueryRequest request, Access access, BlueSlateContext database, TimeProvider clock, CancellationToken cancellation)
+    public static async Task<IResult> Ask(
+        Guid id,
+        NoteQueryRequest request,
+        Access access,
+        BlueSlateContext database,
+        TimeProvider clock,
+        CancellationToken cancellation
+    )
     {
         var text = request.Text.Trim();
-        var sheet = await access.OwnAnswers().Where(answer => answer.Id == id && answer.Released != null).Select(answer => answer.Released!.Frozen).FirstOrDefaultAsync(cancellation);
+        var sheet = await access
+            .OwnAnswers()
+            .Where(answer => answer.Id == id && answer.Released != null)
+            .Select(answer => answer.Released!.Frozen)
+            .FirstOrDefaultAsync(cancellation);
         if (sheet is null)
         {
             return Problems.NotFound("not-released", "There is no such mark sheet of yours.");
@@ -52,18 +82,40 @@ public static class NoteQueries
             return Problems.Conflict("too-many", $"You have asked {Most} times about this answer. Speak with your marker.");
         }
 
-        if (await database.NoteQueries.AnyAsync(query => query.AnswerId == id && query.FindingId == request.Finding && query.RepliedAt == null, cancellation))
+        if (
+            await database.NoteQueries.AnyAsync(
+                query => query.AnswerId == id && query.FindingId == request.Finding && query.RepliedAt == null,
+                cancellation
+            )
+        )
         {
             return Problems.Conflict("asked-already", "You have asked about this note already; your marker has still to answer.");
         }
 
-        database.NoteQueries.Add(new NoteQuery { Id = Guid.CreateVersion7(), AnswerId = id, FindingId = note.Id, Headline = note.Headline, Text = text, AskedAt = clock.GetUtcNow() });
+        database.NoteQueries.Add(
+            new NoteQuery
+            {
+                Id = Guid.CreateVersion7(),
+                AnswerId = id,
+                FindingId = note.Id,
+                Headline = note.Headline,
+                Text = text,
+                AskedAt = clock.GetUtcNow(),
+            }
+        );
         await database.SaveChangesAsync(cancellation);
         return TypedResults.Ok(await OfAsync(database, id, cancellation));
     }
 
     /// <summary>A marker answers, or mends the answer.</summary>
-    public static async Task<IResult> Reply(Guid id, NoteAnswerRequest request, Access access, BlueSlateContext database, TimeProvider clock, CancellationToken cancellation)
+    public static async Task<IResult> Reply(
+        Guid id,
+        NoteAnswerRequest request,
+        Access access,
+        BlueSlateContext database,
+        TimeProvider clock,
+        CancellationToken cancellation
+    )
     {
         var text = request.Text.Trim();
         if (text.Length is 0 or > Longest)
@@ -71,7 +123,10 @@ public static class NoteQueries
             return Problems.Unreadable("answer", $"An answer has 1 to {Longest} characters.", "text");
         }
 
-        var query = await database.NoteQueries.FirstOrDefaultAsync(row => row.Id == id && access.MarkableAnswers().Any(answer => answer.Id == row.AnswerId), cancellation);
+        var query = await database.NoteQueries.FirstOrDefaultAsync(
+            row => row.Id == id && access.MarkableAnswers().Any(answer => answer.Id == row.AnswerId),
+            cancellation
+        );
         if (query is null)
         {
             return Problems.NotFound("no-such-question", "There is no such question among the answers that you mark.");

@@ -10,18 +10,35 @@ using Microsoft.EntityFrameworkCore;
 namespace BlueSlate.Server.Features.Marking;
 
 /// <summary>Releases marks to a cohort in one step. A released sheet is frozen by copying everything that made it.</summary>
-public sealed class Releasing(BlueSlateContext database, Desk desk, AnswerAssessment assessment, AuditTrail audit, TimeProvider clock)
+public sealed class Releasing(
+    BlueSlateContext database,
+    Desk desk,
+    AnswerAssessment assessment,
+    AuditTrail audit,
+    TimeProvider clock
+)
 {
     private static readonly string[] Frozen =
     [
-        "the drawing and the model answer", "every mark line and note", "your decisions and comments", "the scenario and the part as they were asked",
+        "the drawing and the model answer",
+        "every mark line and note",
+        "your decisions and comments",
+        "the scenario and the part as they were asked",
     ];
 
     /// <summary>Says what a release would do.</summary>
-    public static async Task<IResult> Preview(Guid id, Access access, Releasing releasing, BlindSample sample, CancellationToken cancellation)
+    public static async Task<IResult> Preview(
+        Guid id,
+        Access access,
+        Releasing releasing,
+        BlindSample sample,
+        CancellationToken cancellation
+    )
     {
         var exercise = await access.StaffExercises(instructorsOnly: true).FirstOrDefaultAsync(row => row.Id == id, cancellation);
-        return exercise is null ? ExerciseEndpoints.NoSuchExercise() : TypedResults.Ok(await releasing.PreviewAsync(exercise, sample, cancellation));
+        return exercise is null
+            ? ExerciseEndpoints.NoSuchExercise()
+            : TypedResults.Ok(await releasing.PreviewAsync(exercise, sample, cancellation));
     }
 
     /// <summary>Releases.</summary>
@@ -34,13 +51,25 @@ public sealed class Releasing(BlueSlateContext database, Desk desk, AnswerAssess
     private async Task<ReleaseReply> PreviewAsync(Exercise exercise, BlindSample sample, CancellationToken cancellation)
     {
         var answers = await desk.AnswersAsync(exercise.Id, cancellation);
-        var drawing = await database.Answers.CountAsync(answer => answer.ExerciseId == exercise.Id && answer.HandedInAt == null, cancellation);
+        var drawing = await database.Answers.CountAsync(
+            answer => answer.ExerciseId == exercise.Id && answer.HandedInAt == null,
+            cancellation
+        );
         return new ReleaseReply(
-            [.. answers.Where(answer => answer.State != AnswerState.Released && !Desk.IsUndecided(answer)).Select(answer => answer.Code)],
-            [.. answers.Where(Desk.IsUndecided).Select(answer => new UndecidedAnswer(answer.Id, answer.Code, WhyUndecided(answer)))],
+            [
+                .. answers
+                    .Where(answer => answer.State != AnswerState.Released && !Desk.IsUndecided(answer))
+                    .Select(answer => answer.Code),
+            ],
+            [
+                .. answers
+                    .Where(Desk.IsUndecided)
+                    .Select(answer => new UndecidedAnswer(answer.Id, answer.Code, WhyUndecided(answer))),
+            ],
             drawing,
             Frozen,
-            await sample.AgreementAsync(exercise.Id, cancellation));
+            await sample.AgreementAsync(exercise.Id, cancellation)
+        );
     }
 
     /// <summary>Freezes and releases every answer that is decided.</summary>
@@ -69,39 +98,51 @@ public sealed class Releasing(BlueSlateContext database, Desk desk, AnswerAssess
             }
 
             await assessment.StoreAsync(result, now, cancellation);
-            database.ReleasedSheets.Add(new ReleasedSheet
-            {
-                AnswerId = answer.Id,
-                Frozen = ExerciseJson.Write(Freeze(result)),
-                Total = result.Assessment.Sheet.Total.ToString(),
-                Maximum = result.Assessment.Sheet.Maximum.ToString(),
-                ReleasedAt = now,
-            });
+            database.ReleasedSheets.Add(
+                new ReleasedSheet
+                {
+                    AnswerId = answer.Id,
+                    Frozen = ExerciseJson.Write(Freeze(result)),
+                    Total = result.Assessment.Sheet.Total.ToString(),
+                    Maximum = result.Assessment.Sheet.Maximum.ToString(),
+                    ReleasedAt = now,
+                }
+            );
         }
 
-        await database.Exercises.Where(row => row.Id == exercise.Id && row.ReleasedAt == null).ExecuteUpdateAsync(set => set.SetProperty(row => row.ReleasedAt, now), cancellation);
-        audit.Add(AuditKind.Release, exercise.CohortId, $"{ready.Count} mark {(ready.Count == 1 ? "sheet" : "sheets")}", exercise.Id);
+        await database
+            .Exercises.Where(row => row.Id == exercise.Id && row.ReleasedAt == null)
+            .ExecuteUpdateAsync(set => set.SetProperty(row => row.ReleasedAt, now), cancellation);
+        audit.Add(
+            AuditKind.Release,
+            exercise.CohortId,
+            $"{ready.Count} mark {(ready.Count == 1 ? "sheet" : "sheets")}",
+            exercise.Id
+        );
         await database.SaveChangesAsync(cancellation);
         await transaction.CommitAsync(cancellation);
         return TypedResults.Ok(new ReleasedReply(ready.Count, heldBack));
     }
 
     /// <summary>The sheet of an answer as it stands, everything by value.</summary>
-    internal static FrozenSheet Freeze(CheckedAnswer result) => new(
-        result.Answer.Exercise!.Title,
-        result.Answer.Question!.Scenario,
-        ExerciseJson.Read<PartDocument>(result.Answer.Question.Part),
-        result.Answer.Drawing,
-        DrawingWriter.WriteText(result.Assessment.ModelDrawing),
-        ResultDocument.Of(result.Assessment, result.Answer.DrawingHash),
-        RulingReply.Of(result),
-        result.Answer.Question.Number,
-        result.Revision.Number);
+    internal static FrozenSheet Freeze(CheckedAnswer result) =>
+        new(
+            result.Answer.Exercise!.Title,
+            result.Answer.Question!.Scenario,
+            ExerciseJson.Read<PartDocument>(result.Answer.Question.Part),
+            result.Answer.Drawing,
+            DrawingWriter.WriteText(result.Assessment.ModelDrawing),
+            ResultDocument.Of(result.Assessment, result.Answer.DrawingHash),
+            RulingReply.Of(result),
+            result.Answer.Question.Number,
+            result.Revision.Number
+        );
 
-    private static string WhyUndecided(DeskAnswer answer) => answer.State switch
-    {
-        AnswerState.Waiting => "its check is still under way",
-        AnswerState.NeedsPerson => "its check failed; a person has to look",
-        _ => "its mark is not certain; a person has to look what stands for what",
-    };
+    private static string WhyUndecided(DeskAnswer answer) =>
+        answer.State switch
+        {
+            AnswerState.Waiting => "its check is still under way",
+            AnswerState.NeedsPerson => "its check failed; a person has to look",
+            _ => "its mark is not certain; a person has to look what stands for what",
+        };
 }

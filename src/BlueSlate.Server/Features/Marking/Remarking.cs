@@ -21,10 +21,16 @@ public sealed record RemarkingRequest(Guid[] Answers, string? Reason = null);
 public sealed record RemarkedReply(int Changed);
 
 /// <summary>
-/// What other decisions, another scheme or another version of the core would make of released marks. It only proposes: a released sheet
-/// stays as it is until a person takes the change, and the one before is kept.
+/// What other decisions, another scheme or another version of the core would make of released marks. It only proposes: a
+/// released sheet stays as it is until a person takes the change, and the one before is kept.
 /// </summary>
-public sealed class Remarking(BlueSlateContext database, AnswerAssessment assessment, AuditTrail audit, Access access, TimeProvider clock)
+public sealed class Remarking(
+    BlueSlateContext database,
+    AnswerAssessment assessment,
+    AuditTrail audit,
+    Access access,
+    TimeProvider clock
+)
 {
     private const int LongestReason = 1000;
 
@@ -35,7 +41,13 @@ public sealed class Remarking(BlueSlateContext database, AnswerAssessment assess
             : ExerciseEndpoints.NoSuchExercise();
 
     /// <summary>Changes marks as proposed.</summary>
-    public static async Task<IResult> Take(Guid id, RemarkingRequest request, Access access, Remarking remarking, CancellationToken cancellation) =>
+    public static async Task<IResult> Take(
+        Guid id,
+        RemarkingRequest request,
+        Access access,
+        Remarking remarking,
+        CancellationToken cancellation
+    ) =>
         await access.StaffExercises(instructorsOnly: true).FirstOrDefaultAsync(row => row.Id == id, cancellation) is { } exercise
             ? await remarking.TakeAsync(exercise, request, cancellation)
             : ExerciseEndpoints.NoSuchExercise();
@@ -43,9 +55,17 @@ public sealed class Remarking(BlueSlateContext database, AnswerAssessment assess
     private async Task<RemarkingReply> ProposalsAsync(Guid exerciseId, CancellationToken cancellation)
     {
         var answers = await assessment.RunReleasedAsync(exerciseId, cancellation);
-        var proposals = answers.Select(answer => new MarkProposal(answer.Answer.Id, answer.Answer.CandidateCode, TotalOf(answer.Answer.Released!), answer.Assessment.Sheet.Total))
+        var proposals = answers
+            .Select(answer => new MarkProposal(
+                answer.Answer.Id,
+                answer.Answer.CandidateCode,
+                TotalOf(answer.Answer.Released!),
+                answer.Assessment.Sheet.Total
+            ))
             .Where(proposal => proposal.Before != proposal.After)
-            .OrderByDescending(proposal => Rational.Max(proposal.After - proposal.Before, proposal.Before - proposal.After)).ThenBy(proposal => proposal.Code, StringComparer.Ordinal).ToArray();
+            .OrderByDescending(proposal => Rational.Max(proposal.After - proposal.Before, proposal.Before - proposal.After))
+            .ThenBy(proposal => proposal.Code, StringComparer.Ordinal)
+            .ToArray();
         return new RemarkingReply(proposals, answers.Count - proposals.Length);
     }
 
@@ -60,10 +80,17 @@ public sealed class Remarking(BlueSlateContext database, AnswerAssessment assess
         await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
         await database.LockExerciseAsync(exercise.Id, cancellation);
         var taken = (await assessment.RunReleasedAsync(exercise.Id, cancellation))
-            .Where(answer => request.Answers.Contains(answer.Answer.Id) && TotalOf(answer.Answer.Released!) != answer.Assessment.Sheet.Total).ToList();
+            .Where(answer =>
+                request.Answers.Contains(answer.Answer.Id) && TotalOf(answer.Answer.Released!) != answer.Assessment.Sheet.Total
+            )
+            .ToList();
         if (reason.Length == 0 && taken.Exists(answer => answer.Assessment.Sheet.Total < TotalOf(answer.Answer.Released!)))
         {
-            return Problems.Unreadable("reason-wanted", "A released mark goes down only with a reason, which the student is told.", "reason");
+            return Problems.Unreadable(
+                "reason-wanted",
+                "A released mark goes down only with a reason, which the student is told.",
+                "reason"
+            );
         }
 
         var now = clock.GetUtcNow();
@@ -71,17 +98,19 @@ public sealed class Remarking(BlueSlateContext database, AnswerAssessment assess
         {
             var sheet = await database.ReleasedSheets.FirstAsync(row => row.AnswerId == answer.Answer.Id, cancellation);
             var total = answer.Assessment.Sheet.Total.ToString();
-            database.MarkRevisions.Add(new MarkRevision
-            {
-                Id = Guid.CreateVersion7(now),
-                AnswerId = sheet.AnswerId,
-                At = now,
-                ById = access.AccountId,
-                Reason = reason,
-                Before = sheet.Total,
-                After = total,
-                FrozenBefore = sheet.Frozen,
-            });
+            database.MarkRevisions.Add(
+                new MarkRevision
+                {
+                    Id = Guid.CreateVersion7(now),
+                    AnswerId = sheet.AnswerId,
+                    At = now,
+                    ById = access.AccountId,
+                    Reason = reason,
+                    Before = sheet.Total,
+                    After = total,
+                    FrozenBefore = sheet.Frozen,
+                }
+            );
             sheet.Frozen = ExerciseJson.Write(Releasing.Freeze(answer));
             (sheet.Total, sheet.Maximum) = (total, answer.Assessment.Sheet.Maximum.ToString());
             await assessment.StoreAsync(answer, now, cancellation);
@@ -89,7 +118,12 @@ public sealed class Remarking(BlueSlateContext database, AnswerAssessment assess
 
         if (taken.Count > 0)
         {
-            audit.Add(AuditKind.Remark, exercise.CohortId, $"{taken.Count} released {(taken.Count == 1 ? "mark" : "marks")} changed{(reason.Length > 0 ? $": {reason}" : "")}", exercise.Id);
+            audit.Add(
+                AuditKind.Remark,
+                exercise.CohortId,
+                $"{taken.Count} released {(taken.Count == 1 ? "mark" : "marks")} changed{(reason.Length > 0 ? $": {reason}" : "")}",
+                exercise.Id
+            );
         }
 
         await database.SaveChangesAsync(cancellation);
@@ -97,5 +131,8 @@ public sealed class Remarking(BlueSlateContext database, AnswerAssessment assess
         return TypedResults.Ok(new RemarkedReply(taken.Count));
     }
 
-    private static Rational TotalOf(ReleasedSheet sheet) => Rational.TryParse(sheet.Total, out var total) ? total : throw new InvalidOperationException("A released sheet has no total.");
+    private static Rational TotalOf(ReleasedSheet sheet) =>
+        Rational.TryParse(sheet.Total, out var total)
+            ? total
+            : throw new InvalidOperationException("A released sheet has no total.");
 }

@@ -9,10 +9,17 @@ using Microsoft.EntityFrameworkCore;
 namespace BlueSlate.Server.Features.Marking;
 
 /// <summary>
-/// Decisions of markers: on a note of one answer or of all alike, and on what stands for what. Identical drawings are never decided on
-/// differently. Every decision changes the stored totals of the answers concerned at once.
+/// Decisions of markers: on a note of one answer or of all alike, and on what stands for what. Identical drawings are never
+/// decided on differently. Every decision changes the stored totals of the answers concerned at once.
 /// </summary>
-public sealed class Rulings(BlueSlateContext database, AnswerAssessment assessment, AuditTrail audit, Access access, BlindSample sample, TimeProvider clock)
+public sealed class Rulings(
+    BlueSlateContext database,
+    AnswerAssessment assessment,
+    AuditTrail audit,
+    Access access,
+    BlindSample sample,
+    TimeProvider clock
+)
 {
     /// <summary>The answers with an alike note, and what each would get by each decision; the answer itself first.</summary>
     public async Task<AlikeReply?> AlikeAsync(Guid answerId, string finding, CancellationToken cancellation)
@@ -26,18 +33,34 @@ public sealed class Rulings(BlueSlateContext database, AnswerAssessment assessme
         var alike = await AlikeToAsync(own, own.KeyOf(note), cancellation);
         var blind = await sample.BlindForMe().ToHashSetAsync(cancellation);
         Rational? Seen(CheckedAnswer answer, Func<Rational> total) => blind.Contains(answer.Answer.Id) ? null : total();
-        return new AlikeReply([.. alike.OrderByDescending(pair => pair.Answer.Answer.Id == answerId).ThenBy(pair => pair.Answer.Answer.CandidateCode, StringComparer.Ordinal).Select(pair => new AlikeAnswer(
-            pair.Answer.Answer.Id,
-            pair.Answer.Answer.CandidateCode,
-            pair.Answer.Answer.DrawingHash == own.Answer.DrawingHash,
-            Seen(pair.Answer, () => pair.Answer.Assessment.Sheet.Total),
-            Seen(pair.Answer, () => pair.Answer.TotalIf(pair.Note, Decision.Allow)),
-            Seen(pair.Answer, () => pair.Answer.TotalIf(pair.Note, Decision.AllowInPart)),
-            Seen(pair.Answer, () => pair.Answer.TotalIf(pair.Note, Decision.KeepLoss))))]);
+        return new AlikeReply([
+            .. alike
+                .OrderByDescending(pair => pair.Answer.Answer.Id == answerId)
+                .ThenBy(pair => pair.Answer.Answer.CandidateCode, StringComparer.Ordinal)
+                .Select(pair => new AlikeAnswer(
+                    pair.Answer.Answer.Id,
+                    pair.Answer.Answer.CandidateCode,
+                    pair.Answer.Answer.DrawingHash == own.Answer.DrawingHash,
+                    Seen(pair.Answer, () => pair.Answer.Assessment.Sheet.Total),
+                    Seen(pair.Answer, () => pair.Answer.TotalIf(pair.Note, Decision.Allow)),
+                    Seen(pair.Answer, () => pair.Answer.TotalIf(pair.Note, Decision.AllowInPart)),
+                    Seen(pair.Answer, () => pair.Answer.TotalIf(pair.Note, Decision.KeepLoss))
+                )),
+        ]);
     }
 
-    /// <summary>Decides on a note, of an answer that was released or was not when it was asked for; false when the answer has no such note.</summary>
-    public async Task<bool> RuleAsync(Guid answerId, string finding, RulingRequest request, string comment, bool released, CancellationToken cancellation)
+    /// <summary>
+    /// Decides on a note, of an answer that was released or was not when it was asked for; false when the answer has no such
+    /// note.
+    /// </summary>
+    public async Task<bool> RuleAsync(
+        Guid answerId,
+        string finding,
+        RulingRequest request,
+        string comment,
+        bool released,
+        CancellationToken cancellation
+    )
     {
         await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
         await LockAsync(answerId, released, cancellation);
@@ -49,39 +72,53 @@ public sealed class Rulings(BlueSlateContext database, AnswerAssessment assessme
 
         var key = own.KeyOf(note);
         var alike = await AlikeToAsync(own, key, cancellation);
-        var concerned = request.Reach == Reach.Alike ? alike : [.. alike.Where(pair => pair.Answer.Answer.DrawingHash == own.Answer.DrawingHash)];
+        var concerned =
+            request.Reach == Reach.Alike
+                ? alike
+                : [.. alike.Where(pair => pair.Answer.Answer.DrawingHash == own.Answer.DrawingHash)];
         await ForgetAsync(concerned, cancellation);
         var now = clock.GetUtcNow();
         if (request.Reach == Reach.Alike)
         {
-            await database.ClassRulings.Where(row => row.ExerciseId == own.Answer.ExerciseId && row.AlikeKey == key).ExecuteDeleteAsync(cancellation);
-            database.ClassRulings.Add(new ClassRuling
-            {
-                ExerciseId = own.Answer.ExerciseId,
-                AlikeKey = key,
-                Headline = note.Finding.Headline,
-                Decision = request.Decision.ToString(),
-                Comment = comment,
-                ById = access.AccountId,
-                At = now,
-            });
+            await database
+                .ClassRulings.Where(row => row.ExerciseId == own.Answer.ExerciseId && row.AlikeKey == key)
+                .ExecuteDeleteAsync(cancellation);
+            database.ClassRulings.Add(
+                new ClassRuling
+                {
+                    ExerciseId = own.Answer.ExerciseId,
+                    AlikeKey = key,
+                    Headline = note.Finding.Headline,
+                    Decision = request.Decision.ToString(),
+                    Comment = comment,
+                    ById = access.AccountId,
+                    At = now,
+                }
+            );
         }
         else
         {
-            database.Rulings.AddRange(concerned.Select(pair => new FindingRuling
-            {
-                AnswerId = pair.Answer.Answer.Id,
-                FindingId = pair.Note.Finding.Id,
-                FactIds = [.. pair.Note.AllFactIds],
-                Extras = [.. pair.Note.Finding.Extras],
-                Decision = request.Decision.ToString(),
-                Comment = comment,
-                ById = access.AccountId,
-                At = now,
-            }));
+            database.Rulings.AddRange(
+                concerned.Select(pair => new FindingRuling
+                {
+                    AnswerId = pair.Answer.Answer.Id,
+                    FindingId = pair.Note.Finding.Id,
+                    FactIds = [.. pair.Note.AllFactIds],
+                    Extras = [.. pair.Note.Finding.Extras],
+                    Decision = request.Decision.ToString(),
+                    Comment = comment,
+                    ById = access.AccountId,
+                    At = now,
+                })
+            );
         }
 
-        await audit.AddOfAnswerAsync(AuditKind.Ruling, answerId, Said(request.Decision) + (request.Reach == Reach.Alike ? $", for all {concerned.Count} alike" : ""), cancellation);
+        await audit.AddOfAnswerAsync(
+            AuditKind.Ruling,
+            answerId,
+            Said(request.Decision) + (request.Reach == Reach.Alike ? $", for all {concerned.Count} alike" : ""),
+            cancellation
+        );
         await database.SaveChangesAsync(cancellation);
         await StoreAsync(concerned.Select(pair => pair.Answer.Answer.Id), cancellation);
         await transaction.CommitAsync(cancellation);
@@ -97,7 +134,9 @@ public sealed class Rulings(BlueSlateContext database, AnswerAssessment assessme
         if (note is null || !own.Decisions.TryGetValue(finding, out var decision))
         {
             // What was decided on a note that is there no longer goes too.
-            await database.Rulings.Where(row => row.AnswerId == answerId && row.FindingId == finding).ExecuteDeleteAsync(cancellation);
+            await database
+                .Rulings.Where(row => row.AnswerId == answerId && row.FindingId == finding)
+                .ExecuteDeleteAsync(cancellation);
             await StoreAsync([answerId], cancellation);
             await transaction.CommitAsync(cancellation);
             return;
@@ -109,24 +148,35 @@ public sealed class Rulings(BlueSlateContext database, AnswerAssessment assessme
         var concerned = forAll ? alike : [.. alike.Where(pair => pair.Answer.Answer.DrawingHash == own.Answer.DrawingHash)];
         if (forAll)
         {
-            await database.ClassRulings.Where(row => row.ExerciseId == own.Answer.ExerciseId && row.AlikeKey == key).ExecuteDeleteAsync(cancellation);
+            await database
+                .ClassRulings.Where(row => row.ExerciseId == own.Answer.ExerciseId && row.AlikeKey == key)
+                .ExecuteDeleteAsync(cancellation);
         }
         else
         {
             await ForgetAsync(concerned, cancellation);
         }
 
-        await audit.AddOfAnswerAsync(AuditKind.Ruling, answerId, "a decision taken back" + (forAll ? $", for all {concerned.Count} alike" : ""), cancellation);
+        await audit.AddOfAnswerAsync(
+            AuditKind.Ruling,
+            answerId,
+            "a decision taken back" + (forAll ? $", for all {concerned.Count} alike" : ""),
+            cancellation
+        );
         await database.SaveChangesAsync(cancellation);
         await StoreAsync(concerned.Select(pair => pair.Answer.Answer.Id), cancellation);
         await transaction.CommitAsync(cancellation);
     }
 
-    /// <summary>What an answer would get if something of it stood for an element of the model answer; null for neither.</summary>
+    /// <summary>
+    /// What an answer would get if something of it stood for an element of the model answer; null for neither.
+    /// </summary>
     public async Task<Rational?> TotalIfAsync(Guid answerId, StandsForRequest request, CancellationToken cancellation)
     {
         var own = await assessment.RunAsync(answerId, cancellation);
-        return AreThere(own, request) ? (await assessment.RunAsAsync(own, WithThat(own, request), cancellation)).Assessment.Sheet.Total : null;
+        return AreThere(own, request)
+            ? (await assessment.RunAsAsync(own, WithThat(own, request), cancellation)).Assessment.Sheet.Total
+            : null;
     }
 
     /// <summary>Says, or takes back, what stands for an element of the model answer; false when either is not there.</summary>
@@ -141,15 +191,40 @@ public sealed class Rulings(BlueSlateContext database, AnswerAssessment assessme
         }
 
         // Identical drawings are read alike.
-        var twins = await database.Answers.Where(row => row.ExerciseId == own.Answer.ExerciseId && row.HandedInAt != null && row.Released == null && row.DrawingHash == own.Answer.DrawingHash)
-            .Select(row => row.Id).ToListAsync(cancellation);
-        await database.StandsFor.Where(row => twins.Contains(row.AnswerId) && (row.ModelElement == request.Model || row.AnswerElement == request.Answer)).ExecuteDeleteAsync(cancellation);
+        var twins = await database
+            .Answers.Where(row =>
+                row.ExerciseId == own.Answer.ExerciseId
+                && row.HandedInAt != null
+                && row.Released == null
+                && row.DrawingHash == own.Answer.DrawingHash
+            )
+            .Select(row => row.Id)
+            .ToListAsync(cancellation);
+        await database
+            .StandsFor.Where(row =>
+                twins.Contains(row.AnswerId) && (row.ModelElement == request.Model || row.AnswerElement == request.Answer)
+            )
+            .ExecuteDeleteAsync(cancellation);
         if (request.Answer is { } element)
         {
-            database.StandsFor.AddRange(twins.Select(twin => new StandsFor { AnswerId = twin, ModelElement = request.Model, AnswerElement = element, ById = access.AccountId, At = clock.GetUtcNow() }));
+            database.StandsFor.AddRange(
+                twins.Select(twin => new StandsFor
+                {
+                    AnswerId = twin,
+                    ModelElement = request.Model,
+                    AnswerElement = element,
+                    ById = access.AccountId,
+                    At = clock.GetUtcNow(),
+                })
+            );
         }
 
-        await audit.AddOfAnswerAsync(AuditKind.Ruling, answerId, request.Answer is null ? "what stands for what, taken back" : "what stands for what", cancellation);
+        await audit.AddOfAnswerAsync(
+            AuditKind.Ruling,
+            answerId,
+            request.Answer is null ? "what stands for what, taken back" : "what stands for what",
+            cancellation
+        );
         await database.SaveChangesAsync(cancellation);
         await StoreAsync(twins, cancellation);
         await transaction.CommitAsync(cancellation);
@@ -159,7 +234,10 @@ public sealed class Rulings(BlueSlateContext database, AnswerAssessment assessme
     // What was released while somebody decided is released: the decision is refused, not lost.
     private async Task LockAsync(Guid answerId, bool released, CancellationToken cancellation)
     {
-        await database.LockExerciseAsync(await database.Answers.Where(row => row.Id == answerId).Select(row => row.ExerciseId).FirstAsync(cancellation), cancellation);
+        await database.LockExerciseAsync(
+            await database.Answers.Where(row => row.Id == answerId).Select(row => row.ExerciseId).FirstAsync(cancellation),
+            cancellation
+        );
         if (!released && await database.Answers.AnyAsync(row => row.Id == answerId && row.Released != null, cancellation))
         {
             throw new ReleasedMeanwhileException();
@@ -171,14 +249,28 @@ public sealed class Rulings(BlueSlateContext database, AnswerAssessment assessme
         && (request.Answer is null || Things(own.Assessment.Comparison.Answer.Model).Any(thing => thing.Id == request.Answer));
 
     private static IReadOnlyList<StandsFor> WithThat(CheckedAnswer own, StandsForRequest request) =>
-    [
-        .. own.Answer.Stands.Where(row => row.ModelElement != request.Model && row.AnswerElement != request.Answer),
-        .. request.Answer is { } element ? [new StandsFor { AnswerId = own.Answer.Id, ModelElement = request.Model, AnswerElement = element }] : Array.Empty<StandsFor>(),
-    ];
+        [
+            .. own.Answer.Stands.Where(row => row.ModelElement != request.Model && row.AnswerElement != request.Answer),
+            .. request.Answer is { } element
+                ?
+                [
+                    new StandsFor
+                    {
+                        AnswerId = own.Answer.Id,
+                        ModelElement = request.Model,
+                        AnswerElement = element,
+                    },
+                ]
+                : Array.Empty<StandsFor>(),
+        ];
 
     /// <summary>The entities of a reading and their attributes, each by the name of its owner too.</summary>
-    public static IEnumerable<ThingReply> Things(ConceptModel model) => model.Entities.SelectMany(entity =>
-        entity.Attributes.Select(attribute => new ThingReply(attribute.Id, attribute.Name, entity.Id)).Prepend(new ThingReply(entity.Id, entity.Name, null)));
+    public static IEnumerable<ThingReply> Things(ConceptModel model) =>
+        model.Entities.SelectMany(entity =>
+            entity
+                .Attributes.Select(attribute => new ThingReply(attribute.Id, attribute.Name, entity.Id))
+                .Prepend(new ThingReply(entity.Id, entity.Name, null))
+        );
 
     private async Task<(CheckedAnswer Own, Note? Note)> NoteAsync(Guid answerId, string finding, CancellationToken cancellation)
     {
@@ -186,16 +278,28 @@ public sealed class Rulings(BlueSlateContext database, AnswerAssessment assessme
         return (own, own.Assessment.Notes.FirstOrDefault(note => note.Finding.Id == finding));
     }
 
-    private async Task<List<(CheckedAnswer Answer, Note Note)>> AlikeToAsync(CheckedAnswer own, string key, CancellationToken cancellation) =>
-        [.. (await assessment.RunAllAsync(own.Answer.ExerciseId, cancellation)).Where(answer => answer.Answer.Id != own.Answer.Id).Append(own)
-            .Select(answer => (Answer: answer, Note: answer.Assessment.Notes.FirstOrDefault(note => answer.KeyOf(note) == key)!))
-            .Where(pair => pair.Note is not null)];
+    private async Task<List<(CheckedAnswer Answer, Note Note)>> AlikeToAsync(
+        CheckedAnswer own,
+        string key,
+        CancellationToken cancellation
+    ) =>
+        [
+            .. (await assessment.RunAllAsync(own.Answer.ExerciseId, cancellation))
+                .Where(answer => answer.Answer.Id != own.Answer.Id)
+                .Append(own)
+                .Select(answer =>
+                    (Answer: answer, Note: answer.Assessment.Notes.FirstOrDefault(note => answer.KeyOf(note) == key)!)
+                )
+                .Where(pair => pair.Note is not null),
+        ];
 
     private async Task ForgetAsync(IEnumerable<(CheckedAnswer Answer, Note Note)> concerned, CancellationToken cancellation)
     {
         foreach (var (answer, note) in concerned.Where(pair => pair.Answer.Answer.Rulings.Count > 0))
         {
-            await database.Rulings.Where(row => row.AnswerId == answer.Answer.Id && row.FindingId == note.Finding.Id).ExecuteDeleteAsync(cancellation);
+            await database
+                .Rulings.Where(row => row.AnswerId == answer.Answer.Id && row.FindingId == note.Finding.Id)
+                .ExecuteDeleteAsync(cancellation);
         }
     }
 
@@ -207,12 +311,13 @@ public sealed class Rulings(BlueSlateContext database, AnswerAssessment assessme
         }
     }
 
-    private static string Said(Decision decision) => decision switch
-    {
-        Decision.Allow => "a loss allowed",
-        Decision.AllowInPart => "a loss allowed in part",
-        _ => "a loss kept",
-    };
+    private static string Said(Decision decision) =>
+        decision switch
+        {
+            Decision.Allow => "a loss allowed",
+            Decision.AllowInPart => "a loss allowed in part",
+            _ => "a loss kept",
+        };
 }
 
 /// <summary>An answer was released while somebody decided on it.</summary>

@@ -13,63 +13,75 @@ public sealed class EntityFindingTests : FindingTest
         """;
 
     [Fact]
-    public void An_entity_that_is_missing_takes_what_belongs_to_it_along() => Says(
-        Only(
-            "entity-missing",
+    public void An_entity_that_is_missing_takes_what_belongs_to_it_along() =>
+        Says(
+            Only(
+                "entity-missing",
+                """
+                Presenter: PK member no, name
+                «Programme»: PK title, genre
+                Presenter 1m presents / is presented by 0m Programme
+                """,
+                "Presenter: PK member no, name"
+            ),
+            "Programme is missing.",
+            "No box stands for programme.",
+            "An entity Programme with title and genre.",
+            "As drawn, nothing could be kept about programmes."
+        );
+
+    [Fact]
+    public void An_entity_under_another_name_is_not_missing() =>
+        Nothing(
+            Radio,
             """
-            Presenter: PK member no, name
-            «Programme»: PK title, genre
-            Presenter 1m presents / is presented by 0m Programme
-            """,
-            "Presenter: PK member no, name"),
-        "Programme is missing.",
-        "No box stands for programme.",
-        "An entity Programme with title and genre.",
-        "As drawn, nothing could be kept about programmes.");
+            Announcer: PK MemberNumber, name
+            RadioProgramme: PK title, genre
+            Announcer 1m presents / is presented by 0m RadioProgramme
+            """.Replace("RadioProgramme", "Broadcast", StringComparison.Ordinal)
+        );
 
     [Fact]
-    public void An_entity_under_another_name_is_not_missing() => Nothing(
-        Radio,
-        """
-        Announcer: PK MemberNumber, name
-        RadioProgramme: PK title, genre
-        Announcer 1m presents / is presented by 0m RadioProgramme
-        """.Replace("RadioProgramme", "Broadcast", StringComparison.Ordinal));
+    public void A_box_for_what_the_scenario_does_not_keep_is_extra() =>
+        Says(
+            Only("entity-extra", Radio, Radio + "\n«Station»: PK call sign"),
+            "Station is not in the scenario.",
+            "Station is drawn as an entity.",
+            "No box Station: the scenario wants nothing of it kept.",
+            "Whoever builds this would keep stations that nobody asked for."
+        );
 
     [Fact]
-    public void A_box_for_what_the_scenario_does_not_keep_is_extra() => Says(
-        Only("entity-extra", Radio, Radio + "\n«Station»: PK call sign"),
-        "Station is not in the scenario.",
-        "Station is drawn as an entity.",
-        "No box Station: the scenario wants nothing of it kept.",
-        "Whoever builds this would keep stations that nobody asked for.");
+    public void Two_boxes_for_one_thing_are_said_as_that() =>
+        Says(
+            Only("entity-duplicate", Radio, Radio + "\n«Presenters»: PK member no, name"),
+            "Presenters is drawn twice.",
+            "Two boxes stand for presenter: Presenter and Presenters.",
+            "One box Presenter, to which all the lines go.",
+            "Whoever builds this would keep presenters in two places that soon disagree."
+        );
 
     [Fact]
-    public void Two_boxes_for_one_thing_are_said_as_that() => Says(
-        Only("entity-duplicate", Radio, Radio + "\n«Presenters»: PK member no, name"),
-        "Presenters is drawn twice.",
-        "Two boxes stand for presenter: Presenter and Presenters.",
-        "One box Presenter, to which all the lines go.",
-        "Whoever builds this would keep presenters in two places that soon disagree.");
-
-    [Fact]
-    public void A_weak_entity_drawn_by_itself_is_said_at_its_box() => Says(
-        Only(
-            "entity-kind-not-shown",
-            """
-            Programme: PK title, genre
-            Episode: PPK number, air date
-            Programme 11 = consists of / belongs to 0m Episode
-            """,
-            """
-            Programme: PK title, genre
-            «Episode»: PK number, air date
-            Programme 11 consists of / belongs to 0m Episode
-            """),
-        "Episode is told apart only within programme.",
-        "Episode is drawn as if it stood by itself.",
-        "A partial key of Episode, and an identifying line to programme.",
-        "As drawn, episodes of different programmes could never share a number.");
+    public void A_weak_entity_drawn_by_itself_is_said_at_its_box() =>
+        Says(
+            Only(
+                "entity-kind-not-shown",
+                """
+                Programme: PK title, genre
+                Episode: PPK number, air date
+                Programme 11 = consists of / belongs to 0m Episode
+                """,
+                """
+                Programme: PK title, genre
+                «Episode»: PK number, air date
+                Programme 11 consists of / belongs to 0m Episode
+                """
+            ),
+            "Episode is told apart only within programme.",
+            "Episode is drawn as if it stood by itself.",
+            "A partial key of Episode, and an identifying line to programme.",
+            "As drawn, episodes of different programmes could never share a number."
+        );
 
     [Fact]
     public void A_slate_with_nothing_on_it_is_said_once()
@@ -78,42 +90,58 @@ public sealed class EntityFindingTests : FindingTest
     }
 
     [Fact]
-    public void A_thing_drawn_as_a_value_of_another() => Says(
-        Only("entity-as-attribute", """
-            Item: PK item no, fault
-            «Fixer»: PK badge no, name
-            Fixer 11 looks at / is looked at by 0m Item
-            """, """
-            Item: PK item no, fault, «fixer»
-            """),
-        "Fixer is more than an attribute.",
-        "Item has a fixer.",
-        "An entity Fixer with badge no and name.",
-        "As drawn, a fixer is one value of an item, of which nothing further can be kept.");
+    public void A_thing_drawn_as_a_value_of_another() =>
+        Says(
+            Only(
+                "entity-as-attribute",
+                """
+                Item: PK item no, fault
+                «Fixer»: PK badge no, name
+                Fixer 11 looks at / is looked at by 0m Item
+                """,
+                """
+                Item: PK item no, fault, «fixer»
+                """
+            ),
+            "Fixer is more than an attribute.",
+            "Item has a fixer.",
+            "An entity Fixer with badge no and name.",
+            "As drawn, a fixer is one value of an item, of which nothing further can be kept."
+        );
 
     [Fact]
     public void A_role_with_a_box_of_its_own_is_one_mistake()
     {
-        var finding = Only("entity-duplicate", """
+        var finding = Only(
+            "entity-duplicate",
+            """
             Fixer: PK badge no, name
             Fixer 01 guides / is guided by 0m Fixer
-            """, """
+            """,
+            """
             Fixer: PK badge no, name
             «Mentor»: PK badge no, name
             Mentor 01 guides / is guided by 0m Fixer
-            """);
+            """
+        );
         finding.Headline.ShouldBe("A mentor is a fixer too.");
     }
 
     [Fact]
     public void At_logical_level_the_foreign_keys_of_the_key_name_the_owners() =>
-        Only("entity-kind-not-shown", """
+        Only(
+            "entity-kind-not-shown",
+            """
             Hive: PK hive no, colour
             Check: PK FK hive no, PK check no, date
             Hive 11 = is seen in / is of 0m Check
-            """, """
+            """,
+            """
             Hive: PK hive no, colour
             «Check»: PK check no, date, FK hive no
             Hive 11 is seen in / is of 0m Check
-            """, Level.Logical).Headline.ShouldBe("Check is told apart only within hive.");
+            """,
+            Level.Logical
+        )
+            .Headline.ShouldBe("Check is told apart only within hive.");
 }

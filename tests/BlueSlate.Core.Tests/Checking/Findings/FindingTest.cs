@@ -14,7 +14,8 @@ public abstract class FindingTest
 
     private protected static NotationOptions Formal { get; } = Uml with { Formal = true };
 
-    private protected static Finding Only(string code, string model, string answer, Level level = Level.Conceptual) => Only(code, model, answer, new NotationOptions(level));
+    private protected static Finding Only(string code, string model, string answer, Level level = Level.Conceptual) =>
+        Only(code, model, answer, new NotationOptions(level));
 
     /// <summary>The one root finding of an answer: its code, and every marked place among the elements that it shows.</summary>
     private protected static Finding Only(string code, string model, string answer, NotationOptions options)
@@ -30,14 +31,19 @@ public abstract class FindingTest
     }
 
     /// <summary>Nothing is alleged of this answer.</summary>
-    private protected static void Nothing(string model, string answer, Level level = Level.Conceptual) => Codes(model, answer, level).ShouldBeEmpty();
+    private protected static void Nothing(string model, string answer, Level level = Level.Conceptual) =>
+        Codes(model, answer, level).ShouldBeEmpty();
 
-    private protected static IEnumerable<string> Codes(string model, string answer, Level level = Level.Conceptual) => Codes(model, answer, new NotationOptions(level));
+    private protected static IEnumerable<string> Codes(string model, string answer, Level level = Level.Conceptual) =>
+        Codes(model, answer, new NotationOptions(level));
 
     /// <summary>The codes of the root findings of an answer, in order.</summary>
     private protected static IEnumerable<string> Codes(string model, string answer, NotationOptions options) =>
-        Exercise.Of(Markup.Parse(model, options.Notation).Drawing, options).Assess(Markup.Parse(answer, options.Notation).Drawing, []).Findings
-            .Where(finding => finding.ConsequenceOf is null).Select(finding => finding.Code);
+        Exercise
+            .Of(Markup.Parse(model, options.Notation).Drawing, options)
+            .Assess(Markup.Parse(answer, options.Notation).Drawing, [])
+            .Findings.Where(finding => finding.ConsequenceOf is null)
+            .Select(finding => finding.Code);
 
     private protected static void Says(Finding finding, string headline, string there, string wanted, string why)
     {

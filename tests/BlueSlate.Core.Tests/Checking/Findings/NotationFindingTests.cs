@@ -1,30 +1,35 @@
-using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Checking;
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Marking;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Checking.Findings;
 
-/// <summary>Faults of notation: said once a kind, read as what is meant where that is clear, and charged to the notation alone.</summary>
+/// <summary>
+/// Faults of notation: said once a kind, read as what is meant where that is clear, and charged to the notation alone.
+/// </summary>
 public sealed class NotationFindingTests
 {
     private static readonly Drawing Model = new Sketch()
-        .Box("Visit", "PK visit no", "date").Box("Item", "PK item no", "fault").Box("Fixer", "PK badge no", "name")
+        .Box("Visit", "PK visit no", "date")
+        .Box("Item", "PK item no", "fault")
+        .Box("Fixer", "PK badge no", "name")
         .Line("Visit", Ends.One, "Item", Ends.OneOrMore, "brings in", "comes in on")
         .Line("Fixer", Ends.One, "Item", Ends.ZeroOrMore, "looks at", "is looked at by")
         .ToDrawing();
 
     private static readonly Assessor Assessor = Exercise.Of(Model);
 
-    public static TheoryData<string, string[], string> RepairedEnds => new()
-    {
-        { "notation-toes-away", [EndMark.FootOutward, EndMark.Bar], "many" },
-        { "notation-arrowhead", [EndMark.Arrow, EndMark.Bar], "many" },
-        { "notation-arrowhead", [EndMark.OpenArrow, EndMark.Bar], "many" },
-        { "notation-mark-order", [EndMark.Bar, EndMark.Foot], "1..*" },
-        { "notation-too-many-marks", [EndMark.Foot, EndMark.Bar, EndMark.Ring], "foot, then a bar" },
-    };
+    public static TheoryData<string, string[], string> RepairedEnds =>
+        new()
+        {
+            { "notation-toes-away", [EndMark.FootOutward, EndMark.Bar], "many" },
+            { "notation-arrowhead", [EndMark.Arrow, EndMark.Bar], "many" },
+            { "notation-arrowhead", [EndMark.OpenArrow, EndMark.Bar], "many" },
+            { "notation-mark-order", [EndMark.Bar, EndMark.Foot], "1..*" },
+            { "notation-too-many-marks", [EndMark.Foot, EndMark.Bar, EndMark.Ring], "foot, then a bar" },
+        };
 
     [Theory]
     [MemberData(nameof(RepairedEnds))]
@@ -60,8 +65,14 @@ public sealed class NotationFindingTests
     public void A_fault_at_three_places_is_one_note_that_shows_all_three()
     {
         var sheet = Model.Sheets[0];
-        LineEnd Turned(LineEnd end) => end.Marks[0] == EndMark.Foot ? end with { Marks = [EndMark.FootOutward, end.Marks[1]] } : end;
-        var drawing = new Drawing([sheet with { Lines = [.. sheet.Lines.Select(line => line with { To = Turned(line.To), From = Turned(line.From) })] }]);
+        LineEnd Turned(LineEnd end) =>
+            end.Marks[0] == EndMark.Foot ? end with { Marks = [EndMark.FootOutward, end.Marks[1]] } : end;
+        var drawing = new Drawing([
+            sheet with
+            {
+                Lines = [.. sheet.Lines.Select(line => line with { To = Turned(line.To), From = Turned(line.From) })],
+            },
+        ]);
         Root(Assess(drawing), "notation-toes-away").AnswerElements.ShouldBe(["r1/to", "r2/to"], ignoreOrder: true);
     }
 
@@ -101,10 +112,10 @@ public sealed class NotationFindingTests
     [Fact]
     public void An_underlined_key_is_read_as_a_key()
     {
-        var assessment = Assess(Box("Item", box => box with
-        {
-            Compartments = [[box.Compartments[0][0] with { Mark = "", Underline = Underline.Solid }, box.Compartments[0][1]]],
-        }));
+        var assessment = Assess(Box("Item", box => box with { Compartments =
+                    [
+                        [box.Compartments[0][0] with { Mark = "", Underline = Underline.Solid }, box.Compartments[0][1]],
+                    ] }));
         Root(assessment, "notation-foreign-underline").There.ShouldContain("primary key");
         assessment.Comparison.On(FactKinds.Key, "b2")!.IsGood.ShouldBeTrue();
     }
@@ -112,7 +123,10 @@ public sealed class NotationFindingTests
     [Fact]
     public void A_mark_that_is_none_is_said_and_its_attribute_counts()
     {
-        var assessment = Assess(Box("Item", box => box with { Compartments = [[box.Compartments[0][0], box.Compartments[0][1] with { Mark = "QQ" }]] }));
+        var assessment = Assess(Box("Item", box => box with { Compartments =
+                    [
+                        [box.Compartments[0][0], box.Compartments[0][1] with { Mark = "QQ" }],
+                    ] }));
         Root(assessment, "notation-unreadable-key-mark").There.ShouldContain("QQ");
         assessment.Comparison.On(FactKinds.Attribute, FaultOfItem)!.IsGood.ShouldBeTrue();
     }
@@ -128,7 +142,9 @@ public sealed class NotationFindingTests
     [Fact]
     public void A_line_that_ends_on_a_line_joins_nothing()
     {
-        var assessment = Assess(End("r1", line => line with { To = line.To with { On = new Attachment(AttachmentKind.Line, "r2") } }));
+        var assessment = Assess(
+            End("r1", line => line with { To = line.To with { On = new Attachment(AttachmentKind.Line, "r2") } })
+        );
         Codes(assessment).ShouldContain("notation-line-to-line");
         assessment.Comparison.On(FactKinds.Relationship, "r1")!.IsBad.ShouldBeTrue();
     }
@@ -141,10 +157,18 @@ public sealed class NotationFindingTests
     public void An_oval_beside_the_boxes_costs_nothing_but_the_notation()
     {
         var sheet = Model.Sheets[0];
-        var drawing = new Drawing([sheet with { Shapes = sheet.Shapes.Add(new Shape("oval", Form.Oval, Outline.Single, "colour", [], null)) }]);
+        var drawing = new Drawing([
+            sheet with
+            {
+                Shapes = sheet.Shapes.Add(new Shape("oval", Form.Oval, Outline.Single, "colour", [], null)),
+            },
+        ]);
         var assessment = Assess(drawing);
         Root(assessment, "notation-foreign-shape").AnswerElements.ShouldBe(["oval"]);
-        assessment.Comparison.Verdicts.Where(verdict => verdict.IsBad).Select(verdict => verdict.Fact.Kind).ShouldBe([FactKinds.OwnNotation]);
+        assessment
+            .Comparison.Verdicts.Where(verdict => verdict.IsBad)
+            .Select(verdict => verdict.Fact.Kind)
+            .ShouldBe([FactKinds.OwnNotation]);
     }
 
     [Fact]
@@ -152,8 +176,16 @@ public sealed class NotationFindingTests
     {
         var sheet = Model.Sheets[0];
         var note = new Shape("note", Form.Note, Outline.Single, "ask the fixers", [], null);
-        var tie = new Line("tie", Stroke.Dashed, "", new LineEnd(Attachment.ToShape("note"), []), new LineEnd(Attachment.ToShape("b1"), []), []);
-        Assess(new Drawing([sheet with { Shapes = sheet.Shapes.Add(note), Lines = sheet.Lines.Add(tie) }])).Findings.ShouldBeEmpty();
+        var tie = new Line(
+            "tie",
+            Stroke.Dashed,
+            "",
+            new LineEnd(Attachment.ToShape("note"), []),
+            new LineEnd(Attachment.ToShape("b1"), []),
+            []
+        );
+        Assess(new Drawing([sheet with { Shapes = sheet.Shapes.Add(note), Lines = sheet.Lines.Add(tie) }]))
+            .Findings.ShouldBeEmpty();
     }
 
     private const string FaultOfItem = "t4";
@@ -174,7 +206,8 @@ public sealed class NotationFindingTests
 
     private static Assessment Assess(Drawing drawing) => Assessor.Assess(drawing, []);
 
-    private static IEnumerable<string> Codes(Assessment assessment) => assessment.Findings.Where(finding => finding.ConsequenceOf is null).Select(finding => finding.Code);
+    private static IEnumerable<string> Codes(Assessment assessment) =>
+        assessment.Findings.Where(finding => finding.ConsequenceOf is null).Select(finding => finding.Code);
 
     private static Finding Root(Assessment assessment, string code)
     {

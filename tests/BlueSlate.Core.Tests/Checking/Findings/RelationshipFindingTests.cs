@@ -13,71 +13,97 @@ public sealed class RelationshipFindingTests : FindingTest
 
         """;
 
-    private const string Model = Boxes + """
-        Observer 11 leads / is led by 0m Session
-        Telescope 11 serves / runs on 0m Session
-        """;
-
-    [Fact]
-    public void A_missing_line_is_marked_in_the_model_answer() => Says(
-        Only(
-            "relationship-missing",
-            Boxes + """
+    private const string Model =
+        Boxes
+        + """
             Observer 11 leads / is led by 0m Session
-            Telescope 11 «serves / runs on» 0m Session
-            """,
-            Boxes + "Observer 11 leads / is led by 0m Session"),
-        "Telescope serves Session is missing.",
-        "No line joins Telescope and Session.",
-        "A relationship: Telescope serves Session.",
-        "As drawn, nothing says which sessions a telescope serves.");
+            Telescope 11 serves / runs on 0m Session
+            """;
 
     [Fact]
-    public void A_line_the_scenario_does_not_give_is_extra() => Says(
-        Only("relationship-extra", Model, Model + "\nObserver 11 «polishes / is polished by» 0m Telescope"),
-        "Observer polishes Telescope: the scenario does not say so.",
-        "A line: Observer polishes Telescope.",
-        "No line for this between Observer and Telescope.",
-        "Whoever builds this would keep a list of which observer goes with which telescope for nothing.");
+    public void A_missing_line_is_marked_in_the_model_answer() =>
+        Says(
+            Only(
+                "relationship-missing",
+                Boxes
+                    + """
+                    Observer 11 leads / is led by 0m Session
+                    Telescope 11 «serves / runs on» 0m Session
+                    """,
+                Boxes + "Observer 11 leads / is led by 0m Session"
+            ),
+            "Telescope serves Session is missing.",
+            "No line joins Telescope and Session.",
+            "A relationship: Telescope serves Session.",
+            "As drawn, nothing says which sessions a telescope serves."
+        );
+
+    [Fact]
+    public void A_line_the_scenario_does_not_give_is_extra() =>
+        Says(
+            Only("relationship-extra", Model, Model + "\nObserver 11 «polishes / is polished by» 0m Telescope"),
+            "Observer polishes Telescope: the scenario does not say so.",
+            "A line: Observer polishes Telescope.",
+            "No line for this between Observer and Telescope.",
+            "Whoever builds this would keep a list of which observer goes with which telescope for nothing."
+        );
 
     [Fact]
     public void A_line_that_ends_at_the_wrong_box_is_one_mistake()
     {
-        var finding = Only("relationship-wrong-entity", Model, Boxes + """
-            Observer 11 leads / is led by 0m Session
-            Telescope 11 serves / runs on «0m» Observer
-            """);
+        var finding = Only(
+            "relationship-wrong-entity",
+            Model,
+            Boxes
+                + """
+                Observer 11 leads / is led by 0m Session
+                Telescope 11 serves / runs on «0m» Observer
+                """
+        );
         finding.Headline.ShouldBe("The line ends at Observer; it belongs to Session.");
         finding.Wanted.ShouldBe("A line: Telescope serves Session.");
     }
 
     [Fact]
-    public void A_line_without_a_text_is_unnamed() => Says(
-        Only("relationship-unnamed", Model, Boxes + """
-            Observer 11 «» 0m Session
-            Telescope 11 serves / runs on 0m Session
-            """),
-        "The line between observer and session has no name.",
-        "A line without a text between observer and session.",
-        "A verb, such as “leads”.",
-        "A reader would have to guess what an observer has to do with a session.");
+    public void A_line_without_a_text_is_unnamed() =>
+        Says(
+            Only(
+                "relationship-unnamed",
+                Model,
+                Boxes
+                    + """
+                    Observer 11 «» 0m Session
+                    Telescope 11 serves / runs on 0m Session
+                    """
+            ),
+            "The line between observer and session has no name.",
+            "A line without a text between observer and session.",
+            "A verb, such as “leads”.",
+            "A reader would have to guess what an observer has to do with a session."
+        );
 
     [Fact]
-    public void Another_verb_or_the_verb_from_the_other_end_is_no_fault() => Nothing(
-        Model,
-        Boxes + """
-        Session 0m is headed by 11 Observer
-        Session 0m uses 11 Telescope
-        """);
+    public void Another_verb_or_the_verb_from_the_other_end_is_no_fault() =>
+        Nothing(
+            Model,
+            Boxes
+                + """
+                Session 0m is headed by 11 Observer
+                Session 0m uses 11 Telescope
+                """
+        );
 
     [Fact]
-    public void Two_lines_that_change_places_are_not_mixed_up() => Nothing(
-        Model + "\nObserver 01 assists / is assisted by 0m Session",
-        Boxes + """
-        Observer 01 assists / is assisted by 0m Session
-        Telescope 11 serves / runs on 0m Session
-        Observer 11 leads / is led by 0m Session
-        """);
+    public void Two_lines_that_change_places_are_not_mixed_up() =>
+        Nothing(
+            Model + "\nObserver 01 assists / is assisted by 0m Session",
+            Boxes
+                + """
+                Observer 01 assists / is assisted by 0m Session
+                Telescope 11 serves / runs on 0m Session
+                Observer 11 leads / is led by 0m Session
+                """
+        );
 
     [Fact]
     public void Many_on_both_sides_is_unresolved_at_logical_level()
@@ -89,21 +115,30 @@ public sealed class RelationshipFindingTests : FindingTest
             Repair 11 = takes / is of 0m Use
             Part 11 = goes into / takes 0m Use
             """;
-        Codes(linked, "Repair: PK repair no\nPart: PK code\nRepair 0m uses / is used in 1m Part", Level.Logical).First().ShouldBe("many-to-many-unresolved");
+        Codes(linked, "Repair: PK repair no\nPart: PK code\nRepair 0m uses / is used in 1m Part", Level.Logical)
+            .First()
+            .ShouldBe("many-to-many-unresolved");
     }
 
     [Fact]
-    public void At_conceptual_level_many_on_both_sides_is_right() => Nothing(
-        "Repair: PK repair no\nPart: PK code\nRepair 0m uses / is used in 1m Part",
-        "Repair: PK repair no\nPart: PK code\nPart 1m is used in / uses 0m Repair");
+    public void At_conceptual_level_many_on_both_sides_is_right() =>
+        Nothing(
+            "Repair: PK repair no\nPart: PK code\nRepair 0m uses / is used in 1m Part",
+            "Repair: PK repair no\nPart: PK code\nPart 1m is used in / uses 0m Repair"
+        );
 
     [Fact]
     public void A_solid_line_where_nothing_is_identified_is_said_once_for_all()
     {
-        var finding = Only("identifying-without-need", Model, Boxes + """
-            Observer 11 = «leads / is led by» 0m Session
-            Telescope 11 = «serves / runs on» 0m Session
-            """);
+        var finding = Only(
+            "identifying-without-need",
+            Model,
+            Boxes
+                + """
+                Observer 11 = «leads / is led by» 0m Session
+                Telescope 11 = «serves / runs on» 0m Session
+                """
+        );
         finding.Headline.ShouldBe("2 solid lines identify nothing.");
     }
 
@@ -111,7 +146,11 @@ public sealed class RelationshipFindingTests : FindingTest
     public void A_dashed_line_to_the_owner_is_said_at_that_line()
     {
         const string boxes = "Item: PK item no\nRepair: PPK number\n";
-        var finding = Only("identifying-not-shown", boxes + "Item 11 = is tried in / tries 0m Repair", boxes + "Item 11 «is tried in / tries» 0m Repair");
+        var finding = Only(
+            "identifying-not-shown",
+            boxes + "Item 11 = is tried in / tries 0m Repair",
+            boxes + "Item 11 «is tried in / tries» 0m Repair"
+        );
         finding.Headline.ShouldBe("Repair is told apart only within its item: the line to Item wants a solid stroke.");
     }
 

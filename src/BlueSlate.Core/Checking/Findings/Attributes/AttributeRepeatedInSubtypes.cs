@@ -24,9 +24,15 @@ internal sealed class AttributeRepeatedInSubtypes : FindingKind
             }
 
             var (owner, attribute) = evidence.ModelAttribute(verdict.Fact.ConceptId);
-            var repeated = evidence.Comparison.Model.Model.Specialisations.Where(set => set.SupertypeId == owner.Id)
-                .SelectMany(set => set.Subtypes).Select(link => evidence.CounterpartOf(link.EntityId)).OfType<EntityType>().Distinct()
-                .Select(entity => (Entity: entity, Attribute: Like(attribute, owner, entity))).Where(pair => pair.Attribute is not null).ToList();
+            var repeated = evidence
+                .Comparison.Model.Model.Specialisations.Where(set => set.SupertypeId == owner.Id)
+                .SelectMany(set => set.Subtypes)
+                .Select(link => evidence.CounterpartOf(link.EntityId))
+                .OfType<EntityType>()
+                .Distinct()
+                .Select(entity => (Entity: entity, Attribute: Like(attribute, owner, entity)))
+                .Where(pair => pair.Attribute is not null)
+                .ToList();
             if (repeated.Count < 2)
             {
                 continue;
@@ -51,5 +57,9 @@ internal sealed class AttributeRepeatedInSubtypes : FindingKind
     }
 
     private static ConceptAttribute? Like(ConceptAttribute wanted, EntityType owner, EntityType drawn) =>
-        drawn.Attributes.FirstOrDefault(attribute => NameSimilarity.OfAttributes(Name.Of(wanted.Name), Name.Of(owner.Name), Name.Of(attribute.Name), Name.Of(drawn.Name)).Value >= 0.9);
+        drawn.Attributes.FirstOrDefault(attribute =>
+            NameSimilarity
+                .OfAttributes(Name.Of(wanted.Name), Name.Of(owner.Name), Name.Of(attribute.Name), Name.Of(drawn.Name))
+                .Value >= 0.9
+        );
 }

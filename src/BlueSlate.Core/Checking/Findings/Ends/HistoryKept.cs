@@ -8,7 +8,9 @@ internal sealed class HistoryKept : FindingKind
 
     public override string Title => "A history that the scenario may not ask for";
 
-    public override string Help => "Who goes with whom now has one value; who went with whom at what time has many. Both can be right: it is a question, and costs no marks.";
+    public override string Help =>
+        "Who goes with whom now has one value; who went with whom at what time has many. Both can be right: it is a "
+        + "question, and costs no marks.";
 
     public override bool IsIndependent => true;
 
@@ -16,7 +18,9 @@ internal sealed class HistoryKept : FindingKind
         evidence.Comparison.Histories.Select(history =>
         {
             var end = evidence.Wording(history.RoleId);
-            var times = Phrasing.List([.. history.Times.Select(id => Phrasing.InText(evidence.AnswerAttribute(id).Attribute.Name))]);
+            var times = Phrasing.List([
+                .. history.Times.Select(id => Phrasing.InText(evidence.AnswerAttribute(id).Attribute.Name)),
+            ]);
             return new Finding
             {
                 Id = IdFor(history.RoleId),

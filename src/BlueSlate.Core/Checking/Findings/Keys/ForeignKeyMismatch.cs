@@ -9,7 +9,9 @@ internal sealed class ForeignKeyMismatch : FindingKind
 
     public override string Title => "Foreign key that is not the parent's key";
 
-    public override string Help => "A foreign key holds the parent's key as that is drawn: all of its columns, and no other ones. Whoever changes the one has to change the other.";
+    public override string Help =>
+        "A foreign key holds the parent's key as that is drawn: all of its columns, and no other ones. Whoever changes "
+        + "the one has to change the other.";
 
     public override int Rank => 20;
 
@@ -32,11 +34,27 @@ internal sealed class ForeignKeyMismatch : FindingKind
             var key = Phrasing.List([.. reference.KeyNames.Select(Phrasing.InText)]);
             var (headline, why) = reference.Fit switch
             {
-                ReferenceFit.Part => ($"{Phrasing.Capital(columns)} of {Phrasing.InText(holder)} is only part of the key of {parent}.", $"Several {Phrasing.Several(parent)} can have the same {columns}, and nothing would say which of them {Phrasing.One(holder)} goes with."),
-                ReferenceFit.More => ($"{Phrasing.Capital(columns)} of {Phrasing.InText(holder)} are more than the key of {parent}.", $"What is kept twice would have to be changed at every {Phrasing.InText(holder)} when it changes at its {Phrasing.InText(parent)}."),
-                _ => ($"{Phrasing.Capital(columns)} of {Phrasing.InText(holder)} does not refer to the key of {parent}.", $"Two {Phrasing.Several(parent)} with the same {Phrasing.InText(reference.OtherColumn!.Name)} could not be told apart from {Phrasing.One(holder)}."),
+                ReferenceFit.Part => (
+                    $"{Phrasing.Capital(columns)} of {Phrasing.InText(holder)} is only part of the key of {parent}.",
+                    $"Several {Phrasing.Several(parent)} can have the same {columns}, and nothing would say which of "
+                        + $"them {Phrasing.One(holder)} goes with."
+                ),
+                ReferenceFit.More => (
+                    $"{Phrasing.Capital(columns)} of {Phrasing.InText(holder)} are more than the key of {parent}.",
+                    $"What is kept twice would have to be changed at every {Phrasing.InText(holder)} when it changes at "
+                        + $"its {Phrasing.InText(parent)}."
+                ),
+                _ => (
+                    $"{Phrasing.Capital(columns)} of {Phrasing.InText(holder)} does not refer to the key of {parent}.",
+                    $"Two {Phrasing.Several(parent)} with the same {Phrasing.InText(reference.OtherColumn!.Name)} could "
+                        + $"not be told apart from {Phrasing.One(holder)}."
+                ),
             };
-            var columnsOfModel = model?.Columns.Select(column => column.Id).OrderByDescending(id => evidence.Comparison.On(FactKinds.ForeignKey, id) is { IsBad: true }).ToList() ?? [];
+            var columnsOfModel = model
+                ?.Columns.Select(column => column.Id)
+                .OrderByDescending(id => evidence.Comparison.On(FactKinds.ForeignKey, id) is { IsBad: true })
+                .ToList()
+                ?? [];
             var parentOfModel = model is null ? null : evidence.Comparison.On(FactKinds.Key, model.Parent.Id);
             yield return new Finding
             {
@@ -47,11 +65,23 @@ internal sealed class ForeignKeyMismatch : FindingKind
                 There = $"{Phrasing.Capital(columns)}, marked FK.",
                 Wanted = $"{Phrasing.Capital(key)}, marked FK: the whole key of {parent} as it is drawn.",
                 Why = why,
-                Claims = [.. evidence.BadFactsOf(columnsOfModel).Where(id => id.StartsWith(FactKinds.ForeignKey.IdOf(""), StringComparison.Ordinal))],
+                Claims =
+                [
+                    .. evidence
+                        .BadFactsOf(columnsOfModel)
+                        .Where(id => id.StartsWith(FactKinds.ForeignKey.IdOf(""), StringComparison.Ordinal)),
+                ],
                 ModelElements = [.. columnsOfModel],
                 AnswerElements = [.. reference.Columns.Select(column => column.Id)],
-                ConsequenceOf = parentOfModel is { IsBad: true, Kind: VerdictKind.Wrong } ? $"{(!parentOfModel.PartlyRight ? "key-wrong" : parentOfModel.ByOwnNumber ? "key-by-own-number" : "key-not-minimal")}:{parentOfModel.Fact.ConceptId}" : null,
+                ConsequenceOf = parentOfModel is { IsBad: true, Kind: VerdictKind.Wrong }
+                    ? $"{CodeOfKey(parentOfModel)}:{parentOfModel.Fact.ConceptId}"
+                    : null,
             };
         }
     }
+
+    private static string CodeOfKey(Verdict key) =>
+        !key.PartlyRight ? "key-wrong"
+        : key.ByOwnNumber ? "key-by-own-number"
+        : "key-not-minimal";
 }

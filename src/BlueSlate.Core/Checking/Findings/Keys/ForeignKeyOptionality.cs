@@ -8,7 +8,9 @@ internal sealed class ForeignKeyOptionality : FindingKind
 
     public override string Title => "Foreign key and line contradict each other";
 
-    public override string Help => "Whether a foreign key may be empty and the minimum at the parent's end are one fact, drawn twice: a ring at the column goes with minimum zero, no ring with minimum one.";
+    public override string Help =>
+        "Whether a foreign key may be empty and the minimum at the parent's end are one fact, drawn twice: a ring at "
+        + "the column goes with minimum zero, no ring with minimum one.";
 
     public override bool IsIndependent => true;
 
@@ -22,9 +24,18 @@ internal sealed class ForeignKeyOptionality : FindingKind
             var along = evidence.ModelRelationshipOf(reference.Along.Id);
             var model = along is null ? null : wanted.GetValueOrDefault(along.Id);
             var optional = IsOptional(reference);
-            if (reference.ParentRole.CoOccurrence.Min is not (0 or 1) || optional == (reference.ParentRole.CoOccurrence.Min == 0)
-                || (model is not null && (model.ParentRole.CoOccurrence.Min != reference.ParentRole.CoOccurrence.Min || IsOptional(model) == optional))
-                || (!optional && !rings && model is null))
+            if (
+                reference.ParentRole.CoOccurrence.Min is not (0 or 1)
+                || optional == (reference.ParentRole.CoOccurrence.Min == 0)
+                || (
+                    model is not null
+                    && (
+                        model.ParentRole.CoOccurrence.Min != reference.ParentRole.CoOccurrence.Min
+                        || IsOptional(model) == optional
+                    )
+                )
+                || (!optional && !rings && model is null)
+            )
             {
                 continue;
             }
@@ -36,10 +47,16 @@ internal sealed class ForeignKeyOptionality : FindingKind
                 Id = IdFor(reference.Columns[0].Id),
                 Code = Code,
                 Tag = Tag.Differs,
-                Headline = optional ? $"{Phrasing.Capital(column)} of {holder} may be empty, though the line wants {Phrasing.One(parent)}." : $"{Phrasing.Capital(column)} of {holder} has to be filled, though the line wants no {parent}.",
-                There = optional ? $"A ring at {column}, and a minimum of one at {reference.Parent.Name}." : $"No ring at {column}, and a minimum of zero at {reference.Parent.Name}.",
+                Headline = optional
+                    ? $"{Phrasing.Capital(column)} of {holder} may be empty, though the line wants {Phrasing.One(parent)}."
+                    : $"{Phrasing.Capital(column)} of {holder} has to be filled, though the line wants no {parent}.",
+                There = optional
+                    ? $"A ring at {column}, and a minimum of one at {reference.Parent.Name}."
+                    : $"No ring at {column}, and a minimum of zero at {reference.Parent.Name}.",
                 Wanted = optional ? $"No ring at {column}." : $"A ring at {column}.",
-                Why = optional ? $"Whoever builds the table would let in {Phrasing.One(holder)} without {Phrasing.One(parent)}." : $"Whoever builds the table would turn away {Phrasing.One(holder)} that has no {parent}.",
+                Why = optional
+                    ? $"Whoever builds the table would let in {Phrasing.One(holder)} without {Phrasing.One(parent)}."
+                    : $"Whoever builds the table would turn away {Phrasing.One(holder)} that has no {parent}.",
                 ModelElements = model is null ? [] : [.. model.Columns.Select(one => one.Id)],
                 AnswerElements = [.. reference.Columns.Select(one => one.Id)],
             };

@@ -9,22 +9,28 @@ internal sealed class ForeignKeyWrongSide : FindingKind
 
     public override string Title => "Foreign key at the wrong side";
 
-    public override string Help => "The foreign key of a one-to-many relationship stands at the many side: there it has one value.";
+    public override string Help =>
+        "The foreign key of a one-to-many relationship stands at the many side: there it has one value.";
 
     public override int Rank => 20;
 
     public override IEnumerable<Finding> Find(Evidence evidence)
     {
-        foreach (var verdict in evidence.Comparison.Bad(FactKinds.ForeignKey).Where(verdict => verdict.Kind == VerdictKind.Absent))
+        foreach (
+            var verdict in evidence.Comparison.Bad(FactKinds.ForeignKey).Where(verdict => verdict.Kind == VerdictKind.Absent)
+        )
         {
             var (owner, column) = evidence.ModelAttribute(verdict.Fact.ConceptId);
-            if (column.ForeignKey!.RelationshipId is not { } id || !evidence.Comparison.Correspondence.Relationships.TryGetValue(id, out var match))
+            if (
+                column.ForeignKey!.RelationshipId is not { } id
+                || !evidence.Comparison.Correspondence.Relationships.TryGetValue(id, out var match)
+            )
             {
                 continue;
             }
 
-            var stray = evidence.Comparison.Answer.Model.Entities
-                .Where(entity => entity.Id != evidence.CounterpartOf(owner.Id)?.Id)
+            var stray = evidence
+                .Comparison.Answer.Model.Entities.Where(entity => entity.Id != evidence.CounterpartOf(owner.Id)?.Id)
                 .SelectMany(entity => entity.Attributes.Select(attribute => (Entity: entity, Attribute: attribute)))
                 .FirstOrDefault(pair => pair.Attribute.RefersAlong(match.AnswerId));
             if (stray.Attribute is not null)

@@ -12,15 +12,20 @@ internal sealed class OperationSignature : FindingKind
     public override string Help => "A signature lists what the operation is given and the type of what it gives back.";
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(FactKinds.Signature).Where(verdict => verdict.Kind == VerdictKind.Wrong).Select(verdict =>
-        {
-            var (owner, operation) = evidence.ModelOperation(verdict.Fact.ConceptId);
-            return AboutFact(
-                verdict,
-                Tag.Differs,
-                headline: $"“{operation.Name}” of {Phrasing.InText(owner.Name)} has another signature.",
-                there: $"Drawn at {owner.Name}: {operation.Name}{verdict.Drawn}.",
-                wanted: $"“{operation.Name}{verdict.Fact.Value}” at {owner.Name}.",
-                why: $"Whoever calls {operation.Name} as drawn gives it the wrong things, or expects the wrong thing back from {Phrasing.One(owner.Name)}.");
-        });
+        evidence
+            .Comparison.Bad(FactKinds.Signature)
+            .Where(verdict => verdict.Kind == VerdictKind.Wrong)
+            .Select(verdict =>
+            {
+                var (owner, operation) = evidence.ModelOperation(verdict.Fact.ConceptId);
+                return AboutFact(
+                    verdict,
+                    Tag.Differs,
+                    headline: $"“{operation.Name}” of {Phrasing.InText(owner.Name)} has another signature.",
+                    there: $"Drawn at {owner.Name}: {operation.Name}{verdict.Drawn}.",
+                    wanted: $"“{operation.Name}{verdict.Fact.Value}” at {owner.Name}.",
+                    why: $"Whoever calls {operation.Name} as drawn gives it the wrong things, or expects the wrong thing "
+                        + $"back from {Phrasing.One(owner.Name)}."
+                );
+            });
 }

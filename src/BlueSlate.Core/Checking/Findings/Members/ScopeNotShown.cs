@@ -12,15 +12,21 @@ internal sealed class ScopeNotShown : FindingKind
     public override string Help => "A member that belongs to the class as a whole, not to each instance, is underlined.";
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(FactKinds.Scope).Where(verdict => verdict.AnswerId is not null).Select(verdict =>
-        {
-            var (owner, name) = evidence.ModelMember(verdict.Fact.ConceptId);
-            return AboutFact(
-                verdict,
-                Tag.Differs,
-                headline: $"{Phrasing.Capital(name)} belongs to {Phrasing.InText(owner.Name)} as a whole.",
-                there: verdict.Drawn.Length > 0 ? $"Drawn at {name}: {verdict.Drawn}." : $"{Phrasing.Capital(name)} of {Phrasing.InText(owner.Name)} is not underlined.",
-                wanted: $"The line of {name} of {Phrasing.InText(owner.Name)} underlined.",
-                why: $"As drawn, every {Phrasing.InText(owner.Name)} would have {name} of its own.");
-        });
+        evidence
+            .Comparison.Bad(FactKinds.Scope)
+            .Where(verdict => verdict.AnswerId is not null)
+            .Select(verdict =>
+            {
+                var (owner, name) = evidence.ModelMember(verdict.Fact.ConceptId);
+                return AboutFact(
+                    verdict,
+                    Tag.Differs,
+                    headline: $"{Phrasing.Capital(name)} belongs to {Phrasing.InText(owner.Name)} as a whole.",
+                    there: verdict.Drawn.Length > 0
+                        ? $"Drawn at {name}: {verdict.Drawn}."
+                        : $"{Phrasing.Capital(name)} of {Phrasing.InText(owner.Name)} is not underlined.",
+                    wanted: $"The line of {name} of {Phrasing.InText(owner.Name)} underlined.",
+                    why: $"As drawn, every {Phrasing.InText(owner.Name)} would have {name} of its own."
+                );
+            });
 }

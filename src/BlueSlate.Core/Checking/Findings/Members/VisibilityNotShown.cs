@@ -9,18 +9,25 @@ internal sealed class VisibilityNotShown : FindingKind
 
     public override string Title => "Visibility missing or another";
 
-    public override string Help => "A sign before a member says who may use it: + everybody, - the class, # its subclasses, ~ its package.";
+    public override string Help =>
+        "A sign before a member says who may use it: + everybody, - the class, # its subclasses, ~ its package.";
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(FactKinds.Visibility).Where(verdict => verdict.AnswerId is not null).Select(verdict =>
-        {
-            var (owner, name) = evidence.ModelMember(verdict.Fact.ConceptId);
-            return AboutFact(
-                verdict,
-                Tag.Differs,
-                headline: $"{Phrasing.Capital(name)} of {Phrasing.InText(owner.Name)} has the visibility “{verdict.Fact.Value}”.",
-                there: verdict.Drawn.Length > 0 ? $"Drawn at {name} of {Phrasing.InText(owner.Name)}: {verdict.Drawn}." : $"{Phrasing.Capital(name)} of {Phrasing.InText(owner.Name)} has no visibility.",
-                wanted: $"“{verdict.Fact.Value}” before {name} of {Phrasing.InText(owner.Name)}.",
-                why: $"Whoever builds {Phrasing.InText(owner.Name)} as drawn lets the wrong ones use {name}.");
-        });
+        evidence
+            .Comparison.Bad(FactKinds.Visibility)
+            .Where(verdict => verdict.AnswerId is not null)
+            .Select(verdict =>
+            {
+                var (owner, name) = evidence.ModelMember(verdict.Fact.ConceptId);
+                return AboutFact(
+                    verdict,
+                    Tag.Differs,
+                    headline: $"{Phrasing.Capital(name)} of {Phrasing.InText(owner.Name)} has the visibility “{verdict.Fact.Value}”.",
+                    there: verdict.Drawn.Length > 0
+                        ? $"Drawn at {name} of {Phrasing.InText(owner.Name)}: {verdict.Drawn}."
+                        : $"{Phrasing.Capital(name)} of {Phrasing.InText(owner.Name)} has no visibility.",
+                    wanted: $"“{verdict.Fact.Value}” before {name} of {Phrasing.InText(owner.Name)}.",
+                    why: $"Whoever builds {Phrasing.InText(owner.Name)} as drawn lets the wrong ones use {name}."
+                );
+            });
 }

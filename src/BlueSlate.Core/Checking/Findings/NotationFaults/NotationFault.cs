@@ -1,5 +1,5 @@
-using BlueSlate.Core.Checking.Kinds;
 using System.Globalization;
+using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Notations;
 
@@ -44,10 +44,15 @@ public sealed class NotationFault : FindingKind
 
         var drawn = remarks.Select(remark => remark.Drawn).Distinct(StringComparer.Ordinal).ToList();
         var verdict = evidence.Comparison.On(FactKinds.OwnNotation, Fact.WholeDrawing);
-        var unread = remarks.Where(remark => !remark.Repaired).Select(remark => remark.ElementId).ToHashSet(StringComparer.Ordinal);
+        var unread = remarks
+            .Where(remark => !remark.Repaired)
+            .Select(remark => remark.ElementId)
+            .ToHashSet(StringComparer.Ordinal);
         var all = remarks.Select(remark => remark.ElementId).ToHashSet(StringComparer.Ordinal);
-        var left = evidence.Comparison.Verdicts.Where(bad => bad is { Kind: VerdictKind.Absent, AnswerId: { } place }
-            && (unread.Contains(place) || (bad.Fact.Kind is IdentifyingFact or MinimumFact or MaximumFact && all.Contains(place))));
+        var left = evidence.Comparison.Verdicts.Where(bad =>
+            bad is { Kind: VerdictKind.Absent, AnswerId: { } place }
+            && (unread.Contains(place) || (bad.Fact.Kind is IdentifyingFact or MinimumFact or MaximumFact && all.Contains(place)))
+        );
         var readAs = remarks[0].Repaired ? $" It is read as {remarks[0].ReadAs}." : " It cannot be read.";
         yield return new Finding
         {
@@ -57,8 +62,14 @@ public sealed class NotationFault : FindingKind
             Headline = remarks.Count == 1 ? text.One : string.Format(CultureInfo.InvariantCulture, text.Several, remarks.Count),
             There = $"Drawn: {Phrasing.List(drawn)}.{readAs}",
             Wanted = text.Wants,
-            Why = $"Whoever has learned {Notation.Of(evidence.Comparison.Options.Notation).Title} notation would stumble over what stands at {PlaceOf(evidence, remarks[0].ElementId)}.",
-            Claims = [.. verdict is { IsBad: true } ? [verdict.Fact.Id] : Array.Empty<string>(), .. left.Select(bad => bad.Fact.Id)],
+            Why =
+                $"Whoever has learned {Notation.Of(evidence.Comparison.Options.Notation).Title} notation would stumble "
+                + $"over what stands at {PlaceOf(evidence, remarks[0].ElementId)}.",
+            Claims =
+            [
+                .. verdict is { IsBad: true } ? [verdict.Fact.Id] : Array.Empty<string>(),
+                .. left.Select(bad => bad.Fact.Id),
+            ],
             AnswerElements = [.. remarks.Select(remark => remark.ElementId)],
         };
     }
@@ -67,7 +78,11 @@ public sealed class NotationFault : FindingKind
     {
         var model = evidence.Comparison.Answer.Model;
         var line = elementId.Split('/')[0];
-        return model.Entities.FirstOrDefault(entity => entity.Id == elementId || entity.Attributes.Any(attribute => attribute.Id == elementId)) is { Name.Length: > 0 } entity ? entity.Name
+        return model.Entities.FirstOrDefault(entity =>
+                entity.Id == elementId || entity.Attributes.Any(attribute => attribute.Id == elementId)
+            )
+                is { Name.Length: > 0 } entity
+                ? entity.Name
             : model.Relationships.FirstOrDefault(relationship => relationship.Id == line) is { } relationship
                 ? $"the line between {Phrasing.List([.. relationship.Roles.Select(role => model.Entity(role.EntityId).Name)])}"
             : "this place";

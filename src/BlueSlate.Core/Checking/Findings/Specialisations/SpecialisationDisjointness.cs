@@ -14,18 +14,30 @@ internal sealed class SpecialisationDisjointness : FindingKind
     public override int Rank => 30;
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        evidence.Comparison.Bad(FactKinds.Disjoint).Where(verdict => verdict.AnswerId is not null).Select(verdict =>
-        {
-            var set = evidence.ModelSet(verdict.Fact.ConceptId);
-            var super = evidence.ModelEntity(set.SupertypeId).Name;
-            var one = Phrasing.One(super);
-            var subs = Phrasing.List([.. set.Subtypes.Select(link => Phrasing.InText(evidence.ModelEntity(link.EntityId).Name))]);
-            return AboutFact(
-                verdict,
-                Tag.Differs,
-                headline: set.Disjoint == true ? $"{Phrasing.Capital(one)} is at most one of {subs}." : $"{Phrasing.Capital(one)} may be several of {subs} at once.",
-                there: verdict.Drawn.Length > 0 ? $"{Phrasing.Capital(subs)} are drawn as {verdict.Drawn}." : $"Nothing says whether the subtypes of {Phrasing.InText(super)} overlap.",
-                wanted: $"{Phrasing.Capital(verdict.Fact.Value)} beneath {super}.",
-                why: set.Disjoint == true ? $"As drawn, {one} could be kept as {(set.Subtypes.Length == 2 ? "both" : "all of")} {subs} together." : $"As drawn, {one} that is two of {subs} could not be kept as both.");
-        });
+        evidence
+            .Comparison.Bad(FactKinds.Disjoint)
+            .Where(verdict => verdict.AnswerId is not null)
+            .Select(verdict =>
+            {
+                var set = evidence.ModelSet(verdict.Fact.ConceptId);
+                var super = evidence.ModelEntity(set.SupertypeId).Name;
+                var one = Phrasing.One(super);
+                var subs = Phrasing.List([
+                    .. set.Subtypes.Select(link => Phrasing.InText(evidence.ModelEntity(link.EntityId).Name)),
+                ]);
+                return AboutFact(
+                    verdict,
+                    Tag.Differs,
+                    headline: set.Disjoint == true
+                        ? $"{Phrasing.Capital(one)} is at most one of {subs}."
+                        : $"{Phrasing.Capital(one)} may be several of {subs} at once.",
+                    there: verdict.Drawn.Length > 0
+                        ? $"{Phrasing.Capital(subs)} are drawn as {verdict.Drawn}."
+                        : $"Nothing says whether the subtypes of {Phrasing.InText(super)} overlap.",
+                    wanted: $"{Phrasing.Capital(verdict.Fact.Value)} beneath {super}.",
+                    why: set.Disjoint == true
+                        ? $"As drawn, {one} could be kept as {(set.Subtypes.Length == 2 ? "both" : "all of")} {subs} together."
+                        : $"As drawn, {one} that is two of {subs} could not be kept as both."
+                );
+            });
 }

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Checking.Findings.Specialisations;
@@ -8,14 +9,27 @@ internal sealed class SpecialisationWrongSupertype : FindingKind
 
     public override string Title => "Subtype beneath the wrong supertype";
 
-    public override string Help => "A subtype hangs beneath what each of its instances also is. Ask of every one: is each of these one of those?";
+    public override string Help =>
+        "A subtype hangs beneath what each of its instances also is. Ask of every one: is each of these one of those?";
 
     public override int Rank => 40;
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
-        WrongSupertype.In(evidence).Where(wrong => !wrong.IsOfTheSameLine(evidence)).Select(wrong => wrong.ToFinding(
-            this,
-            $"{wrong.SubtypesAre(evidence, "is", "are")} {(wrong.Missing.Length == 1 ? $"{Phrasing.One(wrong.Supertype.Name)}, not {Phrasing.One(wrong.Drawn.Name)}" : $"{Phrasing.Several(wrong.Supertype.Name)}, not {Phrasing.Several(wrong.Drawn.Name)}")}.",
-            $"As drawn, {wrong.SubtypesAre(evidence, "would have", "would have")} all that {Phrasing.One(wrong.Drawn.Name)} has, and nothing of what every {Phrasing.InText(wrong.Supertype.Name)} has.",
-            evidence));
+        WrongSupertype
+            .In(evidence)
+            .Where(wrong => !wrong.IsOfTheSameLine(evidence))
+            .Select(wrong =>
+                wrong.ToFinding(
+                    this,
+                    $"{wrong.SubtypesAre(evidence, "is", "are")} "
+                        + $"{Said(wrong, wrong.Supertype)}, not {Said(wrong, wrong.Drawn)}.",
+                    $"As drawn, {wrong.SubtypesAre(evidence, "would have", "would have")} all that "
+                        + $"{Phrasing.One(wrong.Drawn.Name)} has, and nothing of what every "
+                        + $"{Phrasing.InText(wrong.Supertype.Name)} has.",
+                    evidence
+                )
+            );
+
+    private static string Said(WrongSupertype wrong, EntityType entity) =>
+        wrong.Missing.Length == 1 ? Phrasing.One(entity.Name) : Phrasing.Several(entity.Name);
 }
