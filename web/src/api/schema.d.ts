@@ -3195,8 +3195,8 @@ export interface components {
             message: string;
         };
         /**
-         * @description How a line that is about several facts is judged: all or nothing; half when at least one place is wholly right; or so much off
-         *     for each fact that does not hold, not below 0.
+         * @description How a line that is about several facts is judged: all or nothing; half when at least one place is wholly right; or so much
+         *     off for each fact that does not hold, not below 0.
          * @enum {unknown}
          */
         LineRule: "all-or-nothing" | "share" | "deduct";
@@ -3304,7 +3304,10 @@ export interface components {
         };
         /** @description What a class has learned about its notation. Only the options of the notation that is named have a meaning. */
         NotationOptions: {
-            /** @description Conceptual: no foreign keys, many-to-many allowed. Logical: foreign keys shown, many-to-many resolved. */
+            /**
+             * @description Conceptual: no foreign keys, many-to-many allowed. Logical: foreign keys shown, many-to-many
+             *                 resolved.
+             */
             level: components["schemas"]["Level"];
             /**
              * @description The notation's name: `chen`, `crows-foot` or `uml`.
@@ -3454,7 +3457,10 @@ export interface components {
             after: string;
             reason: string;
         };
-        /** @description A mark sheet as it was released to the person: what the exercise lets them be told, and the model answer only where it is shown. */
+        /**
+         * @description A mark sheet as it was released to the person: what the exercise lets them be told, and the model answer only where it is
+         *     shown.
+         */
         PersonMarks: {
             title: string;
             scenario: string;
@@ -3600,7 +3606,10 @@ export interface components {
             code: string;
             headline: string;
         };
-        /** @description Everything that was found out about one answer, frozen as values (docs/formats/README.md): verdicts, notes, marks, sentences. */
+        /**
+         * @description Everything that was found out about one answer, frozen as values (docs/formats/README.md): verdicts, notes, marks,
+         *     sentences.
+         */
         ResultDocument: {
             /** @description SHA-256 of the answer's canonical drawing. */
             drawingHash: string;
@@ -3876,8 +3885,8 @@ export interface components {
             showModelAnswer: boolean;
         };
         /**
-         * @description What a student is told of a released result: marks, lines, notes, and the answer's own sentences. Never what the model answer says fact by
-         *     fact; and nothing that points into the model answer where that is not shown.
+         * @description What a student is told of a released result: marks, lines, notes, and the answer's own sentences. Never what the model
+         *     answer says fact by fact; and nothing that points into the model answer where that is not shown.
          */
         StudentResult: {
             total: components["schemas"]["Rational"];
@@ -3922,7 +3931,10 @@ export interface components {
             /** Format: int32 */
             y: number;
         };
-        /** @description Where shapes go; those that are not named stay. Simpler says that they are only set out in rows, since there are too many. */
+        /**
+         * @description Where shapes go; those that are not named stay. Simpler says that they are only set out in rows, since
+         *     there are too many.
+         */
         TidyReply: {
             places: components["schemas"]["TidyPlace"][];
             simpler: boolean;
