@@ -110,10 +110,25 @@ public sealed partial class DraftingPool(DraftingLimits limits, TimeProvider tim
             );
     }
 
+    private DraftingProcess Ready()
+    {
+        while (idle.TryTake(out var process))
+        {
+            if (process.IsAlive)
+            {
+                return process;
+            }
+
+            process.Dispose();
+        }
+
+        return DraftingProcess.Start(limits);
+    }
+
     // Null when the process ended before it had answered.
     private async Task<DraftReply?> AskAsync(DraftRequest request, CancellationToken cancellation)
     {
-        var process = idle.TryTake(out var ready) && ready.IsAlive ? ready : DraftingProcess.Start(limits);
+        var process = Ready();
         try
         {
             return await process.AskAsync(request, cancellation);
