@@ -78,12 +78,14 @@ async function emptyExercise(name) {
   const { id } = await call('POST', '/api/exercises', { title: `${question.title}, drawn anew`, cohortId: cohort.id });
   const before = await call('GET', `/api/exercises/${id}`);
   await call('PUT', `/api/exercises/${id}/scenario`, { revision: before.scenario.revision, text: readFileSync(join(demo, name, 'scenario.md'), 'utf8') });
-  await call('PUT', `/api/exercises/${id}/part`, { revision: before.part.revision, title: before.title, value: { ...before.part.value, ...question.part } });
+  const [asked] = question.parts;
+  const [place] = before.parts;
+  await call('PUT', `/api/parts/${place.id}`, { revision: place.part.revision, value: { ...place.part.value, ...asked } });
   await page.goto(`${base}/exercises/${id}`);
   await page.locator('.slate').first().waitFor();
   const model = readFileSync(join(demo, name, 'model.json'), 'utf8');
-  const reading = await call('POST', `/api/exercises/${id}/reading`, { drawing: model });
-  return { notation: question.part.notation, drawing: JSON.parse(model).sheets[0], lines: reading.sentences.map((sentence) => sentence.pieces.map(({ text }) => text).join('')) };
+  const reading = await call('POST', `/api/parts/${place.id}/reading`, { drawing: model });
+  return { notation: asked.notation, drawing: JSON.parse(model).sheets[0], lines: reading.sentences.map((sentence) => sentence.pieces.map(({ text }) => text).join('')) };
 }
 
 const said = async () => (await page.getByRole('list', { name: 'Sentences' }).getByRole('listitem').allTextContents()).map((line) => line.replace(/Still open:.*$/, '').trim());

@@ -15,25 +15,33 @@ internal static class AutosaveBench
     {
         var exercise = await Course.PublishAsync(await Course.MakeCohortAsync(connections));
         await using var database = BlueSlateContextFactory.On(Course.Connection);
-        var question = database.QuestionRevisions.First(revision => revision.ExerciseId == exercise).Id;
+        var question = database.QuestionParts.First(part => part.Question!.ExerciseId == exercise);
         for (var at = 0; at < connections; at++)
         {
             var email = Course.EmailOf(at);
-            database.Answers.Add(
-                new Answer
+            var answer = new Answer
+            {
+                Id = Guid.CreateVersion7(),
+                ExerciseId = exercise,
+                AccountId = database.Users.First(account => account.Email == email).Id,
+                QuestionRevisionId = question.QuestionRevisionId,
+                CandidateCode = $"B{at}",
+                StartedAt = DateTimeOffset.UtcNow,
+            };
+            answer.Works.Add(
+                new Work
                 {
                     Id = IdOf(at),
-                    ExerciseId = exercise,
-                    AccountId = database.Users.First(account => account.Email == email).Id,
-                    QuestionRevisionId = question,
-                    CandidateCode = $"B{at}",
+                    AnswerId = answer.Id,
+                    PartId = question.PartId,
+                    QuestionRevisionId = question.QuestionRevisionId,
                     Revision = 1,
                     Drawing = Document,
                     DrawingHash = "bench",
-                    StartedAt = DateTimeOffset.UtcNow,
                     SavedAt = DateTimeOffset.UtcNow,
                 }
             );
+            database.Answers.Add(answer);
         }
 
         await database.SaveChangesAsync();
@@ -64,7 +72,7 @@ internal static class AutosaveBench
             {
                 var client = new StudentClient();
                 await client.SignInAsync(server.Address, Course.EmailOf(at));
-                clients.Add((client, database.Answers.First(answer => answer.Id == IdOf(at)).Revision));
+                clients.Add((client, database.Works.First(work => work.Id == IdOf(at)).Revision));
             }
         }
 
@@ -114,7 +122,7 @@ internal static class AutosaveBench
                             {
                                 var (status, body) = await client.SendAsync(
                                     HttpMethod.Put,
-                                    $"{server.Address}/api/study/answers/{IdOf(at)}/drawing",
+                                    $"{server.Address}/api/study/work/{IdOf(at)}/drawing",
                                     new
                                     {
                                         revision,

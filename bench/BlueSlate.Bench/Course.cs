@@ -85,22 +85,36 @@ internal static class Course
             SchemeDeriver.Derive(FactList.Of(Notation.Read(LargeExercise.Model, options), options), part.Marks)
         );
         database.Exercises.Add(exercise);
-        database.QuestionRevisions.Add(
-            new QuestionRevision
+        var place = new ExercisePart
+        {
+            Id = Guid.CreateVersion7(),
+            ExerciseId = exercise.Id,
+            Position = 1,
+        };
+        database.ExerciseParts.Add(place);
+        var question = new QuestionRevision
+        {
+            Id = Guid.CreateVersion7(),
+            ExerciseId = exercise.Id,
+            Number = 1,
+            Scenario = "Boats.",
+            PublishedAt = now,
+        };
+        question.Parts.Add(
+            new QuestionPart
             {
-                Id = Guid.CreateVersion7(),
-                ExerciseId = exercise.Id,
-                Number = 1,
-                Scenario = "Boats.",
-                Part = Write(part),
-                PublishedAt = now,
+                QuestionRevisionId = question.Id,
+                PartId = place.Id,
+                Position = 1,
+                Document = Write(part),
             }
         );
+        database.QuestionRevisions.Add(question);
         database.AssessmentRevisions.Add(
             new AssessmentRevision
             {
                 Id = Guid.CreateVersion7(),
-                ExerciseId = exercise.Id,
+                PartId = place.Id,
                 Number = 1,
                 Model = DrawingWriter.WriteText(LargeExercise.Model),
                 Assessment = Write(new AssessmentDocument { Scheme = scheme }),

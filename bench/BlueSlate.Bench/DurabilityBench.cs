@@ -28,6 +28,8 @@ internal sealed class DurabilityBench(int rounds, int servers, string dll, strin
     {
         public Guid Answer { get; set; }
 
+        public Guid Work { get; set; }
+
         public int Revision { get; set; } = 1;
 
         public string Hash { get; set; } = "";
@@ -80,14 +82,7 @@ internal sealed class DurabilityBench(int rounds, int servers, string dll, strin
             async address => await client.SignInAsync(address, Course.EmailOf(student)) ? true : null,
             student
         );
-        told.Answer = await UntilAsync(
-            async address =>
-                await client.SendAsync(HttpMethod.Post, $"{address}/api/study/exercises/{exercise}/answer", new { })
-                    is (HttpStatusCode.OK, { } body)
-                    ? (Guid?)body["id"]
-                    : null,
-            student
-        );
+        (told.Answer, told.Work) = await UntilAsync(address => client.StartAsync(address, exercise), student);
         // So long that the blow falls in the midst of it, whatever the speed of the machine.
         for (var number = 1; number <= Saves || !killed; number++)
         {
@@ -101,7 +96,7 @@ internal sealed class DurabilityBench(int rounds, int servers, string dll, strin
             };
             told.Revision = await UntilAsync(
                 async address =>
-                    Revision(await client.SendAsync(HttpMethod.Put, $"{address}/api/study/answers/{told.Answer}/drawing", save)),
+                    Revision(await client.SendAsync(HttpMethod.Put, $"{address}/api/study/work/{told.Work}/drawing", save)),
                 student
             );
             told.Hash = DrawingWriter.Hash(drawing);
@@ -113,7 +108,7 @@ internal sealed class DurabilityBench(int rounds, int servers, string dll, strin
                 await client.SendAsync(
                     HttpMethod.Post,
                     $"{address}/api/study/answers/{told.Answer}/hand-in",
-                    new { revision = told.Revision }
+                    new { works = new[] { new { id = told.Work, revision = told.Revision } } }
                 )
                     is (HttpStatusCode.OK, { } body)
                     ? (string?)body["receipt"]
@@ -200,7 +195,7 @@ internal sealed class DurabilityBench(int rounds, int servers, string dll, strin
         for (
             var attempt = 0;
             await database.CheckRequests.AnyAsync(request =>
-                request.Answer!.ExerciseId == exercise && request.DoneAt == null && !request.NeedsPerson
+                request.Work!.Answer!.ExerciseId == exercise && request.DoneAt == null && !request.NeedsPerson
             );
             attempt++
         )
@@ -215,26 +210,29 @@ internal sealed class DurabilityBench(int rounds, int servers, string dll, strin
 
         var answers = await database
             .Answers.AsNoTracking()
-            .Include(answer => answer.Results)
+            .Include(answer => answer.Works)
+                .ThenInclude(work => work.Results)
             .Where(answer => answer.ExerciseId == exercise)
             .ToDictionaryAsync(answer => answer.Id);
         var (lost, twice) = (0, 0);
         foreach (var one in told)
         {
-            var kept = answers.GetValueOrDefault(one.Answer);
+            var answer = answers.GetValueOrDefault(one.Answer);
+            var kept = answer?.Works.Find(work => work.Id == one.Work);
             var asTold =
-                kept is not null
+                answer is not null
+                && kept is not null
                 && kept.Revision == one.Revision
                 && kept.DrawingHash == one.Hash
-                && kept.Receipt == one.Receipt
-                && kept.HandedInAt is not null
+                && answer.Receipt == one.Receipt
+                && answer.HandedInAt is not null
                 && DrawingReader.Read(kept.Drawing).Drawing is { } drawing
                 && DrawingWriter.Hash(drawing) == one.Hash;
             lost += asTold ? 0 : 1;
             twice += kept?.Results.Count is 1 or 0 or null ? 0 : 1;
             lines.Enqueue(
                 $"{one.Answer} told revision {one.Revision} {one.Hash} {one.Receipt}; kept revision {kept?.Revision} "
-                    + $"{kept?.DrawingHash} {kept?.Receipt}, {kept?.Results.Count} results"
+                    + $"{kept?.DrawingHash} {answer?.Receipt}, {kept?.Results.Count} results"
             );
         }
 

@@ -19,17 +19,12 @@ internal static class HostileBench
     {
         var exercise = await Course.PublishAsync(await Course.MakeCohortAsync(Attackers + 1));
         await using var server = await ServerProcess.StartAsync(Course.Connection, dll, ("BLUESLATE_REQUESTS", "1000"));
-        var students = new List<(StudentClient Client, Guid Answer)>();
+        var students = new List<(StudentClient Client, Guid Work)>();
         for (var at = 0; at <= Attackers; at++)
         {
             var client = new StudentClient(patience: 60);
             await client.SignInAsync(server.Address, Course.EmailOf(at));
-            var (_, made) = await client.SendAsync(
-                HttpMethod.Post,
-                $"{server.Address}/api/study/exercises/{exercise}/answer",
-                new { }
-            );
-            students.Add((client, (Guid)made!["id"]!));
+            students.Add((client, (await client.StartAsync(server.Address, exercise))!.Value.Work));
         }
 
         using var over = new CancellationTokenSource();
@@ -64,10 +59,10 @@ internal static class HostileBench
                             }
 
                             var clock = Stopwatch.GetTimestamp();
-                            var (client, answer) = students[at];
+                            var (client, drawn) = students[at];
                             var (status, body) = await client.SendAsync(
                                 next.Way == "drawing" ? HttpMethod.Put : HttpMethod.Post,
-                                $"{server.Address}/api/study/answers/{answer}/{next.Way.Split(' ')[0]}",
+                                $"{server.Address}/api/study/work/{drawn}/{next.Way.Split(' ')[0]}",
                                 BodyOf(next.Way, next.Text)
                             );
                             lock (slow)
@@ -200,13 +195,10 @@ internal static class HostileBench
     }
 
     // How long the work of a client that has gone goes on: until the process that did it is no more.
-    private static async Task<double> AfterOneHasGoneAsync(
-        ServerProcess server,
-        List<(StudentClient Client, Guid Answer)> students
-    )
+    private static async Task<double> AfterOneHasGoneAsync(ServerProcess server, List<(StudentClient Client, Guid Work)> students)
     {
-        var (client, answer) = students[Saver];
-        var path = $"{server.Address}/api/study/answers/{answer}/tidy";
+        var (client, drawn) = students[Saver];
+        var path = $"{server.Address}/api/study/work/{drawn}/tidy";
         await client.SendAsync(
             HttpMethod.Post,
             path,
@@ -244,7 +236,7 @@ internal static class HostileBench
 
     private static async Task SaveAsync(
         ServerProcess server,
-        (StudentClient Client, Guid Answer) student,
+        (StudentClient Client, Guid Work) student,
         List<double> latencies,
         CancellationToken over
     )
@@ -255,7 +247,7 @@ internal static class HostileBench
             var clock = Stopwatch.GetTimestamp();
             var (status, body) = await student.Client.SendAsync(
                 HttpMethod.Put,
-                $"{server.Address}/api/study/answers/{student.Answer}/drawing",
+                $"{server.Address}/api/study/work/{student.Work}/drawing",
                 new
                 {
                     revision,

@@ -27,6 +27,19 @@ internal sealed class StudentClient : IDisposable
         return reply.Status == HttpStatusCode.NoContent && await GuardAsync(address);
     }
 
+    /// <summary>Starts an exercise: the answer, and the work on its first part; null when nobody answered.</summary>
+    public async Task<(Guid Answer, Guid Work)?> StartAsync(string address, Guid exercise)
+    {
+        var (_, made) = await SendAsync(HttpMethod.Post, $"{address}/api/study/exercises/{exercise}/answer", new { });
+        if ((Guid?)made?["id"] is not { } answer)
+        {
+            return null;
+        }
+
+        var (_, opened) = await SendAsync(HttpMethod.Get, $"{address}/api/study/answers/{answer}", null);
+        return (Guid?)opened?["works"]?[0]?["id"] is { } work ? (answer, work) : null;
+    }
+
     /// <summary>The status and the body; no status when nobody answered or the server said that it failed.</summary>
     public async Task<(HttpStatusCode? Status, JsonNode? Body)> SendAsync(HttpMethod method, string url, object? body)
     {

@@ -18,12 +18,16 @@ internal static class CheckCommand
         var exercise = new Option<DirectoryInfo>("--exercise")
         {
             Required = true,
-            Description = "Folder with question.json, model.json and, if there is one, assessment.json.",
+            Description =
+                "Folder with question.json, model.json and, if there is one, assessment.json "
+                + "(in part-1, part-2 and so on where there are several parts).",
         };
         var answers = new Option<DirectoryInfo>("--answers")
         {
             Required = true,
-            Description = "Folder with the drawings, one .json file an answer.",
+            Description =
+                "Folder with the drawings, one .json file an answer "
+                + "(in part-1, part-2 and so on where there are several parts).",
         };
         var output = new Option<DirectoryInfo>("--out")
         {
@@ -47,13 +51,20 @@ internal static class CheckCommand
 
     private static int Run(DirectoryInfo exercise, DirectoryInfo answers, DirectoryInfo output, CancellationToken cancellation)
     {
-        Assessor assessor;
-        List<string> files;
+        ExerciseFolder loaded;
+        List<(int Part, string File)> files;
         try
         {
-            assessor = ExerciseFolder.Load(exercise);
-            files = [.. Directory.EnumerateFiles(answers.FullName, "*.json").Order(StringComparer.Ordinal)];
+            loaded = ExerciseFolder.Load(exercise);
+            files =
+            [
+                .. Enumerable.Range(0, loaded.Parts.Length).SelectMany(part => FilesOf(loaded.FolderOf(answers, part), part)),
+            ];
             output.Create();
+            for (var part = 0; part < loaded.Parts.Length; part++)
+            {
+                Directory.CreateDirectory(loaded.FolderOf(output, part));
+            }
         }
         catch (Exception error) when (error is UnreadableException or IOException or UnauthorizedAccessException)
         {
@@ -65,9 +76,9 @@ internal static class CheckCommand
         using var progress = new Progress(files.Count);
         try
         {
-            Parallel.ForEach(files, new ParallelOptions { CancellationToken = cancellation }, file =>
+            Parallel.ForEach(files, new ParallelOptions { CancellationToken = cancellation }, entry =>
             {
-                rows[file] = CheckOne(assessor, file, output.FullName, progress);
+                rows[entry.File] = CheckOne(loaded.Parts[entry.Part], entry.File, loaded.FolderOf(output, entry.Part), progress);
                 progress.Step();
             });
         }
@@ -76,11 +87,42 @@ internal static class CheckCommand
             return ExitCode.Stopped;
         }
 
-        WriteMarks(Path.Combine(output.FullName, "marks.csv"), files.Select(file => rows[file]));
+        foreach (var part in files.GroupBy(entry => entry.Part))
+        {
+            WriteMarks(loaded.FolderOf(output, part.Key), part.Select(entry => rows[entry.File]));
+        }
+
+        if (loaded.Parts.Length > 1)
+        {
+            WriteMarks(output.FullName, InAll(files.Select(entry => rows[entry.File]), loaded.Parts.Length));
+        }
+
         var unread = rows.Values.Count(row => row.Problem.Length > 0);
         progress.Finish($"{files.Count - unread} checked, {unread} could not be read or assessed.");
         return unread == 0 ? ExitCode.Done : ExitCode.SomeUnread;
     }
+
+    private static IEnumerable<(int Part, string File)> FilesOf(string folder, int part) =>
+        Directory.EnumerateFiles(folder, "*.json").Order(StringComparer.Ordinal).Select(file => (part, file));
+
+    // The parts of an answer together; no total where one of them is missing or could not be read.
+    private static IEnumerable<MarkRow> InAll(IEnumerable<MarkRow> rows, int parts) =>
+        rows.GroupBy(row => row.Answer, StringComparer.Ordinal)
+            .OrderBy(answer => answer.Key, StringComparer.Ordinal)
+            .Select(answer =>
+            {
+                var whole = answer.Count() == parts && answer.All(row => row.Problem.Length == 0);
+                return new MarkRow(
+                    answer.Key,
+                    whole ? Sum(answer.Select(row => row.Marks)) : "",
+                    whole ? Sum(answer.Select(row => row.Maximum)) : "",
+                    answer.Sum(row => row.Notes),
+                    string.Join("; ", answer.Select(row => row.Problem).Where(problem => problem.Length > 0))
+                );
+            });
+
+    private static string Sum(IEnumerable<string> marks) =>
+        marks.Sum(text => double.Parse(text, CultureInfo.InvariantCulture)).ToString(CultureInfo.InvariantCulture);
 
     private static MarkRow CheckOne(Assessor assessor, string file, string output, Progress progress)
     {
@@ -115,14 +157,14 @@ internal static class CheckCommand
         }
     }
 
-    private static void WriteMarks(string path, IEnumerable<MarkRow> rows)
+    private static void WriteMarks(string folder, IEnumerable<MarkRow> rows)
     {
         var configuration = new CsvConfiguration(CultureInfo.InvariantCulture)
         {
             InjectionOptions = InjectionOptions.Escape,
             NewLine = "\n",
         };
-        using var writer = new StreamWriter(path);
+        using var writer = new StreamWriter(Path.Combine(folder, "marks.csv"));
         using var csv = new CsvWriter(writer, configuration);
         csv.WriteRecords(rows);
     }

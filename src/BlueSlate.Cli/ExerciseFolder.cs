@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using System.Text.Json;
 using BlueSlate.Core;
 using BlueSlate.Core.Checking;
@@ -8,29 +9,54 @@ using BlueSlate.Core.Notations;
 
 namespace BlueSlate.Cli;
 
-/// <summary>An exercise as a folder: question.json, model.json and, if there is one, assessment.json.</summary>
-internal static class ExerciseFolder
+/// <summary>An exercise as a folder: question.json, and for each part model.json and, if there is one, assessment.json.</summary>
+internal sealed class ExerciseFolder
 {
-    public static Assessor Load(DirectoryInfo folder)
+    private readonly QuestionDocument question;
+
+    private ExerciseFolder(QuestionDocument question, ImmutableArray<Assessor> parts) =>
+        (this.question, Parts) = (question, parts);
+
+    /// <summary>What each part is checked by.</summary>
+    public ImmutableArray<Assessor> Parts { get; }
+
+    /// <summary>Reads it, or throws <see cref="UnreadableException"/>.</summary>
+    public static ExerciseFolder Load(DirectoryInfo folder)
     {
-        var questionPath = Path.Combine(folder.FullName, "question.json");
-        var question = Parse<QuestionDocument>(questionPath);
-        if (question.Part.Problems().FirstOrDefault() is { Said: { } senseless })
+        var path = Path.Combine(folder.FullName, "question.json");
+        var question = Parse<QuestionDocument>(path);
+        if (question.Parts.IsDefaultOrEmpty)
+        {
+            throw new UnreadableException($"{path}: An exercise has one part at least.");
+        }
+
+        return new ExerciseFolder(
+            question,
+            [.. question.Parts.Select((part, at) => LoadPart(path, part, question.FolderOf(folder.FullName, at)))]
+        );
+    }
+
+    /// <summary>Where files of a part lie, below a folder of answers or of results.</summary>
+    public string FolderOf(DirectoryInfo folder, int part) => question.FolderOf(folder.FullName, part);
+
+    private static Assessor LoadPart(string questionPath, PartDocument part, string folder)
+    {
+        if (part.Problems().FirstOrDefault() is { Said: { } senseless })
         {
             throw new UnreadableException($"{questionPath}: {senseless}");
         }
 
-        var model = DrawingFile.Load(Path.Combine(folder.FullName, "model.json"));
-        var assessmentPath = Path.Combine(folder.FullName, "assessment.json");
+        var model = DrawingFile.Load(Path.Combine(folder, "model.json"));
+        var assessmentPath = Path.Combine(folder, "assessment.json");
         var assessment = File.Exists(assessmentPath) ? Parse<AssessmentDocument>(assessmentPath) : new AssessmentDocument();
         if (assessment.Problems().FirstOrDefault() is { Said: { } problem })
         {
             throw new UnreadableException($"{assessmentPath}: {problem}");
         }
 
-        var options = question.Part.ToOptions();
+        var options = part.ToOptions();
         var scheme = assessment.Scheme?.ToScheme()
-            ?? SchemeDeriver.Derive(FactList.Of(Notation.Read(model, options), options), question.Part.Marks);
+            ?? SchemeDeriver.Derive(FactList.Of(Notation.Read(model, options), options), part.Marks);
         return new Assessor(model, options, assessment.ToTolerances(), scheme, assessment.ToTerms());
     }
 

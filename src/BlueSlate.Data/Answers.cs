@@ -1,6 +1,6 @@
 namespace BlueSlate.Data;
 
-/// <summary>One student's answer to one exercise. Nothing of it changes once it is handed in.</summary>
+/// <summary>One student's answer to one exercise: work on each of its parts. Nothing of it changes once it is handed in.</summary>
 public sealed class Answer
 {
     public Guid Id { get; init; }
@@ -14,6 +14,39 @@ public sealed class Answer
     /// <summary>The random code by which markers know it.</summary>
     public required string CandidateCode { get; init; }
 
+    public DateTimeOffset StartedAt { get; init; }
+
+    /// <summary>When the time allowed ends, or null.</summary>
+    public DateTimeOffset? EndsAt { get; init; }
+
+    public DateTimeOffset? HandedInAt { get; set; }
+
+    public bool Late { get; set; }
+
+    public string? Receipt { get; set; }
+
+    public Exercise? Exercise { get; init; }
+
+    public QuestionRevision? Question { get; init; }
+
+    public List<Work> Works { get; } = [];
+}
+
+/// <summary>
+/// What one answer holds for one part: a document with a revision of its own, checked, decided on, marked and released by
+/// itself.
+/// </summary>
+public sealed class Work
+{
+    public Guid Id { get; init; }
+
+    public Guid AnswerId { get; init; }
+
+    public Guid PartId { get; init; }
+
+    /// <summary>The revision of what was asked, the answer's.</summary>
+    public Guid QuestionRevisionId { get; init; }
+
     public int Revision { get; set; }
 
     /// <summary>The canonical drawing.</summary>
@@ -24,25 +57,16 @@ public sealed class Answer
     /// <summary>The client's id of the save that made this revision, so that a lost acknowledgement is no conflict.</summary>
     public Guid? SaveId { get; set; }
 
-    public DateTimeOffset StartedAt { get; init; }
-
-    /// <summary>When the time allowed ends, or null.</summary>
-    public DateTimeOffset? EndsAt { get; init; }
-
     public DateTimeOffset SavedAt { get; set; }
-
-    public DateTimeOffset? HandedInAt { get; set; }
-
-    public bool Late { get; set; }
-
-    public string? Receipt { get; set; }
 
     /// <summary>When a marker had gone through it.</summary>
     public DateTimeOffset? GoneThroughAt { get; set; }
 
-    public Exercise? Exercise { get; init; }
+    public Answer? Answer { get; init; }
 
-    public QuestionRevision? Question { get; init; }
+    public ExercisePart? Part { get; init; }
+
+    public QuestionPart? Asked { get; init; }
 
     public List<CheckResult> Results { get; } = [];
 
@@ -68,7 +92,7 @@ public sealed class Checkpoint
 {
     public Guid Id { get; init; }
 
-    public Guid AnswerId { get; init; }
+    public Guid WorkId { get; init; }
 
     public int Revision { get; init; }
 
@@ -84,7 +108,7 @@ public sealed class CheckRequest
 {
     public Guid Id { get; init; }
 
-    public Guid AnswerId { get; init; }
+    public Guid WorkId { get; init; }
 
     public Guid AssessmentRevisionId { get; init; }
 
@@ -97,15 +121,15 @@ public sealed class CheckRequest
     /// <summary>Set after two crashes: a person has to look.</summary>
     public bool NeedsPerson { get; set; }
 
-    public Answer? Answer { get; init; }
+    public Work? Work { get; init; }
 }
 
-/// <summary>What checking found; one for each answer, both revisions and the core's version.</summary>
+/// <summary>What checking found; one for each work, both revisions and the core's version.</summary>
 public sealed class CheckResult
 {
     public Guid Id { get; init; }
 
-    public Guid AnswerId { get; init; }
+    public Guid WorkId { get; init; }
 
     public Guid QuestionRevisionId { get; init; }
 
@@ -124,10 +148,10 @@ public sealed class CheckResult
     public DateTimeOffset At { get; init; }
 }
 
-/// <summary>A marker's decision on one finding of one answer.</summary>
+/// <summary>A marker's decision on one finding of one work.</summary>
 public sealed class FindingRuling
 {
-    public Guid AnswerId { get; init; }
+    public Guid WorkId { get; init; }
 
     public required string FindingId { get; init; }
 
@@ -144,10 +168,10 @@ public sealed class FindingRuling
     public DateTimeOffset At { get; set; }
 }
 
-/// <summary>A marker's decision on one difference, for every answer in which it is found.</summary>
+/// <summary>A marker's decision on one difference, for all work on a part in which it is found.</summary>
 public sealed class ClassRuling
 {
-    public Guid ExerciseId { get; init; }
+    public Guid PartId { get; init; }
 
     /// <summary>What alike notes have in common.</summary>
     public required string AlikeKey { get; init; }
@@ -164,10 +188,10 @@ public sealed class ClassRuling
     public DateTimeOffset At { get; set; }
 }
 
-/// <summary>What a marker said stands for an element of the model answer in one answer.</summary>
+/// <summary>What a marker said stands for an element of the model answer in one work.</summary>
 public sealed class StandsFor
 {
-    public Guid AnswerId { get; init; }
+    public Guid WorkId { get; init; }
 
     public required string ModelElement { get; init; }
 
@@ -184,7 +208,7 @@ public sealed class StandsFor
 /// </summary>
 public sealed class ReleasedSheet
 {
-    public Guid AnswerId { get; init; }
+    public Guid WorkId { get; init; }
 
     public required string Frozen { get; set; }
 
@@ -202,7 +226,7 @@ public sealed class MarkRevision
 {
     public Guid Id { get; init; }
 
-    public Guid AnswerId { get; init; }
+    public Guid WorkId { get; init; }
 
     public DateTimeOffset At { get; init; }
 
@@ -224,7 +248,7 @@ public sealed class NoteQuery
 {
     public Guid Id { get; init; }
 
-    public Guid AnswerId { get; init; }
+    public Guid WorkId { get; init; }
 
     public required string FindingId { get; init; }
 
@@ -242,20 +266,20 @@ public sealed class NoteQuery
     public DateTimeOffset? RepliedAt { get; set; }
 }
 
-/// <summary>An answer of the sample that two people mark without seeing what was found.</summary>
-public sealed class SampleAnswer
+/// <summary>Work in the sample that two people mark without seeing what was found.</summary>
+public sealed class SampleWork
 {
-    public Guid AnswerId { get; init; }
+    public Guid WorkId { get; init; }
 
-    public Guid ExerciseId { get; init; }
+    public Guid PartId { get; init; }
 
     public DateTimeOffset DrawnAt { get; init; }
 }
 
-/// <summary>One person's marks of an answer of the sample, line by line.</summary>
+/// <summary>One person's marks of work in the sample, line by line.</summary>
 public sealed class BlindMarking
 {
-    public Guid AnswerId { get; init; }
+    public Guid WorkId { get; init; }
 
     public Guid ById { get; init; }
 

@@ -17,13 +17,21 @@ public sealed class BlueSlateContext(DbContextOptions<BlueSlateContext> options)
 
     public DbSet<Exercise> Exercises => Set<Exercise>();
 
+    public DbSet<ExercisePart> ExerciseParts => Set<ExercisePart>();
+
     public DbSet<ExerciseDocument> ExerciseDocuments => Set<ExerciseDocument>();
 
+    public DbSet<ExercisePartDocument> ExercisePartDocuments => Set<ExercisePartDocument>();
+
     public DbSet<QuestionRevision> QuestionRevisions => Set<QuestionRevision>();
+
+    public DbSet<QuestionPart> QuestionParts => Set<QuestionPart>();
 
     public DbSet<AssessmentRevision> AssessmentRevisions => Set<AssessmentRevision>();
 
     public DbSet<Answer> Answers => Set<Answer>();
+
+    public DbSet<Work> Works => Set<Work>();
 
     public DbSet<Checkpoint> Checkpoints => Set<Checkpoint>();
 
@@ -43,7 +51,7 @@ public sealed class BlueSlateContext(DbContextOptions<BlueSlateContext> options)
 
     public DbSet<NoteQuery> NoteQueries => Set<NoteQuery>();
 
-    public DbSet<SampleAnswer> SampleAnswers => Set<SampleAnswer>();
+    public DbSet<SampleWork> SampleWorks => Set<SampleWork>();
 
     public DbSet<BlindMarking> BlindMarkings => Set<BlindMarking>();
 
@@ -80,16 +88,30 @@ public sealed class BlueSlateContext(DbContextOptions<BlueSlateContext> options)
             exercise.HasOne(row => row.Cohort).WithMany().HasForeignKey(row => row.CohortId);
             exercise.HasMany(row => row.Documents).WithOne().HasForeignKey(document => document.ExerciseId);
             exercise.HasMany(row => row.Questions).WithOne().HasForeignKey(revision => revision.ExerciseId);
-            exercise.HasMany(row => row.Rulings).WithOne().HasForeignKey(ruling => ruling.ExerciseId);
-            exercise.HasMany(row => row.Assessments).WithOne().HasForeignKey(revision => revision.ExerciseId);
+        });
+        builder.Entity<ExercisePart>(part =>
+        {
+            part.HasIndex(row => new { row.ExerciseId, row.Position });
+            part.HasOne(row => row.Exercise).WithMany(exercise => exercise.Parts).HasForeignKey(row => row.ExerciseId);
+            part.HasMany(row => row.Documents).WithOne().HasForeignKey(document => document.PartId);
+            part.HasMany(row => row.Rulings).WithOne().HasForeignKey(ruling => ruling.PartId);
+            part.HasMany(row => row.Assessments).WithOne().HasForeignKey(revision => revision.PartId);
         });
         builder.Entity<ExerciseDocument>().HasKey(document => new { document.ExerciseId, document.Kind });
+        builder.Entity<ExercisePartDocument>().HasKey(document => new { document.PartId, document.Kind });
         builder.Entity<QuestionRevision>().HasIndex(revision => new { revision.ExerciseId, revision.Number }).IsUnique();
-        builder.Entity<AssessmentRevision>().HasIndex(revision => new { revision.ExerciseId, revision.Number }).IsUnique();
+        builder.Entity<QuestionPart>(part =>
+        {
+            part.HasKey(row => new { row.QuestionRevisionId, row.PartId });
+            part.HasOne(row => row.Question).WithMany(question => question.Parts).HasForeignKey(row => row.QuestionRevisionId);
+            part.HasOne<ExercisePart>().WithMany().HasForeignKey(row => row.PartId);
+        });
+        builder.Entity<AssessmentRevision>().HasIndex(revision => new { revision.PartId, revision.Number }).IsUnique();
         ConfigureAnswers(builder);
         builder.Entity<SetAside>(aside =>
         {
             aside.HasOne<Exercise>().WithMany().HasForeignKey(row => row.ExerciseId);
+            aside.HasOne<ExercisePart>().WithMany().HasForeignKey(row => row.PartId).OnDelete(DeleteBehavior.Cascade);
             aside.HasOne<Account>().WithMany().HasForeignKey(row => row.ById).OnDelete(DeleteBehavior.SetNull);
         });
         builder.Entity<AuditEvent>(audit =>
@@ -111,65 +133,72 @@ public sealed class BlueSlateContext(DbContextOptions<BlueSlateContext> options)
             answer.HasOne(row => row.Exercise).WithMany(exercise => exercise.Answers).HasForeignKey(row => row.ExerciseId);
             answer.HasOne(row => row.Question).WithMany().HasForeignKey(row => row.QuestionRevisionId);
             answer.HasOne<Account>().WithMany().HasForeignKey(row => row.AccountId);
-            answer.HasMany(row => row.Results).WithOne().HasForeignKey(result => result.AnswerId);
-            answer.HasMany(row => row.Rulings).WithOne().HasForeignKey(ruling => ruling.AnswerId);
-            answer.HasMany(row => row.Stands).WithOne().HasForeignKey(stands => stands.AnswerId);
-            answer.HasOne(row => row.Released).WithOne().HasForeignKey<ReleasedSheet>(sheet => sheet.AnswerId);
+        });
+        builder.Entity<Work>(work =>
+        {
+            work.HasIndex(row => new { row.AnswerId, row.PartId }).IsUnique();
+            work.HasOne(row => row.Answer).WithMany(answer => answer.Works).HasForeignKey(row => row.AnswerId);
+            work.HasOne(row => row.Part).WithMany().HasForeignKey(row => row.PartId);
+            work.HasOne(row => row.Asked).WithMany().HasForeignKey(row => new { row.QuestionRevisionId, row.PartId });
+            work.HasMany(row => row.Results).WithOne().HasForeignKey(result => result.WorkId);
+            work.HasMany(row => row.Rulings).WithOne().HasForeignKey(ruling => ruling.WorkId);
+            work.HasMany(row => row.Stands).WithOne().HasForeignKey(stands => stands.WorkId);
+            work.HasOne(row => row.Released).WithOne().HasForeignKey<ReleasedSheet>(sheet => sheet.WorkId);
         });
         builder.Entity<Checkpoint>(checkpoint =>
         {
-            checkpoint.HasOne<Answer>().WithMany().HasForeignKey(row => row.AnswerId);
-            checkpoint.HasIndex(row => new { row.AnswerId, row.At });
+            checkpoint.HasOne<Work>().WithMany().HasForeignKey(row => row.WorkId);
+            checkpoint.HasIndex(row => new { row.WorkId, row.At });
         });
         builder.Entity<CheckRequest>(request =>
         {
-            request.HasOne(row => row.Answer).WithMany().HasForeignKey(row => row.AnswerId);
-            request.HasIndex(row => new { row.AnswerId, row.AssessmentRevisionId }).IsUnique();
+            request.HasOne(row => row.Work).WithMany().HasForeignKey(row => row.WorkId);
+            request.HasIndex(row => new { row.WorkId, row.AssessmentRevisionId }).IsUnique();
             request.HasIndex(row => row.DoneAt);
         });
         builder
             .Entity<CheckResult>()
             .HasIndex(result => new
             {
-                result.AnswerId,
+                result.WorkId,
                 result.QuestionRevisionId,
                 result.AssessmentRevisionId,
                 result.CoreVersion,
             })
             .IsUnique();
-        builder.Entity<FindingRuling>().HasKey(ruling => new { ruling.AnswerId, ruling.FindingId });
-        builder.Entity<ClassRuling>().HasKey(ruling => new { ruling.ExerciseId, ruling.AlikeKey });
-        builder.Entity<StandsFor>().HasKey(stands => new { stands.AnswerId, stands.ModelElement });
-        builder.Entity<ReleasedSheet>().HasKey(sheet => sheet.AnswerId);
+        builder.Entity<FindingRuling>().HasKey(ruling => new { ruling.WorkId, ruling.FindingId });
+        builder.Entity<ClassRuling>().HasKey(ruling => new { ruling.PartId, ruling.AlikeKey });
+        builder.Entity<StandsFor>().HasKey(stands => new { stands.WorkId, stands.ModelElement });
+        builder.Entity<ReleasedSheet>().HasKey(sheet => sheet.WorkId);
         ConfigureAfterwards(builder);
     }
 
     // What follows a marking: changed marks, questions about notes, a second marking of a sample. All of it goes with its
-    // answer.
+    // work.
     private static void ConfigureAfterwards(ModelBuilder builder)
     {
         builder.Entity<MarkRevision>(revision =>
         {
-            revision.HasOne<Answer>().WithMany().HasForeignKey(row => row.AnswerId);
+            revision.HasOne<Work>().WithMany().HasForeignKey(row => row.WorkId);
             revision.HasOne<Account>().WithMany().HasForeignKey(row => row.ById).OnDelete(DeleteBehavior.SetNull);
-            revision.HasIndex(row => new { row.AnswerId, row.At });
+            revision.HasIndex(row => new { row.WorkId, row.At });
         });
         builder.Entity<NoteQuery>(query =>
         {
-            query.HasOne<Answer>().WithMany().HasForeignKey(row => row.AnswerId);
+            query.HasOne<Work>().WithMany().HasForeignKey(row => row.WorkId);
             query.HasOne<Account>().WithMany().HasForeignKey(row => row.RepliedById).OnDelete(DeleteBehavior.SetNull);
-            query.HasIndex(row => new { row.AnswerId, row.FindingId }).IsUnique().HasFilter("replied_at IS NULL");
+            query.HasIndex(row => new { row.WorkId, row.FindingId }).IsUnique().HasFilter("replied_at IS NULL");
         });
-        builder.Entity<SampleAnswer>(sample =>
+        builder.Entity<SampleWork>(sample =>
         {
-            sample.HasKey(row => row.AnswerId);
-            sample.HasOne<Answer>().WithOne().HasForeignKey<SampleAnswer>(row => row.AnswerId);
-            sample.HasOne<Exercise>().WithMany().HasForeignKey(row => row.ExerciseId);
+            sample.HasKey(row => row.WorkId);
+            sample.HasOne<Work>().WithOne().HasForeignKey<SampleWork>(row => row.WorkId);
+            sample.HasOne<ExercisePart>().WithMany().HasForeignKey(row => row.PartId);
         });
         builder.Entity<BlindMarking>(marking =>
         {
-            marking.HasKey(row => new { row.AnswerId, row.ById });
-            marking.HasOne<SampleAnswer>().WithMany().HasForeignKey(row => row.AnswerId);
+            marking.HasKey(row => new { row.WorkId, row.ById });
+            marking.HasOne<SampleWork>().WithMany().HasForeignKey(row => row.WorkId);
             marking.HasOne<Account>().WithMany().HasForeignKey(row => row.ById);
         });
     }

@@ -23,11 +23,28 @@ public sealed class Exercise
 
     public List<ExerciseDocument> Documents { get; } = [];
 
+    public List<ExercisePart> Parts { get; } = [];
+
     public List<QuestionRevision> Questions { get; } = [];
 
-    public List<AssessmentRevision> Assessments { get; } = [];
-
     public List<Answer> Answers { get; } = [];
+}
+
+/// <summary>A part of an exercise: work of one kind, with a model answer, a scheme and marks of its own.</summary>
+public sealed class ExercisePart
+{
+    public Guid Id { get; init; }
+
+    public Guid ExerciseId { get; init; }
+
+    /// <summary>Its place among the parts, from 1.</summary>
+    public int Position { get; set; }
+
+    public Exercise? Exercise { get; init; }
+
+    public List<ExercisePartDocument> Documents { get; } = [];
+
+    public List<AssessmentRevision> Assessments { get; } = [];
 
     public List<ClassRuling> Rulings { get; } = [];
 }
@@ -41,11 +58,9 @@ public enum DocumentKind
     Assessment,
 }
 
-/// <summary>One document of an exercise as it is being written.</summary>
-public sealed class ExerciseDocument
+/// <summary>A document as it is being written.</summary>
+public abstract class WrittenDocument
 {
-    public Guid ExerciseId { get; init; }
-
     public DocumentKind Kind { get; init; }
 
     public int Revision { get; set; }
@@ -53,6 +68,18 @@ public sealed class ExerciseDocument
     public required string Text { get; set; }
 
     public DateTimeOffset SavedAt { get; set; }
+}
+
+/// <summary>A document of an exercise as a whole: its scenario.</summary>
+public sealed class ExerciseDocument : WrittenDocument
+{
+    public Guid ExerciseId { get; init; }
+}
+
+/// <summary>A document of one part: what is asked in it, its model answer, its assessment.</summary>
+public sealed class ExercisePartDocument : WrittenDocument
+{
+    public Guid PartId { get; init; }
 }
 
 /// <summary>What is asked, as published; answers point at the revision for which they were drawn.</summary>
@@ -66,17 +93,32 @@ public sealed class QuestionRevision
 
     public required string Scenario { get; init; }
 
-    public required string Part { get; init; }
-
     public DateTimeOffset PublishedAt { get; init; }
+
+    public List<QuestionPart> Parts { get; } = [];
 }
 
-/// <summary>What answers are held against: model drawing, tolerances and scheme.</summary>
+/// <summary>What is asked in one part, as published.</summary>
+public sealed class QuestionPart
+{
+    public Guid QuestionRevisionId { get; init; }
+
+    public Guid PartId { get; init; }
+
+    public int Position { get; init; }
+
+    /// <summary>The part's document.</summary>
+    public required string Document { get; init; }
+
+    public QuestionRevision? Question { get; init; }
+}
+
+/// <summary>What work on a part is held against: model drawing, tolerances and scheme.</summary>
 public sealed class AssessmentRevision
 {
     public Guid Id { get; init; }
 
-    public Guid ExerciseId { get; init; }
+    public Guid PartId { get; init; }
 
     public int Number { get; init; }
 
@@ -93,6 +135,9 @@ public sealed class SetAside
     public Guid Id { get; init; }
 
     public Guid ExerciseId { get; init; }
+
+    /// <summary>The part whose text it is; null for the exercise's own.</summary>
+    public Guid? PartId { get; init; }
 
     public DocumentKind Kind { get; init; }
 

@@ -41,6 +41,62 @@ public sealed class CommandLineTests : IDisposable
     }
 
     [Fact]
+    public async Task Parts_are_checked_by_themselves_and_their_marks_are_summed()
+    {
+        var answers = folder.CreateSubdirectory("answers");
+        foreach (var part in new[] { "part-1", "part-2" })
+        {
+            answers.CreateSubdirectory(part);
+            File.Copy(
+                Path.Combine(Demo, "pottery-studio", "answers", part, "elif.json"),
+                Path.Combine(answers.FullName, part, "elif.json")
+            );
+        }
+
+        File.Copy(
+            Path.Combine(Demo, "pottery-studio", "answers", "part-1", "ben.json"),
+            Path.Combine(answers.FullName, "part-1", "half.json")
+        );
+        var output = folder.CreateSubdirectory("out");
+        var (code, told, error) = await RunAsync(
+            "check",
+            "--exercise",
+            Path.Combine(Demo, "pottery-studio"),
+            "--answers",
+            answers.FullName,
+            "--out",
+            output.FullName
+        );
+        code.ShouldBe(0, error);
+        told.ShouldContain("3 checked, 0 could not be read or assessed.");
+        File.Exists(Path.Combine(output.FullName, "part-2", "elif.result.json")).ShouldBeTrue();
+        (await LinesAsync("part-1")).ShouldBe(["elif,24,24,0,", "half,21.5,24,2,"]);
+        (await LinesAsync("part-2")).ShouldBe(["elif,16,16,1,"]);
+        // Without its second part an answer has no total.
+        (await LinesAsync(".")).ShouldBe(["elif,40,40,1,", "half,,,2,"]);
+
+        async Task<IEnumerable<string>> LinesAsync(string part) =>
+            (await File.ReadAllLinesAsync(Path.Combine(output.FullName, part, "marks.csv"))).Skip(1);
+    }
+
+    [Fact]
+    public async Task An_exercise_without_parts_is_refused()
+    {
+        await File.WriteAllTextAsync(Path.Combine(folder.FullName, "question.json"), "{ \"title\": \"Nothing\", \"parts\": [] }");
+        var (code, _, error) = await RunAsync(
+            "check",
+            "--exercise",
+            folder.FullName,
+            "--answers",
+            folder.FullName,
+            "--out",
+            folder.FullName
+        );
+        code.ShouldBe(2);
+        error.ShouldContain("An exercise has one part at least.");
+    }
+
+    [Fact]
     public async Task One_bad_file_is_reported_with_file_line_and_path_and_stops_nobody()
     {
         var answers = folder.CreateSubdirectory("answers");
@@ -125,7 +181,7 @@ public sealed class CommandLineTests : IDisposable
         File.Copy(Path.Combine(Demo, "repair-cafe", "model.json"), Path.Combine(folder.FullName, "model.json"));
         await File.WriteAllTextAsync(
             Path.Combine(folder.FullName, "question.json"),
-            $$"""{ "title": "Repair café", "part": { {{part}} } }"""
+            $$"""{ "title": "Repair café", "parts": [ { {{part}} } ] }"""
         );
         var (code, _, error) = await RunAsync(
             "check",

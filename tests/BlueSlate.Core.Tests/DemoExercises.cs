@@ -19,14 +19,17 @@ internal static class DemoExercises
             ("observatory", Load("observatory/model.json"), Level.Logical),
         ];
 
-    /// <summary>The folders of all exercises.</summary>
+    /// <summary>The folders in which a model answer lies: of exercises with one part, and of the parts of the others.</summary>
     public static IEnumerable<string> Folders =>
-        Directory.EnumerateDirectories(Folder).Select(Path.GetFileName).OfType<string>().Order(StringComparer.Ordinal);
+        Directory
+            .EnumerateFiles(Folder, "model.json", SearchOption.AllDirectories)
+            .Select(file => Path.GetRelativePath(Folder, Path.GetDirectoryName(file)!))
+            .Order(StringComparer.Ordinal);
 
     /// <summary>An exercise as it is set, with its own scheme and all that it accepts.</summary>
     public static Assessor AssessorOf(string folder)
     {
-        var part = Read<QuestionDocument>(folder, "question.json").Part;
+        var part = PartOf(folder);
         var assessment = Read<AssessmentDocument>(folder, "assessment.json");
         var (model, options) = (Load($"{folder}/model.json"), part.ToOptions());
         var scheme = assessment.Scheme?.ToScheme()
@@ -35,10 +38,26 @@ internal static class DemoExercises
     }
 
     /// <summary>What the class of an exercise has learned about its notation.</summary>
-    public static NotationOptions OptionsOf(string folder) => Read<QuestionDocument>(folder, "question.json").Part.ToOptions();
+    public static NotationOptions OptionsOf(string folder) => PartOf(folder).ToOptions();
 
-    public static IEnumerable<Drawing> Answers(string name) =>
-        Directory.EnumerateFiles(Path.Combine(Folder, name, "answers"), "*.json").Order(StringComparer.Ordinal).Select(LoadFile);
+    public static IEnumerable<Drawing> Answers(string folder)
+    {
+        var (exercise, part) = (folder.Split('/')[0], folder.Split('/').ElementAtOrDefault(1) ?? "");
+        return Directory
+            .EnumerateFiles(Path.Combine(Folder, exercise, "answers", part), "*.json")
+            .Order(StringComparer.Ordinal)
+            .Select(LoadFile);
+    }
+
+    private static PartDocument PartOf(string folder)
+    {
+        var question = Read<QuestionDocument>(folder.Split('/')[0], "question.json");
+        return Enumerable
+            .Range(0, question.Parts.Length)
+            .Where(at => question.FolderOf(folder.Split('/')[0], at) == folder)
+            .Select(at => question.Parts[at])
+            .Single();
+    }
 
     public static Drawing Load(string path) => LoadFile(Path.Combine(Folder, path));
 

@@ -72,7 +72,7 @@ public sealed class AccessTests(TestServer server) : IClassFixture<TestServer>
             {
                 $"/api/exercises/{exercise}",
                 $"/api/marking/exercises/{exercise}",
-                $"/api/marking/answers/{answer}",
+                $"/api/marking/work/{answer.Work}",
                 $"/api/marking/exercises/{exercise}/release",
             }
         )
@@ -86,37 +86,39 @@ public sealed class AccessTests(TestServer server) : IClassFixture<TestServer>
         (
             await outsider.CodeOfAsync(
                 HttpMethod.Put,
-                $"/api/exercises/{exercise}/assessment",
+                $"/api/parts/{exercise.Part}/assessment",
                 new { revision = 2, value = new { } }
             )
-        ).ShouldBe("no-such-exercise");
+        ).ShouldBe("no-such-part");
         (await outsider.CodeOfAsync(HttpMethod.Post, $"/api/exercises/{exercise}/publish", new { })).ShouldBe("no-such-exercise");
         (
             await outsider.CodeOfAsync(
                 HttpMethod.Put,
-                $"/api/marking/answers/{answer}/rulings?finding=x",
+                $"/api/marking/work/{answer.Work}/rulings?finding=x",
                 new { decision = "allow" }
             )
         ).ShouldBe("no-such-answer");
-        (await outsider.CodeOfAsync(HttpMethod.Get, $"/api/marking/answers/{answer}/alike?finding=x")).ShouldBe("no-such-answer");
+        (await outsider.CodeOfAsync(HttpMethod.Get, $"/api/marking/work/{answer.Work}/alike?finding=x")).ShouldBe(
+            "no-such-answer"
+        );
         (
             await outsider.CodeOfAsync(
                 HttpMethod.Put,
-                $"/api/marking/answers/{answer}/stands-for",
+                $"/api/marking/work/{answer.Work}/stands-for",
                 new { model = "b1", answer = "b1" }
             )
         ).ShouldBe("no-such-answer");
         (
             await outsider.CodeOfAsync(
                 HttpMethod.Post,
-                $"/api/marking/answers/{answer}/stands-for/preview",
+                $"/api/marking/work/{answer.Work}/stands-for/preview",
                 new { model = "b1", answer = "b1" }
             )
         ).ShouldBe("no-such-answer");
         (
-            await outsider.CodeOfAsync(HttpMethod.Post, $"/api/exercises/{exercise}/assessment/preview", new { value = new { } })
-        ).ShouldBe("no-such-exercise");
-        (await outsider.CodeOfAsync(HttpMethod.Post, $"/api/marking/answers/{answer}/gone-through", new { })).ShouldBe(
+            await outsider.CodeOfAsync(HttpMethod.Post, $"/api/parts/{exercise.Part}/assessment/preview", new { value = new { } })
+        ).ShouldBe("no-such-part");
+        (await outsider.CodeOfAsync(HttpMethod.Post, $"/api/marking/work/{answer.Work}/gone-through", new { })).ShouldBe(
             "no-such-answer"
         );
         (await outsider.CodeOfAsync(HttpMethod.Post, "/api/exercises", new { title = "x", cohortId = server.CohortId })).ShouldBe(
@@ -128,14 +130,14 @@ public sealed class AccessTests(TestServer server) : IClassFixture<TestServer>
             (
                 await other.CodeOfAsync(
                     HttpMethod.Put,
-                    $"/api/study/answers/{answer}/drawing",
+                    $"/api/study/work/{answer.Work}/drawing",
                     Story.SaveRequest(2, Drawing.Empty)
                 )
             ).ShouldBe("no-such-answer");
-            (await other.CodeOfAsync(HttpMethod.Post, $"/api/study/answers/{answer}/hand-in", new { revision = 2 })).ShouldBe(
+            (await other.CodeOfAsync(HttpMethod.Post, $"/api/study/answers/{answer}/hand-in", Story.HandIn(answer, 2))).ShouldBe(
                 "no-such-answer"
             );
-            (await other.CodeOfAsync(HttpMethod.Post, $"/api/study/answers/{answer}/reading", new { drawing = "{}" })).ShouldBe(
+            (await other.CodeOfAsync(HttpMethod.Post, $"/api/study/work/{answer.Work}/reading", new { drawing = "{}" })).ShouldBe(
                 "no-such-answer"
             );
         }
@@ -161,13 +163,13 @@ public sealed class AccessTests(TestServer server) : IClassFixture<TestServer>
             (await Story.SaveAsync(student, answer, 1, drawing)).ToJsonString(),
             (
                 await student.PostAsync(
-                    $"/api/study/answers/{answer}/reading",
+                    $"/api/study/work/{answer.Work}/reading",
                     new { drawing = DrawingWriter.WriteText(drawing) }
                 )
             ).ToJsonString(),
-            (await student.PostAsync($"/api/study/answers/{answer}/hand-in", new { revision = 2 })).ToJsonString(),
+            (await student.PostAsync($"/api/study/answers/{answer}/hand-in", Story.HandIn(answer, 2))).ToJsonString(),
         ];
-        await server.CheckAsync(answer);
+        await server.CheckAsync(answer.Work);
         replies.Add((await student.GetAsync($"/api/study/answers/{answer}")).ToJsonString());
         replies.Add(
             await (await student.SendAsync(HttpMethod.Get, $"/api/study/answers/{answer}/marks")).Content.ReadAsStringAsync()
@@ -272,13 +274,14 @@ public sealed class AccessTests(TestServer server) : IClassFixture<TestServer>
                 scale = 1,
             },
             { } at when at.EndsWith("/push-down", StringComparison.Ordinal) => new { drawing = "{}", shape = "b1" },
-            { } at when at.EndsWith("/hand-in", StringComparison.Ordinal) => new { revision = 1 },
-            { } at when at.EndsWith("/part", StringComparison.Ordinal) => new
+            { } at when at.EndsWith("/hand-in", StringComparison.Ordinal) => new { works = Array.Empty<object>() },
+            { } at when at.StartsWith("/api/parts/", StringComparison.Ordinal) && at.Count(c => c == '/') == 3 => new
             {
                 revision = 1,
-                title = "x",
                 value = new { },
             },
+            { } at when at.EndsWith("/parts", StringComparison.Ordinal) => new { parts = Array.Empty<Guid>() },
+            { } at when at.EndsWith("/title", StringComparison.Ordinal) => new { title = "x" },
             { } at when at.EndsWith("/assessment", StringComparison.Ordinal) => new { revision = 1, value = new { } },
             { } at when at.EndsWith("/scenario", StringComparison.Ordinal) || at.EndsWith("/model", StringComparison.Ordinal) =>
                 new { revision = 1, text = "x" },
@@ -287,7 +290,7 @@ public sealed class AccessTests(TestServer server) : IClassFixture<TestServer>
             { } at when at.Contains("/rulings", StringComparison.Ordinal) => new { decision = "allow" },
             { } at when at.EndsWith("/queries", StringComparison.Ordinal) => new { finding = "x", text = "x" },
             { } at when at.Contains("/marking/queries/", StringComparison.Ordinal) => new { text = "x" },
-            { } at when at.EndsWith("/remarking", StringComparison.Ordinal) => new { answers = Array.Empty<Guid>() },
+            { } at when at.EndsWith("/remarking", StringComparison.Ordinal) => new { works = Array.Empty<Guid>() },
             { } at when at.EndsWith("/sample", StringComparison.Ordinal) => new { count = 1 },
             { } at when at.Contains("/marking/blind/", StringComparison.Ordinal) => new
             {

@@ -25,7 +25,7 @@ public sealed class AfterReleaseTests(TestServer server) : IClassFixture<TestSer
 
         var taken = await instructor.PostAsync(
             $"/api/marking/exercises/{exercise}/remarking",
-            new { answers = new[] { answer } }
+            new { works = new[] { answer.Work } }
         );
         ((int)taken["changed"]!).ShouldBe(1);
         var now = await MarksAsync(student, answer);
@@ -44,14 +44,14 @@ public sealed class AfterReleaseTests(TestServer server) : IClassFixture<TestSer
     {
         var (instructor, student, exercise, answer) = await ReleasedAsync();
         var before = await MarksAsync(student, answer);
-        var assessment = (await instructor.GetAsync($"/api/exercises/{exercise}"))["assessment"]!;
+        var assessment = (await Story.PartAsync(instructor, exercise))["assessment"]!;
         var value = assessment["value"]!.DeepClone();
         var line = value["scheme"]!["lines"]!
             .AsArray()
             .First(line => line!["facts"]!.ToJsonString().Contains("min:", StringComparison.Ordinal))!;
         line["marks"] = "9";
         await instructor.PutAsync(
-            $"/api/exercises/{exercise}/assessment",
+            $"/api/parts/{exercise.Part}/assessment",
             new { revision = (int)assessment["revision"]!, value }
         );
         (await MarksAsync(student, answer))["result"]!.ToJsonString().ShouldBe(before["result"]!.ToJsonString());
@@ -70,13 +70,16 @@ public sealed class AfterReleaseTests(TestServer server) : IClassFixture<TestSer
         await RuleAsync(instructor, answer, "cardinality-min", "keep-loss");
         var path = $"/api/marking/exercises/{exercise}/remarking";
 
-        (await instructor.CodeOfAsync(HttpMethod.Post, path, new { answers = new[] { answer } })).ShouldBe("reason-wanted");
-        (await instructor.CodeOfAsync(HttpMethod.Post, path, new { answers = new[] { answer }, reason = "   " })).ShouldBe(
+        (await instructor.CodeOfAsync(HttpMethod.Post, path, new { works = new[] { answer.Work } })).ShouldBe("reason-wanted");
+        (await instructor.CodeOfAsync(HttpMethod.Post, path, new { works = new[] { answer.Work }, reason = "   " })).ShouldBe(
             "reason-wanted"
         );
         TotalOf(await MarksAsync(student, answer)).ShouldBe(before);
 
-        await instructor.PostAsync(path, new { answers = new[] { answer }, reason = "The wording leaves no doubt after all." });
+        await instructor.PostAsync(
+            path,
+            new { works = new[] { answer.Work }, reason = "The wording leaves no doubt after all." }
+        );
         var now = await MarksAsync(student, answer);
         TotalOf(now).ShouldNotBe(before);
         ((string)now["changes"]![0]!["reason"]!).ShouldBe("The wording leaves no doubt after all.");
@@ -88,16 +91,16 @@ public sealed class AfterReleaseTests(TestServer server) : IClassFixture<TestSer
         var (instructor, student, exercise, answer) = await ReleasedAsync();
         await RuleAsync(instructor, answer, "cardinality-min", "allow");
         var path = $"/api/marking/exercises/{exercise}/remarking";
-        ((int)(await instructor.PostAsync(path, new { answers = new[] { Guid.NewGuid() } }))["changed"]!).ShouldBe(0);
+        ((int)(await instructor.PostAsync(path, new { works = new[] { Guid.NewGuid() } }))["changed"]!).ShouldBe(0);
         (await MarksAsync(student, answer))["changes"]!.AsArray().ShouldBeEmpty();
 
         using var assistant = await server.AsAsync("assistant");
         (await assistant.CodeOfAsync(HttpMethod.Get, path)).ShouldBe("not-allowed");
-        (await assistant.CodeOfAsync(HttpMethod.Post, path, new { answers = new[] { answer } })).ShouldBe("not-allowed");
+        (await assistant.CodeOfAsync(HttpMethod.Post, path, new { works = new[] { answer.Work } })).ShouldBe("not-allowed");
         (
             await assistant.CodeOfAsync(
                 HttpMethod.Put,
-                $"/api/marking/answers/{answer}/rulings?finding={await FindingAsync(assistant, answer, "cardinality-min")}",
+                $"/api/marking/work/{answer.Work}/rulings?finding={await FindingAsync(assistant, answer, "cardinality-min")}",
                 new { decision = "keep-loss" }
             )
         ).ShouldBe("released");
@@ -109,7 +112,7 @@ public sealed class AfterReleaseTests(TestServer server) : IClassFixture<TestSer
         var (instructor, student, exercise, answer) = await ReleasedAsync();
         var finding = (string)(await MarksAsync(student, answer))["result"]!["notes"]![0]!["id"]!;
         var asked = (
-            await student.PostAsync($"/api/study/answers/{answer}/queries", new { finding, text = "  Why is this wrong?  " })
+            await student.PostAsync($"/api/study/work/{answer.Work}/queries", new { finding, text = "  Why is this wrong?  " })
         )
             .AsArray()
             .ShouldHaveSingleItem()!;
@@ -118,7 +121,7 @@ public sealed class AfterReleaseTests(TestServer server) : IClassFixture<TestSer
             .GetValue<int>()
             .ShouldBe(1);
         (
-            await student.CodeOfAsync(HttpMethod.Post, $"/api/study/answers/{answer}/queries", new { finding, text = "And?" })
+            await student.CodeOfAsync(HttpMethod.Post, $"/api/study/work/{answer.Work}/queries", new { finding, text = "And?" })
         ).ShouldBe("asked-already");
 
         var query = (Guid)asked["id"]!;
@@ -133,7 +136,7 @@ public sealed class AfterReleaseTests(TestServer server) : IClassFixture<TestSer
             .ShouldBe(0);
 
         // Answered, it may be asked about again.
-        (await student.PostAsync($"/api/study/answers/{answer}/queries", new { finding, text = "Thank you, but where?" }))
+        (await student.PostAsync($"/api/study/work/{answer.Work}/queries", new { finding, text = "Thank you, but where?" }))
             .AsArray()
             .Count.ShouldBe(2);
     }
@@ -143,7 +146,7 @@ public sealed class AfterReleaseTests(TestServer server) : IClassFixture<TestSer
     {
         var (_, student, _, answer) = await ReleasedAsync();
         var finding = (string)(await MarksAsync(student, answer))["result"]!["notes"]![0]!["id"]!;
-        var path = $"/api/study/answers/{answer}/queries";
+        var path = $"/api/study/work/{answer.Work}/queries";
         (await student.CodeOfAsync(HttpMethod.Post, path, new { finding, text = "" })).ShouldBe("question");
         (await student.CodeOfAsync(HttpMethod.Post, path, new { finding, text = new string('x', 2001) })).ShouldBe("question");
         (await student.CodeOfAsync(HttpMethod.Post, path, new { finding = "entity-missing:b77", text = "Why?" })).ShouldBe(
@@ -167,11 +170,11 @@ public sealed class AfterReleaseTests(TestServer server) : IClassFixture<TestSer
     {
         var (instructor, student, exercise, answer) = await ReleasedAsync();
         var finding = (string)(await MarksAsync(student, answer))["result"]!["notes"]![0]!["id"]!;
-        await student.PostAsync($"/api/study/answers/{answer}/queries", new { finding, text = "Why is that so?" });
+        await student.PostAsync($"/api/study/work/{answer.Work}/queries", new { finding, text = "Why is that so?" });
         await RuleAsync(instructor, answer, "cardinality-min", "allow");
         await instructor.PostAsync(
             $"/api/marking/exercises/{exercise}/remarking",
-            new { answers = new[] { answer }, reason = "Allowed after all." }
+            new { works = new[] { answer.Work }, reason = "Allowed after all." }
         );
 
         var file = (await student.GetAsync("/api/session/data")).ToJsonString();
@@ -179,8 +182,8 @@ public sealed class AfterReleaseTests(TestServer server) : IClassFixture<TestSer
         file.ShouldContain("Allowed after all.");
     }
 
-    private async Task<(Client Instructor, Client Student, Guid Exercise, Guid Answer)> ReleasedAsync(
-        Func<Client, Guid, Task>? before = null
+    private async Task<(Client Instructor, Client Student, SetExercise Exercise, SatAnswer Answer)> ReleasedAsync(
+        Func<Client, SatAnswer, Task>? before = null
     )
     {
         var instructor = await server.AsAsync("instructor");
@@ -192,30 +195,29 @@ public sealed class AfterReleaseTests(TestServer server) : IClassFixture<TestSer
             await before(instructor, answer);
         }
 
-        await instructor.PostAsync($"/api/marking/answers/{answer}/gone-through");
+        await instructor.PostAsync($"/api/marking/work/{answer.Work}/gone-through");
         await instructor.PostAsync($"/api/marking/exercises/{exercise}/release");
         return (instructor, student, exercise, answer);
     }
 
-    private static async Task RuleAsync(Client marker, Guid answer, string code, string decision) =>
+    private static async Task RuleAsync(Client marker, SatAnswer answer, string code, string decision) =>
         await marker.PutAsync(
-            $"/api/marking/answers/{answer}/rulings?finding={await FindingAsync(marker, answer, code)}",
+            $"/api/marking/work/{answer.Work}/rulings?finding={await FindingAsync(marker, answer, code)}",
             new { decision, comment = "" }
         );
 
-    private static async Task<string> FindingAsync(Client marker, Guid answer, string code)
+    private static async Task<string> FindingAsync(Client marker, SatAnswer answer, string code)
     {
-        var notes = (await marker.GetAsync($"/api/marking/answers/{answer}"))["result"]!["notes"]!.AsArray();
+        var notes = (await marker.GetAsync($"/api/marking/work/{answer.Work}"))["result"]!["notes"]!.AsArray();
         return Uri.EscapeDataString(
             (string)notes.First(note => ((string)note!["id"]!).StartsWith(code, StringComparison.Ordinal))!["id"]!
         );
     }
 
-    private static Task<JsonNode> MarksAsync(Client student, Guid answer) =>
-        student.GetAsync($"/api/study/answers/{answer}/marks");
+    private static Task<JsonNode> MarksAsync(Client student, SatAnswer answer) => Story.MarksAsync(student, answer);
 
     private static string TotalOf(JsonNode marks) => (string)marks["result"]!["total"]!;
 
-    private static JsonNode DeskRow(JsonNode desk, Guid answer) =>
+    private static JsonNode DeskRow(JsonNode desk, SatAnswer answer) =>
         desk["answers"]!.AsArray().First(row => (Guid)row!["id"]! == answer)!;
 }

@@ -28,8 +28,8 @@ public sealed class BackupTests : IDisposable
         var restored = await Backup.RestoreAsync(empty.Owner, empty.App, BackupFile);
         restored.Documents.ShouldBe(written.Documents);
         (await CountAsync(empty, "answers")).ShouldBe(await CountAsync(full, "answers"));
-        (await TestDatabase.ScalarAsync(empty.App, "SELECT string_agg(drawing_hash, ',' ORDER BY id) FROM answers")).ShouldBe(
-            await TestDatabase.ScalarAsync(full.App, "SELECT string_agg(drawing_hash, ',' ORDER BY id) FROM answers")
+        (await TestDatabase.ScalarAsync(empty.App, "SELECT string_agg(drawing_hash, ',' ORDER BY id) FROM works")).ShouldBe(
+            await TestDatabase.ScalarAsync(full.App, "SELECT string_agg(drawing_hash, ',' ORDER BY id) FROM works")
         );
     }
 
@@ -104,12 +104,12 @@ public sealed class BackupTests : IDisposable
         var file = (await Migration.BackUpFirstAsync(old.Owner, folder)).ShouldNotBeNull();
         (await Migration.ApplyAsync(old.Owner, old.App)).ShouldBeGreaterThan(0);
         (await Migration.BackUpFirstAsync(old.Owner, folder)).ShouldBeNull();
-        (await DrawingsAsync(old)).ShouldBe(before);
+        (await DrawingsAsync(old, "works")).ShouldBe(before);
 
         await using var empty = await TestDatabase.MakeAsync(migrate: false);
         (await Migration.BackUpFirstAsync(empty.Owner, folder)).ShouldBeNull();
         await Backup.RestoreAsync(empty.Owner, empty.App, file);
-        (await DrawingsAsync(empty)).ShouldBe(before);
+        (await DrawingsAsync(empty, "works")).ShouldBe(before);
         await using var context = empty.Open();
         context.AuditEvents.Count().ShouldBe(0);
     }
@@ -129,12 +129,12 @@ public sealed class BackupTests : IDisposable
         await using var old = await OldAsync(release);
         var before = await DrawingsAsync(old);
         (await Migration.ApplyAsync(old.Owner, old.App)).ShouldBeGreaterThan(0);
-        (await DrawingsAsync(old)).ShouldBe(before);
+        (await DrawingsAsync(old, "works")).ShouldBe(before);
         await using var context = old.Open();
-        foreach (var answer in context.Answers)
+        foreach (var work in context.Works)
         {
-            var drawing = BlueSlate.Core.Drawings.DrawingReader.Read(answer.Drawing).Drawing.ShouldNotBeNull();
-            BlueSlate.Core.Drawings.DrawingWriter.Hash(drawing).ShouldBe(answer.DrawingHash);
+            var drawing = BlueSlate.Core.Drawings.DrawingReader.Read(work.Drawing).Drawing.ShouldNotBeNull();
+            BlueSlate.Core.Drawings.DrawingWriter.Hash(drawing).ShouldBe(work.DrawingHash);
         }
     }
 
@@ -154,12 +154,51 @@ public sealed class BackupTests : IDisposable
         return database;
     }
 
+    [Theory]
+    [MemberData(nameof(Releases))]
+    public async Task Every_exercise_of_a_release_becomes_one_of_one_part_and_loses_nothing(string release)
+    {
+        await using var old = await OldAsync(release);
+        string[] before =
+        [
+            "SELECT count(*) || md5(string_agg(exercise_id::text || kind || text, ',' ORDER BY exercise_id, kind)) "
+                + "FROM exercise_documents WHERE kind <> 'Scenario'",
+            "SELECT count(*) || md5(string_agg(id::text || exercise_id || part, ',' ORDER BY id)) FROM question_revisions",
+            "SELECT count(*) || md5(string_agg(id::text || exercise_id || model || assessment, ',' ORDER BY id)) FROM assessment_revisions",
+            "SELECT count(*) || md5(string_agg(answer_id::text || frozen, ',' ORDER BY answer_id)) FROM released_sheets",
+            "SELECT count(*) || md5(string_agg(answer_id::text || total, ',' ORDER BY answer_id, id)) FROM check_results",
+        ];
+        string[] after =
+        [
+            "SELECT count(*) || md5(string_agg(part_id::text || kind || text, ',' ORDER BY part_id, kind)) FROM exercise_part_documents",
+            "SELECT count(*) || md5(string_agg(question_revision_id::text || part_id || document, ',' ORDER BY question_revision_id)) "
+                + "FROM question_parts",
+            "SELECT count(*) || md5(string_agg(id::text || part_id || model || assessment, ',' ORDER BY id)) FROM assessment_revisions",
+            "SELECT count(*) || md5(string_agg(work_id::text || frozen, ',' ORDER BY work_id)) FROM released_sheets",
+            "SELECT count(*) || md5(string_agg(work_id::text || total, ',' ORDER BY work_id, id)) FROM check_results",
+        ];
+        var then = await AllAsync(before);
+        await Migration.ApplyAsync(old.Owner, old.App);
+        (await AllAsync(after)).ShouldBe(then);
+
+        async Task<List<string?>> AllAsync(string[] questions)
+        {
+            var said = new List<string?>();
+            foreach (var question in questions)
+            {
+                said.Add(await TestDatabase.ScalarAsync(old.Owner, question));
+            }
+
+            return said;
+        }
+    }
+
     private static Task<string?> CountAsync(TestDatabase database, string table) =>
         TestDatabase.ScalarAsync(database.Owner, $"SELECT count(*) FROM public.{table}");
 
-    private static Task<string?> DrawingsAsync(TestDatabase database) =>
+    private static Task<string?> DrawingsAsync(TestDatabase database, string table = "answers") =>
         TestDatabase.ScalarAsync(
             database.Owner,
-            "SELECT string_agg(id || drawing_hash || drawing, ',' ORDER BY id) FROM public.answers"
+            $"SELECT string_agg(id || drawing_hash || drawing, ',' ORDER BY id) FROM public.{table}"
         );
 }

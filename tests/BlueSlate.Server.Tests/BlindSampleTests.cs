@@ -10,7 +10,7 @@ public sealed class BlindSampleTests(TestServer server) : IClassFixture<TestServ
     public async Task Two_people_mark_a_sample_blind_and_their_agreement_is_told_before_release()
     {
         var (instructor, assistant, exercise, answers) = await HandedInAsync();
-        var sample = await instructor.PostAsync($"/api/marking/exercises/{exercise}/sample", new { count = 2 });
+        var sample = await instructor.PostAsync($"/api/marking/parts/{exercise.Part}/sample", new { count = 2 });
         ((int)sample["size"]!).ShouldBe(2);
         sample["agreement"].ShouldBeNull();
         (await instructor.GetAsync($"/api/marking/exercises/{exercise}/release"))["agreement"].ShouldBeNull();
@@ -18,18 +18,20 @@ public sealed class BlindSampleTests(TestServer server) : IClassFixture<TestServ
         foreach (var answer in answers)
         {
             // Until one's own marks are given, what was found stays hidden, in the reply for marking too.
-            (await instructor.CodeOfAsync(HttpMethod.Get, $"/api/marking/answers/{answer}")).ShouldBe("blind-first");
-            var blind = (await instructor.GetAsync($"/api/marking/blind/{answer}")).ToJsonString();
+            (await instructor.CodeOfAsync(HttpMethod.Get, $"/api/marking/work/{answer.Work}")).ShouldBe("blind-first");
+            var blind = (await instructor.GetAsync($"/api/marking/blind/{answer.Work}")).ToJsonString();
             blind.ShouldNotContain("notes");
             blind.ShouldNotContain("total");
             TotalOnDesk(await instructor.GetAsync($"/api/marking/exercises/{exercise}"), answer).ShouldBeNull();
             await GiveAsync(instructor, answer, _ => "0");
-            await instructor.GetAsync($"/api/marking/answers/{answer}");
+            await instructor.GetAsync($"/api/marking/work/{answer.Work}");
             TotalOnDesk(await instructor.GetAsync($"/api/marking/exercises/{exercise}"), answer).ShouldNotBeNull();
             await GiveAsync(assistant, answer, line => answer == answers[0] && line == 0 ? "1/2" : "0");
         }
 
-        var agreement = (await instructor.GetAsync($"/api/marking/exercises/{exercise}/release"))["agreement"]!;
+        var agreement = (await instructor.GetAsync($"/api/marking/exercises/{exercise}/release"))["agreements"]![0]![
+            "agreement"
+        ]!;
         ((int)agreement["betweenThem"]!["answers"]!).ShouldBe(2);
         ((string)agreement["betweenThem"]!["meanDifference"]!).ShouldBe("1/4");
         ((string)agreement["betweenThem"]!["largestDifference"]!).ShouldBe("1/2");
@@ -41,15 +43,15 @@ public sealed class BlindSampleTests(TestServer server) : IClassFixture<TestServ
     public async Task What_was_found_in_a_blind_answer_is_told_by_no_way_round()
     {
         var (instructor, assistant, exercise, answers) = await HandedInAsync();
-        var note = (string)(await instructor.GetAsync($"/api/marking/answers/{answers[0]}"))["result"]!["notes"]![0]!["id"]!;
+        var note = (string)(await instructor.GetAsync($"/api/marking/work/{answers[0].Work}"))["result"]!["notes"]![0]!["id"]!;
         using var third = await server.AsAsync("student3");
         var twin = await Story.HandedInAsync(server, third, exercise, Story.Faulty);
         await instructor.PutAsync(
-            $"/api/marking/answers/{answers[0]}/rulings?finding={Uri.EscapeDataString(note)}",
+            $"/api/marking/work/{answers[0].Work}/rulings?finding={Uri.EscapeDataString(note)}",
             new { decision = "allow", reach = "answer" }
         );
-        await instructor.PostAsync($"/api/marking/exercises/{exercise}/sample", new { count = 3 });
-        var path = $"/api/marking/answers/{answers[0]}";
+        await instructor.PostAsync($"/api/marking/parts/{exercise.Part}/sample", new { count = 3 });
+        var path = $"/api/marking/work/{answers[0].Work}";
         var finding = Uri.EscapeDataString(note);
         foreach (
             var (method, way, body) in new (HttpMethod, string, object?)[]
@@ -69,9 +71,9 @@ public sealed class BlindSampleTests(TestServer server) : IClassFixture<TestServ
 
         // An alike answer that is not blind any more tells nothing of one that is.
         await GiveAsync(assistant, twin, _ => "0");
-        var alike = (await assistant.GetAsync($"/api/marking/answers/{twin}/alike?finding={finding}"))["answers"]!.AsArray();
+        var alike = (await assistant.GetAsync($"/api/marking/work/{twin.Work}/alike?finding={finding}"))["answers"]!.AsArray();
         alike[0]!["now"].ShouldNotBeNull();
-        var hidden = alike.Single(one => (Guid)one!["id"]! == answers[0])!;
+        var hidden = alike.Single(one => (Guid)one!["id"]! == answers[0].Work)!;
         (hidden["now"] is null && hidden["allowed"] is null).ShouldBeTrue();
     }
 
@@ -79,8 +81,8 @@ public sealed class BlindSampleTests(TestServer server) : IClassFixture<TestServ
     public async Task Marks_beyond_a_line_and_lines_that_are_not_there_are_refused_and_what_is_done_stands()
     {
         var (instructor, _, exercise, answers) = await HandedInAsync();
-        await instructor.PostAsync($"/api/marking/exercises/{exercise}/sample", new { count = 50 });
-        var path = $"/api/marking/blind/{answers[0]}";
+        await instructor.PostAsync($"/api/marking/parts/{exercise.Part}/sample", new { count = 50 });
+        var path = $"/api/marking/blind/{answers[0].Work}";
         var lines = (await instructor.GetAsync(path))["lines"]!.AsArray();
         var first = (string)lines[0]!["id"]!;
         (await instructor.CodeOfAsync(HttpMethod.Put, path, Marks((first, "99")))).ShouldBe("marks");
@@ -106,7 +108,7 @@ public sealed class BlindSampleTests(TestServer server) : IClassFixture<TestServ
     public async Task A_sample_is_drawn_by_an_instructor_grows_and_is_seen_by_staff_alone()
     {
         var (instructor, assistant, exercise, answers) = await HandedInAsync();
-        var path = $"/api/marking/exercises/{exercise}/sample";
+        var path = $"/api/marking/parts/{exercise.Part}/sample";
         (await assistant.CodeOfAsync(HttpMethod.Post, path, new { count = 1 })).ShouldBe("not-allowed");
         (await instructor.CodeOfAsync(HttpMethod.Post, path, new { count = 0 })).ShouldBe("sample");
         ((int)(await instructor.PostAsync(path, new { count = 1 }))["size"]!).ShouldBe(1);
@@ -119,30 +121,30 @@ public sealed class BlindSampleTests(TestServer server) : IClassFixture<TestServ
         using var student = await server.AsAsync("student");
         (await student.SendAsync(HttpMethod.Get, path)).StatusCode.ShouldBe(System.Net.HttpStatusCode.Forbidden);
         using var outsider = await server.AsAsync("outsider");
-        (await outsider.CodeOfAsync(HttpMethod.Get, path)).ShouldBe("no-such-exercise");
-        (await outsider.CodeOfAsync(HttpMethod.Get, $"/api/marking/blind/{answers[0]}")).ShouldBe("no-such-answer");
+        (await outsider.CodeOfAsync(HttpMethod.Get, path)).ShouldBe("no-such-part");
+        (await outsider.CodeOfAsync(HttpMethod.Get, $"/api/marking/blind/{answers[0].Work}")).ShouldBe("no-such-answer");
     }
 
-    private static string? TotalOnDesk(JsonNode desk, Guid answer) =>
-        (string?)desk["answers"]!.AsArray().First(row => (Guid)row!["id"]! == answer)!["total"];
+    private static string? TotalOnDesk(JsonNode desk, SatAnswer answer) =>
+        (string?)desk["answers"]!.AsArray().First(row => (Guid)row!["id"]! == answer.Id)!["total"];
 
     private static object Marks(params (string Line, string Marks)[] marks) =>
         new { marks = marks.Select(mark => new { line = mark.Line, marks = mark.Marks }), done = false };
 
-    private static async Task GiveAsync(Client marker, Guid answer, Func<int, string> marks)
+    private static async Task GiveAsync(Client marker, SatAnswer answer, Func<int, string> marks)
     {
-        var lines = (await marker.GetAsync($"/api/marking/blind/{answer}"))["lines"]!.AsArray();
+        var lines = (await marker.GetAsync($"/api/marking/blind/{answer.Work}"))["lines"]!.AsArray();
         await marker.PutAsync(
-            $"/api/marking/blind/{answer}",
+            $"/api/marking/blind/{answer.Work}",
             new { marks = lines.Select((line, at) => new { line = (string)line!["id"]!, marks = marks(at) }), done = true }
         );
     }
 
-    private async Task<(Client Instructor, Client Assistant, Guid Exercise, Guid[] Answers)> HandedInAsync()
+    private async Task<(Client Instructor, Client Assistant, SetExercise Exercise, SatAnswer[] Answers)> HandedInAsync()
     {
         var instructor = await server.AsAsync("instructor");
         var exercise = await Story.PublishedAsync(server, instructor);
-        var answers = new List<Guid>();
+        var answers = new List<SatAnswer>();
         foreach (var (who, drawing) in new[] { ("student", Story.Faulty), ("student2", TestServer.Model) })
         {
             using var student = await server.AsAsync(who);

@@ -12,15 +12,15 @@ public sealed class CheckingTests(TestServer server) : IClassFixture<TestServer>
     public async Task Checking_twice_leaves_one_result()
     {
         var answer = await HandedInAsync();
-        await server.CheckAsync(answer);
-        await server.CheckAsync(answer);
+        await server.CheckAsync(answer.Work);
+        await server.CheckAsync(answer.Work);
         await using var context = server.Database.Open();
         (
-            await context.CheckResults.CountAsync(result => result.AnswerId == answer, TestContext.Current.CancellationToken)
+            await context.CheckResults.CountAsync(result => result.WorkId == answer.Work, TestContext.Current.CancellationToken)
         ).ShouldBe(1);
         (
             await context.CheckRequests.CountAsync(
-                request => request.AnswerId == answer && request.DoneAt == null,
+                request => request.WorkId == answer.Work && request.DoneAt == null,
                 TestContext.Current.CancellationToken
             )
         ).ShouldBe(0);
@@ -30,11 +30,11 @@ public sealed class CheckingTests(TestServer server) : IClassFixture<TestServer>
     public async Task What_an_earlier_version_checked_is_checked_again()
     {
         var answer = await HandedInAsync();
-        await server.CheckAsync(answer);
+        await server.CheckAsync(answer.Work);
         await using (var context = server.Database.Open())
         {
             await context
-                .CheckResults.Where(result => result.AnswerId == answer)
+                .CheckResults.Where(result => result.WorkId == answer.Work)
                 .ExecuteUpdateAsync(
                     set => set.SetProperty(result => result.CoreVersion, "0"),
                     TestContext.Current.CancellationToken
@@ -44,12 +44,12 @@ public sealed class CheckingTests(TestServer server) : IClassFixture<TestServer>
         await server.SweepAsync();
         await using var after = server.Database.Open();
         (
-            await after.CheckRequests.SingleAsync(request => request.AnswerId == answer, TestContext.Current.CancellationToken)
+            await after.CheckRequests.SingleAsync(request => request.WorkId == answer.Work, TestContext.Current.CancellationToken)
         ).DoneAt.ShouldBeNull();
-        await server.CheckAsync(answer);
+        await server.CheckAsync(answer.Work);
         (
             await after.CheckResults.AnyAsync(
-                result => result.AnswerId == answer && result.CoreVersion == Assessor.CoreVersion,
+                result => result.WorkId == answer.Work && result.CoreVersion == Assessor.CoreVersion,
                 TestContext.Current.CancellationToken
             )
         ).ShouldBeTrue();
@@ -58,7 +58,7 @@ public sealed class CheckingTests(TestServer server) : IClassFixture<TestServer>
         await server.SweepAsync();
         (
             await after.CheckRequests.CountAsync(
-                request => request.AnswerId == answer && request.DoneAt == null,
+                request => request.WorkId == answer.Work && request.DoneAt == null,
                 TestContext.Current.CancellationToken
             )
         ).ShouldBe(0);
@@ -71,10 +71,10 @@ public sealed class CheckingTests(TestServer server) : IClassFixture<TestServer>
         await using (var context = server.Database.Open())
         {
             await context
-                .CheckResults.Where(result => result.AnswerId == answer)
+                .CheckResults.Where(result => result.WorkId == answer.Work)
                 .ExecuteDeleteAsync(TestContext.Current.CancellationToken);
             await context
-                .CheckRequests.Where(request => request.AnswerId == answer)
+                .CheckRequests.Where(request => request.WorkId == answer.Work)
                 .ExecuteUpdateAsync(
                     set =>
                         set.SetProperty(request => request.DoneAt, (DateTimeOffset?)null)
@@ -83,17 +83,17 @@ public sealed class CheckingTests(TestServer server) : IClassFixture<TestServer>
                 );
         }
 
-        await server.CheckAsync(answer);
+        await server.CheckAsync(answer.Work);
         await using var after = server.Database.Open();
         (
-            await after.CheckRequests.SingleAsync(request => request.AnswerId == answer, TestContext.Current.CancellationToken)
+            await after.CheckRequests.SingleAsync(request => request.WorkId == answer.Work, TestContext.Current.CancellationToken)
         ).NeedsPerson.ShouldBeTrue();
         (
-            await after.CheckResults.AnyAsync(result => result.AnswerId == answer, TestContext.Current.CancellationToken)
+            await after.CheckResults.AnyAsync(result => result.WorkId == answer.Work, TestContext.Current.CancellationToken)
         ).ShouldBeFalse();
         using var instructor = await server.AsAsync("instructor");
         var exercise = await after
-            .Answers.Where(row => row.Id == answer)
+            .Answers.Where(row => row.Id == answer.Id)
             .Select(row => row.ExerciseId)
             .SingleAsync(TestContext.Current.CancellationToken);
         ((string)(await instructor.GetAsync($"/api/marking/exercises/{exercise}"))["answers"]![0]!["state"]!).ShouldBe(
@@ -103,7 +103,7 @@ public sealed class CheckingTests(TestServer server) : IClassFixture<TestServer>
         preview["undecided"]!.AsArray().Count.ShouldBe(1);
     }
 
-    private async Task<Guid> HandedInAsync()
+    private async Task<SatAnswer> HandedInAsync()
     {
         using var instructor = await server.AsAsync("instructor");
         using var student = await server.AsAsync("student");

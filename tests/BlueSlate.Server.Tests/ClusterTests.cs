@@ -55,7 +55,7 @@ public sealed class ClusterTests
         (
             await TestDatabase.ScalarAsync(
                 database.Owner,
-                "SELECT attcompression FROM pg_attribute WHERE attrelid = 'answers'::regclass AND attname = 'drawing'"
+                "SELECT attcompression FROM pg_attribute WHERE attrelid = 'works'::regclass AND attname = 'drawing'"
             )
         ).ShouldBe("l");
     }

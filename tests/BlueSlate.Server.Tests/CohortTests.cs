@@ -81,23 +81,23 @@ public sealed class CohortTests(TestServer server) : IClassFixture<TestServer>
         using var student = await NewStudentAsync(instructor, "Cy Orr", "cy@test.invalid");
         var exercise = await Story.PublishedAsync(server, instructor);
         var answer = await Story.HandedInAsync(server, student, exercise, Story.Faulty);
-        await instructor.PostAsync($"/api/marking/answers/{answer}/gone-through");
+        await instructor.PostAsync($"/api/marking/work/{answer.Work}/gone-through");
         await instructor.PostAsync($"/api/marking/exercises/{exercise}/release");
         var id = await IdOfAsync("cy@test.invalid");
 
         var own = await student.GetAsync("/api/session/data");
         ((string)own["format"]!).ShouldBe("blue-slate-person");
-        ((string)own["answers"]![0]!["drawing"]!).ShouldContain("Zeppelin");
-        own["answers"]![0]!["marks"]!["result"].ShouldNotBeNull();
-        own["answers"]![0]!["earlier"]!.AsArray().Count.ShouldBeGreaterThan(0);
+        ((string)own["answers"]![0]!["parts"]![0]!["drawing"]!).ShouldContain("Zeppelin");
+        own["answers"]![0]!["parts"]![0]!["marks"]!["result"].ShouldNotBeNull();
+        own["answers"]![0]!["parts"]![0]!["earlier"]!.AsArray().Count.ShouldBeGreaterThan(0);
         (await instructor.GetAsync($"{Cohort}/people/{id}/export"))["answers"]!.AsArray().Count.ShouldBe(1);
 
         (await instructor.SendAsync(HttpMethod.Delete, $"{Cohort}/people/{id}")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
         await using var context = server.Database.Open();
         (await context.Users.AnyAsync(account => account.Id == id)).ShouldBeFalse();
         (await context.Answers.AnyAsync(row => row.Id == answer)).ShouldBeFalse();
-        (await context.ReleasedSheets.AnyAsync(row => row.AnswerId == answer)).ShouldBeFalse();
-        (await context.Checkpoints.AnyAsync(row => row.AnswerId == answer)).ShouldBeFalse();
+        (await context.ReleasedSheets.AnyAsync(row => row.WorkId == answer.Work)).ShouldBeFalse();
+        (await context.Checkpoints.AnyAsync(row => row.WorkId == answer.Work)).ShouldBeFalse();
         (await context.AuditEvents.AnyAsync(line => line.ActorId == id)).ShouldBeFalse();
         (await student.SendAsync(HttpMethod.Get, $"/api/study/answers/{answer}")).StatusCode.ShouldBeOneOf(
             HttpStatusCode.Forbidden,
@@ -155,15 +155,15 @@ public sealed class CohortTests(TestServer server) : IClassFixture<TestServer>
         using var student = await NewStudentAsync(instructor, "Di Vale", "di@test.invalid");
         var exercise = await Story.PublishedAsync(server, instructor);
         var answer = await Story.HandedInAsync(server, student, exercise, Story.Faulty);
-        var marking = await instructor.GetAsync($"/api/marking/answers/{answer}");
+        var marking = await instructor.GetAsync($"/api/marking/work/{answer.Work}");
         var finding = Uri.EscapeDataString((string)marking["result"]!["notes"]![0]!["id"]!);
         await instructor.PutAsync(
-            $"/api/marking/answers/{answer}/rulings?finding={finding}",
+            $"/api/marking/work/{answer.Work}/rulings?finding={finding}",
             new { decision = "allow", comment = "" }
         );
-        await instructor.SendAsync(HttpMethod.Delete, $"/api/marking/answers/{answer}/rulings?finding={finding}");
+        await instructor.SendAsync(HttpMethod.Delete, $"/api/marking/work/{answer.Work}/rulings?finding={finding}");
         (await instructor.PostAsync($"/api/marking/exercises/{exercise}/identities"))[0]!["name"]!.ToString().ShouldBe("Di Vale");
-        await instructor.PostAsync($"/api/marking/answers/{answer}/gone-through");
+        await instructor.PostAsync($"/api/marking/work/{answer.Work}/gone-through");
         await instructor.PostAsync($"/api/marking/exercises/{exercise}/release");
 
         var lines = (await instructor.GetAsync($"{Cohort}/record"))["lines"]!

@@ -21,7 +21,10 @@ public sealed class DemoTests
         var seed = new DemoSeed(context, Folder, TimeProvider.System);
         await seed.FillAsync();
         await seed.ReleaseAsync();
-        (await context.Exercises.CountAsync(TestContext.Current.CancellationToken)).ShouldBe(10);
+        (await context.Exercises.CountAsync(TestContext.Current.CancellationToken)).ShouldBe(11);
+        (await context.Works.CountAsync(TestContext.Current.CancellationToken)).ShouldBeGreaterThan(
+            await context.Answers.CountAsync(TestContext.Current.CancellationToken)
+        );
         (await context.Answers.CountAsync(TestContext.Current.CancellationToken)).ShouldBeGreaterThanOrEqualTo(40);
         (
             await context.Answers.CountAsync(answer => answer.HandedInAt == null, TestContext.Current.CancellationToken)

@@ -18,7 +18,7 @@ public sealed class DraftingTests(TestServer server) : IClassFixture<TestServer>
         using var instructor = await server.AsAsync("instructor");
         var exercise = await Story.PublishedAsync(server, instructor);
         var reply = await instructor.PostAsync(
-            $"/api/exercises/{exercise}/tidy",
+            $"/api/parts/{exercise.Part}/tidy",
             new { drawing = DrawingWriter.WriteText(Hostile.Chain(500, 501)), only = Array.Empty<string>() }
         );
         ((bool)reply["simpler"]!).ShouldBeTrue();
@@ -34,14 +34,14 @@ public sealed class DraftingTests(TestServer server) : IClassFixture<TestServer>
         using var instructor = await server.AsAsync("instructor");
         var exercise = await Story.PublishedAsync(server, instructor);
         var text = DrawingWriter.WriteText(Hostile.Chain(shapes, lines));
-        (await instructor.PostAsync($"/api/exercises/{exercise}/tidy", new { drawing = text, only = Array.Empty<string>() }))[
+        (await instructor.PostAsync($"/api/parts/{exercise.Part}/tidy", new { drawing = text, only = Array.Empty<string>() }))[
             "places"
         ]!
             .AsArray()
             .Count.ShouldBe(shapes);
         var picture = await instructor.SendAsync(
             HttpMethod.Post,
-            $"/api/exercises/{exercise}/picture",
+            $"/api/parts/{exercise.Part}/picture",
             new
             {
                 drawing = text,
@@ -61,7 +61,7 @@ public sealed class DraftingTests(TestServer server) : IClassFixture<TestServer>
         var text = DrawingWriter.WriteText(new Sketch().Box("Visit\uFFFF", "PK no\uFFFE").ToDrawing());
         var picture = await instructor.SendAsync(
             HttpMethod.Post,
-            $"/api/exercises/{exercise}/picture",
+            $"/api/parts/{exercise.Part}/picture",
             new
             {
                 drawing = text,

@@ -18,7 +18,7 @@ public sealed class DrawingToolTests(TestServer server) : IClassFixture<TestServ
         using var instructor = await server.AsAsync("instructor");
         var exercise = await Story.PublishedAsync(server, instructor);
         var reply = await instructor.PostAsync(
-            $"/api/exercises/{exercise}/amend",
+            $"/api/parts/{exercise.Part}/amend",
             new
             {
                 drawing = DrawingWriter.WriteText(Visits),
@@ -46,7 +46,7 @@ public sealed class DrawingToolTests(TestServer server) : IClassFixture<TestServ
         var text = DrawingWriter.WriteText(Visits);
         var rows = (
             await instructor.PostAsync(
-                $"/api/exercises/{exercise}/members",
+                $"/api/parts/{exercise.Part}/members",
                 new { drawing = text, shapes = new[] { "b1", "b2" } }
             )
         )["rows"]!.AsArray();
@@ -54,7 +54,7 @@ public sealed class DrawingToolTests(TestServer server) : IClassFixture<TestServ
         ((string)shared["name"]!).ShouldBe("date");
         var members = shared["cells"]!.AsArray().Select(cell => (string)cell!["attributeId"]!).ToArray();
         var lifted = await instructor.PostAsync(
-            $"/api/exercises/{exercise}/lift",
+            $"/api/parts/{exercise.Part}/lift",
             new
             {
                 drawing = text,
@@ -70,7 +70,7 @@ public sealed class DrawingToolTests(TestServer server) : IClassFixture<TestServ
 
         var super = drawing.Shapes.Single(shape => shape.Text == "Event").Id;
         var pushed = await instructor.PostAsync(
-            $"/api/exercises/{exercise}/push-down",
+            $"/api/parts/{exercise.Part}/push-down",
             new { drawing = DrawingWriter.WriteText(drawing), shape = super }
         );
         var again = DrawingReader.Read((string)pushed["drawing"]!).Drawing!;
@@ -79,14 +79,14 @@ public sealed class DrawingToolTests(TestServer server) : IClassFixture<TestServ
         (
             await instructor.CodeOfAsync(
                 HttpMethod.Post,
-                $"/api/exercises/{exercise}/push-down",
+                $"/api/parts/{exercise.Part}/push-down",
                 new { drawing = text, shape = "b1" }
             )
         ).ShouldBe("no-subtypes");
         (
             await instructor.CodeOfAsync(
                 HttpMethod.Post,
-                $"/api/exercises/{exercise}/lift",
+                $"/api/parts/{exercise.Part}/lift",
                 new
                 {
                     drawing = text,
@@ -106,14 +106,14 @@ public sealed class DrawingToolTests(TestServer server) : IClassFixture<TestServ
         using var instructor = await server.AsAsync("instructor");
         var exercise = await Story.PublishedAsync(server, instructor);
         var reply = await instructor.PostAsync(
-            $"/api/exercises/{exercise}/redraw",
+            $"/api/parts/{exercise.Part}/redraw",
             new { drawing = DrawingWriter.WriteText(Visits), notation }
         );
         DrawingReader.Read((string)reply["drawing"]!).Drawing!.Shapes.ShouldAllBe(shape => shape.Place != null);
         (
             await instructor.CodeOfAsync(
                 HttpMethod.Post,
-                $"/api/exercises/{exercise}/redraw",
+                $"/api/parts/{exercise.Part}/redraw",
                 new { drawing = DrawingWriter.WriteText(Visits), notation = "runes" }
             )
         ).ShouldBe("notation");
@@ -136,7 +136,7 @@ public sealed class DrawingToolTests(TestServer server) : IClassFixture<TestServ
             }
         )
         {
-            (await student.SendAsync(HttpMethod.Post, $"/api/study/answers/{answer}/{path}", body)).StatusCode.ShouldBe(
+            (await student.SendAsync(HttpMethod.Post, $"/api/study/work/{answer.Work}/{path}", body)).StatusCode.ShouldBe(
                 HttpStatusCode.Forbidden,
                 path
             );
@@ -151,7 +151,7 @@ public sealed class DrawingToolTests(TestServer server) : IClassFixture<TestServ
         (
             await instructor.CodeOfAsync(
                 HttpMethod.Post,
-                $"/api/exercises/{exercise}/amend",
+                $"/api/parts/{exercise.Part}/amend",
                 new { drawing = DrawingWriter.WriteText(Visits), lines = new[] { new string('x', 1001) } }
             )
         ).ShouldBe("too-many");

@@ -13,19 +13,18 @@ public sealed class ExerciseTests(TestServer server) : IClassFixture<TestServer>
     public async Task A_new_exercise_says_what_it_lacks_step_by_step()
     {
         using var instructor = await server.AsAsync("instructor");
-        var id = (Guid)
-            (await instructor.PostAsync("/api/exercises", new { title = "  Lighthouse  ", cohortId = server.CohortId }))["id"]!;
+        var id = await Story.MadeAsync(server, instructor, "  Lighthouse  ");
         (await LacksAsync(instructor, id)).ShouldBe("Write the scenario first.");
         await instructor.PutAsync($"/api/exercises/{id}/scenario", new { revision = 1, text = "A lighthouse has a *keeper*." });
         (await LacksAsync(instructor, id)).ShouldBe("Draw the model answer first.");
         await instructor.PutAsync(
-            $"/api/exercises/{id}/model",
+            $"/api/parts/{id.Part}/model",
             new { revision = 1, text = DrawingWriter.WriteText(TestServer.Model) }
         );
         (await LacksAsync(instructor, id)).ShouldBe("Derive the marking scheme first.");
-        var scheme = await instructor.PostAsync($"/api/exercises/{id}/scheme");
+        var scheme = await instructor.PostAsync($"/api/parts/{id.Part}/scheme");
         await instructor.PutAsync(
-            $"/api/exercises/{id}/assessment",
+            $"/api/parts/{id.Part}/assessment",
             new { revision = 1, value = new { tolerances = Array.Empty<object>(), scheme } }
         );
         (await LacksAsync(instructor, id)).ShouldBeNull();
@@ -39,7 +38,7 @@ public sealed class ExerciseTests(TestServer server) : IClassFixture<TestServer>
     {
         using var instructor = await server.AsAsync("instructor");
         var id = await Story.DraftAsync(server, instructor);
-        var scheme = await instructor.PostAsync($"/api/exercises/{id}/scheme");
+        var scheme = await instructor.PostAsync($"/api/parts/{id.Part}/scheme");
         var lines = scheme["lines"]!.AsArray();
         lines.Sum(line => Value(line!["marks"]!)).ShouldBe(20);
         lines.SelectMany(line => line!["facts"]!.AsArray()).Select(fact => (string)fact!).ShouldBeUnique();
@@ -56,9 +55,9 @@ public sealed class ExerciseTests(TestServer server) : IClassFixture<TestServer>
         using var one = await server.AsAsync("instructor");
         using var two = await server.AsAsync("instructor");
         var id = await Story.DraftAsync(server, one);
-        var revision = (int)(await one.GetAsync($"/api/exercises/{id}"))[document]!["revision"]!;
-        await one.PutAsync($"/api/exercises/{id}/{document}", Body(document, revision, "first"));
-        var response = await two.SendAsync(HttpMethod.Put, $"/api/exercises/{id}/{document}", Body(document, revision, "second"));
+        var revision = await RevisionAsync(one, id, document);
+        await one.PutAsync(PathOf(id, document), Body(document, revision, "first"));
+        var response = await two.SendAsync(HttpMethod.Put, PathOf(id, document), Body(document, revision, "second"));
         var problem = JsonNode.Parse(await response.Content.ReadAsStringAsync())!;
         ((string)problem["code"]!).ShouldBe("conflict");
         ((int)problem["current"]!["revision"]!).ShouldBe(revision + 1);
@@ -73,10 +72,10 @@ public sealed class ExerciseTests(TestServer server) : IClassFixture<TestServer>
     {
         using var instructor = await server.AsAsync("instructor");
         var id = await Story.PublishedAsync(server, instructor);
-        var revision = (int)(await instructor.GetAsync($"/api/exercises/{id}"))[document]!["revision"]!;
-        (
-            await instructor.CodeOfAsync(HttpMethod.Put, $"/api/exercises/{id}/{document}", Body(document, revision, "late"))
-        ).ShouldBe("published");
+        var revision = await RevisionAsync(instructor, id, document);
+        (await instructor.CodeOfAsync(HttpMethod.Put, PathOf(id, document), Body(document, revision, "late"))).ShouldBe(
+            "published"
+        );
         (await instructor.CodeOfAsync(HttpMethod.Post, $"/api/exercises/{id}/publish", new { })).ShouldBe("already-done");
     }
 
@@ -85,9 +84,9 @@ public sealed class ExerciseTests(TestServer server) : IClassFixture<TestServer>
     {
         using var instructor = await server.AsAsync("instructor");
         var id = await Story.DraftAsync(server, instructor);
-        var scheme = await instructor.PostAsync($"/api/exercises/{id}/scheme");
+        var scheme = await instructor.PostAsync($"/api/parts/{id.Part}/scheme");
         await instructor.PutAsync(
-            $"/api/exercises/{id}/assessment",
+            $"/api/parts/{id.Part}/assessment",
             new { revision = 1, value = new { tolerances = Array.Empty<object>(), scheme } }
         );
         (
@@ -121,7 +120,7 @@ public sealed class ExerciseTests(TestServer server) : IClassFixture<TestServer>
         using var instructor = await server.AsAsync("instructor");
         var id = await Story.DraftAsync(server, instructor);
         var reading = await instructor.PostAsync(
-            $"/api/exercises/{id}/reading",
+            $"/api/parts/{id.Part}/reading",
             new { drawing = DrawingWriter.WriteText(TestServer.Model) }
         );
         ((string)reading["hash"]!).ShouldBe(DrawingWriter.Hash(TestServer.Model));
@@ -138,6 +137,22 @@ public sealed class ExerciseTests(TestServer server) : IClassFixture<TestServer>
         ((int)cohorts[0]!["students"]!).ShouldBe(3);
     }
 
+    private static string PathOf(SetExercise exercise, string document) =>
+        document switch
+        {
+            "scenario" => $"/api/exercises/{exercise}/scenario",
+            "part" => $"/api/parts/{exercise.Part}",
+            _ => $"/api/parts/{exercise.Part}/{document}",
+        };
+
+    private static async Task<int> RevisionAsync(Client instructor, SetExercise exercise, string document) =>
+        (int)
+            (
+                document == "scenario"
+                    ? await instructor.GetAsync($"/api/exercises/{exercise}")
+                    : await Story.PartAsync(instructor, exercise)
+            )[document]!["revision"]!;
+
     private static object Body(string document, int revision, string text) =>
         document switch
         {
@@ -145,7 +160,6 @@ public sealed class ExerciseTests(TestServer server) : IClassFixture<TestServer>
             "part" => new
             {
                 revision,
-                title = text,
                 value = new
                 {
                     level = "logical",

@@ -53,9 +53,11 @@ public sealed class InputTests(TestServer server) : IClassFixture<TestServer>
                 var path = "/" + endpoint.RoutePattern.RawText!.TrimStart('/');
                 var forStudents = endpoint.Metadata.GetMetadata<WhoMay>()!.Who == Who.Student;
                 var id =
-                    path.Contains("/answers/", StringComparison.Ordinal) ? answer
-                    : forStudents ? exercise
-                    : draft;
+                    path.Contains("/work/", StringComparison.Ordinal) ? answer.Work
+                    : path.Contains("/answers/", StringComparison.Ordinal) ? answer.Id
+                    : path.Contains("/parts/{id", StringComparison.Ordinal) ? draft.Part
+                    : forStudents ? exercise.Id
+                    : draft.Id;
                 path = path.Replace("{id:guid}", id.ToString(), StringComparison.Ordinal)
                     .Replace("/rulings", "/rulings?finding=x", StringComparison.Ordinal);
                 var response = await (forStudents ? student : instructor).SendRawAsync(new HttpMethod(method), path, body);
@@ -94,15 +96,14 @@ public sealed class InputTests(TestServer server) : IClassFixture<TestServer>
     {
         using var instructor = await server.AsAsync("instructor");
         var exercise = await Story.DraftAsync(server, instructor);
-        var before = (await instructor.GetAsync($"/api/exercises/{exercise}"))["part"]!.ToJsonString();
+        var before = (await Story.PartAsync(instructor, exercise))["part"]!.ToJsonString();
         (
             await instructor.CodeOfAsync(
                 HttpMethod.Put,
-                $"/api/exercises/{exercise}/part",
+                $"/api/parts/{exercise.Part}",
                 new
                 {
                     revision = 2,
-                    title = "t",
                     value = new
                     {
                         marks,
@@ -113,7 +114,7 @@ public sealed class InputTests(TestServer server) : IClassFixture<TestServer>
                 }
             )
         ).ShouldBe(notation == "hieroglyphs" ? "notation" : "part");
-        (await instructor.GetAsync($"/api/exercises/{exercise}"))["part"]!.ToJsonString().ShouldBe(before);
+        (await Story.PartAsync(instructor, exercise))["part"]!.ToJsonString().ShouldBe(before);
     }
 
     [Fact]
@@ -121,9 +122,9 @@ public sealed class InputTests(TestServer server) : IClassFixture<TestServer>
     {
         using var instructor = await server.AsAsync("instructor");
         var exercise = await Story.DraftAsync(server, instructor);
-        var scheme = await instructor.PostAsync($"/api/exercises/{exercise}/scheme");
+        var scheme = await instructor.PostAsync($"/api/parts/{exercise.Part}/scheme");
         await instructor.PutAsync(
-            $"/api/exercises/{exercise}/assessment",
+            $"/api/parts/{exercise.Part}/assessment",
             new { revision = 1, value = new { tolerances = Array.Empty<object>(), scheme } }
         );
         (
@@ -253,14 +254,14 @@ public sealed class InputTests(TestServer server) : IClassFixture<TestServer>
         var exercise = await Story.DraftAsync(server, instructor);
         var response = await instructor.SendAsync(
             HttpMethod.Put,
-            $"/api/exercises/{exercise}/model",
+            $"/api/parts/{exercise.Part}/model",
             new { revision = 2, text = "{\"format\":\"blue-slate-drawing\",\"version\":99,\"sheets\":[]}" }
         );
         var problem = JsonNode.Parse(await response.Content.ReadAsStringAsync())!;
         response.StatusCode.ShouldBe(HttpStatusCode.UnprocessableEntity);
         ((string)problem["code"]!).ShouldStartWith("drawing-");
         ((string)problem["place"]!).ShouldContain("$.version");
-        ((string)(await instructor.GetAsync($"/api/exercises/{exercise}"))["model"]!["text"]!).ShouldBe(
+        ((string)(await Story.PartAsync(instructor, exercise))["model"]!["text"]!).ShouldBe(
             DrawingWriter.WriteText(TestServer.Model)
         );
     }
@@ -280,7 +281,7 @@ public sealed class InputTests(TestServer server) : IClassFixture<TestServer>
         };
         var response = await instructor.SendAsync(
             HttpMethod.Put,
-            $"/api/exercises/{exercise}/assessment",
+            $"/api/parts/{exercise.Part}/assessment",
             new
             {
                 revision = 1,
@@ -310,7 +311,7 @@ public sealed class InputTests(TestServer server) : IClassFixture<TestServer>
         var answer = await Story.StartedAsync(student, await Story.PublishedAsync(server, instructor));
         var response = await student.SendAsync(
             HttpMethod.Put,
-            $"/api/study/answers/{answer}/drawing",
+            $"/api/study/work/{answer.Work}/drawing",
             new
             {
                 revision = 1,
@@ -342,7 +343,7 @@ public sealed class InputTests(TestServer server) : IClassFixture<TestServer>
         {
             var saving = await student.CodeOfAsync(
                 HttpMethod.Put,
-                $"/api/study/answers/{answer}/drawing",
+                $"/api/study/work/{answer.Work}/drawing",
                 new
                 {
                     revision = 1,
@@ -351,15 +352,15 @@ public sealed class InputTests(TestServer server) : IClassFixture<TestServer>
                 }
             );
             saving.ShouldStartWith("drawing-");
-            (await student.CodeOfAsync(HttpMethod.Post, $"/api/study/answers/{answer}/reading", new { drawing })).ShouldBe(
+            (await student.CodeOfAsync(HttpMethod.Post, $"/api/study/work/{answer.Work}/reading", new { drawing })).ShouldBe(
                 saving
             );
-            (await instructor.CodeOfAsync(HttpMethod.Post, $"/api/exercises/{exercise}/reading", new { drawing })).ShouldBe(
+            (await instructor.CodeOfAsync(HttpMethod.Post, $"/api/parts/{exercise.Part}/reading", new { drawing })).ShouldBe(
                 saving
             );
         }
 
-        ((int)(await student.GetAsync($"/api/study/answers/{answer}"))["revision"]!).ShouldBe(1);
+        ((int)(await student.GetAsync($"/api/study/answers/{answer}"))["works"]![0]!["revision"]!).ShouldBe(1);
     }
 
     [Fact]

@@ -28,11 +28,11 @@ public sealed class MarkingTests(TestServer server) : IClassFixture<TestServer>
         var released = await instructor.PostAsync($"/api/marking/exercises/{exercise}/release");
         ((int)released["released"]!, (int)released["heldBack"]!).ShouldBe((1, 1));
         (await one.CodeOfAsync(HttpMethod.Get, $"/api/study/answers/{doubtful}/marks")).ShouldBe("not-released");
-        (await two.GetAsync($"/api/study/answers/{plain}/marks"))["result"].ShouldNotBeNull();
+        (await Story.MarksAsync(two, plain))["result"].ShouldNotBeNull();
 
-        await instructor.PostAsync($"/api/marking/answers/{doubtful}/gone-through");
+        await instructor.PostAsync($"/api/marking/work/{doubtful.Work}/gone-through");
         ((int)(await instructor.PostAsync($"/api/marking/exercises/{exercise}/release"))["released"]!).ShouldBe(1);
-        (await one.GetAsync($"/api/study/answers/{doubtful}/marks"))["result"].ShouldNotBeNull();
+        (await Story.MarksAsync(one, doubtful))["result"].ShouldNotBeNull();
     }
 
     [Fact]
@@ -41,13 +41,13 @@ public sealed class MarkingTests(TestServer server) : IClassFixture<TestServer>
         var (instructor, exercise) = await PublishedAsync();
         using var student = await server.AsAsync("student");
         var answer = await Story.HandedInAsync(server, student, exercise, Story.Faulty);
-        await instructor.PostAsync($"/api/marking/answers/{answer}/gone-through");
+        await instructor.PostAsync($"/api/marking/work/{answer.Work}/gone-through");
         await instructor.PostAsync($"/api/marking/exercises/{exercise}/release");
         var before = (await student.GetAsync($"/api/study/answers/{answer}/marks")).ToJsonString();
         await using (var context = server.Database.Open())
         {
             await context
-                .AssessmentRevisions.Where(revision => revision.ExerciseId == exercise)
+                .AssessmentRevisions.Where(revision => revision.PartId == exercise.Part)
                 .ExecuteUpdateAsync(
                     set => set.SetProperty(revision => revision.Model, DrawingWriter.WriteText(Drawing.Empty)),
                     TestContext.Current.CancellationToken
@@ -58,7 +58,7 @@ public sealed class MarkingTests(TestServer server) : IClassFixture<TestServer>
         (
             await instructor.CodeOfAsync(
                 HttpMethod.Put,
-                $"/api/exercises/{exercise}/assessment",
+                $"/api/parts/{exercise.Part}/assessment",
                 new { revision = 2, value = new { } }
             )
         ).ShouldBe("scheme");
@@ -71,7 +71,7 @@ public sealed class MarkingTests(TestServer server) : IClassFixture<TestServer>
         using var student = await server.AsAsync("student");
         var exercise = await Story.DraftAsync(server, instructor);
         await instructor.PutAsync(
-            $"/api/exercises/{exercise}/part",
+            $"/api/parts/{exercise.Part}",
             new
             {
                 revision = 2,
@@ -84,16 +84,16 @@ public sealed class MarkingTests(TestServer server) : IClassFixture<TestServer>
                 },
             }
         );
-        var scheme = await instructor.PostAsync($"/api/exercises/{exercise}/scheme");
+        var scheme = await instructor.PostAsync($"/api/parts/{exercise.Part}/scheme");
         await instructor.PutAsync(
-            $"/api/exercises/{exercise}/assessment",
+            $"/api/parts/{exercise.Part}/assessment",
             new { revision = 1, value = new { tolerances = Array.Empty<object>(), scheme } }
         );
         await instructor.PostAsync($"/api/exercises/{exercise}/publish", new { });
         var answer = await Story.HandedInAsync(server, student, exercise, Story.Faulty);
-        await instructor.PostAsync($"/api/marking/answers/{answer}/gone-through");
+        await instructor.PostAsync($"/api/marking/work/{answer.Work}/gone-through");
         await instructor.PostAsync($"/api/marking/exercises/{exercise}/release");
-        (await student.GetAsync($"/api/study/answers/{answer}/marks"))["modelDrawing"].ShouldBeNull();
+        (await Story.MarksAsync(student, answer))["modelDrawing"].ShouldBeNull();
     }
 
     [Fact]
@@ -103,10 +103,10 @@ public sealed class MarkingTests(TestServer server) : IClassFixture<TestServer>
         using var assistant = await server.AsAsync("assistant");
         using var student = await server.AsAsync("student");
         var answer = await Story.HandedInAsync(server, student, exercise, Story.Faulty);
-        var note = (string)(await assistant.GetAsync($"/api/marking/answers/{answer}"))["result"]!["notes"]![0]!["id"]!;
-        var path = $"/api/marking/answers/{answer}/rulings?finding={Uri.EscapeDataString(note)}";
+        var note = (string)(await assistant.GetAsync($"/api/marking/work/{answer.Work}"))["result"]!["notes"]![0]!["id"]!;
+        var path = $"/api/marking/work/{answer.Work}/rulings?finding={Uri.EscapeDataString(note)}";
         await assistant.PutAsync(path, new { decision = "allow", comment = "  As in the lecture. " });
-        var ruled = await instructor.GetAsync($"/api/marking/answers/{answer}");
+        var ruled = await instructor.GetAsync($"/api/marking/work/{answer.Work}");
         var ruling = ruled["rulings"]!.AsArray().ShouldHaveSingleItem()!;
         ((string)ruling["decision"]!).ShouldBe("allow");
         ((string)ruling["comment"]!).Trim().ShouldBe("As in the lecture.");
@@ -123,11 +123,11 @@ public sealed class MarkingTests(TestServer server) : IClassFixture<TestServer>
         var answer = await Story.HandedInAsync(server, student, exercise, Story.Faulty);
         var response = await instructor.SendAsync(
             HttpMethod.Put,
-            $"/api/marking/answers/{answer}/rulings?finding=entity-missing:b99",
+            $"/api/marking/work/{answer.Work}/rulings?finding=entity-missing:b99",
             new { decision = "allow" }
         );
         ((int)response.StatusCode).ShouldBeInRange(400, 499);
-        (await instructor.GetAsync($"/api/marking/answers/{answer}"))["rulings"]!.AsArray().ShouldBeEmpty();
+        (await instructor.GetAsync($"/api/marking/work/{answer.Work}"))["rulings"]!.AsArray().ShouldBeEmpty();
     }
 
     [Fact]
@@ -142,7 +142,7 @@ public sealed class MarkingTests(TestServer server) : IClassFixture<TestServer>
         var row = desk["answers"]!.AsArray().ShouldHaveSingleItem()!;
         ((string)row["code"]!).ShouldMatch("^[2-9A-HJ-NP-Z]{4}$");
         desk.ToJsonString().ShouldNotContain("test.invalid");
-        var marking = await instructor.GetAsync($"/api/marking/answers/{(Guid)row["id"]!}");
+        var marking = await instructor.GetAsync($"/api/marking/work/{(Guid)row["works"]![0]!["id"]!}");
         marking.ToJsonString().ShouldNotContain("student@");
     }
 
@@ -152,7 +152,7 @@ public sealed class MarkingTests(TestServer server) : IClassFixture<TestServer>
         var (instructor, exercise) = await PublishedAsync();
         using var student = await server.AsAsync("student");
         var answer = await Story.StartedAsync(student, exercise);
-        (await instructor.CodeOfAsync(HttpMethod.Get, $"/api/marking/answers/{answer}")).ShouldBe("no-such-answer");
+        (await instructor.CodeOfAsync(HttpMethod.Get, $"/api/marking/work/{answer.Work}")).ShouldBe("no-such-answer");
         var preview = await instructor.GetAsync($"/api/marking/exercises/{exercise}/release");
         preview["ready"]!.AsArray().ShouldBeEmpty();
         ((int)preview["stillDrawing"]!).ShouldBe(1);
@@ -169,7 +169,7 @@ public sealed class MarkingTests(TestServer server) : IClassFixture<TestServer>
         var results = new List<JsonNode>();
         foreach (var answer in new[] { first, second })
         {
-            results.Add((await instructor.GetAsync($"/api/marking/answers/{answer}"))["result"]!);
+            results.Add((await instructor.GetAsync($"/api/marking/work/{answer.Work}"))["result"]!);
         }
 
         results[1].ToJsonString().ShouldBe(results[0].ToJsonString());
@@ -190,7 +190,7 @@ public sealed class MarkingTests(TestServer server) : IClassFixture<TestServer>
         ).ShouldBe(0);
     }
 
-    private async Task<(Client Instructor, Guid Exercise)> PublishedAsync()
+    private async Task<(Client Instructor, SetExercise Exercise)> PublishedAsync()
     {
         var instructor = await server.AsAsync("instructor");
         return (instructor, await Story.PublishedAsync(server, instructor));

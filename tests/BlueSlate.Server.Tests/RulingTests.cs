@@ -22,12 +22,12 @@ public sealed class RulingTests(TestServer server) : IClassFixture<TestServer>
     {
         var (instructor, exercise, first, second) = await TwoFaultyAsync();
         var finding = await FindingAsync(instructor, first, "cardinality-min");
-        var alike = (await instructor.GetAsync($"/api/marking/answers/{first}/alike?finding={finding}"))["answers"]!.AsArray();
-        alike.Select(row => (Guid)row!["id"]!).ShouldBe([first, second]);
-        alike.ShouldAllBe(row => !(bool)row!["identical"]! || (Guid)row["id"]! == first);
+        var alike = (await instructor.GetAsync($"/api/marking/work/{first.Work}/alike?finding={finding}"))["answers"]!.AsArray();
+        alike.Select(row => (Guid)row!["id"]!).ShouldBe([first.Work, second.Work]);
+        alike.ShouldAllBe(row => !(bool)row!["identical"]! || (Guid)row["id"]! == first.Work);
 
         await instructor.PutAsync(
-            $"/api/marking/answers/{first}/rulings?finding={finding}",
+            $"/api/marking/work/{first.Work}/rulings?finding={finding}",
             new
             {
                 decision = "allow",
@@ -37,24 +37,24 @@ public sealed class RulingTests(TestServer server) : IClassFixture<TestServer>
         );
         foreach (var (answer, before) in new[] { (first, alike[0]!), (second, alike[1]!) })
         {
-            var now = await instructor.GetAsync($"/api/marking/answers/{answer}");
+            var now = await instructor.GetAsync($"/api/marking/work/{answer.Work}");
             ((string)now["result"]!["total"]!).ShouldBe((string)before["allowed"]!);
             var ruling = now["rulings"]!.AsArray().ShouldHaveSingleItem()!;
             ((string)ruling["reach"]!, (string)ruling["comment"]!).ShouldBe(("alike", "Both are right."));
-            (await TotalOnDeskAsync(instructor, exercise, answer)).ShouldBe((string)before["allowed"]!);
+            (await TotalOnDeskAsync(instructor, exercise, answer.Work)).ShouldBe((string)before["allowed"]!);
         }
 
         using var late = await server.AsAsync("student3");
         var third = await Story.HandedInAsync(server, late, exercise, Story.Faulty);
-        (await instructor.GetAsync($"/api/marking/answers/{third}"))["rulings"]!.AsArray().Count.ShouldBe(1);
+        (await instructor.GetAsync($"/api/marking/work/{third.Work}"))["rulings"]!.AsArray().Count.ShouldBe(1);
 
         // Taken back where it is seen, it is gone for all.
         await instructor.SendAsync(
             HttpMethod.Delete,
-            $"/api/marking/answers/{second}/rulings?finding={await FindingAsync(instructor, second, "cardinality-min")}"
+            $"/api/marking/work/{second.Work}/rulings?finding={await FindingAsync(instructor, second, "cardinality-min")}"
         );
-        (await instructor.GetAsync($"/api/marking/answers/{first}"))["rulings"]!.AsArray().ShouldBeEmpty();
-        (await TotalOnDeskAsync(instructor, exercise, first)).ShouldBe((string)alike[0]!["now"]!);
+        (await instructor.GetAsync($"/api/marking/work/{first.Work}"))["rulings"]!.AsArray().ShouldBeEmpty();
+        (await TotalOnDeskAsync(instructor, exercise, first.Work)).ShouldBe((string)alike[0]!["now"]!);
     }
 
     [Fact]
@@ -64,11 +64,11 @@ public sealed class RulingTests(TestServer server) : IClassFixture<TestServer>
         using var student = await server.AsAsync("student3");
         var twin = await Story.HandedInAsync(server, student, exercise, Story.Faulty);
         var finding = await FindingAsync(instructor, first, "cardinality-min");
-        await instructor.PutAsync($"/api/marking/answers/{first}/rulings?finding={finding}", new { decision = "allow" });
-        (await instructor.GetAsync($"/api/marking/answers/{twin}"))["rulings"]!.AsArray().Count.ShouldBe(1);
-        (await instructor.GetAsync($"/api/marking/answers/{other}"))["rulings"]!.AsArray().ShouldBeEmpty();
-        await instructor.SendAsync(HttpMethod.Delete, $"/api/marking/answers/{twin}/rulings?finding={finding}");
-        (await instructor.GetAsync($"/api/marking/answers/{first}"))["rulings"]!.AsArray().ShouldBeEmpty();
+        await instructor.PutAsync($"/api/marking/work/{first.Work}/rulings?finding={finding}", new { decision = "allow" });
+        (await instructor.GetAsync($"/api/marking/work/{twin.Work}"))["rulings"]!.AsArray().Count.ShouldBe(1);
+        (await instructor.GetAsync($"/api/marking/work/{other.Work}"))["rulings"]!.AsArray().ShouldBeEmpty();
+        await instructor.SendAsync(HttpMethod.Delete, $"/api/marking/work/{twin.Work}/rulings?finding={finding}");
+        (await instructor.GetAsync($"/api/marking/work/{first.Work}"))["rulings"]!.AsArray().ShouldBeEmpty();
     }
 
     [Fact]
@@ -76,11 +76,13 @@ public sealed class RulingTests(TestServer server) : IClassFixture<TestServer>
     {
         var (instructor, _, first, second) = await TwoFaultyAsync();
         var finding = await FindingAsync(instructor, first, "cardinality-min");
-        var path = $"/api/marking/answers/{first}/rulings?finding={finding}";
+        var path = $"/api/marking/work/{first.Work}/rulings?finding={finding}";
         await instructor.PutAsync(path, new { decision = "allow", reach = "alike" });
         await instructor.PutAsync(path, new { decision = "keep-loss", reach = "answer" });
-        ((string)(await instructor.GetAsync($"/api/marking/answers/{first}"))["rulings"]![0]!["decision"]!).ShouldBe("keep-loss");
-        ((string)(await instructor.GetAsync($"/api/marking/answers/{second}"))["rulings"]![0]!["decision"]!).ShouldBe("allow");
+        ((string)(await instructor.GetAsync($"/api/marking/work/{first.Work}"))["rulings"]![0]!["decision"]!).ShouldBe(
+            "keep-loss"
+        );
+        ((string)(await instructor.GetAsync($"/api/marking/work/{second.Work}"))["rulings"]![0]!["decision"]!).ShouldBe("allow");
     }
 
     [Fact]
@@ -92,7 +94,7 @@ public sealed class RulingTests(TestServer server) : IClassFixture<TestServer>
             context.ReleasedSheets.Add(
                 new ReleasedSheet
                 {
-                    AnswerId = second,
+                    WorkId = second.Work,
                     Frozen = "{}",
                     Total = "0",
                     Maximum = "40",
@@ -103,18 +105,18 @@ public sealed class RulingTests(TestServer server) : IClassFixture<TestServer>
         }
 
         var finding = await FindingAsync(instructor, first, "cardinality-min");
-        var alike = (await instructor.GetAsync($"/api/marking/answers/{first}/alike?finding={finding}"))["answers"]!.AsArray();
-        alike.Select(row => (Guid)row!["id"]!).ShouldBe([first]);
-        var before = await TotalOnDeskAsync(instructor, exercise, second);
+        var alike = (await instructor.GetAsync($"/api/marking/work/{first.Work}/alike?finding={finding}"))["answers"]!.AsArray();
+        alike.Select(row => (Guid)row!["id"]!).ShouldBe([first.Work]);
+        var before = await TotalOnDeskAsync(instructor, exercise, second.Work);
         await instructor.PutAsync(
-            $"/api/marking/answers/{first}/rulings?finding={finding}",
+            $"/api/marking/work/{first.Work}/rulings?finding={finding}",
             new { decision = "allow", reach = "alike" }
         );
-        (await TotalOnDeskAsync(instructor, exercise, second)).ShouldBe(before);
+        (await TotalOnDeskAsync(instructor, exercise, second.Work)).ShouldBe(before);
         (
             await instructor.CodeOfAsync(
                 HttpMethod.Put,
-                $"/api/marking/answers/{second}/stands-for",
+                $"/api/marking/work/{second.Work}/stands-for",
                 new { model = "b1", answer = "b1" }
             )
         ).ShouldBe("released");
@@ -132,19 +134,19 @@ public sealed class RulingTests(TestServer server) : IClassFixture<TestServer>
             exercise,
             new Sketch().Box("Weather", "PK day", "wind").Box("Mooring", "PK mast code", "o altitude").ToDrawing()
         );
-        var path = $"/api/marking/answers/{answer}/stands-for";
-        var before = await instructor.GetAsync($"/api/marking/answers/{answer}");
+        var path = $"/api/marking/work/{answer.Work}/stands-for";
+        var before = await instructor.GetAsync($"/api/marking/work/{answer.Work}");
         var model = Thing(before["stands"]!["model"]!, "Zeppelin");
         var said = new { model, answer = Thing(before["stands"]!["answer"]!, "Weather") };
         var foretold = (string)(await instructor.PostAsync($"{path}/preview", said))["total"]!;
-        (await instructor.GetAsync($"/api/marking/answers/{answer}"))["stands"]!
+        (await instructor.GetAsync($"/api/marking/work/{answer.Work}"))["stands"]!
             .ToJsonString()
             .ShouldBe(before["stands"]!.ToJsonString());
 
         var after = await instructor.PutAsync(path, said);
         ((string)after["result"]!["total"]!).ShouldBe(foretold);
         foretold.ShouldNotBe((string)before["result"]!["total"]!);
-        (await TotalOnDeskAsync(instructor, exercise, answer)).ShouldBe(foretold);
+        (await TotalOnDeskAsync(instructor, exercise, answer.Work)).ShouldBe(foretold);
         after["stands"]!["pairs"]!.AsArray().Single(pair => (bool)pair!["said"]!)!["model"]!.GetValue<string>().ShouldBe(model);
 
         var back = await instructor.PutAsync(path, new { model, answer = (string?)null });
@@ -159,7 +161,7 @@ public sealed class RulingTests(TestServer server) : IClassFixture<TestServer>
     public async Task Whose_marks_a_tolerance_would_change_is_told_and_nothing_is_saved()
     {
         var (instructor, exercise, first, second) = await TwoFaultyAsync();
-        var before = await instructor.GetAsync($"/api/exercises/{exercise}");
+        var before = await Story.PartAsync(instructor, exercise);
         var scheme = before["assessment"]!["value"]!["scheme"]!.DeepClone();
         var facts = scheme["lines"]!
             .AsArray()
@@ -177,12 +179,12 @@ public sealed class RulingTests(TestServer server) : IClassFixture<TestServer>
             }),
             scheme,
         };
-        var told = await instructor.PostAsync($"/api/exercises/{exercise}/assessment/preview", new { value });
-        told["changes"]!.AsArray().Select(row => (Guid)row!["id"]!).ShouldBe([first, second], ignoreOrder: true);
-        (await instructor.GetAsync($"/api/exercises/{exercise}")).ToJsonString().ShouldBe(before.ToJsonString());
+        var told = await instructor.PostAsync($"/api/parts/{exercise.Part}/assessment/preview", new { value });
+        told["changes"]!.AsArray().Select(row => (Guid)row!["id"]!).ShouldBe([first.Work, second.Work], ignoreOrder: true);
+        (await Story.PartAsync(instructor, exercise)).ToJsonString().ShouldBe(before.ToJsonString());
 
         await instructor.PutAsync(
-            $"/api/exercises/{exercise}/assessment",
+            $"/api/parts/{exercise.Part}/assessment",
             new { revision = (int)before["assessment"]!["revision"]!, value }
         );
         foreach (var row in told["changes"]!.AsArray())
@@ -192,12 +194,12 @@ public sealed class RulingTests(TestServer server) : IClassFixture<TestServer>
         }
 
         using var assistant = await server.AsAsync("assistant");
-        (await assistant.CodeOfAsync(HttpMethod.Post, $"/api/exercises/{exercise}/assessment/preview", new { value })).ShouldBe(
+        (await assistant.CodeOfAsync(HttpMethod.Post, $"/api/parts/{exercise.Part}/assessment/preview", new { value })).ShouldBe(
             "not-allowed"
         );
     }
 
-    private async Task<(Client Instructor, Guid Exercise, Guid First, Guid Second)> TwoFaultyAsync()
+    private async Task<(Client Instructor, SetExercise Exercise, SatAnswer First, SatAnswer Second)> TwoFaultyAsync()
     {
         var instructor = await server.AsAsync("instructor");
         var exercise = await Story.PublishedAsync(server, instructor);
@@ -211,19 +213,19 @@ public sealed class RulingTests(TestServer server) : IClassFixture<TestServer>
         );
     }
 
-    private static async Task<string> FindingAsync(Client instructor, Guid answer, string code)
+    private static async Task<string> FindingAsync(Client instructor, SatAnswer answer, string code)
     {
-        var notes = (await instructor.GetAsync($"/api/marking/answers/{answer}"))["result"]!["notes"]!.AsArray();
+        var notes = (await instructor.GetAsync($"/api/marking/work/{answer.Work}"))["result"]!["notes"]!.AsArray();
         return Uri.EscapeDataString(
             (string)notes.First(note => ((string)note!["id"]!).StartsWith(code, StringComparison.Ordinal))!["id"]!
         );
     }
 
-    private static async Task<string?> TotalOnDeskAsync(Client instructor, Guid exercise, Guid answer) =>
+    private static async Task<string?> TotalOnDeskAsync(Client instructor, SetExercise exercise, Guid work) =>
         (string?)
             (await instructor.GetAsync($"/api/marking/exercises/{exercise}"))["answers"]!
                 .AsArray()
-                .First(row => (Guid)row!["id"]! == answer)!["total"];
+                .First(row => (Guid)row!["works"]![0]!["id"]! == work)!["total"];
 
     private static string Thing(JsonNode things, string name) =>
         (string)things.AsArray().First(thing => (string)thing!["name"]! == name)!["id"]!;

@@ -21,8 +21,8 @@ public sealed class SavingTests(TestServer server) : IClassFixture<TestServer>
         await Story.SaveAsync(student, answer, 1, One);
         using var elsewhere = await server.AsAsync("student");
         var reply = await elsewhere.GetAsync($"/api/study/answers/{answer}");
-        ((int)reply["revision"]!).ShouldBe(2);
-        ((string)reply["drawing"]!).ShouldBe(DrawingWriter.WriteText(One));
+        ((int)reply["works"]![0]!["revision"]!).ShouldBe(2);
+        ((string)reply["works"]![0]!["drawing"]!).ShouldBe(DrawingWriter.WriteText(One));
     }
 
     [Fact]
@@ -30,8 +30,8 @@ public sealed class SavingTests(TestServer server) : IClassFixture<TestServer>
     {
         var (student, answer) = await StartAsync();
         var request = Story.SaveRequest(1, One);
-        await student.PutAsync($"/api/study/answers/{answer}/drawing", request);
-        var again = await student.PutAsync($"/api/study/answers/{answer}/drawing", request);
+        await student.PutAsync($"/api/study/work/{answer.Work}/drawing", request);
+        var again = await student.PutAsync($"/api/study/work/{answer.Work}/drawing", request);
         ((int)again["revision"]!).ShouldBe(2);
     }
 
@@ -55,7 +55,7 @@ public sealed class SavingTests(TestServer server) : IClassFixture<TestServer>
             ],
         };
         var reply = await student.PostAsync(
-            $"/api/study/answers/{answer}/tidy",
+            $"/api/study/work/{answer.Work}/tidy",
             new { drawing = DrawingWriter.WriteText(drawing), only = Array.Empty<string>() }
         );
         var places = reply["places"]!.AsArray();
@@ -64,7 +64,7 @@ public sealed class SavingTests(TestServer server) : IClassFixture<TestServer>
         (
             await student.CodeOfAsync(
                 HttpMethod.Post,
-                $"/api/study/answers/{answer}/tidy",
+                $"/api/study/work/{answer.Work}/tidy",
                 new { drawing = "{", only = Array.Empty<string>() }
             )
         ).ShouldNotBe("server-error");
@@ -73,7 +73,7 @@ public sealed class SavingTests(TestServer server) : IClassFixture<TestServer>
         var exercise = await Story.DraftAsync(server, instructor);
         (
             await instructor.PostAsync(
-                $"/api/exercises/{exercise}/tidy",
+                $"/api/parts/{exercise.Part}/tidy",
                 new { drawing = DrawingWriter.WriteText(drawing), only = new[] { "b1", "b2" } }
             )
         )["places"]!
@@ -83,7 +83,7 @@ public sealed class SavingTests(TestServer server) : IClassFixture<TestServer>
         (
             await classmate.CodeOfAsync(
                 HttpMethod.Post,
-                $"/api/study/answers/{answer}/tidy",
+                $"/api/study/work/{answer.Work}/tidy",
                 new { drawing = DrawingWriter.WriteText(drawing), only = Array.Empty<string>() }
             )
         ).ShouldBe("no-such-answer");
@@ -94,7 +94,11 @@ public sealed class SavingTests(TestServer server) : IClassFixture<TestServer>
     {
         var (student, answer) = await StartAsync();
         await Story.SaveAsync(student, answer, 1, One);
-        var response = await student.SendAsync(HttpMethod.Put, $"/api/study/answers/{answer}/drawing", Story.SaveRequest(1, Two));
+        var response = await student.SendAsync(
+            HttpMethod.Put,
+            $"/api/study/work/{answer.Work}/drawing",
+            Story.SaveRequest(1, Two)
+        );
         var problem = JsonNode.Parse(await response.Content.ReadAsStringAsync())!;
         ((string)problem["code"]!).ShouldBe("conflict");
         ((string)problem["current"]!["drawing"]!).ShouldBe(DrawingWriter.WriteText(One));
@@ -106,13 +110,15 @@ public sealed class SavingTests(TestServer server) : IClassFixture<TestServer>
     {
         var (student, answer) = await StartAsync();
         await Story.SaveAsync(student, answer, 1, One);
-        var receipt = await student.PostAsync($"/api/study/answers/{answer}/hand-in", new { revision = 2 });
-        (await student.CodeOfAsync(HttpMethod.Put, $"/api/study/answers/{answer}/drawing", Story.SaveRequest(2, Two))).ShouldBe(
+        var receipt = await student.PostAsync($"/api/study/answers/{answer}/hand-in", Story.HandIn(answer, 2));
+        (await student.CodeOfAsync(HttpMethod.Put, $"/api/study/work/{answer.Work}/drawing", Story.SaveRequest(2, Two))).ShouldBe(
             "handed-in"
         );
-        var again = await student.PostAsync($"/api/study/answers/{answer}/hand-in", new { revision = 2 });
+        var again = await student.PostAsync($"/api/study/answers/{answer}/hand-in", Story.HandIn(answer, 2));
         ((string)again["receipt"]!).ShouldBe((string)receipt["receipt"]!);
-        ((string)(await student.GetAsync($"/api/study/answers/{answer}"))["drawing"]!).ShouldBe(DrawingWriter.WriteText(One));
+        ((string)(await student.GetAsync($"/api/study/answers/{answer}"))["works"]![0]!["drawing"]!).ShouldBe(
+            DrawingWriter.WriteText(One)
+        );
         (await KeptAsync(answer, CheckpointReason.TooLate)).ShouldBe([DrawingWriter.WriteText(Two)]);
     }
 
@@ -121,7 +127,7 @@ public sealed class SavingTests(TestServer server) : IClassFixture<TestServer>
     {
         var (student, answer) = await StartAsync();
         await Story.SaveAsync(student, answer, 1, One);
-        (await student.CodeOfAsync(HttpMethod.Post, $"/api/study/answers/{answer}/hand-in", new { revision = 1 })).ShouldBe(
+        (await student.CodeOfAsync(HttpMethod.Post, $"/api/study/answers/{answer}/hand-in", Story.HandIn(answer, 1))).ShouldBe(
             "conflict"
         );
     }
@@ -134,16 +140,18 @@ public sealed class SavingTests(TestServer server) : IClassFixture<TestServer>
         {
             var past = DateTimeOffset.UtcNow.AddMinutes(-1);
             await context.Database.ExecuteSqlAsync(
-                $"UPDATE answers SET ends_at = {past} WHERE id = {answer}",
+                $"UPDATE answers SET ends_at = {past} WHERE id = {answer.Id}",
                 TestContext.Current.CancellationToken
             );
         }
 
-        (await student.CodeOfAsync(HttpMethod.Put, $"/api/study/answers/{answer}/drawing", Story.SaveRequest(1, Two))).ShouldBe(
+        (await student.CodeOfAsync(HttpMethod.Put, $"/api/study/work/{answer.Work}/drawing", Story.SaveRequest(1, Two))).ShouldBe(
             "time-over"
         );
         (await KeptAsync(answer, CheckpointReason.TooLate)).ShouldBe([DrawingWriter.WriteText(Two)]);
-        ((bool)(await student.PostAsync($"/api/study/answers/{answer}/hand-in", new { revision = 1 }))["late"]!).ShouldBeTrue();
+        (
+            (bool)(await student.PostAsync($"/api/study/answers/{answer}/hand-in", Story.HandIn(answer, 1)))["late"]!
+        ).ShouldBeTrue();
     }
 
     [Fact]
@@ -156,7 +164,7 @@ public sealed class SavingTests(TestServer server) : IClassFixture<TestServer>
                 .Select(i =>
                     student.SendAsync(
                         HttpMethod.Put,
-                        $"/api/study/answers/{answer}/drawing",
+                        $"/api/study/work/{answer.Work}/drawing",
                         Story.SaveRequest(1, new Sketch().Box($"Box {i}").ToDrawing())
                     )
                 )
@@ -173,7 +181,7 @@ public sealed class SavingTests(TestServer server) : IClassFixture<TestServer>
         Task<HttpResponseMessage> LoseAsync(int i) =>
             student.SendAsync(
                 HttpMethod.Put,
-                $"/api/study/answers/{answer}/drawing",
+                $"/api/study/work/{answer.Work}/drawing",
                 Story.SaveRequest(1, new Sketch().Box($"Loser {i}").ToDrawing())
             );
         for (var i = 0; i < 14; i++)
@@ -194,7 +202,7 @@ public sealed class SavingTests(TestServer server) : IClassFixture<TestServer>
         var (student, answer) = await StartAsync();
         var response = await student.SendAsync(
             HttpMethod.Put,
-            $"/api/study/answers/{answer}/drawing",
+            $"/api/study/work/{answer.Work}/drawing",
             new
             {
                 revision = 1,
@@ -208,7 +216,7 @@ public sealed class SavingTests(TestServer server) : IClassFixture<TestServer>
         ((string)problem["place"]!).ShouldContain("$.sheets[0].shapes[0].form");
     }
 
-    private async Task<(Client Student, Guid Answer)> StartAsync()
+    private async Task<(Client Student, SatAnswer Answer)> StartAsync()
     {
         using var instructor = await server.AsAsync("instructor");
         var exercise = await Story.PublishedAsync(server, instructor);
@@ -216,11 +224,11 @@ public sealed class SavingTests(TestServer server) : IClassFixture<TestServer>
         return (student, await Story.StartedAsync(student, exercise));
     }
 
-    private async Task<List<string>> KeptAsync(Guid answer, CheckpointReason reason)
+    private async Task<List<string>> KeptAsync(SatAnswer answer, CheckpointReason reason)
     {
         await using var context = server.Database.Open();
         return await context
-            .Checkpoints.Where(row => row.AnswerId == answer && row.Reason == reason)
+            .Checkpoints.Where(row => row.WorkId == answer.Work && row.Reason == reason)
             .Select(row => row.Drawing)
             .ToListAsync(TestContext.Current.CancellationToken);
     }

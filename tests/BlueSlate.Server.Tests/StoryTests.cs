@@ -19,7 +19,7 @@ public sealed class StoryTests(TestServer server) : IClassFixture<TestServer>
         ((string)desk["answers"]![0]!["state"]!).ShouldBe("checked");
         desk.ToJsonString().ShouldNotContain("student@");
 
-        var marking = await instructor.GetAsync($"/api/marking/answers/{answer}");
+        var marking = await instructor.GetAsync($"/api/marking/work/{answer.Work}");
         var codes = marking["result"]!["notes"]!.AsArray().Select(note => (string)note!["code"]!).Order().ToList();
         codes.ShouldBe(["attribute-missing", "cardinality-min"]);
         var before = Value(marking["result"]!["total"]!);
@@ -27,27 +27,27 @@ public sealed class StoryTests(TestServer server) : IClassFixture<TestServer>
         var finding = (string)
             marking["result"]!["notes"]!.AsArray().First(note => (string)note!["code"]! == "cardinality-min")!["id"]!;
         var ruled = await instructor.PutAsync(
-            $"/api/marking/answers/{answer}/rulings?finding={Uri.EscapeDataString(finding)}",
+            $"/api/marking/work/{answer.Work}/rulings?finding={Uri.EscapeDataString(finding)}",
             new { decision = "allow", comment = "The wording allows it." }
         );
         Value(ruled["result"]!["total"]!).ShouldBeGreaterThan(before);
         LossesOf(ruled).ShouldBe(Value(ruled["result"]!["maximum"]!) - Value(ruled["result"]!["exact"]!), 1e-9);
 
-        await instructor.PostAsync($"/api/marking/answers/{answer}/gone-through");
+        await instructor.PostAsync($"/api/marking/work/{answer.Work}/gone-through");
         (await student.CodeOfAsync(HttpMethod.Get, $"/api/study/answers/{answer}/marks")).ShouldBe("not-released");
         ((int)(await instructor.PostAsync($"/api/marking/exercises/{exercise}/release"))["released"]!).ShouldBe(1);
 
-        var marks = await student.GetAsync($"/api/study/answers/{answer}/marks");
+        var marks = await Story.MarksAsync(student, answer);
         ((string)marks["result"]!["total"]!).ShouldBe((string)ruled["result"]!["total"]!);
         ((string)marks["rulings"]![0]!["comment"]!).ShouldBe("The wording allows it.");
         ((string)marks["modelDrawing"]!).ShouldContain("Zeppelin");
 
         // A later decision changes nothing of what is released.
         await instructor.PutAsync(
-            $"/api/marking/answers/{answer}/rulings?finding={Uri.EscapeDataString(finding)}",
+            $"/api/marking/work/{answer.Work}/rulings?finding={Uri.EscapeDataString(finding)}",
             new { decision = "keep-loss" }
         );
-        (await student.GetAsync($"/api/study/answers/{answer}/marks")).ToJsonString().ShouldBe(marks.ToJsonString());
+        (await Story.MarksAsync(student, answer)).ToJsonString().ShouldBe(marks.ToJsonString());
     }
 
     [Fact]
@@ -57,12 +57,12 @@ public sealed class StoryTests(TestServer server) : IClassFixture<TestServer>
         using var student = await server.AsAsync("student2");
         var exercise = await Story.PublishedAsync(server, instructor);
         var answer = await Story.HandedInAsync(server, student, exercise, Story.Faulty);
-        var before = await instructor.GetAsync($"/api/marking/answers/{answer}");
+        var before = await instructor.GetAsync($"/api/marking/work/{answer.Work}");
         var path =
-            $"/api/marking/answers/{answer}/rulings?finding={Uri.EscapeDataString((string)before["result"]!["notes"]![0]!["id"]!)}";
+            $"/api/marking/work/{answer.Work}/rulings?finding={Uri.EscapeDataString((string)before["result"]!["notes"]![0]!["id"]!)}";
         await instructor.PutAsync(path, new { decision = "allow-in-part", comment = "" });
         await instructor.SendAsync(HttpMethod.Delete, path);
-        var after = await instructor.GetAsync($"/api/marking/answers/{answer}");
+        var after = await instructor.GetAsync($"/api/marking/work/{answer.Work}");
         after["result"]!.ToJsonString().ShouldBe(before["result"]!.ToJsonString());
     }
 
@@ -73,15 +73,15 @@ public sealed class StoryTests(TestServer server) : IClassFixture<TestServer>
         using var student = await server.AsAsync("student");
         var exercise = await Story.PublishedAsync(server, instructor);
         var answer = await Story.HandedInAsync(server, student, exercise, Story.Faulty);
-        var assessment = (await instructor.GetAsync($"/api/exercises/{exercise}"))["assessment"]!;
+        var assessment = (await Story.PartAsync(instructor, exercise))["assessment"]!;
         var value = assessment["value"]!.DeepClone();
         value["tolerances"] = new JsonArray(new JsonObject { ["fact"] = "min:r1/to", ["accepted"] = new JsonArray("1") });
         await instructor.PutAsync(
-            $"/api/exercises/{exercise}/assessment",
+            $"/api/parts/{exercise.Part}/assessment",
             new { revision = (int)assessment["revision"]!, value }
         );
-        await server.CheckAsync(answer);
-        var marking = await instructor.GetAsync($"/api/marking/answers/{answer}");
+        await server.CheckAsync(answer.Work);
+        var marking = await instructor.GetAsync($"/api/marking/work/{answer.Work}");
         marking["result"]!["notes"]!.AsArray().Select(note => (string)note!["code"]!).ShouldBe(["attribute-missing"]);
     }
 

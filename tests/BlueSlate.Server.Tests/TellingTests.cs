@@ -34,7 +34,7 @@ public sealed class TellingTests(TestServer server) : IClassFixture<TestServer>
         using var student = await server.AsAsync(showModel ? "student2" : "student3");
         var exercise = await Story.DraftAsync(server, instructor);
         await instructor.PutAsync(
-            $"/api/exercises/{exercise}/part",
+            $"/api/parts/{exercise.Part}",
             new
             {
                 revision = 2,
@@ -47,21 +47,21 @@ public sealed class TellingTests(TestServer server) : IClassFixture<TestServer>
                 },
             }
         );
-        var scheme = await instructor.PostAsync($"/api/exercises/{exercise}/scheme");
+        var scheme = await instructor.PostAsync($"/api/parts/{exercise.Part}/scheme");
         await instructor.PutAsync(
-            $"/api/exercises/{exercise}/assessment",
+            $"/api/parts/{exercise.Part}/assessment",
             new { revision = 1, value = new { tolerances = Array.Empty<object>(), scheme } }
         );
         await instructor.PostAsync($"/api/exercises/{exercise}/publish", new { });
         var answer = await Story.HandedInAsync(server, student, exercise, Story.Faulty);
 
         await WalkAsync(student, exercise, answer, released: false, showModel);
-        await instructor.PostAsync($"/api/marking/answers/{answer}/gone-through");
+        await instructor.PostAsync($"/api/marking/work/{answer.Work}/gone-through");
         await instructor.PostAsync($"/api/marking/exercises/{exercise}/release");
         await WalkAsync(student, exercise, answer, released: true, showModel);
     }
 
-    private static async Task WalkAsync(Client student, Guid exercise, Guid answer, bool released, bool showModel)
+    private static async Task WalkAsync(Client student, SetExercise exercise, SatAnswer answer, bool released, bool showModel)
     {
         List<string> paths =
         [
@@ -70,7 +70,7 @@ public sealed class TellingTests(TestServer server) : IClassFixture<TestServer>
             "/api/study/exercises",
             $"/api/study/exercises/{exercise}",
             $"/api/study/answers/{answer}",
-            $"/api/study/answers/{answer}/earlier",
+            $"/api/study/work/{answer.Work}/earlier",
         ];
         if (released)
         {
@@ -87,8 +87,8 @@ public sealed class TellingTests(TestServer server) : IClassFixture<TestServer>
                         .AsArray()
                         .Single(one =>
                             (string)one!["exercise"]! == "Airfield"
-                            && ((string)one["drawing"]!).Contains("Zeppelin", StringComparison.Ordinal)
-                            && one["marks"] is null == !released
+                            && ((string)one["parts"]![0]!["drawing"]!).Contains("Zeppelin", StringComparison.Ordinal)
+                            && one["parts"]![0]!["marks"] is null == !released
                         )!
                     : reply;
             Check(part, path, released && showModel);

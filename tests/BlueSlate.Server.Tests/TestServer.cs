@@ -85,11 +85,11 @@ public sealed class TestServer : IAsyncLifetime
         return client;
     }
 
-    /// <summary>Does the background check of an answer now.</summary>
-    public async Task CheckAsync(Guid answerId)
+    /// <summary>Does the background check of work now.</summary>
+    public async Task CheckAsync(Guid workId)
     {
         await using var scope = App.Services.CreateAsyncScope();
-        await scope.ServiceProvider.GetRequiredService<CheckJob>().RunAsync(answerId, CancellationToken.None);
+        await scope.ServiceProvider.GetRequiredService<CheckJob>().RunAsync(workId, CancellationToken.None);
     }
 
     /// <summary>Looks for checks that were asked for, as a server does that has just started.</summary>

@@ -17,9 +17,9 @@ public sealed class TogetherTests(TestServer server) : IClassFixture<TestServer>
     {
         using var instructor = await server.AsAsync("instructor");
         var exercise = await Story.DraftAsync(server, instructor);
-        var scheme = await instructor.PostAsync($"/api/exercises/{exercise}/scheme");
+        var scheme = await instructor.PostAsync($"/api/parts/{exercise.Part}/scheme");
         await instructor.PutAsync(
-            $"/api/exercises/{exercise}/assessment",
+            $"/api/parts/{exercise.Part}/assessment",
             new { revision = 1, value = new { tolerances = Array.Empty<object>(), scheme } }
         );
         await OnceAsync(() =>
@@ -34,7 +34,7 @@ public sealed class TogetherTests(TestServer server) : IClassFixture<TestServer>
         await OnceAsync(() => instructor.SendAsync(HttpMethod.Post, $"/api/marking/exercises/{exercise}/release", new { }));
         await using var database = server.Database.Open();
         (
-            await database.ReleasedSheets.CountAsync(sheet => sheet.AnswerId == answer, TestContext.Current.CancellationToken)
+            await database.ReleasedSheets.CountAsync(sheet => sheet.WorkId == answer.Work, TestContext.Current.CancellationToken)
         ).ShouldBe(1);
         (await instructor.CodeOfAsync(HttpMethod.Post, $"/api/marking/exercises/{exercise}/release", new { })).ShouldBe(
             "already-done"
@@ -60,7 +60,7 @@ public sealed class TogetherTests(TestServer server) : IClassFixture<TestServer>
     {
         var (instructor, _, answer) = await GoneThroughAsync();
         var note = Uri.EscapeDataString(
-            (string)(await instructor.GetAsync($"/api/marking/answers/{answer}"))["result"]!["notes"]![0]!["id"]!
+            (string)(await instructor.GetAsync($"/api/marking/work/{answer.Work}"))["result"]!["notes"]![0]!["id"]!
         );
         foreach (var reach in new[] { "answer", "alike" })
         {
@@ -68,7 +68,7 @@ public sealed class TogetherTests(TestServer server) : IClassFixture<TestServer>
                 new[] { "allow", "allow-in-part", "keep-loss" }.Select(decision =>
                     instructor.SendAsync(
                         HttpMethod.Put,
-                        $"/api/marking/answers/{answer}/rulings?finding={note}",
+                        $"/api/marking/work/{answer.Work}/rulings?finding={note}",
                         new { decision, reach }
                     )
                 )
@@ -84,11 +84,11 @@ public sealed class TogetherTests(TestServer server) : IClassFixture<TestServer>
         {
             var (instructor, exercise, answer) = await GoneThroughAsync();
             using var assistant = await server.AsAsync("assistant");
-            var page = await instructor.GetAsync($"/api/marking/answers/{answer}");
+            var page = await instructor.GetAsync($"/api/marking/work/{answer.Work}");
             var note = Uri.EscapeDataString((string)page["result"]!["notes"]![0]!["id"]!);
             var decision = assistant.SendAsync(
                 HttpMethod.Put,
-                $"/api/marking/answers/{answer}/rulings?finding={note}",
+                $"/api/marking/work/{answer.Work}/rulings?finding={note}",
                 new { decision = "allow", reach = "answer" }
             );
             var release = instructor.SendAsync(HttpMethod.Post, $"/api/marking/exercises/{exercise}/release", new { });
@@ -96,7 +96,7 @@ public sealed class TogetherTests(TestServer server) : IClassFixture<TestServer>
             (await release).StatusCode.ShouldBe(HttpStatusCode.OK);
             await using var database = server.Database.Open();
             var sheet = await database.ReleasedSheets.SingleAsync(
-                row => row.AnswerId == answer,
+                row => row.WorkId == answer.Work,
                 TestContext.Current.CancellationToken
             );
             var before = (string)page["result"]!["total"]!;
@@ -112,7 +112,7 @@ public sealed class TogetherTests(TestServer server) : IClassFixture<TestServer>
     {
         var (instructor, _, answer) = await GoneThroughAsync();
         foreach (
-            var note in (await instructor.GetAsync($"/api/marking/answers/{answer}"))["result"]!["notes"]!
+            var note in (await instructor.GetAsync($"/api/marking/work/{answer.Work}"))["result"]!["notes"]!
                 .AsArray()
                 .Select(note => Uri.EscapeDataString((string)note!["id"]!))
         )
@@ -120,12 +120,12 @@ public sealed class TogetherTests(TestServer server) : IClassFixture<TestServer>
             foreach (var (decision, told) in new[] { ("allow", "allowed"), ("allow-in-part", "inPart"), ("keep-loss", "kept") })
             {
                 var expected = (string)
-                    (await instructor.GetAsync($"/api/marking/answers/{answer}/alike?finding={note}"))["answers"]![0]![told]!;
+                    (await instructor.GetAsync($"/api/marking/work/{answer.Work}/alike?finding={note}"))["answers"]![0]![told]!;
                 (
                     (string)
                         (
                             await instructor.PutAsync(
-                                $"/api/marking/answers/{answer}/rulings?finding={note}",
+                                $"/api/marking/work/{answer.Work}/rulings?finding={note}",
                                 new { decision, reach = "answer" }
                             )
                         )["result"]!["total"]!
@@ -138,14 +138,14 @@ public sealed class TogetherTests(TestServer server) : IClassFixture<TestServer>
     public async Task A_decision_whose_note_is_gone_changes_no_total()
     {
         var (instructor, _, answer) = await GoneThroughAsync();
-        var before = (string)(await instructor.GetAsync($"/api/marking/answers/{answer}"))["result"]!["total"]!;
+        var before = (string)(await instructor.GetAsync($"/api/marking/work/{answer.Work}"))["result"]!["total"]!;
         await using (var database = server.Database.Open())
         {
             var instructorId = await database
                 .Users.Where(row => row.DisplayName == "instructor")
                 .Select(row => row.Id)
                 .SingleAsync(TestContext.Current.CancellationToken);
-            var facts = (await instructor.GetAsync($"/api/marking/answers/{answer}"))["result"]!["notes"]!
+            var facts = (await instructor.GetAsync($"/api/marking/work/{answer.Work}"))["result"]!["notes"]!
                 .AsArray()
                 .SelectMany(note => note!["facts"]!.AsArray())
                 .Select(fact => (string)fact!)
@@ -153,7 +153,7 @@ public sealed class TogetherTests(TestServer server) : IClassFixture<TestServer>
             database.Rulings.Add(
                 new FindingRuling
                 {
-                    AnswerId = answer,
+                    WorkId = answer.Work,
                     FindingId = "attribute-missing:gone",
                     FactIds = facts,
                     Extras = [],
@@ -166,27 +166,27 @@ public sealed class TogetherTests(TestServer server) : IClassFixture<TestServer>
             await database.SaveChangesAsync(TestContext.Current.CancellationToken);
         }
 
-        ((string)(await instructor.GetAsync($"/api/marking/answers/{answer}"))["result"]!["total"]!).ShouldBe(before);
+        ((string)(await instructor.GetAsync($"/api/marking/work/{answer.Work}"))["result"]!["total"]!).ShouldBe(before);
     }
 
     [Fact]
     public async Task A_new_scheme_and_the_request_to_check_again_are_kept_together()
     {
         var (instructor, exercise, answer) = await GoneThroughAsync();
-        var assessment = (await instructor.GetAsync($"/api/exercises/{exercise}"))["assessment"]!;
+        var assessment = (await Story.PartAsync(instructor, exercise))["assessment"]!;
         await instructor.PutAsync(
-            $"/api/exercises/{exercise}/assessment",
+            $"/api/parts/{exercise.Part}/assessment",
             new { revision = (int)assessment["revision"]!, value = assessment["value"] }
         );
         await using var database = server.Database.Open();
         var newest = await database
-            .AssessmentRevisions.Where(row => row.ExerciseId == exercise)
+            .AssessmentRevisions.Where(row => row.PartId == exercise.Part)
             .OrderByDescending(row => row.Number)
             .FirstAsync(TestContext.Current.CancellationToken);
         newest.Number.ShouldBe(2);
         (
             await database.CheckRequests.CountAsync(
-                row => row.AnswerId == answer && row.AssessmentRevisionId == newest.Id,
+                row => row.WorkId == answer.Work && row.AssessmentRevisionId == newest.Id,
                 TestContext.Current.CancellationToken
             )
         ).ShouldBe(1);
@@ -198,35 +198,35 @@ public sealed class TogetherTests(TestServer server) : IClassFixture<TestServer>
         var (instructor, exercise, answer) = await GoneThroughAsync();
         using var other = await server.AsAsync("student2");
         var broken = await Story.HandedInAsync(server, other, exercise, Story.Faulty);
-        await instructor.PostAsync($"/api/marking/answers/{broken}/gone-through");
+        await instructor.PostAsync($"/api/marking/work/{broken.Work}/gone-through");
         await using (var database = server.Database.Open())
         {
             await database
-                .Answers.Where(row => row.Id == broken)
+                .Works.Where(row => row.Id == broken.Work)
                 .ExecuteUpdateAsync(set => set.SetProperty(row => row.Drawing, "damaged"), TestContext.Current.CancellationToken);
         }
 
-        (await instructor.CodeOfAsync(HttpMethod.Get, $"/api/marking/answers/{broken}")).ShouldBe("not-assessed");
+        (await instructor.CodeOfAsync(HttpMethod.Get, $"/api/marking/work/{broken.Work}")).ShouldBe("not-assessed");
         var note = Uri.EscapeDataString(
-            (string)(await instructor.GetAsync($"/api/marking/answers/{answer}"))["result"]!["notes"]![0]!["id"]!
+            (string)(await instructor.GetAsync($"/api/marking/work/{answer.Work}"))["result"]!["notes"]![0]!["id"]!
         );
         await instructor.PutAsync(
-            $"/api/marking/answers/{answer}/rulings?finding={note}",
+            $"/api/marking/work/{answer.Work}/rulings?finding={note}",
             new { decision = "allow", reach = "alike" }
         );
-        var assessment = (await instructor.GetAsync($"/api/exercises/{exercise}"))["assessment"]!;
-        await instructor.PostAsync($"/api/exercises/{exercise}/assessment/preview", new { value = assessment["value"] });
+        var assessment = (await Story.PartAsync(instructor, exercise))["assessment"]!;
+        await instructor.PostAsync($"/api/parts/{exercise.Part}/assessment/preview", new { value = assessment["value"] });
         var released = await instructor.PostAsync($"/api/marking/exercises/{exercise}/release");
         ((int)released["released"]!, (int)released["heldBack"]!).ShouldBe((1, 1));
     }
 
-    private async Task<(Client Instructor, Guid Exercise, Guid Answer)> GoneThroughAsync()
+    private async Task<(Client Instructor, SetExercise Exercise, SatAnswer Answer)> GoneThroughAsync()
     {
         var instructor = await server.AsAsync("instructor");
         using var student = await server.AsAsync("student");
         var exercise = await Story.PublishedAsync(server, instructor);
         var answer = await Story.HandedInAsync(server, student, exercise, Story.Faulty);
-        await instructor.PostAsync($"/api/marking/answers/{answer}/gone-through");
+        await instructor.PostAsync($"/api/marking/work/{answer.Work}/gone-through");
         return (instructor, exercise, answer);
     }
 

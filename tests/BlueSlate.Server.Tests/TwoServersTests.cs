@@ -26,25 +26,25 @@ public sealed class TwoServersTests(TestServer server) : IClassFixture<TestServe
         // The same session, at the other server, once the first has been killed.
         await one.KillAsync();
         await student.MoveAsync(two.Address);
-        ((int)(await student.GetAsync($"/api/study/answers/{answer}"))["revision"]!).ShouldBe(2);
+        ((int)(await student.GetAsync($"/api/study/answers/{answer}"))["works"]![0]!["revision"]!).ShouldBe(2);
         var save = Guid.NewGuid();
         (
             (int)
-                (await student.PutAsync($"/api/study/answers/{answer}/drawing", Story.SaveRequest(2, TestServer.Model, save)))[
+                (await student.PutAsync($"/api/study/work/{answer.Work}/drawing", Story.SaveRequest(2, TestServer.Model, save)))[
                     "revision"
                 ]!
         ).ShouldBe(3);
-        var receipt = await student.PostAsync($"/api/study/answers/{answer}/hand-in", new { revision = 3 });
+        var receipt = await student.PostAsync($"/api/study/answers/{answer}/hand-in", Story.HandIn(answer, 3));
         ((string)receipt["receipt"]!).ShouldNotBeEmpty();
 
         // What was handed in at one is checked by whichever server runs, once.
         using var marker = await server.AsAsync("assistant");
         await Eventually.TrueAsync(async () =>
-            (string)(await marker.GetAsync($"/api/marking/answers/{answer}"))["state"]! == "checked"
+            (string)(await marker.GetAsync($"/api/marking/work/{answer.Work}"))["state"]! == "checked"
         );
         await using var context = server.Database.Open();
-        context.CheckResults.Count(result => result.AnswerId == answer).ShouldBe(1);
-        context.CheckRequests.Single(request => request.AnswerId == answer).Attempts.ShouldBe(1);
+        context.CheckResults.Count(result => result.WorkId == answer.Work).ShouldBe(1);
+        context.CheckRequests.Single(request => request.WorkId == answer.Work).Attempts.ShouldBe(1);
     }
 
     [Fact]
@@ -61,14 +61,14 @@ public sealed class TwoServersTests(TestServer server) : IClassFixture<TestServe
         var answer = await Story.StartedAsync(here, exercise);
         (await Story.StartedAsync(there, exercise)).ShouldBe(answer);
 
-        var path = $"/api/study/answers/{answer}/drawing";
+        var path = $"/api/study/work/{answer.Work}/drawing";
         var replies = await Task.WhenAll(
             here.SendAsync(HttpMethod.Put, path, Story.SaveRequest(1, Story.Faulty)),
             there.SendAsync(HttpMethod.Put, path, Story.SaveRequest(1, TestServer.Model))
         );
         replies.Select(reply => reply.StatusCode).Order().ShouldBe([HttpStatusCode.OK, HttpStatusCode.Conflict]);
 
-        var earlier = await here.GetAsync($"/api/study/answers/{answer}/earlier");
+        var earlier = await here.GetAsync($"/api/study/work/{answer.Work}/earlier");
         earlier.AsArray().Count(state => (string)state!["reason"]! == "lost-conflict").ShouldBe(1);
     }
 
@@ -80,15 +80,15 @@ public sealed class TwoServersTests(TestServer server) : IClassFixture<TestServe
         using var student = await server.AsAsync("student");
         using var student2 = await server.AsAsync("student2");
         var answer = await Story.StartedAsync(student, exercise);
-        await student.PostAsync($"/api/study/answers/{answer}/hand-in", new { revision = 1 });
+        await student.PostAsync($"/api/study/answers/{answer}/hand-in", Story.HandIn(answer, 1));
         await using (var context = server.Database.Open())
         {
             // What two killed attempts leave behind.
-            context.CheckRequests.Single(request => request.AnswerId == answer).Attempts = 2;
+            context.CheckRequests.Single(request => request.WorkId == answer.Work).Attempts = 2;
             await context.SaveChangesAsync();
         }
 
-        await server.CheckAsync(answer);
+        await server.CheckAsync(answer.Work);
         var other = await Story.HandedInAsync(server, student2, exercise, Story.Faulty);
         var desk = await instructor.GetAsync($"/api/marking/exercises/{exercise}");
         string StateOf(Guid id) => (string)desk["answers"]!.AsArray().Single(row => (Guid)row!["id"]! == id)!["state"]!;

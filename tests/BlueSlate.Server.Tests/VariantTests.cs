@@ -27,25 +27,25 @@ public sealed class VariantTests(TestServer server) : IClassFixture<TestServer>
         var exercise = await Story.PublishedAsync(server, instructor);
         using var student = await server.AsAsync("student");
         var answer = await Story.HandedInAsync(server, student, exercise, Other);
-        var before = await instructor.GetAsync($"/api/marking/answers/{answer}");
-        var assessment = (await instructor.GetAsync($"/api/exercises/{exercise}"))["assessment"]!;
+        var before = await instructor.GetAsync($"/api/marking/work/{answer.Work}");
+        var assessment = (await Story.PartAsync(instructor, exercise))["assessment"]!;
         var value = WithVariant(assessment, "kept in hangars", (string)before["drawing"]!);
 
-        var change = (await instructor.PostAsync($"/api/exercises/{exercise}/assessment/preview", new { value }))["changes"]!
+        var change = (await instructor.PostAsync($"/api/parts/{exercise.Part}/assessment/preview", new { value }))["changes"]!
             .AsArray()
             .ShouldHaveSingleItem()!;
         ((string)change["after"]!).ShouldBe("20");
         ((string)change["before"]!).ShouldBe((string)before["result"]!["total"]!);
 
         await instructor.PutAsync(
-            $"/api/exercises/{exercise}/assessment",
+            $"/api/parts/{exercise.Part}/assessment",
             new { revision = (int)assessment["revision"]!, value }
         );
-        var after = await instructor.GetAsync($"/api/marking/answers/{answer}");
+        var after = await instructor.GetAsync($"/api/marking/work/{answer.Work}");
         ((string)after["result"]!["total"]!).ShouldBe("20");
         after["result"]!["notes"]!.AsArray().ShouldBeEmpty();
         ((string)after["modelDrawing"]!).ShouldContain("Hangar");
-        (await instructor.GetAsync($"/api/exercises/{exercise}"))["assessment"]!["value"]!["variants"]![0]!
+        (await Story.PartAsync(instructor, exercise))["assessment"]!["value"]!["variants"]![0]!
             .ToJsonString()
             .ShouldNotContain("my own note");
     }
@@ -55,7 +55,7 @@ public sealed class VariantTests(TestServer server) : IClassFixture<TestServer>
     {
         using var instructor = await server.AsAsync("instructor");
         var exercise = await Story.PublishedAsync(server, instructor);
-        var assessment = (await instructor.GetAsync($"/api/exercises/{exercise}"))["assessment"]!;
+        var assessment = (await Story.PartAsync(instructor, exercise))["assessment"]!;
         foreach (
             var value in new[]
             {
@@ -67,12 +67,12 @@ public sealed class VariantTests(TestServer server) : IClassFixture<TestServer>
             (
                 await instructor.CodeOfAsync(
                     HttpMethod.Put,
-                    $"/api/exercises/{exercise}/assessment",
+                    $"/api/parts/{exercise.Part}/assessment",
                     new { revision = (int)assessment["revision"]!, value }
                 )
             ).ShouldBe("variants");
             (
-                await instructor.CodeOfAsync(HttpMethod.Post, $"/api/exercises/{exercise}/assessment/preview", new { value })
+                await instructor.CodeOfAsync(HttpMethod.Post, $"/api/parts/{exercise.Part}/assessment/preview", new { value })
             ).ShouldBe("variants");
         }
     }

@@ -141,7 +141,7 @@ test('drawn by keys alone or by the pointer, the document is the same', async ({
     await expect(page.getByText('saved', { exact: true })).toBeVisible();
     const id = page.url().split('/').pop();
     const reply = await page.request.get(`/api/study/answers/${id}`);
-    return ((await reply.json()) as { drawing: string }).drawing;
+    return ((await reply.json()) as { works: { drawing: string }[] }).works[0]!.drawing;
   };
   const boxes = [
     { lines: ['Presenter', 'PK member no', 'name'], right: -7, down: -3 },

@@ -21,20 +21,25 @@ internal sealed record DemoModel(
 )
 {
     public static List<DemoModel> ReadAll(string folder) =>
-        [.. Directory.EnumerateDirectories(folder).Order(StringComparer.Ordinal).Select(Read)];
+        [.. Directory.EnumerateDirectories(folder).Order(StringComparer.Ordinal).SelectMany(ReadParts)];
 
-    private static DemoModel Read(string folder)
+    private static IEnumerable<DemoModel> ReadParts(string folder)
     {
         var question = JsonSerializer.Deserialize<QuestionDocument>(
             File.ReadAllText(Path.Combine(folder, "question.json")),
             Formats.Json
         )!;
+        return question.Parts.Select((part, at) => Read(question.FolderOf(folder, at), part));
+    }
+
+    private static DemoModel Read(string folder, PartDocument part)
+    {
         var assessment = JsonSerializer.Deserialize<AssessmentDocument>(
             File.ReadAllText(Path.Combine(folder, "assessment.json")),
             Formats.Json
         )!;
         var drawing = DrawingReader.Read(File.ReadAllBytes(Path.Combine(folder, "model.json"))).Drawing!;
-        var options = question.Part.ToOptions();
+        var options = part.ToOptions();
         var reading = Notation.Read(drawing, options);
         var scheme = SchemeDeriver.Derive(FactList.Of(reading, options), 40);
         return new DemoModel(

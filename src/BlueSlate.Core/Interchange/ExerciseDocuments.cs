@@ -14,8 +14,17 @@ public sealed record QuestionDocument
     /// <summary>The exercise's title.</summary>
     public required string Title { get; init; }
 
-    /// <summary>The part, of which this version has one.</summary>
-    public required PartDocument Part { get; init; }
+    /// <summary>The parts, one at least, in their order.</summary>
+    public required ImmutableArray<PartDocument> Parts { get; init; }
+
+    /// <summary>
+    /// Where the files of a part lie: in the exercise's folder where there is one part, else in <c>part-1</c>, <c>part-2</c> of it.
+    /// </summary>
+    public string FolderOf(string folder, int part) => Parts.Length == 1 ? folder : $"{folder}/part-{part + 1}";
+
+    /// <summary>The time that parts allow together, in minutes; null where one of them has no limit.</summary>
+    public static int? MinutesOf(IReadOnlyList<PartDocument> parts) =>
+        parts.Any(part => part.Minutes is null) ? null : parts.Sum(part => part.Minutes);
 }
 
 /// <summary>One part of an exercise.</summary>
@@ -23,6 +32,10 @@ public sealed record PartDocument
 {
     private const int MostStereotypes = 20;
     private const int LongestStereotype = 40;
+    private const int LongestTitle = 120;
+
+    /// <summary>What is to be done in it, in a few words; may be empty where it is the only one.</summary>
+    public string Title { get; init; } = "";
 
     /// <summary>The notation's name: <c>chen</c>, <c>crows-foot</c> or <c>uml</c>.</summary>
     public string Notation { get; init; } = NotationNames.CrowsFoot;
@@ -84,6 +97,11 @@ public sealed record PartDocument
         if (Marks <= Rational.Zero || Marks > 1000 || Minutes is < 1 or > 1440)
         {
             yield return ("part", "A part has more than 0 and at most 1000 marks, and a time of 1 to 1440 minutes or none.", "");
+        }
+
+        if (Title.Trim().Length > LongestTitle)
+        {
+            yield return ("part-title", $"A part's title has at most {LongestTitle} characters.", "title");
         }
 
         if (Notations.Notation.All.All(notation => notation.Name != Notation))

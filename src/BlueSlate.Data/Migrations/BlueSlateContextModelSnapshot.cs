@@ -124,16 +124,6 @@ namespace BlueSlate.Data.Migrations
                         .HasColumnType("text")
                         .HasColumnName("candidate_code");
 
-                    b.Property<string>("Drawing")
-                        .IsRequired()
-                        .HasColumnType("text")
-                        .HasColumnName("drawing");
-
-                    b.Property<string>("DrawingHash")
-                        .IsRequired()
-                        .HasColumnType("text")
-                        .HasColumnName("drawing_hash");
-
                     b.Property<DateTimeOffset?>("EndsAt")
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("ends_at");
@@ -141,10 +131,6 @@ namespace BlueSlate.Data.Migrations
                     b.Property<Guid>("ExerciseId")
                         .HasColumnType("uuid")
                         .HasColumnName("exercise_id");
-
-                    b.Property<DateTimeOffset?>("GoneThroughAt")
-                        .HasColumnType("timestamp with time zone")
-                        .HasColumnName("gone_through_at");
 
                     b.Property<DateTimeOffset?>("HandedInAt")
                         .HasColumnType("timestamp with time zone")
@@ -161,18 +147,6 @@ namespace BlueSlate.Data.Migrations
                     b.Property<string>("Receipt")
                         .HasColumnType("text")
                         .HasColumnName("receipt");
-
-                    b.Property<int>("Revision")
-                        .HasColumnType("integer")
-                        .HasColumnName("revision");
-
-                    b.Property<Guid?>("SaveId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("save_id");
-
-                    b.Property<DateTimeOffset>("SavedAt")
-                        .HasColumnType("timestamp with time zone")
-                        .HasColumnName("saved_at");
 
                     b.Property<DateTimeOffset>("StartedAt")
                         .HasColumnType("timestamp with time zone")
@@ -214,10 +188,6 @@ namespace BlueSlate.Data.Migrations
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("created_at");
 
-                    b.Property<Guid>("ExerciseId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("exercise_id");
-
                     b.Property<string>("Model")
                         .IsRequired()
                         .HasColumnType("text")
@@ -227,12 +197,16 @@ namespace BlueSlate.Data.Migrations
                         .HasColumnType("integer")
                         .HasColumnName("number");
 
+                    b.Property<Guid>("PartId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("part_id");
+
                     b.HasKey("Id")
                         .HasName("pk_assessment_revisions");
 
-                    b.HasIndex("ExerciseId", "Number")
+                    b.HasIndex("PartId", "Number")
                         .IsUnique()
-                        .HasDatabaseName("ix_assessment_revisions_exercise_id_number");
+                        .HasDatabaseName("ix_assessment_revisions_part_id_number");
 
                     b.ToTable("assessment_revisions", (string)null);
                 });
@@ -284,9 +258,9 @@ namespace BlueSlate.Data.Migrations
 
             modelBuilder.Entity("BlueSlate.Data.BlindMarking", b =>
                 {
-                    b.Property<Guid>("AnswerId")
+                    b.Property<Guid>("WorkId")
                         .HasColumnType("uuid")
-                        .HasColumnName("answer_id");
+                        .HasColumnName("work_id");
 
                     b.Property<Guid>("ById")
                         .HasColumnType("uuid")
@@ -305,7 +279,7 @@ namespace BlueSlate.Data.Migrations
                         .HasColumnType("text")
                         .HasColumnName("marks");
 
-                    b.HasKey("AnswerId", "ById")
+                    b.HasKey("WorkId", "ById")
                         .HasName("pk_blind_markings");
 
                     b.HasIndex("ById")
@@ -320,10 +294,6 @@ namespace BlueSlate.Data.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("uuid")
                         .HasColumnName("id");
-
-                    b.Property<Guid>("AnswerId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("answer_id");
 
                     b.Property<Guid>("AssessmentRevisionId")
                         .HasColumnType("uuid")
@@ -345,15 +315,19 @@ namespace BlueSlate.Data.Migrations
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("requested_at");
 
+                    b.Property<Guid>("WorkId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("work_id");
+
                     b.HasKey("Id")
                         .HasName("pk_check_requests");
 
                     b.HasIndex("DoneAt")
                         .HasDatabaseName("ix_check_requests_done_at");
 
-                    b.HasIndex("AnswerId", "AssessmentRevisionId")
+                    b.HasIndex("WorkId", "AssessmentRevisionId")
                         .IsUnique()
-                        .HasDatabaseName("ix_check_requests_answer_id_assessment_revision_id");
+                        .HasDatabaseName("ix_check_requests_work_id_assessment_revision_id");
 
                     b.ToTable("check_requests", (string)null);
                 });
@@ -364,10 +338,6 @@ namespace BlueSlate.Data.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("uuid")
                         .HasColumnName("id");
-
-                    b.Property<Guid>("AnswerId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("answer_id");
 
                     b.Property<Guid>("AssessmentRevisionId")
                         .HasColumnType("uuid")
@@ -400,12 +370,16 @@ namespace BlueSlate.Data.Migrations
                         .HasColumnType("text")
                         .HasColumnName("total");
 
+                    b.Property<Guid>("WorkId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("work_id");
+
                     b.HasKey("Id")
                         .HasName("pk_check_results");
 
-                    b.HasIndex("AnswerId", "QuestionRevisionId", "AssessmentRevisionId", "CoreVersion")
+                    b.HasIndex("WorkId", "QuestionRevisionId", "AssessmentRevisionId", "CoreVersion")
                         .IsUnique()
-                        .HasDatabaseName("ix_check_results_answer_id_question_revision_id_assessment_rev");
+                        .HasDatabaseName("ix_check_results_work_id_question_revision_id_assessment_revis");
 
                     b.ToTable("check_results", (string)null);
                 });
@@ -416,10 +390,6 @@ namespace BlueSlate.Data.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("uuid")
                         .HasColumnName("id");
-
-                    b.Property<Guid>("AnswerId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("answer_id");
 
                     b.Property<DateTimeOffset>("At")
                         .HasColumnType("timestamp with time zone")
@@ -439,20 +409,24 @@ namespace BlueSlate.Data.Migrations
                         .HasColumnType("integer")
                         .HasColumnName("revision");
 
+                    b.Property<Guid>("WorkId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("work_id");
+
                     b.HasKey("Id")
                         .HasName("pk_checkpoints");
 
-                    b.HasIndex("AnswerId", "At")
-                        .HasDatabaseName("ix_checkpoints_answer_id_at");
+                    b.HasIndex("WorkId", "At")
+                        .HasDatabaseName("ix_checkpoints_work_id_at");
 
                     b.ToTable("checkpoints", (string)null);
                 });
 
             modelBuilder.Entity("BlueSlate.Data.ClassRuling", b =>
                 {
-                    b.Property<Guid>("ExerciseId")
+                    b.Property<Guid>("PartId")
                         .HasColumnType("uuid")
-                        .HasColumnName("exercise_id");
+                        .HasColumnName("part_id");
 
                     b.Property<string>("AlikeKey")
                         .HasColumnType("text")
@@ -481,7 +455,7 @@ namespace BlueSlate.Data.Migrations
                         .HasColumnType("text")
                         .HasColumnName("headline");
 
-                    b.HasKey("ExerciseId", "AlikeKey")
+                    b.HasKey("PartId", "AlikeKey")
                         .HasName("pk_class_rulings");
 
                     b.ToTable("class_rulings", (string)null);
@@ -599,11 +573,64 @@ namespace BlueSlate.Data.Migrations
                     b.ToTable("exercise_documents", (string)null);
                 });
 
+            modelBuilder.Entity("BlueSlate.Data.ExercisePart", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<Guid>("ExerciseId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("exercise_id");
+
+                    b.Property<int>("Position")
+                        .HasColumnType("integer")
+                        .HasColumnName("position");
+
+                    b.HasKey("Id")
+                        .HasName("pk_exercise_parts");
+
+                    b.HasIndex("ExerciseId", "Position")
+                        .HasDatabaseName("ix_exercise_parts_exercise_id_position");
+
+                    b.ToTable("exercise_parts", (string)null);
+                });
+
+            modelBuilder.Entity("BlueSlate.Data.ExercisePartDocument", b =>
+                {
+                    b.Property<Guid>("PartId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("part_id");
+
+                    b.Property<string>("Kind")
+                        .HasColumnType("text")
+                        .HasColumnName("kind");
+
+                    b.Property<int>("Revision")
+                        .HasColumnType("integer")
+                        .HasColumnName("revision");
+
+                    b.Property<DateTimeOffset>("SavedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("saved_at");
+
+                    b.Property<string>("Text")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("text");
+
+                    b.HasKey("PartId", "Kind")
+                        .HasName("pk_exercise_part_documents");
+
+                    b.ToTable("exercise_part_documents", (string)null);
+                });
+
             modelBuilder.Entity("BlueSlate.Data.FindingRuling", b =>
                 {
-                    b.Property<Guid>("AnswerId")
+                    b.Property<Guid>("WorkId")
                         .HasColumnType("uuid")
-                        .HasColumnName("answer_id");
+                        .HasColumnName("work_id");
 
                     b.Property<string>("FindingId")
                         .HasColumnType("text")
@@ -637,7 +664,7 @@ namespace BlueSlate.Data.Migrations
                         .HasColumnType("text[]")
                         .HasColumnName("fact_ids");
 
-                    b.HasKey("AnswerId", "FindingId")
+                    b.HasKey("WorkId", "FindingId")
                         .HasName("pk_rulings");
 
                     b.ToTable("rulings", (string)null);
@@ -654,10 +681,6 @@ namespace BlueSlate.Data.Migrations
                         .IsRequired()
                         .HasColumnType("text")
                         .HasColumnName("after");
-
-                    b.Property<Guid>("AnswerId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("answer_id");
 
                     b.Property<DateTimeOffset>("At")
                         .HasColumnType("timestamp with time zone")
@@ -682,14 +705,18 @@ namespace BlueSlate.Data.Migrations
                         .HasColumnType("text")
                         .HasColumnName("reason");
 
+                    b.Property<Guid>("WorkId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("work_id");
+
                     b.HasKey("Id")
                         .HasName("pk_mark_revisions");
 
                     b.HasIndex("ById")
                         .HasDatabaseName("ix_mark_revisions_by_id");
 
-                    b.HasIndex("AnswerId", "At")
-                        .HasDatabaseName("ix_mark_revisions_answer_id_at");
+                    b.HasIndex("WorkId", "At")
+                        .HasDatabaseName("ix_mark_revisions_work_id_at");
 
                     b.ToTable("mark_revisions", (string)null);
                 });
@@ -725,10 +752,6 @@ namespace BlueSlate.Data.Migrations
                         .HasColumnType("uuid")
                         .HasColumnName("id");
 
-                    b.Property<Guid>("AnswerId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("answer_id");
-
                     b.Property<DateTimeOffset>("AskedAt")
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("asked_at");
@@ -760,18 +783,50 @@ namespace BlueSlate.Data.Migrations
                         .HasColumnType("text")
                         .HasColumnName("text");
 
+                    b.Property<Guid>("WorkId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("work_id");
+
                     b.HasKey("Id")
                         .HasName("pk_note_queries");
 
                     b.HasIndex("RepliedById")
                         .HasDatabaseName("ix_note_queries_replied_by_id");
 
-                    b.HasIndex("AnswerId", "FindingId")
+                    b.HasIndex("WorkId", "FindingId")
                         .IsUnique()
-                        .HasDatabaseName("ix_note_queries_answer_id_finding_id")
+                        .HasDatabaseName("ix_note_queries_work_id_finding_id")
                         .HasFilter("replied_at IS NULL");
 
                     b.ToTable("note_queries", (string)null);
+                });
+
+            modelBuilder.Entity("BlueSlate.Data.QuestionPart", b =>
+                {
+                    b.Property<Guid>("QuestionRevisionId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("question_revision_id");
+
+                    b.Property<Guid>("PartId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("part_id");
+
+                    b.Property<string>("Document")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("document");
+
+                    b.Property<int>("Position")
+                        .HasColumnType("integer")
+                        .HasColumnName("position");
+
+                    b.HasKey("QuestionRevisionId", "PartId")
+                        .HasName("pk_question_parts");
+
+                    b.HasIndex("PartId")
+                        .HasDatabaseName("ix_question_parts_part_id");
+
+                    b.ToTable("question_parts", (string)null);
                 });
 
             modelBuilder.Entity("BlueSlate.Data.QuestionRevision", b =>
@@ -788,11 +843,6 @@ namespace BlueSlate.Data.Migrations
                     b.Property<int>("Number")
                         .HasColumnType("integer")
                         .HasColumnName("number");
-
-                    b.Property<string>("Part")
-                        .IsRequired()
-                        .HasColumnType("text")
-                        .HasColumnName("part");
 
                     b.Property<DateTimeOffset>("PublishedAt")
                         .HasColumnType("timestamp with time zone")
@@ -815,9 +865,9 @@ namespace BlueSlate.Data.Migrations
 
             modelBuilder.Entity("BlueSlate.Data.ReleasedSheet", b =>
                 {
-                    b.Property<Guid>("AnswerId")
+                    b.Property<Guid>("WorkId")
                         .HasColumnType("uuid")
-                        .HasColumnName("answer_id");
+                        .HasColumnName("work_id");
 
                     b.Property<string>("Frozen")
                         .IsRequired()
@@ -838,33 +888,33 @@ namespace BlueSlate.Data.Migrations
                         .HasColumnType("text")
                         .HasColumnName("total");
 
-                    b.HasKey("AnswerId")
+                    b.HasKey("WorkId")
                         .HasName("pk_released_sheets");
 
                     b.ToTable("released_sheets", (string)null);
                 });
 
-            modelBuilder.Entity("BlueSlate.Data.SampleAnswer", b =>
+            modelBuilder.Entity("BlueSlate.Data.SampleWork", b =>
                 {
-                    b.Property<Guid>("AnswerId")
+                    b.Property<Guid>("WorkId")
                         .HasColumnType("uuid")
-                        .HasColumnName("answer_id");
+                        .HasColumnName("work_id");
 
                     b.Property<DateTimeOffset>("DrawnAt")
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("drawn_at");
 
-                    b.Property<Guid>("ExerciseId")
+                    b.Property<Guid>("PartId")
                         .HasColumnType("uuid")
-                        .HasColumnName("exercise_id");
+                        .HasColumnName("part_id");
 
-                    b.HasKey("AnswerId")
-                        .HasName("pk_sample_answers");
+                    b.HasKey("WorkId")
+                        .HasName("pk_sample_works");
 
-                    b.HasIndex("ExerciseId")
-                        .HasDatabaseName("ix_sample_answers_exercise_id");
+                    b.HasIndex("PartId")
+                        .HasDatabaseName("ix_sample_works_part_id");
 
-                    b.ToTable("sample_answers", (string)null);
+                    b.ToTable("sample_works", (string)null);
                 });
 
             modelBuilder.Entity("BlueSlate.Data.SetAside", b =>
@@ -891,6 +941,10 @@ namespace BlueSlate.Data.Migrations
                         .HasColumnType("text")
                         .HasColumnName("kind");
 
+                    b.Property<Guid?>("PartId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("part_id");
+
                     b.Property<int>("Revision")
                         .HasColumnType("integer")
                         .HasColumnName("revision");
@@ -908,6 +962,9 @@ namespace BlueSlate.Data.Migrations
 
                     b.HasIndex("ExerciseId")
                         .HasDatabaseName("ix_set_aside_exercise_id");
+
+                    b.HasIndex("PartId")
+                        .HasDatabaseName("ix_set_aside_part_id");
 
                     b.ToTable("set_aside", (string)null);
                 });
@@ -931,9 +988,9 @@ namespace BlueSlate.Data.Migrations
 
             modelBuilder.Entity("BlueSlate.Data.StandsFor", b =>
                 {
-                    b.Property<Guid>("AnswerId")
+                    b.Property<Guid>("WorkId")
                         .HasColumnType("uuid")
-                        .HasColumnName("answer_id");
+                        .HasColumnName("work_id");
 
                     b.Property<string>("ModelElement")
                         .HasColumnType("text")
@@ -952,10 +1009,71 @@ namespace BlueSlate.Data.Migrations
                         .HasColumnType("uuid")
                         .HasColumnName("by_id");
 
-                    b.HasKey("AnswerId", "ModelElement")
+                    b.HasKey("WorkId", "ModelElement")
                         .HasName("pk_stands_for");
 
                     b.ToTable("stands_for", (string)null);
+                });
+
+            modelBuilder.Entity("BlueSlate.Data.Work", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<Guid>("AnswerId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("answer_id");
+
+                    b.Property<string>("Drawing")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("drawing");
+
+                    b.Property<string>("DrawingHash")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("drawing_hash");
+
+                    b.Property<DateTimeOffset?>("GoneThroughAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("gone_through_at");
+
+                    b.Property<Guid>("PartId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("part_id");
+
+                    b.Property<Guid>("QuestionRevisionId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("question_revision_id");
+
+                    b.Property<int>("Revision")
+                        .HasColumnType("integer")
+                        .HasColumnName("revision");
+
+                    b.Property<Guid?>("SaveId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("save_id");
+
+                    b.Property<DateTimeOffset>("SavedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("saved_at");
+
+                    b.HasKey("Id")
+                        .HasName("pk_works");
+
+                    b.HasIndex("PartId")
+                        .HasDatabaseName("ix_works_part_id");
+
+                    b.HasIndex("AnswerId", "PartId")
+                        .IsUnique()
+                        .HasDatabaseName("ix_works_answer_id_part_id");
+
+                    b.HasIndex("QuestionRevisionId", "PartId")
+                        .HasDatabaseName("ix_works_question_revision_id_part_id");
+
+                    b.ToTable("works", (string)null);
                 });
 
             modelBuilder.Entity("Microsoft.AspNetCore.DataProtection.EntityFrameworkCore.DataProtectionKey", b =>
@@ -1173,12 +1291,12 @@ namespace BlueSlate.Data.Migrations
 
             modelBuilder.Entity("BlueSlate.Data.AssessmentRevision", b =>
                 {
-                    b.HasOne("BlueSlate.Data.Exercise", null)
+                    b.HasOne("BlueSlate.Data.ExercisePart", null)
                         .WithMany("Assessments")
-                        .HasForeignKey("ExerciseId")
+                        .HasForeignKey("PartId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
-                        .HasConstraintName("fk_assessment_revisions_exercises_exercise_id");
+                        .HasConstraintName("fk_assessment_revisions_exercise_parts_part_id");
                 });
 
             modelBuilder.Entity("BlueSlate.Data.AuditEvent", b =>
@@ -1197,61 +1315,61 @@ namespace BlueSlate.Data.Migrations
 
             modelBuilder.Entity("BlueSlate.Data.BlindMarking", b =>
                 {
-                    b.HasOne("BlueSlate.Data.SampleAnswer", null)
-                        .WithMany()
-                        .HasForeignKey("AnswerId")
-                        .OnDelete(DeleteBehavior.Cascade)
-                        .IsRequired()
-                        .HasConstraintName("fk_blind_markings_sample_answers_answer_id");
-
                     b.HasOne("BlueSlate.Data.Account", null)
                         .WithMany()
                         .HasForeignKey("ById")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_blind_markings_asp_net_users_by_id");
+
+                    b.HasOne("BlueSlate.Data.SampleWork", null)
+                        .WithMany()
+                        .HasForeignKey("WorkId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_blind_markings_sample_works_work_id");
                 });
 
             modelBuilder.Entity("BlueSlate.Data.CheckRequest", b =>
                 {
-                    b.HasOne("BlueSlate.Data.Answer", "Answer")
+                    b.HasOne("BlueSlate.Data.Work", "Work")
                         .WithMany()
-                        .HasForeignKey("AnswerId")
+                        .HasForeignKey("WorkId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
-                        .HasConstraintName("fk_check_requests_answers_answer_id");
+                        .HasConstraintName("fk_check_requests_works_work_id");
 
-                    b.Navigation("Answer");
+                    b.Navigation("Work");
                 });
 
             modelBuilder.Entity("BlueSlate.Data.CheckResult", b =>
                 {
-                    b.HasOne("BlueSlate.Data.Answer", null)
+                    b.HasOne("BlueSlate.Data.Work", null)
                         .WithMany("Results")
-                        .HasForeignKey("AnswerId")
+                        .HasForeignKey("WorkId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
-                        .HasConstraintName("fk_check_results_answers_answer_id");
+                        .HasConstraintName("fk_check_results_works_work_id");
                 });
 
             modelBuilder.Entity("BlueSlate.Data.Checkpoint", b =>
                 {
-                    b.HasOne("BlueSlate.Data.Answer", null)
+                    b.HasOne("BlueSlate.Data.Work", null)
                         .WithMany()
-                        .HasForeignKey("AnswerId")
+                        .HasForeignKey("WorkId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
-                        .HasConstraintName("fk_checkpoints_answers_answer_id");
+                        .HasConstraintName("fk_checkpoints_works_work_id");
                 });
 
             modelBuilder.Entity("BlueSlate.Data.ClassRuling", b =>
                 {
-                    b.HasOne("BlueSlate.Data.Exercise", null)
+                    b.HasOne("BlueSlate.Data.ExercisePart", null)
                         .WithMany("Rulings")
-                        .HasForeignKey("ExerciseId")
+                        .HasForeignKey("PartId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
-                        .HasConstraintName("fk_class_rulings_exercises_exercise_id");
+                        .HasConstraintName("fk_class_rulings_exercise_parts_part_id");
                 });
 
             modelBuilder.Entity("BlueSlate.Data.Exercise", b =>
@@ -1276,30 +1394,52 @@ namespace BlueSlate.Data.Migrations
                         .HasConstraintName("fk_exercise_documents_exercises_exercise_id");
                 });
 
-            modelBuilder.Entity("BlueSlate.Data.FindingRuling", b =>
+            modelBuilder.Entity("BlueSlate.Data.ExercisePart", b =>
                 {
-                    b.HasOne("BlueSlate.Data.Answer", null)
-                        .WithMany("Rulings")
-                        .HasForeignKey("AnswerId")
+                    b.HasOne("BlueSlate.Data.Exercise", "Exercise")
+                        .WithMany("Parts")
+                        .HasForeignKey("ExerciseId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
-                        .HasConstraintName("fk_rulings_answers_answer_id");
+                        .HasConstraintName("fk_exercise_parts_exercises_exercise_id");
+
+                    b.Navigation("Exercise");
+                });
+
+            modelBuilder.Entity("BlueSlate.Data.ExercisePartDocument", b =>
+                {
+                    b.HasOne("BlueSlate.Data.ExercisePart", null)
+                        .WithMany("Documents")
+                        .HasForeignKey("PartId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_exercise_part_documents_exercise_parts_part_id");
+                });
+
+            modelBuilder.Entity("BlueSlate.Data.FindingRuling", b =>
+                {
+                    b.HasOne("BlueSlate.Data.Work", null)
+                        .WithMany("Rulings")
+                        .HasForeignKey("WorkId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_rulings_works_work_id");
                 });
 
             modelBuilder.Entity("BlueSlate.Data.MarkRevision", b =>
                 {
-                    b.HasOne("BlueSlate.Data.Answer", null)
-                        .WithMany()
-                        .HasForeignKey("AnswerId")
-                        .OnDelete(DeleteBehavior.Cascade)
-                        .IsRequired()
-                        .HasConstraintName("fk_mark_revisions_answers_answer_id");
-
                     b.HasOne("BlueSlate.Data.Account", null)
                         .WithMany()
                         .HasForeignKey("ById")
                         .OnDelete(DeleteBehavior.SetNull)
                         .HasConstraintName("fk_mark_revisions_asp_net_users_by_id");
+
+                    b.HasOne("BlueSlate.Data.Work", null)
+                        .WithMany()
+                        .HasForeignKey("WorkId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_mark_revisions_works_work_id");
                 });
 
             modelBuilder.Entity("BlueSlate.Data.Membership", b =>
@@ -1325,18 +1465,37 @@ namespace BlueSlate.Data.Migrations
 
             modelBuilder.Entity("BlueSlate.Data.NoteQuery", b =>
                 {
-                    b.HasOne("BlueSlate.Data.Answer", null)
-                        .WithMany()
-                        .HasForeignKey("AnswerId")
-                        .OnDelete(DeleteBehavior.Cascade)
-                        .IsRequired()
-                        .HasConstraintName("fk_note_queries_answers_answer_id");
-
                     b.HasOne("BlueSlate.Data.Account", null)
                         .WithMany()
                         .HasForeignKey("RepliedById")
                         .OnDelete(DeleteBehavior.SetNull)
                         .HasConstraintName("fk_note_queries_asp_net_users_replied_by_id");
+
+                    b.HasOne("BlueSlate.Data.Work", null)
+                        .WithMany()
+                        .HasForeignKey("WorkId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_note_queries_works_work_id");
+                });
+
+            modelBuilder.Entity("BlueSlate.Data.QuestionPart", b =>
+                {
+                    b.HasOne("BlueSlate.Data.ExercisePart", null)
+                        .WithMany()
+                        .HasForeignKey("PartId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_question_parts_exercise_parts_part_id");
+
+                    b.HasOne("BlueSlate.Data.QuestionRevision", "Question")
+                        .WithMany("Parts")
+                        .HasForeignKey("QuestionRevisionId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_question_parts_question_revisions_question_revision_id");
+
+                    b.Navigation("Question");
                 });
 
             modelBuilder.Entity("BlueSlate.Data.QuestionRevision", b =>
@@ -1351,29 +1510,29 @@ namespace BlueSlate.Data.Migrations
 
             modelBuilder.Entity("BlueSlate.Data.ReleasedSheet", b =>
                 {
-                    b.HasOne("BlueSlate.Data.Answer", null)
+                    b.HasOne("BlueSlate.Data.Work", null)
                         .WithOne("Released")
-                        .HasForeignKey("BlueSlate.Data.ReleasedSheet", "AnswerId")
+                        .HasForeignKey("BlueSlate.Data.ReleasedSheet", "WorkId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
-                        .HasConstraintName("fk_released_sheets_answers_answer_id");
+                        .HasConstraintName("fk_released_sheets_works_work_id");
                 });
 
-            modelBuilder.Entity("BlueSlate.Data.SampleAnswer", b =>
+            modelBuilder.Entity("BlueSlate.Data.SampleWork", b =>
                 {
-                    b.HasOne("BlueSlate.Data.Answer", null)
-                        .WithOne()
-                        .HasForeignKey("BlueSlate.Data.SampleAnswer", "AnswerId")
-                        .OnDelete(DeleteBehavior.Cascade)
-                        .IsRequired()
-                        .HasConstraintName("fk_sample_answers_answers_answer_id");
-
-                    b.HasOne("BlueSlate.Data.Exercise", null)
+                    b.HasOne("BlueSlate.Data.ExercisePart", null)
                         .WithMany()
-                        .HasForeignKey("ExerciseId")
+                        .HasForeignKey("PartId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
-                        .HasConstraintName("fk_sample_answers_exercises_exercise_id");
+                        .HasConstraintName("fk_sample_works_exercise_parts_part_id");
+
+                    b.HasOne("BlueSlate.Data.Work", null)
+                        .WithOne()
+                        .HasForeignKey("BlueSlate.Data.SampleWork", "WorkId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_sample_works_works_work_id");
                 });
 
             modelBuilder.Entity("BlueSlate.Data.SetAside", b =>
@@ -1390,16 +1549,52 @@ namespace BlueSlate.Data.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_set_aside_exercises_exercise_id");
+
+                    b.HasOne("BlueSlate.Data.ExercisePart", null)
+                        .WithMany()
+                        .HasForeignKey("PartId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .HasConstraintName("fk_set_aside_exercise_parts_part_id");
                 });
 
             modelBuilder.Entity("BlueSlate.Data.StandsFor", b =>
                 {
-                    b.HasOne("BlueSlate.Data.Answer", null)
+                    b.HasOne("BlueSlate.Data.Work", null)
                         .WithMany("Stands")
+                        .HasForeignKey("WorkId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_stands_for_works_work_id");
+                });
+
+            modelBuilder.Entity("BlueSlate.Data.Work", b =>
+                {
+                    b.HasOne("BlueSlate.Data.Answer", "Answer")
+                        .WithMany("Works")
                         .HasForeignKey("AnswerId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
-                        .HasConstraintName("fk_stands_for_answers_answer_id");
+                        .HasConstraintName("fk_works_answers_answer_id");
+
+                    b.HasOne("BlueSlate.Data.ExercisePart", "Part")
+                        .WithMany()
+                        .HasForeignKey("PartId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_works_exercise_parts_part_id");
+
+                    b.HasOne("BlueSlate.Data.QuestionPart", "Asked")
+                        .WithMany()
+                        .HasForeignKey("QuestionRevisionId", "PartId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_works_question_parts_question_revision_id_part_id");
+
+                    b.Navigation("Answer");
+
+                    b.Navigation("Asked");
+
+                    b.Navigation("Part");
                 });
 
             modelBuilder.Entity("Microsoft.AspNetCore.Identity.IdentityRoleClaim<System.Guid>", b =>
@@ -1461,13 +1656,7 @@ namespace BlueSlate.Data.Migrations
 
             modelBuilder.Entity("BlueSlate.Data.Answer", b =>
                 {
-                    b.Navigation("Released");
-
-                    b.Navigation("Results");
-
-                    b.Navigation("Rulings");
-
-                    b.Navigation("Stands");
+                    b.Navigation("Works");
                 });
 
             modelBuilder.Entity("BlueSlate.Data.Cohort", b =>
@@ -1479,13 +1668,36 @@ namespace BlueSlate.Data.Migrations
                 {
                     b.Navigation("Answers");
 
+                    b.Navigation("Documents");
+
+                    b.Navigation("Parts");
+
+                    b.Navigation("Questions");
+                });
+
+            modelBuilder.Entity("BlueSlate.Data.ExercisePart", b =>
+                {
                     b.Navigation("Assessments");
 
                     b.Navigation("Documents");
 
-                    b.Navigation("Questions");
+                    b.Navigation("Rulings");
+                });
+
+            modelBuilder.Entity("BlueSlate.Data.QuestionRevision", b =>
+                {
+                    b.Navigation("Parts");
+                });
+
+            modelBuilder.Entity("BlueSlate.Data.Work", b =>
+                {
+                    b.Navigation("Released");
+
+                    b.Navigation("Results");
 
                     b.Navigation("Rulings");
+
+                    b.Navigation("Stands");
                 });
 #pragma warning restore 612, 618
         }

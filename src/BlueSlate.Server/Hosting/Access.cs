@@ -25,6 +25,13 @@ public sealed class Access(BlueSlateContext database, IHttpContextAccessor acces
         );
     }
 
+    /// <summary>Parts of exercises of cohorts in which the person teaches or marks.</summary>
+    public IQueryable<ExercisePart> StaffParts(bool instructorsOnly = false)
+    {
+        var exercises = StaffExercises(instructorsOnly);
+        return database.ExerciseParts.Where(part => exercises.Any(exercise => exercise.Id == part.ExerciseId));
+    }
+
     /// <summary>Published exercises of cohorts in which the person is a student.</summary>
     public IQueryable<Exercise> StudentExercises()
     {
@@ -42,13 +49,20 @@ public sealed class Access(BlueSlateContext database, IHttpContextAccessor acces
         return database.Answers.Where(answer => answer.AccountId == id);
     }
 
-    /// <summary>Answers that are handed in, of exercises that the person teaches or marks.</summary>
-    public IQueryable<Answer> MarkableAnswers()
+    /// <summary>Work of the person's own answers.</summary>
+    public IQueryable<Work> OwnWorks()
     {
         var id = AccountId;
-        return database.Answers.Where(answer =>
-            answer.HandedInAt != null
-            && answer.Exercise!.Cohort!.Members.Any(member => member.AccountId == id && member.Role != CohortRole.Student)
+        return database.Works.Where(work => work.Answer!.AccountId == id);
+    }
+
+    /// <summary>Work that is handed in, of exercises that the person teaches or marks.</summary>
+    public IQueryable<Work> MarkableWorks()
+    {
+        var id = AccountId;
+        return database.Works.Where(work =>
+            work.Answer!.HandedInAt != null
+            && work.Answer.Exercise!.Cohort!.Members.Any(member => member.AccountId == id && member.Role != CohortRole.Student)
         );
     }
 

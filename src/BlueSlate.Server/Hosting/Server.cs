@@ -110,7 +110,7 @@ public static class Server
         services.AddScoped<DocumentStore>();
         services.AddScoped<Publishing>();
         services.AddScoped<AnswerStore>();
-        services.AddScoped<AnswerAssessment>();
+        services.AddScoped<WorkAssessment>();
         services.AddScoped<CheckQueue>();
         services.AddScoped<Desk>();
         services.AddScoped<Releasing>();
@@ -203,6 +203,7 @@ public static class Server
         features.MapHome();
         features.MapCohorts();
         features.MapExercises();
+        features.MapParts();
         features.MapAnswers();
         features.MapMarking();
         features.MapFindings();

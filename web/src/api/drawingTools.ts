@@ -18,36 +18,33 @@ const raw = (file: Blob) => ({
   headers: { 'Content-Type': 'application/octet-stream' },
 });
 
-export function answerTools(id: string): DrawingTools {
+export function workTools(id: string): DrawingTools {
   const params = { path: { id } };
   return {
-    amend: (drawing, lines) => must(api.POST('/api/study/answers/{id}/amend', { params, body: { drawing, lines } })),
+    amend: (drawing, lines) => must(api.POST('/api/study/work/{id}/amend', { params, body: { drawing, lines } })),
     redraw: (drawing, notation) =>
-      must(api.POST('/api/study/answers/{id}/redraw', { params, body: { drawing, notation } })),
-    members: (drawing, shapes) =>
-      must(api.POST('/api/study/answers/{id}/members', { params, body: { drawing, shapes } })),
+      must(api.POST('/api/study/work/{id}/redraw', { params, body: { drawing, notation } })),
+    members: (drawing, shapes) => must(api.POST('/api/study/work/{id}/members', { params, body: { drawing, shapes } })),
     lift: (drawing, shapes, name, members) =>
-      must(api.POST('/api/study/answers/{id}/lift', { params, body: { drawing, shapes, name, members } })),
+      must(api.POST('/api/study/work/{id}/lift', { params, body: { drawing, shapes, name, members } })),
     pushDown: (drawing, shape) =>
-      must(api.POST('/api/study/answers/{id}/push-down', { params, body: { drawing, shape } })),
+      must(api.POST('/api/study/work/{id}/push-down', { params, body: { drawing, shape } })),
     picture: (body) =>
-      must(api.POST('/api/study/answers/{id}/picture', { params, body, parseAs: 'blob' })) as Promise<Blob>,
-    open: (file) => must(api.POST('/api/study/answers/{id}/open', { params, ...raw(file) })),
+      must(api.POST('/api/study/work/{id}/picture', { params, body, parseAs: 'blob' })) as Promise<Blob>,
+    open: (file) => must(api.POST('/api/study/work/{id}/open', { params, ...raw(file) })),
   };
 }
 
-export function exerciseTools(id: string): DrawingTools {
+export function partTools(id: string): DrawingTools {
   const params = { path: { id } };
   return {
-    amend: (drawing, lines) => must(api.POST('/api/exercises/{id}/amend', { params, body: { drawing, lines } })),
-    redraw: (drawing, notation) =>
-      must(api.POST('/api/exercises/{id}/redraw', { params, body: { drawing, notation } })),
-    members: (drawing, shapes) => must(api.POST('/api/exercises/{id}/members', { params, body: { drawing, shapes } })),
+    amend: (drawing, lines) => must(api.POST('/api/parts/{id}/amend', { params, body: { drawing, lines } })),
+    redraw: (drawing, notation) => must(api.POST('/api/parts/{id}/redraw', { params, body: { drawing, notation } })),
+    members: (drawing, shapes) => must(api.POST('/api/parts/{id}/members', { params, body: { drawing, shapes } })),
     lift: (drawing, shapes, name, members) =>
-      must(api.POST('/api/exercises/{id}/lift', { params, body: { drawing, shapes, name, members } })),
-    pushDown: (drawing, shape) => must(api.POST('/api/exercises/{id}/push-down', { params, body: { drawing, shape } })),
-    picture: (body) =>
-      must(api.POST('/api/exercises/{id}/picture', { params, body, parseAs: 'blob' })) as Promise<Blob>,
-    open: (file) => must(api.POST('/api/exercises/{id}/open', { params, ...raw(file) })),
+      must(api.POST('/api/parts/{id}/lift', { params, body: { drawing, shapes, name, members } })),
+    pushDown: (drawing, shape) => must(api.POST('/api/parts/{id}/push-down', { params, body: { drawing, shape } })),
+    picture: (body) => must(api.POST('/api/parts/{id}/picture', { params, body, parseAs: 'blob' })) as Promise<Blob>,
+    open: (file) => must(api.POST('/api/parts/{id}/open', { params, ...raw(file) })),
   };
 }

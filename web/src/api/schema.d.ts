@@ -767,7 +767,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/exercises/{id}/part": {
+    "/api/exercises/{id}/title": {
         parameters: {
             query?: never;
             header?: never;
@@ -786,502 +786,12 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["SavePartRequest"];
+                    "application/json": components["schemas"]["SaveTitleRequest"];
                 };
             };
             responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["SavedReply"];
-                    };
-                };
-            };
-        };
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/exercises/{id}/model": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["SaveTextRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["SavedReply"];
-                    };
-                };
-            };
-        };
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/exercises/{id}/assessment": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["SaveAssessmentRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["SavedReply"];
-                    };
-                };
-            };
-        };
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/exercises/{id}/assessment/preview": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** The marks as they are, beside the marks as they would be. */
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["AssessmentPreviewRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["MarkChangesReply"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/exercises/{id}/scheme": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["SchemeDocument"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/exercises/{id}/reading": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["ReadingRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["FactsReply"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/exercises/{id}/tidy": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["TidyRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["TidyReply"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/exercises/{id}/amend": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["AmendRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["AmendReply"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/exercises/{id}/redraw": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["RedrawRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["RedrawReply"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/exercises/{id}/members": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["MembersRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["MembersReply"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/exercises/{id}/lift": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["LiftRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["RedrawReply"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/exercises/{id}/push-down": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["PushDownRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["RedrawReply"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/exercises/{id}/picture": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["PictureRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
+                /** @description No Content */
+                204: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -1289,13 +799,14 @@ export interface paths {
                 };
             };
         };
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/exercises/{id}/open": {
+    "/api/exercises/{id}/parts": {
         parameters: {
             query?: never;
             header?: never;
@@ -1303,7 +814,32 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put?: never;
+        /** Puts the parts in another order. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PartOrderRequest"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        /** Adds an empty part at the end. */
         post: {
             parameters: {
                 query?: never;
@@ -1321,7 +857,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["OpenedReply"];
+                        "application/json": components["schemas"]["CreatedReply"];
                     };
                 };
             };
@@ -1363,6 +899,591 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SavePartRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SavedReply"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        /** Takes a part away with all that is in it; the last one stays. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{id}/model": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SaveTextRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SavedReply"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{id}/assessment": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SaveAssessmentRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SavedReply"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{id}/assessment/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The marks as they are, beside the marks as they would be. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["AssessmentPreviewRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MarkChangesReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{id}/scheme": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SchemeDocument"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{id}/reading": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ReadingRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FactsReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{id}/tidy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TidyRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TidyReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{id}/amend": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["AmendRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AmendReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{id}/redraw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RedrawRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RedrawReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{id}/members": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MembersRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MembersReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{id}/lift": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LiftRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RedrawReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{id}/push-down": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PushDownRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RedrawReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{id}/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PictureRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{id}/open": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OpenedReply"];
+                    };
                 };
             };
         };
@@ -1518,447 +1639,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/study/answers/{id}/earlier": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["EarlierState"][];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/study/answers/{id}/drawing": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["SaveDrawingRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["DrawingSavedReply"];
-                    };
-                };
-            };
-        };
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/study/answers/{id}/reading": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["ReadingRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ReadingReply"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/study/answers/{id}/tidy": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["TidyRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["TidyReply"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/study/answers/{id}/amend": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["AmendRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["AmendReply"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/study/answers/{id}/redraw": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["RedrawRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["RedrawReply"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/study/answers/{id}/members": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["MembersRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["MembersReply"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/study/answers/{id}/lift": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["LiftRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["RedrawReply"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/study/answers/{id}/push-down": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["PushDownRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["RedrawReply"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/study/answers/{id}/picture": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["PictureRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/study/answers/{id}/open": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["OpenedReply"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/study/answers/{id}/hand-in": {
         parameters: {
             query?: never;
@@ -2037,7 +1717,448 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/study/answers/{id}/queries": {
+    "/api/study/work/{id}/earlier": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EarlierState"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/study/work/{id}/drawing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SaveDrawingRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DrawingSavedReply"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/study/work/{id}/reading": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ReadingRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReadingReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/study/work/{id}/tidy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TidyRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TidyReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/study/work/{id}/amend": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["AmendRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AmendReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/study/work/{id}/redraw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RedrawRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RedrawReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/study/work/{id}/members": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MembersRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MembersReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/study/work/{id}/lift": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LiftRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RedrawReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/study/work/{id}/push-down": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PushDownRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RedrawReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/study/work/{id}/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PictureRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/study/work/{id}/open": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OpenedReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/study/work/{id}/queries": {
         parameters: {
             query?: never;
             header?: never;
@@ -2116,7 +2237,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/marking/answers/{id}": {
+    "/api/marking/work/{id}": {
         parameters: {
             query?: never;
             header?: never;
@@ -2153,7 +2274,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/marking/answers/{id}/rulings": {
+    "/api/marking/work/{id}/rulings": {
         parameters: {
             query?: never;
             header?: never;
@@ -2219,7 +2340,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/marking/answers/{id}/alike": {
+    "/api/marking/work/{id}/alike": {
         parameters: {
             query?: never;
             header?: never;
@@ -2258,7 +2379,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/marking/answers/{id}/stands-for/preview": {
+    "/api/marking/work/{id}/stands-for/preview": {
         parameters: {
             query?: never;
             header?: never;
@@ -2299,7 +2420,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/marking/answers/{id}/stands-for": {
+    "/api/marking/work/{id}/stands-for": {
         parameters: {
             query?: never;
             header?: never;
@@ -2340,7 +2461,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/marking/answers/{id}/gone-through": {
+    "/api/marking/work/{id}/gone-through": {
         parameters: {
             query?: never;
             header?: never;
@@ -2578,7 +2699,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/marking/exercises/{id}/sample": {
+    "/api/marking/parts/{id}/sample": {
         parameters: {
             query?: never;
             header?: never;
@@ -2773,11 +2894,11 @@ export interface components {
             /** @description What is wrong with the form of the drawing, whatever the scenario asks, is told while one draws. */
             form?: boolean;
         };
-        /** @description An answer, its total now, and by each decision; no totals where the caller has still to mark it blind. */
+        /** @description Work, its total now, and by each decision; no totals where the caller has still to mark it blind. */
         AlikeAnswer: {
             /**
              * Format: uuid
-             * @description The answer.
+             * @description The work.
              */
             id: string;
             /** @description Its candidate code. */
@@ -2789,7 +2910,7 @@ export interface components {
             inPart: null | components["schemas"]["Rational"];
             kept: null | components["schemas"]["Rational"];
         };
-        /** @description The answers on which a note is found alike. */
+        /** @description The work on which a note is found alike. */
         AlikeReply: {
             answers: components["schemas"]["AlikeAnswer"][];
         };
@@ -2812,10 +2933,7 @@ export interface components {
             id: string;
             title: string;
             scenarioHtml: string;
-            part: components["schemas"]["StudentPart"];
-            /** Format: int32 */
-            revision: number;
-            drawing: string;
+            works: components["schemas"]["WorkReply"][];
             /** Format: date-time */
             now: string;
             /** Format: date-time */
@@ -2885,7 +3003,9 @@ export interface components {
             id: string;
             title: string;
             cohort: string;
-            part: components["schemas"]["StudentPart"];
+            parts: components["schemas"]["StudentPart"][];
+            /** Format: int32 */
+            minutes: null | number;
             /** Format: date-time */
             dueAt: null | string;
             /** Format: uuid */
@@ -2972,7 +3092,7 @@ export interface components {
          * @enum {unknown}
          */
         Decision: "allow" | "allow-in-part" | "keep-loss";
-        /** @description One answer on the desk. */
+        /** @description One answer on the desk: as far as the part that is least far, with the marks of all parts together. */
         DeskAnswer: {
             /** Format: uuid */
             id: string;
@@ -2985,6 +3105,14 @@ export interface components {
             handedInAt: string;
             /** Format: int32 */
             questions: number;
+            works: components["schemas"]["DeskWork"][];
+        };
+        /** @description A part of the exercise on the desk. */
+        DeskPart: {
+            /** Format: uuid */
+            id: string;
+            title: string;
+            marks: components["schemas"]["Rational"];
         };
         /** @description All answers of an exercise, by candidate code only. */
         DeskReply: {
@@ -2992,6 +3120,7 @@ export interface components {
             id: string;
             title: string;
             cohort: string;
+            parts: components["schemas"]["DeskPart"][];
             maximum: components["schemas"]["Rational"];
             /** Format: int32 */
             students: number;
@@ -3003,6 +3132,19 @@ export interface components {
             releasedAt: null | string;
             mayRelease: boolean;
             answers: components["schemas"]["DeskAnswer"][];
+        };
+        /** @description The work on one part of an answer. */
+        DeskWork: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            partId: string;
+            code: string;
+            state: components["schemas"]["AnswerState"];
+            doubtful: boolean;
+            total: null | components["schemas"]["Rational"];
+            /** Format: int32 */
+            questions: number;
         };
         /**
          * @description The documents of an exercise, each saved on its own so that two instructors rarely collide.
@@ -3045,6 +3187,15 @@ export interface components {
          * @enum {unknown}
          */
         ExampleKind: "allowed-as-drawn" | "ruled-out-as-drawn" | "follows-as-drawn";
+        /** @description A part with all its documents, for those who write it. */
+        ExercisePartReply: {
+            /** Format: uuid */
+            id: string;
+            part: components["schemas"]["PartReply"];
+            model: components["schemas"]["TextDocument"];
+            assessment: components["schemas"]["AssessmentReply"];
+            otherWays: components["schemas"]["RestatementChoice"][];
+        };
         /** @description An exercise with all its documents, for those who write it. */
         ExerciseReply: {
             /** Format: uuid */
@@ -3058,10 +3209,7 @@ export interface components {
             dueAt: null | string;
             scenario: components["schemas"]["TextDocument"];
             scenarioHtml: string;
-            part: components["schemas"]["PartReply"];
-            model: components["schemas"]["TextDocument"];
-            assessment: components["schemas"]["AssessmentReply"];
-            otherWays: components["schemas"]["RestatementChoice"][];
+            parts: components["schemas"]["ExercisePartReply"][];
         };
         /** @description An exercise in a list. */
         ExerciseSummary: {
@@ -3129,10 +3277,9 @@ export interface components {
             line: string;
             marks: components["schemas"]["Rational"];
         };
-        /** @description Hands in exactly the revision that the student saw. */
+        /** @description Hands in exactly the revisions that the student saw, of every part. */
         HandInRequest: {
-            /** Format: int32 */
-            revision: number;
+            works: components["schemas"]["WorkSeen"][];
         };
         /** @description An exercise with what waits in it. */
         HomeExercise: {
@@ -3200,7 +3347,7 @@ export interface components {
          * @enum {unknown}
          */
         LineRule: "all-or-nothing" | "share" | "deduct";
-        /** @description An answer whose total would change. */
+        /** @description Work whose total would change. */
         MarkChange: {
             /** Format: uuid */
             id: string;
@@ -3237,48 +3384,96 @@ export interface components {
             /** @description The facts that it is about. */
             facts?: string[];
         };
-        /** @description A released answer that would be marked otherwise now. */
+        /** @description Released work on a part that would be marked otherwise now. */
         MarkProposal: {
             /** Format: uuid */
             id: string;
             code: string;
+            part: string;
             before: components["schemas"]["Rational"];
             after: components["schemas"]["Rational"];
         };
-        /** @description One answer to be gone through. */
+        /** @description The work on one part of an answer, to be gone through. */
         MarkingReply: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description The work.
+             */
             id: string;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Of which exercise.
+             */
             exerciseId: string;
+            /**
+             * Format: uuid
+             * @description Of which part.
+             */
+            partId: string;
+            /** @description The work on all parts of the answer, this one among them, in their order. */
+            parts: components["schemas"]["OtherPart"][];
+            /** @description The exercise's title. */
             title: string;
+            /** @description The candidate code. */
             code: string;
+            /** @description How far it is. */
             state: components["schemas"]["AnswerState"];
+            /** @description Whether it was handed in late. */
             late: boolean;
+            /** @description How sure its marks are. */
             doubt: components["schemas"]["DoubtReply"];
+            /** @description The scenario. */
             scenarioHtml: string;
+            /** @description What was asked. */
             part: components["schemas"]["PartDocument"];
+            /** @description What was drawn. */
             drawing: string;
+            /** @description The model answer, or the variant, that it was held against. */
             modelDrawing: string;
+            /** @description What was found. */
             result: components["schemas"]["ResultDocument"];
+            /** @description What the model answer says. */
             modelSentences: components["schemas"]["ResultSentence"][];
+            /** @description What was decided. */
             rulings: components["schemas"]["RulingReply"][];
+            /** @description What stands for what. */
             stands: components["schemas"]["StandReply"];
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description The work before it on the same part.
+             */
             previous: null | string;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description The work after it.
+             */
             next: null | string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Its place among the work on this part, from 1.
+             */
             position: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description How much of it there is.
+             */
             count: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description How much was gone through.
+             */
             goneThrough: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description How much is not decided.
+             */
             undecided: number;
             released: null | components["schemas"]["ReleasedMark"];
+            /** @description Whether the caller may decide. */
             mayDecide: boolean;
+            /** @description Whether the caller may accept a value for all. */
             mayAccept: boolean;
+            /** @description The student's questions. */
             queries: components["schemas"]["NoteQueryReply"][];
         };
         /** @description A box. */
@@ -3366,8 +3561,22 @@ export interface components {
             drawing: string;
             simpler: boolean;
         };
+        /** @description The work on another part of the same answer. */
+        OtherPart: {
+            /** Format: uuid */
+            workId: string;
+            title: string;
+            marks: components["schemas"]["Rational"];
+        };
+        /** @description How far two agree on a part. */
+        PartAgreement: {
+            part: string;
+            agreement: components["schemas"]["AgreementReply"];
+        };
         /** @description One part of an exercise. */
         PartDocument: {
+            /** @description What is to be done in it, in a few words; may be empty where it is the only one. */
+            title?: string;
             /** @description The notation's name: `chen`, `crows-foot` or `uml`. */
             notation?: string;
             /** @description How formal the drawing is to be. */
@@ -3408,30 +3617,27 @@ export interface components {
             /** @description Whether students see the model answer once marks are released. */
             showModelAnswer?: boolean;
         };
+        /** @description All parts of an exercise in the order that they are to have. */
+        PartOrderRequest: {
+            parts: string[];
+        };
         /** @description The part and its revision. */
         PartReply: {
             /** Format: int32 */
             revision: number;
             value: components["schemas"]["PartDocument"];
         };
-        /** @description An answer with its drawing, its earlier states and, once released, its mark sheet. */
+        /** @description An answer with the work on each part. */
         PersonAnswer: {
             exercise: string;
             cohort: string;
             /** Format: date-time */
             startedAt: string;
             /** Format: date-time */
-            savedAt: string;
-            /** Format: date-time */
             handedInAt: null | string;
             late: boolean;
             receipt: null | string;
-            drawingHash: string;
-            drawing: string;
-            earlier: components["schemas"]["PersonState"][];
-            marks: null | components["schemas"]["PersonMarks"];
-            markChanges: components["schemas"]["PersonMarkChange"][];
-            questions: components["schemas"]["PersonQuestion"][];
+            parts: components["schemas"]["PersonWork"][];
         };
         /** @description A cohort that the person belongs to. */
         PersonCohort: {
@@ -3494,6 +3700,18 @@ export interface components {
             reason: components["schemas"]["CheckpointReason"];
             drawing: string;
         };
+        /** @description What was drawn for one part, its earlier states and, once released, its mark sheet. */
+        PersonWork: {
+            title: string;
+            /** Format: date-time */
+            savedAt: string;
+            drawingHash: string;
+            drawing: string;
+            earlier: components["schemas"]["PersonState"][];
+            marks: null | components["schemas"]["PersonMarks"];
+            markChanges: components["schemas"]["PersonMarkChange"][];
+            questions: components["schemas"]["PersonQuestion"][];
+        };
         /**
          * @description A file format of pictures.
          * @enum {unknown}
@@ -3541,7 +3759,7 @@ export interface components {
             /** Format: date-time */
             handedInAt: string;
             late: boolean;
-            hash: string;
+            works: components["schemas"]["WorkReceipt"][];
         };
         /** @description A drawing, whether it is only set out in rows since it is so large, and what it cannot say. */
         RedrawReply: {
@@ -3561,7 +3779,7 @@ export interface components {
             /** Format: int32 */
             stillDrawing: number;
             frozen: string[];
-            agreement: null | components["schemas"]["AgreementReply"];
+            agreements: components["schemas"]["PartAgreement"][];
         };
         /** @description What an answer was released with. */
         ReleasedMark: {
@@ -3589,7 +3807,7 @@ export interface components {
         };
         /** @description Takes some of the proposals. A mark goes down only with a reason; the reason is told to the student. */
         RemarkingRequest: {
-            answers: string[];
+            works: string[];
             reason?: null | string;
         };
         /** @description A restatement by what people need to choose its worth. */
@@ -3739,11 +3957,10 @@ export interface components {
             saveId: string;
             drawing: string;
         };
-        /** @description Saves the part and the exercise's title. */
+        /** @description Saves a part. */
         SavePartRequest: {
             /** Format: int32 */
             revision: number;
-            title: string;
             value: components["schemas"]["PartDocument"];
         };
         /** @description Saves a text, conditional on the revision it started from. */
@@ -3751,6 +3968,10 @@ export interface components {
             /** Format: int32 */
             revision: number;
             text: string;
+        };
+        /** @description Saves an exercise's title. */
+        SaveTitleRequest: {
+            title: string;
         };
         /** @description The revision that a save made. */
         SavedReply: {
@@ -3783,6 +4004,8 @@ export interface components {
         SetAsideReply: {
             /** Format: uuid */
             id: string;
+            /** Format: uuid */
+            partId: null | string;
             kind: components["schemas"]["DocumentKind"];
             /** Format: date-time */
             at: string;
@@ -3844,19 +4067,15 @@ export interface components {
             after: string;
             reason: string;
         };
-        /** @description The marks as released to the student. */
+        /** @description The marks as released to the student, part by part. */
         StudentMarksReply: {
             title: string;
             scenarioHtml: string;
-            part: components["schemas"]["StudentPart"];
-            drawing: string;
-            modelDrawing: null | string;
-            result: components["schemas"]["StudentResult"];
-            rulings: components["schemas"]["StudentRuling"][];
+            total: components["schemas"]["Rational"];
+            maximum: components["schemas"]["Rational"];
             /** Format: date-time */
             releasedAt: string;
-            changes: components["schemas"]["StudentMarkChange"][];
-            queries: components["schemas"]["NoteQueryReply"][];
+            parts: components["schemas"]["StudentPartMarks"][];
         };
         /** @description A note as a student reads it. */
         StudentNote: {
@@ -3875,14 +4094,27 @@ export interface components {
             consequences: components["schemas"]["ResultConsequence"][];
             example?: null | components["schemas"]["ResultExample"];
         };
-        /** @description The part as a student may know it, with what the class has learned about the notation. */
+        /** @description A part as a student may know it, with what the class has learned about the notation. */
         StudentPart: {
+            title: string;
             learned: components["schemas"]["NotationOptions"];
             marks: components["schemas"]["Rational"];
             /** Format: int32 */
             minutes: null | number;
             aids: components["schemas"]["AidsDocument"];
             showModelAnswer: boolean;
+        };
+        /** @description The marks of one part. */
+        StudentPartMarks: {
+            /** Format: uuid */
+            workId: string;
+            part: components["schemas"]["StudentPart"];
+            drawing: string;
+            modelDrawing: null | string;
+            result: components["schemas"]["StudentResult"];
+            rulings: components["schemas"]["StudentRuling"][];
+            changes: components["schemas"]["StudentMarkChange"][];
+            queries: components["schemas"]["NoteQueryReply"][];
         };
         /**
          * @description What a student is told of a released result: marks, lines, notes, and the answer's own sentences. Never what the model
@@ -3959,10 +4191,12 @@ export interface components {
         TotalReply: {
             total: components["schemas"]["Rational"];
         };
-        /** @description An answer that is held back, and why. */
+        /** @description An answer that is held back, the work in it that has to be looked at, and why. */
         UndecidedAnswer: {
             /** Format: uuid */
             id: string;
+            /** Format: uuid */
+            workId: string;
             code: string;
             why: string;
         };
@@ -3984,6 +4218,28 @@ export interface components {
             person: string;
             token: string;
             password: string;
+        };
+        /** @description What was handed in for one part: the hash of its drawing. */
+        WorkReceipt: {
+            /** Format: uuid */
+            id: string;
+            hash: string;
+        };
+        /** @description The work on one part of an answer. */
+        WorkReply: {
+            /** Format: uuid */
+            id: string;
+            part: components["schemas"]["StudentPart"];
+            /** Format: int32 */
+            revision: number;
+            drawing: string;
+        };
+        /** @description A revision of the work on one part. */
+        WorkSeen: {
+            /** Format: uuid */
+            id: string;
+            /** Format: int32 */
+            revision: number;
         };
     };
     responses: never;

@@ -28,6 +28,8 @@ interface ScriptWithNotesProps {
   view: ScriptView;
   open: string | null;
   onOpen: (note: string | null) => void;
+  /** The parts of the exercise, where there are several. */
+  tabs?: ReactNode;
   margin: (placed: readonly Placed[], levelOf: (note: string) => number | null) => ReactNode;
   onKeyDown?: (event: React.KeyboardEvent) => void;
 }
@@ -92,6 +94,7 @@ export function ScriptWithNotes(props: ScriptWithNotesProps) {
         />
       )}
       <main className="middle">
+        {props.tabs}
         {view === 'over' && (
           <SlateSurface
             slate={slate}

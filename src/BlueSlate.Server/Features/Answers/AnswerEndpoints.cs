@@ -1,12 +1,8 @@
 using System.Security.Cryptography;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
-using BlueSlate.Core.Language;
-using BlueSlate.Core.Notations;
-using BlueSlate.Core.Soundness;
+using BlueSlate.Core.Marking;
 using BlueSlate.Data;
-using BlueSlate.Server.Features.Drafting;
-using BlueSlate.Server.Features.Drawings;
 using BlueSlate.Server.Features.Exercises;
 using BlueSlate.Server.Features.Marking;
 using BlueSlate.Server.Hosting;
@@ -19,8 +15,6 @@ namespace BlueSlate.Server.Features.Answers;
 /// <summary>A student's way: see what is due, start, draw, hand in, read the marks.</summary>
 public static class AnswerEndpoints
 {
-    private const int MostEarlier = 100;
-
     /// <summary>Maps the endpoints.</summary>
     public static void MapAnswers(this IEndpointRouteBuilder routes)
     {
@@ -29,22 +23,17 @@ public static class AnswerEndpoints
         group.MapGet("/exercises/{id:guid}", BeforeStart).ForStudents();
         group.MapPost("/exercises/{id:guid}/answer", Start).ForStudents().Produces<CreatedReply>();
         group.MapGet("/answers/{id:guid}", Get).ForStudents();
-        group.MapGet("/answers/{id:guid}/earlier", Earlier).ForStudents().Produces<EarlierState[]>();
-        // The update itself asks whose answer it is, so that a save needs no question before it.
-        group.MapPut("/answers/{id:guid}/drawing", Save).ForSignedIn().Produces<DrawingSavedReply>();
-        group.MapPost("/answers/{id:guid}/reading", Read).ForStudents();
-        group.MapPost("/answers/{id:guid}/tidy", Tidy).ForStudents().Produces<TidyReply>();
-        group.MapDrawingTools("/answers", PartOf, part => part.Aids, route => route.ForStudents());
         group.MapPost("/answers/{id:guid}/hand-in", HandIn).ForStudents().Produces<ReceiptReply>();
         group.MapGet("/answers/{id:guid}/marks", Marks).ForStudents();
-        group.MapPost("/answers/{id:guid}/queries", NoteQueries.Ask).ForStudents().Produces<NoteQueryReply[]>();
+        WorkEndpoints.Map(group);
     }
 
     private static async Task<StudentExercise[]> List(Access access, CancellationToken cancellation)
     {
         var id = access.AccountId;
-        return await access
+        var rows = await access
             .StudentExercises()
+            .AsNoTracking()
             .OrderBy(exercise => exercise.DueAt == null)
             .ThenBy(exercise => exercise.DueAt)
             .Select(exercise => new
@@ -52,21 +41,30 @@ public static class AnswerEndpoints
                 Exercise = exercise,
                 exercise.Cohort!.Name,
                 Answer = exercise.Answers.FirstOrDefault(answer => answer.AccountId == id),
+                Sheets = exercise
+                    .Answers.Where(answer => answer.AccountId == id)
+                    .SelectMany(answer => answer.Works)
+                    .Where(work => work.Released != null)
+                    .Select(work => new { work.Released!.Total, work.Released.Maximum })
+                    .ToList(),
             })
-            .Select(row => new StudentExercise(
+            .ToListAsync(cancellation);
+        return
+        [
+            .. rows.Select(row => new StudentExercise(
                 row.Exercise.Id,
                 row.Exercise.Title,
                 row.Name,
                 row.Exercise.DueAt,
-                row.Answer == null ? null : row.Answer.Id,
-                row.Answer == null ? null : row.Answer.StartedAt,
-                row.Answer == null ? null : row.Answer.HandedInAt,
-                row.Answer != null && row.Answer.Late,
-                row.Answer != null && row.Answer.Released != null,
-                row.Answer == null || row.Answer.Released == null ? null : row.Answer.Released.Total,
-                row.Answer == null || row.Answer.Released == null ? null : row.Answer.Released.Maximum
-            ))
-            .ToArrayAsync(cancellation);
+                row.Answer?.Id,
+                row.Answer?.StartedAt,
+                row.Answer?.HandedInAt,
+                row.Answer?.Late == true,
+                row.Sheets.Count > 0,
+                row.Sheets.Count == 0 ? null : StoredMarks.Sum(row.Sheets.Select(sheet => sheet.Total)),
+                row.Sheets.Count == 0 ? null : StoredMarks.Sum(row.Sheets.Select(sheet => sheet.Maximum))
+            )),
+        ];
     }
 
     private static async Task<Results<Ok<BeforeStartReply>, ProblemHttpResult>> BeforeStart(
@@ -86,16 +84,35 @@ public static class AnswerEndpoints
                 exercise.Title,
                 Cohort = exercise.Cohort!.Name,
                 exercise.DueAt,
-                Part = exercise.Questions.OrderByDescending(question => question.Number).First().Part,
+                Parts = exercise
+                    .Questions.OrderByDescending(question => question.Number)
+                    .First()
+                    .Parts.OrderBy(part => part.Position)
+                    .Select(part => part.Document)
+                    .ToList(),
                 AnswerId = exercise
                     .Answers.Where(answer => answer.AccountId == account)
                     .Select(answer => (Guid?)answer.Id)
                     .FirstOrDefault(),
             })
             .FirstOrDefaultAsync(cancellation);
-        return row is null
-            ? Problems.NotFound("no-such-exercise", "There is no such exercise among yours.")
-            : TypedResults.Ok(new BeforeStartReply(row.Id, row.Title, row.Cohort, PartFor(row.Part), row.DueAt, row.AnswerId));
+        if (row is null)
+        {
+            return Problems.NotFound("no-such-exercise", "There is no such exercise among yours.");
+        }
+
+        var parts = row.Parts.ConvertAll(ExerciseJson.Read<PartDocument>);
+        return TypedResults.Ok(
+            new BeforeStartReply(
+                row.Id,
+                row.Title,
+                row.Cohort,
+                [.. parts.Select(StudentPart.Of)],
+                QuestionDocument.MinutesOf(parts),
+                row.DueAt,
+                row.AnswerId
+            )
+        );
     }
 
     private static async Task<IResult> Start(
@@ -120,7 +137,9 @@ public static class AnswerEndpoints
         var question = await access
             .StudentExercises()
             .Where(exercise => exercise.Id == id)
-            .Select(exercise => exercise.Questions.OrderByDescending(revision => revision.Number).First())
+            .SelectMany(exercise => exercise.Questions)
+            .Include(revision => revision.Parts)
+            .OrderByDescending(revision => revision.Number)
             .FirstOrDefaultAsync(cancellation);
         if (question is null)
         {
@@ -128,15 +147,10 @@ public static class AnswerEndpoints
         }
 
         var now = clock.GetUtcNow();
-        var minutes = ExerciseJson.Read<PartDocument>(question.Part).Minutes;
-        var answer = NewAnswer.Make(
-            id,
-            account,
-            question.Id,
-            Drawing.Empty,
-            now,
-            minutes is { } limit ? now.AddMinutes(limit) : null
-        );
+        var minutes = QuestionDocument.MinutesOf([
+            .. question.Parts.Select(part => ExerciseJson.Read<PartDocument>(part.Document)),
+        ]);
+        var answer = NewAnswer.Make(account, question, now, minutes is { } limit ? now.AddMinutes(limit) : null);
         database.Answers.Add(answer);
         try
         {
@@ -169,9 +183,13 @@ public static class AnswerEndpoints
         var answer = await access
             .OwnAnswers()
             .AsNoTracking()
+            .AsSplitQuery()
             .Include(row => row.Question)
             .Include(row => row.Exercise)
-            .Include(row => row.Released)
+            .Include(row => row.Works)
+                .ThenInclude(work => work.Asked)
+            .Include(row => row.Works)
+                .ThenInclude(work => work.Released)
             .FirstOrDefaultAsync(row => row.Id == id, cancellation);
         if (answer is null)
         {
@@ -184,119 +202,25 @@ public static class AnswerEndpoints
                 answer.Id,
                 answer.Exercise!.Title,
                 renderer.Render(answer.Question!.Scenario),
-                PartFor(answer.Question.Part),
-                answer.Revision,
-                answer.Drawing,
+                [
+                    .. answer
+                        .Works.OrderBy(work => work.Asked!.Position)
+                        .Select(work => new WorkReply(
+                            work.Id,
+                            StudentPart.Of(ExerciseJson.Read<PartDocument>(work.Asked!.Document)),
+                            work.Revision,
+                            work.Drawing
+                        )),
+                ],
                 clock.GetUtcNow(),
                 answer.EndsAt,
                 answer.Exercise.DueAt,
                 answer.HandedInAt,
                 answer.Late,
                 answer.Receipt,
-                answer.Released is not null
+                answer.Works.Exists(work => work.Released is not null)
             )
         );
-    }
-
-    private static async Task<IResult> Earlier(
-        Guid id,
-        Access access,
-        BlueSlateContext database,
-        CancellationToken cancellation
-    ) =>
-        await access.OwnAnswers().AnyAsync(answer => answer.Id == id, cancellation)
-            ? TypedResults.Ok(
-                await database
-                    .Checkpoints.AsNoTracking()
-                    .Where(state => state.AnswerId == id)
-                    .OrderByDescending(state => state.At)
-                    .Take(MostEarlier)
-                    .Select(state => new EarlierState(state.Id, state.At, state.Reason, state.Revision, state.Drawing))
-                    .ToArrayAsync(cancellation)
-            )
-            : NoSuchAnswer();
-
-    private static async Task<IResult> Save(
-        Guid id,
-        SaveDrawingRequest request,
-        Access access,
-        AnswerStore store,
-        CancellationToken cancellation
-    )
-    {
-        var (drawing, refusal) = DrawingInput.Read(request.Drawing);
-        return drawing is null
-            ? refusal!
-            : await store.SaveAsync(id, access.AccountId, request.Revision, request.SaveId, drawing, cancellation);
-    }
-
-    private static async Task<Results<Ok<ReadingReply>, ProblemHttpResult>> Read(
-        Guid id,
-        ReadingRequest request,
-        Access access,
-        CancellationToken cancellation
-    )
-    {
-        var part = await access
-            .OwnAnswers()
-            .Where(answer => answer.Id == id)
-            .Select(answer => answer.Question!.Part)
-            .FirstOrDefaultAsync(cancellation);
-        if (part is null)
-        {
-            return NoSuchAnswer();
-        }
-
-        var (drawing, refusal) = DrawingInput.Read(request.Drawing);
-        if (drawing is null)
-        {
-            return refusal!;
-        }
-
-        var document = ExerciseJson.Read<PartDocument>(part);
-        var options = document.ToOptions();
-        var reading = Notation.Read(drawing, options);
-        var sentences = document.Aids.Sentences ? SentenceWriter.Write(reading) : DrawnSentenceWriter.Write(drawing);
-        return TypedResults.Ok(
-            new ReadingReply(
-                DrawingWriter.Hash(drawing),
-                [.. sentences.Select(ResultSentence.Of)],
-                document.Aids.Form ? [.. FormRule.Check(reading, options)] : []
-            )
-        );
-    }
-
-    private static async Task<(PartDocument? Part, IResult? Refusal)> PartOf(
-        Guid id,
-        Access access,
-        CancellationToken cancellation
-    )
-    {
-        var part = await access
-            .OwnAnswers()
-            .Where(answer => answer.Id == id)
-            .Select(answer => answer.Question!.Part)
-            .FirstOrDefaultAsync(cancellation);
-        return part is null ? (null, NoSuchAnswer()) : (ExerciseJson.Read<PartDocument>(part), null);
-    }
-
-    private static async Task<IResult> Tidy(
-        Guid id,
-        TidyRequest request,
-        Access access,
-        DraftingPool pool,
-        CancellationToken cancellation
-    )
-    {
-        var part = await access
-            .OwnAnswers()
-            .Where(answer => answer.Id == id)
-            .Select(answer => answer.Question!.Part)
-            .FirstOrDefaultAsync(cancellation);
-        return part is null ? NoSuchAnswer()
-            : !ExerciseJson.Read<PartDocument>(part).Aids.TidyUp
-                ? Problems.NotAllowed("In this exercise drawings are not tidied up.")
-            : await request.AnswerAsync(access.AccountId, pool, cancellation);
     }
 
     private static async Task<IResult> HandIn(
@@ -307,7 +231,7 @@ public static class AnswerEndpoints
         CancellationToken cancellation
     ) =>
         await access.OwnAnswers().AnyAsync(answer => answer.Id == id, cancellation)
-            ? await store.HandInAsync(id, request.Revision, cancellation)
+            ? await store.HandInAsync(id, request.Works, cancellation)
             : NoSuchAnswer();
 
     private static async Task<Results<Ok<StudentMarksReply>, ProblemHttpResult>> Marks(
@@ -318,47 +242,64 @@ public static class AnswerEndpoints
         CancellationToken cancellation
     )
     {
-        var answer = await access
-            .OwnAnswers()
-            .AsNoTracking()
-            .Include(row => row.Released)
-            .FirstOrDefaultAsync(row => row.Id == id, cancellation);
-        if (answer is null)
+        if (!await access.OwnAnswers().AnyAsync(answer => answer.Id == id, cancellation))
         {
             return NoSuchAnswer();
         }
 
-        if (answer.Released is null)
+        var works = await database
+            .Works.AsNoTracking()
+            .Include(work => work.Released)
+            .Where(work => work.AnswerId == id && work.Released != null)
+            .OrderBy(work => work.Asked!.Position)
+            .ToListAsync(cancellation);
+        if (works.Count == 0)
         {
             return Problems.NotFound("not-released", "The marks of this answer are not released yet.");
         }
 
-        var frozen = ExerciseJson.Read<FrozenSheet>(answer.Released.Frozen);
-        var shown = frozen.Part.ShowModelAnswer;
+        var parts = new List<StudentPartMarks>();
+        foreach (var work in works)
+        {
+            parts.Add(await PartMarksAsync(work, database, cancellation));
+        }
+
+        var first = ExerciseJson.Read<FrozenSheet>(works[0].Released!.Frozen);
         return TypedResults.Ok(
             new StudentMarksReply(
-                frozen.Title,
-                renderer.Render(frozen.Scenario),
-                ForStudent(frozen.Part),
-                frozen.Drawing,
-                shown ? frozen.ModelDrawing : null,
-                StudentResult.Of(frozen.Result, shown),
-                [.. frozen.Rulings.Select(ruling => new StudentRuling(ruling.FindingId, ruling.Decision, ruling.Comment))],
-                answer.Released.ReleasedAt,
-                await database
-                    .MarkRevisions.Where(revision => revision.AnswerId == id)
-                    .OrderBy(revision => revision.At)
-                    .Select(revision => new StudentMarkChange(revision.At, revision.Before, revision.After, revision.Reason))
-                    .ToArrayAsync(cancellation),
-                await NoteQueries.OfAsync(database, id, cancellation)
+                first.Title,
+                renderer.Render(first.Scenario),
+                parts.Aggregate(Rational.Zero, (sum, part) => sum + part.Result.Total),
+                parts.Aggregate(Rational.Zero, (sum, part) => sum + part.Result.Maximum),
+                works[0].Released!.ReleasedAt,
+                [.. parts]
             )
         );
     }
 
-    private static StudentPart PartFor(string part) => ForStudent(ExerciseJson.Read<PartDocument>(part));
-
-    private static StudentPart ForStudent(PartDocument part) =>
-        new(part.ToOptions(), part.Marks, part.Minutes, part.Aids, part.ShowModelAnswer);
+    private static async Task<StudentPartMarks> PartMarksAsync(
+        Work work,
+        BlueSlateContext database,
+        CancellationToken cancellation
+    )
+    {
+        var frozen = ExerciseJson.Read<FrozenSheet>(work.Released!.Frozen);
+        var shown = frozen.Part.ShowModelAnswer;
+        return new StudentPartMarks(
+            work.Id,
+            StudentPart.Of(frozen.Part),
+            frozen.Drawing,
+            shown ? frozen.ModelDrawing : null,
+            StudentResult.Of(frozen.Result, shown),
+            [.. frozen.Rulings.Select(ruling => new StudentRuling(ruling.FindingId, ruling.Decision, ruling.Comment))],
+            await database
+                .MarkRevisions.Where(revision => revision.WorkId == work.Id)
+                .OrderBy(revision => revision.At)
+                .Select(revision => new StudentMarkChange(revision.At, revision.Before, revision.After, revision.Reason))
+                .ToArrayAsync(cancellation),
+            await NoteQueries.OfAsync(database, work.Id, cancellation)
+        );
+    }
 
     /// <summary>The answer to whoever asks for an answer that is not theirs.</summary>
     internal static ProblemHttpResult NoSuchAnswer() =>
@@ -371,28 +312,49 @@ internal static class NewAnswer
     // Without letters and digits that are easily taken for each other.
     private const string Alphabet = "23456789ABCDEFGHJKLMNPQRSTUVWXYZ";
 
+    /// <summary>An answer to what is asked, with an empty drawing for every part.</summary>
+    public static Answer Make(Guid accountId, QuestionRevision question, DateTimeOffset now, DateTimeOffset? endsAt) =>
+        Make(accountId, question, now, endsAt, _ => Drawing.Empty);
+
+    /// <summary>The same with a drawing for each part.</summary>
     public static Answer Make(
-        Guid exerciseId,
         Guid accountId,
-        Guid questionId,
-        Drawing drawing,
+        QuestionRevision question,
         DateTimeOffset now,
-        DateTimeOffset? endsAt
-    ) =>
-        new()
+        DateTimeOffset? endsAt,
+        Func<QuestionPart, Drawing> drawingOf
+    )
+    {
+        var answer = new Answer
         {
             Id = Guid.CreateVersion7(now),
-            ExerciseId = exerciseId,
+            ExerciseId = question.ExerciseId,
             AccountId = accountId,
-            QuestionRevisionId = questionId,
+            QuestionRevisionId = question.Id,
             CandidateCode = Code(4),
-            Revision = 1,
-            Drawing = DrawingWriter.WriteText(drawing),
-            DrawingHash = DrawingWriter.Hash(drawing),
             StartedAt = now,
-            SavedAt = now,
             EndsAt = endsAt,
         };
+        foreach (var part in question.Parts.OrderBy(part => part.Position))
+        {
+            var (text, hash) = DrawingWriter.WriteWithHash(drawingOf(part));
+            answer.Works.Add(
+                new Work
+                {
+                    Id = Guid.CreateVersion7(now),
+                    AnswerId = answer.Id,
+                    PartId = part.PartId,
+                    QuestionRevisionId = question.Id,
+                    Revision = 1,
+                    Drawing = text,
+                    DrawingHash = hash,
+                    SavedAt = now,
+                }
+            );
+        }
+
+        return answer;
+    }
 
     /// <summary>A random code of so many letters and digits.</summary>
     public static string Code(int length) => RandomNumberGenerator.GetString(Alphabet, length);

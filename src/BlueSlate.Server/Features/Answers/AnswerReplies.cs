@@ -26,22 +26,33 @@ public sealed record BeforeStartReply(
     Guid Id,
     string Title,
     string Cohort,
-    StudentPart Part,
+    StudentPart[] Parts,
+    int? Minutes,
     DateTimeOffset? DueAt,
     Guid? AnswerId
 );
 
-/// <summary>The part as a student may know it, with what the class has learned about the notation.</summary>
-public sealed record StudentPart(NotationOptions Learned, Rational Marks, int? Minutes, AidsDocument Aids, bool ShowModelAnswer);
+/// <summary>A part as a student may know it, with what the class has learned about the notation.</summary>
+public sealed record StudentPart(
+    string Title,
+    NotationOptions Learned,
+    Rational Marks,
+    int? Minutes,
+    AidsDocument Aids,
+    bool ShowModelAnswer
+)
+{
+    /// <summary>Of a part's document.</summary>
+    internal static StudentPart Of(PartDocument part) =>
+        new(part.Title, part.ToOptions(), part.Marks, part.Minutes, part.Aids, part.ShowModelAnswer);
+}
 
 /// <summary>A student's answer with the scenario beside it.</summary>
 public sealed record AnswerReply(
     Guid Id,
     string Title,
     string ScenarioHtml,
-    StudentPart Part,
-    int Revision,
-    string Drawing,
+    WorkReply[] Works,
     DateTimeOffset Now,
     DateTimeOffset? EndsAt,
     DateTimeOffset? DueAt,
@@ -51,6 +62,9 @@ public sealed record AnswerReply(
     bool Released
 );
 
+/// <summary>The work on one part of an answer.</summary>
+public sealed record WorkReply(Guid Id, StudentPart Part, int Revision, string Drawing);
+
 /// <summary>Saves a drawing, conditional on the revision it started from.</summary>
 public sealed record SaveDrawingRequest(int Revision, Guid SaveId, string Drawing);
 
@@ -58,24 +72,38 @@ public sealed record SaveDrawingRequest(int Revision, Guid SaveId, string Drawin
 public sealed record DrawingSavedReply(int Revision, string Hash, DateTimeOffset SavedAt);
 
 /// <summary>What a conflict shows: the drawing that is stored now.</summary>
-public sealed record ConflictingDrawing(int Revision, string Drawing, DateTimeOffset SavedAt);
+public sealed record ConflictingDrawing(Guid WorkId, int Revision, string Drawing, DateTimeOffset SavedAt);
 
-/// <summary>Hands in exactly the revision that the student saw.</summary>
-public sealed record HandInRequest(int Revision);
+/// <summary>Hands in exactly the revisions that the student saw, of every part.</summary>
+public sealed record HandInRequest(WorkSeen[] Works);
+
+/// <summary>A revision of the work on one part.</summary>
+public sealed record WorkSeen(Guid Id, int Revision);
 
 /// <summary>The receipt of a hand-in.</summary>
-public sealed record ReceiptReply(string Receipt, DateTimeOffset HandedInAt, bool Late, string Hash);
+public sealed record ReceiptReply(string Receipt, DateTimeOffset HandedInAt, bool Late, WorkReceipt[] Works);
 
-/// <summary>The marks as released to the student.</summary>
+/// <summary>What was handed in for one part: the hash of its drawing.</summary>
+public sealed record WorkReceipt(Guid Id, string Hash);
+
+/// <summary>The marks as released to the student, part by part.</summary>
 public sealed record StudentMarksReply(
     string Title,
     string ScenarioHtml,
+    Rational Total,
+    Rational Maximum,
+    DateTimeOffset ReleasedAt,
+    StudentPartMarks[] Parts
+);
+
+/// <summary>The marks of one part.</summary>
+public sealed record StudentPartMarks(
+    Guid WorkId,
     StudentPart Part,
     string Drawing,
     string? ModelDrawing,
     StudentResult Result,
     StudentRuling[] Rulings,
-    DateTimeOffset ReleasedAt,
     StudentMarkChange[] Changes,
     NoteQueryReply[] Queries
 );

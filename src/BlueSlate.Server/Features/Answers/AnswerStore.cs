@@ -7,15 +7,15 @@ using Microsoft.EntityFrameworkCore;
 namespace BlueSlate.Server.Features.Answers;
 
 /// <summary>
-/// Keeps answers. A save is one conditional UPDATE: it counts when it starts from the current revision, the answer is not
-/// handed in, and the server's clock is not past the end and its grace. What loses is kept as a checkpoint.
+/// Keeps answers. A save of the work on one part is one conditional UPDATE: it counts when it starts from the current revision,
+/// the answer is not handed in, and the server's clock is not past the end and its grace. What loses is kept as a checkpoint.
 /// </summary>
 public sealed class AnswerStore(BlueSlateContext database, CheckQueue queue, TimeProvider clock)
 {
     /// <summary>How long after the end a save still counts.</summary>
     public static TimeSpan Grace { get; } = TimeSpan.FromSeconds(30);
 
-    /// <summary>How many drawings that lost a conflict or came too late are kept of an answer: the newest.</summary>
+    /// <summary>How many drawings that lost a conflict or came too late are kept of one work: the newest.</summary>
     public const int MostLosers = 10;
 
     private static readonly TimeSpan CheckpointEvery = TimeSpan.FromMinutes(5);
@@ -35,20 +35,24 @@ public sealed class AnswerStore(BlueSlateContext database, CheckQueue queue, Tim
         var (ended, since) = (now - Grace, now - CheckpointEvery);
         const string periodic = nameof(CheckpointReason.Periodic);
         // One statement, so that a save is one journey to the database: the update that decides, and now and then a checkpoint
-        // of it.
+        // of it. The answer is held meanwhile, so that what is handed in is what was there when it was handed in.
         var saved = await database
             .Database.SqlQuery<int>(
                 $"""
-                WITH saved AS (
-                    UPDATE answers SET drawing = {text}, drawing_hash = {hash}, revision = {revision} + 1,
-                        save_id = {saveId}, saved_at = {now}
-                    WHERE id = {id} AND account_id = {owner} AND revision = {revision}
+                WITH own AS (
+                    SELECT id FROM answers
+                    WHERE id = (SELECT answer_id FROM works WHERE id = {id}) AND account_id = {owner}
                         AND handed_in_at IS NULL AND (ends_at IS NULL OR ends_at >= {ended})
-                    RETURNING id, revision, drawing),
+                    FOR SHARE),
+                saved AS (
+                    UPDATE works SET drawing = {text}, drawing_hash = {hash}, revision = {revision} + 1,
+                        save_id = {saveId}, saved_at = {now}
+                    FROM own WHERE works.id = {id} AND works.answer_id = own.id AND works.revision = {revision}
+                    RETURNING works.id, works.revision, works.drawing),
                 kept AS (
-                    INSERT INTO checkpoints (id, answer_id, revision, reason, drawing, at)
+                    INSERT INTO checkpoints (id, work_id, revision, reason, drawing, at)
                     SELECT {Guid.CreateVersion7(now)}, saved.id, saved.revision, {periodic}, saved.drawing, {now} FROM saved
-                    WHERE NOT EXISTS (SELECT 1 FROM checkpoints WHERE answer_id = {id} AND at > {since}))
+                    WHERE NOT EXISTS (SELECT 1 FROM checkpoints WHERE work_id = {id} AND at > {since}))
                 SELECT count(*)::int AS "Value" FROM saved
                 """
             )
@@ -58,62 +62,70 @@ public sealed class AnswerStore(BlueSlateContext database, CheckQueue queue, Tim
             : await ExplainAsync(id, owner, revision, saveId, text, now, cancellation);
     }
 
-    /// <summary>Hands in the revision that the student saw, and asks for the check in the same transaction.</summary>
-    public async Task<IResult> HandInAsync(Guid id, int revision, CancellationToken cancellation)
+    /// <summary>Hands in the revisions that the student saw, and asks for the checks in the same transaction.</summary>
+    public async Task<IResult> HandInAsync(Guid id, IReadOnlyList<WorkSeen> seen, CancellationToken cancellation)
     {
         var now = clock.GetUtcNow();
-        var receipt = $"{NewAnswer.Code(4)}-{NewAnswer.Code(4)}";
         await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
-        var handedIn = await database.Database.ExecuteSqlAsync(
-            $"""
-            UPDATE answers AS answer
-            SET handed_in_at = {now}, receipt = {receipt},
-                late = (answer.ends_at IS NOT NULL AND {now} > answer.ends_at + {Grace})
-                    OR (exercise.due_at IS NOT NULL AND {now} > exercise.due_at)
-            FROM exercises AS exercise
-            WHERE answer.id = {id} AND answer.revision = {revision} AND answer.handed_in_at IS NULL AND exercise.id = answer.exercise_id
-            """,
-            cancellation
-        );
-        var current = await database.Answers.AsNoTracking().FirstAsync(answer => answer.Id == id, cancellation);
-        if (handedIn == 0)
+        // Saves hold the answer while they last: after this none is under way.
+        await database.Database.ExecuteSqlAsync($"SELECT 1 FROM answers WHERE id = {id} FOR UPDATE", cancellation);
+        var answer = await database
+            .Answers.Include(row => row.Works)
+                .ThenInclude(work => work.Asked)
+            .Include(row => row.Exercise)
+            .FirstAsync(row => row.Id == id, cancellation);
+        if (answer.HandedInAt is not null)
         {
-            return current.HandedInAt is { } before
-                ? TypedResults.Ok(new ReceiptReply(current.Receipt!, before, current.Late, current.DrawingHash))
-                : Problems.Conflict(
-                    "conflict",
-                    "The drawing was changed elsewhere since you looked at it. Look at it again before handing it in.",
-                    ConflictOf(current)
-                );
+            return TypedResults.Ok(ReceiptOf(answer));
         }
 
-        Keep(current, CheckpointReason.HandedIn, current.Drawing, now);
-        var assessment = await database
-            .AssessmentRevisions.Where(row => row.ExerciseId == current.ExerciseId)
-            .OrderByDescending(row => row.Number)
-            .Select(row => row.Id)
-            .FirstAsync(cancellation);
-        database.CheckRequests.Add(queue.RequestFor(id, assessment));
+        if (answer.Works.Find(work => !seen.Any(one => one.Id == work.Id && one.Revision == work.Revision)) is { } changed)
+        {
+            return Problems.Conflict(
+                "conflict",
+                "The drawing was changed elsewhere since you looked at it. Look at it again before handing it in.",
+                ConflictOf(changed)
+            );
+        }
+
+        (answer.HandedInAt, answer.Receipt) = (now, $"{NewAnswer.Code(4)}-{NewAnswer.Code(4)}");
+        answer.Late = now > answer.EndsAt + Grace || now > answer.Exercise!.DueAt;
+        var newest = await database
+            .AssessmentRevisions.Where(row =>
+                database.ExerciseParts.Any(part => part.Id == row.PartId && part.ExerciseId == answer.ExerciseId)
+            )
+            .GroupBy(row => row.PartId)
+            .Select(group => group.OrderByDescending(row => row.Number).First())
+            .ToDictionaryAsync(row => row.PartId, row => row.Id, cancellation);
+        foreach (var work in answer.Works)
+        {
+            Keep(work, CheckpointReason.HandedIn, work.Drawing, now);
+            database.CheckRequests.Add(queue.RequestFor(work.Id, newest[work.PartId]));
+        }
+
         await database.SaveChangesAsync(cancellation);
         await transaction.CommitAsync(cancellation);
-        queue.Enqueue([id]);
-        return TypedResults.Ok(new ReceiptReply(receipt, now, current.Late, current.DrawingHash));
+        queue.Enqueue(answer.Works.Select(work => work.Id));
+        return TypedResults.Ok(ReceiptOf(answer));
     }
 
-    /// <summary>Keeps what a drawing was like when it was opened.</summary>
+    /// <summary>Keeps what drawings were like when their answer was opened.</summary>
     public async Task KeepOpenedAsync(Answer answer, CancellationToken cancellation)
     {
-        if (
-            answer.HandedInAt is null
-            && !await database.Checkpoints.AnyAsync(
-                row => row.AnswerId == answer.Id && row.Revision == answer.Revision,
-                cancellation
-            )
-        )
+        if (answer.HandedInAt is not null)
         {
-            Keep(answer, CheckpointReason.Opened, answer.Drawing, clock.GetUtcNow());
-            await database.SaveChangesAsync(cancellation);
+            return;
         }
+
+        foreach (var work in answer.Works)
+        {
+            if (!await database.Checkpoints.AnyAsync(row => row.WorkId == work.Id && row.Revision == work.Revision, cancellation))
+            {
+                Keep(work, CheckpointReason.Opened, work.Drawing, clock.GetUtcNow());
+            }
+        }
+
+        await database.SaveChangesAsync(cancellation);
     }
 
     private async Task<IResult> ExplainAsync(
@@ -127,8 +139,9 @@ public sealed class AnswerStore(BlueSlateContext database, CheckQueue queue, Tim
     )
     {
         var current = await database
-            .Answers.AsNoTracking()
-            .FirstOrDefaultAsync(answer => answer.Id == id && answer.AccountId == owner, cancellation);
+            .Works.AsNoTracking()
+            .Include(work => work.Answer)
+            .FirstOrDefaultAsync(work => work.Id == id && work.Answer!.AccountId == owner, cancellation);
         if (current is null)
         {
             return AnswerEndpoints.NoSuchAnswer();
@@ -140,7 +153,7 @@ public sealed class AnswerStore(BlueSlateContext database, CheckQueue queue, Tim
         }
 
         var (reason, problem) =
-            current.HandedInAt is not null
+            current.Answer!.HandedInAt is not null
                 ? (
                     CheckpointReason.TooLate,
                     Problems.Conflict(
@@ -149,7 +162,7 @@ public sealed class AnswerStore(BlueSlateContext database, CheckQueue queue, Tim
                         ConflictOf(current)
                     )
                 )
-            : current.EndsAt is { } end && now > end + Grace
+            : current.Answer.EndsAt is { } end && now > end + Grace
                 ? (
                     CheckpointReason.TooLate,
                     Problems.Conflict(
@@ -172,7 +185,7 @@ public sealed class AnswerStore(BlueSlateContext database, CheckQueue queue, Tim
 
     // Once however often it is sent, and the newest few only: whoever sends without end fills nothing.
     private async Task KeepLoserAsync(
-        Answer answer,
+        Work work,
         CheckpointReason reason,
         string text,
         DateTimeOffset now,
@@ -180,36 +193,44 @@ public sealed class AnswerStore(BlueSlateContext database, CheckQueue queue, Tim
     )
     {
         var lost = new[] { CheckpointReason.LostConflict, CheckpointReason.TooLate };
-        if (await database.Checkpoints.AnyAsync(row => row.AnswerId == answer.Id && row.Drawing == text, cancellation))
+        if (await database.Checkpoints.AnyAsync(row => row.WorkId == work.Id && row.Drawing == text, cancellation))
         {
             return;
         }
 
-        Keep(answer, reason, text, now);
+        Keep(work, reason, text, now);
         await database.SaveChangesAsync(cancellation);
         var newest = database
-            .Checkpoints.Where(row => row.AnswerId == answer.Id && lost.Contains(row.Reason))
+            .Checkpoints.Where(row => row.WorkId == work.Id && lost.Contains(row.Reason))
             .OrderByDescending(row => row.At)
             .ThenByDescending(row => row.Id)
             .Select(row => row.Id)
             .Take(MostLosers);
         await database
-            .Checkpoints.Where(row => row.AnswerId == answer.Id && lost.Contains(row.Reason) && !newest.Contains(row.Id))
+            .Checkpoints.Where(row => row.WorkId == work.Id && lost.Contains(row.Reason) && !newest.Contains(row.Id))
             .ExecuteDeleteAsync(cancellation);
     }
 
-    private void Keep(Answer answer, CheckpointReason reason, string drawing, DateTimeOffset now) =>
+    private void Keep(Work work, CheckpointReason reason, string drawing, DateTimeOffset now) =>
         database.Checkpoints.Add(
             new Checkpoint
             {
                 Id = Guid.CreateVersion7(),
-                AnswerId = answer.Id,
-                Revision = answer.Revision,
+                WorkId = work.Id,
+                Revision = work.Revision,
                 Reason = reason,
                 Drawing = drawing,
                 At = now,
             }
         );
 
-    private static ConflictingDrawing ConflictOf(Answer answer) => new(answer.Revision, answer.Drawing, answer.SavedAt);
+    private static ConflictingDrawing ConflictOf(Work work) => new(work.Id, work.Revision, work.Drawing, work.SavedAt);
+
+    private static ReceiptReply ReceiptOf(Answer answer) =>
+        new(
+            answer.Receipt!,
+            answer.HandedInAt!.Value,
+            answer.Late,
+            [.. answer.Works.OrderBy(work => work.Asked!.Position).Select(work => new WorkReceipt(work.Id, work.DrawingHash))]
+        );
 }

@@ -17,16 +17,16 @@ public sealed class AuditTrail(BlueSlateContext database, IHttpContextAccessor a
     public void Add(AuditKind kind, Guid cohortId, string detail, Guid? exerciseId = null) =>
         AddLine(kind, Actor, cohortId, exerciseId, detail);
 
-    /// <summary>Adds a line about an answer, which it names by its candidate code.</summary>
-    public async Task AddOfAnswerAsync(AuditKind kind, Guid answerId, string detail, CancellationToken cancellation)
+    /// <summary>Adds a line about work of an answer, which it names by its candidate code.</summary>
+    public async Task AddOfWorkAsync(AuditKind kind, Guid workId, string detail, CancellationToken cancellation)
     {
         var answer = await database
-            .Answers.Where(row => row.Id == answerId)
+            .Works.Where(row => row.Id == workId)
             .Select(row => new
             {
-                row.CandidateCode,
-                row.ExerciseId,
-                row.Exercise!.CohortId,
+                row.Answer!.CandidateCode,
+                row.Answer.ExerciseId,
+                row.Answer.Exercise!.CohortId,
             })
             .FirstAsync(cancellation);
         Add(kind, answer.CohortId, $"{answer.CandidateCode}: {detail}", answer.ExerciseId);

@@ -8,7 +8,7 @@ using BlueSlate.Server.Features.Exercises;
 namespace BlueSlate.Server.Features.Checking;
 
 /// <summary>
-/// Keeps prepared assessors, since one serves all answers of its revisions. Bounded; any of them can be made anew.
+/// Keeps prepared assessors, since one serves all work of its revisions. Bounded; any of them can be made anew.
 /// </summary>
 public sealed class AssessorStore
 {
@@ -16,21 +16,21 @@ public sealed class AssessorStore
 
     private readonly ConcurrentDictionary<(Guid Question, Guid Assessment), Assessor> prepared = new();
 
-    /// <summary>The assessor of a question and an assessment revision.</summary>
-    public Assessor For(QuestionRevision question, AssessmentRevision assessment)
+    /// <summary>The assessor of a part as it was asked and an assessment revision.</summary>
+    public Assessor For(QuestionPart asked, AssessmentRevision assessment)
     {
         if (prepared.Count > Most)
         {
             prepared.Clear();
         }
 
-        return prepared.GetOrAdd((question.Id, assessment.Id), _ => Prepare(question, assessment));
+        return prepared.GetOrAdd((asked.QuestionRevisionId, assessment.Id), _ => Prepare(asked, assessment));
     }
 
     /// <summary>An assessor that is not kept.</summary>
-    public static Assessor Prepare(QuestionRevision question, AssessmentRevision assessment)
+    public static Assessor Prepare(QuestionPart asked, AssessmentRevision assessment)
     {
-        var part = ExerciseJson.Read<PartDocument>(question.Part);
+        var part = ExerciseJson.Read<PartDocument>(asked.Document);
         var document = ExerciseJson.Read<AssessmentDocument>(assessment.Assessment);
         var model = DrawingReader.Read(assessment.Model).Drawing
             ?? throw new InvalidOperationException("A stored model answer cannot be read.");

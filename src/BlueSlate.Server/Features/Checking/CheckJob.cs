@@ -5,20 +5,20 @@ using Microsoft.EntityFrameworkCore;
 namespace BlueSlate.Server.Features.Checking;
 
 /// <summary>
-/// Checks one answer in the background. Each attempt is counted before it begins, so that an answer whose check takes the
+/// Checks one piece of work in the background. Each attempt is counted before it begins, so that work whose check takes the
 /// process down twice is left for a person and holds nobody else up.
 /// </summary>
-public sealed class CheckJob(BlueSlateContext database, AnswerAssessment assessment, TimeProvider clock, ILogger<CheckJob> log)
+public sealed class CheckJob(BlueSlateContext database, WorkAssessment assessment, TimeProvider clock, ILogger<CheckJob> log)
 {
     /// <summary>How many attempts are made.</summary>
     public const int Attempts = 2;
 
-    /// <summary>Does what is asked for an answer; nothing when it has been done.</summary>
+    /// <summary>Does what is asked for it; nothing when it has been done.</summary>
     [AutomaticRetry(Attempts = 0)]
-    public async Task RunAsync(Guid answerId, CancellationToken cancellation)
+    public async Task RunAsync(Guid workId, CancellationToken cancellation)
     {
         var open = database.CheckRequests.Where(request =>
-            request.AnswerId == answerId && request.DoneAt == null && !request.NeedsPerson
+            request.WorkId == workId && request.DoneAt == null && !request.NeedsPerson
         );
         if (!await open.AnyAsync(cancellation))
         {
@@ -34,11 +34,11 @@ public sealed class CheckJob(BlueSlateContext database, AnswerAssessment assessm
             ) == 0
         )
         {
-            log.LogWarning("The check of answer {AnswerId} failed {Attempts} times and needs a person", answerId, Attempts);
+            log.LogWarning("The check of work {WorkId} failed {Attempts} times and needs a person", workId, Attempts);
             return;
         }
 
-        var result = await assessment.RunAsync(answerId, cancellation);
+        var result = await assessment.RunAsync(workId, cancellation);
         await assessment.StoreAsync(result, clock.GetUtcNow(), cancellation);
         await open.ExecuteUpdateAsync(set => set.SetProperty(request => request.DoneAt, clock.GetUtcNow()), cancellation);
     }

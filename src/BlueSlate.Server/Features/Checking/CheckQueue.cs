@@ -7,11 +7,11 @@ namespace BlueSlate.Server.Features.Checking;
 public sealed class CheckQueue(IBackgroundJobClient jobs, TimeProvider clock, ILogger<CheckQueue> log)
 {
     /// <summary>The row that asks for a check.</summary>
-    public CheckRequest RequestFor(Guid answerId, Guid assessmentRevisionId) =>
+    public CheckRequest RequestFor(Guid workId, Guid assessmentRevisionId) =>
         new()
         {
             Id = Guid.CreateVersion7(),
-            AnswerId = answerId,
+            WorkId = workId,
             AssessmentRevisionId = assessmentRevisionId,
             RequestedAt = clock.GetUtcNow(),
         };
@@ -19,11 +19,11 @@ public sealed class CheckQueue(IBackgroundJobClient jobs, TimeProvider clock, IL
     /// <summary>
     /// Enqueues the work. Should this fail, the caller's work is committed all the same, and the sweep finds the rows.
     /// </summary>
-    public void Enqueue(IEnumerable<Guid> answerIds)
+    public void Enqueue(IEnumerable<Guid> workIds)
     {
         try
         {
-            foreach (var id in answerIds)
+            foreach (var id in workIds)
             {
                 jobs.Enqueue<CheckJob>(job => job.RunAsync(id, CancellationToken.None));
             }

@@ -43,7 +43,7 @@ public sealed class CheckSweep(IServiceScopeFactory scopes, TimeProvider clock, 
         var before = clock.GetUtcNow() - Every;
         var waiting = await database
             .CheckRequests.Where(request => request.DoneAt == null && !request.NeedsPerson && request.RequestedAt < before)
-            .Select(request => request.AnswerId)
+            .Select(request => request.WorkId)
             .Distinct()
             .Take(500)
             .ToListAsync(cancellation);
@@ -55,15 +55,15 @@ public sealed class CheckSweep(IServiceScopeFactory scopes, TimeProvider clock, 
         database
             .CheckRequests.Where(request =>
                 request.DoneAt != null
-                && request.Answer!.Released == null
+                && request.Work!.Released == null
                 && request.AssessmentRevisionId
                     == database
-                        .AssessmentRevisions.Where(revision => revision.ExerciseId == request.Answer!.ExerciseId)
+                        .AssessmentRevisions.Where(revision => revision.PartId == request.Work!.PartId)
                         .OrderByDescending(revision => revision.Number)
                         .Select(revision => revision.Id)
                         .First()
                 && !database.CheckResults.Any(result =>
-                    result.AnswerId == request.AnswerId
+                    result.WorkId == request.WorkId
                     && result.AssessmentRevisionId == request.AssessmentRevisionId
                     && result.CoreVersion == Assessor.CoreVersion
                 )

@@ -57,15 +57,7 @@ public sealed class Erasure(BlueSlateContext database, AuditTrail audit)
             .Answers.Where(answer => answer.Exercise!.CohortId == cohort && people.Contains(answer.AccountId))
             .Select(answer => answer.Id)
             .ToListAsync(cancellation);
-        await database.Checkpoints.Where(row => answers.Contains(row.AnswerId)).ExecuteDeleteAsync(cancellation);
-        await database.CheckRequests.Where(row => answers.Contains(row.AnswerId)).ExecuteDeleteAsync(cancellation);
-        await database.CheckResults.Where(row => answers.Contains(row.AnswerId)).ExecuteDeleteAsync(cancellation);
-        await database.Rulings.Where(row => answers.Contains(row.AnswerId)).ExecuteDeleteAsync(cancellation);
-        await database.ReleasedSheets.Where(row => answers.Contains(row.AnswerId)).ExecuteDeleteAsync(cancellation);
-        await database.MarkRevisions.Where(row => answers.Contains(row.AnswerId)).ExecuteDeleteAsync(cancellation);
-        await database.NoteQueries.Where(row => answers.Contains(row.AnswerId)).ExecuteDeleteAsync(cancellation);
-        await database.BlindMarkings.Where(row => answers.Contains(row.AnswerId)).ExecuteDeleteAsync(cancellation);
-        await database.SampleAnswers.Where(row => answers.Contains(row.AnswerId)).ExecuteDeleteAsync(cancellation);
+        // All that hangs on an answer goes with it, by the database's own references.
         await database.Answers.Where(answer => answers.Contains(answer.Id)).ExecuteDeleteAsync(cancellation);
         await database
             .Memberships.Where(member => member.CohortId == cohort && people.Contains(member.AccountId))

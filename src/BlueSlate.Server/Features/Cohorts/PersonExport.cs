@@ -1,3 +1,4 @@
+using BlueSlate.Core.Interchange;
 using BlueSlate.Data;
 using BlueSlate.Server.Features.Answers;
 using BlueSlate.Server.Features.Exercises;
@@ -20,15 +21,21 @@ public sealed record PersonFile(
 /// <summary>A cohort that the person belongs to.</summary>
 public sealed record PersonCohort(string Name, CohortRole Role);
 
-/// <summary>An answer with its drawing, its earlier states and, once released, its mark sheet.</summary>
+/// <summary>An answer with the work on each part.</summary>
 public sealed record PersonAnswer(
     string Exercise,
     string Cohort,
     DateTimeOffset StartedAt,
-    DateTimeOffset SavedAt,
     DateTimeOffset? HandedInAt,
     bool Late,
     string? Receipt,
+    PersonWork[] Parts
+);
+
+/// <summary>What was drawn for one part, its earlier states and, once released, its mark sheet.</summary>
+public sealed record PersonWork(
+    string Title,
+    DateTimeOffset SavedAt,
     string DrawingHash,
     string Drawing,
     PersonState[] Earlier,
@@ -85,24 +92,28 @@ public sealed class PersonExport(BlueSlateContext database)
         var answers = await database
             .Answers.AsNoTracking()
             .Include(answer => answer.Exercise!.Cohort)
-            .Include(answer => answer.Released)
+            .AsSplitQuery()
+            .Include(answer => answer.Works)
+                .ThenInclude(work => work.Asked)
+            .Include(answer => answer.Works)
+                .ThenInclude(work => work.Released)
             .Where(answer => answer.AccountId == person && (cohort == null || answer.Exercise!.CohortId == cohort))
             .OrderBy(answer => answer.StartedAt)
             .ToListAsync(cancellation);
-        var ids = answers.Select(answer => answer.Id).ToList();
+        var ids = answers.SelectMany(answer => answer.Works).Select(work => work.Id).ToList();
         var states = await database
             .Checkpoints.AsNoTracking()
-            .Where(state => ids.Contains(state.AnswerId))
+            .Where(state => ids.Contains(state.WorkId))
             .OrderBy(state => state.At)
             .ToListAsync(cancellation);
         var changes = await database
             .MarkRevisions.AsNoTracking()
-            .Where(change => ids.Contains(change.AnswerId))
+            .Where(change => ids.Contains(change.WorkId))
             .OrderBy(change => change.At)
             .ToListAsync(cancellation);
         var questions = await database
             .NoteQueries.AsNoTracking()
-            .Where(query => ids.Contains(query.AnswerId))
+            .Where(query => ids.Contains(query.WorkId))
             .OrderBy(query => query.AskedAt)
             .ToListAsync(cancellation);
         var signIns = await database
@@ -112,7 +123,7 @@ public sealed class PersonExport(BlueSlateContext database)
             .ToArrayAsync(cancellation);
         return new PersonFile(
             "blue-slate-person",
-            1,
+            2,
             account.DisplayName,
             account.Email!,
             cohorts,
@@ -125,26 +136,32 @@ public sealed class PersonExport(BlueSlateContext database)
                 answer.Exercise!.Title,
                 answer.Exercise.Cohort!.Name,
                 answer.StartedAt,
-                answer.SavedAt,
                 answer.HandedInAt,
                 answer.Late,
                 answer.Receipt,
-                answer.DrawingHash,
-                answer.Drawing,
+                [.. answer.Works.OrderBy(work => work.Asked!.Position).Select(ToWork)]
+            );
+
+        PersonWork ToWork(Work work) =>
+            new(
+                ExerciseJson.Read<PartDocument>(work.Asked!.Document).Title,
+                work.SavedAt,
+                work.DrawingHash,
+                work.Drawing,
                 [
                     .. states
-                        .Where(state => state.AnswerId == answer.Id)
+                        .Where(state => state.WorkId == work.Id)
                         .Select(state => new PersonState(state.At, state.Reason, state.Drawing)),
                 ],
-                answer.Released is null ? null : PersonMarks.Of(ExerciseJson.Read<FrozenSheet>(answer.Released.Frozen)),
+                work.Released is null ? null : PersonMarks.Of(ExerciseJson.Read<FrozenSheet>(work.Released.Frozen)),
                 [
                     .. changes
-                        .Where(change => change.AnswerId == answer.Id)
+                        .Where(change => change.WorkId == work.Id)
                         .Select(change => new PersonMarkChange(change.At, change.Before, change.After, change.Reason)),
                 ],
                 [
                     .. questions
-                        .Where(query => query.AnswerId == answer.Id)
+                        .Where(query => query.WorkId == work.Id)
                         .Select(query => new PersonQuestion(query.AskedAt, query.Headline, query.Text, query.Reply)),
                 ]
             );

@@ -28,7 +28,9 @@ public sealed record DemoMember(string Name, string Role);
 /// <summary>An exercise of the demo: its folder, its state, and the answers.</summary>
 public sealed record DemoExercise(string Folder, string State, DemoAnswer[] Answers);
 
-/// <summary>A made-up answer: who drew it, the file, and whether it is handed in, late, or still being drawn.</summary>
+/// <summary>
+/// A made-up answer: who drew it, the file in the folder of each part, and whether it is handed in, late, or still being drawn.
+/// </summary>
 public sealed record DemoAnswer(string Who, string Drawing, string State);
 
 /// <summary>Fills an empty database with the demo course; refuses one that has accounts.</summary>
@@ -36,6 +38,7 @@ public sealed class DemoSeed(BlueSlateContext database, string folder, TimeProvi
 {
     private readonly DateTimeOffset now = clock.GetUtcNow();
     private readonly List<Exercise> released = [];
+    private readonly Dictionary<Guid, Guid> heldAgainst = [];
 
     /// <summary>Seeds the database of this process's environment from a folder.</summary>
     public static Task<int> RunAsync(string folder) =>
@@ -104,12 +107,12 @@ public sealed class DemoSeed(BlueSlateContext database, string folder, TimeProvi
     /// <summary>Checks and releases the exercises whose marks are out in the demo.</summary>
     public async Task ReleaseAsync()
     {
-        var assessment = new AnswerAssessment(database, new AssessorStore(), NullLogger<AnswerAssessment>.Instance);
+        var assessment = new WorkAssessment(database, new AssessorStore(), NullLogger<WorkAssessment>.Instance);
         foreach (var exercise in released)
         {
             var handedIn = await database
-                .Answers.Where(answer => answer.ExerciseId == exercise.Id && answer.HandedInAt != null)
-                .Select(answer => answer.Id)
+                .Works.Where(work => work.Answer!.ExerciseId == exercise.Id && work.Answer.HandedInAt != null)
+                .Select(work => work.Id)
                 .ToListAsync();
             foreach (var id in handedIn)
             {
@@ -117,11 +120,11 @@ public sealed class DemoSeed(BlueSlateContext database, string folder, TimeProvi
             }
 
             await database
-                .CheckRequests.Where(request => handedIn.Contains(request.AnswerId))
+                .CheckRequests.Where(request => handedIn.Contains(request.WorkId))
                 .ExecuteUpdateAsync(set => set.SetProperty(request => request.DoneAt, now));
             await database
-                .Answers.Where(answer => handedIn.Contains(answer.Id))
-                .ExecuteUpdateAsync(set => set.SetProperty(answer => answer.GoneThroughAt, now));
+                .Works.Where(work => handedIn.Contains(work.Id))
+                .ExecuteUpdateAsync(set => set.SetProperty(work => work.GoneThroughAt, now));
             await new Releasing(
                 database,
                 new Desk(database),
@@ -172,29 +175,14 @@ public sealed class DemoSeed(BlueSlateContext database, string folder, TimeProvi
             await File.ReadAllTextAsync(Path.Combine(path, "question.json")),
             Formats.Json
         )!;
-        var assessment = JsonSerializer.Deserialize<AssessmentDocument>(
-            await File.ReadAllTextAsync(Path.Combine(path, "assessment.json")),
-            Formats.Json
-        )!;
         var scenario = await File.ReadAllTextAsync(Path.Combine(path, "scenario.md"));
-        var model = await DrawingAsync(Path.Combine(path, "model.json"));
-        var options = question.Part.ToOptions();
-        assessment = assessment with
+        var parts = new List<NewPart>();
+        foreach (var (part, at) in question.Parts.Select((part, at) => (part, at)))
         {
-            Scheme = assessment.Scheme
-                ?? SchemeDocument.Of(
-                    SchemeDeriver.Derive(FactList.Of(Notation.Read(model, options), options), question.Part.Marks)
-                ),
-        };
-        var exercise = NewExercise.Make(
-            question.Title,
-            cohort.Id,
-            made,
-            scenario,
-            question.Part,
-            model,
-            demo.State == "draft" ? assessment with { Scheme = null } : assessment
-        );
+            parts.Add(await PartAsync(question.FolderOf(path, at), part, withScheme: demo.State != "draft"));
+        }
+
+        var exercise = NewExercise.Make(question.Title, cohort.Id, made, scenario, parts);
         database.Exercises.Add(exercise);
         if (demo.State == "released")
         {
@@ -208,62 +196,72 @@ public sealed class DemoSeed(BlueSlateContext database, string folder, TimeProvi
 
         exercise.PublishedAt = made.AddHours(2);
         exercise.DueAt = new DateTimeOffset(now.Date.AddDays(demo.State == "open" ? 5 : -1).AddHours(17), TimeSpan.Zero);
-        var published = new QuestionRevision
-        {
-            Id = Guid.CreateVersion7(),
-            ExerciseId = exercise.Id,
-            Number = 1,
-            Scenario = scenario,
-            Part = ExerciseJson.Write(question.Part),
-            PublishedAt = exercise.PublishedAt.Value,
-        };
-        var held = new AssessmentRevision
-        {
-            Id = Guid.CreateVersion7(),
-            ExerciseId = exercise.Id,
-            Number = 1,
-            Model = DrawingWriter.WriteText(model),
-            Assessment = ExerciseJson.Write(assessment),
-            CreatedAt = exercise.PublishedAt.Value,
-        };
+        var published = Publishing.Asked(exercise, exercise.PublishedAt.Value);
         database.QuestionRevisions.Add(published);
-        database.AssessmentRevisions.Add(held);
+        foreach (var revision in exercise.Parts.Select(part => Publishing.HeldAgainst(part, 1, exercise.PublishedAt.Value)))
+        {
+            database.AssessmentRevisions.Add(revision);
+            heldAgainst[revision.PartId] = revision.Id;
+        }
+
         var codes = new HashSet<string>(StringComparer.Ordinal);
         foreach (var (answer, i) in demo.Answers.Select((answer, i) => (answer, i)))
         {
             await AddAnswerAsync(
                 answer,
-                path,
-                exercise,
+                [.. question.Parts.Select((_, at) => question.FolderOf(Path.Combine(path, "answers"), at))],
                 published,
-                held,
                 people[answer.Who],
                 exercise.PublishedAt.Value.AddHours(3 + i),
                 codes,
-                question.Part.Minutes
+                QuestionDocument.MinutesOf(question.Parts)
             );
         }
     }
 
+    private static async Task<NewPart> PartAsync(string folder, PartDocument part, bool withScheme)
+    {
+        var assessment = JsonSerializer.Deserialize<AssessmentDocument>(
+            await File.ReadAllTextAsync(Path.Combine(folder, "assessment.json")),
+            Formats.Json
+        )!;
+        var model = await DrawingAsync(Path.Combine(folder, "model.json"));
+        var options = part.ToOptions();
+        var derived = SchemeDeriver.Derive(FactList.Of(Notation.Read(model, options), options), part.Marks);
+        return new NewPart(
+            part,
+            model,
+            assessment with
+            {
+                Scheme = withScheme ? assessment.Scheme ?? SchemeDocument.Of(derived) : null,
+            }
+        );
+    }
+
     private async Task AddAnswerAsync(
         DemoAnswer demo,
-        string path,
-        Exercise exercise,
+        string[] folders,
         QuestionRevision question,
-        AssessmentRevision assessment,
         Account account,
         DateTimeOffset started,
         HashSet<string> codes,
         int? minutes
     )
     {
-        var drawing = await DrawingAsync(Path.Combine(path, "answers", demo.Drawing));
+        var drawings = new List<Drawing>();
+        foreach (var folder in folders)
+        {
+            drawings.Add(await DrawingAsync(Path.Combine(folder, demo.Drawing)));
+        }
+
         var drawingStill = demo.State == "drawing";
-        var endsAt = minutes is { } limit ? (drawingStill ? now : started).AddMinutes(limit) : (DateTimeOffset?)null;
+        var begun = drawingStill ? now : started;
         Answer answer;
         do
         {
-            answer = NewAnswer.Make(exercise.Id, account.Id, question.Id, drawing, drawingStill ? now : started, endsAt);
+            answer = NewAnswer.Make(account.Id, question, begun, minutes is { } limit ? begun.AddMinutes(limit) : null, part =>
+                drawings[part.Position - 1]
+            );
         } while (!codes.Add(answer.CandidateCode));
 
         database.Answers.Add(answer);
@@ -275,14 +273,14 @@ public sealed class DemoSeed(BlueSlateContext database, string folder, TimeProvi
         answer.HandedInAt = started.AddMinutes(demo.State == "late" ? (minutes ?? 30) + 6 : 24);
         answer.Late = demo.State == "late";
         answer.Receipt = $"{NewAnswer.Code(4)}-{NewAnswer.Code(4)}";
-        database.CheckRequests.Add(
-            new CheckRequest
+        database.CheckRequests.AddRange(
+            answer.Works.Select(work => new CheckRequest
             {
                 Id = Guid.CreateVersion7(),
-                AnswerId = answer.Id,
-                AssessmentRevisionId = assessment.Id,
+                WorkId = work.Id,
+                AssessmentRevisionId = heldAgainst[work.PartId],
                 RequestedAt = answer.HandedInAt.Value,
-            }
+            })
         );
     }
 

@@ -6,64 +6,67 @@ using Microsoft.EntityFrameworkCore;
 namespace BlueSlate.Server.Features.Exercises;
 
 /// <summary>
-/// Saves an exercise's documents, each conditional on the revision it started from. Once published, the scenario, part and
-/// model answer no longer change here; tolerances and scheme make a new assessment revision, after release too: what it would
-/// make of released marks is proposed, and changes nothing by itself.
+/// Saves the documents of exercises and of their parts, each conditional on the revision it started from. Once published, the
+/// scenario, parts and model answers no longer change here; tolerances and scheme make a new assessment revision, after release
+/// too: what it would make of released marks is proposed, and changes nothing by itself.
 /// </summary>
 public sealed class DocumentStore(BlueSlateContext database, Access access, Publishing publishing, TimeProvider clock)
 {
-    /// <summary>Saves, or says why not; a conflict carries what is stored now.</summary>
+    /// <summary>Saves an exercise's scenario, or says why not; a conflict carries what is stored now.</summary>
+    public async Task<IResult> SaveScenarioAsync(Guid exerciseId, int revision, string text, CancellationToken cancellation) =>
+        await access.StaffExercises(instructorsOnly: true).AnyAsync(row => row.Id == exerciseId, cancellation)
+            ? await SaveAsync(
+                database.ExerciseDocuments.Where(document => document.ExerciseId == exerciseId),
+                new Place(exerciseId, null, DocumentKind.Scenario),
+                revision,
+                text,
+                cancellation
+            )
+            : ExerciseEndpoints.NoSuchExercise();
+
+    /// <summary>The same for a document of a part.</summary>
     public async Task<IResult> SaveAsync(
-        Guid exerciseId,
+        Guid partId,
         DocumentKind kind,
         int revision,
         string text,
         CancellationToken cancellation
+    ) =>
+        await access.StaffParts(instructorsOnly: true).AsNoTracking().FirstOrDefaultAsync(row => row.Id == partId, cancellation)
+            is { } part
+            ? await SaveAsync(
+                database.ExercisePartDocuments.Where(document => document.PartId == partId),
+                new Place(part.ExerciseId, partId, kind),
+                revision,
+                text,
+                cancellation
+            )
+            : PartEndpoints.NoSuchPart();
+
+    private async Task<IResult> SaveAsync<T>(
+        IQueryable<T> documents,
+        Place place,
+        int revision,
+        string text,
+        CancellationToken cancellation
     )
+        where T : WrittenDocument
     {
-        var exercise = await access
-            .StaffExercises(instructorsOnly: true)
-            .AsNoTracking()
-            .FirstOrDefaultAsync(row => row.Id == exerciseId, cancellation);
-        if (exercise is null)
-        {
-            return ExerciseEndpoints.NoSuchExercise();
-        }
-
-        if (exercise.PublishedAt is not null && kind is not DocumentKind.Assessment)
-        {
-            return Problems.Conflict("published", "This exercise is published; what is asked no longer changes.");
-        }
-
         // What a class is held against changes together with the request to check it again.
         await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
-        await database.LockExerciseAsync(exerciseId, cancellation);
-        if (
-            kind is not DocumentKind.Assessment
-            && await database.Exercises.AnyAsync(row => row.Id == exerciseId && row.PublishedAt != null, cancellation)
-        )
+        await database.LockExerciseAsync(place.ExerciseId, cancellation);
+        var published = await database.Exercises.AnyAsync(
+            row => row.Id == place.ExerciseId && row.PublishedAt != null,
+            cancellation
+        );
+        if (published && Refusal(place.Kind, text) is { } refusal)
         {
-            return Problems.Conflict("published", "This exercise is published; what is asked no longer changes.");
-        }
-
-        if (
-            kind is DocumentKind.Assessment
-            && exercise.PublishedAt is not null
-            && ExerciseJson.Read<AssessmentDocument>(text).Scheme is null
-        )
-        {
-            return Problems.Unreadable(
-                "scheme",
-                "What is published is marked by a scheme: it can be changed, and not be taken away.",
-                "value.scheme"
-            );
+            return refusal;
         }
 
         var now = clock.GetUtcNow();
-        var saved = await database
-            .ExerciseDocuments.Where(document =>
-                document.ExerciseId == exerciseId && document.Kind == kind && document.Revision == revision
-            )
+        var saved = await documents
+            .Where(document => document.Kind == place.Kind && document.Revision == revision)
             .ExecuteUpdateAsync(
                 set =>
                     set.SetProperty(document => document.Text, text)
@@ -73,9 +76,7 @@ public sealed class DocumentStore(BlueSlateContext database, Access access, Publ
             );
         if (saved == 0)
         {
-            var current = await database
-                .ExerciseDocuments.AsNoTracking()
-                .FirstAsync(document => document.ExerciseId == exerciseId && document.Kind == kind, cancellation);
+            var current = await documents.AsNoTracking().FirstAsync(document => document.Kind == place.Kind, cancellation);
             if (current.Text == text)
             {
                 return TypedResults.Ok(new SavedReply(current.Revision));
@@ -85,8 +86,9 @@ public sealed class DocumentStore(BlueSlateContext database, Access access, Publ
                 new SetAside
                 {
                     Id = Guid.CreateVersion7(now),
-                    ExerciseId = exerciseId,
-                    Kind = kind,
+                    ExerciseId = place.ExerciseId,
+                    PartId = place.PartId,
+                    Kind = place.Kind,
                     Revision = revision,
                     Text = text,
                     At = now,
@@ -102,13 +104,22 @@ public sealed class DocumentStore(BlueSlateContext database, Access access, Publ
             );
         }
 
-        var again =
-            kind is DocumentKind.Assessment
-            && await database.Exercises.AnyAsync(row => row.Id == exerciseId && row.PublishedAt != null, cancellation)
-                ? await publishing.ReassessAsync(exerciseId, cancellation)
-                : [];
+        var again = published && place.PartId is { } part ? await publishing.ReassessAsync(part, cancellation) : [];
         await transaction.CommitAsync(cancellation);
         publishing.Enqueue(again);
         return TypedResults.Ok(new SavedReply(revision + 1));
     }
+
+    // What stands against changing a document of a published exercise.
+    private static IResult? Refusal(DocumentKind kind, string text) =>
+        kind is not DocumentKind.Assessment ? ExerciseEndpoints.Published()
+        : ExerciseJson.Read<AssessmentDocument>(text).Scheme is null
+            ? Problems.Unreadable(
+                "scheme",
+                "What is published is marked by a scheme: it can be changed, and not be taken away.",
+                "value.scheme"
+            )
+        : null;
+
+    private readonly record struct Place(Guid ExerciseId, Guid? PartId, DocumentKind Kind);
 }

@@ -1,22 +1,13 @@
 using System.Text.Json;
-using BlueSlate.Core;
-using BlueSlate.Core.Checking;
-using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
-using BlueSlate.Core.Language;
-using BlueSlate.Core.Marking;
-using BlueSlate.Core.Notations;
-using BlueSlate.Core.Soundness;
 using BlueSlate.Data;
-using BlueSlate.Server.Features.Drafting;
-using BlueSlate.Server.Features.Drawings;
 using BlueSlate.Server.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
 namespace BlueSlate.Server.Features.Exercises;
 
-/// <summary>Writing exercises: scenario, part, model answer, tolerances, scheme.</summary>
+/// <summary>Writing exercises: title, scenario, which parts there are. What is in a part has endpoints of its own.</summary>
 public static class ExerciseEndpoints
 {
     private const int LongestTitle = 120;
@@ -31,24 +22,9 @@ public static class ExerciseEndpoints
         group.MapGet("/{id:guid}", Get).ForStaff();
         group.MapGet("/{id:guid}/set-aside", SetAsideTexts).ForInstructors().Produces<SetAsideReply[]>();
         group.MapPut("/{id:guid}/scenario", SaveScenario).ForInstructors().Produces<SavedReply>();
-        group.MapPut("/{id:guid}/part", SavePart).ForInstructors().Produces<SavedReply>();
-        group.MapPut("/{id:guid}/model", SaveModel).ForInstructors().Produces<SavedReply>();
-        group.MapPut("/{id:guid}/assessment", SaveAssessment).ForInstructors().Produces<SavedReply>();
-        group.MapPost("/{id:guid}/assessment/preview", MarkChanges.Preview).ForInstructors().Produces<MarkChangesReply>();
-        group.MapPost("/{id:guid}/scheme", DeriveScheme).ForInstructors();
-        group.MapPost("/{id:guid}/reading", Read).ForStaff();
-        group.MapPost("/{id:guid}/tidy", Tidy).ForStaff().Produces<TidyReply>();
-        group.MapDrawingTools(
-            "",
-            PartOf,
-            _ => new AidsDocument
-            {
-                Sentences = true,
-                Redraw = true,
-                Lifting = true,
-            },
-            route => route.ForStaff()
-        );
+        group.MapPut("/{id:guid}/title", SaveTitle).ForInstructors().Produces(StatusCodes.Status204NoContent);
+        group.MapPost("/{id:guid}/parts", PartList.Add).ForInstructors().Produces<CreatedReply>();
+        group.MapPut("/{id:guid}/parts", PartList.Order).ForInstructors().Produces(StatusCodes.Status204NoContent);
         group.MapPost("/{id:guid}/publish", Publishing.Publish).ForInstructors().Produces(StatusCodes.Status204NoContent);
     }
 
@@ -70,7 +46,9 @@ public static class ExerciseEndpoints
                 exercise.Cohort.Members.Count(member => member.Role == CohortRole.Student),
                 exercise.Answers.Count,
                 exercise.Answers.Count(answer => answer.HandedInAt != null),
-                exercise.Answers.Count(answer => answer.HandedInAt != null && answer.GoneThroughAt != null)
+                exercise.Answers.Count(answer =>
+                    answer.HandedInAt != null && answer.Works.All(work => work.GoneThroughAt != null)
+                )
             ));
 
     private static async Task<CohortReply[]> Cohorts(Access access, CancellationToken cancellation)
@@ -126,7 +104,10 @@ public static class ExerciseEndpoints
         var exercise = await access
             .StaffExercises()
             .AsNoTracking()
+            .AsSplitQuery()
             .Include(row => row.Documents)
+            .Include(row => row.Parts)
+                .ThenInclude(part => part.Documents)
             .Include(row => row.Cohort)
             .FirstOrDefaultAsync(row => row.Id == id, cancellation);
         if (exercise is null)
@@ -135,10 +116,7 @@ public static class ExerciseEndpoints
         }
 
         var mayEdit = await access.StaffExercises(instructorsOnly: true).AnyAsync(row => row.Id == id, cancellation);
-        var scenario = Document(exercise, DocumentKind.Scenario);
-        var part = Document(exercise, DocumentKind.Part);
-        var model = Document(exercise, DocumentKind.Model);
-        var assessment = Document(exercise, DocumentKind.Assessment);
+        var scenario = exercise.Documents.First(document => document.Kind == DocumentKind.Scenario);
         return TypedResults.Ok(
             new ExerciseReply(
                 exercise.Id,
@@ -149,10 +127,7 @@ public static class ExerciseEndpoints
                 exercise.DueAt,
                 new TextDocument(scenario.Revision, scenario.Text),
                 renderer.Render(scenario.Text),
-                new PartReply(part.Revision, ExerciseJson.Read<PartDocument>(part.Text)),
-                new TextDocument(model.Revision, model.Text),
-                new AssessmentReply(assessment.Revision, ExerciseJson.Read<AssessmentDocument>(assessment.Text)),
-                Assessor.Restatements(ExerciseJson.Read<PartDocument>(part.Text).ToOptions())
+                [.. exercise.Parts.OrderBy(part => part.Position).Select(PartEndpoints.ReplyOf)]
             )
         );
     }
@@ -171,6 +146,7 @@ public static class ExerciseEndpoints
                     .OrderByDescending(row => row.At)
                     .Select(row => new SetAsideReply(
                         row.Id,
+                        row.PartId,
                         row.Kind,
                         row.At,
                         database
@@ -198,12 +174,12 @@ public static class ExerciseEndpoints
                 "Lists or quotations are nested too deep here to be shown. Take out a few levels.",
                 "text"
             )
-        : await documents.SaveAsync(id, DocumentKind.Scenario, request.Revision, request.Text, cancellation);
+        : await documents.SaveScenarioAsync(id, request.Revision, request.Text, cancellation);
 
-    private static async Task<IResult> SavePart(
+    private static async Task<IResult> SaveTitle(
         Guid id,
-        SavePartRequest request,
-        DocumentStore documents,
+        SaveTitleRequest request,
+        Access access,
         BlueSlateContext database,
         CancellationToken cancellation
     )
@@ -214,160 +190,20 @@ public static class ExerciseEndpoints
             return Problems.Unreadable("title", $"An exercise has a title of at most {LongestTitle} characters.", "title");
         }
 
-        if (request.Value.Problems().FirstOrDefault() is { Said: { } said } problem)
-        {
-            return Problems.Unreadable(problem.Code, said, problem.Property.Length == 0 ? "value" : $"value.{problem.Property}");
-        }
-
-        var reply = await documents.SaveAsync(
-            id,
-            DocumentKind.Part,
-            request.Revision,
-            ExerciseJson.Write(request.Value),
-            cancellation
-        );
-        if (reply is Ok<SavedReply>)
-        {
-            await database
-                .Exercises.Where(exercise => exercise.Id == id)
-                .ExecuteUpdateAsync(set => set.SetProperty(exercise => exercise.Title, title), cancellation);
-        }
-
-        return reply;
-    }
-
-    private static async Task<IResult> SaveModel(
-        Guid id,
-        SaveTextRequest request,
-        DocumentStore documents,
-        CancellationToken cancellation
-    )
-    {
-        var (drawing, refusal) = DrawingInput.Read(request.Text);
-        return drawing is null
-            ? refusal!
-            : await documents.SaveAsync(id, DocumentKind.Model, request.Revision, DrawingWriter.WriteText(drawing), cancellation);
-    }
-
-    private static async Task<IResult> SaveAssessment(
-        Guid id,
-        SaveAssessmentRequest request,
-        DocumentStore documents,
-        CancellationToken cancellation
-    ) =>
-        Refusal(request.Value)
-        ?? await documents.SaveAsync(
-            id,
-            DocumentKind.Assessment,
-            request.Revision,
-            ExerciseJson.Write(request.Value.Canonical()),
-            cancellation
-        );
-
-    /// <summary>The answer to an assessment with which something is wrong; null when nothing is.</summary>
-    internal static IResult? Refusal(AssessmentDocument assessment) =>
-        assessment.Problems().FirstOrDefault() is { Code: { } code } problem
-            ? Problems.Unreadable(code, problem.Said, $"value.{problem.Property}")
-            : null;
-
-    private static async Task<Results<Ok<SchemeDocument>, ProblemHttpResult>> DeriveScheme(
-        Guid id,
-        Access access,
-        CancellationToken cancellation
-    )
-    {
-        var exercise = await access
-            .StaffExercises(instructorsOnly: true)
-            .AsNoTracking()
-            .Include(row => row.Documents)
-            .FirstOrDefaultAsync(row => row.Id == id, cancellation);
-        if (exercise is null)
+        if (!await access.StaffExercises(instructorsOnly: true).AnyAsync(exercise => exercise.Id == id, cancellation))
         {
             return NoSuchExercise();
         }
 
-        var part = ExerciseJson.Read<PartDocument>(Document(exercise, DocumentKind.Part).Text);
-        var model = DrawingReader.Read(Document(exercise, DocumentKind.Model).Text).Drawing!;
-        var options = part.ToOptions();
-        return TypedResults.Ok(
-            SchemeDocument.Of(SchemeDeriver.Derive(FactList.Of(Notation.Read(model, options), options), part.Marks))
-        );
+        var changed = await database
+            .Exercises.Where(exercise => exercise.Id == id && exercise.PublishedAt == null)
+            .ExecuteUpdateAsync(set => set.SetProperty(exercise => exercise.Title, title), cancellation);
+        return changed == 1 ? TypedResults.NoContent() : Published();
     }
 
-    private static async Task<Results<Ok<FactsReply>, ProblemHttpResult>> Read(
-        Guid id,
-        ReadingRequest request,
-        Access access,
-        CancellationToken cancellation
-    )
-    {
-        var exercise = await access
-            .StaffExercises()
-            .AsNoTracking()
-            .Include(row => row.Documents)
-            .FirstOrDefaultAsync(row => row.Id == id, cancellation);
-        if (exercise is null)
-        {
-            return NoSuchExercise();
-        }
-
-        var (drawing, refusal) = DrawingInput.Read(request.Drawing);
-        if (drawing is null)
-        {
-            return refusal!;
-        }
-
-        var options = ExerciseJson.Read<PartDocument>(Document(exercise, DocumentKind.Part).Text).ToOptions();
-        var reading = Notation.Read(drawing, options);
-        return TypedResults.Ok(
-            new FactsReply(
-                DrawingWriter.Hash(drawing),
-                [
-                    .. FactList
-                        .Of(reading, options)
-                        .Select(fact => new FactReply(
-                            fact.Id,
-                            fact.Kind.Name,
-                            fact.Kind.SymbolOf(fact, reading, options),
-                            fact.Title,
-                            fact.Value
-                        )),
-                ],
-                [.. SentenceWriter.Write(reading).Select(ResultSentence.Of)],
-                [.. FormRule.Check(reading, options)]
-            )
-        );
-    }
-
-    private static async Task<(PartDocument? Part, IResult? Refusal)> PartOf(
-        Guid id,
-        Access access,
-        CancellationToken cancellation
-    )
-    {
-        var part = await access
-            .StaffExercises()
-            .Where(exercise => exercise.Id == id)
-            .SelectMany(exercise => exercise.Documents)
-            .Where(document => document.Kind == DocumentKind.Part)
-            .Select(document => document.Text)
-            .FirstOrDefaultAsync(cancellation);
-        return part is null ? (null, NoSuchExercise()) : (ExerciseJson.Read<PartDocument>(part), null);
-    }
-
-    private static async Task<IResult> Tidy(
-        Guid id,
-        TidyRequest request,
-        Access access,
-        DraftingPool pool,
-        CancellationToken cancellation
-    ) =>
-        await access.StaffExercises().AnyAsync(exercise => exercise.Id == id, cancellation)
-            ? await request.AnswerAsync(access.AccountId, pool, cancellation)
-            : NoSuchExercise();
-
-    private static ExerciseDocument Document(Exercise exercise, DocumentKind kind) =>
-        exercise.Documents.First(document => document.Kind == kind);
+    /// <summary>The answer to whoever would change what is asked in a published exercise.</summary>
+    internal static ProblemHttpResult Published() =>
+        Problems.Conflict("published", "This exercise is published; what is asked no longer changes.");
 
     /// <summary>The answer to whoever asks for an exercise that is not theirs.</summary>
     internal static ProblemHttpResult NoSuchExercise() =>

@@ -39,6 +39,12 @@ public sealed record ExerciseReply(
     DateTimeOffset? DueAt,
     TextDocument Scenario,
     string ScenarioHtml,
+    ExercisePartReply[] Parts
+);
+
+/// <summary>A part with all its documents, for those who write it.</summary>
+public sealed record ExercisePartReply(
+    Guid Id,
     PartReply Part,
     TextDocument Model,
     AssessmentReply Assessment,
@@ -57,8 +63,14 @@ public sealed record AssessmentReply(int Revision, AssessmentDocument Value);
 /// <summary>Saves a text, conditional on the revision it started from.</summary>
 public sealed record SaveTextRequest(int Revision, string Text);
 
-/// <summary>Saves the part and the exercise's title.</summary>
-public sealed record SavePartRequest(int Revision, string Title, PartDocument Value);
+/// <summary>Saves a part.</summary>
+public sealed record SavePartRequest(int Revision, PartDocument Value);
+
+/// <summary>Saves an exercise's title.</summary>
+public sealed record SaveTitleRequest(string Title);
+
+/// <summary>All parts of an exercise in the order that they are to have.</summary>
+public sealed record PartOrderRequest(Guid[] Parts);
 
 /// <summary>Saves tolerances and scheme.</summary>
 public sealed record SaveAssessmentRequest(int Revision, AssessmentDocument Value);
@@ -82,4 +94,4 @@ public sealed record FactsReply(string Hash, FactReply[] Facts, ResultSentence[]
 public sealed record PublishRequest(DateTimeOffset? DueAt = null);
 
 /// <summary>A text that lost against another; it is kept here.</summary>
-public sealed record SetAsideReply(Guid Id, DocumentKind Kind, DateTimeOffset At, string? By, string Text);
+public sealed record SetAsideReply(Guid Id, Guid? PartId, DocumentKind Kind, DateTimeOffset At, string? By, string Text);

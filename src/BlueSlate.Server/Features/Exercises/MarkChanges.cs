@@ -10,7 +10,7 @@ namespace BlueSlate.Server.Features.Exercises;
 /// <summary>Tolerances and scheme as they would be.</summary>
 public sealed record AssessmentPreviewRequest(AssessmentDocument Value);
 
-/// <summary>An answer whose total would change.</summary>
+/// <summary>Work whose total would change.</summary>
 public sealed record MarkChange(Guid Id, string Code, Rational Before, Rational After);
 
 /// <summary>Whose marks would change, and by how much.</summary>
@@ -19,7 +19,7 @@ public sealed record MarkChange(Guid Id, string Code, Rational Before, Rational 
 /// <param name="Released">How many are released and keep their marks.</param>
 public sealed record MarkChangesReply(MarkChange[] Changes, int Unchanged, int Released);
 
-/// <summary>Says what other tolerances or another scheme would do to the marks of a class, before anything is saved.</summary>
+/// <summary>Says what other tolerances or another scheme would do to the marks of a class in a part, before anything is saved.</summary>
 public static class MarkChanges
 {
     /// <summary>The marks as they are, beside the marks as they would be.</summary>
@@ -28,18 +28,19 @@ public static class MarkChanges
         AssessmentPreviewRequest request,
         Access access,
         BlueSlateContext database,
-        AnswerAssessment assessment,
+        WorkAssessment assessment,
         CancellationToken cancellation
     )
     {
-        var exercise = await access
-            .StaffExercises(instructorsOnly: true)
+        var part = await access
+            .StaffParts(instructorsOnly: true)
             .AsNoTracking()
             .Include(row => row.Documents)
+            .Include(row => row.Exercise)
             .FirstOrDefaultAsync(row => row.Id == id, cancellation);
-        if (exercise is null)
+        if (part is null)
         {
-            return ExerciseEndpoints.NoSuchExercise();
+            return PartEndpoints.NoSuchPart();
         }
 
         if (request.Value.Scheme is null)
@@ -47,43 +48,40 @@ public static class MarkChanges
             return Problems.Unreadable("scheme", "There is no marking scheme yet.", "value.scheme");
         }
 
-        if (ExerciseEndpoints.Refusal(request.Value) is { } refusal)
+        if (PartEndpoints.Refusal(request.Value) is { } refusal)
         {
             return refusal;
         }
 
-        if (exercise.PublishedAt is null)
+        if (part.Exercise!.PublishedAt is null)
         {
             return TypedResults.Ok(new MarkChangesReply([], 0, 0));
         }
 
-        var model = exercise.Documents.First(document => document.Kind == DocumentKind.Model).Text;
+        var model = part.Documents.First(document => document.Kind == DocumentKind.Model).Text;
         var thoughtOf = new AssessmentRevision
         {
             Id = Guid.Empty,
-            ExerciseId = id,
+            PartId = id,
             Number = 0,
             Model = model,
             Assessment = ExerciseJson.Write(request.Value),
         };
-        var before = (await assessment.RunAllAsync(id, cancellation)).ToDictionary(answer => answer.Answer.Id);
+        var before = (await assessment.RunAllAsync(id, cancellation)).ToDictionary(work => work.Work.Id);
         var after = await assessment.RunAllAsync(id, thoughtOf, cancellation);
         var changes = after
-            .Where(answer => before.ContainsKey(answer.Answer.Id))
-            .Select(answer => new MarkChange(
-                answer.Answer.Id,
-                answer.Answer.CandidateCode,
-                before[answer.Answer.Id].Assessment.Sheet.Total,
-                answer.Assessment.Sheet.Total
+            .Where(work => before.ContainsKey(work.Work.Id))
+            .Select(work => new MarkChange(
+                work.Work.Id,
+                work.Work.Answer!.CandidateCode,
+                before[work.Work.Id].Assessment.Sheet.Total,
+                work.Assessment.Sheet.Total
             ))
             .Where(change => change.Before != change.After)
             .OrderByDescending(change => Rational.Max(change.After - change.Before, change.Before - change.After))
             .ThenBy(change => change.Code, StringComparer.Ordinal)
             .ToArray();
-        var released = await database.Answers.CountAsync(
-            answer => answer.ExerciseId == id && answer.Released != null,
-            cancellation
-        );
+        var released = await database.Works.CountAsync(work => work.PartId == id && work.Released != null, cancellation);
         return TypedResults.Ok(new MarkChangesReply(changes, after.Count - changes.Length, released));
     }
 }

@@ -4,21 +4,22 @@ using BlueSlate.Data;
 
 namespace BlueSlate.Server.Features.Exercises;
 
-/// <summary>Makes an exercise with its four documents.</summary>
+/// <summary>What a part begins with.</summary>
+internal sealed record NewPart(PartDocument Part, Drawing Model, AssessmentDocument Assessment)
+{
+    /// <summary>Nothing yet.</summary>
+    public static NewPart Empty => new(new PartDocument(), Drawing.Empty, new AssessmentDocument());
+}
+
+/// <summary>Makes exercises and parts with their documents.</summary>
 internal static class NewExercise
 {
+    /// <summary>An exercise with one empty part.</summary>
     public static Exercise Make(string title, Guid cohortId, DateTimeOffset now) =>
-        Make(title, cohortId, now, "", new PartDocument(), Drawing.Empty, new AssessmentDocument());
+        Make(title, cohortId, now, "", [NewPart.Empty]);
 
-    public static Exercise Make(
-        string title,
-        Guid cohortId,
-        DateTimeOffset now,
-        string scenario,
-        PartDocument part,
-        Drawing model,
-        AssessmentDocument assessment
-    )
+    /// <summary>An exercise with what is in its parts.</summary>
+    public static Exercise Make(string title, Guid cohortId, DateTimeOffset now, string scenario, IReadOnlyList<NewPart> parts)
     {
         var exercise = new Exercise
         {
@@ -27,17 +28,39 @@ internal static class NewExercise
             Title = title,
             CreatedAt = now,
         };
-        Add(DocumentKind.Scenario, scenario);
-        Add(DocumentKind.Part, ExerciseJson.Write(part));
-        Add(DocumentKind.Model, DrawingWriter.WriteText(model));
-        Add(DocumentKind.Assessment, ExerciseJson.Write(assessment));
+        exercise.Documents.Add(
+            new ExerciseDocument
+            {
+                ExerciseId = exercise.Id,
+                Kind = DocumentKind.Scenario,
+                Revision = 1,
+                Text = scenario,
+                SavedAt = now,
+            }
+        );
+        exercise.Parts.AddRange(parts.Select((part, at) => MakePart(exercise.Id, at + 1, part, now)));
         return exercise;
+    }
+
+    /// <summary>A part of an exercise.</summary>
+    public static ExercisePart MakePart(Guid exerciseId, int position, NewPart content, DateTimeOffset now)
+    {
+        var part = new ExercisePart
+        {
+            Id = Guid.CreateVersion7(),
+            ExerciseId = exerciseId,
+            Position = position,
+        };
+        Add(DocumentKind.Part, ExerciseJson.Write(content.Part));
+        Add(DocumentKind.Model, DrawingWriter.WriteText(content.Model));
+        Add(DocumentKind.Assessment, ExerciseJson.Write(content.Assessment));
+        return part;
 
         void Add(DocumentKind kind, string text) =>
-            exercise.Documents.Add(
-                new ExerciseDocument
+            part.Documents.Add(
+                new ExercisePartDocument
                 {
-                    ExerciseId = exercise.Id,
+                    PartId = part.Id,
                     Kind = kind,
                     Revision = 1,
                     Text = text,

@@ -8,7 +8,7 @@ using Microsoft.EntityFrameworkCore;
 
 namespace BlueSlate.Server.Features.Exercises;
 
-/// <summary>Freezes what is asked and what it is held against as numbered revisions.</summary>
+/// <summary>Freezes what is asked, and what each part is held against, as numbered revisions.</summary>
 public sealed class Publishing(BlueSlateContext database, CheckQueue queue, AuditTrail audit, TimeProvider clock)
 {
     /// <summary>Publishes an exercise to its cohort.</summary>
@@ -35,7 +35,13 @@ public sealed class Publishing(BlueSlateContext database, CheckQueue queue, Audi
             return Problems.AlreadyDone("This exercise is published already.");
         }
 
-        await database.Entry(exercise).Collection(row => row.Documents).Query().LoadAsync(cancellation);
+        await database.Entry(exercise).Collection(row => row.Documents).LoadAsync(cancellation);
+        await database
+            .Entry(exercise)
+            .Collection(row => row.Parts)
+            .Query()
+            .Include(part => part.Documents)
+            .LoadAsync(cancellation);
 
         if (Missing(exercise) is { } missing)
         {
@@ -50,18 +56,8 @@ public sealed class Publishing(BlueSlateContext database, CheckQueue queue, Audi
 
         exercise.PublishedAt = now;
         exercise.DueAt = dueAt;
-        database.QuestionRevisions.Add(
-            new QuestionRevision
-            {
-                Id = Guid.CreateVersion7(),
-                ExerciseId = exercise.Id,
-                Number = 1,
-                Scenario = TextOf(exercise, DocumentKind.Scenario),
-                Part = TextOf(exercise, DocumentKind.Part),
-                PublishedAt = now,
-            }
-        );
-        AddAssessment(exercise, 1, now);
+        database.QuestionRevisions.Add(Asked(exercise, now));
+        exercise.Parts.ForEach(part => AddAssessment(part, 1, now));
         audit.Add(
             AuditKind.Publish,
             exercise.CohortId,
@@ -74,62 +70,95 @@ public sealed class Publishing(BlueSlateContext database, CheckQueue queue, Audi
     }
 
     /// <summary>
-    /// Makes a new assessment revision of a published exercise and writes, in the caller's transaction, the rows that ask for
-    /// all its answers to be checked again; whose those are. Released ones stay as they are.
+    /// Makes a new assessment revision of a part of a published exercise and writes, in the caller's transaction, the rows that
+    /// ask for all work on it to be checked again; which work that is. What is released stays as it is.
     /// </summary>
-    public async Task<IReadOnlyList<Guid>> ReassessAsync(Guid exerciseId, CancellationToken cancellation)
+    public async Task<IReadOnlyList<Guid>> ReassessAsync(Guid partId, CancellationToken cancellation)
     {
-        var exercise = await database
-            .Exercises.Include(row => row.Documents)
+        var part = await database
+            .ExerciseParts.Include(row => row.Documents)
             .Include(row => row.Assessments)
-            .FirstAsync(row => row.Id == exerciseId, cancellation);
-        var next = exercise.Assessments.Max(revision => revision.Number) + 1;
-        var revision = AddAssessment(exercise, next, clock.GetUtcNow());
-        var answers = await database
-            .Answers.Where(answer => answer.ExerciseId == exerciseId && answer.HandedInAt != null && answer.Released == null)
-            .Select(answer => answer.Id)
+            .FirstAsync(row => row.Id == partId, cancellation);
+        var next = part.Assessments.Max(revision => revision.Number) + 1;
+        var revision = AddAssessment(part, next, clock.GetUtcNow());
+        var works = await database
+            .Works.Where(work => work.PartId == partId && work.Answer!.HandedInAt != null && work.Released == null)
+            .Select(work => work.Id)
             .ToListAsync(cancellation);
-        database.CheckRequests.AddRange(answers.Select(answer => queue.RequestFor(answer, revision.Id)));
+        database.CheckRequests.AddRange(works.Select(work => queue.RequestFor(work, revision.Id)));
         await database.SaveChangesAsync(cancellation);
-        return answers;
+        return works;
     }
 
     /// <summary>Puts checks to work once the rows that ask for them are committed.</summary>
-    public void Enqueue(IReadOnlyList<Guid> answers) => queue.Enqueue(answers);
+    public void Enqueue(IReadOnlyList<Guid> works) => queue.Enqueue(works);
 
     /// <summary>What an exercise still lacks before it can be published, as a sentence; null when it is ready.</summary>
     public static string? Missing(Exercise exercise)
     {
-        if (string.IsNullOrWhiteSpace(TextOf(exercise, DocumentKind.Scenario)))
+        if (string.IsNullOrWhiteSpace(exercise.Documents.First(row => row.Kind == DocumentKind.Scenario).Text))
         {
             return "Write the scenario first.";
         }
 
-        if (DrawingReader.Read(TextOf(exercise, DocumentKind.Model)).Drawing is not { IsBlank: false })
-        {
-            return "Draw the model answer first.";
-        }
-
-        return ExerciseJson.Read<AssessmentDocument>(TextOf(exercise, DocumentKind.Assessment)).Scheme is null
-            ? "Derive the marking scheme first."
-            : null;
+        var parts = exercise.Parts.OrderBy(part => part.Position).ToList();
+        return parts
+            .Select(part =>
+                Missing(part) is not { } what ? null
+                : parts.Count == 1 ? $"{what} first."
+                : $"{what} of part {parts.IndexOf(part) + 1} first."
+            )
+            .FirstOrDefault(missing => missing is not null);
     }
 
-    private AssessmentRevision AddAssessment(Exercise exercise, int number, DateTimeOffset now)
+    private static string? Missing(ExercisePart part) =>
+        DrawingReader.Read(TextOf(part, DocumentKind.Model)).Drawing is not { IsBlank: false } ? "Draw the model answer"
+        : ExerciseJson.Read<AssessmentDocument>(TextOf(part, DocumentKind.Assessment)).Scheme is null
+            ? "Derive the marking scheme"
+        : null;
+
+    /// <summary>What is asked as it stands, as the first revision.</summary>
+    internal static QuestionRevision Asked(Exercise exercise, DateTimeOffset now)
     {
-        var revision = new AssessmentRevision
+        var question = new QuestionRevision
         {
             Id = Guid.CreateVersion7(),
             ExerciseId = exercise.Id,
+            Number = 1,
+            Scenario = exercise.Documents.First(row => row.Kind == DocumentKind.Scenario).Text,
+            PublishedAt = now,
+        };
+        question.Parts.AddRange(
+            exercise.Parts.Select(part => new QuestionPart
+            {
+                QuestionRevisionId = question.Id,
+                PartId = part.Id,
+                Position = part.Position,
+                Document = TextOf(part, DocumentKind.Part),
+            })
+        );
+        return question;
+    }
+
+    /// <summary>What a part is held against as it stands, as a numbered revision.</summary>
+    internal static AssessmentRevision HeldAgainst(ExercisePart part, int number, DateTimeOffset now) =>
+        new()
+        {
+            Id = Guid.CreateVersion7(),
+            PartId = part.Id,
             Number = number,
-            Model = TextOf(exercise, DocumentKind.Model),
-            Assessment = TextOf(exercise, DocumentKind.Assessment),
+            Model = TextOf(part, DocumentKind.Model),
+            Assessment = TextOf(part, DocumentKind.Assessment),
             CreatedAt = now,
         };
+
+    private AssessmentRevision AddAssessment(ExercisePart part, int number, DateTimeOffset now)
+    {
+        var revision = HeldAgainst(part, number, now);
         database.AssessmentRevisions.Add(revision);
         return revision;
     }
 
-    private static string TextOf(Exercise exercise, DocumentKind kind) =>
-        exercise.Documents.First(document => document.Kind == kind).Text;
+    private static string TextOf(ExercisePart part, DocumentKind kind) =>
+        part.Documents.First(document => document.Kind == kind).Text;
 }

@@ -24,7 +24,10 @@ public static class HomeEndpoints
             .StaffExercises()
             .AsNoTracking()
             .Where(exercise => exercise.PublishedAt == null)
+            .AsSplitQuery()
             .Include(exercise => exercise.Documents)
+            .Include(exercise => exercise.Parts)
+                .ThenInclude(part => part.Documents)
             .ToDictionaryAsync(exercise => exercise.Id, cancellation);
         var waiting = await access
             .StaffExercises()
@@ -33,11 +36,15 @@ public static class HomeEndpoints
                 exercise.Id,
                 Undecided = exercise.Answers.Count(answer =>
                     answer.HandedInAt != null
-                    && answer.Released == null
-                    && answer.GoneThroughAt == null
-                    && (answer.Results.Any(result => result.Doubtful) || answer.Results.Count == 0)
+                    && answer.Works.Any(work =>
+                        work.Released == null
+                        && work.GoneThroughAt == null
+                        && (work.Results.Any(result => result.Doubtful) || work.Results.Count == 0)
+                    )
                 ),
-                Unreleased = exercise.Answers.Count(answer => answer.HandedInAt != null && answer.Released == null),
+                Unreleased = exercise.Answers.Count(answer =>
+                    answer.HandedInAt != null && answer.Works.Any(work => work.Released == null)
+                ),
             })
             .ToDictionaryAsync(row => row.Id, cancellation);
         return new HomeReply([

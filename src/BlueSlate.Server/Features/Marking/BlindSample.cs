@@ -58,7 +58,7 @@ public sealed record GivenMarks(string Line, Rational Marks);
 /// </summary>
 public sealed class BlindSample(
     BlueSlateContext database,
-    AnswerAssessment assessment,
+    WorkAssessment assessment,
     ScenarioRenderer renderer,
     Access access,
     TimeProvider clock
@@ -70,14 +70,14 @@ public sealed class BlindSample(
     public static void Map(IEndpointRouteBuilder group)
     {
         group
-            .MapGet("/exercises/{id:guid}/sample", (Guid id, BlindSample sample, CancellationToken cancellation) =>
+            .MapGet("/parts/{id:guid}/sample", (Guid id, BlindSample sample, CancellationToken cancellation) =>
                 sample.GetAsync(id, cancellation)
             )
             .ForStaff()
             .Produces<SampleReply>();
         group
             .MapPost(
-                "/exercises/{id:guid}/sample",
+                "/parts/{id:guid}/sample",
                 (Guid id, SampleRequest request, BlindSample sample, CancellationToken cancellation) =>
                     sample.DrawAsync(id, request, cancellation)
             )
@@ -105,25 +105,25 @@ public sealed class BlindSample(
     {
         var me = access.AccountId;
         return database
-            .SampleAnswers.Where(row =>
+            .SampleWorks.Where(row =>
                 !database.BlindMarkings.Any(marking =>
-                    marking.AnswerId == row.AnswerId && marking.ById == me && marking.DoneAt != null
+                    marking.WorkId == row.WorkId && marking.ById == me && marking.DoneAt != null
                 )
-                && database.BlindMarkings.Count(marking => marking.AnswerId == row.AnswerId && marking.DoneAt != null) < 2
+                && database.BlindMarkings.Count(marking => marking.WorkId == row.WorkId && marking.DoneAt != null) < 2
             )
-            .Select(row => row.AnswerId);
+            .Select(row => row.WorkId);
     }
 
     /// <summary>How far two agree; null while no answer has been marked by two.</summary>
-    public async Task<AgreementReply?> AgreementAsync(Guid exerciseId, CancellationToken cancellation) =>
-        await AgreementAsync(await DoneAsync(exerciseId, cancellation), cancellation);
+    public async Task<AgreementReply?> AgreementAsync(Guid partId, CancellationToken cancellation) =>
+        await AgreementAsync(await DoneAsync(partId, cancellation), cancellation);
 
     private async Task<AgreementReply?> AgreementAsync(List<BlindMarking> done, CancellationToken cancellation)
     {
         var people = done.GroupBy(marking => marking.ById)
             .OrderByDescending(group => group.Count())
             .ThenBy(group => group.Min(marking => marking.At))
-            .Select(group => group.ToDictionary(marking => marking.AnswerId))
+            .Select(group => group.ToDictionary(marking => marking.WorkId))
             .ToList();
         var pair = people
             .SelectMany(
@@ -177,16 +177,16 @@ public sealed class BlindSample(
         );
     }
 
-    private async Task<IResult> GetAsync(Guid exerciseId, CancellationToken cancellation) =>
-        await access.StaffExercises().AnyAsync(row => row.Id == exerciseId, cancellation)
-            ? TypedResults.Ok(await ReplyAsync(exerciseId, cancellation))
-            : ExerciseEndpoints.NoSuchExercise();
+    private async Task<IResult> GetAsync(Guid partId, CancellationToken cancellation) =>
+        await access.StaffParts().AnyAsync(row => row.Id == partId, cancellation)
+            ? TypedResults.Ok(await ReplyAsync(partId, cancellation))
+            : PartEndpoints.NoSuchPart();
 
-    private async Task<IResult> DrawAsync(Guid exerciseId, SampleRequest request, CancellationToken cancellation)
+    private async Task<IResult> DrawAsync(Guid partId, SampleRequest request, CancellationToken cancellation)
     {
-        if (!await access.StaffExercises(instructorsOnly: true).AnyAsync(row => row.Id == exerciseId, cancellation))
+        if (!await access.StaffParts(instructorsOnly: true).AnyAsync(row => row.Id == partId, cancellation))
         {
-            return ExerciseEndpoints.NoSuchExercise();
+            return PartEndpoints.NoSuchPart();
         }
 
         if (request.Count is < 1 or > MostAnswers)
@@ -195,49 +195,44 @@ public sealed class BlindSample(
         }
 
         // What is in the sample stays in it; only what is not released can be marked blind.
-        var inIt = await database.SampleAnswers.CountAsync(row => row.ExerciseId == exerciseId, cancellation);
+        var inIt = await database.SampleWorks.CountAsync(row => row.PartId == partId, cancellation);
         var others = await database
-            .Answers.Where(answer =>
-                answer.ExerciseId == exerciseId
-                && answer.HandedInAt != null
-                && answer.Released == null
-                && !database.SampleAnswers.Any(row => row.AnswerId == answer.Id)
+            .Works.Where(work =>
+                work.PartId == partId
+                && work.Answer!.HandedInAt != null
+                && work.Released == null
+                && !database.SampleWorks.Any(row => row.WorkId == work.Id)
             )
-            .Select(answer => answer.Id)
+            .Select(work => work.Id)
             .ToArrayAsync(cancellation);
         RandomNumberGenerator.Shuffle(others.AsSpan());
         var now = clock.GetUtcNow();
-        database.SampleAnswers.AddRange(
+        database.SampleWorks.AddRange(
             others
                 .Take(Math.Max(0, request.Count - inIt))
-                .Select(id => new SampleAnswer
+                .Select(id => new SampleWork
                 {
-                    AnswerId = id,
-                    ExerciseId = exerciseId,
+                    WorkId = id,
+                    PartId = partId,
                     DrawnAt = now,
                 })
         );
         await database.SaveChangesAsync(cancellation);
-        return TypedResults.Ok(await ReplyAsync(exerciseId, cancellation));
+        return TypedResults.Ok(await ReplyAsync(partId, cancellation));
     }
 
-    private async Task<SampleReply> ReplyAsync(Guid exerciseId, CancellationToken cancellation)
+    private async Task<SampleReply> ReplyAsync(Guid partId, CancellationToken cancellation)
     {
         var me = access.AccountId;
         var answers = await database
-            .SampleAnswers.Where(row => row.ExerciseId == exerciseId)
-            .Join(
-                database.Answers,
-                row => row.AnswerId,
-                answer => answer.Id,
-                (_, answer) => new { answer.Id, answer.CandidateCode }
-            )
+            .SampleWorks.Where(row => row.PartId == partId)
+            .Join(database.Works, row => row.WorkId, work => work.Id, (_, work) => new { work.Id, work.Answer!.CandidateCode })
             .OrderBy(row => row.CandidateCode)
             .ToListAsync(cancellation);
-        var done = await DoneAsync(exerciseId, cancellation);
+        var done = await DoneAsync(partId, cancellation);
         var staff = await database
-            .Exercises.Where(row => row.Id == exerciseId)
-            .SelectMany(row => row.Cohort!.Members)
+            .ExerciseParts.Where(row => row.Id == partId)
+            .SelectMany(row => row.Exercise!.Cohort!.Members)
             .Where(member => member.Role != CohortRole.Student)
             .Select(member => member.AccountId)
             .ToListAsync(cancellation);
@@ -254,24 +249,24 @@ public sealed class BlindSample(
                 .. answers.Select(answer => new SampleTask(
                     answer.Id,
                     answer.CandidateCode,
-                    done.Exists(marking => marking.AnswerId == answer.Id && marking.ById == me)
+                    done.Exists(marking => marking.WorkId == answer.Id && marking.ById == me)
                 )),
             ],
             await AgreementAsync(done, cancellation)
         );
     }
 
-    private async Task<IResult> OpenAsync(Guid answerId, CancellationToken cancellation) =>
-        await InSampleAsync(answerId, cancellation) ? TypedResults.Ok(await BlindAsync(answerId, cancellation)) : NotInSample();
+    private async Task<IResult> OpenAsync(Guid workId, CancellationToken cancellation) =>
+        await InSampleAsync(workId, cancellation) ? TypedResults.Ok(await BlindAsync(workId, cancellation)) : NotInSample();
 
-    private async Task<IResult> SaveAsync(Guid answerId, BlindRequest request, CancellationToken cancellation)
+    private async Task<IResult> SaveAsync(Guid workId, BlindRequest request, CancellationToken cancellation)
     {
-        if (!await InSampleAsync(answerId, cancellation))
+        if (!await InSampleAsync(workId, cancellation))
         {
             return NotInSample();
         }
 
-        var blind = await BlindAsync(answerId, cancellation);
+        var blind = await BlindAsync(workId, cancellation);
         if (blind.Done)
         {
             return Problems.Conflict("done", "You are done with this answer; what you gave stands.");
@@ -311,31 +306,31 @@ public sealed class BlindSample(
         DateTimeOffset? doneAt = request.Done ? now : null;
         await database.Database.ExecuteSqlAsync(
             $"""
-            INSERT INTO blind_markings (answer_id, by_id, marks, at, done_at) VALUES ({answerId}, {me}, {text}, {now}, {doneAt})
-            ON CONFLICT (answer_id, by_id) DO UPDATE SET marks = excluded.marks, at = excluded.at, done_at = excluded.done_at
+            INSERT INTO blind_markings (work_id, by_id, marks, at, done_at) VALUES ({workId}, {me}, {text}, {now}, {doneAt})
+            ON CONFLICT (work_id, by_id) DO UPDATE SET marks = excluded.marks, at = excluded.at, done_at = excluded.done_at
                 WHERE blind_markings.done_at IS NULL
             """,
             cancellation
         );
-        return TypedResults.Ok(await BlindAsync(answerId, cancellation));
+        return TypedResults.Ok(await BlindAsync(workId, cancellation));
     }
 
-    private async Task<BlindReply> BlindAsync(Guid answerId, CancellationToken cancellation)
+    private async Task<BlindReply> BlindAsync(Guid workId, CancellationToken cancellation)
     {
         var me = access.AccountId;
-        var (answer, scheme) = await assessment.SchemeOfAsync(answerId, cancellation);
+        var (work, scheme) = await assessment.SchemeOfAsync(workId, cancellation);
         var marking = await database
             .BlindMarkings.AsNoTracking()
-            .FirstOrDefaultAsync(row => row.AnswerId == answerId && row.ById == me, cancellation);
+            .FirstOrDefaultAsync(row => row.WorkId == workId && row.ById == me, cancellation);
         var given = marking is null ? ImmutableSortedDictionary<string, Rational>.Empty : MarksOf(marking);
         return new BlindReply(
-            answerId,
-            answer.ExerciseId,
-            answer.Exercise!.Title,
-            answer.CandidateCode,
-            renderer.Render(answer.Question!.Scenario),
-            ExerciseJson.Read<PartDocument>(answer.Question.Part),
-            answer.Drawing,
+            workId,
+            work.Answer!.ExerciseId,
+            work.Answer.Exercise!.Title,
+            work.Answer.CandidateCode,
+            renderer.Render(work.Asked!.Question!.Scenario),
+            ExerciseJson.Read<PartDocument>(work.Asked.Document),
+            work.Drawing,
             [
                 .. scheme.Lines.Select(line => new BlindLine(
                     line.Id,
@@ -348,20 +343,16 @@ public sealed class BlindSample(
         );
     }
 
-    private Task<bool> InSampleAsync(Guid answerId, CancellationToken cancellation) =>
+    private Task<bool> InSampleAsync(Guid workId, CancellationToken cancellation) =>
         access
-            .MarkableAnswers()
-            .AnyAsync(
-                answer => answer.Id == answerId && database.SampleAnswers.Any(row => row.AnswerId == answerId),
-                cancellation
-            );
+            .MarkableWorks()
+            .AnyAsync(work => work.Id == workId && database.SampleWorks.Any(row => row.WorkId == workId), cancellation);
 
-    private Task<List<BlindMarking>> DoneAsync(Guid exerciseId, CancellationToken cancellation) =>
+    private Task<List<BlindMarking>> DoneAsync(Guid partId, CancellationToken cancellation) =>
         database
             .BlindMarkings.AsNoTracking()
             .Where(marking =>
-                marking.DoneAt != null
-                && database.SampleAnswers.Any(row => row.AnswerId == marking.AnswerId && row.ExerciseId == exerciseId)
+                marking.DoneAt != null && database.SampleWorks.Any(row => row.WorkId == marking.WorkId && row.PartId == partId)
             )
             .ToListAsync(cancellation);
 

@@ -13,9 +13,7 @@ public sealed class Desk(BlueSlateContext database)
     /// <summary>The desk of an exercise.</summary>
     public async Task<DeskReply> OfAsync(Exercise exercise, bool mayRelease, CancellationToken cancellation)
     {
-        var part = await database
-            .ExerciseDocuments.AsNoTracking()
-            .FirstAsync(document => document.ExerciseId == exercise.Id && document.Kind == DocumentKind.Part, cancellation);
+        var parts = await PartsAsync(exercise.Id, cancellation);
         var students = await database.Memberships.CountAsync(
             member => member.CohortId == exercise.CohortId && member.Role == CohortRole.Student,
             cancellation
@@ -28,7 +26,8 @@ public sealed class Desk(BlueSlateContext database)
             exercise.Id,
             exercise.Title,
             exercise.Cohort!.Name,
-            ExerciseJson.Read<PartDocument>(part.Text).Marks,
+            parts,
+            parts.Aggregate(Rational.Zero, (sum, part) => sum + part.Marks),
             students,
             drawing,
             exercise.DueAt,
@@ -38,58 +37,127 @@ public sealed class Desk(BlueSlateContext database)
         );
     }
 
+    /// <summary>The parts of an exercise in their order.</summary>
+    public async Task<DeskPart[]> PartsAsync(Guid exerciseId, CancellationToken cancellation)
+    {
+        var parts = await database
+            .ExercisePartDocuments.AsNoTracking()
+            .Where(document => document.Kind == DocumentKind.Part)
+            .Join(
+                database.ExerciseParts.Where(part => part.ExerciseId == exerciseId),
+                document => document.PartId,
+                part => part.Id,
+                (document, part) =>
+                    new
+                    {
+                        part.Id,
+                        part.Position,
+                        document.Text,
+                    }
+            )
+            .OrderBy(part => part.Position)
+            .ToListAsync(cancellation);
+        return [.. parts.Select(part => DeskPart.Of(part.Id, ExerciseJson.Read<PartDocument>(part.Text)))];
+    }
+
     /// <summary>All answers that are handed in, those that wait for a person first, then by candidate code.</summary>
     public async Task<DeskAnswer[]> AnswersAsync(Guid exerciseId, CancellationToken cancellation)
     {
-        var newest = await database
-            .AssessmentRevisions.Where(revision => revision.ExerciseId == exerciseId)
-            .OrderByDescending(revision => revision.Number)
-            .Select(revision => revision.Id)
-            .FirstOrDefaultAsync(cancellation);
-        var rows = await database
+        var answers = await database
             .Answers.AsNoTracking()
             .Where(answer => answer.ExerciseId == exerciseId && answer.HandedInAt != null)
-            .Select(answer => new
-            {
-                answer.Id,
-                answer.CandidateCode,
-                answer.Late,
-                answer.HandedInAt,
-                GoneThrough = answer.GoneThroughAt != null,
-                Released = answer.Released != null,
-                NeedsPerson = database.CheckRequests.Any(request =>
-                    request.AnswerId == answer.Id && request.NeedsPerson && request.AssessmentRevisionId == newest
-                ),
-                Questions = database.NoteQueries.Count(query => query.AnswerId == answer.Id && query.RepliedAt == null),
-                ReleasedTotal = answer.Released == null ? null : answer.Released.Total,
-                Result = answer.Results.FirstOrDefault(result =>
-                    result.AssessmentRevisionId == newest && result.CoreVersion == Assessor.CoreVersion
-                ),
-            })
             .ToListAsync(cancellation);
+        var works = (
+            await WorksAsync(database.Works.Where(work => work.Answer!.ExerciseId == exerciseId), cancellation)
+        ).ToLookup(row => row.AnswerId);
         return
         [
-            .. rows.Select(row => new DeskAnswer(
-                    row.Id,
-                    row.CandidateCode,
-                    row.Released ? AnswerState.Released
-                        : row.NeedsPerson && row.Result is null ? AnswerState.NeedsPerson
-                        : row.Result is null ? AnswerState.Waiting
-                        : row.GoneThrough ? AnswerState.GoneThrough
-                        : AnswerState.Checked,
-                    row.Late,
-                    row.Result?.Doubtful == true,
-                    Rational.TryParse(row.ReleasedTotal ?? row.Result?.Total ?? "", out var total) ? total : null,
-                    row.HandedInAt!.Value,
-                    row.Questions
-                ))
+            .. answers
+                .Select(answer => AnswerOf(answer, [.. works[answer.Id].Select(row => row.Work)]))
                 .OrderByDescending(IsUndecided)
                 .ThenBy(row => row.Code, StringComparer.Ordinal),
         ];
     }
 
+    /// <summary>The work on one part in the order of the desk.</summary>
+    public async Task<DeskWork[]> WorksOfPartAsync(Guid partId, CancellationToken cancellation) =>
+        [
+            .. (await WorksAsync(database.Works.Where(work => work.PartId == partId), cancellation))
+                .Select(row => row.Work)
+                .OrderByDescending(IsUndecided)
+                .ThenBy(work => work.Code, StringComparer.Ordinal),
+        ];
+
     /// <summary>Whether a person has to look before this answer's marks can be released.</summary>
-    public static bool IsUndecided(DeskAnswer answer) =>
-        answer.State is AnswerState.Waiting or AnswerState.NeedsPerson
-        || (answer.State == AnswerState.Checked && answer.Doubtful);
+    public static bool IsUndecided(DeskAnswer answer) => answer.Works.Any(IsUndecided);
+
+    /// <summary>Whether a person has to look at this work before.</summary>
+    public static bool IsUndecided(DeskWork work) =>
+        work.State is AnswerState.Waiting or AnswerState.NeedsPerson || (work.State == AnswerState.Checked && work.Doubtful);
+
+    // Handed in, by the parts' order.
+    private async Task<List<(Guid AnswerId, DeskWork Work)>> WorksAsync(IQueryable<Work> works, CancellationToken cancellation)
+    {
+        var newest = await database
+            .AssessmentRevisions.Where(revision => works.Any(work => work.PartId == revision.PartId))
+            .GroupBy(revision => revision.PartId)
+            .Select(group => group.OrderByDescending(revision => revision.Number).First().Id)
+            .ToListAsync(cancellation);
+        var rows = await works
+            .AsNoTracking()
+            .Where(work => work.Answer!.HandedInAt != null)
+            .OrderBy(work => work.Asked!.Position)
+            .Select(work => new
+            {
+                work.Id,
+                work.AnswerId,
+                work.PartId,
+                work.Answer!.CandidateCode,
+                GoneThrough = work.GoneThroughAt != null,
+                Released = work.Released != null,
+                NeedsPerson = database.CheckRequests.Any(request =>
+                    request.WorkId == work.Id && request.NeedsPerson && newest.Contains(request.AssessmentRevisionId)
+                ),
+                Questions = database.NoteQueries.Count(query => query.WorkId == work.Id && query.RepliedAt == null),
+                ReleasedTotal = work.Released == null ? null : work.Released.Total,
+                Result = work.Results.FirstOrDefault(result =>
+                    newest.Contains(result.AssessmentRevisionId) && result.CoreVersion == Assessor.CoreVersion
+                ),
+            })
+            .ToListAsync(cancellation);
+        return
+        [
+            .. rows.Select(row =>
+                (
+                    row.AnswerId,
+                    new DeskWork(
+                        row.Id,
+                        row.PartId,
+                        row.CandidateCode,
+                        row.Released ? AnswerState.Released
+                            : row.NeedsPerson && row.Result is null ? AnswerState.NeedsPerson
+                            : row.Result is null ? AnswerState.Waiting
+                            : row.GoneThrough ? AnswerState.GoneThrough
+                            : AnswerState.Checked,
+                        row.Result?.Doubtful == true,
+                        Rational.TryParse(row.ReleasedTotal ?? row.Result?.Total ?? "", out var total) ? total : null,
+                        row.Questions
+                    )
+                )
+            ),
+        ];
+    }
+
+    private static DeskAnswer AnswerOf(Answer answer, DeskWork[] works) =>
+        new(
+            answer.Id,
+            answer.CandidateCode,
+            works.Min(work => work.State),
+            answer.Late,
+            works.Any(work => work.Doubtful),
+            works.Any(work => work.Total is null) ? null : works.Aggregate(Rational.Zero, (sum, work) => sum + work.Total!.Value),
+            answer.HandedInAt!.Value,
+            works.Sum(work => work.Questions),
+            works
+        );
 }

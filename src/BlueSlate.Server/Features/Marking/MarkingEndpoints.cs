@@ -7,7 +7,7 @@ using Microsoft.EntityFrameworkCore;
 
 namespace BlueSlate.Server.Features.Marking;
 
-/// <summary>The marking desk: all answers of an exercise, one answer with its notes, rulings, release.</summary>
+/// <summary>The marking desk: all answers of an exercise, the work on one part with its notes, rulings, release.</summary>
 public static class MarkingEndpoints
 {
     private const int LongestComment = 1000;
@@ -30,13 +30,13 @@ public static class MarkingEndpoints
             }
         );
         group.MapGet("/exercises/{id:guid}", GetDesk).ForStaff();
-        group.MapGet("/answers/{id:guid}", GetAnswer).ForStaff();
-        group.MapPut("/answers/{id:guid}/rulings", Rule).ForStaff();
-        group.MapDelete("/answers/{id:guid}/rulings", TakeBack).ForStaff();
-        group.MapGet("/answers/{id:guid}/alike", Alike).ForStaff();
-        group.MapPost("/answers/{id:guid}/stands-for/preview", IfStood).ForStaff();
-        group.MapPut("/answers/{id:guid}/stands-for", Stand).ForStaff();
-        group.MapPost("/answers/{id:guid}/gone-through", MarkGoneThrough).ForStaff().Produces(StatusCodes.Status204NoContent);
+        group.MapGet("/work/{id:guid}", GetAnswer).ForStaff();
+        group.MapPut("/work/{id:guid}/rulings", Rule).ForStaff();
+        group.MapDelete("/work/{id:guid}/rulings", TakeBack).ForStaff();
+        group.MapGet("/work/{id:guid}/alike", Alike).ForStaff();
+        group.MapPost("/work/{id:guid}/stands-for/preview", IfStood).ForStaff();
+        group.MapPut("/work/{id:guid}/stands-for", Stand).ForStaff();
+        group.MapPost("/work/{id:guid}/gone-through", MarkGoneThrough).ForStaff().Produces(StatusCodes.Status204NoContent);
         group.MapPost("/exercises/{id:guid}/identities", Identities).ForInstructors().Produces<IdentityReply[]>();
         group.MapGet("/exercises/{id:guid}/release", Releasing.Preview).ForInstructors().Produces<ReleaseReply>();
         group.MapPost("/exercises/{id:guid}/release", Releasing.Release).ForInstructors().Produces<ReleasedReply>();
@@ -67,13 +67,18 @@ public static class MarkingEndpoints
         var mayRelease = await access.StaffExercises(instructorsOnly: true).AnyAsync(row => row.Id == id, cancellation);
         var reply = await desk.OfAsync(exercise, mayRelease, cancellation);
         var blind = await sample.BlindForMe().ToHashSetAsync(cancellation);
-        return TypedResults.Ok(
-            reply with
-            {
-                Answers = [.. reply.Answers.Select(answer => blind.Contains(answer.Id) ? answer with { Total = null } : answer)],
-            }
-        );
+        return TypedResults.Ok(reply with { Answers = [.. reply.Answers.Select(answer => Unseen(answer, blind))] });
     }
+
+    // Without the marks of what the caller has still to mark blind.
+    private static DeskAnswer Unseen(DeskAnswer answer, HashSet<Guid> blind) =>
+        answer.Works.Any(work => blind.Contains(work.Id))
+            ? answer with
+            {
+                Total = null,
+                Works = [.. answer.Works.Select(work => blind.Contains(work.Id) ? work with { Total = null } : work)],
+            }
+            : answer;
 
     private static async Task<Results<Ok<MarkingReply>, ProblemHttpResult>> GetAnswer(
         Guid id,
@@ -83,7 +88,7 @@ public static class MarkingEndpoints
         CancellationToken cancellation
     )
     {
-        if (!await access.MarkableAnswers().AnyAsync(answer => answer.Id == id, cancellation))
+        if (!await access.MarkableWorks().AnyAsync(work => work.Id == id, cancellation))
         {
             return NoSuchAnswer();
         }
@@ -193,8 +198,8 @@ public static class MarkingEndpoints
         }
 
         await database
-            .Answers.Where(answer => answer.Id == id)
-            .ExecuteUpdateAsync(set => set.SetProperty(answer => answer.GoneThroughAt, clock.GetUtcNow()), cancellation);
+            .Works.Where(work => work.Id == id)
+            .ExecuteUpdateAsync(set => set.SetProperty(work => work.GoneThroughAt, clock.GetUtcNow()), cancellation);
         return TypedResults.NoContent();
     }
 
@@ -234,13 +239,13 @@ public static class MarkingEndpoints
         CancellationToken cancellation
     )
     {
-        var answer = await access
-            .MarkableAnswers()
+        var work = await access
+            .MarkableWorks()
             .Where(row => row.Id == id)
             .Select(row => new { Released = row.Released != null })
             .FirstOrDefaultAsync(cancellation);
-        return answer is null ? NoSuchAnswer()
-            : answer.Released ? Released()
+        return work is null ? NoSuchAnswer()
+            : work.Released ? Released()
             : await sample.BlindForMe().ContainsAsync(id, cancellation) ? BlindFirst()
             : null;
     }
@@ -254,7 +259,10 @@ public static class MarkingEndpoints
     ) =>
         await access
             .StaffExercises(instructorsOnly: true)
-            .AnyAsync(exercise => exercise.Answers.Any(answer => answer.Id == id && answer.Released != null), cancellation)
+            .AnyAsync(
+                exercise => exercise.Answers.Any(answer => answer.Works.Any(work => work.Id == id && work.Released != null)),
+                cancellation
+            )
             ? (await sample.BlindForMe().ContainsAsync(id, cancellation) ? BlindFirst() : null, true)
             : (await RefusalAsync(id, access, sample, cancellation), false);
 

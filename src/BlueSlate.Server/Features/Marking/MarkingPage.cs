@@ -1,9 +1,9 @@
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Language;
-using BlueSlate.Core.Marking;
 using BlueSlate.Core.Notations;
 using BlueSlate.Data;
+using BlueSlate.Server.Features.Answers;
 using BlueSlate.Server.Features.Checking;
 using BlueSlate.Server.Features.Exercises;
 using BlueSlate.Server.Hosting;
@@ -11,46 +11,45 @@ using Microsoft.EntityFrameworkCore;
 
 namespace BlueSlate.Server.Features.Marking;
 
-/// <summary>One answer with all that a marker sees of it.</summary>
+/// <summary>The work on one part with all that a marker sees of it.</summary>
 public sealed class MarkingPage(
     BlueSlateContext database,
-    AnswerAssessment assessment,
+    WorkAssessment assessment,
     Desk desk,
     ScenarioRenderer renderer,
     Access access
 )
 {
-    /// <summary>The answer as it stands now.</summary>
+    /// <summary>The work as it stands now.</summary>
     public async Task<MarkingReply> OfAsync(Guid id, CancellationToken cancellation)
     {
-        var checkedAnswer = await assessment.RunAsync(id, cancellation);
-        var (answer, model) = (checkedAnswer.Answer, checkedAnswer.Assessment.ModelDrawing);
-        var part = ExerciseJson.Read<PartDocument>(answer.Question!.Part);
-        var rows = await desk.AnswersAsync(answer.ExerciseId, cancellation);
+        var result = await assessment.RunAsync(id, cancellation);
+        var (work, answer, model) = (result.Work, result.Work.Answer!, result.Assessment.ModelDrawing);
+        var part = ExerciseJson.Read<PartDocument>(work.Asked!.Document);
+        var rows = await desk.WorksOfPartAsync(work.PartId, cancellation);
         var at = Array.FindIndex(rows, row => row.Id == id);
-        var released =
-            answer.Released is { } sheet && Rational.TryParse(sheet.Total, out var total)
-                ? new ReleasedMark(total, sheet.ReleasedAt)
-                : null;
+        var released = work.Released is { } sheet ? new ReleasedMark(StoredMarks.Read(sheet.Total), sheet.ReleasedAt) : null;
         var isInstructor = await access
             .StaffExercises(instructorsOnly: true)
             .AnyAsync(exercise => exercise.Id == answer.ExerciseId, cancellation);
         return new MarkingReply(
-            answer.Id,
+            work.Id,
             answer.ExerciseId,
+            work.PartId,
+            await PartsAsync(answer.Id, cancellation),
             answer.Exercise!.Title,
             answer.CandidateCode,
             rows[at].State,
             answer.Late,
-            DoubtReply.Of(checkedAnswer.Assessment),
-            renderer.Render(answer.Question.Scenario),
+            DoubtReply.Of(result.Assessment),
+            renderer.Render(work.Asked.Question!.Scenario),
             part,
-            answer.Drawing,
+            work.Drawing,
             DrawingWriter.WriteText(model),
-            ResultDocument.Of(checkedAnswer.Assessment, answer.DrawingHash),
+            ResultDocument.Of(result.Assessment, work.DrawingHash),
             [.. SentenceWriter.Write(Notation.Read(model, part.ToOptions())).Select(ResultSentence.Of)],
-            RulingReply.Of(checkedAnswer),
-            StandReply.Of(checkedAnswer),
+            RulingReply.Of(result),
+            StandReply.Of(result),
             at > 0 ? rows[at - 1].Id : null,
             at < rows.Length - 1 ? rows[at + 1].Id : null,
             at + 1,
@@ -62,5 +61,15 @@ public sealed class MarkingPage(
             isInstructor,
             await NoteQueries.OfAsync(database, id, cancellation)
         );
+    }
+
+    private async Task<OtherPart[]> PartsAsync(Guid answerId, CancellationToken cancellation)
+    {
+        var parts = await database
+            .Works.Where(work => work.AnswerId == answerId)
+            .OrderBy(work => work.Asked!.Position)
+            .Select(work => new { work.Id, work.Asked!.Document })
+            .ToListAsync(cancellation);
+        return [.. parts.Select(part => OtherPart.Of(part.Id, ExerciseJson.Read<PartDocument>(part.Document)))];
     }
 }

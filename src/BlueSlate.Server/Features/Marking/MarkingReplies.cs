@@ -20,6 +20,7 @@ public sealed record DeskReply(
     Guid Id,
     string Title,
     string Cohort,
+    DeskPart[] Parts,
     Rational Maximum,
     int Students,
     int StillDrawing,
@@ -29,7 +30,13 @@ public sealed record DeskReply(
     DeskAnswer[] Answers
 );
 
-/// <summary>One answer on the desk.</summary>
+/// <summary>A part of the exercise on the desk.</summary>
+public sealed record DeskPart(Guid Id, string Title, Rational Marks)
+{
+    internal static DeskPart Of(Guid id, PartDocument part) => new(id, part.Title, part.Marks);
+}
+
+/// <summary>One answer on the desk: as far as the part that is least far, with the marks of all parts together.</summary>
 public sealed record DeskAnswer(
     Guid Id,
     string Code,
@@ -38,13 +45,60 @@ public sealed record DeskAnswer(
     bool Doubtful,
     Rational? Total,
     DateTimeOffset HandedInAt,
+    int Questions,
+    DeskWork[] Works
+);
+
+/// <summary>The work on one part of an answer.</summary>
+public sealed record DeskWork(
+    Guid Id,
+    Guid PartId,
+    string Code,
+    AnswerState State,
+    bool Doubtful,
+    Rational? Total,
     int Questions
 );
 
-/// <summary>One answer to be gone through.</summary>
+/// <summary>The work on another part of the same answer.</summary>
+public sealed record OtherPart(Guid WorkId, string Title, Rational Marks)
+{
+    internal static OtherPart Of(Guid workId, PartDocument part) => new(workId, part.Title, part.Marks);
+}
+
+/// <summary>The work on one part of an answer, to be gone through.</summary>
+/// <param name="Id">The work.</param>
+/// <param name="ExerciseId">Of which exercise.</param>
+/// <param name="PartId">Of which part.</param>
+/// <param name="Parts">The work on all parts of the answer, this one among them, in their order.</param>
+/// <param name="Title">The exercise's title.</param>
+/// <param name="Code">The candidate code.</param>
+/// <param name="State">How far it is.</param>
+/// <param name="Late">Whether it was handed in late.</param>
+/// <param name="Doubt">How sure its marks are.</param>
+/// <param name="ScenarioHtml">The scenario.</param>
+/// <param name="Part">What was asked.</param>
+/// <param name="Drawing">What was drawn.</param>
+/// <param name="ModelDrawing">The model answer, or the variant, that it was held against.</param>
+/// <param name="Result">What was found.</param>
+/// <param name="ModelSentences">What the model answer says.</param>
+/// <param name="Rulings">What was decided.</param>
+/// <param name="Stands">What stands for what.</param>
+/// <param name="Previous">The work before it on the same part.</param>
+/// <param name="Next">The work after it.</param>
+/// <param name="Position">Its place among the work on this part, from 1.</param>
+/// <param name="Count">How much of it there is.</param>
+/// <param name="GoneThrough">How much was gone through.</param>
+/// <param name="Undecided">How much is not decided.</param>
+/// <param name="Released">What it was released with.</param>
+/// <param name="MayDecide">Whether the caller may decide.</param>
+/// <param name="MayAccept">Whether the caller may accept a value for all.</param>
+/// <param name="Queries">The student's questions.</param>
 public sealed record MarkingReply(
     Guid Id,
     Guid ExerciseId,
+    Guid PartId,
+    OtherPart[] Parts,
     string Title,
     string Code,
     AnswerState State,
@@ -95,11 +149,11 @@ public sealed record StandsForReply(string Model, string Answer, string Reason, 
 /// <summary>The things of both drawings, and which stands for which.</summary>
 public sealed record StandReply(ThingReply[] Model, ThingReply[] Answer, StandsForReply[] Pairs)
 {
-    /// <summary>What stands for what in a checked answer.</summary>
-    public static StandReply Of(CheckedAnswer answer)
+    /// <summary>What stands for what in checked work.</summary>
+    public static StandReply Of(CheckedWork work)
     {
-        var comparison = answer.Assessment.Comparison;
-        var said = answer.Answer.Stands.Select(row => row.ModelElement).ToHashSet(StringComparer.Ordinal);
+        var comparison = work.Assessment.Comparison;
+        var said = work.Work.Stands.Select(row => row.ModelElement).ToHashSet(StringComparer.Ordinal);
         return new StandReply(
             [.. Rulings.Things(comparison.Model.Model)],
             [.. Rulings.Things(comparison.Answer.Model)],
@@ -137,25 +191,18 @@ public sealed record TotalReply(Rational Total);
 public sealed record RulingReply(string FindingId, Decision Decision, string Comment, Reach Reach = Reach.Answer)
 {
     /// <summary>The decisions that hold for an answer.</summary>
-    public static RulingReply[] Of(CheckedAnswer answer) =>
-        [
-            .. answer.Decisions.Select(pair => new RulingReply(
-                pair.Key,
-                pair.Value.Decision,
-                pair.Value.Comment,
-                pair.Value.Reach
-            )),
-        ];
+    public static RulingReply[] Of(CheckedWork work) =>
+        [.. work.Decisions.Select(pair => new RulingReply(pair.Key, pair.Value.Decision, pair.Value.Comment, pair.Value.Reach))];
 }
 
 /// <summary>Decides on a finding, of this answer or of all on which it is found alike.</summary>
 public sealed record RulingRequest(Decision Decision, string? Comment = null, Reach Reach = Reach.Answer);
 
-/// <summary>The answers on which a note is found alike.</summary>
+/// <summary>The work on which a note is found alike.</summary>
 public sealed record AlikeReply(AlikeAnswer[] Answers);
 
-/// <summary>An answer, its total now, and by each decision; no totals where the caller has still to mark it blind.</summary>
-/// <param name="Id">The answer.</param>
+/// <summary>Work, its total now, and by each decision; no totals where the caller has still to mark it blind.</summary>
+/// <param name="Id">The work.</param>
 /// <param name="Code">Its candidate code.</param>
 /// <param name="Identical">Whether the whole drawing is the same.</param>
 /// <param name="Now">Its total.</param>
@@ -178,11 +225,14 @@ public sealed record ReleaseReply(
     UndecidedAnswer[] Undecided,
     int StillDrawing,
     string[] Frozen,
-    AgreementReply? Agreement
+    PartAgreement[] Agreements
 );
 
-/// <summary>An answer that is held back, and why.</summary>
-public sealed record UndecidedAnswer(Guid Id, string Code, string Why);
+/// <summary>How far two agree on a part.</summary>
+public sealed record PartAgreement(string Part, AgreementReply Agreement);
+
+/// <summary>An answer that is held back, the work in it that has to be looked at, and why.</summary>
+public sealed record UndecidedAnswer(Guid Id, Guid WorkId, string Code, string Why);
 
 /// <summary>How many mark sheets a release froze.</summary>
 public sealed record ReleasedReply(int Released, int HeldBack);

@@ -25,15 +25,15 @@ public sealed record NoteAnswerRequest(string Text);
 /// <summary>Questions of students about the notes of released sheets, and what markers answer.</summary>
 public static class NoteQueries
 {
-    /// <summary>The most questions about one answer.</summary>
+    /// <summary>The most questions about the work on one part.</summary>
     public const int Most = 30;
 
     private const int Longest = 2000;
 
-    /// <summary>The questions about an answer, the oldest first.</summary>
-    public static Task<NoteQueryReply[]> OfAsync(BlueSlateContext database, Guid answerId, CancellationToken cancellation) =>
+    /// <summary>The questions about the work on one part, the oldest first.</summary>
+    public static Task<NoteQueryReply[]> OfAsync(BlueSlateContext database, Guid workId, CancellationToken cancellation) =>
         database
-            .NoteQueries.Where(query => query.AnswerId == answerId)
+            .NoteQueries.Where(query => query.WorkId == workId)
             .OrderBy(query => query.AskedAt)
             .Select(query => new NoteQueryReply(
                 query.Id,
@@ -58,9 +58,9 @@ public static class NoteQueries
     {
         var text = request.Text.Trim();
         var sheet = await access
-            .OwnAnswers()
-            .Where(answer => answer.Id == id && answer.Released != null)
-            .Select(answer => answer.Released!.Frozen)
+            .OwnWorks()
+            .Where(work => work.Id == id && work.Released != null)
+            .Select(work => work.Released!.Frozen)
             .FirstOrDefaultAsync(cancellation);
         if (sheet is null)
         {
@@ -77,14 +77,14 @@ public static class NoteQueries
             return Problems.NotFound("no-such-finding", "There is no such note on your sheet.");
         }
 
-        if (await database.NoteQueries.CountAsync(query => query.AnswerId == id, cancellation) >= Most)
+        if (await database.NoteQueries.CountAsync(query => query.WorkId == id, cancellation) >= Most)
         {
-            return Problems.Conflict("too-many", $"You have asked {Most} times about this answer. Speak with your marker.");
+            return Problems.Conflict("too-many", $"You have asked {Most} times about this drawing. Speak with your marker.");
         }
 
         if (
             await database.NoteQueries.AnyAsync(
-                query => query.AnswerId == id && query.FindingId == request.Finding && query.RepliedAt == null,
+                query => query.WorkId == id && query.FindingId == request.Finding && query.RepliedAt == null,
                 cancellation
             )
         )
@@ -96,7 +96,7 @@ public static class NoteQueries
             new NoteQuery
             {
                 Id = Guid.CreateVersion7(),
-                AnswerId = id,
+                WorkId = id,
                 FindingId = note.Id,
                 Headline = note.Headline,
                 Text = text,
@@ -124,7 +124,7 @@ public static class NoteQueries
         }
 
         var query = await database.NoteQueries.FirstOrDefaultAsync(
-            row => row.Id == id && access.MarkableAnswers().Any(answer => answer.Id == row.AnswerId),
+            row => row.Id == id && access.MarkableWorks().Any(work => work.Id == row.WorkId),
             cancellation
         );
         if (query is null)
@@ -134,6 +134,6 @@ public static class NoteQueries
 
         (query.Reply, query.RepliedById, query.RepliedAt) = (text, access.AccountId, clock.GetUtcNow());
         await database.SaveChangesAsync(cancellation);
-        return TypedResults.Ok(await OfAsync(database, query.AnswerId, cancellation));
+        return TypedResults.Ok(await OfAsync(database, query.WorkId, cancellation));
     }
 }

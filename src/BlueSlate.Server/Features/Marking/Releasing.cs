@@ -13,7 +13,7 @@ namespace BlueSlate.Server.Features.Marking;
 public sealed class Releasing(
     BlueSlateContext database,
     Desk desk,
-    AnswerAssessment assessment,
+    WorkAssessment assessment,
     AuditTrail audit,
     TimeProvider clock
 )
@@ -64,12 +64,27 @@ public sealed class Releasing(
             [
                 .. answers
                     .Where(Desk.IsUndecided)
-                    .Select(answer => new UndecidedAnswer(answer.Id, answer.Code, WhyUndecided(answer))),
+                    .Select(answer => (Answer: answer, Work: answer.Works.First(Desk.IsUndecided)))
+                    .Select(pair => new UndecidedAnswer(pair.Answer.Id, pair.Work.Id, pair.Work.Code, WhyUndecided(pair.Work))),
             ],
             drawing,
             Frozen,
-            await sample.AgreementAsync(exercise.Id, cancellation)
+            await AgreementsAsync(exercise.Id, sample, cancellation)
         );
+    }
+
+    private async Task<PartAgreement[]> AgreementsAsync(Guid exerciseId, BlindSample sample, CancellationToken cancellation)
+    {
+        var agreements = new List<PartAgreement>();
+        foreach (var part in await desk.PartsAsync(exerciseId, cancellation))
+        {
+            if (await sample.AgreementAsync(part.Id, cancellation) is { } agreement)
+            {
+                agreements.Add(new PartAgreement(part.Title, agreement));
+            }
+        }
+
+        return [.. agreements];
     }
 
     /// <summary>Freezes and releases every answer that is decided.</summary>
@@ -90,24 +105,14 @@ public sealed class Releasing(
         var heldBack = answers.Count(Desk.IsUndecided);
         foreach (var answer in ready.ToList())
         {
-            if (await assessment.RunOrNotAsync(answer.Id, cancellation) is not { } result)
+            if (await SheetsAsync(answer, now, cancellation) is not { } sheets)
             {
                 heldBack++;
                 ready.Remove(answer);
                 continue;
             }
 
-            await assessment.StoreAsync(result, now, cancellation);
-            database.ReleasedSheets.Add(
-                new ReleasedSheet
-                {
-                    AnswerId = answer.Id,
-                    Frozen = ExerciseJson.Write(Freeze(result)),
-                    Total = result.Assessment.Sheet.Total.ToString(),
-                    Maximum = result.Assessment.Sheet.Maximum.ToString(),
-                    ReleasedAt = now,
-                }
-            );
+            database.ReleasedSheets.AddRange(sheets);
         }
 
         await database
@@ -124,22 +129,49 @@ public sealed class Releasing(
         return TypedResults.Ok(new ReleasedReply(ready.Count, heldBack));
     }
 
-    /// <summary>The sheet of an answer as it stands, everything by value.</summary>
-    internal static FrozenSheet Freeze(CheckedAnswer result) =>
+    // Of all parts of an answer; null when one of them cannot be assessed.
+    private async Task<List<ReleasedSheet>?> SheetsAsync(DeskAnswer answer, DateTimeOffset now, CancellationToken cancellation)
+    {
+        var sheets = new List<ReleasedSheet>();
+        foreach (var work in answer.Works)
+        {
+            if (await assessment.RunOrNotAsync(work.Id, cancellation) is not { } result)
+            {
+                return null;
+            }
+
+            await assessment.StoreAsync(result, now, cancellation);
+            sheets.Add(
+                new ReleasedSheet
+                {
+                    WorkId = work.Id,
+                    Frozen = ExerciseJson.Write(Freeze(result)),
+                    Total = result.Assessment.Sheet.Total.ToString(),
+                    Maximum = result.Assessment.Sheet.Maximum.ToString(),
+                    ReleasedAt = now,
+                }
+            );
+        }
+
+        return sheets;
+    }
+
+    /// <summary>The sheet of work as it stands, everything by value.</summary>
+    internal static FrozenSheet Freeze(CheckedWork result) =>
         new(
-            result.Answer.Exercise!.Title,
-            result.Answer.Question!.Scenario,
-            ExerciseJson.Read<PartDocument>(result.Answer.Question.Part),
-            result.Answer.Drawing,
+            result.Work.Answer!.Exercise!.Title,
+            result.Work.Asked!.Question!.Scenario,
+            ExerciseJson.Read<PartDocument>(result.Work.Asked.Document),
+            result.Work.Drawing,
             DrawingWriter.WriteText(result.Assessment.ModelDrawing),
-            ResultDocument.Of(result.Assessment, result.Answer.DrawingHash),
+            ResultDocument.Of(result.Assessment, result.Work.DrawingHash),
             RulingReply.Of(result),
-            result.Answer.Question.Number,
+            result.Work.Asked.Question.Number,
             result.Revision.Number
         );
 
-    private static string WhyUndecided(DeskAnswer answer) =>
-        answer.State switch
+    private static string WhyUndecided(DeskWork work) =>
+        work.State switch
         {
             AnswerState.Waiting => "its check is still under way",
             AnswerState.NeedsPerson => "its check failed; a person has to look",

@@ -1,5 +1,7 @@
+using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Marking;
 using BlueSlate.Data;
+using BlueSlate.Server.Features.Answers;
 using BlueSlate.Server.Features.Audit;
 using BlueSlate.Server.Features.Checking;
 using BlueSlate.Server.Features.Exercises;
@@ -8,14 +10,14 @@ using Microsoft.EntityFrameworkCore;
 
 namespace BlueSlate.Server.Features.Marking;
 
-/// <summary>A released answer that would be marked otherwise now.</summary>
-public sealed record MarkProposal(Guid Id, string Code, Rational Before, Rational After);
+/// <summary>Released work on a part that would be marked otherwise now.</summary>
+public sealed record MarkProposal(Guid Id, string Code, string Part, Rational Before, Rational After);
 
 /// <summary>All of them, the largest changes first, and how many would stay as they are.</summary>
 public sealed record RemarkingReply(MarkProposal[] Proposals, int Unchanged);
 
 /// <summary>Takes some of the proposals. A mark goes down only with a reason; the reason is told to the student.</summary>
-public sealed record RemarkingRequest(Guid[] Answers, string? Reason = null);
+public sealed record RemarkingRequest(Guid[] Works, string? Reason = null);
 
 /// <summary>How many marks were changed.</summary>
 public sealed record RemarkedReply(int Changed);
@@ -26,7 +28,7 @@ public sealed record RemarkedReply(int Changed);
 /// </summary>
 public sealed class Remarking(
     BlueSlateContext database,
-    AnswerAssessment assessment,
+    WorkAssessment assessment,
     AuditTrail audit,
     Access access,
     TimeProvider clock
@@ -54,19 +56,36 @@ public sealed class Remarking(
 
     private async Task<RemarkingReply> ProposalsAsync(Guid exerciseId, CancellationToken cancellation)
     {
-        var answers = await assessment.RunReleasedAsync(exerciseId, cancellation);
-        var proposals = answers
-            .Select(answer => new MarkProposal(
-                answer.Answer.Id,
-                answer.Answer.CandidateCode,
-                TotalOf(answer.Answer.Released!),
-                answer.Assessment.Sheet.Total
+        var released = await ReleasedAsync(exerciseId, cancellation);
+        var proposals = released
+            .Select(result => new MarkProposal(
+                result.Work.Id,
+                result.Work.Answer!.CandidateCode,
+                ExerciseJson.Read<PartDocument>(result.Work.Asked!.Document).Title,
+                TotalOf(result.Work),
+                result.Assessment.Sheet.Total
             ))
             .Where(proposal => proposal.Before != proposal.After)
             .OrderByDescending(proposal => Rational.Max(proposal.After - proposal.Before, proposal.Before - proposal.After))
             .ThenBy(proposal => proposal.Code, StringComparer.Ordinal)
             .ToArray();
-        return new RemarkingReply(proposals, answers.Count - proposals.Length);
+        return new RemarkingReply(proposals, released.Count - proposals.Length);
+    }
+
+    private async Task<IReadOnlyList<CheckedWork>> ReleasedAsync(Guid exerciseId, CancellationToken cancellation)
+    {
+        var parts = await database
+            .ExerciseParts.Where(part => part.ExerciseId == exerciseId)
+            .OrderBy(part => part.Position)
+            .Select(part => part.Id)
+            .ToListAsync(cancellation);
+        var all = new List<CheckedWork>();
+        foreach (var part in parts)
+        {
+            all.AddRange(await assessment.RunReleasedAsync(part, cancellation));
+        }
+
+        return all;
     }
 
     private async Task<IResult> TakeAsync(Exercise exercise, RemarkingRequest request, CancellationToken cancellation)
@@ -79,12 +98,10 @@ public sealed class Remarking(
 
         await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
         await database.LockExerciseAsync(exercise.Id, cancellation);
-        var taken = (await assessment.RunReleasedAsync(exercise.Id, cancellation))
-            .Where(answer =>
-                request.Answers.Contains(answer.Answer.Id) && TotalOf(answer.Answer.Released!) != answer.Assessment.Sheet.Total
-            )
+        var taken = (await ReleasedAsync(exercise.Id, cancellation))
+            .Where(result => request.Works.Contains(result.Work.Id) && TotalOf(result.Work) != result.Assessment.Sheet.Total)
             .ToList();
-        if (reason.Length == 0 && taken.Exists(answer => answer.Assessment.Sheet.Total < TotalOf(answer.Answer.Released!)))
+        if (reason.Length == 0 && taken.Exists(result => result.Assessment.Sheet.Total < TotalOf(result.Work)))
         {
             return Problems.Unreadable(
                 "reason-wanted",
@@ -94,15 +111,15 @@ public sealed class Remarking(
         }
 
         var now = clock.GetUtcNow();
-        foreach (var answer in taken)
+        foreach (var result in taken)
         {
-            var sheet = await database.ReleasedSheets.FirstAsync(row => row.AnswerId == answer.Answer.Id, cancellation);
-            var total = answer.Assessment.Sheet.Total.ToString();
+            var sheet = await database.ReleasedSheets.FirstAsync(row => row.WorkId == result.Work.Id, cancellation);
+            var total = result.Assessment.Sheet.Total.ToString();
             database.MarkRevisions.Add(
                 new MarkRevision
                 {
                     Id = Guid.CreateVersion7(now),
-                    AnswerId = sheet.AnswerId,
+                    WorkId = sheet.WorkId,
                     At = now,
                     ById = access.AccountId,
                     Reason = reason,
@@ -111,9 +128,9 @@ public sealed class Remarking(
                     FrozenBefore = sheet.Frozen,
                 }
             );
-            sheet.Frozen = ExerciseJson.Write(Releasing.Freeze(answer));
-            (sheet.Total, sheet.Maximum) = (total, answer.Assessment.Sheet.Maximum.ToString());
-            await assessment.StoreAsync(answer, now, cancellation);
+            sheet.Frozen = ExerciseJson.Write(Releasing.Freeze(result));
+            (sheet.Total, sheet.Maximum) = (total, result.Assessment.Sheet.Maximum.ToString());
+            await assessment.StoreAsync(result, now, cancellation);
         }
 
         if (taken.Count > 0)
@@ -131,8 +148,5 @@ public sealed class Remarking(
         return TypedResults.Ok(new RemarkedReply(taken.Count));
     }
 
-    private static Rational TotalOf(ReleasedSheet sheet) =>
-        Rational.TryParse(sheet.Total, out var total)
-            ? total
-            : throw new InvalidOperationException("A released sheet has no total.");
+    private static Rational TotalOf(Work work) => StoredMarks.Read(work.Released!.Total);
 }

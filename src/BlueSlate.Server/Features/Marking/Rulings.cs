@@ -14,7 +14,7 @@ namespace BlueSlate.Server.Features.Marking;
 /// </summary>
 public sealed class Rulings(
     BlueSlateContext database,
-    AnswerAssessment assessment,
+    WorkAssessment assessment,
     AuditTrail audit,
     Access access,
     BlindSample sample,
@@ -22,9 +22,9 @@ public sealed class Rulings(
 )
 {
     /// <summary>The answers with an alike note, and what each would get by each decision; the answer itself first.</summary>
-    public async Task<AlikeReply?> AlikeAsync(Guid answerId, string finding, CancellationToken cancellation)
+    public async Task<AlikeReply?> AlikeAsync(Guid workId, string finding, CancellationToken cancellation)
     {
-        var (own, note) = await NoteAsync(answerId, finding, cancellation);
+        var (own, note) = await NoteAsync(workId, finding, cancellation);
         if (note is null)
         {
             return null;
@@ -32,19 +32,19 @@ public sealed class Rulings(
 
         var alike = await AlikeToAsync(own, own.KeyOf(note), cancellation);
         var blind = await sample.BlindForMe().ToHashSetAsync(cancellation);
-        Rational? Seen(CheckedAnswer answer, Func<Rational> total) => blind.Contains(answer.Answer.Id) ? null : total();
+        Rational? Seen(CheckedWork work, Func<Rational> total) => blind.Contains(work.Work.Id) ? null : total();
         return new AlikeReply([
             .. alike
-                .OrderByDescending(pair => pair.Answer.Answer.Id == answerId)
-                .ThenBy(pair => pair.Answer.Answer.CandidateCode, StringComparer.Ordinal)
+                .OrderByDescending(pair => pair.Checked.Work.Id == workId)
+                .ThenBy(pair => pair.Checked.Work.Answer!.CandidateCode, StringComparer.Ordinal)
                 .Select(pair => new AlikeAnswer(
-                    pair.Answer.Answer.Id,
-                    pair.Answer.Answer.CandidateCode,
-                    pair.Answer.Answer.DrawingHash == own.Answer.DrawingHash,
-                    Seen(pair.Answer, () => pair.Answer.Assessment.Sheet.Total),
-                    Seen(pair.Answer, () => pair.Answer.TotalIf(pair.Note, Decision.Allow)),
-                    Seen(pair.Answer, () => pair.Answer.TotalIf(pair.Note, Decision.AllowInPart)),
-                    Seen(pair.Answer, () => pair.Answer.TotalIf(pair.Note, Decision.KeepLoss))
+                    pair.Checked.Work.Id,
+                    pair.Checked.Work.Answer!.CandidateCode,
+                    pair.Checked.Work.DrawingHash == own.Work.DrawingHash,
+                    Seen(pair.Checked, () => pair.Checked.Assessment.Sheet.Total),
+                    Seen(pair.Checked, () => pair.Checked.TotalIf(pair.Note, Decision.Allow)),
+                    Seen(pair.Checked, () => pair.Checked.TotalIf(pair.Note, Decision.AllowInPart)),
+                    Seen(pair.Checked, () => pair.Checked.TotalIf(pair.Note, Decision.KeepLoss))
                 )),
         ]);
     }
@@ -54,7 +54,7 @@ public sealed class Rulings(
     /// note.
     /// </summary>
     public async Task<bool> RuleAsync(
-        Guid answerId,
+        Guid workId,
         string finding,
         RulingRequest request,
         string comment,
@@ -63,8 +63,8 @@ public sealed class Rulings(
     )
     {
         await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
-        await LockAsync(answerId, released, cancellation);
-        var (own, note) = await NoteAsync(answerId, finding, cancellation);
+        await LockAsync(workId, released, cancellation);
+        var (own, note) = await NoteAsync(workId, finding, cancellation);
         if (note is null)
         {
             return false;
@@ -75,18 +75,18 @@ public sealed class Rulings(
         var concerned =
             request.Reach == Reach.Alike
                 ? alike
-                : [.. alike.Where(pair => pair.Answer.Answer.DrawingHash == own.Answer.DrawingHash)];
+                : [.. alike.Where(pair => pair.Checked.Work.DrawingHash == own.Work.DrawingHash)];
         await ForgetAsync(concerned, cancellation);
         var now = clock.GetUtcNow();
         if (request.Reach == Reach.Alike)
         {
             await database
-                .ClassRulings.Where(row => row.ExerciseId == own.Answer.ExerciseId && row.AlikeKey == key)
+                .ClassRulings.Where(row => row.PartId == own.Work.PartId && row.AlikeKey == key)
                 .ExecuteDeleteAsync(cancellation);
             database.ClassRulings.Add(
                 new ClassRuling
                 {
-                    ExerciseId = own.Answer.ExerciseId,
+                    PartId = own.Work.PartId,
                     AlikeKey = key,
                     Headline = note.Finding.Headline,
                     Decision = request.Decision.ToString(),
@@ -101,7 +101,7 @@ public sealed class Rulings(
             database.Rulings.AddRange(
                 concerned.Select(pair => new FindingRuling
                 {
-                    AnswerId = pair.Answer.Answer.Id,
+                    WorkId = pair.Checked.Work.Id,
                     FindingId = pair.Note.Finding.Id,
                     FactIds = [.. pair.Note.AllFactIds],
                     Extras = [.. pair.Note.Finding.Extras],
@@ -113,31 +113,31 @@ public sealed class Rulings(
             );
         }
 
-        await audit.AddOfAnswerAsync(
+        await audit.AddOfWorkAsync(
             AuditKind.Ruling,
-            answerId,
+            workId,
             Said(request.Decision) + (request.Reach == Reach.Alike ? $", for all {concerned.Count} alike" : ""),
             cancellation
         );
         await database.SaveChangesAsync(cancellation);
-        await StoreAsync(concerned.Select(pair => pair.Answer.Answer.Id), cancellation);
+        await StoreAsync(concerned.Select(pair => pair.Checked.Work.Id), cancellation);
         await transaction.CommitAsync(cancellation);
         return true;
     }
 
     /// <summary>Takes back the decision that holds for a note, with the reach that it has.</summary>
-    public async Task TakeBackAsync(Guid answerId, string finding, bool released, CancellationToken cancellation)
+    public async Task TakeBackAsync(Guid workId, string finding, bool released, CancellationToken cancellation)
     {
         await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
-        await LockAsync(answerId, released, cancellation);
-        var (own, note) = await NoteAsync(answerId, finding, cancellation);
+        await LockAsync(workId, released, cancellation);
+        var (own, note) = await NoteAsync(workId, finding, cancellation);
         if (note is null || !own.Decisions.TryGetValue(finding, out var decision))
         {
             // What was decided on a note that is there no longer goes too.
             await database
-                .Rulings.Where(row => row.AnswerId == answerId && row.FindingId == finding)
+                .Rulings.Where(row => row.WorkId == workId && row.FindingId == finding)
                 .ExecuteDeleteAsync(cancellation);
-            await StoreAsync([answerId], cancellation);
+            await StoreAsync([workId], cancellation);
             await transaction.CommitAsync(cancellation);
             return;
         }
@@ -145,11 +145,11 @@ public sealed class Rulings(
         var key = own.KeyOf(note);
         var alike = await AlikeToAsync(own, key, cancellation);
         var forAll = decision.Reach == Reach.Alike;
-        var concerned = forAll ? alike : [.. alike.Where(pair => pair.Answer.Answer.DrawingHash == own.Answer.DrawingHash)];
+        var concerned = forAll ? alike : [.. alike.Where(pair => pair.Checked.Work.DrawingHash == own.Work.DrawingHash)];
         if (forAll)
         {
             await database
-                .ClassRulings.Where(row => row.ExerciseId == own.Answer.ExerciseId && row.AlikeKey == key)
+                .ClassRulings.Where(row => row.PartId == own.Work.PartId && row.AlikeKey == key)
                 .ExecuteDeleteAsync(cancellation);
         }
         else
@@ -157,34 +157,34 @@ public sealed class Rulings(
             await ForgetAsync(concerned, cancellation);
         }
 
-        await audit.AddOfAnswerAsync(
+        await audit.AddOfWorkAsync(
             AuditKind.Ruling,
-            answerId,
+            workId,
             "a decision taken back" + (forAll ? $", for all {concerned.Count} alike" : ""),
             cancellation
         );
         await database.SaveChangesAsync(cancellation);
-        await StoreAsync(concerned.Select(pair => pair.Answer.Answer.Id), cancellation);
+        await StoreAsync(concerned.Select(pair => pair.Checked.Work.Id), cancellation);
         await transaction.CommitAsync(cancellation);
     }
 
     /// <summary>
     /// What an answer would get if something of it stood for an element of the model answer; null for neither.
     /// </summary>
-    public async Task<Rational?> TotalIfAsync(Guid answerId, StandsForRequest request, CancellationToken cancellation)
+    public async Task<Rational?> TotalIfAsync(Guid workId, StandsForRequest request, CancellationToken cancellation)
     {
-        var own = await assessment.RunAsync(answerId, cancellation);
+        var own = await assessment.RunAsync(workId, cancellation);
         return AreThere(own, request)
             ? (await assessment.RunAsAsync(own, WithThat(own, request), cancellation)).Assessment.Sheet.Total
             : null;
     }
 
     /// <summary>Says, or takes back, what stands for an element of the model answer; false when either is not there.</summary>
-    public async Task<bool> StandAsync(Guid answerId, StandsForRequest request, CancellationToken cancellation)
+    public async Task<bool> StandAsync(Guid workId, StandsForRequest request, CancellationToken cancellation)
     {
         await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
-        await LockAsync(answerId, false, cancellation);
-        var own = await assessment.RunAsync(answerId, cancellation);
+        await LockAsync(workId, false, cancellation);
+        var own = await assessment.RunAsync(workId, cancellation);
         if (!AreThere(own, request))
         {
             return false;
@@ -192,17 +192,17 @@ public sealed class Rulings(
 
         // Identical drawings are read alike.
         var twins = await database
-            .Answers.Where(row =>
-                row.ExerciseId == own.Answer.ExerciseId
-                && row.HandedInAt != null
+            .Works.Where(row =>
+                row.PartId == own.Work.PartId
+                && row.Answer!.HandedInAt != null
                 && row.Released == null
-                && row.DrawingHash == own.Answer.DrawingHash
+                && row.DrawingHash == own.Work.DrawingHash
             )
             .Select(row => row.Id)
             .ToListAsync(cancellation);
         await database
             .StandsFor.Where(row =>
-                twins.Contains(row.AnswerId) && (row.ModelElement == request.Model || row.AnswerElement == request.Answer)
+                twins.Contains(row.WorkId) && (row.ModelElement == request.Model || row.AnswerElement == request.Answer)
             )
             .ExecuteDeleteAsync(cancellation);
         if (request.Answer is { } element)
@@ -210,7 +210,7 @@ public sealed class Rulings(
             database.StandsFor.AddRange(
                 twins.Select(twin => new StandsFor
                 {
-                    AnswerId = twin,
+                    WorkId = twin,
                     ModelElement = request.Model,
                     AnswerElement = element,
                     ById = access.AccountId,
@@ -219,9 +219,9 @@ public sealed class Rulings(
             );
         }
 
-        await audit.AddOfAnswerAsync(
+        await audit.AddOfWorkAsync(
             AuditKind.Ruling,
-            answerId,
+            workId,
             request.Answer is null ? "what stands for what, taken back" : "what stands for what",
             cancellation
         );
@@ -232,31 +232,31 @@ public sealed class Rulings(
     }
 
     // What was released while somebody decided is released: the decision is refused, not lost.
-    private async Task LockAsync(Guid answerId, bool released, CancellationToken cancellation)
+    private async Task LockAsync(Guid workId, bool released, CancellationToken cancellation)
     {
         await database.LockExerciseAsync(
-            await database.Answers.Where(row => row.Id == answerId).Select(row => row.ExerciseId).FirstAsync(cancellation),
+            await database.Works.Where(row => row.Id == workId).Select(row => row.Answer!.ExerciseId).FirstAsync(cancellation),
             cancellation
         );
-        if (!released && await database.Answers.AnyAsync(row => row.Id == answerId && row.Released != null, cancellation))
+        if (!released && await database.Works.AnyAsync(row => row.Id == workId && row.Released != null, cancellation))
         {
             throw new ReleasedMeanwhileException();
         }
     }
 
-    private static bool AreThere(CheckedAnswer own, StandsForRequest request) =>
+    private static bool AreThere(CheckedWork own, StandsForRequest request) =>
         Things(own.Assessment.Comparison.Model.Model).Any(thing => thing.Id == request.Model)
         && (request.Answer is null || Things(own.Assessment.Comparison.Answer.Model).Any(thing => thing.Id == request.Answer));
 
-    private static IReadOnlyList<StandsFor> WithThat(CheckedAnswer own, StandsForRequest request) =>
+    private static IReadOnlyList<StandsFor> WithThat(CheckedWork own, StandsForRequest request) =>
         [
-            .. own.Answer.Stands.Where(row => row.ModelElement != request.Model && row.AnswerElement != request.Answer),
+            .. own.Work.Stands.Where(row => row.ModelElement != request.Model && row.AnswerElement != request.Answer),
             .. request.Answer is { } element
                 ?
                 [
                     new StandsFor
                     {
-                        AnswerId = own.Answer.Id,
+                        WorkId = own.Work.Id,
                         ModelElement = request.Model,
                         AnswerElement = element,
                     },
@@ -272,40 +272,38 @@ public sealed class Rulings(
                 .Prepend(new ThingReply(entity.Id, entity.Name, null))
         );
 
-    private async Task<(CheckedAnswer Own, Note? Note)> NoteAsync(Guid answerId, string finding, CancellationToken cancellation)
+    private async Task<(CheckedWork Own, Note? Note)> NoteAsync(Guid workId, string finding, CancellationToken cancellation)
     {
-        var own = await assessment.RunAsync(answerId, cancellation);
+        var own = await assessment.RunAsync(workId, cancellation);
         return (own, own.Assessment.Notes.FirstOrDefault(note => note.Finding.Id == finding));
     }
 
-    private async Task<List<(CheckedAnswer Answer, Note Note)>> AlikeToAsync(
-        CheckedAnswer own,
+    private async Task<List<(CheckedWork Checked, Note Note)>> AlikeToAsync(
+        CheckedWork own,
         string key,
         CancellationToken cancellation
     ) =>
         [
-            .. (await assessment.RunAllAsync(own.Answer.ExerciseId, cancellation))
-                .Where(answer => answer.Answer.Id != own.Answer.Id)
+            .. (await assessment.RunAllAsync(own.Work.PartId, cancellation))
+                .Where(other => other.Work.Id != own.Work.Id)
                 .Append(own)
-                .Select(answer =>
-                    (Answer: answer, Note: answer.Assessment.Notes.FirstOrDefault(note => answer.KeyOf(note) == key)!)
-                )
+                .Select(one => (Checked: one, Note: one.Assessment.Notes.FirstOrDefault(note => one.KeyOf(note) == key)!))
                 .Where(pair => pair.Note is not null),
         ];
 
-    private async Task ForgetAsync(IEnumerable<(CheckedAnswer Answer, Note Note)> concerned, CancellationToken cancellation)
+    private async Task ForgetAsync(IEnumerable<(CheckedWork Checked, Note Note)> concerned, CancellationToken cancellation)
     {
-        foreach (var (answer, note) in concerned.Where(pair => pair.Answer.Answer.Rulings.Count > 0))
+        foreach (var (one, note) in concerned.Where(pair => pair.Checked.Work.Rulings.Count > 0))
         {
             await database
-                .Rulings.Where(row => row.AnswerId == answer.Answer.Id && row.FindingId == note.Finding.Id)
+                .Rulings.Where(row => row.WorkId == one.Work.Id && row.FindingId == note.Finding.Id)
                 .ExecuteDeleteAsync(cancellation);
         }
     }
 
-    private async Task StoreAsync(IEnumerable<Guid> answers, CancellationToken cancellation)
+    private async Task StoreAsync(IEnumerable<Guid> works, CancellationToken cancellation)
     {
-        foreach (var id in answers)
+        foreach (var id in works)
         {
             await assessment.StoreAsync(await assessment.RunAsync(id, cancellation), clock.GetUtcNow(), cancellation);
         }

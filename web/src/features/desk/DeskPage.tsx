@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
+import { partName } from '../../parts/PartTabs';
 import { show } from '../../ui/marks';
 import { PageHead } from '../../ui/PageHead';
 import { Sheet } from '../../ui/Sheet';
@@ -26,12 +27,12 @@ export default function DeskPage() {
   const nameOf = new Map(names.data?.map((identity) => [identity.answerId, identity.name]));
   if (desk.isPending) return <Loading what="the answers" />;
   if (desk.isError) return <Failed error={desk.error} retry={() => void desk.refetch()} />;
-  const { title, answers, students, stillDrawing, maximum, dueAt, mayRelease } = desk.data;
+  const { title, parts, answers, students, stillDrawing, maximum, dueAt, mayRelease } = desk.data;
   const unreleased = answers.filter((answer) => answer.state !== 'released').length;
   return (
     <>
       <PageHead />
-      <main className="page-body">
+      <main className={parts.length > 1 ? 'page-body wide' : 'page-body'}>
         <h1>{title}</h1>
         <p className="mt-1 mb-5 text-quiet-ink">
           {answers.length} of {students} handed in{stillDrawing > 0 && `, ${stillDrawing} still drawing`}
@@ -59,7 +60,13 @@ export default function DeskPage() {
                 <th>candidate</th>
                 <th>how far</th>
                 <th>handed in</th>
-                <th className="text-right!">marks of {show(maximum)}</th>
+                {parts.length > 1 &&
+                  parts.map((part, at) => (
+                    <th key={part.id} className="text-right!" title={`of ${show(part.marks)}`}>
+                      {partName(part.title, at)}
+                    </th>
+                  ))}
+                <th className="text-right! whitespace-nowrap">marks of {show(maximum)}</th>
               </tr>
             </thead>
             <tbody>
@@ -76,7 +83,16 @@ export default function DeskPage() {
         )}
         {answers.length > 0 && unreleased === 0 && <p className="mt-6 text-quiet-ink">All marks are released.</p>}
         {mayRelease && unreleased < answers.length && <Remarking exercise={id} />}
-        {answers.length > 0 && <Sample exercise={id} mayDraw={mayRelease && unreleased > 0} answers={unreleased} />}
+        {answers.length > 0 &&
+          parts.map((part, at) => (
+            <Sample
+              key={part.id}
+              part={part.id}
+              name={parts.length > 1 ? partName(part.title, at) : null}
+              mayDraw={mayRelease && unreleased > 0}
+              answers={unreleased}
+            />
+          ))}
       </main>
       <Release id={id} open={releasing} onClose={() => setReleasing(false)} />
     </>
@@ -91,12 +107,15 @@ const words: Readonly<Record<Schemas['AnswerState'], string>> = {
   released: 'released',
 };
 
+/** The work of an answer that wants to be looked at first. */
+const firstOf = ({ works }: Schemas['DeskAnswer']) => works.find((work) => work.state === 'checked') ?? works[0]!;
+
 function AnswerLine({ answer, name }: { answer: Schemas['DeskAnswer']; name?: string }) {
   const doubt = answer.doubtful && answer.state === 'checked';
   return (
     <tr>
       <td>
-        <Link className="word-button font-bold" to={`/marking/${answer.id}`}>
+        <Link className="word-button font-bold" to={`/marking/${firstOf(answer).id}`}>
           {answer.code}
         </Link>
         {name && <span className="text-quiet-ink"> {name}</span>}
@@ -114,6 +133,14 @@ function AnswerLine({ answer, name }: { answer: Schemas['DeskAnswer']; name?: st
         {moment(answer.handedInAt)}
         {answer.late && <strong>, late</strong>}
       </td>
+      {answer.works.length > 1 &&
+        answer.works.map((work) => (
+          <td key={work.id} className="text-right!">
+            <Link className="word-button" to={`/marking/${work.id}`} title={words[work.state]}>
+              {work.total ? show(work.total) : '–'}
+            </Link>
+          </td>
+        ))}
       <td className="text-right! font-bold">{answer.total ? show(answer.total) : '–'}</td>
     </tr>
   );
@@ -165,7 +192,7 @@ function Release({ id, open, onClose }: { id: string; open: boolean; onClose: ()
               <ul className="mt-1">
                 {preview.data.undecided.map((answer) => (
                   <li key={answer.id}>
-                    <Link className="word-button" to={`/marking/${answer.id}`}>
+                    <Link className="word-button" to={`/marking/${answer.workId}`}>
                       {answer.code}
                     </Link>{' '}
                     <span className="text-quiet-ink">{answer.why}</span>
@@ -175,7 +202,12 @@ function Release({ id, open, onClose }: { id: string; open: boolean; onClose: ()
             </div>
           )}
           {preview.data.stillDrawing > 0 && <p>{preview.data.stillDrawing} still drawing.</p>}
-          {preview.data.agreement && <AgreementLine agreement={preview.data.agreement} />}
+          {preview.data.agreements.map(({ part, agreement }) => (
+            <div key={part}>
+              {preview.data.agreements.length > 1 && <h3>{part}</h3>}
+              <AgreementLine agreement={agreement} />
+            </div>
+          ))}
           <p className="text-quiet-ink">Frozen for good: {preview.data.frozen.join('; ')}.</p>
         </div>
       )}

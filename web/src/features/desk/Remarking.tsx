@@ -52,7 +52,7 @@ function Changes({ exercise, proposals, onClose }: ChangesProps) {
       must(
         api.POST('/api/marking/exercises/{id}/remarking', {
           params: { path: { id: exercise } },
-          body: { answers: [...chosen], reason },
+          body: { works: [...chosen], reason },
         }),
       ),
     onSuccess: async () => {

@@ -7,17 +7,19 @@ import { Sheet } from '../../ui/Sheet';
 import { messageOf } from '../../ui/states';
 
 interface SampleProps {
-  exercise: string;
+  part: string;
+  /** What the part is called, where there are several. */
+  name: string | null;
   mayDraw: boolean;
   /** How many answers there are to draw from. */
   answers: number;
 }
 
 /** The sample that two people mark blind: how far they are, how far they agree, and what to mark next. */
-export function Sample({ exercise, mayDraw, answers }: SampleProps) {
+export function Sample({ part, name, mayDraw, answers }: SampleProps) {
   const sample = useQuery({
-    queryKey: ['sample', exercise],
-    queryFn: () => must(api.GET('/api/marking/exercises/{id}/sample', { params: { path: { id: exercise } } })),
+    queryKey: ['sample', part],
+    queryFn: () => must(api.GET('/api/marking/parts/{id}/sample', { params: { path: { id: part } } })),
   });
   const [drawing, setDrawing] = useState(false);
   if (!sample.data) return sample.isError ? <p className="refusal">{messageOf(sample.error)}</p> : null;
@@ -27,7 +29,7 @@ export function Sample({ exercise, mayDraw, answers }: SampleProps) {
     <section className="mt-8" aria-label="Sample marked blind">
       {size > 0 && (
         <>
-          <h2 className="mb-1">A sample, marked blind</h2>
+          <h2 className="mb-1">A sample, marked blind{name !== null && `: ${name}`}</h2>
           <p>
             {size} {size === 1 ? 'answer' : 'answers'} to be marked line by line by two people who do not see what was
             found:{' '}
@@ -49,10 +51,11 @@ export function Sample({ exercise, mayDraw, answers }: SampleProps) {
         <p className="mt-1">
           <button className="word-button" onClick={() => setDrawing(true)}>
             {size === 0 ? 'have a sample marked blind by two' : 'enlarge the sample'}
+            {name !== null && `: ${name}`}
           </button>
         </p>
       )}
-      {drawing && <Draw exercise={exercise} size={size} answers={answers} onClose={() => setDrawing(false)} />}
+      {drawing && <Draw part={part} size={size} answers={answers} onClose={() => setDrawing(false)} />}
     </section>
   );
 }
@@ -72,20 +75,20 @@ export function AgreementLine({ agreement }: { agreement: Schemas['AgreementRepl
 }
 
 interface DrawProps {
-  exercise: string;
+  part: string;
   size: number;
   answers: number;
   onClose: () => void;
 }
 
-function Draw({ exercise, size, answers, onClose }: DrawProps) {
+function Draw({ part, size, answers, onClose }: DrawProps) {
   const queries = useQueryClient();
   const [count, setCount] = useState(Math.min(answers, Math.max(5, size + 1)));
   const draw = useMutation({
     mutationFn: () =>
-      must(api.POST('/api/marking/exercises/{id}/sample', { params: { path: { id: exercise } }, body: { count } })),
+      must(api.POST('/api/marking/parts/{id}/sample', { params: { path: { id: part } }, body: { count } })),
     onSuccess: (reply) => {
-      queries.setQueryData(['sample', exercise], reply);
+      queries.setQueryData(['sample', part], reply);
       onClose();
     },
   });

@@ -3,11 +3,11 @@ import { useCallback, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
 import { placeInQueue } from '../../api/drafting';
-import type { Kept } from '../../keeping/store';
-import { heldOf, useKeeping } from '../../keeping/useKeeping';
+import { PartTabs } from '../../parts/PartTabs';
+import { useShownPart } from '../../parts/useShownPart';
 import { FormRemarks } from '../../script/FormRemarks';
 import { PhraseActions } from '../../script/PhraseActions';
-import { exerciseTools } from '../../api/drawingTools';
+import { partTools } from '../../api/drawingTools';
 import { elementsHere, Sentences } from '../../script/Sentences';
 import { ScenarioSheet } from '../../script/ScenarioSheet';
 import { useLighting } from '../../script/useLighting';
@@ -22,13 +22,15 @@ import { Failed, Loading } from '../../ui/states';
 import { TwoTexts } from '../../ui/TwoTexts';
 import { usePerson } from '../session/useSession';
 import { Conflict } from '../study/Conflict';
-import { partLine } from '../study/DrawPage';
+import { partLine, tabOf } from '../study/DrawPage';
 import { SignedOut } from '../study/SignedOut';
 import { Stand } from '../study/Stand';
-import { portsOf, useFlushOnHide } from '../study/useAnswerSession';
+import { Keep, portsOf, useWorst } from '../study/workSessions';
 import { AcceptedHere } from './AcceptedHere';
 import { OtherWays, OwnWords } from './OtherWays';
+import { openedKey, openExercise, type OpenedExercise } from './opened';
 import { PartForm } from './PartForm';
+import { PartList } from './PartList';
 import { Publish } from './Publish';
 import { ScenarioEditor } from './ScenarioEditor';
 import { SchemeEditor } from './SchemeEditor';
@@ -42,18 +44,14 @@ export default function ExercisePage() {
   const { id } = useParams() as { id: string };
   const person = usePerson();
   const exercise = useQuery({
-    queryKey: ['exercise', id],
-    queryFn: async () => {
-      const kept = await heldOf(person.id, id);
-      return { reply: await must(api.GET('/api/exercises/{id}', { params: { path: { id } } })), kept };
-    },
+    queryKey: openedKey(id),
+    queryFn: () => openExercise(person.id, id),
     staleTime: Infinity,
     gcTime: 0,
   });
   if (exercise.isPending) return <Loading what="the exercise" />;
   if (exercise.isError) return <Failed error={exercise.error} retry={() => void exercise.refetch()} />;
-  const { reply, kept } = exercise.data;
-  return <ExerciseScript key={id} exercise={reply} kept={kept} reload={() => void exercise.refetch()} />;
+  return <ExerciseScript key={id} opened={exercise.data} reload={async () => void (await exercise.refetch())} />;
 }
 
 type Section = 'asked' | 'accepted' | 'scheme';
@@ -64,48 +62,95 @@ const sections: readonly (readonly [Section, string])[] = [
 ];
 
 interface ExerciseScriptProps {
-  exercise: Schemas['ExerciseReply'];
-  /** What this browser kept of the model answer and the server had not acknowledged. */
-  kept: Kept | null;
-  reload: () => void;
+  opened: OpenedExercise;
+  reload: () => Promise<void>;
 }
 
-function ExerciseScript({ exercise, kept, reload }: ExerciseScriptProps) {
-  const { id } = exercise;
+/** All parts of an exercise: one is shown, and the model answer of every one is kept and sent. */
+function ExerciseScript({ opened: { reply: exercise, kept }, reload }: ExerciseScriptProps) {
   const published = exercise.publishedAt !== null && exercise.publishedAt !== undefined;
   const editable = exercise.mayEdit && !published;
-  const [session] = useState(() => {
-    const made = new DrawingSession(
-      readDrawing(exercise.model.text),
-      exercise.model.revision,
-      portsOf(({ revision, drawing }) =>
-        must(api.PUT('/api/exercises/{id}/model', { params: { path: { id } }, body: { revision, text: drawing } })),
-      ),
-    );
-    if (!editable) made.close();
-    return made;
-  });
-  useFlushOnHide(session);
-  const { revision, text } = exercise.model;
-  useKeeping(session, usePerson().id, id, { kept: editable ? kept : null, theirs: { revision, drawing: text } });
-  const slate = useSlate(session, editable, exercise.part.value);
+  const [made] = useState(() => new Map<string, DrawingSession>());
+  const sessions = exercise.parts.map((part) => sessionOf(made, part, editable));
+  const [part, at, show] = useShownPart(exercise.parts);
+  return (
+    <>
+      {exercise.parts.map((one, index) => (
+        <Keep
+          key={one.id}
+          session={sessions[index]!}
+          document={one.id}
+          kept={editable ? (kept.get(one.id) ?? null) : null}
+          theirs={{ revision: one.model.revision, drawing: one.model.text }}
+        />
+      ))}
+      <PartScript
+        key={part.id}
+        exercise={exercise}
+        part={part}
+        at={at}
+        sessions={sessions}
+        session={sessions[at]!}
+        editable={editable}
+        show={show}
+        reload={reload}
+      />
+    </>
+  );
+}
+
+/** The session of a part's model answer: made once, and the same however often the exercise is fetched again. */
+function sessionOf(made: Map<string, DrawingSession>, part: Schemas['ExercisePartReply'], editable: boolean) {
+  const known = made.get(part.id);
+  if (known) return known;
+  const session = new DrawingSession(
+    readDrawing(part.model.text),
+    part.model.revision,
+    portsOf(({ revision, drawing }) =>
+      must(api.PUT('/api/parts/{id}/model', { params: { path: { id: part.id } }, body: { revision, text: drawing } })),
+    ),
+  );
+  if (!editable) session.close();
+  made.set(part.id, session);
+  return session;
+}
+
+interface PartScriptProps {
+  exercise: Schemas['ExerciseReply'];
+  part: Schemas['ExercisePartReply'];
+  /** Its place among the parts, from 0. */
+  at: number;
+  sessions: readonly DrawingSession[];
+  /** The one that is shown. */
+  session: DrawingSession;
+  editable: boolean;
+  show: (at: number) => void;
+  reload: () => Promise<void>;
+}
+
+function PartScript({ exercise, part, at, sessions, session, editable, show, reload }: PartScriptProps) {
+  const published = exercise.publishedAt !== null && exercise.publishedAt !== undefined;
+  const asked = part.part.value;
+  const slate = useSlate(session, editable, asked);
+  const worst = useWorst(sessions);
   const lighting = useLighting(slate.drawing, elementsOf(slate.selection));
   const read = useCallback(
-    (drawing: string) => must(api.POST('/api/exercises/{id}/reading', { params: { path: { id } }, body: { drawing } })),
-    [id],
+    (drawing: string) =>
+      must(api.POST('/api/parts/{id}/reading', { params: { path: { id: part.id } }, body: { drawing } })),
+    [part.id],
   );
-  const tools = useMemo(() => exerciseTools(id), [id]);
+  const tools = useMemo(() => partTools(part.id), [part.id]);
   const tidying = useMemo(
     () => ({
       ask: (drawing: string, only: string[]) =>
-        must(api.POST('/api/exercises/{id}/tidy', { params: { path: { id } }, body: { drawing, only } })),
+        must(api.POST('/api/parts/{id}/tidy', { params: { path: { id: part.id } }, body: { drawing, only } })),
       before: placeInQueue,
     }),
-    [id],
+    [part.id],
   );
   const away = isAway(slate.session_.state);
   const reading = useReading(slate.full, read, away);
-  const assessment = useAssessment(exercise);
+  const assessment = useAssessment(exercise, part);
   const [section, setSection] = useState<Section>('asked');
   const [writing, setWriting] = useState(editable && exercise.scenario.text === '');
   const facts = reading.reply?.facts ?? [];
@@ -113,11 +158,11 @@ function ExerciseScript({ exercise, kept, reload }: ExerciseScriptProps) {
   return (
     <div className="script" style={{ '--margin-width': '310px' } as React.CSSProperties}>
       {writing ? (
-        <ScenarioEditor exercise={exercise} onDone={() => (setWriting(false), reload())} />
+        <ScenarioEditor exercise={exercise} onDone={() => (setWriting(false), void reload())} />
       ) : (
         <ScenarioSheet
           title={exercise.title}
-          line={partLine(exercise.part.value)}
+          line={partLine(asked)}
           html={exercise.scenarioHtml}
           tied={lighting.tied}
           lit={lighting.litPhrases}
@@ -138,6 +183,11 @@ function ExerciseScript({ exercise, kept, reload }: ExerciseScriptProps) {
         </ScenarioSheet>
       )}
       <main className="middle">
+        <PartTabs
+          parts={exercise.parts.map((one) => tabOf(one.id, one.part.value))}
+          shown={part.id}
+          onShow={(id) => show(exercise.parts.findIndex((one) => one.id === id))}
+        />
         <SlateSurface
           slate={slate}
           label={`The model answer for ${exercise.title}. Press question mark for its keys.`}
@@ -165,7 +215,9 @@ function ExerciseScript({ exercise, kept, reload }: ExerciseScriptProps) {
             writing={editable ? { slate, amend: tools.amend } : undefined}
             empty="What the model answer says will stand here."
           />
-          {editable && <Stand view={slate.session_} endsAt={null} offset={0} onRetry={() => session.resume()} />}
+          {editable && (
+            <Stand view={worst.view} endsAt={null} offset={0} onRetry={() => sessions.forEach((one) => one.resume())} />
+          )}
         </footer>
       </main>
       <aside className="margin" aria-label="The exercise">
@@ -173,7 +225,7 @@ function ExerciseScript({ exercise, kept, reload }: ExerciseScriptProps) {
           {published ? 'published' : exercise.mayEdit ? 'being written' : 'being written by its instructor'},{' '}
           {exercise.cohort}
         </p>
-        <div className="views" role="group" aria-label="Parts of the exercise">
+        <div className="views" role="group" aria-label="What stands in this margin">
           {sections.map(([name, word]) => (
             <button key={name} aria-pressed={section === name} onClick={() => setSection(name)}>
               {word}
@@ -190,7 +242,12 @@ function ExerciseScript({ exercise, kept, reload }: ExerciseScriptProps) {
             />
           </>
         )}
-        {section === 'asked' && <PartForm exercise={exercise} editable={editable} onSaved={reload} />}
+        {section === 'asked' && (
+          <>
+            <PartForm exercise={exercise} part={part} editable={editable} onSaved={() => void reload()} />
+            {editable && <PartList exercise={exercise} at={at} session={session} show={show} reload={reload} />}
+          </>
+        )}
         {section === 'accepted' && (
           <>
             <AcceptedHere slate={slate} facts={facts} assessment={assessment} editable={exercise.mayEdit} />
@@ -200,26 +257,28 @@ function ExerciseScript({ exercise, kept, reload }: ExerciseScriptProps) {
               onSlate={editable ? () => writeDrawing(slate.drawing, placementOf(slate.full)) : undefined}
             />
             <OwnWords assessment={assessment} editable={exercise.mayEdit} />
-            <OtherWays ways={exercise.otherWays} assessment={assessment} editable={exercise.mayEdit} />
+            <OtherWays ways={part.otherWays} assessment={assessment} editable={exercise.mayEdit} />
           </>
         )}
         {section === 'scheme' && (
           <SchemeEditor
-            exerciseId={id}
+            part={part.id}
             session={session}
             facts={facts}
             assessment={assessment}
             editable={exercise.mayEdit}
-            marks={exercise.part.value.marks ?? '0'}
+            marks={asked.marks ?? '0'}
           />
         )}
-        {exercise.mayEdit && <SetAside exercise={id} />}
+        {exercise.mayEdit && <SetAside exercise={exercise.id} />}
         {exercise.mayEdit && (
           <Publish
             exercise={exercise}
-            session={session}
-            hasScheme={assessment.value.scheme !== null && assessment.value.scheme !== undefined}
-            onPublished={reload}
+            sessions={sessions}
+            lacks={exercise.parts.findIndex(
+              (one) => !(one.id === part.id ? assessment.value : one.assessment.value).scheme,
+            )}
+            onPublished={() => void reload()}
           />
         )}
       </aside>
@@ -234,7 +293,7 @@ function ExerciseScript({ exercise, kept, reload }: ExerciseScriptProps) {
           onTake={() => assessment.settle(assessment.theirs!)}
         />
       )}
-      <SignedOut session={session} open={slate.session_.state === 'signed-out'} />
+      <SignedOut sessions={sessions} open={worst.view.state === 'signed-out'} />
     </div>
   );
 }

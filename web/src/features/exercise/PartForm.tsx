@@ -27,35 +27,38 @@ const learned: Readonly<Record<string, readonly (readonly [Switch, string])[]>> 
   ],
 };
 
-/** What is asked: title, level, marks, time, aids, what is shown afterwards. */
-export function PartForm({
-  exercise,
-  editable,
-  onSaved,
-}: {
+interface PartFormProps {
   exercise: Schemas['ExerciseReply'];
+  part: Schemas['ExercisePartReply'];
   editable: boolean;
   onSaved: () => void;
-}) {
+}
+
+/** What is asked in a part: title, level, marks, time, aids, what is shown afterwards. */
+export function PartForm({ exercise, part: saved, editable, onSaved }: PartFormProps) {
+  const before = saved.part.value;
   const [title, setTitle] = useState(exercise.title);
-  const [part, setPart] = useState<Part>(exercise.part.value);
-  const [marks, setMarks] = useState(String(valueOf(exercise.part.value.marks ?? '40')));
+  const [part, setPart] = useState<Part>(before);
+  const [marks, setMarks] = useState(String(valueOf(before.marks ?? '40')));
+  const several = exercise.parts.length > 1;
   const save = useMutation({
-    mutationFn: (value: Part) =>
-      must(
-        api.PUT('/api/exercises/{id}/part', {
-          params: { path: { id: exercise.id } },
-          body: { revision: exercise.part.revision, title, value },
+    mutationFn: async (value: Part) => {
+      if (title !== exercise.title)
+        await must(api.PUT('/api/exercises/{id}/title', { params: { path: { id: exercise.id } }, body: { title } }));
+      await must(
+        api.PUT('/api/parts/{id}', {
+          params: { path: { id: saved.id } },
+          body: { revision: saved.part.revision, value },
         }),
-      ),
+      );
+    },
     onSuccess: onSaved,
   });
   const notation = part.notation ?? 'crows-foot';
   const set = (change: Partial<Part>) => setPart({ ...part, ...change });
   const changed =
     title !== exercise.title ||
-    JSON.stringify({ ...part, marks }) !==
-      JSON.stringify({ ...exercise.part.value, marks: String(valueOf(exercise.part.value.marks ?? '40')) });
+    JSON.stringify({ ...part, marks }) !== JSON.stringify({ ...before, marks: String(valueOf(before.marks ?? '40')) });
   const check = (key: Switch, label: string) => (
     <label key={key} className="flex gap-2 items-start">
       <input
@@ -87,9 +90,20 @@ export function PartForm({
     >
       <fieldset disabled={!editable} className="space-y-3 text-[14px]">
         <label className="field">
-          <span>Title</span>
+          <span>{several ? 'Title of the exercise' : 'Title'}</span>
           <input value={title} maxLength={120} required onChange={(event) => setTitle(event.target.value)} />
         </label>
+        {(several || part.title) && (
+          <label className="field">
+            <span>Title of this part</span>
+            <input
+              value={part.title ?? ''}
+              maxLength={120}
+              placeholder="What is to be done in it"
+              onChange={(event) => set({ title: event.target.value })}
+            />
+          </label>
+        )}
         <label className="field">
           <span>Notation</span>
           <select value={notation} onChange={(event) => set({ notation: event.target.value })}>
@@ -127,7 +141,7 @@ export function PartForm({
         )}
         <div className="grid grid-cols-2 gap-3">
           <label className="field">
-            <span>Marks in all</span>
+            <span>{several ? 'Marks for this part' : 'Marks in all'}</span>
             <input
               inputMode="decimal"
               required
@@ -173,9 +187,7 @@ export function PartForm({
           </button>
         )}
         {!editable && (
-          <p className="text-quiet-ink">
-            {show(exercise.part.value.marks ?? '0')} marks. What is asked no longer changes.
-          </p>
+          <p className="text-quiet-ink">{show(before.marks ?? '0')} marks. What is asked no longer changes.</p>
         )}
       </fieldset>
     </form>

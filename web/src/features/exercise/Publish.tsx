@@ -8,19 +8,21 @@ import { messageOf } from '../../ui/states';
 
 interface PublishProps {
   exercise: Schemas['ExerciseReply'];
-  session: DrawingSession;
-  hasScheme: boolean;
+  /** The model answers of all parts. */
+  sessions: readonly DrawingSession[];
+  /** Which part has no scheme yet, from 0; -1 when none lacks one. */
+  lacks: number;
   onPublished: () => void;
 }
 
 /** Publishing: says what is frozen and to whom it goes. */
-export function Publish({ exercise, session, hasScheme, onPublished }: PublishProps) {
+export function Publish({ exercise, sessions, lacks, onPublished }: PublishProps) {
   const [open, setOpen] = useState(false);
   const [due, setDue] = useState('');
   const queries = useQueryClient();
   const publish = useMutation({
     mutationFn: async () => {
-      await session.flush();
+      await Promise.all(sessions.map((session) => session.flush()));
       await must(
         api.POST('/api/exercises/{id}/publish', {
           params: { path: { id: exercise.id } },
@@ -30,7 +32,7 @@ export function Publish({ exercise, session, hasScheme, onPublished }: PublishPr
     },
     onSuccess: async () => {
       setOpen(false);
-      session.close();
+      sessions.forEach((session) => session.close());
       await queries.invalidateQueries({ queryKey: ['home'] });
       onPublished();
     },
@@ -64,7 +66,13 @@ export function Publish({ exercise, session, hasScheme, onPublished }: PublishPr
           answer. What is accepted and the scheme can still change until the marks are released; all answers are then
           checked again.
         </p>
-        {!hasScheme && <p className="refusal mt-2">There is no marking scheme yet. Derive it first.</p>}
+        {lacks >= 0 && (
+          <p className="refusal mt-2">
+            {exercise.parts.length === 1
+              ? 'There is no marking scheme yet. Derive it first.'
+              : `Part ${lacks + 1} has no marking scheme yet. Derive it first.`}
+          </p>
+        )}
         <label className="field mt-4 max-w-[260px]">
           <span>Due, empty for no end</span>
           <input type="datetime-local" value={due} onChange={(event) => setDue(event.target.value)} />

@@ -10,7 +10,8 @@ type Scheme = Schemas['SchemeDocument'];
 type Line = Schemas['MarkLineDocument'];
 
 interface SchemeEditorProps {
-  exerciseId: string;
+  /** The part whose scheme it is. */
+  part: string;
   session: DrawingSession;
   facts: readonly Schemas['FactReply'][];
   assessment: Assessment;
@@ -19,14 +20,14 @@ interface SchemeEditorProps {
 }
 
 /** The marking scheme: derived in one step, then weighed, merged, cut and capped. */
-export function SchemeEditor({ exerciseId, session, facts, assessment, editable, marks }: SchemeEditorProps) {
+export function SchemeEditor({ part, session, facts, assessment, editable, marks }: SchemeEditorProps) {
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const scheme = assessment.value.scheme;
   const set = (next: Scheme) => assessment.change({ ...assessment.value, scheme: next });
   const derive = useMutation({
     mutationFn: async () => {
       await session.flush();
-      return must(api.POST('/api/exercises/{id}/scheme', { params: { path: { id: exerciseId } } }));
+      return must(api.POST('/api/parts/{id}/scheme', { params: { path: { id: part } } }));
     },
     onSuccess: set,
   });

@@ -1,25 +1,27 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { api, isProblem, must, type Schemas } from '../../api/client';
+import { rememberPart } from './opened';
 
 export type AssessmentValue = Schemas['AssessmentDocument'];
 export type Tolerance = Schemas['ToleranceDocument'];
 
-/** Tolerances and scheme while they are edited: shown at once, saved in order, each save on the revision of the one before. */
-export function useAssessment(exercise: Schemas['ExerciseReply']) {
-  const [value, setValue] = useState<AssessmentValue>(exercise.assessment.value);
-  const revision = useRef(exercise.assessment.revision);
+/** Tolerances and scheme of a part while they are edited: shown at once, saved in order, each save on the revision of the one before. */
+export function useAssessment(exercise: Schemas['ExerciseReply'], part: Schemas['ExercisePartReply']) {
+  const [value, setValue] = useState<AssessmentValue>(part.assessment.value);
+  const revision = useRef(part.assessment.revision);
   const queries = useQueryClient();
   const save = useMutation({
-    scope: { id: `assessment-${exercise.id}` },
+    scope: { id: `assessment-${part.id}` },
     mutationFn: async (next: AssessmentValue) => {
       const reply = await must(
-        api.PUT('/api/exercises/{id}/assessment', {
-          params: { path: { id: exercise.id } },
+        api.PUT('/api/parts/{id}/assessment', {
+          params: { path: { id: part.id } },
           body: { revision: revision.current, value: next },
         }),
       );
       revision.current = reply.revision;
+      rememberPart(queries, exercise.id, part.id, { assessment: { revision: reply.revision, value: next } });
     },
     onSuccess: () => queries.invalidateQueries({ queryKey: ['home'] }),
   });
@@ -34,8 +36,8 @@ export function useAssessment(exercise: Schemas['ExerciseReply']) {
   const preview = useMutation({
     mutationFn: (next: AssessmentValue) =>
       must(
-        api.POST('/api/exercises/{id}/assessment/preview', {
-          params: { path: { id: exercise.id } },
+        api.POST('/api/parts/{id}/assessment/preview', {
+          params: { path: { id: part.id } },
           body: { value: next },
         }),
       ),

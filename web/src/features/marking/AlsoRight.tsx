@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { api, must, type Schemas } from '../../api/client';
 import { Sheet } from '../../ui/Sheet';
 import { messageOf } from '../../ui/states';
+import { openedKey } from '../exercise/opened';
 import { ChangeList } from './ChangeList';
 
 /** Takes the drawing of an answer as a further model answer, once it was seen whose marks that changes. */
@@ -23,16 +24,17 @@ export function AlsoRight({ answer }: { answer: Schemas['MarkingReply'] }) {
 function Take({ answer, onClose }: { answer: Schemas['MarkingReply']; onClose: () => void }) {
   const [title, setTitle] = useState('');
   const queries = useQueryClient();
-  const path = { params: { path: { id: answer.exerciseId } } };
+  const path = { params: { path: { id: answer.partId } } };
   const preview = useQuery({
     queryKey: ['also-right', answer.id],
     queryFn: async () => {
-      const { assessment } = await must(api.GET('/api/exercises/{id}', path));
+      const { parts } = await must(api.GET('/api/exercises/{id}', { params: { path: { id: answer.exerciseId } } }));
+      const { assessment } = parts.find((part) => part.id === answer.partId)!;
       const value = {
         ...assessment.value,
         variants: [...(assessment.value.variants ?? []), { title: answer.code, drawing: answer.drawing }],
       };
-      const reply = await must(api.POST('/api/exercises/{id}/assessment/preview', { ...path, body: { value } }));
+      const reply = await must(api.POST('/api/parts/{id}/assessment/preview', { ...path, body: { value } }));
       return { assessment, ...reply };
     },
     gcTime: 0,
@@ -41,7 +43,7 @@ function Take({ answer, onClose }: { answer: Schemas['MarkingReply']; onClose: (
   const take = useMutation({
     mutationFn: ({ revision, value }: Schemas['AssessmentReply']) =>
       must(
-        api.PUT('/api/exercises/{id}/assessment', {
+        api.PUT('/api/parts/{id}/assessment', {
           ...path,
           body: {
             revision,
@@ -53,7 +55,7 @@ function Take({ answer, onClose }: { answer: Schemas['MarkingReply']; onClose: (
         }),
       ),
     onSuccess: async () => {
-      queries.removeQueries({ queryKey: ['exercise', answer.exerciseId] });
+      queries.removeQueries({ queryKey: openedKey(answer.exerciseId) });
       await queries.invalidateQueries();
       onClose();
     },

@@ -42,7 +42,7 @@ function Blind({ answer }: { answer: Schemas['BlindReply'] }) {
       must(api.PUT('/api/marking/blind/{id}', { params: { path: { id: answer.id } }, body })),
     onSuccess: async (_, { done }) => {
       if (!done) return;
-      await queries.invalidateQueries({ queryKey: ['sample', answer.exerciseId] });
+      await queries.invalidateQueries({ queryKey: ['sample'] });
       queries.removeQueries({ queryKey: ['blind', answer.id] });
       queries.removeQueries({ queryKey: ['marking', answer.id] });
       await navigate(`/marking/${answer.id}`);

@@ -46,7 +46,7 @@ export function DecisionRow({ answer, finding, ruling, locked, busy, onRule, onT
   const alike = useQuery({
     queryKey: ['marking', answer, 'alike', finding, ruling],
     queryFn: () =>
-      must(api.GET('/api/marking/answers/{id}/alike', { params: { path: { id: answer }, query: { finding } } })),
+      must(api.GET('/api/marking/work/{id}/alike', { params: { path: { id: answer }, query: { finding } } })),
     enabled: !locked,
     placeholderData: (before) => before,
   });

@@ -4,6 +4,7 @@ import { Link, Navigate, useNavigate, useParams } from 'react-router';
 import { api, isProblem, must, type Schemas } from '../../api/client';
 import { Notes } from '../../differences/Notes';
 import { ScriptWithNotes, type ScriptView } from '../../differences/ScriptWithNotes';
+import { PartTabs } from '../../parts/PartTabs';
 import { show } from '../../ui/marks';
 import { Failed, Loading, messageOf } from '../../ui/states';
 import { partLine } from '../study/DrawPage';
@@ -18,7 +19,7 @@ export default function MarkingPage() {
   const { id } = useParams() as { id: string };
   const answer = useQuery({
     queryKey: ['marking', id],
-    queryFn: () => must(api.GET('/api/marking/answers/{id}', { params: { path: { id } } })),
+    queryFn: () => must(api.GET('/api/marking/work/{id}', { params: { path: { id } } })),
   });
   if (answer.isPending) return <Loading what="the answer" />;
   if (isProblem(answer.error) && answer.error.code === 'blind-first')
@@ -42,19 +43,17 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
   const rule = useMutation({
     mutationFn: ({ finding, ...body }: Schemas['RulingRequest'] & { finding: string }) =>
       must(
-        api.PUT('/api/marking/answers/{id}/rulings', { params: { path: { id: answer.id }, query: { finding } }, body }),
+        api.PUT('/api/marking/work/{id}/rulings', { params: { path: { id: answer.id }, query: { finding } }, body }),
       ),
     onSuccess: keep,
   });
   const takeBack = useMutation({
     mutationFn: (finding: string) =>
-      must(
-        api.DELETE('/api/marking/answers/{id}/rulings', { params: { path: { id: answer.id }, query: { finding } } }),
-      ),
+      must(api.DELETE('/api/marking/work/{id}/rulings', { params: { path: { id: answer.id }, query: { finding } } })),
     onSuccess: keep,
   });
   const goneThrough = useMutation({
-    mutationFn: () => must(api.POST('/api/marking/answers/{id}/gone-through', { params: { path: { id: answer.id } } })),
+    mutationFn: () => must(api.POST('/api/marking/work/{id}/gone-through', { params: { path: { id: answer.id } } })),
     onSuccess: async () => {
       await queries.invalidateQueries({ queryKey: ['home'] });
       await queries.invalidateQueries({ queryKey: ['desk', answer.exerciseId] });
@@ -75,6 +74,17 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
       modelDrawing={answer.modelDrawing}
       modelSentences={answer.modelSentences}
       result={answer.result}
+      tabs={
+        <PartTabs
+          parts={answer.parts.map((part) => ({
+            id: part.workId,
+            title: part.title,
+            line: `${show(part.marks)} marks`,
+          }))}
+          shown={answer.id}
+          onShow={(work) => void navigate(`/marking/${work}`)}
+        />
+      }
       view={view}
       open={open}
       onOpen={setOpen}

@@ -44,12 +44,12 @@ function StandsForSheet({ answer, near, onReply, onClose }: StandsForProps & { o
   const preview = useQuery({
     queryKey: ['marking', answer.id, 'stands-for', model, element, stands.pairs],
     queryFn: () =>
-      must(api.POST('/api/marking/answers/{id}/stands-for/preview', { ...path, body: { model, answer: element } })),
+      must(api.POST('/api/marking/work/{id}/stands-for/preview', { ...path, body: { model, answer: element } })),
     enabled: ready,
   });
   const say = useMutation({
     mutationFn: (body: Schemas['StandsForRequest']) =>
-      must(api.PUT('/api/marking/answers/{id}/stands-for', { ...path, body })),
+      must(api.PUT('/api/marking/work/{id}/stands-for', { ...path, body })),
     onSuccess: (reply) => {
       onReply(reply);
       setElement('');

@@ -7,20 +7,20 @@ import { Asked, Replied } from '../marking/Questions';
 type Query = Schemas['NoteQueryReply'];
 
 interface AskAboutNoteProps {
-  answer: string;
+  work: string;
   finding: string;
   queries: readonly Query[];
   onAsked: (queries: readonly Query[]) => void;
 }
 
 /** What a student asked about a note with what was answered, and the way to ask. */
-export function AskAboutNote({ answer, finding, queries, onAsked }: AskAboutNoteProps) {
+export function AskAboutNote({ work, finding, queries, onAsked }: AskAboutNoteProps) {
   const [asking, setAsking] = useState(false);
   const [text, setText] = useState('');
   const waiting = queries.some((query) => !query.reply);
   const ask = useMutation({
     mutationFn: () =>
-      must(api.POST('/api/study/answers/{id}/queries', { params: { path: { id: answer } }, body: { finding, text } })),
+      must(api.POST('/api/study/work/{id}/queries', { params: { path: { id: work } }, body: { finding, text } })),
     onSuccess: (all) => {
       setAsking(false);
       setText('');

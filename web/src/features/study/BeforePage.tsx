@@ -1,6 +1,7 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useNavigate, useParams } from 'react-router';
-import { api, must } from '../../api/client';
+import { api, must, type Schemas } from '../../api/client';
+import { partName } from '../../parts/PartTabs';
 import { learnedSentences, wantedDrawing } from '../../ui/learned';
 import { show } from '../../ui/marks';
 import { PageHead } from '../../ui/PageHead';
@@ -21,7 +22,7 @@ export default function BeforePage() {
   });
   if (before.isPending) return <Loading what="the exercise" />;
   if (before.isError) return <Failed error={before.error} />;
-  const { part, title, cohort, dueAt } = before.data;
+  const { parts, minutes, title, cohort, dueAt } = before.data;
   const overdue = dueAt ? before.dataUpdatedAt > new Date(dueAt).getTime() : false;
   return (
     <>
@@ -30,12 +31,8 @@ export default function BeforePage() {
         <h1 className="mb-4">{title}</h1>
         <ul className="list-disc pl-5 space-y-1">
           <li>
-            {capital(wantedDrawing(part.learned))}, for {show(part.marks)} marks. {cohort}.
-          </li>
-          <li>
-            {part.minutes
-              ? `You have ${part.minutes} minutes from the moment you start.`
-              : 'There is no limit of time.'}
+            {minutes ? `You have ${minutes} minutes from the moment you start.` : 'There is no limit of time.'} {cohort}
+            .
           </li>
           {dueAt && (
             <li>
@@ -44,21 +41,21 @@ export default function BeforePage() {
                 : `It is due ${moment(dueAt)}.`}
             </li>
           )}
-          {learnedSentences(part.learned).map((sentence) => (
-            <li key={sentence}>{sentence}</li>
-          ))}
-          <li>
-            {part.aids.sentences
-              ? 'Sentences beneath the slate will tell what your drawing says.'
-              : 'While you draw you are told what is drawn, not what it means.'}
-          </li>
-          {part.aids.form && <li>What is wrong with the form of your drawing is told beside it as you draw.</li>}
-          <li>
-            {part.showModelAnswer
-              ? 'With your marks you will see the model answer.'
-              : 'The model answer is not shown afterwards.'}
-          </li>
         </ul>
+        {parts.map((part, at) => (
+          <section key={at} className="mt-4">
+            {parts.length > 1 && (
+              <h2 className="mb-1">
+                {at + 1}. {partName(part.title, at)}
+              </h2>
+            )}
+            <ul className="list-disc pl-5 space-y-1">
+              {toldOf(part).map((sentence) => (
+                <li key={sentence}>{sentence}</li>
+              ))}
+            </ul>
+          </section>
+        ))}
         <p className="mt-4 text-quiet-ink text-pretty">
           What you draw is saved as you draw. You can leave and come back, on another machine too.
         </p>
@@ -68,11 +65,22 @@ export default function BeforePage() {
           </p>
         )}
         <button className="press-button font-work mt-6" disabled={start.isPending} onClick={() => start.mutate()}>
-          {part.minutes ? 'Start the clock' : 'Start drawing'}
+          {minutes ? 'Start the clock' : 'Start drawing'}
         </button>
       </main>
     </>
   );
 }
+
+/** What is asked in a part and what helps while one draws, a sentence each. */
+const toldOf = (part: Schemas['StudentPart']): string[] => [
+  `${capital(wantedDrawing(part.learned))}, for ${show(part.marks)} marks.`,
+  ...learnedSentences(part.learned),
+  part.aids.sentences
+    ? 'Sentences beneath the slate will tell what your drawing says.'
+    : 'While you draw you are told what is drawn, not what it means.',
+  ...(part.aids.form ? ['What is wrong with the form of your drawing is told beside it as you draw.'] : []),
+  part.showModelAnswer ? 'With your marks you will see the model answer.' : 'The model answer is not shown afterwards.',
+];
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

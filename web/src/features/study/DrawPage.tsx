@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useMemo, useState, type ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
 import { placeInQueue } from '../../api/drafting';
@@ -8,12 +8,12 @@ import { heldOf } from '../../keeping/useKeeping';
 import { FormMargin } from '../../script/FormRemarks';
 import { PhraseActions } from '../../script/PhraseActions';
 import { ScenarioSheet } from '../../script/ScenarioSheet';
-import { answerTools } from '../../api/drawingTools';
+import { workTools } from '../../api/drawingTools';
 import { elementsHere, Sentences } from '../../script/Sentences';
 import { useLighting } from '../../script/useLighting';
 import { useReading } from '../../script/useReading';
 import { elementsOf, select, selectOwners } from '../../slate/selection';
-import { isAway } from '../../slate/session';
+import { isAway, type DrawingSession } from '../../slate/session';
 import { SlateSurface } from '../../slate/SlateSurface';
 import { useSlate } from '../../slate/useSlate';
 import type { Learned } from '../../ui/learned';
@@ -21,12 +21,14 @@ import { show } from '../../ui/marks';
 import { Failed, Loading } from '../../ui/states';
 import { usePerson } from '../session/useSession';
 import { Conflict } from './Conflict';
+import { PartTabs } from '../../parts/PartTabs';
+import { useShownPart } from '../../parts/useShownPart';
 import { Earlier } from './Earlier';
 import { HandIn } from './HandIn';
 import { Receipt } from './Receipt';
 import { SignedOut } from './SignedOut';
 import { Stand } from './Stand';
-import { useAnswerSession } from './useAnswerSession';
+import { Keep, useWorkSessions, useWorst } from './workSessions';
 
 /** Where a student draws: the scenario, the slate, the sentences. */
 export default function DrawPage() {
@@ -35,8 +37,8 @@ export default function DrawPage() {
   const answer = useQuery({
     queryKey: ['answer', id],
     queryFn: async () => {
-      const kept = await heldOf(person.id, id);
-      return { reply: await must(api.GET('/api/study/answers/{id}', { params: { path: { id } } })), kept };
+      const reply = await must(api.GET('/api/study/answers/{id}', { params: { path: { id } } }));
+      return { reply, kept: await Promise.all(reply.works.map((work) => heldOf(person.id, work.id))) };
     },
     staleTime: Infinity,
     gcTime: 0,
@@ -47,7 +49,7 @@ export default function DrawPage() {
   return reply.handedInAt ? (
     <Receipt answer={reply} />
   ) : (
-    <DrawingScript key={reply.id} answer={reply} kept={kept} onHandedIn={() => void answer.refetch()} />
+    <AnswerScript key={reply.id} answer={reply} kept={kept} onHandedIn={() => void answer.refetch()} />
   );
 }
 
@@ -59,16 +61,61 @@ export function partLine(part: Schemas['StudentPart'] | Schemas['PartDocument'])
   return `${short[learned.notation ?? 'crows-foot']}${level}, ${show(part.marks ?? '0')} marks`;
 }
 
-interface DrawingScriptProps {
+/** A part in the row of parts. */
+export const tabOf = (id: string, part: Schemas['StudentPart'] | Schemas['PartDocument']) => ({
+  id,
+  title: part.title ?? '',
+  line: partLine(part),
+});
+
+interface AnswerScriptProps {
   answer: Schemas['AnswerReply'];
-  /** What this browser kept of it and the server had not acknowledged. */
-  kept: Kept | null;
+  /** What this browser kept of each part and the server had not acknowledged. */
+  kept: readonly (Kept | null)[];
   onHandedIn: () => void;
 }
 
-function DrawingScript({ answer, kept, onHandedIn }: DrawingScriptProps) {
-  const session = useAnswerSession(answer, kept);
-  const slate = useSlate(session, session.current().state !== 'closed', answer.part.learned);
+/** All parts of an answer: one is shown, and every one is kept and sent. */
+function AnswerScript({ answer, kept, onHandedIn }: AnswerScriptProps) {
+  const sessions = useWorkSessions(answer);
+  const [work, at, show] = useShownPart(answer.works);
+  return (
+    <>
+      {answer.works.map((one, index) => (
+        <Keep key={one.id} session={sessions[index]!} document={one.id} kept={kept[index]!} theirs={one} />
+      ))}
+      <PartScript
+        key={work.id}
+        answer={answer}
+        work={work}
+        sessions={sessions}
+        session={sessions[at]!}
+        tabs={
+          <PartTabs
+            parts={answer.works.map((one) => tabOf(one.id, one.part))}
+            shown={work.id}
+            onShow={(id) => show(answer.works.findIndex((one) => one.id === id))}
+          />
+        }
+        onHandedIn={onHandedIn}
+      />
+    </>
+  );
+}
+
+interface PartScriptProps {
+  answer: Schemas['AnswerReply'];
+  work: Schemas['WorkReply'];
+  sessions: readonly DrawingSession[];
+  /** The one that is shown. */
+  session: DrawingSession;
+  tabs: ReactNode;
+  onHandedIn: () => void;
+}
+
+function PartScript({ answer, work, sessions, session, tabs, onHandedIn }: PartScriptProps) {
+  const slate = useSlate(session, session.current().state !== 'closed', work.part.learned);
+  const worst = useWorst(sessions);
   const [folded, setFolded] = useState(false);
   const [looking, setLooking] = useState(false);
   const [handing, setHanding] = useState<number | null>(null);
@@ -76,21 +123,19 @@ function DrawingScript({ answer, kept, onHandedIn }: DrawingScriptProps) {
   const lighting = useLighting(slate.drawing, elementsOf(slate.selection));
   const read = useCallback(
     (drawing: string) =>
-      must(api.POST('/api/study/answers/{id}/reading', { params: { path: { id: answer.id } }, body: { drawing } })),
-    [answer.id],
+      must(api.POST('/api/study/work/{id}/reading', { params: { path: { id: work.id } }, body: { drawing } })),
+    [work.id],
   );
   const tidying = useMemo(
     () => ({
       ask: (drawing: string, only: string[]) =>
-        must(
-          api.POST('/api/study/answers/{id}/tidy', { params: { path: { id: answer.id } }, body: { drawing, only } }),
-        ),
+        must(api.POST('/api/study/work/{id}/tidy', { params: { path: { id: work.id } }, body: { drawing, only } })),
       before: placeInQueue,
     }),
-    [answer.id],
+    [work.id],
   );
-  const tools = useMemo(() => answerTools(answer.id), [answer.id]);
-  const { aids } = answer.part;
+  const tools = useMemo(() => workTools(work.id), [work.id]);
+  const { aids } = work.part;
   const away = isAway(slate.session_.state);
   const reading = useReading(slate.full, read, away);
 
@@ -118,7 +163,7 @@ function DrawingScript({ answer, kept, onHandedIn }: DrawingScriptProps) {
       ) : (
         <ScenarioSheet
           title={answer.title}
-          line={partLine(answer.part)}
+          line={partLine(work.part)}
           html={answer.scenarioHtml}
           tied={lighting.tied}
           lit={lighting.litPhrases}
@@ -140,12 +185,13 @@ function DrawingScript({ answer, kept, onHandedIn }: DrawingScriptProps) {
         </ScenarioSheet>
       )}
       <main className="middle">
+        {tabs}
         <SlateSurface
           slate={slate}
           label={`Your drawing for ${answer.title}. Press question mark for its keys.`}
           lit={lighting.lit}
           onHover={(element) => lighting.light(element ? [element] : null)}
-          words={answer.part.aids.words ?? false}
+          words={aids.words ?? false}
           tidying={aids.tidyUp === false ? undefined : tidying}
           allowed={{ tools, redraw: aids.redraw ?? false, lifting: aids.lifting ?? false }}
           empty={
@@ -165,16 +211,14 @@ function DrawingScript({ answer, kept, onHandedIn }: DrawingScriptProps) {
             onLight={lighting.light}
             onPick={(sentence) => slate.setSelection(select(...elementsHere(slate.drawing, sentence)))}
             writing={aids.sentences && slate.editable ? { slate, amend: tools.amend } : undefined}
-            empty={
-              answer.part.aids.sentences ? 'What your drawing says will stand here.' : 'What is drawn will stand here.'
-            }
+            empty={aids.sentences ? 'What your drawing says will stand here.' : 'What is drawn will stand here.'}
           />
           <Stand
-            view={slate.session_}
+            view={worst.view}
             endsAt={answer.endsAt ?? null}
             offset={offset}
             onHandIn={() => setHanding(Date.now())}
-            onRetry={() => session.resume()}
+            onRetry={() => sessions.forEach((one) => one.resume())}
           />
         </footer>
       </main>
@@ -191,13 +235,13 @@ function DrawingScript({ answer, kept, onHandedIn }: DrawingScriptProps) {
       <HandIn
         openedAt={handing}
         onClose={() => setHanding(null)}
-        slate={slate}
+        sessions={sessions}
         answer={answer}
         onHandedIn={onHandedIn}
       />
-      {looking && <Earlier answer={answer.id} slate={slate} onClose={() => setLooking(false)} />}
+      {looking && <Earlier work={work.id} slate={slate} onClose={() => setLooking(false)} />}
       <Conflict slate={slate} />
-      <SignedOut session={session} open={slate.session_.state === 'signed-out'} />
+      <SignedOut sessions={sessions} open={worst.view.state === 'signed-out'} />
     </div>
   );
 }

@@ -18,10 +18,10 @@ const reasons: Readonly<Record<Schemas['CheckpointReason'], string>> = {
 };
 
 /** The earlier states of a drawing, and what was set aside: each can be looked at and taken up as one step. */
-export function Earlier({ answer, slate, onClose }: { answer: string; slate: Slate; onClose: () => void }) {
+export function Earlier({ work, slate, onClose }: { work: string; slate: Slate; onClose: () => void }) {
   const states = useQuery({
-    queryKey: ['earlier', answer],
-    queryFn: () => must(api.GET('/api/study/answers/{id}/earlier', { params: { path: { id: answer } } })),
+    queryKey: ['earlier', work],
+    queryFn: () => must(api.GET('/api/study/work/{id}/earlier', { params: { path: { id: work } } })),
     staleTime: 0,
     gcTime: 0,
   });

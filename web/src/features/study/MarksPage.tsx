@@ -1,15 +1,17 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
 import { Notes } from '../../differences/Notes';
 import { ScriptWithNotes, type ScriptView } from '../../differences/ScriptWithNotes';
+import { PartTabs, partName } from '../../parts/PartTabs';
+import { useShownPart } from '../../parts/useShownPart';
 import { show } from '../../ui/marks';
 import { Failed, Loading } from '../../ui/states';
 import { moment } from '../../ui/time';
 import { LineTable } from '../marking/LineTable';
 import { AskAboutNote } from './AskAboutNote';
-import { partLine } from './DrawPage';
+import { partLine, tabOf } from './DrawPage';
 
 /** The marks as released to a student: notes, lines, and, where it is allowed, the model answer over or beside. */
 export default function MarksPage() {
@@ -20,10 +22,39 @@ export default function MarksPage() {
   });
   if (marks.isPending) return <Loading what="your marks" />;
   if (marks.isError) return <Failed error={marks.error} retry={() => void marks.refetch()} />;
-  return <Marks key={marks.data.result.total} id={id} marks={marks.data} />;
+  return <AllMarks id={id} marks={marks.data} />;
 }
 
-function Marks({ id, marks }: { id: string; marks: Schemas['StudentMarksReply'] }) {
+function AllMarks({ id, marks }: { id: string; marks: Schemas['StudentMarksReply'] }) {
+  const [part, at, showPart] = useShownPart(marks.parts);
+  return (
+    <Marks
+      key={`${part.workId} ${part.result.total}`}
+      id={id}
+      marks={marks}
+      part={part}
+      tabs={
+        <PartTabs
+          parts={marks.parts.map((one) => tabOf(one.workId, one.part))}
+          shown={part.workId}
+          onShow={(workId) => showPart(marks.parts.findIndex((one) => one.workId === workId))}
+        />
+      }
+      name={marks.parts.length > 1 ? partName(part.part.title, at) : null}
+    />
+  );
+}
+
+interface MarksProps {
+  id: string;
+  marks: Schemas['StudentMarksReply'];
+  part: Schemas['StudentPartMarks'];
+  tabs: ReactNode;
+  /** What the part is called, where there are several. */
+  name: string | null;
+}
+
+function Marks({ id, marks, part, tabs, name }: MarksProps) {
   const queries = useQueryClient();
   const [view, setView] = useState<ScriptView>('over');
   const [lines, setLines] = useState(false);
@@ -31,20 +62,26 @@ function Marks({ id, marks }: { id: string; marks: Schemas['StudentMarksReply'] 
   return (
     <ScriptWithNotes
       title={marks.title}
-      line={partLine(marks.part)}
+      line={partLine(part.part)}
       scenarioHtml={marks.scenarioHtml}
-      drawing={marks.drawing}
-      modelDrawing={marks.modelDrawing ?? null}
-      result={marks.result}
+      drawing={part.drawing}
+      modelDrawing={part.modelDrawing ?? null}
+      result={part.result}
       view={view}
       open={open}
       onOpen={setOpen}
+      tabs={tabs}
       margin={(placed, levelOf) => (
         <div className="min-h-full flex flex-col">
           <p className="total">
-            <strong>{show(marks.result.total)}</strong> of {show(marks.result.maximum)}
+            <strong>{show(part.result.total)}</strong> of {show(part.result.maximum)}
           </p>
-          {marks.changes.map((change) => (
+          {name !== null && (
+            <p className="text-[14px]">
+              {name}; <strong>{show(marks.total)}</strong> of {show(marks.maximum)} in all parts
+            </p>
+          )}
+          {part.changes.map((change) => (
             <p key={change.at} className="mt-1 text-[14px]">
               Changed from {show(change.before)} to <strong>{show(change.after)}</strong>, {moment(change.at)}.{' '}
               {change.reason !== '' && <q className="font-read italic">{change.reason}</q>}
@@ -54,7 +91,7 @@ function Marks({ id, marks }: { id: string; marks: Schemas['StudentMarksReply'] 
             <button aria-pressed={view === 'over' && !lines} onClick={() => (setView('over'), setLines(false))}>
               over
             </button>
-            {marks.modelDrawing && (
+            {part.modelDrawing && (
               <button aria-pressed={view === 'beside' && !lines} onClick={() => (setView('beside'), setLines(false))}>
                 beside
               </button>
@@ -63,28 +100,33 @@ function Marks({ id, marks }: { id: string; marks: Schemas['StudentMarksReply'] 
               mark lines
             </button>
           </div>
-          {marks.result.restated.map((said) => (
+          {part.result.restated.map((said) => (
             <p key={said} className="text-[13.5px] text-quiet-ink mb-1">
               {said}
             </p>
           ))}
           {lines ? (
-            <LineTable lines={marks.result.lines} placed={placed} onOpen={(note) => (setLines(false), setOpen(note))} />
+            <LineTable lines={part.result.lines} placed={placed} onOpen={(note) => (setLines(false), setOpen(note))} />
           ) : (
             <Notes
-              result={marks.result}
+              result={part.result}
               placed={placed}
               open={open}
               onOpen={setOpen}
               levelOf={view === 'over' ? levelOf : () => null}
               beneath={({ note }) => (
                 <>
-                  <Decided ruling={marks.rulings.find((ruling) => ruling.findingId === note.id)} />
+                  <Decided ruling={part.rulings.find((ruling) => ruling.findingId === note.id)} />
                   <AskAboutNote
-                    answer={id}
+                    work={part.workId}
                     finding={note.id}
-                    queries={marks.queries.filter((query) => query.findingId === note.id)}
-                    onAsked={(queried) => queries.setQueryData(['marks', id], { ...marks, queries: queried })}
+                    queries={part.queries.filter((query) => query.findingId === note.id)}
+                    onAsked={(queried) =>
+                      queries.setQueryData(['marks', id], {
+                        ...marks,
+                        parts: marks.parts.map((one) => (one === part ? { ...one, queries: queried } : one)),
+                      })
+                    }
                   />
                 </>
               )}

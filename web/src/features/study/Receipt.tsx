@@ -1,22 +1,28 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
+import { PartTabs } from '../../parts/PartTabs';
+import { useShownPart } from '../../parts/useShownPart';
 import { closedSession } from '../../slate/closedSession';
 import { SlateSurface } from '../../slate/SlateSurface';
 import { useSlate } from '../../slate/useSlate';
 import { ScenarioSheet } from '../../script/ScenarioSheet';
 import { moment } from '../../ui/time';
-import { partLine } from './DrawPage';
+import { partLine, tabOf } from './DrawPage';
 
-/** After handing in: the receipt, beside the drawing as it was handed in. */
+/** After handing in: the receipt, beside the drawings as they were handed in. */
 export function Receipt({ answer }: { answer: Schemas['AnswerReply'] }) {
-  const [session] = useState(() => closedSession(answer.drawing));
-  const slate = useSlate(session, false);
+  const [work, , show] = useShownPart(answer.works);
   return (
     <div className="script reading" style={{ '--margin-width': '270px' } as React.CSSProperties}>
-      <ScenarioSheet title={answer.title} line={partLine(answer.part)} html={answer.scenarioHtml} />
+      <ScenarioSheet title={answer.title} line={partLine(work.part)} html={answer.scenarioHtml} />
       <main className="middle">
-        <SlateSurface slate={slate} label="Your drawing as handed in" lit={new Set()} words={false} />
+        <PartTabs
+          parts={answer.works.map((one) => tabOf(one.id, one.part))}
+          shown={work.id}
+          onShow={(id) => show(answer.works.findIndex((one) => one.id === id))}
+        />
+        <HandedIn key={work.id} drawing={work.drawing} />
       </main>
       <aside className="margin" aria-label="Receipt">
         <h2>Handed in</h2>
@@ -41,4 +47,10 @@ export function Receipt({ answer }: { answer: Schemas['AnswerReply'] }) {
       </aside>
     </div>
   );
+}
+
+function HandedIn({ drawing }: { drawing: string }) {
+  const [session] = useState(() => closedSession(drawing));
+  const slate = useSlate(session, false);
+  return <SlateSurface slate={slate} label="Your drawing as handed in" lit={new Set()} words={false} />;
 }

@@ -7,7 +7,8 @@ import { PasswordForm } from '../session/SignInPage';
 import { usePerson, useSession } from '../session/useSession';
 
 /** A session that ran out asks for the password over the slate; the drawing stays beneath, and is sent afterwards. */
-export function SignedOut({ session, open }: { session: DrawingSession; open: boolean }) {
+export function SignedOut({ sessions, open }: { sessions: readonly DrawingSession[]; open: boolean }) {
+  const resume = () => sessions.forEach((session) => session.resume());
   const demo = useSession().data?.demo ?? false;
   // Who drew this, whatever the server says of the session now.
   const [person] = useState(usePerson());
@@ -15,9 +16,9 @@ export function SignedOut({ session, open }: { session: DrawingSession; open: bo
     <Sheet open={open} title="Your session has ended">
       <p className="mb-4">What you drew is still here, and is sent as soon as you are signed in again.</p>
       {demo ? (
-        <BeAgain id={person.id} name={person.name} onDone={() => session.resume()} />
+        <BeAgain id={person.id} name={person.name} onDone={resume} />
       ) : (
-        <PasswordForm address={person.email} onDone={() => session.resume()} />
+        <PasswordForm address={person.email} onDone={resume} />
       )}
     </Sheet>
   );

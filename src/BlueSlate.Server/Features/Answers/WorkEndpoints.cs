@@ -1,0 +1,122 @@
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Interchange;
+using BlueSlate.Core.Language;
+using BlueSlate.Core.Notations;
+using BlueSlate.Core.Soundness;
+using BlueSlate.Data;
+using BlueSlate.Server.Features.Drafting;
+using BlueSlate.Server.Features.Drawings;
+using BlueSlate.Server.Features.Exercises;
+using BlueSlate.Server.Features.Marking;
+using BlueSlate.Server.Hosting;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace BlueSlate.Server.Features.Answers;
+
+/// <summary>The work on one part of an answer: save it, read it, arrange it, look at what it was, ask about its notes.</summary>
+public static class WorkEndpoints
+{
+    private const int MostEarlier = 100;
+
+    /// <summary>Maps the endpoints.</summary>
+    public static void Map(RouteGroupBuilder group)
+    {
+        group.MapGet("/work/{id:guid}/earlier", Earlier).ForStudents().Produces<EarlierState[]>();
+        // The update itself asks whose work it is, so that a save needs no question before it.
+        group.MapPut("/work/{id:guid}/drawing", Save).ForSignedIn().Produces<DrawingSavedReply>();
+        group.MapPost("/work/{id:guid}/reading", Read).ForStudents();
+        group.MapPost("/work/{id:guid}/tidy", Tidy).ForStudents().Produces<TidyReply>();
+        group.MapDrawingTools("/work", PartOf, part => part.Aids, route => route.ForStudents());
+        group.MapPost("/work/{id:guid}/queries", NoteQueries.Ask).ForStudents().Produces<NoteQueryReply[]>();
+    }
+
+    private static async Task<IResult> Earlier(
+        Guid id,
+        Access access,
+        BlueSlateContext database,
+        CancellationToken cancellation
+    ) =>
+        await access.OwnWorks().AnyAsync(work => work.Id == id, cancellation)
+            ? TypedResults.Ok(
+                await database
+                    .Checkpoints.AsNoTracking()
+                    .Where(state => state.WorkId == id)
+                    .OrderByDescending(state => state.At)
+                    .Take(MostEarlier)
+                    .Select(state => new EarlierState(state.Id, state.At, state.Reason, state.Revision, state.Drawing))
+                    .ToArrayAsync(cancellation)
+            )
+            : AnswerEndpoints.NoSuchAnswer();
+
+    private static async Task<IResult> Save(
+        Guid id,
+        SaveDrawingRequest request,
+        Access access,
+        AnswerStore store,
+        CancellationToken cancellation
+    )
+    {
+        var (drawing, refusal) = DrawingInput.Read(request.Drawing);
+        return drawing is null
+            ? refusal!
+            : await store.SaveAsync(id, access.AccountId, request.Revision, request.SaveId, drawing, cancellation);
+    }
+
+    private static async Task<Results<Ok<ReadingReply>, ProblemHttpResult>> Read(
+        Guid id,
+        ReadingRequest request,
+        Access access,
+        CancellationToken cancellation
+    )
+    {
+        if (await FindPartAsync(id, access, cancellation) is not { } part)
+        {
+            return AnswerEndpoints.NoSuchAnswer();
+        }
+
+        var (drawing, refusal) = DrawingInput.Read(request.Drawing);
+        if (drawing is null)
+        {
+            return refusal!;
+        }
+
+        var options = part.ToOptions();
+        var reading = Notation.Read(drawing, options);
+        var sentences = part.Aids.Sentences ? SentenceWriter.Write(reading) : DrawnSentenceWriter.Write(drawing);
+        return TypedResults.Ok(
+            new ReadingReply(
+                DrawingWriter.Hash(drawing),
+                [.. sentences.Select(ResultSentence.Of)],
+                part.Aids.Form ? [.. FormRule.Check(reading, options)] : []
+            )
+        );
+    }
+
+    private static async Task<IResult> Tidy(
+        Guid id,
+        TidyRequest request,
+        Access access,
+        DraftingPool pool,
+        CancellationToken cancellation
+    ) =>
+        await FindPartAsync(id, access, cancellation) is not { } part ? AnswerEndpoints.NoSuchAnswer()
+        : !part.Aids.TidyUp ? Problems.NotAllowed("In this exercise drawings are not tidied up.")
+        : await request.AnswerAsync(access.AccountId, pool, cancellation);
+
+    private static async Task<(PartDocument? Part, IResult? Refusal)> PartOf(
+        Guid id,
+        Access access,
+        CancellationToken cancellation
+    ) => await FindPartAsync(id, access, cancellation) is { } part ? (part, null) : (null, AnswerEndpoints.NoSuchAnswer());
+
+    private static async Task<PartDocument?> FindPartAsync(Guid id, Access access, CancellationToken cancellation) =>
+        await access
+            .OwnWorks()
+            .Where(work => work.Id == id)
+            .Select(work => work.Asked!.Document)
+            .FirstOrDefaultAsync(cancellation)
+            is { } document
+            ? ExerciseJson.Read<PartDocument>(document)
+            : null;
+}

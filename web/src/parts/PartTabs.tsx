@@ -1,0 +1,35 @@
+/** A part as it is offered to be shown. */
+export interface PartTab {
+  readonly id: string;
+  readonly title: string;
+  /** What is wanted in it, in a few words. */
+  readonly line: string;
+}
+
+/** What a part is called: by its title, or by its place. */
+export const partName = (title: string, at: number): string => (title === '' ? `Part ${at + 1}` : title);
+
+interface PartTabsProps {
+  parts: readonly PartTab[];
+  shown: string;
+  onShow: (id: string) => void;
+}
+
+/** The parts of an exercise, one of which is shown; nothing where there is only one. */
+export function PartTabs({ parts, shown, onShow }: PartTabsProps) {
+  if (parts.length < 2) return null;
+  return (
+    <nav className="part-tabs" aria-label="Parts of the exercise">
+      {parts.map((part, at) => (
+        <button
+          key={part.id}
+          aria-current={part.id === shown ? 'page' : undefined}
+          title={part.line}
+          onClick={() => onShow(part.id)}
+        >
+          <span className="number">{at + 1}</span> {partName(part.title, at)}
+        </button>
+      ))}
+    </nav>
+  );
+}
