@@ -2,11 +2,11 @@ using System.Diagnostics;
 using System.Globalization;
 using System.Text.Json;
 using BlueSlate.Core;
-using BlueSlate.Core.Checking;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Marking;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Subjects.Concepts.Checking;
 
 namespace BlueSlate.Bench;
 

@@ -1,9 +1,9 @@
 using System.Text.Json;
-using BlueSlate.Core.Checking;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Marking;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Subjects.Concepts.Checking;
 using BlueSlate.Data;
 using Microsoft.AspNetCore.Identity;
 

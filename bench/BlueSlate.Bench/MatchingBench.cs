@@ -1,8 +1,8 @@
 using System.Collections.Immutable;
 using System.Diagnostics;
 using System.Globalization;
-using BlueSlate.Core.Concepts;
-using BlueSlate.Core.Matching;
+using BlueSlate.Core.Subjects.Concepts.Matching;
+using BlueSlate.Core.Subjects.Concepts.Model;
 
 namespace BlueSlate.Bench;
 

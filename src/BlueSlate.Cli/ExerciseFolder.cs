@@ -1,11 +1,9 @@
 using System.Collections.Immutable;
 using System.Text.Json;
 using BlueSlate.Core;
-using BlueSlate.Core.Checking;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Marking;
-using BlueSlate.Core.Notations;
 
 namespace BlueSlate.Cli;
 
@@ -55,9 +53,8 @@ internal sealed class ExerciseFolder
         }
 
         var options = part.ToOptions();
-        var scheme = assessment.Scheme?.ToScheme()
-            ?? SchemeDeriver.Derive(FactList.Of(Notation.Read(model, options), options), part.Marks);
-        return new Assessor(model, options, assessment.ToTolerances(), scheme, assessment.ToTerms());
+        var scheme = assessment.Scheme?.ToScheme() ?? SchemeDeriver.Derive(model, options, part.Marks);
+        return new Assessor(model, options, assessment.ToTolerances(), scheme, assessment.ToTerms(options));
     }
 
     private static T Parse<T>(string path)

@@ -1,10 +1,9 @@
+using System.Collections.Immutable;
 using System.Text;
 using BlueSlate.Core;
-using BlueSlate.Core.Checking;
-using BlueSlate.Core.Concepts;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Marking;
-using BlueSlate.Core.Populations;
 using BlueSlate.Guide.Examples;
 
 namespace BlueSlate.Guide;
@@ -43,7 +42,7 @@ public static class FindingsGuide
         page.AppendLine();
         page.AppendLine("| the model answer says | the answer says |");
         page.AppendLine("|---|---|");
-        page.AppendLine($"| {Cell(assessor.Model)} | {Cell(assessment.Reading)} |");
+        page.AppendLine($"| {Cell(assessor.Subject.Sentences(example.Model, example.Options))} | {Cell(assessment.Sentences)} |");
         page.AppendLine();
         page.AppendLine($"> **{finding.Headline}** {finding.There} Wanted: {finding.Wanted} {finding.Why}");
         page.AppendLine();
@@ -53,7 +52,7 @@ public static class FindingsGuide
         }
     }
 
-    private static void AppendTable(StringBuilder page, ExamplePopulation example)
+    private static void AppendTable(StringBuilder page, Example example)
     {
         page.AppendLine(
             example.Kind switch
@@ -74,11 +73,8 @@ public static class FindingsGuide
         page.AppendLine();
     }
 
-    private static string Cell(Reading reading)
-    {
-        var sentences = SentenceWriter.Write(reading);
-        return sentences.IsEmpty
+    private static string Cell(ImmutableArray<Sentence> sentences) =>
+        sentences.IsEmpty
             ? "*nothing*"
             : string.Join("<br>", sentences.Select(sentence => sentence.Text.Replace("|", "\\|", StringComparison.Ordinal)));
-    }
 }

@@ -1,12 +1,13 @@
-using BlueSlate.Core.Checking;
-using BlueSlate.Core.Checking.Findings.NotationFaults;
-using BlueSlate.Core.Checking.Kinds;
-using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Marking;
-using BlueSlate.Core.Matching;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Subjects.Concepts.Checking;
+using BlueSlate.Core.Subjects.Concepts.Checking.Findings.NotationFaults;
+using BlueSlate.Core.Subjects.Concepts.Checking.Kinds;
+using BlueSlate.Core.Subjects.Concepts.Matching;
+using BlueSlate.Core.Subjects.Concepts.Model;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests;
@@ -65,8 +66,8 @@ public sealed class AddingTests
     public void A_kind_of_fact_is_one_class()
     {
         var options = new NotationOptions(Level.Conceptual);
-        var terms = ExerciseTerms.Usual with { Kinds = [.. FactKind.All, new NeighboursFact()] };
-        var facts = FactList.Of(Notation.Read(Model, options), options, terms.Kinds);
+        var terms = ExerciseTerms.Usual with { Kinds = [.. ConceptFactKind.All, new NeighboursFact()] };
+        var facts = Subject.Of(options).Prepare(Model, options, terms, Tolerances.None).Facts;
         facts.Select(fact => fact.Id).ShouldContain("neighbours:b1");
         var scheme = SchemeDeriver.Derive(facts, 20);
         scheme.Lines.ShouldContain(line => line.Title == "Neighbours of Visit");
@@ -86,10 +87,15 @@ public sealed class AddingTests
     [Fact]
     public void Every_kind_of_fact_is_found_by_its_type_alone()
     {
-        var types = typeof(FactKind).Assembly.GetTypes().Where(type => type.IsSubclassOf(typeof(FactKind)) && !type.IsAbstract);
-        FactKind.All.Select(kind => kind.GetType()).ShouldBe(types, ignoreOrder: true);
-        FactKind.All.Select(kind => kind.Name).ShouldBeUnique();
-        typeof(FactKinds).GetProperties().Select(property => property.GetValue(null)).ShouldBe(FactKind.All, ignoreOrder: true);
+        var types = typeof(ConceptFactKind)
+            .Assembly.GetTypes()
+            .Where(type => type.IsSubclassOf(typeof(ConceptFactKind)) && !type.IsAbstract);
+        ConceptFactKind.All.Select(kind => kind.GetType()).ShouldBe(types, ignoreOrder: true);
+        ConceptFactKind.All.Select(kind => kind.Name).ShouldBeUnique();
+        typeof(FactKinds)
+            .GetProperties()
+            .Select(property => property.GetValue(null))
+            .ShouldBe(ConceptFactKind.All, ignoreOrder: true);
     }
 
     [Fact]
@@ -129,7 +135,7 @@ public sealed class AddingTests
         return new Leftovers(ours, theirs, map, [], []) { Attributes = new AttributePlacer(ours, theirs) };
     }
 
-    private sealed class NameInCapitals : FindingKind
+    private sealed class NameInCapitals : ConceptFindingKind
     {
         public override string Code => "name-in-capitals";
 
@@ -156,7 +162,7 @@ public sealed class AddingTests
     }
 
     // How many others an entity is tied to: a kind that nobody wants, from outside the core.
-    private sealed record NeighboursFact() : FactKind("neighbours", 50)
+    private sealed record NeighboursFact() : ConceptFactKind("neighbours", 50)
     {
         public override IEnumerable<Fact> OfEntity(EntityType entity, FactScope scope) =>
             [New(entity.Id, entity.Id, $"neighbours of {entity.Name}", Count(scope.Model, entity.Id))];

@@ -1,9 +1,9 @@
 using System.Text.Json;
-using BlueSlate.Core.Checking;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Marking;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Subjects.Concepts.Checking;
 
 namespace BlueSlate.Core.Tests;
 
@@ -34,7 +34,7 @@ internal static class DemoExercises
         var (model, options) = (Load($"{folder}/model.json"), part.ToOptions());
         var scheme = assessment.Scheme?.ToScheme()
             ?? SchemeDeriver.Derive(FactList.Of(Notation.Read(model, options), options), part.Marks);
-        return new Assessor(model, options, assessment.ToTolerances(), scheme, assessment.ToTerms());
+        return new Assessor(model, options, assessment.ToTolerances(), scheme, assessment.ToTerms(options));
     }
 
     /// <summary>What the class of an exercise has learned about its notation.</summary>

@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
 using System.Globalization;
-using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Subjects.Concepts.Model;
 using CsCheck;
 
 namespace BlueSlate.Core.Tests;

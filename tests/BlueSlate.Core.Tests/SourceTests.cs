@@ -7,7 +7,7 @@ public sealed class SourceTests
 {
     private const int Longest = 140;
 
-    private static readonly string Root = Path.Combine(AppContext.BaseDirectory, "..", "..", "..", "..", "..");
+    internal static readonly string Root = Path.Combine(AppContext.BaseDirectory, "..", "..", "..", "..", "..");
 
     [Theory]
     [InlineData("src")]

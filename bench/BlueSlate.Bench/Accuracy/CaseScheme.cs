@@ -1,8 +1,8 @@
-using BlueSlate.Core.Checking;
-using BlueSlate.Core.Checking.Kinds;
-using BlueSlate.Core.Concepts;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Marking;
+using BlueSlate.Core.Subjects.Concepts.Checking.Kinds;
+using BlueSlate.Core.Subjects.Concepts.Model;
 
 namespace BlueSlate.Bench.Accuracy;
 

@@ -1,4 +1,4 @@
-using BlueSlate.Core.Checking;
+using BlueSlate.Core.Judging;
 
 namespace BlueSlate.Bench.Accuracy;
 

@@ -1,12 +1,12 @@
 using System.Collections.Immutable;
 using System.Text.Json;
 using BlueSlate.Core;
-using BlueSlate.Core.Checking;
-using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Marking;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Subjects.Concepts.Checking;
+using BlueSlate.Core.Subjects.Concepts.Model;
 
 namespace BlueSlate.Bench.Seeded;
 

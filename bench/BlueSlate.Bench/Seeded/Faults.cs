@@ -1,6 +1,6 @@
 using System.Collections.Immutable;
-using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Subjects.Concepts.Model;
 
 namespace BlueSlate.Bench.Seeded;
 

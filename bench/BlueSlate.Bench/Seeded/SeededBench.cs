@@ -1,7 +1,7 @@
 using System.Globalization;
-using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Subjects.Concepts.Model;
 
 namespace BlueSlate.Bench.Seeded;
 

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using BlueSlate.Core.Judging;
 
 namespace BlueSlate.Core.Drawings;
 
@@ -6,7 +7,7 @@ namespace BlueSlate.Core.Drawings;
 /// What is on a slate, as drawn: an immutable value that carries no meaning. What it says is
 /// decided by a notation's reader. All ids are unique within the drawing.
 /// </summary>
-public sealed record Drawing(ImmutableArray<Sheet> Sheets)
+public sealed record Drawing(ImmutableArray<Sheet> Sheets) : IDocument
 {
     /// <summary>Which element was drawn from which phrase of the scenario.</summary>
     public ImmutableArray<Tie> Ties { get; init; } = [];

@@ -1,9 +1,8 @@
 using System.Collections.Immutable;
-using BlueSlate.Core.Checking;
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Marking;
-using BlueSlate.Core.Matching;
 using BlueSlate.Core.Notations;
 
 namespace BlueSlate.Core.Interchange;
@@ -190,7 +189,7 @@ public sealed record AssessmentDocument
     public ImmutableArray<VariantDocument> Variants { get; init; } = [];
 
     /// <summary>The exercise's own words and ways of drawing as values of the core.</summary>
-    public ExerciseTerms ToTerms() =>
+    public ExerciseTerms ToTerms(WorkOptions options) =>
         new(
             Restatements ?? ImmutableSortedDictionary<string, Standing>.Empty,
             SameWords.IsDefaultOrEmpty && WordsApart.IsDefaultOrEmpty
@@ -203,7 +202,7 @@ public sealed record AssessmentDocument
                 :
                 [
                     .. Variants.Select(variant =>
-                        DrawingReader.Read(variant.Drawing).Drawing
+                        Subject.Of(options).Parse(variant.Drawing)
                         ?? throw new InvalidOperationException($"The further model answer “{variant.Title}” cannot be read.")
                     ),
                 ],

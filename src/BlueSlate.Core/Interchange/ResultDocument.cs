@@ -1,9 +1,7 @@
 using System.Collections.Immutable;
-using BlueSlate.Core.Checking;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Marking;
-using BlueSlate.Core.Matching;
-using BlueSlate.Core.Populations;
 
 namespace BlueSlate.Core.Interchange;
 
@@ -76,37 +74,10 @@ public sealed record ResultDocument
                     verdict.Drawn
                 )),
             ],
-            Restated =
-            [
-                .. assessment
-                    .Comparison.Correspondence.Restated.Where(match => match.Standing == Standing.Same && !match.Holding.IsEmpty)
-                    .Select(match => match.Said),
-            ],
-            Counterparts = CounterpartsOf(assessment.Comparison),
-            Sentences = [.. SentenceWriter.Write(assessment.Reading).Select(ResultSentence.Of)],
+            Restated = assessment.Comparison.SaidAnotherWay,
+            Counterparts = assessment.Comparison.Counterparts,
+            Sentences = [.. assessment.Sentences.Select(ResultSentence.Of)],
         };
-
-    private static ImmutableSortedDictionary<string, string> CounterpartsOf(Comparison comparison)
-    {
-        var pairs = ImmutableSortedDictionary.CreateBuilder<string, string>(StringComparer.Ordinal);
-        foreach (var (id, match) in comparison.Correspondence.Entities)
-        {
-            pairs[id] = match.AnswerId;
-        }
-
-        foreach (var (id, match) in comparison.Correspondence.Attributes)
-        {
-            pairs[id] = match.AnswerId;
-        }
-
-        foreach (var (id, match) in comparison.Correspondence.Relationships)
-        {
-            pairs[id] = match.AnswerId;
-            pairs.AddRange(match.Roles);
-        }
-
-        return pairs.ToImmutable();
-    }
 }
 
 /// <summary>One line of the scheme and what it earned.</summary>
@@ -147,7 +118,7 @@ public sealed record ResultNote(
     ImmutableArray<ResultConsequence> Consequences
 )
 {
-    internal static ResultNote Of(Note note, ExamplePopulation? example) =>
+    internal static ResultNote Of(Note note, Example? example) =>
         new(
             note.Finding.Id,
             note.Finding.Code,

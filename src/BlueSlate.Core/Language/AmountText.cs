@@ -1,6 +1,6 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
-using BlueSlate.Core.Concepts;
+using BlueSlate.Core.Subjects.Concepts.Model;
 
 namespace BlueSlate.Core.Language;
 

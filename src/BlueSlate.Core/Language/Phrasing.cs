@@ -1,4 +1,4 @@
-using BlueSlate.Core.Concepts;
+using BlueSlate.Core.Subjects.Concepts.Model;
 
 namespace BlueSlate.Core.Language;
 

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
-using BlueSlate.Core.Concepts;
+using BlueSlate.Core.Judging;
+using BlueSlate.Core.Subjects.Concepts.Model;
 
 namespace BlueSlate.Core.Language;
 
@@ -284,7 +285,7 @@ public static class SentenceWriter
         var pieces = new PieceList();
         pieces.AddList([.. set.Subtypes.Select(link => (names[link.EntityId], link.Id))], " and ");
         pieces.Add(set.Subtypes.Length == 1 ? " is a kind of " : " are kinds of ");
-        pieces.Add(names[set.SupertypeId], set.Id.Contains('~', StringComparison.Ordinal) ? null : set.Id);
+        pieces.Add(names[set.SupertypeId], ConceptId.Of(set.Id).Facet is null ? set.Id : null);
         var markers = new[]
         {
             set.Disjoint switch

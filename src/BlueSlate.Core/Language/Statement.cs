@@ -1,5 +1,5 @@
 using System.Collections.Immutable;
-using BlueSlate.Core.Concepts;
+using BlueSlate.Core.Subjects.Concepts.Model;
 
 namespace BlueSlate.Core.Language;
 

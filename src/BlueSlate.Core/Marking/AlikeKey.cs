@@ -1,6 +1,6 @@
 using System.Security.Cryptography;
 using System.Text;
-using BlueSlate.Core.Checking;
+using BlueSlate.Core.Judging;
 
 namespace BlueSlate.Core.Marking;
 
@@ -22,7 +22,7 @@ public static class AlikeKey
         var facts = note.AllFactIds.Select(id =>
             verdicts.TryGetValue(id, out var verdict) ? $"{id}\t{verdict.Kind}\t{verdict.InModelTerms}" : id
         );
-        var more = note.Finding.Extras.Select(id => extras.TryGetValue(id, out var extra) ? ExtraKey.Of(extra, comparison) : "");
+        var more = note.Finding.Extras.Select(id => extras.TryGetValue(id, out var extra) ? comparison.KeyOf(extra) : "");
         var text = string.Join(
             '\n',
             [note.Finding.Code, .. facts.Order(StringComparer.Ordinal), .. more.Order(StringComparer.Ordinal)]

@@ -1,5 +1,5 @@
 using System.Collections.Immutable;
-using BlueSlate.Core.Checking;
+using BlueSlate.Core.Judging;
 
 namespace BlueSlate.Core.Marking;
 

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
-using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Judging;
+using BlueSlate.Core.Subjects.Concepts.Model;
 
 namespace BlueSlate.Core.Notations;
 
@@ -29,7 +30,7 @@ internal sealed class DrawingBuilder(ConceptModel model)
     {
         // A concept that shares its element's id with others goes by a name of its own, so that the same concepts always have
         // the same ids.
-        var wanted = conceptId?.Replace('~', '.').Replace('/', '.');
+        var wanted = conceptId is null ? null : ConceptId.Of(conceptId).AsElement().Replace('/', '.');
         if (wanted is { Length: > 0 and <= DrawingLimits.Id } && used.Add(wanted))
         {
             return wanted;

@@ -1,6 +1,6 @@
 using System.Collections.Immutable;
-using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Subjects.Concepts.Model;
 
 namespace BlueSlate.Core.Notations;
 

@@ -1,4 +1,6 @@
 using System.Collections.Immutable;
+using System.Text.Json.Serialization;
+using BlueSlate.Core.Judging;
 
 namespace BlueSlate.Core.Notations;
 
@@ -22,8 +24,15 @@ public enum CountStyle
 /// <param name="Level">Conceptual: no foreign keys, many-to-many allowed. Logical: foreign keys shown, many-to-many
 /// resolved.</param>
 /// <param name="Notation">The notation's name: <c>chen</c>, <c>crows-foot</c> or <c>uml</c>.</param>
-public sealed record NotationOptions(Level Level, string Notation = NotationNames.CrowsFoot)
+public sealed record NotationOptions(Level Level, string Notation = NotationNames.CrowsFoot) : WorkOptions
 {
+    /// <summary>The name of the subject whose work is drawn in these notations.</summary>
+    public const string Concepts = "concepts";
+
+    /// <inheritdoc />
+    [JsonIgnore]
+    public override string SubjectName => Concepts;
+
     /// <summary>Boxes of one name on several sheets are one thing.</summary>
     public bool OneNameIsOneElement { get; init; }
 

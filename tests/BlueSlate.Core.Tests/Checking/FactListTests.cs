@@ -1,7 +1,8 @@
-using BlueSlate.Core.Checking;
-using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Subjects.Concepts.Checking;
+using BlueSlate.Core.Subjects.Concepts.Checking.Kinds;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Checking;

@@ -1,7 +1,8 @@
-using BlueSlate.Core.Checking;
-using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Subjects.Concepts.Checking;
+using BlueSlate.Core.Subjects.Concepts.Checking.Kinds;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Checking;
@@ -27,7 +28,7 @@ public sealed class FactSymbolTests
             var ends = model
                 .Sheets[0]
                 .Lines.ToDictionary(line => line.From.On.Id!, line => $"{line.Id}/from", StringComparer.Ordinal);
-            string At(FactKind kind) =>
+            string At(ConceptFactKind kind) =>
                 kind.SymbolOf(
                     FactList.Of(reading, options).Single(fact => fact.Kind == kind && fact.ConceptId == guide.Id),
                     reading,
@@ -46,7 +47,9 @@ public sealed class FactSymbolTests
         {
             var options = new NotationOptions(level);
             var reading = Notation.Read(model, options);
-            FactList.Of(reading, options).ShouldAllBe(fact => fact.Kind.SymbolOf(fact, reading, options) == fact.ConceptId);
+            FactList
+                .Of(reading, options)
+                .ShouldAllBe(fact => ((ConceptFactKind)fact.Kind).SymbolOf(fact, reading, options) == fact.ConceptId);
         }
     }
 }

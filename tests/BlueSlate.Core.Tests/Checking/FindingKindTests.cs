@@ -1,4 +1,4 @@
-using BlueSlate.Core.Checking;
+using BlueSlate.Core.Judging;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Checking;

@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
 using System.Text.RegularExpressions;
-using BlueSlate.Core.Checking;
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Judging;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Checking;

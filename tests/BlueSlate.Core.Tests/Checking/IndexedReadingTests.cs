@@ -1,8 +1,9 @@
 using System.Collections.Immutable;
-using BlueSlate.Core.Checking;
-using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Subjects.Concepts.Checking;
+using BlueSlate.Core.Subjects.Concepts.Model;
 using CsCheck;
 using Shouldly;
 

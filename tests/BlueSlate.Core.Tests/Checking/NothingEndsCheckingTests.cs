@@ -169,7 +169,7 @@ public sealed class NothingEndsCheckingTests
         }
 
         assessment.Sheet.Total.ShouldBeLessThanOrEqualTo(assessment.Sheet.Maximum);
-        _ = Assessor.Sentences(assessment.Reading);
+        _ = assessment.Sentences;
         return assessment;
     }
 }

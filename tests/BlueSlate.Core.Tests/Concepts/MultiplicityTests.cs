@@ -1,4 +1,5 @@
-using BlueSlate.Core.Concepts;
+using BlueSlate.Core.Judging;
+using BlueSlate.Core.Subjects.Concepts.Model;
 using CsCheck;
 using Shouldly;
 

@@ -1,8 +1,9 @@
-using BlueSlate.Core.Checking;
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Marking;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Subjects.Concepts.Checking;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Language;

@@ -1,5 +1,6 @@
-using BlueSlate.Core.Concepts;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
+using BlueSlate.Core.Subjects.Concepts.Model;
 using CsCheck;
 using Shouldly;
 

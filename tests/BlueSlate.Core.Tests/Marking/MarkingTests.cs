@@ -1,9 +1,9 @@
 using System.Collections.Immutable;
-using BlueSlate.Core.Checking;
-using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Marking;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Subjects.Concepts.Checking.Kinds;
 using CsCheck;
 using Shouldly;
 

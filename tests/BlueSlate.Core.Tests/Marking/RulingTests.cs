@@ -1,6 +1,6 @@
 using System.Collections.Immutable;
-using BlueSlate.Core.Checking;
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Marking;
 using BlueSlate.Core.Notations;
 using Shouldly;

@@ -1,4 +1,5 @@
-using BlueSlate.Core.Matching;
+using BlueSlate.Core.Judging;
+using BlueSlate.Core.Subjects.Concepts.Matching;
 using CsCheck;
 using Shouldly;
 

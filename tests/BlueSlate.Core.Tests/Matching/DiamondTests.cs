@@ -1,6 +1,6 @@
-using BlueSlate.Core.Matching;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Notations;
-using BlueSlate.Core.Populations;
+using BlueSlate.Core.Subjects.Concepts.Matching;
 using BlueSlate.Core.Tests.Markups;
 using Shouldly;
 

@@ -1,8 +1,9 @@
 using System.Text.Json;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
-using BlueSlate.Core.Matching;
+using BlueSlate.Core.Subjects.Concepts.Matching;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Matching;

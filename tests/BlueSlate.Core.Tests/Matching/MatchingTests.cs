@@ -1,8 +1,8 @@
-using BlueSlate.Core.Checking;
-using BlueSlate.Core.Checking.Kinds;
 using BlueSlate.Core.Drawings;
-using BlueSlate.Core.Matching;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Subjects.Concepts.Checking.Kinds;
+using BlueSlate.Core.Subjects.Concepts.Matching;
 using BlueSlate.Core.Tests.Markups;
 using Shouldly;
 

@@ -1,5 +1,6 @@
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
-using BlueSlate.Core.Matching;
+using BlueSlate.Core.Subjects.Concepts.Matching;
 using CsCheck;
 using Shouldly;
 

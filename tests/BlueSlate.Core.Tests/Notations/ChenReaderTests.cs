@@ -1,6 +1,7 @@
-using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Subjects.Concepts.Model;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Notations;

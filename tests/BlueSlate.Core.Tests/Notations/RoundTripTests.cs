@@ -1,7 +1,8 @@
-using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Subjects.Concepts.Model;
 using CsCheck;
 using Shouldly;
 

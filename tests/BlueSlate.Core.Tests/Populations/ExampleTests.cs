@@ -1,8 +1,8 @@
 using System.Collections.Frozen;
-using BlueSlate.Core.Checking;
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Notations;
-using BlueSlate.Core.Populations;
+using BlueSlate.Core.Subjects.Concepts.Populations;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Populations;
@@ -186,12 +186,12 @@ public sealed class ExampleTests
                     var assessment = assessor.Assess(answer, []);
                     foreach (var finding in assessment.Findings.Where(finding => finding.Code == code))
                     {
-                        var example = assessment.ExampleOf(finding).ShouldNotBeNull($"{name} {code} {seed}");
+                        var example = assessment.ExampleOf(finding).ShouldBeOfType<ExamplePopulation>($"{name} {code} {seed}");
                         var facts = assessment
                             .Comparison.Verdicts.Where(verdict => finding.Claims.Contains(verdict.Fact.Id))
                             .Select(verdict => verdict.Fact.ConceptId)
                             .ToFrozenSet();
-                        var broken = PopulationRules.Broken(assessor.Model.Model, example.Whole).ToList();
+                        var broken = PopulationRules.Broken(assessment.Comparison.Model.Model, example.Whole).ToList();
                         broken.ShouldAllBe(rule => facts.Contains(rule.ConceptId), $"{name} {code} {seed}");
                         (broken.Count > 0).ShouldBe(example.Kind == ExampleKind.AllowedAsDrawn, $"{name} {code} {seed}");
                         example.Table.Rows.ShouldAllBe(row => row.Length == example.Table.Columns.Length);
@@ -223,13 +223,17 @@ public sealed class ExampleTests
     private static ExamplePopulation Example(string code, FindingExample example)
     {
         var assessment = Exercise.Of(example.Model, example).Assess(example.Answer, []);
-        return assessment.ExampleOf(assessment.Findings.First(finding => finding.Code == code)).ShouldNotBeNull();
+        return assessment
+            .ExampleOf(assessment.Findings.First(finding => finding.Code == code))
+            .ShouldBeOfType<ExamplePopulation>();
     }
 
     private static ExamplePopulation Example(string code, Drawing model, Drawing answer, params Tolerance[] tolerances)
     {
         var assessment = Exercise.Of(model, Level.Conceptual, tolerances).Assess(answer, []);
-        return assessment.ExampleOf(assessment.Findings.First(finding => finding.Code == code)).ShouldNotBeNull();
+        return assessment
+            .ExampleOf(assessment.Findings.First(finding => finding.Code == code))
+            .ShouldBeOfType<ExamplePopulation>();
     }
 
     private static string Table(ExamplePopulation example) =>

@@ -1,7 +1,8 @@
-using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Notations;
-using BlueSlate.Core.Populations;
+using BlueSlate.Core.Subjects.Concepts.Model;
+using BlueSlate.Core.Subjects.Concepts.Populations;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Populations;

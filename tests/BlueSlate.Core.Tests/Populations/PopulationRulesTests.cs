@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
-using BlueSlate.Core.Concepts;
-using BlueSlate.Core.Populations;
+using BlueSlate.Core.Judging;
+using BlueSlate.Core.Subjects.Concepts.Model;
+using BlueSlate.Core.Subjects.Concepts.Populations;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Populations;

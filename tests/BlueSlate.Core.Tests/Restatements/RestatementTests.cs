@@ -1,7 +1,7 @@
-using BlueSlate.Core.Checking;
-using BlueSlate.Core.Checking.Kinds;
-using BlueSlate.Core.Matching;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Subjects.Concepts.Checking.Kinds;
+using BlueSlate.Core.Subjects.Concepts.Matching;
 using CsCheck;
 using Shouldly;
 

@@ -1,8 +1,8 @@
-using BlueSlate.Core.Checking;
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Marking;
-using BlueSlate.Core.Matching;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Subjects.Concepts.Checking;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Restatements;
@@ -257,7 +257,7 @@ public sealed class StandingTests
 
     [Fact]
     public void Every_restatement_says_what_it_is_in_words_of_its_own() =>
-        Assessor.Restatements(Uml).Select(one => one.Title).ShouldBeUnique();
+        Subject.Of(Uml).OtherWays(Uml).Select(one => one.Title).ShouldBeUnique();
 
     [Fact]
     public void What_is_usual_depends_on_the_level_and_the_notation()
@@ -265,10 +265,10 @@ public sealed class StandingTests
         Usual(Chen, "composite-by-parts").ShouldBe(Standing.InPart);
         Usual(CrowsFoot, "composite-by-parts").ShouldBe(Standing.Same);
         Usual(new NotationOptions(Level.Logical), "linking-entity-by-many-to-many").ShouldBe(Standing.Different);
-        Assessor.Restatements(Chen).ShouldNotContain(one => one.Code == "enumeration-by-lookup");
+        Subject.Of(Chen).OtherWays(Chen).ShouldNotContain(one => one.Code == "enumeration-by-lookup");
 
         static Standing Usual(NotationOptions options, string code) =>
-            Assessor.Restatements(options).First(one => one.Code == code).Usual;
+            Subject.Of(options).OtherWays(options).First(one => one.Code == code).Usual;
     }
 
     private static Assessment Assess(Case one, Standing? standing)

@@ -1,5 +1,6 @@
-using BlueSlate.Core.Concepts;
-using BlueSlate.Core.Soundness;
+using BlueSlate.Core.Judging;
+using BlueSlate.Core.Subjects.Concepts.Model;
+using BlueSlate.Core.Subjects.Concepts.Soundness;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Soundness;

@@ -1,6 +1,7 @@
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Notations;
-using BlueSlate.Core.Soundness;
+using BlueSlate.Core.Subjects.Concepts.Soundness;
 using CsCheck;
 using Shouldly;
 

@@ -1,8 +1,8 @@
 using System.Collections.Immutable;
 using System.Globalization;
-using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Language;
+using BlueSlate.Core.Subjects.Concepts.Model;
 
 namespace BlueSlate.Core.Notations.Chen;
 

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
-using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Judging;
+using BlueSlate.Core.Subjects.Concepts.Model;
 
 namespace BlueSlate.Core.Notations.Chen;
 
@@ -59,10 +60,10 @@ internal sealed class SpecialisationReader(ChenSheet sheet)
         for (var i = 0; i < supers.Count; i++)
         {
             // With several supertypes the links belong to the first; each further one has links of its own.
-            var links = subs.Select(seen => new SubtypeLink(i == 0 ? seen.Line.Id : $"{seen.Line.Id}~{i + 1}", seen.Far!.Id));
+            var links = subs.Select(seen => new SubtypeLink(ConceptId.At(seen.Line.Id, i), seen.Far!.Id));
             specialisations.Add(
                 new Specialisation(
-                    i == 0 ? circle.Id : $"{circle.Id}~{i + 1}",
+                    ConceptId.At(circle.Id, i),
                     supers[i].Far!.Id,
                     [.. links],
                     disjoint,

@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
 using System.Globalization;
-using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Subjects.Concepts.Model;
 
 namespace BlueSlate.Core.Notations.CrowsFoot;
 

@@ -1,7 +1,8 @@
 using System.Collections.Immutable;
 using System.Globalization;
-using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Judging;
+using BlueSlate.Core.Subjects.Concepts.Model;
 
 namespace BlueSlate.Core.Notations.CrowsFoot;
 
@@ -120,7 +121,7 @@ internal static class RowReader
                 [
                     .. name[(open + 1)..^1]
                         .Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)
-                        .Select((part, i) => new AttributePart($"{row.Id}~{i + 1}", part)),
+                        .Select((part, i) => new AttributePart(new ConceptId(row.Id, $"{i + 1}").ToString(), part)),
                 ],
             }
             : row;

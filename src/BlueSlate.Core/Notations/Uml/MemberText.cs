@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
-using BlueSlate.Core.Concepts;
+using BlueSlate.Core.Subjects.Concepts.Model;
+using Counts = BlueSlate.Core.Subjects.Concepts.Model.Multiplicity;
 
 namespace BlueSlate.Core.Notations.Uml;
 
@@ -78,7 +79,7 @@ internal sealed record MemberText
             (bareType, written) = (bareType[(collection.Length + 1)..^1].Trim(), written ?? "*");
         }
 
-        var readable = written is null || Concepts.Multiplicity.TryRead(written, out _);
+        var readable = written is null || Counts.TryRead(written, out _);
         return new MemberText
         {
             Name = bareName.Trim(),
@@ -86,7 +87,7 @@ internal sealed record MemberText
             Type = bareType,
             Default = value.Trim(),
             Multiplicity = written,
-            Count = written is not null && Concepts.Multiplicity.TryRead(written, out var count) ? count : new Count(1, 1),
+            Count = written is not null && Counts.TryRead(written, out var count) ? count : new Count(1, 1),
             Unreadable = readable ? null : written,
         };
     }

@@ -1,6 +1,6 @@
 using System.Collections.Immutable;
-using BlueSlate.Core.Checking;
 using BlueSlate.Core.Interchange;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Marking;
 
 namespace BlueSlate.Server.Features.Answers;

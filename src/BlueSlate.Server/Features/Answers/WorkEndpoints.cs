@@ -2,7 +2,7 @@ using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Notations;
-using BlueSlate.Core.Soundness;
+using BlueSlate.Core.Subjects.Concepts.Soundness;
 using BlueSlate.Data;
 using BlueSlate.Server.Features.Drafting;
 using BlueSlate.Server.Features.Drawings;

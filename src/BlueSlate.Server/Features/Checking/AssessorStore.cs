@@ -1,7 +1,7 @@
 using System.Collections.Concurrent;
 using BlueSlate.Core;
-using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
+using BlueSlate.Core.Judging;
 using BlueSlate.Data;
 using BlueSlate.Server.Features.Exercises;
 
@@ -30,10 +30,10 @@ public sealed class AssessorStore
     /// <summary>An assessor that is not kept.</summary>
     public static Assessor Prepare(QuestionPart asked, AssessmentRevision assessment)
     {
-        var part = ExerciseJson.Read<PartDocument>(asked.Document);
+        var options = ExerciseJson.Read<PartDocument>(asked.Document).ToOptions();
         var document = ExerciseJson.Read<AssessmentDocument>(assessment.Assessment);
-        var model = DrawingReader.Read(assessment.Model).Drawing
+        var model = Subject.Of(options).Parse(assessment.Model)
             ?? throw new InvalidOperationException("A stored model answer cannot be read.");
-        return new Assessor(model, part.ToOptions(), document.ToTolerances(), document.Scheme!.ToScheme(), document.ToTerms());
+        return new Assessor(model, options, document.ToTolerances(), document.Scheme!.ToScheme(), document.ToTerms(options));
     }
 }

@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using BlueSlate.Core;
-using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Marking;
 using BlueSlate.Data;
 using Microsoft.EntityFrameworkCore;
@@ -224,10 +223,10 @@ public sealed partial class WorkAssessment(BlueSlateContext database, AssessorSt
         IReadOnlyList<StandsFor>? stands = null
     )
     {
-        var drawing = DrawingReader.Read(work.Drawing).Drawing
-            ?? throw new InvalidOperationException("A stored drawing cannot be read.");
+        var document = assessor.Subject.Parse(work.Drawing)
+            ?? throw new InvalidOperationException("A stored document cannot be read.");
         var assessment = assessor.AssessAs(
-            drawing,
+            document,
             (stands ?? work.Stands).ToImmutableDictionary(
                 row => row.ModelElement,
                 row => row.AnswerElement,

@@ -1,10 +1,8 @@
 using System.Security.Cryptography;
 using System.Text.Json;
-using BlueSlate.Core.Checking;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Marking;
-using BlueSlate.Core.Notations;
 using BlueSlate.Data;
 using BlueSlate.Drafting;
 using BlueSlate.Server.Features.Answers;
@@ -227,7 +225,7 @@ public sealed class DemoSeed(BlueSlateContext database, string folder, TimeProvi
         )!;
         var model = await DrawingAsync(Path.Combine(folder, "model.json"));
         var options = part.ToOptions();
-        var derived = SchemeDeriver.Derive(FactList.Of(Notation.Read(model, options), options), part.Marks);
+        var derived = SchemeDeriver.Derive(model, options, part.Marks);
         return new NewPart(
             part,
             model,

@@ -1,8 +1,8 @@
-using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Subjects.Concepts.Model;
 using BlueSlate.Drafting.Painting;
 using BlueSlate.Drafting.Worker;
 using BlueSlate.Server.Features.Drafting;

@@ -1,6 +1,6 @@
 using BlueSlate.Core.Interchange;
-using BlueSlate.Core.Matching;
-using BlueSlate.Core.Soundness;
+using BlueSlate.Core.Judging;
+using BlueSlate.Core.Subjects.Concepts.Soundness;
 using BlueSlate.Data;
 
 namespace BlueSlate.Server.Features.Exercises;

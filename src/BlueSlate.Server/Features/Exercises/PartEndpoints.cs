@@ -1,11 +1,10 @@
 using BlueSlate.Core;
-using BlueSlate.Core.Checking;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
-using BlueSlate.Core.Language;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Marking;
 using BlueSlate.Core.Notations;
-using BlueSlate.Core.Soundness;
+using BlueSlate.Core.Subjects.Concepts.Soundness;
 using BlueSlate.Data;
 using BlueSlate.Server.Features.Drafting;
 using BlueSlate.Server.Features.Drawings;
@@ -57,7 +56,7 @@ public static class PartEndpoints
             new PartReply(asked.Revision, document),
             new TextDocument(model.Revision, model.Text),
             new AssessmentReply(assessment.Revision, ExerciseJson.Read<AssessmentDocument>(assessment.Text)),
-            Assessor.Restatements(document.ToOptions())
+            Subject.Of(document.ToOptions()).OtherWays(document.ToOptions())
         );
     }
 
@@ -122,11 +121,9 @@ public static class PartEndpoints
         }
 
         var document = ExerciseJson.Read<PartDocument>(Document(part, DocumentKind.Part).Text);
-        var model = DrawingReader.Read(Document(part, DocumentKind.Model).Text).Drawing!;
         var options = document.ToOptions();
-        return TypedResults.Ok(
-            SchemeDocument.Of(SchemeDeriver.Derive(FactList.Of(Notation.Read(model, options), options), document.Marks))
-        );
+        var model = Subject.Of(options).Parse(Document(part, DocumentKind.Model).Text)!;
+        return TypedResults.Ok(SchemeDocument.Of(SchemeDeriver.Derive(model, options, document.Marks)));
     }
 
     private static async Task<Results<Ok<FactsReply>, ProblemHttpResult>> Read(
@@ -148,23 +145,22 @@ public static class PartEndpoints
         }
 
         var options = part.ToOptions();
-        var reading = Notation.Read(drawing, options);
+        var subject = Subject.Of(options);
+        var model = subject.Prepare(drawing, options, ExerciseTerms.Usual, Tolerances.None);
         return TypedResults.Ok(
             new FactsReply(
                 DrawingWriter.Hash(drawing),
                 [
-                    .. FactList
-                        .Of(reading, options)
-                        .Select(fact => new FactReply(
-                            fact.Id,
-                            fact.Kind.Name,
-                            fact.Kind.SymbolOf(fact, reading, options),
-                            fact.Title,
-                            fact.Value
-                        )),
+                    .. model.Facts.Select(fact => new FactReply(
+                        fact.Id,
+                        fact.Kind.Name,
+                        model.SymbolOf(fact),
+                        fact.Title,
+                        fact.Value
+                    )),
                 ],
-                [.. SentenceWriter.Write(reading).Select(ResultSentence.Of)],
-                [.. FormRule.Check(reading, options)]
+                [.. subject.Sentences(drawing, options).Select(ResultSentence.Of)],
+                [.. FormRule.Check(Notation.Read(drawing, options), options)]
             )
         );
     }

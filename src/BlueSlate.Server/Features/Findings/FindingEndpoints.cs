@@ -1,4 +1,4 @@
-using BlueSlate.Core.Checking;
+using BlueSlate.Core.Judging;
 using BlueSlate.Server.Hosting;
 
 namespace BlueSlate.Server.Features.Findings;

@@ -1,7 +1,5 @@
-using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
-using BlueSlate.Core.Language;
-using BlueSlate.Core.Notations;
+using BlueSlate.Core.Judging;
 using BlueSlate.Data;
 using BlueSlate.Server.Features.Answers;
 using BlueSlate.Server.Features.Checking;
@@ -24,8 +22,9 @@ public sealed class MarkingPage(
     public async Task<MarkingReply> OfAsync(Guid id, CancellationToken cancellation)
     {
         var result = await assessment.RunAsync(id, cancellation);
-        var (work, answer, model) = (result.Work, result.Work.Answer!, result.Assessment.ModelDrawing);
+        var (work, answer, model) = (result.Work, result.Work.Answer!, result.Assessment.ModelAnswer);
         var part = ExerciseJson.Read<PartDocument>(work.Asked!.Document);
+        var subject = Subject.Of(part.ToOptions());
         var rows = await desk.WorksOfPartAsync(work.PartId, cancellation);
         var at = Array.FindIndex(rows, row => row.Id == id);
         var released = work.Released is { } sheet ? new ReleasedMark(StoredMarks.Read(sheet.Total), sheet.ReleasedAt) : null;
@@ -45,9 +44,9 @@ public sealed class MarkingPage(
             renderer.Render(work.Asked.Question!.Scenario),
             part,
             work.Drawing,
-            DrawingWriter.WriteText(model),
+            subject.Write(model),
             ResultDocument.Of(result.Assessment, work.DrawingHash),
-            [.. SentenceWriter.Write(Notation.Read(model, part.ToOptions())).Select(ResultSentence.Of)],
+            [.. subject.Sentences(model, part.ToOptions()).Select(ResultSentence.Of)],
             RulingReply.Of(result),
             StandReply.Of(result),
             at > 0 ? rows[at - 1].Id : null,

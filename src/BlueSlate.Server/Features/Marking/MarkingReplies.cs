@@ -1,5 +1,6 @@
 using BlueSlate.Core;
 using BlueSlate.Core.Interchange;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Marking;
 using BlueSlate.Server.Features.Checking;
 
@@ -136,12 +137,19 @@ public sealed record DoubtReply(bool IsOpen, Rational Lowest, Rational Highest, 
             assessment.Doubt.IsOpen,
             assessment.Doubt.Lowest,
             assessment.Doubt.Highest,
-            [.. assessment.Doubt.Unsure.Select(id => assessment.Comparison.Model.Model.Entity(id).Name)]
+            [
+                .. assessment
+                    .Comparison.ModelThings.Where(thing => assessment.Doubt.Unsure.Contains(thing.Id))
+                    .Select(thing => thing.Name),
+            ]
         );
 }
 
 /// <summary>An entity, or an attribute with its owner.</summary>
-public sealed record ThingReply(string Id, string Name, string? Owner);
+public sealed record ThingReply(string Id, string Name, string? Owner)
+{
+    internal static ThingReply Of(NamedThing thing) => new(thing.Id, thing.Name, thing.OwnerId);
+}
 
 /// <summary>What stands for an element of the model answer, by whom, and why.</summary>
 public sealed record StandsForReply(string Model, string Answer, string Reason, bool Said);
@@ -155,25 +163,15 @@ public sealed record StandReply(ThingReply[] Model, ThingReply[] Answer, StandsF
         var comparison = work.Assessment.Comparison;
         var said = work.Work.Stands.Select(row => row.ModelElement).ToHashSet(StringComparer.Ordinal);
         return new StandReply(
-            [.. Rulings.Things(comparison.Model.Model)],
-            [.. Rulings.Things(comparison.Answer.Model)],
+            [.. comparison.ModelThings.Select(ThingReply.Of)],
+            [.. comparison.AnswerThings.Select(ThingReply.Of)],
             [
-                .. comparison
-                    .Correspondence.Entities.Select(pair => new StandsForReply(
-                        pair.Key,
-                        pair.Value.AnswerId,
-                        pair.Value.Reason,
-                        said.Contains(pair.Key)
-                    ))
-                    .Concat(
-                        comparison.Correspondence.Attributes.Select(pair => new StandsForReply(
-                            pair.Key,
-                            pair.Value.AnswerId,
-                            "",
-                            said.Contains(pair.Key)
-                        ))
-                    )
-                    .OrderBy(pair => pair.Model, StringComparer.Ordinal),
+                .. comparison.StandIns.Select(pair => new StandsForReply(
+                    pair.ModelId,
+                    pair.AnswerId,
+                    pair.Reason,
+                    said.Contains(pair.ModelId)
+                )),
             ]
         );
     }

@@ -1,5 +1,5 @@
-using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
+using BlueSlate.Core.Judging;
 using BlueSlate.Data;
 using BlueSlate.Server.Features.Audit;
 using BlueSlate.Server.Features.Checking;
@@ -157,18 +157,21 @@ public sealed class Releasing(
     }
 
     /// <summary>The sheet of work as it stands, everything by value.</summary>
-    internal static FrozenSheet Freeze(CheckedWork result) =>
-        new(
+    internal static FrozenSheet Freeze(CheckedWork result)
+    {
+        var part = ExerciseJson.Read<PartDocument>(result.Work.Asked!.Document);
+        return new FrozenSheet(
             result.Work.Answer!.Exercise!.Title,
-            result.Work.Asked!.Question!.Scenario,
-            ExerciseJson.Read<PartDocument>(result.Work.Asked.Document),
+            result.Work.Asked.Question!.Scenario,
+            part,
             result.Work.Drawing,
-            DrawingWriter.WriteText(result.Assessment.ModelDrawing),
+            Subject.Of(part.ToOptions()).Write(result.Assessment.ModelAnswer),
             ResultDocument.Of(result.Assessment, result.Work.DrawingHash),
             RulingReply.Of(result),
             result.Work.Asked.Question.Number,
             result.Revision.Number
         );
+    }
 
     private static string WhyUndecided(DeskWork work) =>
         work.State switch

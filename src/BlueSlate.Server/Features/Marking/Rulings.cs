@@ -1,4 +1,3 @@
-using BlueSlate.Core.Concepts;
 using BlueSlate.Core.Marking;
 using BlueSlate.Data;
 using BlueSlate.Server.Features.Audit;
@@ -245,8 +244,8 @@ public sealed class Rulings(
     }
 
     private static bool AreThere(CheckedWork own, StandsForRequest request) =>
-        Things(own.Assessment.Comparison.Model.Model).Any(thing => thing.Id == request.Model)
-        && (request.Answer is null || Things(own.Assessment.Comparison.Answer.Model).Any(thing => thing.Id == request.Answer));
+        own.Assessment.Comparison.ModelThings.Any(thing => thing.Id == request.Model)
+        && (request.Answer is null || own.Assessment.Comparison.AnswerThings.Any(thing => thing.Id == request.Answer));
 
     private static IReadOnlyList<StandsFor> WithThat(CheckedWork own, StandsForRequest request) =>
         [
@@ -263,14 +262,6 @@ public sealed class Rulings(
                 ]
                 : Array.Empty<StandsFor>(),
         ];
-
-    /// <summary>The entities of a reading and their attributes, each by the name of its owner too.</summary>
-    public static IEnumerable<ThingReply> Things(ConceptModel model) =>
-        model.Entities.SelectMany(entity =>
-            entity
-                .Attributes.Select(attribute => new ThingReply(attribute.Id, attribute.Name, entity.Id))
-                .Prepend(new ThingReply(entity.Id, entity.Name, null))
-        );
 
     private async Task<(CheckedWork Own, Note? Note)> NoteAsync(Guid workId, string finding, CancellationToken cancellation)
     {

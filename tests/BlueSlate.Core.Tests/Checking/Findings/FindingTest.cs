@@ -1,4 +1,4 @@
-using BlueSlate.Core.Checking;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Notations;
 using BlueSlate.Core.Tests.Markups;
 using Shouldly;

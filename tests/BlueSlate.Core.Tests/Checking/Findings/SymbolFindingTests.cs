@@ -1,5 +1,5 @@
-using BlueSlate.Core.Checking;
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Notations;
 using BlueSlate.Core.Tests.Markups;
 using Shouldly;

@@ -1,0 +1,15 @@
+namespace BlueSlate.Core.Judging;
+
+/// <summary>What somebody hands in for one part, as written or drawn. What it means is its subject's to say.</summary>
+public interface IDocument
+{
+    /// <summary>Whether there is nothing in it.</summary>
+    bool IsBlank { get; }
+}
+
+/// <summary>What a class has learned of the ways of writing or drawing its work. Every subject has its own.</summary>
+public abstract record WorkOptions
+{
+    /// <summary>The name of the subject whose work it is.</summary>
+    public abstract string SubjectName { get; }
+}

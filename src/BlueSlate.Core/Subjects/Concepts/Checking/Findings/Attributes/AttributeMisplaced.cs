@@ -1,0 +1,43 @@
+using BlueSlate.Core.Judging;
+using BlueSlate.Core.Language;
+using BlueSlate.Core.Subjects.Concepts.Checking.Kinds;
+
+namespace BlueSlate.Core.Subjects.Concepts.Checking.Findings.Attributes;
+
+internal sealed class AttributeMisplaced : ConceptFindingKind
+{
+    public override string Code => "attribute-misplaced";
+
+    public override string Title => "Attribute at the wrong entity";
+
+    public override string Help =>
+        "The fact is drawn, but with something that it is not a fact about. Ask: of what is there exactly one such value?";
+
+    public override int Rank => 20;
+
+    public override IEnumerable<Finding> Find(Evidence evidence) =>
+        evidence
+            .Comparison.Bad(FactKinds.Attribute)
+            .Where(verdict => verdict.Kind == VerdictKind.Wrong)
+            .Select(verdict =>
+            {
+                var (owner, attribute) = evidence.ModelAttribute(verdict.Fact.ConceptId);
+                var (drawnOwner, drawn) = evidence.AnswerAttribute(verdict.AnswerId!);
+                return new Finding
+                {
+                    Id = IdFor(attribute.Id),
+                    Code = Code,
+                    Tag = Tag.Moved,
+                    Headline =
+                        $"{Phrasing.Capital(Phrasing.InText(drawn.Name))} stands at {drawnOwner.Name}; it belongs to {owner.Name}.",
+                    There = $"{drawnOwner.Name} has {Phrasing.One(drawn.Name)}.",
+                    Wanted = $"{owner.Name} has it.",
+                    Why =
+                        $"As drawn, each {Phrasing.InText(drawnOwner.Name)} has one {Phrasing.InText(drawn.Name)}, "
+                        + $"whatever its {Phrasing.Several(owner.Name)}.",
+                    Claims = evidence.BadFactsOf(attribute.Id),
+                    ModelElements = [attribute.Id],
+                    AnswerElements = [drawn.Id],
+                };
+            });
+}

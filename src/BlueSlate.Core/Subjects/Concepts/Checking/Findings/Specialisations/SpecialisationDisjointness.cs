@@ -1,0 +1,44 @@
+using BlueSlate.Core.Judging;
+using BlueSlate.Core.Language;
+using BlueSlate.Core.Subjects.Concepts.Checking.Kinds;
+
+namespace BlueSlate.Core.Subjects.Concepts.Checking.Findings.Specialisations;
+
+internal sealed class SpecialisationDisjointness : ConceptFindingKind
+{
+    public override string Code => "specialisation-disjointness";
+
+    public override string Title => "Disjoint and overlapping mixed up";
+
+    public override string Help => "Ask: can one thing be both at once? If not, the subtypes are disjoint; if so, they overlap.";
+
+    public override int Rank => 30;
+
+    public override IEnumerable<Finding> Find(Evidence evidence) =>
+        evidence
+            .Comparison.Bad(FactKinds.Disjoint)
+            .Where(verdict => verdict.AnswerId is not null)
+            .Select(verdict =>
+            {
+                var set = evidence.ModelSet(verdict.Fact.ConceptId);
+                var super = evidence.ModelEntity(set.SupertypeId).Name;
+                var one = Phrasing.One(super);
+                var subs = Phrasing.List([
+                    .. set.Subtypes.Select(link => Phrasing.InText(evidence.ModelEntity(link.EntityId).Name)),
+                ]);
+                return AboutFact(
+                    verdict,
+                    Tag.Differs,
+                    headline: set.Disjoint == true
+                        ? $"{Phrasing.Capital(one)} is at most one of {subs}."
+                        : $"{Phrasing.Capital(one)} may be several of {subs} at once.",
+                    there: verdict.Drawn.Length > 0
+                        ? $"{Phrasing.Capital(subs)} are drawn as {verdict.Drawn}."
+                        : $"Nothing says whether the subtypes of {Phrasing.InText(super)} overlap.",
+                    wanted: $"{Phrasing.Capital(verdict.Fact.Value)} beneath {super}.",
+                    why: set.Disjoint == true
+                        ? $"As drawn, {one} could be kept as {(set.Subtypes.Length == 2 ? "both" : "all of")} {subs} together."
+                        : $"As drawn, {one} that is two of {subs} could not be kept as both."
+                );
+            });
+}

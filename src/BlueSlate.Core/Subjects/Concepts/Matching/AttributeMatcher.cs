@@ -1,0 +1,139 @@
+using BlueSlate.Core.Language;
+
+namespace BlueSlate.Core.Subjects.Concepts.Matching;
+
+/// <summary>
+/// Which attribute of one entity stands for which of another, best pairs first. One matcher serves one pair of sides and one
+/// thread.
+/// </summary>
+internal sealed class AttributeMatcher
+{
+    /// <summary>Below this likeness two attributes of matched entities are different ones.</summary>
+    public const double Sureness = 0.6;
+
+    private readonly Trust trust;
+    private readonly AttributeSorts model;
+    private readonly AttributeSorts answer;
+
+    // For each sort of the answer's attributes how alike those of the model answer are.
+    private readonly double[][] likeness;
+    private readonly List<(double Value, int Model, int Answer)> candidates = [];
+    private readonly List<(int Model, int Answer)> pairs = [];
+
+    public AttributeMatcher(Side model, Side answer, Trust trust)
+    {
+        this.trust = trust;
+        (this.model, this.answer) = (model.Sorts, answer.Sorts);
+        likeness = [.. this.answer.Examples.Select(model.Likenesses.OfAttribute)];
+    }
+
+    /// <summary>Pairs of indexes into two entities' attributes.</summary>
+    public (int Model, int Answer)[] Pairs(int modelEntity, int answerEntity)
+    {
+        Cost(modelEntity, answerEntity);
+        return [.. pairs];
+    }
+
+    /// <summary>The cost that the best pairing of two entities' attributes leaves.</summary>
+    public double Cost(int modelEntity, int answerEntity)
+    {
+        var (ours, theirs) = (model.Of[modelEntity], answer.Of[answerEntity]);
+        candidates.Clear();
+        pairs.Clear();
+        for (var j = 0; j < theirs.Length; j++)
+        {
+            var row = likeness[theirs[j]];
+            for (var i = 0; i < ours.Length; i++)
+            {
+                if (row[ours[i]] >= Sureness)
+                {
+                    candidates.Add((row[ours[i]], i, j));
+                }
+            }
+        }
+
+        candidates.Sort(
+            static (a, b) =>
+                a.Value != b.Value ? b.Value.CompareTo(a.Value)
+                : a.Model != b.Model ? a.Model.CompareTo(b.Model)
+                : a.Answer.CompareTo(b.Answer)
+        );
+        Span<bool> takenModel = stackalloc bool[ours.Length];
+        Span<bool> takenAnswer = stackalloc bool[theirs.Length];
+        var (cost, everyday) = (0.0, 0);
+        foreach (var (value, i, j) in candidates)
+        {
+            if (takenModel[i] || takenAnswer[j])
+            {
+                continue;
+            }
+
+            takenModel[i] = takenAnswer[j] = true;
+            pairs.Add((i, j));
+            cost += (1 - value) * Costs.AttributeMissing;
+            everyday += model.Examples[ours[i]].IsEveryday && answer.Examples[theirs[j]].IsEveryday ? 1 : 0;
+            cost += model.Examples[ours[i]].InKey == answer.Examples[theirs[j]].InKey ? 0 : Costs.KeyDiffers;
+        }
+
+        // What neither name tells may still be meant as one.
+        int mine = ours.Length - pairs.Count,
+            others = theirs.Length - pairs.Count,
+            both = Math.Min(mine, others);
+        cost +=
+            (both * trust.StrangeAttribute)
+            + (trust.MindsForm ? OtherForms(ours, theirs, takenModel, takenAnswer) * Costs.FormDiffers : 0);
+        cost += (mine - both) * Costs.AttributeMissing;
+        cost += (others - both) * Costs.AttributeExtra;
+        Everyday = everyday;
+        return cost;
+    }
+
+    /// <summary>How many of the pairs that were found last are called what attributes of anything are called.</summary>
+    public int Everyday { get; private set; }
+
+    // How many of those left over find none of their own form.
+    private int OtherForms(int[] ours, int[] theirs, ReadOnlySpan<bool> takenModel, ReadOnlySpan<bool> takenAnswer)
+    {
+        var left = new List<NamedAttribute>();
+        for (var j = 0; j < theirs.Length; j++)
+        {
+            if (!takenAnswer[j])
+            {
+                left.Add(answer.Examples[theirs[j]]);
+            }
+        }
+
+        var strange = 0;
+        for (var i = 0; i < ours.Length; i++)
+        {
+            if (!takenModel[i] && left.FindIndex(other => WeakLikeness.SameForm(model.Examples[ours[i]], other)) is var at)
+            {
+                strange += at < 0 ? 1 : 0;
+                if (at >= 0)
+                {
+                    left.RemoveAt(at);
+                }
+            }
+        }
+
+        return strange;
+    }
+
+    /// <summary>How alike two attributes are, from 0 to 1.</summary>
+    public static double Likeness(NamedAttribute a, NamedAttribute b)
+    {
+        var value = NameSimilarity.OfBare(a.Name, a.Bare, b.Name, b.Bare).Value;
+        if (value < 0.95 && a.InKey && b.InKey && NameSimilarity.AlikeAsKeys(a.Bare, b.Bare))
+        {
+            value = 0.95;
+        }
+
+        // Two columns that differ in being foreign keys are the same only by name.
+        var sameNature = a.Attribute.ForeignKey is null == b.Attribute.ForeignKey is null;
+        value = sameNature ? value : value * 0.95;
+        var (first, second) = (a.Attribute, b.Attribute);
+        return value < 1 && (first.Multivalued != second.Multivalued || first.Parts.IsEmpty != second.Parts.IsEmpty)
+            ? value * 0.97
+            : value;
+    }
+}

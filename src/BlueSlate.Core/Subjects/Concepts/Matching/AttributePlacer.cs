@@ -1,0 +1,338 @@
+using System.Collections.Immutable;
+using BlueSlate.Core.Language;
+using BlueSlate.Core.Subjects.Concepts.Model;
+
+namespace BlueSlate.Core.Subjects.Concepts.Matching;
+
+/// <summary>
+/// Decides which attribute of an answer stands for which of the model answer, surest first: by name at owners that correspond,
+/// keys by being keys, foreign keys by their relationship, then by name at another owner (moved), and what is then left at
+/// corresponding owners by weaker signs together, as an optimal assignment.
+/// </summary>
+internal sealed class AttributePlacer(Side model, Side answer)
+{
+    private const double MovedSureness = 0.9;
+    private const double WeakSureness = 0.42;
+    private const double OtherForm = 0.5;
+
+    private readonly Dictionary<string, AttributeMatch> found = new(StringComparer.Ordinal);
+    private readonly HashSet<string> taken = new(StringComparer.Ordinal);
+    private readonly HashSet<string> used = new(StringComparer.Ordinal);
+    private readonly List<(AttributeOwner Model, AttributeOwner Answer)> owners = [];
+
+    /// <summary>Attributes that only repeat the key of a neighbour: what is foreign keys in all but their mark.</summary>
+    public ImmutableHashSet<string> InDisguise { get; private set; } = [];
+
+    public ImmutableDictionary<string, AttributeMatch> Found => found.ToImmutableDictionary(StringComparer.Ordinal);
+
+    /// <summary>Two owners that stand for each other, with the pairs of their attributes that are alike by name.</summary>
+    public void Near(string modelOwner, string answerOwner, IEnumerable<(int Model, int Answer)>? pairs = null)
+    {
+        var (ours, theirs) = (model.Owners[modelOwner], answer.Owners[answerOwner]);
+        owners.Add((ours, theirs));
+        foreach (var (i, j) in pairs ?? ByName(ours, theirs))
+        {
+            if (!IsOneOfItsParts(ours.Attributes[i], theirs.Attributes[j], theirs))
+            {
+                Match(ours.Attributes[i], theirs.Attributes[j], theirs, false);
+            }
+        }
+    }
+
+    // Beside a last name, a first name is no name as a whole.
+    private static bool IsOneOfItsParts(NamedAttribute whole, NamedAttribute drawn, AttributeOwner owner)
+    {
+        if (whole.Attribute.Parts.Length < 2 || !drawn.Attribute.Parts.IsEmpty)
+        {
+            return false;
+        }
+
+        var parts = whole
+            .Attribute.Parts.Select(part => Name.Of($"{part.Name} {whole.Attribute.Name}").Key)
+            .ToHashSet(StringComparer.Ordinal);
+        return parts.Contains(drawn.Bare.Key) && owner.Attributes.Count(attribute => parts.Contains(attribute.Bare.Key)) > 1;
+    }
+
+    /// <summary>Sets aside what restatements have taken up.</summary>
+    public void Take(IEnumerable<RestatedMatch> restated)
+    {
+        foreach (var match in restated)
+        {
+            Take(match.Uses.Where(id => !match.Owners.Any(owner => owner.Answer == id)), match.Holding);
+        }
+    }
+
+    /// <summary>Sets aside attributes that are accounted for otherwise.</summary>
+    public void Take(IEnumerable<string> ofAnswer, IEnumerable<string> ofModel)
+    {
+        used.UnionWith(ofAnswer);
+        taken.UnionWith(ofModel);
+    }
+
+    /// <summary>
+    /// Keys that were invented: of an entity whose counterpart has none but what it inherits or gets from those that it links,
+    /// the one attribute that is its key and stands for nothing.
+    /// </summary>
+    public ImmutableHashSet<string> Surrogates() =>
+        [
+            .. owners
+                .Where(pair => !pair.Model.Attributes.Any(attribute => attribute.InKey && attribute.Attribute.ForeignKey is null))
+                .Select(pair => SoleKey(pair.Answer))
+                .OfType<NamedAttribute>()
+                .Where(IsFreeAnswer)
+                .Select(attribute => attribute.Attribute.Id),
+        ];
+
+    /// <summary>
+    /// Two sole keys of corresponding owners stand for each other whatever they are called, unless a like name is at hand.
+    /// </summary>
+    public void Keys()
+    {
+        foreach (var (ours, theirs) in owners)
+        {
+            if (SoleKey(ours) is { } mine && SoleKey(theirs) is { } other && IsFree(mine) && IsFreeAnswer(other))
+            {
+                Match(mine, other, theirs, false);
+            }
+        }
+    }
+
+    /// <summary>Foreign keys of one relationship stand for each other, whatever their columns are called.</summary>
+    public void ForeignKeys(IReadOnlyDictionary<string, RelationshipMatch> relationships)
+    {
+        foreach (var (ours, theirs) in owners)
+        {
+            foreach (
+                var column in ours.Attributes.Where(column =>
+                    column.Attribute.ForeignKeys.Any(key => key.RelationshipId is not null) && IsFree(column)
+                )
+            )
+            {
+                var wanted = column
+                    .Attribute.ForeignKeys.Select(key =>
+                        key.RelationshipId is null ? null : relationships.GetValueOrDefault(key.RelationshipId)?.AnswerId
+                    )
+                    .OfType<string>()
+                    .ToList();
+                var other = theirs.Attributes.FirstOrDefault(candidate =>
+                    IsFreeAnswer(candidate) && wanted.Exists(candidate.Attribute.RefersAlong)
+                );
+                if (other is not null)
+                {
+                    Match(column, other, theirs, false);
+                }
+            }
+        }
+    }
+
+    /// <summary>Attributes under their own name at an owner where they do not belong.</summary>
+    public void Moved()
+    {
+        var known = owners.Select(pair => pair.Answer.Id).ToHashSet(StringComparer.Ordinal);
+        var loose = answer
+            .Owners.Values.Where(owner => known.Contains(owner.Id))
+            .SelectMany(owner =>
+                owner
+                    .Attributes.Where(attribute => attribute.Attribute.ForeignKey is null && IsFreeAnswer(attribute))
+                    .Select(attribute => (Owner: owner, Attribute: attribute))
+            )
+            .OrderBy(candidate => candidate.Owner.Name.Key, StringComparer.Ordinal)
+            .ToList();
+        foreach (var owner in model.Owners.Values)
+        {
+            foreach (
+                var attribute in owner.Attributes.Where(attribute => attribute.Attribute.ForeignKey is null && IsFree(attribute))
+            )
+            {
+                var best = loose
+                    .Where(candidate =>
+                        IsFreeAnswer(candidate.Attribute) && !InDisguise.Contains(candidate.Attribute.Attribute.Id)
+                    )
+                    .Select(candidate =>
+                        (
+                            candidate.Owner,
+                            candidate.Attribute,
+                            Value: NameSimilarity
+                                .OfAttributes(attribute.Name, owner.Name, candidate.Attribute.Name, owner.Name)
+                                .Value
+                        )
+                    )
+                    .Where(candidate =>
+                        candidate.Value >= MovedSureness
+                        && (!IsEveryday(attribute.Name, owner.Name, candidate.Attribute.Name) || IsBelow(owner, candidate.Owner))
+                    )
+                    .OrderByDescending(candidate => candidate.Value)
+                    .FirstOrDefault();
+                if (best.Attribute is not null)
+                {
+                    Match(attribute, best.Attribute, best.Owner, true);
+                }
+            }
+        }
+    }
+
+    /// <summary>
+    /// What is left at corresponding owners, by weaker signs; where the drawings agree all over, as many as are left on both
+    /// sides are meant as each other.
+    /// </summary>
+    public void Weak(bool sameStructure)
+    {
+        foreach (var (ours, theirs) in owners)
+        {
+            var left = ours.Attributes.Where(attribute => attribute.Attribute.ForeignKey is null && IsFree(attribute)).ToList();
+            var right = theirs
+                .Attributes.Where(attribute =>
+                    attribute.Attribute.ForeignKey is null
+                    && IsFreeAnswer(attribute)
+                    && !InDisguise.Contains(attribute.Attribute.Id)
+                )
+                .ToList();
+            if (left.Count == 0 || right.Count == 0)
+            {
+                continue;
+            }
+
+            var sureness = sameStructure && left.Count == right.Count ? 0 : WeakSureness;
+            var alone = left.Count == 1 && right.Count == 1 ? WeakLikeness.OnlyOnesLeft : 0;
+            var cost = new double[left.Count, right.Count + left.Count];
+            for (var i = 0; i < left.Count; i++)
+            {
+                for (var j = 0; j < right.Count + left.Count; j++)
+                {
+                    cost[i, j] =
+                        j < right.Count
+                            ? 1
+                                - WeakLikeness.Of(left[i], right[j])
+                                - alone
+                                + (sameStructure && !WeakLikeness.SameForm(left[i], right[j]) ? OtherForm : 0)
+                            : 1 - sureness;
+                }
+            }
+
+            var columns = Assignment.Solve(cost);
+            for (var i = 0; i < left.Count; i++)
+            {
+                if (columns[i] < right.Count)
+                {
+                    Match(left[i], right[columns[i]], theirs, false);
+                }
+            }
+        }
+    }
+
+    /// <summary>Marks attributes that repeat a neighbour's key and stand for nothing else.</summary>
+    public void Disguised()
+    {
+        var disguised = ImmutableHashSet.CreateBuilder<string>(StringComparer.Ordinal);
+        var known = owners.Select(pair => pair.Answer.Id).ToHashSet(StringComparer.Ordinal);
+        foreach (var link in answer.Links)
+        {
+            foreach (
+                var (here, there, role) in new[]
+                {
+                    (link.From, link.To, link.Relationship.Roles[1]),
+                    (link.To, link.From, link.Relationship.Roles[0]),
+                }
+            )
+            {
+                var parent = answer.Entities[there];
+                disguised.UnionWith(
+                    answer
+                        .Entities[here]
+                        .Attributes.Where(attribute =>
+                            known.Contains(answer.Entities[here].Entity.Id)
+                            && attribute.Attribute.ForeignKey is null
+                            && IsFreeAnswer(attribute)
+                            && NamesKeyOf(attribute.Name, parent, role, here == there)
+                        )
+                        .Select(attribute => attribute.Attribute.Id)
+                );
+            }
+        }
+
+        InDisguise = disguised.ToImmutable();
+    }
+
+    private static bool NamesKeyOf(Name name, NamedEntity parent, RelationshipRole role, bool recursive)
+    {
+        var called = new[] { parent.Name, Name.Of(role.Role) }
+            .Where(other =>
+                !other.Words.IsEmpty && NameSimilarity.Mentions(name, other) && name.Words.Length > other.Words.Length
+            )
+            .ToList();
+        var keys = parent.Attributes.Where(attribute => attribute.InKey).ToList();
+        return called.Count > 0
+            ? NameSimilarity.EndsAsKey(name) || keys.Any(key => !key.Bare.Words.IsEmpty && key.Bare.Words[^1] == name.Words[^1])
+            : !recursive
+                && keys.Any(key =>
+                    key.Name.Key == name.Key && (key.Name.Words.Length > 1 || key.Bare.Words.Length < key.Name.Words.Length)
+                );
+    }
+
+    private static IEnumerable<(int Model, int Answer)> ByName(AttributeOwner ours, AttributeOwner theirs)
+    {
+        var pairs =
+            from i in Enumerable.Range(0, ours.Attributes.Length)
+            from j in Enumerable.Range(0, theirs.Attributes.Length)
+            let value = NameSimilarity
+                .OfBare(ours.Attributes[i].Name, ours.Attributes[i].Bare, theirs.Attributes[j].Name, theirs.Attributes[j].Bare)
+                .Value
+            where value >= AttributeMatcher.Sureness
+            orderby value descending
+            select (i, j);
+        var (left, right) = (new HashSet<int>(), new HashSet<int>());
+        return
+        [
+            .. pairs.Where(pair => !left.Contains(pair.i) && !right.Contains(pair.j) && left.Add(pair.i) && right.Add(pair.j)),
+        ];
+    }
+
+    private static NamedAttribute? SoleKey(AttributeOwner owner) =>
+        owner.Attributes.Where(attribute => attribute.InKey).ToList() is [{ Attribute.ForeignKey: null } only] ? only : null;
+
+    /// <summary>Whether nothing stands for an attribute of the model answer yet.</summary>
+    public bool IsFree(NamedAttribute attribute) =>
+        !found.ContainsKey(attribute.Attribute.Id) && !taken.Contains(attribute.Attribute.Id);
+
+    /// <summary>Whether an attribute of the answer stands for nothing yet.</summary>
+    public bool IsFreeAnswer(NamedAttribute attribute) => !used.Contains(attribute.Attribute.Id);
+
+    private void Match(NamedAttribute ours, NamedAttribute theirs, AttributeOwner owner, bool moved)
+    {
+        if (IsFree(ours) && used.Add(theirs.Attribute.Id))
+        {
+            found.Add(ours.Attribute.Id, new AttributeMatch(theirs.Attribute.Id, owner.Id, moved));
+        }
+    }
+
+    // Whether the answer's owner stands for a subtype of the model answer's.
+    private bool IsBelow(AttributeOwner super, AttributeOwner drawn) =>
+        owners.Any(pair =>
+            pair.Answer.Id == drawn.Id
+            && model.Model.Specialisations.Any(set =>
+                set.SupertypeId == super.Id && set.Subtypes.Any(link => link.EntityId == pair.Model.Id)
+            )
+        );
+
+    // "name" at one entity is not the "name" that another lacks; "visitor name" would be.
+    private static bool IsEveryday(Name wanted, Name owner, Name candidate)
+    {
+        var bare = wanted.Without(owner);
+        var everyday =
+            bare.Words
+            is [
+                "name"
+                or "date"
+                or "number"
+                or "id"
+                or "code"
+                or "description"
+                or "type"
+                or "title"
+                or "price"
+                or "time"
+                or "note",
+            ];
+        return everyday && candidate.Words.Length == 1;
+    }
+}

@@ -1,0 +1,295 @@
+using BlueSlate.Core.Language;
+using BlueSlate.Core.Subjects.Concepts.Model;
+
+namespace BlueSlate.Core.Subjects.Concepts.Matching;
+
+/// <summary>
+/// One side of a matching, prepared for it: names split into words, entities in an order that depends only on what is
+/// said (never on ids, places or the order of drawing), relationships by the indexes of their entities.
+/// </summary>
+internal sealed class Side
+{
+    private readonly Dictionary<string, int> indexOfEntity;
+    private readonly ExerciseWords words;
+    private Dictionary<string, AttributeOwner>? owners;
+    private AttributeSorts? sorts;
+    private Likenesses? likenesses;
+
+    public Side(ConceptModel model, ExerciseWords words)
+    {
+        this.words = words;
+        Model = model;
+        Entities = Canonical(model, words);
+        indexOfEntity = new Dictionary<string, int>(Entities.Length, StringComparer.Ordinal);
+        for (var i = 0; i < Entities.Length; i++)
+        {
+            indexOfEntity.Add(Entities[i].Entity.Id, i);
+        }
+
+        Links =
+        [
+            .. model
+                .Relationships.Where(relationship => relationship.Roles.Length == 2)
+                .Select(relationship => new Link(
+                    relationship,
+                    IndexOf(relationship.Roles[0].EntityId),
+                    IndexOf(relationship.Roles[1].EntityId),
+                    words
+                ))
+                .OrderBy(link => Math.Min(link.From, link.To))
+                .ThenBy(link => Math.Max(link.From, link.To))
+                .ThenBy(link => link.Signature, StringComparer.Ordinal),
+        ];
+        for (var i = 0; i < Links.Length; i++)
+        {
+            Links[i].Index = i;
+        }
+
+        Neighbours = new List<int>[Entities.Length];
+        for (var i = 0; i < Neighbours.Length; i++)
+        {
+            Neighbours[i] = [];
+        }
+
+        foreach (var specialisation in model.Specialisations)
+        {
+            Grow(specialisation.Subtypes.Select(subtype => (subtype.EntityId, specialisation.SupertypeId)));
+        }
+
+        foreach (var union in model.Unions)
+        {
+            Grow(union.Supertypes.Select(super => (union.CategoryId, super.EntityId)));
+        }
+
+        Diamonds =
+        [
+            .. model
+                .Relationships.Where(relationship => relationship.Roles.Length > 2)
+                .Select(relationship => relationship.Roles.Select(role => IndexOf(role.EntityId)).Order().ToArray()),
+        ];
+        foreach (var diamond in Diamonds)
+        {
+            foreach (var index in diamond)
+            {
+                Neighbours[index].AddRange(diamond.Where(other => other != index));
+            }
+        }
+
+        Shapes = [.. Entities.Select((entity, index) => EntityShape.Of(entity, index, this))];
+        foreach (var link in Links)
+        {
+            Neighbours[link.From].Add(link.To);
+            if (link.To != link.From)
+            {
+                Neighbours[link.To].Add(link.From);
+            }
+        }
+    }
+
+    public ConceptModel Model { get; }
+
+    /// <summary>For each relationship of more than two, the indexes of its entities in order.</summary>
+    public List<int[]> Diamonds { get; }
+
+    /// <summary>For each entity, how it stands among the others.</summary>
+    public EntityShape[] Shapes { get; private init; }
+
+    /// <summary>What has attributes, by id: every entity, and every relationship.</summary>
+    public IReadOnlyDictionary<string, AttributeOwner> Owners =>
+        owners ??= Entities
+            .Select(entity => new AttributeOwner(entity.Entity.Id, entity.Name, entity.Attributes))
+            .Concat(Model.Relationships.Select(relationship => AttributeOwner.Of(relationship, words)))
+            .ToDictionary(owner => owner.Id, StringComparer.Ordinal);
+
+    /// <summary>How alike the names of this side are to others.</summary>
+    public Likenesses Likenesses => likenesses ??= new Likenesses(this);
+
+    /// <summary>The sorts of attributes of its entities.</summary>
+    public AttributeSorts Sorts => sorts ??= new AttributeSorts(this);
+
+    public NamedEntity[] Entities { get; }
+
+    public Link[] Links { get; }
+
+    public List<int>[] Neighbours { get; }
+
+    /// <summary>Subtypes, by index, with their supertypes.</summary>
+    public HashSet<(int Sub, int Super)> Trees { get; } = [];
+
+    public int Count => Entities.Length;
+
+    public int IndexOf(string entityId) => indexOfEntity[entityId];
+
+    private void Grow(IEnumerable<(string Sub, string Super)> pairs)
+    {
+        foreach (var (sub, super) in pairs)
+        {
+            var (a, b) = (IndexOf(sub), IndexOf(super));
+            if (a != b && Trees.Add((a, b)))
+            {
+                Neighbours[a].Add(b);
+                Neighbours[b].Add(a);
+            }
+        }
+    }
+
+    private static NamedEntity[] Canonical(ConceptModel model, ExerciseWords words)
+    {
+        var named = model
+            .Entities.Select(entity => new NamedEntity(entity, words))
+            .ToDictionary(entity => entity.Entity.Id, StringComparer.Ordinal);
+        var around = model.Entities.ToDictionary(entity => entity.Id, _ => new List<string>(), StringComparer.Ordinal);
+        foreach (var relationship in model.Relationships)
+        {
+            foreach (var role in relationship.Roles)
+            {
+                around[role.EntityId]
+                    .AddRange(
+                        relationship
+                            .Roles.Where(other => other.Id != role.Id)
+                            .Select(other =>
+                                $"{named[other.EntityId].Name.Key}{role.CoOccurrence}{other.CoOccurrence}{role.Verb}{other.Verb}"
+                            )
+                    );
+            }
+        }
+
+        foreach (var specialisation in model.Specialisations)
+        {
+            foreach (var subtype in specialisation.Subtypes)
+            {
+                around[subtype.EntityId].Add($"under {named[specialisation.SupertypeId].Name.Key}");
+                around[specialisation.SupertypeId].Add($"over {named[subtype.EntityId].Name.Key}");
+            }
+        }
+
+        return
+        [
+            .. named
+                .Values.OrderBy(entity => entity.Name.Key, StringComparer.Ordinal)
+                .ThenBy(entity => entity.Signature, StringComparer.Ordinal)
+                .ThenBy(
+                    entity => string.Join('|', around[entity.Entity.Id].Order(StringComparer.Ordinal)),
+                    StringComparer.Ordinal
+                ),
+        ];
+    }
+}
+
+/// <summary>An entity with its name and its attributes' names split into words.</summary>
+internal sealed class NamedEntity
+{
+    public NamedEntity(EntityType entity, ExerciseWords words)
+    {
+        Entity = entity;
+        Name = words.Read(entity.Name);
+        var keys = entity.Primary?.AttributeIds ?? [];
+        Attributes =
+        [
+            .. entity
+                .Attributes.Select(attribute => NamedAttribute.Of(attribute, Name, keys.Contains(attribute.Id), words))
+                .OrderBy(attribute => attribute.Name.Key, StringComparer.Ordinal)
+                .ThenBy(attribute => attribute.Attribute.Name, StringComparer.Ordinal)
+                .ThenBy(attribute => attribute.InKey)
+                .ThenBy(attribute => attribute.Attribute.ForeignKey is null),
+        ];
+        Signature = string.Join('|', Attributes.Select(attribute => attribute.Name.Key + (attribute.InKey ? "*" : "")));
+    }
+
+    public EntityType Entity { get; }
+
+    public Name Name { get; }
+
+    public NamedAttribute[] Attributes { get; }
+
+    public string Signature { get; }
+}
+
+/// <summary>An attribute with its name split into words, as written and without its owner's name in front.</summary>
+internal sealed record NamedAttribute(ConceptAttribute Attribute, Name Name, Name Bare, bool InKey)
+{
+    /// <summary>Whether another one is called the same, with or without the owners' names.</summary>
+    public bool IsAlike(NamedAttribute other) =>
+        NameSimilarity.OfBare(Name, Bare, other.Name, other.Bare).Value >= AttributeMatcher.Sureness;
+
+    /// <summary>Whether without its owner's name it is called what attributes of anything are called.</summary>
+    public bool IsEveryday { get; } =
+        Bare.Words is ["name" or "number" or "id" or "code" or "description" or "type" or "title" or "note" or "ref"];
+
+    public static NamedAttribute Of(ConceptAttribute attribute, Name owner, bool inKey, ExerciseWords words)
+    {
+        var name = words.Read(attribute.Name);
+        return new NamedAttribute(attribute, name, name.Without(owner), inKey);
+    }
+}
+
+/// <summary>An entity or a relationship with its attributes.</summary>
+internal sealed record AttributeOwner(string Id, Name Name, NamedAttribute[] Attributes)
+{
+    public static AttributeOwner Of(RelationshipType relationship, ExerciseWords words)
+    {
+        var name = words.Read(relationship.Name);
+        return new AttributeOwner(
+            relationship.Id,
+            name,
+            [
+                .. relationship
+                    .Attributes.Select(attribute => NamedAttribute.Of(attribute, name, false, words))
+                    .OrderBy(attribute => attribute.Name.Key, StringComparer.Ordinal),
+            ]
+        );
+    }
+}
+
+/// <summary>A binary relationship between the entities at two indexes.</summary>
+internal sealed class Link(RelationshipType relationship, int from, int to, ExerciseWords words)
+{
+    public RelationshipType Relationship { get; } = relationship;
+
+    /// <summary>Its place among the links of its side.</summary>
+    public int Index { get; internal set; }
+
+    /// <summary>All words at it: what its verbs are made of.</summary>
+    public string Said =>
+        string.Join(
+            '\n',
+            Relationship.Roles[0].Verb,
+            Relationship.Roles[1].Verb,
+            Relationship.Name,
+            Relationship.Roles[0].Role,
+            Relationship.Roles[1].Role
+        );
+
+    public int From { get; } = from;
+
+    public int To { get; } = to;
+
+    /// <summary>Whether it is between these two, whichever way.</summary>
+    public bool Joins(int one, int other) => (From == one && To == other) || (From == other && To == one);
+
+    /// <summary>The same between two others.</summary>
+    public Link Between(int one, int other) => new(Relationship, one, other, words);
+
+    public Name[] Verbs { get; } =
+    [
+        .. new[]
+        {
+            relationship.Roles[0].Verb,
+            relationship.Roles[1].Verb,
+            relationship.Name,
+            relationship.Roles[0].Role,
+            relationship.Roles[1].Role,
+        }
+            .Select(text => VerbForm.Of(text) is { Words.IsEmpty: false } verb ? verb : words.Read(text))
+            .Where(name => !name.Words.IsEmpty),
+    ];
+
+    public string Signature { get; } =
+        string.Join(
+            '|',
+            relationship
+                .Roles.Select(role => $"{role.Verb}{role.Role}{role.CoOccurrence}")
+                .Append(relationship.Name)
+                .Order(StringComparer.Ordinal)
+        );
+}

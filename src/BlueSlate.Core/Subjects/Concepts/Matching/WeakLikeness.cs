@@ -1,0 +1,62 @@
+using BlueSlate.Core.Language;
+
+namespace BlueSlate.Core.Subjects.Concepts.Matching;
+
+/// <summary>
+/// How likely two attributes of corresponding owners, for which nothing better is at hand, are meant as one: words in common,
+/// words derived from each other or near in meaning, the same type, and the same form.
+/// </summary>
+internal static class WeakLikeness
+{
+    /// <summary>What being the only two that are left adds.</summary>
+    public const double OnlyOnesLeft = 0.25;
+
+    private const double Derived = 0.55;
+    private const double Nearness = 0.5;
+    private const double FormDiffers = 0.12;
+    private const double SameType = 0.15;
+    private const double OtherType = 0.25;
+
+    /// <summary>
+    /// Whether two attributes are of one form: both optional or not, of several values or not, of types of one family where
+    /// both say one.
+    /// </summary>
+    public static bool SameForm(NamedAttribute a, NamedAttribute b) =>
+        a.InKey == b.InKey
+        && a.Attribute.Multivalued == b.Attribute.Multivalued
+        && a.Attribute.Optional == b.Attribute.Optional
+        && (a.Attribute.ForeignKey is null) == (b.Attribute.ForeignKey is null)
+        && (a.Attribute.Type.Length == 0 || b.Attribute.Type.Length == 0 || TypeFamily.Same(a.Attribute.Type, b.Attribute.Type));
+
+    public static double Of(NamedAttribute a, NamedAttribute b)
+    {
+        var value = Math.Max(NameSimilarity.OfBare(a.Name, a.Bare, b.Name, b.Bare).Value, OfMeaning(a.Bare, b.Bare));
+        value -= a.InKey == b.InKey ? 0 : FormDiffers;
+        value -= a.Attribute.Multivalued == b.Attribute.Multivalued ? 0 : FormDiffers * 2;
+        value -= a.Attribute.Optional == b.Attribute.Optional ? 0 : FormDiffers;
+        value -= a.Attribute.Derived == b.Attribute.Derived ? 0 : FormDiffers / 2;
+        return a.Attribute.Type.Length == 0 || b.Attribute.Type.Length == 0
+            ? value
+            : value + (TypeFamily.Same(a.Attribute.Type, b.Attribute.Type) ? SameType : -OtherType);
+    }
+
+    // The best pair of words, and how near the main words are.
+    private static double OfMeaning(Name a, Name b)
+    {
+        var best = 0.0;
+        foreach (var first in a.Lexical.OfType<LexicalWord>())
+        {
+            foreach (var second in b.Lexical.OfType<LexicalWord>())
+            {
+                best = Math.Max(
+                    best,
+                    first.Word == second.Word || first.IsSynonymOf(second) || first.IsDerivedFrom(second)
+                        ? Derived
+                        : Nearness * Lexicon.English.Closeness(first, second)
+                );
+            }
+        }
+
+        return best;
+    }
+}
