@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Subjects.Concepts.Model;
 
 namespace BlueSlate.Core.Notations.Chen;
@@ -92,7 +93,10 @@ internal sealed class RelationshipReader(ChenSheet sheet, AttributeReader attrib
             .ToList();
         return lines.Count < 2
             ? null
-            : new RelationshipType($"{box.Id}~link", "", ReadRoles(lines), null, null) { EntityId = box.Id };
+            : new RelationshipType(new ConceptId(box.Id, "link").ToString(), "", ReadRoles(lines), null, null)
+            {
+                EntityId = box.Id,
+            };
     }
 
     private ImmutableArray<RelationshipRole> ReadRoles(List<SeenLine> lines)

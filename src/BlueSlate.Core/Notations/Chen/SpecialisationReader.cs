@@ -139,7 +139,7 @@ internal sealed class SpecialisationReader(ChenSheet sheet)
         var (super, sub) = superIsFrom ? (tied.From!, tied.To!) : (tied.To!, tied.From!);
         specialisations.Add(
             new Specialisation(
-                $"{tied.Line.Id}~set",
+                new ConceptId(tied.Line.Id, "set").ToString(),
                 super.Id,
                 [new SubtypeLink(tied.Line.Id, sub.Id)],
                 null,

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Subjects.Concepts.Model;
 
 namespace BlueSlate.Core.Notations.Uml;
@@ -25,7 +26,7 @@ internal static class GeneralisationSets
                     var disjoint = Said(set.Select(one => one.Text), "disjoint", "overlapping");
                     var total = Said(set.Select(one => one.Text), "complete", "incomplete");
                     return new Specialisation(
-                        $"{set.First().Id}~set",
+                        new ConceptId(set.First().Id, "set").ToString(),
                         set.Key.SuperId,
                         [.. set.Select(one => new SubtypeLink(one.Id, one.SubId))],
                         disjoint ?? (options.UnmarkedSetIsOpen ? false : null),
