@@ -28,7 +28,7 @@ public sealed record ExerciseTerms(IReadOnlyDictionary<string, Standing> Standin
 public sealed class Assessor
 {
     /// <summary>Changes whenever the same answer could be read, matched, checked or marked differently.</summary>
-    public const string CoreVersion = "9";
+    public const string CoreVersion = "10";
 
     private const double SameCost = 1e-9;
 

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using System.Globalization;
+using BlueSlate.Core.Language;
 using BlueSlate.Core.Notations;
 using BlueSlate.Core.Subjects.Concepts.Model;
 using CsCheck;
@@ -55,6 +56,11 @@ internal static class RandomConcepts
             (0, NotationNames.Uml) => attribute with { Optional = true, Type = "String" },
             (1, NotationNames.Uml) => attribute with { Type = "Integer", Visibility = "-", Default = "30" },
             (2, NotationNames.Uml) => attribute with { Multivalued = true },
+            (4, NotationNames.Uml) => attribute with
+            {
+                Multivalued = true,
+                Values = new Count(2, n % 2 == 0 ? Count.Many : n + 4),
+            },
             (0, _) => attribute with { Multivalued = true },
             (1, _) => attribute with { Derived = true },
             (2, _) => attribute with
@@ -62,13 +68,19 @@ internal static class RandomConcepts
                 Parts =
                 [
                     new AttributePart(notation == NotationNames.Chen ? $"e{i}a{n}p" : $"e{i}a{n}~1", "first"),
-                    new AttributePart(notation == NotationNames.Chen ? $"e{i}a{n}q" : $"e{i}a{n}~2", "last"),
+                    new AttributePart(notation == NotationNames.Chen ? $"e{i}a{n}q" : $"e{i}a{n}~2", "last")
+                    {
+                        Parts = n % 2 == 0 ? [] : [Inner(i, n, 1, "given", notation), Inner(i, n, 2, "family", notation)],
+                    },
                 ],
             },
             (3, NotationNames.CrowsFoot) => attribute with { Optional = true },
             _ => attribute,
         };
     }
+
+    private static AttributePart Inner(int entity, int attribute, int place, string name, string notation) =>
+        new(notation == NotationNames.Chen ? $"e{entity}a{attribute}q{place}" : $"e{entity}a{attribute}~2-{place}", name);
 
     private static RelationshipType Relationship(Choice choice, int i, int entities, string notation)
     {
@@ -158,9 +170,9 @@ internal static class RandomConcepts
     }
 
     private static string Text(ConceptAttribute attribute) =>
-        $"{attribute.Name}{(attribute.Multivalued ? " several" : "")}{(attribute.Derived ? " derived" : "")}"
+        $"{attribute.Name}{(attribute.Multivalued ? " several" : "")}{(attribute.Derived ? " derived" : "")}{attribute.Values}"
         + $"{(attribute.Optional ? " optional" : "")}:{attribute.Type}{attribute.Visibility}={attribute.Default}"
-        + $"({string.Join(';', attribute.Parts.Select(part => part.Name))})";
+        + $"({PartText.Write(attribute.Parts.Select(part => part.Text))})";
 
     private static string Text(Operation operation) =>
         operation.Name + operation.Visibility + operation.Returns + string.Join(',', operation.Parameters);

@@ -119,12 +119,13 @@ public static class SentenceWriter
         markers.AddRange(attribute.ForeignKeys.Select(foreign => Numbered("foreign key", foreign.Group)));
 
         AddIf(attribute.Multivalued, "several");
+        AddIf(attribute.Values != Count.Unsaid, ValueCount.Write(attribute.Values));
         AddIf(attribute.Derived, "derived");
         AddIf(attribute.Optional, "optional");
         AddIf(attribute.ClassScope, "class scope");
         AddIf(attribute.Visibility.Length > 0, VisibilityWords.Of(attribute.Visibility));
         var text = attribute.Name;
-        text += attribute.Parts.IsEmpty ? "" : $" ({string.Join(", ", attribute.Parts.Select(part => part.Name))})";
+        text += attribute.Parts.IsEmpty ? "" : $" ({PartText.Write(attribute.Parts.Select(part => part.Text))})";
         text += attribute.Type.Length > 0 ? $" of type {attribute.Type}" : "";
         text += attribute.Default.Length > 0 ? $" by default {attribute.Default}" : "";
         return text + (markers.Count > 0 ? $" ({string.Join(", ", markers)})" : "");

@@ -18,7 +18,7 @@ public sealed record EntityStatement(
 /// <summary>An attribute as written.</summary>
 public sealed record AttributeText(
     string Name,
-    ImmutableArray<string> Parts,
+    ImmutableArray<PartText> Parts,
     string Type,
     string Default,
     ImmutableArray<string> Markers

@@ -133,14 +133,13 @@ public sealed class StatementApplier(ConceptModel model, Func<string> newId)
                 (text, i) =>
                 {
                     var old = before.FirstOrDefault(attribute => attribute.Id == kept[i]);
-                    var parts = Keep(text.Parts, [.. (old?.Parts ?? []).Select(part => (part.Id, part.Name))]);
                     return new ConceptAttribute(
                         kept[i] ?? newId(),
                         text.Name,
                         text.Markers.Contains("several"),
                         text.Markers.Contains("derived"),
                         text.Markers.Contains("optional"),
-                        [.. text.Parts.Select((part, n) => new AttributePart(parts[n] ?? newId(), part))],
+                        Parts(text.Parts, old?.Parts ?? []),
                         [
                             .. Numbers(text.Markers, "foreign key")
                                 .Select(
@@ -150,6 +149,7 @@ public sealed class StatementApplier(ConceptModel model, Func<string> newId)
                     )
                     {
                         Type = text.Type,
+                        Values = text.Markers.Select(ValueCount.Read).FirstOrDefault(count => count != Count.Unsaid),
                         Default = text.Default,
                         ClassScope = text.Markers.Contains("class scope"),
                         Visibility = text.Markers.Select(VisibilityWords.SignOf).FirstOrDefault(sign => sign is not null) ?? "",
@@ -411,6 +411,22 @@ public sealed class StatementApplier(ConceptModel model, Func<string> newId)
             .Distinct();
 
     // For each typed name the id of the old thing that it stands for, or null.
+    // Parts keep their ids as attributes do, at every depth.
+    private ImmutableArray<AttributePart> Parts(ImmutableArray<PartText> said, ImmutableArray<AttributePart> before)
+    {
+        var kept = Keep([.. said.Select(part => part.Name)], [.. before.Select(part => (part.Id, part.Name))]);
+        return
+        [
+            .. said.Select(
+                (part, i) =>
+                    new AttributePart(kept[i] ?? newId(), part.Name)
+                    {
+                        Parts = Parts(part.Parts, before.FirstOrDefault(old => old.Id == kept[i])?.Parts ?? []),
+                    }
+            ),
+        ];
+    }
+
     private static string?[] Keep(ImmutableArray<string> said, ImmutableArray<(string Id, string Name)> before)
     {
         var kept = new string?[said.Length];

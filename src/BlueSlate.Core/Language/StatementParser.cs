@@ -320,8 +320,8 @@ public sealed partial class StatementParser(IEnumerable<string> entityNames)
         var attributes = ImmutableArray.CreateBuilder<AttributeText>();
         foreach (var (start, piece) in SplitTop(text))
         {
-            var (rest, markers, parts) = (piece, ImmutableArray<string>.Empty, ImmutableArray<string>.Empty);
-            while (rest.EndsWith(')') && rest.LastIndexOf('(') is var open and > 0)
+            var (rest, markers, parts) = (piece, ImmutableArray<string>.Empty, ImmutableArray<PartText>.Empty);
+            while (PartText.OpenOfLast(rest) is var open and > 0)
             {
                 var inside = Split(rest[(open + 1)..^1]);
                 if (inside.Count > 0 && inside.All(IsMarker))
@@ -330,7 +330,7 @@ public sealed partial class StatementParser(IEnumerable<string> entityNames)
                 }
                 else
                 {
-                    parts = [.. inside];
+                    parts = PartText.Read(rest[(open + 1)..^1]);
                 }
 
                 rest = rest[..open].Trim();
@@ -351,7 +351,9 @@ public sealed partial class StatementParser(IEnumerable<string> entityNames)
     }
 
     private static bool IsMarker(string word) =>
-        AttributeMarkers.Contains(word, StringComparer.OrdinalIgnoreCase) || NumberedPattern().IsMatch(word);
+        AttributeMarkers.Contains(word, StringComparer.OrdinalIgnoreCase)
+        || NumberedPattern().IsMatch(word)
+        || ValueCount.TryRead(word, out _);
 
     private static string Cut(ref string text, string at)
     {

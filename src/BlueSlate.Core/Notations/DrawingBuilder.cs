@@ -85,5 +85,20 @@ internal sealed class DrawingBuilder(ConceptModel model)
         Add(null, new LineEnd(Attachment.ToShape(note), []), new LineEnd(at, []), Stroke.Dashed);
     }
 
+    /// <summary>Draws a note of the author's, unless what it says was noted already.</summary>
+    public void Note(NoteText note, ImmutableArray<string> about)
+    {
+        if (shapes.Any(shape => shape.Form == Form.Note && shape.Text == note.Text))
+        {
+            return;
+        }
+
+        var drawn = Add(note.Id, Form.Note, note.Text);
+        foreach (var shape in about)
+        {
+            Add(null, new LineEnd(Attachment.ToShape(drawn), []), new LineEnd(Attachment.ToShape(shape), []), Stroke.Dashed);
+        }
+    }
+
     public Redrawing ToRedrawing() => new(new Drawing([new Sheet("sheet1", "", [.. shapes], [.. lines])]), [.. unsaid]);
 }

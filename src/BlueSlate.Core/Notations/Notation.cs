@@ -63,6 +63,12 @@ public abstract class Notation
     /// <summary>What a drawing says to a class that has learned the notation with these options.</summary>
     public static Reading Read(Drawing drawing, NotationOptions options)
     {
+        var reading = ReadSheets(drawing, options);
+        return reading with { Model = reading.Model with { Notes = Noted.In(drawing) } };
+    }
+
+    private static Reading ReadSheets(Drawing drawing, NotationOptions options)
+    {
         if (!options.OneNameIsOneElement || drawing.Sheets.Length < 2)
         {
             return Of(options.Notation).ReadDrawing(drawing, options);

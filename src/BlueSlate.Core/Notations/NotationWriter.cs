@@ -44,6 +44,11 @@ internal abstract class NotationWriter(ConceptModel model)
             WriteExclusion(exclusion);
         }
 
+        foreach (var note in model.Notes)
+        {
+            Draw.Note(note, [.. note.AboutIds.Where(ShapeOf.ContainsKey).Select(id => ShapeOf[id])]);
+        }
+
         return Draw.ToRedrawing();
     }
 

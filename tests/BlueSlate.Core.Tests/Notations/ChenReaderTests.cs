@@ -102,7 +102,7 @@ public sealed class ChenReaderTests
             .Tie("z", "x")
             .Shape(Form.Oval, "loose", Outline.Single);
         var reading = Read(sketch.Tie("loose", "loose"));
-        reading.Model.Entities[0].Attributes.Single().Parts.Select(part => part.Name).ShouldBe(["y", "z"]);
+        reading.Model.Entities[0].Attributes.Single().Leaves.Select(part => part.Name).ShouldBe(["y", "z"]);
         reading.Remarks.Select(remark => remark.Kind).ShouldBe([RemarkKind.LooseAttribute]);
     }
 

@@ -165,4 +165,24 @@ public sealed class RoundTripTests
         reading.Remarks.ShouldBeEmpty();
         return RandomConcepts.Said(reading.Model);
     }
+
+    [Theory]
+    [MemberData(nameof(Names))]
+    public void What_its_author_noted_is_noted_in_every_notation(string name)
+    {
+        var options = new NotationOptions(Level.Conceptual, NotationNames.CrowsFoot);
+        var drawing = new Sketch()
+            .Box("Visit", "PK visit no")
+            .Shape(Form.Note, "Closed on Mondays", Outline.Single)
+            .Tie("Closed on Mondays", "Visit")
+            .ToDrawing();
+        var model = Notation.Read(drawing, options).Model;
+        model.Notes.ShouldHaveSingleItem().Text.ShouldBe("Closed on Mondays");
+        model.Notes[0].AboutIds.ShouldBe([model.Entities[0].Id]);
+
+        var redrawn = Notation.Of(name).Write(model, options with { Notation = name }).Drawing;
+        var again = Notation.Read(redrawn, options with { Notation = name }).Model;
+        var kept = again.Notes.Single(note => note.Text == "Closed on Mondays");
+        again.Entity(kept.AboutIds.ShouldHaveSingleItem()).Name.ShouldBe("Visit");
+    }
 }

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Language;
 using BlueSlate.Core.Subjects.Concepts.Model;
 
 namespace BlueSlate.Core.Notations.Chen;
@@ -89,7 +90,7 @@ internal sealed class AttributeReader
             oval.Outline == Outline.Double,
             oval.Outline == Outline.Dashed,
             false,
-            Leaves(oval),
+            Parts(oval),
             []
         );
         return new DrawnAttribute(attribute, oval.Underline);
@@ -98,24 +99,32 @@ internal sealed class AttributeReader
     private static DrawnAttribute Read(TextLine row) =>
         new(ConceptAttribute.Plain(row.Id, row.Text.Trim()) with { Optional = row.Ring }, row.Underline);
 
-    // The innermost parts: a part that has parts itself stands for them.
-    private ImmutableArray<AttributePart> Leaves(Shape oval)
+    // From the outermost inwards, then put together from the innermost outwards. What lies deeper than parts are written hangs on
+    // the last oval but one that does not.
+    private ImmutableArray<AttributePart> Parts(Shape oval)
     {
-        var leaves = ImmutableArray.CreateBuilder<AttributePart>();
-        var waiting = new Stack<Shape>(Enumerable.Reverse(partsOf.GetValueOrDefault(oval.Id) ?? []));
-        while (waiting.TryPop(out var part))
+        var order = new List<(Shape Oval, Shape Whole, int Depth)> { (oval, oval, 0) };
+        for (var i = 0; i < order.Count; i++)
         {
-            if (partsOf.TryGetValue(part.Id, out var inner))
-            {
-                Enumerable.Reverse(inner).ToList().ForEach(waiting.Push);
-            }
-            else
-            {
-                leaves.Add(new AttributePart(part.Id, part.Text.Trim()));
-            }
+            var (whole, above, depth) = order[i];
+            order.AddRange(
+                (partsOf.GetValueOrDefault(whole.Id) ?? []).Select(part =>
+                    depth < PartText.Deepest ? (part, whole, depth + 1) : (part, above, depth)
+                )
+            );
         }
 
-        return leaves.ToImmutable();
+        var parts = order.Skip(1).ToLookup(one => one.Whole.Id, StringComparer.Ordinal);
+        var made = new Dictionary<string, AttributePart>(StringComparer.Ordinal);
+        foreach (var (part, _, _) in Enumerable.Reverse(order))
+        {
+            made[part.Id] = new AttributePart(part.Id, part.Text.Trim())
+            {
+                Parts = [.. parts[part.Id].Select(inner => made[inner.Oval.Id])],
+            };
+        }
+
+        return made[oval.Id].Parts;
     }
 
     private static void Add(Dictionary<string, List<Shape>> lists, string key, Shape value)

@@ -48,10 +48,16 @@ internal sealed class ChenWriter(ConceptModel model, NotationOptions options) : 
                 : Underline.None;
             Draw.Restyle(shape => shape with { Underline = underline });
             Draw.Add($"{oval}.tie", new LineEnd(Attachment.ToShape(owner), []), new LineEnd(Attachment.ToShape(oval), []));
-            foreach (var part in attribute.Parts)
+            var waiting = new Queue<(string Whole, AttributePart Part)>(attribute.Parts.Select(part => (oval, part)));
+            while (waiting.TryDequeue(out var next))
             {
-                var inner = Draw.Add(part.Id, Form.Oval, part.Name);
-                Draw.Add($"{inner}.tie", new LineEnd(Attachment.ToShape(oval), []), new LineEnd(Attachment.ToShape(inner), []));
+                var inner = Draw.Add(next.Part.Id, Form.Oval, next.Part.Name);
+                Draw.Add(
+                    $"{inner}.tie",
+                    new LineEnd(Attachment.ToShape(next.Whole), []),
+                    new LineEnd(Attachment.ToShape(inner), [])
+                );
+                next.Part.Parts.ToList().ForEach(part => waiting.Enqueue((inner, part)));
             }
 
             if (attribute.Optional)

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using System.Globalization;
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Language;
 using BlueSlate.Core.Subjects.Concepts.Model;
 
 namespace BlueSlate.Core.Notations.CrowsFoot;
@@ -38,7 +39,7 @@ internal sealed class CrowsFootWriter(ConceptModel model, NotationOptions option
         marks.AddRange(attribute.ForeignKeys.Select(foreign => Numbered("FK", foreign.Group)));
 
         var text = attribute.Name;
-        text += attribute.Parts.IsEmpty ? "" : $" ({string.Join(", ", attribute.Parts.Select(part => part.Name))})";
+        text += attribute.Parts.IsEmpty ? "" : $" ({PartText.Write(attribute.Parts.Select(part => part.Text))})";
         text =
             attribute.Multivalued ? $"{{{text}}}"
             : attribute.Derived ? $"[{text}]"

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using System.Globalization;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Judging;
+using BlueSlate.Core.Language;
 using BlueSlate.Core.Subjects.Concepts.Model;
 
 namespace BlueSlate.Core.Notations.CrowsFoot;
@@ -119,9 +120,11 @@ internal static class RowReader
                 Name = name[..open].Trim(),
                 Parts =
                 [
-                    .. name[(open + 1)..^1]
-                        .Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)
-                        .Select((part, i) => new AttributePart(new ConceptId(row.Id, $"{i + 1}").ToString(), part)),
+                    .. PartText
+                        .Read(name[(open + 1)..^1])
+                        .Select(
+                            (part, i) => AttributePart.Of(part, $"{i + 1}", place => new ConceptId(row.Id, place).ToString())
+                        ),
                 ],
             }
             : row;

@@ -123,6 +123,7 @@ internal sealed class ClassReader(NotationOptions options, ImmutableArray<Remark
         ConceptAttribute.Plain(row.Id, member.Name) with
         {
             Multivalued = member.Count.Max != 1,
+            Values = member.Count is { Max: 1 } or { Min: 0 or 1, Max: Count.Many } ? Count.Unsaid : member.Count,
             Derived = member.Derived,
             Optional = row.Ring || member.Count is { Min: 0, Max: 1 },
             Type = member.Type,

@@ -57,7 +57,7 @@ internal sealed class UmlWriter(ConceptModel model, NotationOptions options) : N
         {
             Draw.CannotSay(
                 $"{Phrasing.Capital(Phrasing.InText(attribute.Name))} has parts: "
-                    + $"{string.Join(", ", attribute.Parts.Select(part => part.Name))}.",
+                    + $"{PartText.Write(attribute.Parts.Select(part => part.Text))}.",
                 Attachment.ToShape(shape)
             );
         }
@@ -80,6 +80,7 @@ internal sealed class UmlWriter(ConceptModel model, NotationOptions options) : N
             + (attribute.Type.Length > 0 ? $": {attribute.Type}" : "");
         text += attribute switch
         {
+            { Values: var values } when values != Count.Unsaid => $" [{CountText(values)}]",
             { Multivalued: true, Optional: true } => " [*]",
             { Multivalued: true } => " [1..*]",
             { Optional: true } => " [0..1]",

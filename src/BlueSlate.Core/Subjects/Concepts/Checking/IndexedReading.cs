@@ -107,7 +107,7 @@ public sealed class IndexedReading
         foreach (var attribute in owner.Attributes)
         {
             known.Add(attribute.Id, (owner, attribute));
-            foreach (var part in attribute.Parts)
+            foreach (var part in attribute.Leaves)
             {
                 parts.Add(part.Id, (owner, attribute, part));
             }

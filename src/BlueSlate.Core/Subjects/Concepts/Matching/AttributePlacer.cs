@@ -42,13 +42,13 @@ internal sealed class AttributePlacer(Side model, Side answer)
     // Beside a last name, a first name is no name as a whole.
     private static bool IsOneOfItsParts(NamedAttribute whole, NamedAttribute drawn, AttributeOwner owner)
     {
-        if (whole.Attribute.Parts.Length < 2 || !drawn.Attribute.Parts.IsEmpty)
+        if (whole.Attribute.Leaves.Length < 2 || !drawn.Attribute.Leaves.IsEmpty)
         {
             return false;
         }
 
         var parts = whole
-            .Attribute.Parts.Select(part => Name.Of($"{part.Name} {whole.Attribute.Name}").Key)
+            .Attribute.Leaves.Select(part => Name.Of($"{part.Name} {whole.Attribute.Name}").Key)
             .ToHashSet(StringComparer.Ordinal);
         return parts.Contains(drawn.Bare.Key) && owner.Attributes.Count(attribute => parts.Contains(attribute.Bare.Key)) > 1;
     }

@@ -117,9 +117,9 @@ internal sealed class MemberMatcher(ConceptModel model, ConceptModel answer, Imm
         {
             foreach (
                 var (mine, theirs) in Pair(
-                    attribute.Parts,
+                    attribute.Leaves,
                     part => part.Name,
-                    drawn[attributes[attribute.Id].AnswerId].Parts,
+                    drawn[attributes[attribute.Id].AnswerId].Leaves,
                     part => part.Name
                 )
             )

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Subjects.Concepts.Model;
 
@@ -13,6 +14,9 @@ public sealed record ConceptModel(ImmutableArray<EntityType> Entities, Immutable
 
     /// <summary>Relationships of which an instance takes part in only one.</summary>
     public ImmutableArray<ExclusiveConstraint> Exclusions { get; init; } = [];
+
+    /// <summary>What its author noted besides, in words that nothing is read from.</summary>
+    public ImmutableArray<NoteText> Notes { get; init; } = [];
 
     /// <summary>The attributes of entity types and of relationships.</summary>
     public IEnumerable<ConceptAttribute> AllAttributes =>
@@ -121,10 +125,60 @@ public sealed record ConceptAttribute(
 
     /// <summary>Its default value as written; empty for none.</summary>
     public string Default { get; init; } = "";
+
+    /// <summary>
+    /// How many values it has where that is more than whether it is one or several, and whether it may be absent: two to five,
+    /// say. Else unsaid.
+    /// </summary>
+    public Count Values { get; init; } = Count.Unsaid;
+
+    /// <summary>Its innermost parts, however deep they lie: what is kept of it.</summary>
+    public ImmutableArray<AttributePart> Leaves
+    {
+        get
+        {
+            if (Parts.All(part => part.Parts.IsEmpty))
+            {
+                return Parts;
+            }
+
+            var leaves = ImmutableArray.CreateBuilder<AttributePart>();
+            var waiting = new Stack<AttributePart>(Parts.Reverse());
+            while (waiting.TryPop(out var part))
+            {
+                if (part.Parts.IsEmpty)
+                {
+                    leaves.Add(part);
+                }
+
+                foreach (var inner in part.Parts.Reverse())
+                {
+                    waiting.Push(inner);
+                }
+            }
+
+            return leaves.ToImmutable();
+        }
+    }
 }
 
-/// <summary>A part of a composite attribute.</summary>
-public sealed record AttributePart(string Id, string Name);
+/// <summary>A part of a composite attribute, with parts of its own where it has any.</summary>
+public sealed record AttributePart(string Id, string Name)
+{
+    /// <summary>Its own parts.</summary>
+    public ImmutableArray<AttributePart> Parts { get; init; } = [];
+
+    /// <summary>As it is written.</summary>
+    internal PartText Text => new(Name, [.. Parts.Select(part => part.Text)]);
+
+    /// <summary>The same with parts of its own, as deep as they are written, each under an id for its place: 1, 1-2.</summary>
+    internal static AttributePart Of(PartText text, string place, Func<string, string> idOf) =>
+        new(idOf(place), text.Name) { Parts = [.. text.Parts.Select((part, i) => Of(part, $"{place}-{i + 1}", idOf))] };
+
+    /// <summary>The same under other ids.</summary>
+    internal AttributePart Renewed(Func<string> newId) =>
+        new(newId(), Name) { Parts = [.. Parts.Select(part => part.Renewed(newId))] };
+}
 
 /// <summary>An operation of a class. <paramref name="Returns"/> is empty when no return type is said.</summary>
 public sealed record Operation(string Id, string Name, ImmutableArray<Parameter> Parameters, string Returns)
@@ -258,6 +312,9 @@ public sealed record SubtypeLink(string Id, string EntityId);
 
 /// <summary>A category and the supertypes of whose union it is a subset.</summary>
 public sealed record UnionType(string Id, string CategoryId, ImmutableArray<SubtypeLink> Supertypes, bool? Total);
+
+/// <summary>A note, and the elements to which it is tied.</summary>
+public sealed record NoteText(string Id, string Text, ImmutableArray<string> AboutIds);
 
 /// <summary>Relationships that exclude each other.</summary>
 public sealed record ExclusiveConstraint(string Id, ImmutableArray<string> RelationshipIds);

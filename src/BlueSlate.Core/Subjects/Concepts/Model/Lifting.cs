@@ -162,7 +162,7 @@ public static class Lifting
                     attribute with
                     {
                         Id = ids[attribute.Id],
-                        Parts = newId is null ? attribute.Parts : [.. attribute.Parts.Select(part => part with { Id = newId() })],
+                        Parts = newId is null ? attribute.Parts : [.. attribute.Parts.Select(part => part.Renewed(newId))],
                     }
                 ),
                 .. entity.Attributes,

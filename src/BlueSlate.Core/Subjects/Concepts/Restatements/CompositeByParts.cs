@@ -30,7 +30,7 @@ internal sealed class CompositeByParts : Restatement
                 var composite in leftovers
                     .Model.Entities[owner]
                     .Attributes.Where(attribute =>
-                        attribute.Attribute.Parts.Length >= FewestParts && leftovers.Attributes.IsFree(attribute)
+                        attribute.Attribute.Leaves.Length >= FewestParts && leftovers.Attributes.IsFree(attribute)
                     )
             )
             {
@@ -68,7 +68,7 @@ internal sealed class CompositeByParts : Restatement
     )
     {
         var found = new List<(string PartId, NamedAttribute Drawn)>();
-        foreach (var part in composite.Attribute.Parts)
+        foreach (var part in composite.Attribute.Leaves)
         {
             // "first" of a name may stand alone, or as "first name".
             var (name, withWhole) = (Name.Of(part.Name), Name.Of($"{part.Name} {composite.Attribute.Name}"));

@@ -27,12 +27,12 @@ internal sealed class PartsByComposite : Restatement
                 var composite in leftovers
                     .Answer.Entities[counterpart]
                     .Attributes.Where(attribute =>
-                        attribute.Attribute.Parts.Length >= FewestParts && leftovers.Attributes.IsFreeAnswer(attribute)
+                        attribute.Attribute.Leaves.Length >= FewestParts && leftovers.Attributes.IsFreeAnswer(attribute)
                     )
             )
             {
                 var found = new List<NamedAttribute>();
-                foreach (var part in composite.Attribute.Parts)
+                foreach (var part in composite.Attribute.Leaves)
                 {
                     var (name, withWhole) = (Name.Of(part.Name), Name.Of($"{part.Name} {composite.Attribute.Name}"));
                     var like = wanted.FirstOrDefault(attribute =>

@@ -80,7 +80,9 @@ public sealed record PartFact() : AttributeKind("part", 13)
 {
     protected override IEnumerable<Fact> Of(ConceptAttribute attribute, string title, FactScope scope) =>
         Notation.Of(scope.Options.Notation).ShowsComposites
-            ? attribute.Parts.Select(part => New(part.Id, part.Id, $"{Phrasing.InText(part.Name)} as part of {title}", part.Name))
+            ? attribute.Leaves.Select(part =>
+                New(part.Id, part.Id, $"{Phrasing.InText(part.Name)} as part of {title}", part.Name)
+            )
             : [];
 
     internal override Verdict Judge(Fact fact, VerdictRules rules) => rules.Attributes.OnPart(fact);

@@ -49,7 +49,7 @@ internal sealed class AttributeRepeatedInSubtypes : ConceptFindingKind
                 There = $"{at} each have {Phrasing.One(attribute.Name)}.",
                 Wanted = $"{owner.Name} has it, and they inherit it.",
                 Why = $"As drawn, {Phrasing.One(owner.Name)} that is none of {at} has no {Phrasing.InText(attribute.Name)}.",
-                Claims = evidence.BadFactsOf(attribute.Parts.Select(part => part.Id).Append(attribute.Id)),
+                Claims = evidence.BadFactsOf(attribute.Leaves.Select(part => part.Id).Append(attribute.Id)),
                 Extras = [.. repeated.Select(pair => pair.Attribute!.Id)],
                 ModelElements = [attribute.Id],
                 AnswerElements = [.. repeated.Select(pair => pair.Attribute!.Id)],
