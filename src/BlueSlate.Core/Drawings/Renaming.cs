@@ -38,54 +38,28 @@ public static class Renaming
 
         return drawing with
         {
-            Sheets =
-            [
-                .. drawing.Sheets.Select(sheet =>
-                    sheet with
-                    {
-                        Id = names[sheet.Id],
-                        Shapes =
-                        [
-                            .. sheet.Shapes.Select(shape =>
-                                shape with
-                                {
-                                    Id = names[shape.Id],
-                                    Compartments =
-                                    [
-                                        .. shape.Compartments.Select(rows =>
-                                            rows.Select(row => row with { Id = names[row.Id] }).ToImmutableArray()
-                                        ),
-                                    ],
-                                }
-                            ),
-                        ],
-                        Lines =
-                        [
-                            .. sheet.Lines.Select(line =>
-                                line with
-                                {
-                                    Id = names[line.Id],
-                                    From = At(line.From),
-                                    To = At(line.To),
-                                }
-                            ),
-                        ],
-                        Regions =
-                        [
-                            .. sheet.Regions.Select(region =>
-                                region with
-                                {
-                                    Id = names[region.Id],
-                                    Members = [.. region.Members.Select(Renamed)],
-                                }
-                            ),
-                        ],
-                    }
-                ),
-            ],
+            Sheets = [.. drawing.Sheets.Select(OfSheet)],
             Ties = [.. drawing.Ties.Select(tie => tie with { Element = Renamed(tie.Element) })],
             Comments = [.. drawing.Comments.Select(comment => comment with { Element = Renamed(comment.Element) })],
         };
+
+        Sheet OfSheet(Sheet sheet) =>
+            sheet with
+            {
+                Id = names[sheet.Id],
+                Shapes = [.. sheet.Shapes.Select(OfShape)],
+                Lines = [.. sheet.Lines.Select(OfLine)],
+                Regions = [.. sheet.Regions.Select(OfRegion)],
+            };
+
+        Shape OfShape(Shape shape) => shape with { Id = names[shape.Id], Compartments = [.. shape.Compartments.Select(OfRows)] };
+
+        ImmutableArray<TextLine> OfRows(ImmutableArray<TextLine> rows) =>
+            [.. rows.Select(row => row with { Id = names[row.Id] })];
+
+        Line OfLine(Line line) => line with { Id = names[line.Id], From = At(line.From), To = At(line.To) };
+
+        Region OfRegion(Region region) => region with { Id = names[region.Id], Members = [.. region.Members.Select(Renamed)] };
 
         void Add(string id) => names.TryAdd(id, $"{prefix}{names.Count + 1}");
 

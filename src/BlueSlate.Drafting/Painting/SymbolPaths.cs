@@ -16,19 +16,18 @@ internal static partial class SymbolPaths
                     [
                         .. Numbers()
                             .Matches(command.Groups[2].Value)
-                            .Select(
-                                (number, i) =>
-                                {
-                                    var part = double.Parse(number.Groups[1].Value, CultureInfo.InvariantCulture);
-                                    var pixels = number.Groups[2].Success
-                                        ? double.Parse(number.Groups[2].Value, CultureInfo.InvariantCulture)
-                                        : 0;
-                                    return i % 2 == 0 ? x + (part * width) + pixels : y + (part * height) + pixels;
-                                }
-                            ),
+                            .Select((number, i) => i % 2 == 0 ? Along(number, x, width) : Along(number, y, height)),
                     ]
                 )),
         ];
+
+    // From a start, a part of a whole, and pixels.
+    private static double Along(Match number, double start, double whole)
+    {
+        var part = double.Parse(number.Groups[1].Value, CultureInfo.InvariantCulture);
+        var pixels = number.Groups[2].Success ? double.Parse(number.Groups[2].Value, CultureInfo.InvariantCulture) : 0;
+        return start + (part * whole) + pixels;
+    }
 
     /// <summary>A mark's path, its own axis leading from a point in a direction, begun so far along.</summary>
     public static List<PathPiece> Turned(string path, double along, Stand stand)

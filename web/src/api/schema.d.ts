@@ -3183,7 +3183,7 @@ export interface components {
             drawing: string;
         };
         /**
-         * @description How a small example tells two drawings apart.
+         * @description How a small example tells two answers apart.
          * @enum {unknown}
          */
         ExampleKind: "allowed-as-drawn" | "ruled-out-as-drawn" | "follows-as-drawn";
@@ -3810,7 +3810,7 @@ export interface components {
             works: string[];
             reason?: null | string;
         };
-        /** @description A restatement by what people need to choose its worth. */
+        /** @description Another way of saying the same, by what people need to choose its worth. */
         RestatementChoice: {
             /** @description Its stable code. */
             code: string;

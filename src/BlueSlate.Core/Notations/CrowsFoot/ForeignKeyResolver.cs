@@ -79,14 +79,11 @@ internal static class ForeignKeyResolver
                 .Where(relationship =>
                     relationship is { Roles.Length: 2, IsRecursive: false } && !dependents.ContainsKey(relationship.Id)
                 )
-                .SelectMany(relationship =>
-                    relationship
-                        .Roles.Where(role =>
-                            role.EntityId == box.Id
-                            && relationship.Other(role).CoOccurrence.Max == 1
-                            && role.CoOccurrence.Max != 1
-                        )
-                        .Select(role => (Relationship: relationship, Role: role))
+                .SelectMany(relationship => relationship.Roles.Select(role => (Relationship: relationship, Role: role)))
+                .Where(pair =>
+                    pair.Role.EntityId == box.Id
+                    && pair.Relationship.Other(pair.Role).CoOccurrence.Max == 1
+                    && pair.Role.CoOccurrence.Max != 1
                 )
                 .ToList();
             if (open is [var only] && !boxes.Exists(other => Suits(column.Row, other)))

@@ -26,15 +26,12 @@ internal static class IdentifierReader
                 row.Derived,
                 row.Optional,
                 row.Parts,
-                [
-                    .. row.ForeignGroups.Select(group => new ForeignKey(
-                        group,
-                        relationshipOfRow.GetValueOrDefault((row.Id, group))
-                    )),
-                ]
+                [.. row.ForeignGroups.Select(group => Referring(row, group))]
             ))
             .ToImmutableArray();
         return new EntityType(box.Id, box.Name, KindOf(box, owners, options), attributes, identifiers);
+
+        ForeignKey Referring(Row row, int group) => new(group, relationshipOfRow.GetValueOrDefault((row.Id, group)));
     }
 
     // The dependent side of an identifying line, whose other end is exactly one.

@@ -23,13 +23,11 @@ internal static class VisibilityText
     // An interface's operations are public without any mark.
     private static IEnumerable<(string Id, string Visibility)> Operations(ConceptModel model) =>
         model.Entities.SelectMany(entity =>
-            entity.Operations.Select(operation =>
-                (
-                    operation.Id,
-                    entity.Kind == EntityKind.Interface && operation.Visibility.Length == 0 ? "+" : operation.Visibility
-                )
-            )
+            entity.Operations.Select(operation => (operation.Id, VisibilityIn(entity, operation)))
         );
+
+    private static string VisibilityIn(EntityType entity, Operation operation) =>
+        entity.Kind == EntityKind.Interface && operation.Visibility.Length == 0 ? "+" : operation.Visibility;
 
     private static string Common(IEnumerable<(string Id, string Visibility)> members) =>
         members.Select(member => member.Visibility).Distinct(StringComparer.Ordinal).ToList() is [{ Length: > 0 } only]

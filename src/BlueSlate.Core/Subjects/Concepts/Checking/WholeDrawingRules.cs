@@ -76,16 +76,17 @@ internal sealed class WholeDrawingRules(ConceptModel model, Reading answer, Corr
     public IReadOnlyList<string> WrongStroke() =>
         Ids(
             drawn.Relationships.Where(relationship =>
-                relationship.Identifying == false
-                && drawn.Entities.Any(entity =>
-                    entity.Kind == EntityKind.Weak
-                    && entity.Identifiers.Any(identifier => identifier.Partial)
-                    && relationship.DependentRoleId is { } dependent
-                    && relationship.Roles.Any(role => role.Id == dependent && role.EntityId == entity.Id)
-                    && !drawn.RelationshipsOf(entity.Id).Any(other => other.Identifying == true)
-                )
+                relationship.Identifying == false && drawn.Entities.Any(entity => WantsIdentifying(entity, relationship))
             )
         );
+
+    // A weak entity with a partial key that hangs on this relationship, and that none identifies.
+    private bool WantsIdentifying(EntityType entity, RelationshipType relationship) =>
+        entity.Kind == EntityKind.Weak
+        && entity.Identifiers.Any(identifier => identifier.Partial)
+        && relationship.DependentRoleId is { } dependent
+        && relationship.Roles.Any(role => role.Id == dependent && role.EntityId == entity.Id)
+        && !drawn.RelationshipsOf(entity.Id).Any(other => other.Identifying == true);
 
     public IReadOnlyList<string> Untyped() =>
         [

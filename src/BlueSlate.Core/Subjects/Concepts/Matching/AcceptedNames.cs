@@ -36,27 +36,10 @@ internal static class AcceptedNames
             return model;
         }
 
-        return model with
-        {
-            Entities =
-            [
-                .. model.Entities.Select(entity =>
-                    entity with
-                    {
-                        Name = Choose(entity.Id, entity.Name, entityNames, otherNames),
-                        Attributes =
-                        [
-                            .. entity.Attributes.Select(attribute =>
-                                attribute with
-                                {
-                                    Name = Choose(attribute.Id, attribute.Name, attributeNames, otherNames),
-                                }
-                            ),
-                        ],
-                    }
-                ),
-            ],
-        };
+        return model.Renamed(
+            (id, name) => Choose(id, name, entityNames, otherNames),
+            (id, name) => Choose(id, name, attributeNames, otherNames)
+        );
     }
 
     /// <summary>

@@ -85,17 +85,19 @@ internal sealed class AttributeSorts
     public AttributeSorts(Side side)
     {
         var indexes = new Dictionary<AttributeSort, int>();
-        Of = Array.ConvertAll(side.Entities, entity => Array.ConvertAll(entity.Attributes, attribute =>
-            {
-                var sort = AttributeSort.Of(attribute);
-                if (!indexes.TryGetValue(sort, out var index))
-                {
-                    indexes.Add(sort, index = Examples.Count);
-                    Examples.Add(attribute);
-                }
+        Of = Array.ConvertAll(side.Entities, entity => Array.ConvertAll(entity.Attributes, IndexOf));
 
-                return index;
-            }));
+        int IndexOf(NamedAttribute attribute)
+        {
+            var sort = AttributeSort.Of(attribute);
+            if (!indexes.TryGetValue(sort, out var index))
+            {
+                indexes.Add(sort, index = Examples.Count);
+                Examples.Add(attribute);
+            }
+
+            return index;
+        }
     }
 
     /// <summary>One attribute of each sort.</summary>

@@ -166,19 +166,17 @@ internal sealed class MemberMatcher(ConceptModel model, ConceptModel answer, Imm
         return found.ToImmutable();
     }
 
+    private static double Nearness(LexicalWord first, LexicalWord second) =>
+        first.Word == second.Word || first.IsSynonymOf(second) || first.IsDerivedFrom(second)
+            ? 0.5
+            : 0.4 * Lexicon.English.Closeness(first, second);
+
     private static double Likeness(Operation mine, Operation theirs)
     {
         var (a, b) = (Name.Of(mine.Name), Name.Of(theirs.Name));
         var words = a
             .Lexical.OfType<LexicalWord>()
-            .SelectMany(first =>
-                b.Lexical.OfType<LexicalWord>()
-                    .Select(second =>
-                        first.Word == second.Word || first.IsSynonymOf(second) || first.IsDerivedFrom(second)
-                            ? 0.5
-                            : 0.4 * Lexicon.English.Closeness(first, second)
-                    )
-            );
+            .SelectMany(first => b.Lexical.OfType<LexicalWord>().Select(second => Nearness(first, second)));
         var value = Math.Max(NameSimilarity.Of(a, b).Value, words.DefaultIfEmpty().Max());
         value += TypeFamily.Same(mine.Returns, theirs.Returns) ? 0.25 : -0.15;
         return value

@@ -27,27 +27,7 @@ internal static class StandsFor
             )
             .ToDictionary(pair => pair.Id, pair => pair.Name, StringComparer.Ordinal);
         string NameOf(string id, string own) => stands.TryGetValue(id, out var other) ? names.GetValueOrDefault(other, own) : own;
-        return model with
-        {
-            Entities =
-            [
-                .. model.Entities.Select(entity =>
-                    entity with
-                    {
-                        Name = NameOf(entity.Id, entity.Name),
-                        Attributes =
-                        [
-                            .. entity.Attributes.Select(attribute =>
-                                attribute with
-                                {
-                                    Name = NameOf(attribute.Id, attribute.Name),
-                                }
-                            ),
-                        ],
-                    }
-                ),
-            ],
-        };
+        return model.Renamed(NameOf, NameOf);
     }
 
     public static IReadOnlyList<(int Model, int Answer)> Pairs(

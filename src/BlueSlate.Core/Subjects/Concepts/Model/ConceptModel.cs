@@ -24,6 +24,25 @@ public sealed record ConceptModel(ImmutableArray<EntityType> Entities, Immutable
             .SelectMany(entity => entity.Attributes)
             .Concat(Relationships.SelectMany(relationship => relationship.Attributes));
 
+    /// <summary>The same with other names of entity types and of their attributes: id and name → name.</summary>
+    public ConceptModel Renamed(Func<string, string, string> entityName, Func<string, string, string> attributeName)
+    {
+        return this with { Entities = [.. Entities.Select(Entity)] };
+
+        EntityType Entity(EntityType entity) =>
+            entity with
+            {
+                Name = entityName(entity.Id, entity.Name),
+                Attributes = [.. entity.Attributes.Select(Attribute)],
+            };
+
+        ConceptAttribute Attribute(ConceptAttribute attribute) =>
+            attribute with
+            {
+                Name = attributeName(attribute.Id, attribute.Name),
+            };
+    }
+
     /// <summary>The entity type with this id; throws when there is none.</summary>
     public EntityType Entity(string id) => Entities.First(entity => entity.Id == id);
 

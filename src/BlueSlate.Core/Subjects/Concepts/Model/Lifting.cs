@@ -121,24 +121,15 @@ public static class Lifting
             [
                 .. model
                     .Specialisations.Where(set => set.SupertypeId != supertypeId)
-                    .Select(set =>
-                        set with
-                        {
-                            Subtypes =
-                            [
-                                .. set.Subtypes.SelectMany(link =>
-                                    link.EntityId != supertypeId
-                                        ? [link]
-                                        : subtypes.Select(
-                                            (subtype, i) =>
-                                                i == 0 ? link with { EntityId = subtype } : new SubtypeLink(newId(), subtype)
-                                        )
-                                ),
-                            ],
-                        }
-                    ),
+                    .Select(set => set with { Subtypes = [.. set.Subtypes.SelectMany(Instead)] }),
             ],
         };
+
+        // In the place of the supertype in another specialisation stand its subtypes.
+        IEnumerable<SubtypeLink> Instead(SubtypeLink link) =>
+            link.EntityId != supertypeId
+                ? [link]
+                : subtypes.Select((subtype, i) => i == 0 ? link with { EntityId = subtype } : new SubtypeLink(newId(), subtype));
     }
 
     private static EntityType WithMembers(EntityType entity, EntityType super, Func<string>? newId)

@@ -50,28 +50,23 @@ internal static class Variations
     /// The model with another count at a role. In a relationship of two, what one role says of its entity is how often the
     /// other takes part.
     /// </summary>
-    public static ConceptModel WithCount(ConceptModel model, string roleId, Func<Count, Count> change) =>
-        model with
-        {
-            Relationships =
-            [
-                .. model.Relationships.Select(relationship =>
-                    relationship.Roles.All(role => role.Id != roleId)
-                        ? relationship
-                        : relationship with
-                        {
-                            Roles =
-                            [
-                                .. relationship.Roles.Select(role =>
-                                    role.Id == roleId ? role with { CoOccurrence = change(role.CoOccurrence) }
-                                    : relationship.Roles.Length == 2 ? role with { Participation = change(role.Participation) }
-                                    : role
-                                ),
-                            ],
-                        }
-                ),
-            ],
-        };
+    public static ConceptModel WithCount(ConceptModel model, string roleId, Func<Count, Count> change)
+    {
+        return model with { Relationships = [.. model.Relationships.Select(Changed)] };
+
+        RelationshipType Changed(RelationshipType relationship) =>
+            relationship.Roles.All(role => role.Id != roleId)
+                ? relationship
+                : relationship with
+                {
+                    Roles = [.. relationship.Roles.Select(role => ChangedEnd(role, relationship.Roles.Length == 2))],
+                };
+
+        RelationshipRole ChangedEnd(RelationshipRole role, bool binary) =>
+            role.Id == roleId ? role with { CoOccurrence = change(role.CoOccurrence) }
+            : binary ? role with { Participation = change(role.Participation) }
+            : role;
+    }
 
     /// <summary>The model with a specialisation changed.</summary>
     public static ConceptModel WithSet(ConceptModel model, string setId, Func<Specialisation, Specialisation> change) =>

@@ -22,12 +22,11 @@ internal sealed class Growth(ConceptModel model)
     // Entity types that are told apart by what they are tied to alone, with the relationships that do so.
     private readonly Lazy<(string EntityId, string[] Along)[]> toldByTies = new(() =>
         [
-            .. model.Entities.SelectMany(entity =>
-                entity
-                    .Identifiers.Select(identifier => KeyMember.Of(entity, identifier, model).ToList())
-                    .Where(members => members.Count > 0 && members.TrueForAll(member => member.RelationshipId is not null))
-                    .Select(members => (entity.Id, members.Select(member => member.RelationshipId!).ToArray()))
-            ),
+            .. model
+                .Entities.SelectMany(entity => entity.Identifiers.Select(identifier => (entity, identifier)))
+                .Select(pair => (pair.entity.Id, Members: KeyMember.Of(pair.entity, pair.identifier, model).ToList()))
+                .Where(told => told.Members.Count > 0 && told.Members.TrueForAll(member => member.RelationshipId is not null))
+                .Select(told => (told.Id, told.Members.Select(member => member.RelationshipId!).ToArray())),
         ]
     );
 
@@ -165,11 +164,8 @@ internal sealed class Growth(ConceptModel model)
             return !own.Contains(-1)
                 && Enumerable
                     .Range(0, things.Count)
-                    .Any(other =>
-                        other != thing
-                        && things[other].Types.Contains(told.EntityId)
-                        && told.Along.Select(id => PartnerOf(other, id)).SequenceEqual(own)
-                    );
+                    .Where(other => other != thing && things[other].Types.Contains(told.EntityId))
+                    .Any(other => told.Along.Select(id => PartnerOf(other, id)).SequenceEqual(own));
         });
 
     private int PartnerOf(int thing, string relationshipId) =>
@@ -182,12 +178,11 @@ internal sealed class Growth(ConceptModel model)
             exclusion.RelationshipIds.Contains(relationship.Id)
             && PopulationRules.SharedEntity(exclusion, model) is { } shared
             && things[thing].Types.Contains(shared)
-            && ties.Exists(tie =>
-                tie.RelationshipId != relationship.Id
-                && exclusion.RelationshipIds.Contains(tie.RelationshipId)
-                && tie.Players.Contains(thing)
-            )
+            && exclusion.RelationshipIds.Any(other => other != relationship.Id && IsTied(thing, other))
         );
+
+    private bool IsTied(int thing, string relationshipId) =>
+        ties.Exists(tie => tie.RelationshipId == relationshipId && tie.Players.Contains(thing));
 
     private bool MeetMany(int thing, RelationshipType relationship)
     {

@@ -31,17 +31,14 @@ internal sealed class SupertypeBySubtypes : Restatement
                 continue;
             }
 
+            NamedAttribute? CopyIn(int index, NamedAttribute attribute) =>
+                leftovers
+                    .Answer.Entities[index]
+                    .Attributes.FirstOrDefault(candidate =>
+                        leftovers.Attributes.IsFreeAnswer(candidate) && attribute.IsAlike(candidate)
+                    );
             var copies = subtypes.ConvertAll(index =>
-                wanted
-                    .Select(attribute =>
-                        leftovers
-                            .Answer.Entities[index]
-                            .Attributes.FirstOrDefault(candidate =>
-                                leftovers.Attributes.IsFreeAnswer(candidate) && attribute.IsAlike(candidate)
-                            )
-                    )
-                    .OfType<NamedAttribute>()
-                    .ToList()
+                wanted.Select(attribute => CopyIn(index, attribute)).OfType<NamedAttribute>().ToList()
             );
             if (copies.Exists(found => found.Count * 2 < wanted.Count))
             {

@@ -25,14 +25,13 @@ internal sealed class Keyless : FormRule
                 entity.Identifiers.IsEmpty && entity.Kind == EntityKind.Strong && !inheriting.Contains(entity.Id)
             )
             .Where(entity =>
-                entity.Attributes.Length > 0
-                && !model.Relationships.Any(relationship =>
-                    relationship.EntityId == entity.Id
-                    || relationship.Identifying == true
-                        && relationship.DependentRoleId is { } role
-                        && relationship.Roles.Any(one => one.Id == role && one.EntityId == entity.Id)
-                )
+                entity.Attributes.Length > 0 && !model.Relationships.Any(relationship => TellsApart(relationship, entity))
             )
             .Select(entity => Say($"{NameOf(entity)} has no key.", entity.Id));
     }
+
+    private static bool TellsApart(RelationshipType relationship, EntityType entity) =>
+        relationship.EntityId == entity.Id
+        || relationship is { Identifying: true, DependentRoleId: { } role }
+            && relationship.Roles.Any(one => one.Id == role && one.EntityId == entity.Id);
 }

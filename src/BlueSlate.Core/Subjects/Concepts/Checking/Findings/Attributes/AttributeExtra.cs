@@ -1,5 +1,6 @@
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
+using BlueSlate.Core.Subjects.Concepts.Model;
 
 namespace BlueSlate.Core.Subjects.Concepts.Checking.Findings.Attributes;
 
@@ -21,18 +22,7 @@ internal sealed class AttributeExtra : ConceptFindingKind
                 var owner = evidence.AnswerEntity(extra.OwnerId!);
                 var name = Phrasing.InText(extra.Name);
                 var copied = evidence.Comparison.Answer.Model.Entities.FirstOrDefault(entity =>
-                    entity.Id != owner.Id
-                    && entity.Attributes.Any(attribute =>
-                        NameSimilarity
-                            .OfAttributes(
-                                Name.Of(attribute.Name),
-                                Name.Of(entity.Name),
-                                Name.Of(extra.Name),
-                                Name.Of(entity.Name)
-                            )
-                            .Value >= 0.99
-                    )
-                    && NameSimilarity.Mentions(Name.Of(extra.Name), Name.Of(entity.Name))
+                    entity.Id != owner.Id && IsCopiedFrom(entity, extra)
                 );
                 return new Finding
                 {
@@ -52,4 +42,14 @@ internal sealed class AttributeExtra : ConceptFindingKind
                     AnswerElements = [extra.AnswerId],
                 };
             });
+
+    // Whether an extra attribute only repeats one of this entity.
+    private static bool IsCopiedFrom(EntityType entity, Extra extra)
+    {
+        var (drawn, owner) = (Name.Of(extra.Name), Name.Of(entity.Name));
+        return NameSimilarity.Mentions(drawn, owner)
+            && entity.Attributes.Any(attribute =>
+                NameSimilarity.OfAttributes(Name.Of(attribute.Name), owner, drawn, owner).Value >= 0.99
+            );
+    }
 }

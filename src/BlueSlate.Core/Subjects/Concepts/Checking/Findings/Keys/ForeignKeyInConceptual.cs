@@ -23,12 +23,11 @@ internal sealed class ForeignKeyInConceptual : ConceptFindingKind
             {
                 var columns = evidence
                     .Comparison.Answer.Model.Entities.SelectMany(entity =>
-                        entity
-                            .Attributes.Where(attribute =>
-                                attribute.ForeignKey is not null
-                                || evidence.Comparison.Correspondence.InDisguise.Contains(attribute.Id)
-                            )
-                            .Select(attribute => (Owner: entity, Attribute: attribute))
+                        entity.Attributes.Select(attribute => (Owner: entity, Attribute: attribute))
+                    )
+                    .Where(column =>
+                        column.Attribute.ForeignKey is not null
+                        || evidence.Comparison.Correspondence.InDisguise.Contains(column.Attribute.Id)
                     )
                     .ToList();
                 var said = columns.Select(column =>

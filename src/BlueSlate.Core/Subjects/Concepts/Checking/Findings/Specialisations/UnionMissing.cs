@@ -32,11 +32,8 @@ internal sealed class UnionMissing : ConceptFindingKind
                     .ToHashSet(StringComparer.Ordinal);
                 var above = evidence.CounterpartOf(union.CategoryId)!.Id;
                 var turned = evidence
-                    .Comparison.Extras.Where(extra =>
-                        extra.Kind == ExtraKinds.Subtype
-                        && extra.OwnerId == above
-                        && counterparts.Contains(evidence.AnswerSubtype(extra.AnswerId))
-                    )
+                    .Comparison.Extras.Where(extra => extra.Kind == ExtraKinds.Subtype && extra.OwnerId == above)
+                    .Where(extra => counterparts.Contains(evidence.AnswerSubtype(extra.AnswerId)))
                     .Select(extra => extra.AnswerId)
                     .ToImmutableArray();
                 return AboutFact(
