@@ -27,7 +27,7 @@ export function PartTabs({ parts, shown, onShow }: PartTabsProps) {
           title={part.line}
           onClick={() => onShow(part.id)}
         >
-          <span className="number">{at + 1}</span> {partName(part.title, at)}
+          {part.title !== '' && <span className="number">{at + 1}</span>} {partName(part.title, at)}
         </button>
       ))}
     </nav>

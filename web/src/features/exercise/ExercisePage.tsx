@@ -170,7 +170,7 @@ function PartScript({ exercise, part, at, sessions, session, editable, show, rel
           actions={editable ? (phrase, done) => <PhraseActions slate={slate} phrase={phrase} done={done} /> : undefined}
           onDone={() => slate.surface.current?.focus()}
         >
-          <p className="mt-6 flex gap-5 text-[13px] text-quiet-ink">
+          <p className="mt-6 flex items-baseline gap-5 text-[13px] text-quiet-ink">
             <Link className="word-button" to="/">
               what is next
             </Link>

@@ -23,6 +23,9 @@ export default function BeforePage() {
   if (before.isPending) return <Loading what="the exercise" />;
   if (before.isError) return <Failed error={before.error} />;
   const { parts, minutes, title, cohort, dueAt } = before.data;
+  const told = parts.map(toldOf);
+  // What holds for every part is said once.
+  const shared = parts.length > 1 ? told[0]!.filter((sentence) => told.every((one) => one.includes(sentence))) : [];
   const overdue = dueAt ? before.dataUpdatedAt > new Date(dueAt).getTime() : false;
   return (
     <>
@@ -41,6 +44,9 @@ export default function BeforePage() {
                 : `It is due ${moment(dueAt)}.`}
             </li>
           )}
+          {shared.map((sentence) => (
+            <li key={sentence}>{sentence}</li>
+          ))}
         </ul>
         {parts.map((part, at) => (
           <section key={at} className="mt-4">
@@ -50,7 +56,7 @@ export default function BeforePage() {
               </h2>
             )}
             <ul className="list-disc pl-5 space-y-1">
-              {toldOf(part).map((sentence) => (
+              {told[at]!.filter((sentence) => !shared.includes(sentence)).map((sentence) => (
                 <li key={sentence}>{sentence}</li>
               ))}
             </ul>
