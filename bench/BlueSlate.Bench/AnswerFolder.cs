@@ -10,7 +10,7 @@ internal static class AnswerFolder
         var answers = Directory.CreateDirectory(Path.Combine(folder, "answers"));
         File.WriteAllText(
             Path.Combine(folder, "question.json"),
-            """{ "title": "The boat club", "part": { "level": "conceptual", "marks": "40" } }"""
+            """{ "title": "The boat club", "parts": [ { "level": "conceptual", "marks": "40" } ] }"""
         );
         File.WriteAllBytes(Path.Combine(folder, "model.json"), DrawingWriter.Write(LargeExercise.Model));
         for (var seed = 1; seed <= count; seed++)
