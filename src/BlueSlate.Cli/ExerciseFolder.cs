@@ -3,6 +3,7 @@ using System.Text.Json;
 using BlueSlate.Core;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Marking;
 
 namespace BlueSlate.Cli;
@@ -53,7 +54,7 @@ internal sealed class ExerciseFolder
         }
 
         var options = part.ToOptions();
-        var scheme = assessment.Scheme?.ToScheme() ?? SchemeDeriver.Derive(model, options, part.Marks);
+        var scheme = assessment.Scheme?.ToScheme() ?? SchemeDeriver.Derive(Subject.Of(options).Facts(model, options), part.Marks);
         return new Assessor(model, options, assessment.ToTolerances(), scheme, assessment.ToTerms(options));
     }
 

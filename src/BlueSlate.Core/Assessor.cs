@@ -6,21 +6,6 @@ using BlueSlate.Core.Marking;
 
 namespace BlueSlate.Core;
 
-/// <summary>What an exercise says of its own words, and of other ways of drawing the same.</summary>
-/// <param name="Standings">Code of a restatement → what it is worth here. Codes that there are not are passed over.</param>
-/// <param name="Words">Which words mean the same in it, and which never do.</param>
-public sealed record ExerciseTerms(IReadOnlyDictionary<string, Standing> Standings, ExerciseWords Words)
-{
-    /// <summary>Other model answers that are as right, for another structure.</summary>
-    public ImmutableArray<IDocument> Variants { get; init; } = [];
-
-    /// <summary>The kinds of facts that are looked at; null for all of the subject.</summary>
-    public IReadOnlyList<FactKind>? Kinds { get; init; }
-
-    /// <summary>Nothing of its own.</summary>
-    public static ExerciseTerms Usual { get; } = new(FrozenDictionary<string, Standing>.Empty, ExerciseWords.None);
-}
-
 /// <summary>
 /// The whole way of an answer through the core: read, judged, explained, marked. It is prepared once for a model answer of any
 /// subject and may then be used for any number of answers, from several threads at once.

@@ -72,8 +72,7 @@ public sealed class AddingSubjectTests
         Should.Throw<ArgumentException>(() => Subject.Of(Options)).Message.ShouldContain("lists");
     }
 
-    private static MarkingScheme Scheme() =>
-        SchemeDeriver.Derive(Lists.Prepare(Model, Options, ExerciseTerms.Usual, Tolerances.None).Facts, 8);
+    private static MarkingScheme Scheme() => SchemeDeriver.Derive(Lists.Facts(Model, Options), 8);
 
     private static Assessor Of(ExerciseTerms terms) => new(Lists, Model, Options, [], Scheme(), terms);
 

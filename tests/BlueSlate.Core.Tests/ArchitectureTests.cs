@@ -1,4 +1,5 @@
 using System.Reflection;
+using BlueSlate.Core.Judging;
 using NetArchTest.Rules;
 using Shouldly;
 

@@ -1,5 +1,6 @@
 using System.Globalization;
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Notations;
 using BlueSlate.Core.Subjects.Concepts.Model;
 
@@ -36,7 +37,8 @@ internal static class SeededBench
                 var found = roots.Find(finding =>
                     finding.Code == one.Code
                     && (
-                        finding.ModelElements.Contains(Reading.ElementOf(one.Place)) || finding.AnswerElements.Contains(one.Place)
+                        finding.ModelElements.Contains(ConceptId.Of(one.Place).Element)
+                        || finding.AnswerElements.Contains(one.Place)
                     )
                 );
                 Count(one.Code, 1, found is null ? 0 : 1, 0);

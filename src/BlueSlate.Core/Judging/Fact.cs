@@ -1,3 +1,5 @@
+using System.Collections.Frozen;
+
 namespace BlueSlate.Core.Judging;
 
 /// <summary>
@@ -28,3 +30,18 @@ public sealed record Tolerance(
     bool Optional,
     bool NotAssessed
 );
+
+/// <summary>What is accepted at single facts, by their ids.</summary>
+public sealed class Tolerances(IEnumerable<Tolerance> tolerances)
+{
+    private readonly FrozenDictionary<string, Tolerance> byFact = tolerances.ToFrozenDictionary(
+        tolerance => tolerance.FactId,
+        StringComparer.Ordinal
+    );
+
+    /// <summary>Nothing besides the model answer.</summary>
+    public static Tolerances None { get; } = new([]);
+
+    /// <summary>What is accepted at a fact, or null.</summary>
+    public Tolerance? At(string factId) => byFact.GetValueOrDefault(factId);
+}

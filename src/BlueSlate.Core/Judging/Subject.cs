@@ -1,4 +1,3 @@
-using System.Collections.Frozen;
 using System.Collections.Immutable;
 using BlueSlate.Core.Language;
 
@@ -53,56 +52,10 @@ public abstract class Subject
     /// <summary>Other ways of saying the same that are met under these options, with what each usually is worth.</summary>
     public abstract ImmutableArray<RestatementChoice> OtherWays(WorkOptions options);
 
+    /// <summary>What a document states as a model answer, where an exercise says nothing of its own.</summary>
+    public ImmutableArray<Fact> Facts(IDocument document, WorkOptions options) =>
+        Prepare(document, options, ExerciseTerms.Usual, Tolerances.None).Facts;
+
     /// <summary>Prepares a model answer, for any number of answers to be judged by it, from several threads at once.</summary>
     public abstract ModelAnswer Prepare(IDocument document, WorkOptions options, ExerciseTerms terms, Tolerances tolerances);
-}
-
-/// <summary>What is accepted at single facts, by their ids.</summary>
-public sealed class Tolerances(IEnumerable<Tolerance> tolerances)
-{
-    private readonly FrozenDictionary<string, Tolerance> byFact = tolerances.ToFrozenDictionary(
-        tolerance => tolerance.FactId,
-        StringComparer.Ordinal
-    );
-
-    /// <summary>Nothing besides the model answer.</summary>
-    public static Tolerances None { get; } = new([]);
-
-    /// <summary>What is accepted at a fact, or null.</summary>
-    public Tolerance? At(string factId) => byFact.GetValueOrDefault(factId);
-}
-
-/// <summary>A model answer, prepared.</summary>
-public abstract class ModelAnswer
-{
-    /// <summary>Its document.</summary>
-    public abstract IDocument Document { get; }
-
-    /// <summary>What it states, those facts among it that count only where a scheme names them.</summary>
-    public abstract ImmutableArray<Fact> Facts { get; }
-
-    /// <summary>Facts that ids name though it is silent about them: what must not be there. Other ids give none.</summary>
-    public abstract IEnumerable<Fact> Asked(IEnumerable<string> factIds);
-
-    /// <summary>Where in the document a fact is stated, so that it can be edited there.</summary>
-    public abstract string SymbolOf(Fact fact);
-
-    /// <summary>Judges an answer on some facts.</summary>
-    /// <param name="answer">The answer's document.</param>
-    /// <param name="facts">The facts that count.</param>
-    /// <param name="stands">What a person said of what stands for what: id of the model answer → id of the answer.</param>
-    public abstract Judgement Judge(IDocument answer, ImmutableArray<Fact> facts, ImmutableDictionary<string, string> stands);
-
-    /// <summary>Data that tell the two apart at a finding; null where both allow the same, or none was found.</summary>
-    public abstract Example? ExampleOf(Comparison comparison, Finding finding);
-}
-
-/// <summary>An answer as it was judged: the likely ways to compare it with the model answer, the likeliest first.</summary>
-public abstract class Judgement
-{
-    /// <summary>At least one.</summary>
-    public abstract ImmutableArray<Comparison> Likely { get; }
-
-    /// <summary>What the answer says.</summary>
-    public abstract ImmutableArray<Sentence> Sentences { get; }
 }

@@ -41,34 +41,13 @@ public sealed record PartText(string Name, ImmutableArray<PartText> Parts)
 
     private static ImmutableArray<PartText> Read(string inside, int depth) =>
         [
-            .. Pieces(inside)
+            .. Commas
+                .Split(inside)
+                .Select(found => found.Text)
                 .Select(piece =>
                     depth < Deepest && OpenOfLast(piece) is var open and > 0
                         ? new PartText(piece[..open].Trim(), Read(piece[(open + 1)..^1], depth + 1))
                         : new PartText(piece, [])
                 ),
         ];
-
-    private static IEnumerable<string> Pieces(string text)
-    {
-        var (depth, start) = (0, 0);
-        for (var i = 0; i <= text.Length; i++)
-        {
-            if (i < text.Length && (text[i] != ',' || depth > 0))
-            {
-                depth +=
-                    text[i] == '(' ? 1
-                    : text[i] == ')' ? -1
-                    : 0;
-                continue;
-            }
-
-            if (text[start..i].Trim() is { Length: > 0 } piece)
-            {
-                yield return piece;
-            }
-
-            start = i + 1;
-        }
-    }
 }

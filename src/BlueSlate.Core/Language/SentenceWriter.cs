@@ -49,7 +49,7 @@ public static class SentenceWriter
         yield return new Sentence(
             entity.Id,
             pieces.ToImmutable(),
-            [.. reading.ElementsOf(entity.Id), .. members.Select(member => Reading.ElementOf(member.Id))],
+            [.. reading.ElementsOf(entity.Id), .. members.Select(member => ConceptId.Of(member.Id).Element)],
             entity.Name.Length == 0 ? "what is this box called?" : Open(entity, reading)
         );
 
@@ -202,7 +202,7 @@ public static class SentenceWriter
             relationship.Id,
             pieces.ToImmutable(),
             [
-                Reading.ElementOf(relationship.Id),
+                ConceptId.Of(relationship.Id).Element,
                 .. relationship.Roles.Select(role => role.Id),
                 .. relationship.Roles.Select(role => role.EntityId).Distinct(StringComparer.Ordinal),
                 .. relationship.Attributes.Select(attribute => attribute.Id),
@@ -308,8 +308,8 @@ public static class SentenceWriter
             set.Id,
             pieces.ToImmutable(),
             [
-                Reading.ElementOf(set.Id),
-                .. set.Subtypes.Select(link => Reading.ElementOf(link.Id)),
+                ConceptId.Of(set.Id).Element,
+                .. set.Subtypes.Select(link => ConceptId.Of(link.Id).Element),
                 set.SupertypeId,
                 .. set.Subtypes.Select(link => link.EntityId),
             ],
@@ -356,7 +356,7 @@ public static class SentenceWriter
         {
             if (text.Length > 0)
             {
-                pieces.Add(new SentencePiece(text, conceptId is null ? null : Reading.ElementOf(conceptId)));
+                pieces.Add(new SentencePiece(text, conceptId is null ? null : ConceptId.Of(conceptId).Element));
             }
         }
 

@@ -251,7 +251,8 @@ public sealed partial class StatementParser(IEnumerable<string> entityNames)
             found.Groups["owner"].Value.Trim(),
             found.Groups["name"].Value,
             [
-                .. SplitTop(found.Groups["given"].Value)
+                .. Commas
+                    .Split(found.Groups["given"].Value)
                     .Select(piece => piece.Text.Split(" of type ", 2, StringSplitOptions.TrimEntries))
                     .Select(pair => new Parameter(pair[0], pair.Length > 1 ? pair[1] : "")),
             ],
@@ -318,7 +319,7 @@ public sealed partial class StatementParser(IEnumerable<string> entityNames)
     )
     {
         var attributes = ImmutableArray.CreateBuilder<AttributeText>();
-        foreach (var (start, piece) in SplitTop(text))
+        foreach (var (start, piece) in Commas.Split(text))
         {
             var (rest, markers, parts) = (piece, ImmutableArray<string>.Empty, ImmutableArray<PartText>.Empty);
             while (PartText.OpenOfLast(rest) is var open and > 0)
@@ -395,32 +396,6 @@ public sealed partial class StatementParser(IEnumerable<string> entityNames)
         }
 
         return clauses;
-    }
-
-    // Commas within parentheses separate nothing.
-    private static IEnumerable<(int Start, string Text)> SplitTop(string text)
-    {
-        var (depth, start) = (0, 0);
-        for (var i = 0; i <= text.Length; i++)
-        {
-            if (i == text.Length || (text[i] == ',' && depth <= 0))
-            {
-                var piece = text[start..i];
-                if (piece.Trim().Length > 0)
-                {
-                    yield return (start + piece.Length - piece.TrimStart().Length, piece.Trim());
-                }
-
-                start = i + 1;
-            }
-            else
-            {
-                depth +=
-                    text[i] is '(' or '<' ? 1
-                    : text[i] is ')' or '>' ? -1
-                    : 0;
-            }
-        }
     }
 
     private static List<string> Split(string text) =>

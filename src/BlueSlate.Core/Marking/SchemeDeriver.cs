@@ -9,10 +9,6 @@ namespace BlueSlate.Core.Marking;
 /// </summary>
 public static class SchemeDeriver
 {
-    /// <summary>The scheme for what a model answer states, worth so many marks in all.</summary>
-    public static MarkingScheme Derive(IDocument modelAnswer, WorkOptions options, Rational marks) =>
-        Derive(Subject.Of(options).Prepare(modelAnswer, options, ExerciseTerms.Usual, Tolerances.None).Facts, marks);
-
     /// <summary>The scheme for these facts, worth so many marks in all.</summary>
     public static MarkingScheme Derive(ImmutableArray<Fact> facts, Rational marks)
     {

@@ -11,23 +11,24 @@ export const partName = (title: string, at: number): string => (title === '' ? `
 
 interface PartTabsProps {
   parts: readonly PartTab[];
-  shown: string;
-  onShow: (id: string) => void;
+  /** The place of the one that is shown, from 0. */
+  at: number;
+  onShow: (at: number) => void;
 }
 
 /** The parts of an exercise, one of which is shown; nothing where there is only one. */
-export function PartTabs({ parts, shown, onShow }: PartTabsProps) {
+export function PartTabs({ parts, at, onShow }: PartTabsProps) {
   if (parts.length < 2) return null;
   return (
     <nav className="part-tabs" aria-label="Parts of the exercise">
-      {parts.map((part, at) => (
+      {parts.map((part, place) => (
         <button
           key={part.id}
-          aria-current={part.id === shown ? 'page' : undefined}
+          aria-current={place === at ? 'page' : undefined}
           title={part.line}
-          onClick={() => onShow(part.id)}
+          onClick={() => onShow(place)}
         >
-          {part.title !== '' && <span className="number">{at + 1}</span>} {partName(part.title, at)}
+          {part.title !== '' && <span className="number">{place + 1}</span>} {partName(part.title, place)}
         </button>
       ))}
     </nav>

@@ -2,6 +2,7 @@ using System.Security.Cryptography;
 using System.Text.Json;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Marking;
 using BlueSlate.Data;
 using BlueSlate.Drafting;
@@ -225,7 +226,7 @@ public sealed class DemoSeed(BlueSlateContext database, string folder, TimeProvi
         )!;
         var model = await DrawingAsync(Path.Combine(folder, "model.json"));
         var options = part.ToOptions();
-        var derived = SchemeDeriver.Derive(model, options, part.Marks);
+        var derived = SchemeDeriver.Derive(Subject.Of(options).Facts(model, options), part.Marks);
         return new NewPart(
             part,
             model,

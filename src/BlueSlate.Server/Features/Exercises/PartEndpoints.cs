@@ -1,4 +1,3 @@
-using BlueSlate.Core;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Judging;
@@ -122,8 +121,9 @@ public static class PartEndpoints
 
         var document = ExerciseJson.Read<PartDocument>(Document(part, DocumentKind.Part).Text);
         var options = document.ToOptions();
-        var model = Subject.Of(options).Parse(Document(part, DocumentKind.Model).Text)!;
-        return TypedResults.Ok(SchemeDocument.Of(SchemeDeriver.Derive(model, options, document.Marks)));
+        var subject = Subject.Of(options);
+        var facts = subject.Facts(subject.Parse(Document(part, DocumentKind.Model).Text)!, options);
+        return TypedResults.Ok(SchemeDocument.Of(SchemeDeriver.Derive(facts, document.Marks)));
     }
 
     private static async Task<Results<Ok<FactsReply>, ProblemHttpResult>> Read(

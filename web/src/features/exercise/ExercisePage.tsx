@@ -22,7 +22,7 @@ import { Failed, Loading } from '../../ui/states';
 import { TwoTexts } from '../../ui/TwoTexts';
 import { usePerson } from '../session/useSession';
 import { Conflict } from '../study/Conflict';
-import { partLine, tabOf } from '../study/DrawPage';
+import { partLine, tabOf } from '../../parts/partLine';
 import { SignedOut } from '../study/SignedOut';
 import { Stand } from '../study/Stand';
 import { Keep, portsOf, useWorst } from '../study/workSessions';
@@ -183,11 +183,7 @@ function PartScript({ exercise, part, at, sessions, session, editable, show, rel
         </ScenarioSheet>
       )}
       <main className="middle">
-        <PartTabs
-          parts={exercise.parts.map((one) => tabOf(one.id, one.part.value))}
-          shown={part.id}
-          onShow={(id) => show(exercise.parts.findIndex((one) => one.id === id))}
-        />
+        <PartTabs parts={exercise.parts.map((one) => tabOf(one.id, one.part.value))} at={at} onShow={show} />
         <SlateSurface
           slate={slate}
           label={`The model answer for ${exercise.title}. Press question mark for its keys.`}

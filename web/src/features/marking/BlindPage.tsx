@@ -8,7 +8,7 @@ import { SlateSurface } from '../../slate/SlateSurface';
 import { useSlate } from '../../slate/useSlate';
 import { show, valueOf } from '../../ui/marks';
 import { Failed, Loading, messageOf } from '../../ui/states';
-import { partLine } from '../study/DrawPage';
+import { partLine } from '../../parts/partLine';
 
 type Line = Schemas['BlindLine'];
 

@@ -7,7 +7,7 @@ import { ScriptWithNotes, type ScriptView } from '../../differences/ScriptWithNo
 import { PartTabs } from '../../parts/PartTabs';
 import { show } from '../../ui/marks';
 import { Failed, Loading, messageOf } from '../../ui/states';
-import { partLine } from '../study/DrawPage';
+import { partLine } from '../../parts/partLine';
 import { AlsoRight } from './AlsoRight';
 import { DecisionRow } from './DecisionRow';
 import { LineTable } from './LineTable';
@@ -81,8 +81,8 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
             title: part.title,
             line: `${show(part.marks)} marks`,
           }))}
-          shown={answer.id}
-          onShow={(work) => void navigate(`/marking/${work}`)}
+          at={answer.parts.findIndex((part) => part.workId === answer.id)}
+          onShow={(at) => void navigate(`/marking/${answer.parts[at]!.workId}`)}
         />
       }
       view={view}

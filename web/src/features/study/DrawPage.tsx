@@ -16,11 +16,10 @@ import { elementsOf, select, selectOwners } from '../../slate/selection';
 import { isAway, type DrawingSession } from '../../slate/session';
 import { SlateSurface } from '../../slate/SlateSurface';
 import { useSlate } from '../../slate/useSlate';
-import type { Learned } from '../../ui/learned';
-import { show } from '../../ui/marks';
 import { Failed, Loading } from '../../ui/states';
 import { usePerson } from '../session/useSession';
 import { Conflict } from './Conflict';
+import { partLine, tabOf } from '../../parts/partLine';
 import { PartTabs } from '../../parts/PartTabs';
 import { useShownPart } from '../../parts/useShownPart';
 import { Earlier } from './Earlier';
@@ -53,21 +52,6 @@ export default function DrawPage() {
   );
 }
 
-const short: Readonly<Record<string, string>> = { chen: 'Chen', 'crows-foot': 'Crow’s foot', uml: 'UML class diagram' };
-
-export function partLine(part: Schemas['StudentPart'] | Schemas['PartDocument']) {
-  const learned: Learned = 'learned' in part ? part.learned : part;
-  const level = learned.notation === 'uml' ? '' : `, ${learned.level}`;
-  return `${short[learned.notation ?? 'crows-foot']}${level}, ${show(part.marks ?? '0')} marks`;
-}
-
-/** A part in the row of parts. */
-export const tabOf = (id: string, part: Schemas['StudentPart'] | Schemas['PartDocument']) => ({
-  id,
-  title: part.title ?? '',
-  line: partLine(part),
-});
-
 interface AnswerScriptProps {
   answer: Schemas['AnswerReply'];
   /** What this browser kept of each part and the server had not acknowledged. */
@@ -90,13 +74,7 @@ function AnswerScript({ answer, kept, onHandedIn }: AnswerScriptProps) {
         work={work}
         sessions={sessions}
         session={sessions[at]!}
-        tabs={
-          <PartTabs
-            parts={answer.works.map((one) => tabOf(one.id, one.part))}
-            shown={work.id}
-            onShow={(id) => show(answer.works.findIndex((one) => one.id === id))}
-          />
-        }
+        tabs={<PartTabs parts={answer.works.map((one) => tabOf(one.id, one.part))} at={at} onShow={show} />}
         onHandedIn={onHandedIn}
       />
     </>

@@ -11,7 +11,7 @@ import { Failed, Loading } from '../../ui/states';
 import { moment } from '../../ui/time';
 import { LineTable } from '../marking/LineTable';
 import { AskAboutNote } from './AskAboutNote';
-import { partLine, tabOf } from './DrawPage';
+import { partLine, tabOf } from '../../parts/partLine';
 
 /** The marks as released to a student: notes, lines, and, where it is allowed, the model answer over or beside. */
 export default function MarksPage() {
@@ -33,13 +33,7 @@ function AllMarks({ id, marks }: { id: string; marks: Schemas['StudentMarksReply
       id={id}
       marks={marks}
       part={part}
-      tabs={
-        <PartTabs
-          parts={marks.parts.map((one) => tabOf(one.workId, one.part))}
-          shown={part.workId}
-          onShow={(workId) => showPart(marks.parts.findIndex((one) => one.workId === workId))}
-        />
-      }
+      tabs={<PartTabs parts={marks.parts.map((one) => tabOf(one.workId, one.part))} at={at} onShow={showPart} />}
       name={marks.parts.length > 1 ? partName(part.part.title, at) : null}
     />
   );

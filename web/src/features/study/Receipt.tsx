@@ -8,20 +8,16 @@ import { SlateSurface } from '../../slate/SlateSurface';
 import { useSlate } from '../../slate/useSlate';
 import { ScenarioSheet } from '../../script/ScenarioSheet';
 import { moment } from '../../ui/time';
-import { partLine, tabOf } from './DrawPage';
+import { partLine, tabOf } from '../../parts/partLine';
 
 /** After handing in: the receipt, beside the drawings as they were handed in. */
 export function Receipt({ answer }: { answer: Schemas['AnswerReply'] }) {
-  const [work, , show] = useShownPart(answer.works);
+  const [work, at, show] = useShownPart(answer.works);
   return (
     <div className="script reading" style={{ '--margin-width': '270px' } as React.CSSProperties}>
       <ScenarioSheet title={answer.title} line={partLine(work.part)} html={answer.scenarioHtml} />
       <main className="middle">
-        <PartTabs
-          parts={answer.works.map((one) => tabOf(one.id, one.part))}
-          shown={work.id}
-          onShow={(id) => show(answer.works.findIndex((one) => one.id === id))}
-        />
+        <PartTabs parts={answer.works.map((one) => tabOf(one.id, one.part))} at={at} onShow={show} />
         <HandedIn key={work.id} drawing={work.drawing} />
       </main>
       <aside className="margin" aria-label="Receipt">

@@ -16,10 +16,9 @@ public sealed record Reading(
 {
     /// <summary>All elements that say the concept with this id, its own first.</summary>
     public ImmutableArray<string> ElementsOf(string conceptId) =>
-        AlsoDrawnBy.TryGetValue(conceptId, out var more) ? more.Insert(0, ElementOf(conceptId)) : [ElementOf(conceptId)];
-
-    /// <summary>The element that says a concept.</summary>
-    public static string ElementOf(string conceptId) => ConceptId.Of(conceptId).Element;
+        AlsoDrawnBy.TryGetValue(conceptId, out var more)
+            ? more.Insert(0, ConceptId.Of(conceptId).Element)
+            : [ConceptId.Of(conceptId).Element];
 }
 
 /// <summary>
