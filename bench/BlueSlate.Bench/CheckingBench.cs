@@ -6,6 +6,7 @@ using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Marking;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Notations.CrowsFoot;
 using BlueSlate.Core.Subjects.Concepts.Checking;
 
 namespace BlueSlate.Bench;
@@ -21,7 +22,7 @@ internal static class CheckingBench
 
     public static int Run(string output)
     {
-        var options = new NotationOptions(Level.Conceptual);
+        var options = new CrowsFootOptions();
         var facts = FactList.Of(Notation.Read(LargeExercise.Model, options), options);
         var assessor = new Assessor(LargeExercise.Model, options, [], SchemeDeriver.Derive(facts, 40));
         var documents = Enumerable.Range(1, Answers).Select(seed => DrawingWriter.Write(LargeExercise.Answer(seed))).ToList();
@@ -77,7 +78,7 @@ internal static class CheckingBench
     {
         foreach (var entities in Sizes)
         {
-            var options = new NotationOptions(Level.Conceptual);
+            var options = new CrowsFootOptions();
             var times = new List<double>();
             for (var seed = 0; seed < Rounds; seed++)
             {

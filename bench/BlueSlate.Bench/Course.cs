@@ -69,7 +69,6 @@ internal static class Course
         };
         var part = new PartDocument
         {
-            Level = Level.Conceptual,
             Marks = 40,
             Aids = new AidsDocument
             {
@@ -80,7 +79,7 @@ internal static class Course
                 Form = true,
             },
         };
-        var options = part.ToOptions();
+        var options = (NotationOptions)part.Learned;
         var scheme = SchemeDocument.Of(
             SchemeDeriver.Derive(FactList.Of(Notation.Read(LargeExercise.Model, options), options), part.Marks)
         );

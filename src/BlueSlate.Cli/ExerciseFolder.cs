@@ -53,7 +53,7 @@ internal sealed class ExerciseFolder
             throw new UnreadableException($"{assessmentPath}: {problem}");
         }
 
-        var options = part.ToOptions();
+        var options = part.Learned;
         var scheme = assessment.Scheme?.ToScheme() ?? SchemeDeriver.Derive(Subject.Of(options).Facts(model, options), part.Marks);
         return new Assessor(model, options, assessment.ToTolerances(), scheme, assessment.ToTerms(options));
     }
@@ -68,7 +68,8 @@ internal sealed class ExerciseFolder
         catch (JsonException error)
         {
             throw new UnreadableException(
-                $"{path}:{error.LineNumber + 1}: {error.Path ?? "$"}: This cannot be read. {error.Message}",
+                $"{path}:{error.LineNumber + 1}: {error.Path ?? "$"}: "
+                    + (error is UnfitValueException ? error.Message : $"This cannot be read. {error.Message}"),
                 error
             );
         }

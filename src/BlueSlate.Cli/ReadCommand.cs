@@ -21,7 +21,10 @@ internal static class ReadCommand
         command.SetAction(parsed =>
             Run(
                 parsed.GetRequiredValue(file),
-                new NotationOptions(parsed.GetValue(level)) { Notation = parsed.GetRequiredValue(notation) }
+                Notation.Of(parsed.GetRequiredValue(notation)).Usual with
+                {
+                    Level = parsed.GetValue(level),
+                }
             )
         );
         return command;

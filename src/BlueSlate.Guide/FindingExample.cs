@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Notations.CrowsFoot;
 
 namespace BlueSlate.Guide;
 
@@ -14,5 +15,5 @@ public sealed record FindingExample(Drawing Model, Drawing Answer, bool Logical 
     public ImmutableArray<string> Asked { get; init; } = [];
 
     /// <summary>What the class has learned; crow's foot when nothing else is said.</summary>
-    public NotationOptions Options { get; init; } = new(Logical ? Level.Logical : Level.Conceptual);
+    public NotationOptions Options { get; init; } = new CrowsFootOptions { Level = Logical ? Level.Logical : Level.Conceptual };
 }

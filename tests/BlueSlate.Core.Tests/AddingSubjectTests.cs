@@ -84,6 +84,8 @@ public sealed class AddingSubjectTests
     private sealed record ListOptions : WorkOptions
     {
         public override string SubjectName => "lists";
+
+        public override string Notation => "one word a line";
     }
 
     private sealed class ListSubject : Subject
@@ -91,6 +93,9 @@ public sealed class AddingSubjectTests
         public override string Name => "lists";
 
         public override string Title => "lists of words";
+
+        public override IReadOnlyDictionary<string, Type> OptionTypes { get; } =
+            new Dictionary<string, Type> { [Options.Notation] = typeof(ListOptions) };
 
         public override IReadOnlyList<FactKind> FactKinds => [new WordFact()];
 

@@ -3,6 +3,7 @@ using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Marking;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Notations.CrowsFoot;
 using BlueSlate.Core.Subjects.Concepts.Checking;
 using BlueSlate.Core.Subjects.Concepts.Checking.Findings.NotationFaults;
 using BlueSlate.Core.Subjects.Concepts.Checking.Kinds;
@@ -65,7 +66,7 @@ public sealed class AddingTests
     [Fact]
     public void A_kind_of_fact_is_one_class()
     {
-        var options = new NotationOptions(Level.Conceptual);
+        var options = new CrowsFootOptions();
         var terms = ExerciseTerms.Usual with { Kinds = [.. ConceptFactKind.All, new NeighboursFact()] };
         var facts = Subject.Of(options).Prepare(Model, options, terms, Tolerances.None).Facts;
         facts.Select(fact => fact.Id).ShouldContain("neighbours:b1");

@@ -31,14 +31,14 @@ internal static class DemoExercises
     {
         var part = PartOf(folder);
         var assessment = Read<AssessmentDocument>(folder, "assessment.json");
-        var (model, options) = (Load($"{folder}/model.json"), part.ToOptions());
+        var (model, options) = (Load($"{folder}/model.json"), (NotationOptions)part.Learned);
         var scheme = assessment.Scheme?.ToScheme()
             ?? SchemeDeriver.Derive(FactList.Of(Notation.Read(model, options), options), part.Marks);
         return new Assessor(model, options, assessment.ToTolerances(), scheme, assessment.ToTerms(options));
     }
 
     /// <summary>What the class of an exercise has learned about its notation.</summary>
-    public static NotationOptions OptionsOf(string folder) => PartOf(folder).ToOptions();
+    public static NotationOptions OptionsOf(string folder) => (NotationOptions)PartOf(folder).Learned;
 
     public static IEnumerable<Drawing> Answers(string folder)
     {

@@ -2,6 +2,7 @@ using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Marking;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Notations.CrowsFoot;
 using BlueSlate.Core.Subjects.Concepts.Checking;
 using BlueSlate.Core.Subjects.Concepts.Model;
 
@@ -11,7 +12,7 @@ namespace BlueSlate.Core.Tests;
 internal static class Exercise
 {
     public static Assessor Of(Drawing model, Level level = Level.Conceptual, params Tolerance[] tolerances) =>
-        Of(model, new NotationOptions(level), tolerances);
+        Of(model, new CrowsFootOptions { Level = level }, tolerances);
 
     public static Assessor Of(Drawing model, NotationOptions options, params Tolerance[] tolerances)
     {
@@ -36,5 +37,5 @@ internal static class Exercise
     }
 
     public static Reading Read(Drawing drawing, Level level = Level.Conceptual) =>
-        Notation.Read(drawing, new NotationOptions(level));
+        Notation.Read(drawing, new CrowsFootOptions { Level = level });
 }

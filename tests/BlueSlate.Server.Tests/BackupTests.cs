@@ -1,4 +1,7 @@
 using System.IO.Compression;
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using BlueSlate.Core.Interchange;
 using BlueSlate.Server.Features.Backup;
 using BlueSlate.Server.Hosting;
 using Shouldly;
@@ -138,6 +141,56 @@ public sealed class BackupTests : IDisposable
         }
     }
 
+    [Theory]
+    [MemberData(nameof(Releases))]
+    public async Task What_was_asked_in_a_release_is_asked_as_before(string release)
+    {
+        await using var old = await OldAsync(release);
+        var before = await AskedAsync(
+            "SELECT json_object_agg(exercise_id, text::json)::text FROM exercise_documents WHERE kind = 'Part'",
+            "SELECT json_object_agg(id, part::json)::text FROM question_revisions"
+        );
+        await Migration.ApplyAsync(old.Owner, old.App);
+        var after = await AskedAsync(
+            "SELECT json_object_agg(part_id, text::json)::text FROM exercise_part_documents WHERE kind = 'Part'",
+            "SELECT json_object_agg(question_revision_id, document::json)::text FROM question_parts"
+        );
+        after.Select(pair => pair.Key).ShouldBe(before.Select(pair => pair.Key), ignoreOrder: true);
+        foreach (var (id, then) in before)
+        {
+            var now = after[id]!.AsObject();
+            var read = JsonSerializer.Deserialize<PartDocument>(now.ToJsonString(), Formats.Json)!;
+            read.Problems().ShouldBeEmpty();
+            read.Learned.Notation.ShouldBe((string?)then!["notation"] ?? "crows-foot");
+            foreach (var (property, value) in now.Where(pair => pair.Key != "learned").Concat(now["learned"]!.AsObject()))
+            {
+                if (property != "notation")
+                {
+                    JsonNode.DeepEquals(value, then[property]).ShouldBeTrue($"{id} {property}");
+                }
+            }
+
+            foreach (var property in new[] { "title", "marks", "minutes", "aids", "showModelAnswer" })
+            {
+                JsonNode.DeepEquals(now[property], then[property]).ShouldBeTrue($"{id} {property}");
+            }
+        }
+
+        async Task<Dictionary<string, JsonNode?>> AskedAsync(params string[] questions)
+        {
+            var asked = new Dictionary<string, JsonNode?>();
+            foreach (var question in questions)
+            {
+                foreach (var (id, part) in JsonNode.Parse((await TestDatabase.ScalarAsync(old.Owner, question))!)!.AsObject())
+                {
+                    asked[id] = part;
+                }
+            }
+
+            return asked;
+        }
+    }
+
     private static async Task<TestDatabase> OldAsync(string release = "1-first-release.sql.gz")
     {
         var database = await TestDatabase.MakeAsync(migrate: false);
@@ -162,17 +215,15 @@ public sealed class BackupTests : IDisposable
         string[] before =
         [
             "SELECT count(*) || md5(string_agg(exercise_id::text || kind || text, ',' ORDER BY exercise_id, kind)) "
-                + "FROM exercise_documents WHERE kind <> 'Scenario'",
-            "SELECT count(*) || md5(string_agg(id::text || exercise_id || part, ',' ORDER BY id)) FROM question_revisions",
+                + "FROM exercise_documents WHERE kind NOT IN ('Scenario', 'Part')",
             "SELECT count(*) || md5(string_agg(id::text || exercise_id || model || assessment, ',' ORDER BY id)) FROM assessment_revisions",
             "SELECT count(*) || md5(string_agg(answer_id::text || frozen, ',' ORDER BY answer_id)) FROM released_sheets",
             "SELECT count(*) || md5(string_agg(answer_id::text || total, ',' ORDER BY answer_id, id)) FROM check_results",
         ];
         string[] after =
         [
-            "SELECT count(*) || md5(string_agg(part_id::text || kind || text, ',' ORDER BY part_id, kind)) FROM exercise_part_documents",
-            "SELECT count(*) || md5(string_agg(question_revision_id::text || part_id || document, ',' ORDER BY question_revision_id)) "
-                + "FROM question_parts",
+            "SELECT count(*) || md5(string_agg(part_id::text || kind || text, ',' ORDER BY part_id, kind)) "
+                + "FROM exercise_part_documents WHERE kind <> 'Part'",
             "SELECT count(*) || md5(string_agg(id::text || part_id || model || assessment, ',' ORDER BY id)) FROM assessment_revisions",
             "SELECT count(*) || md5(string_agg(work_id::text || frozen, ',' ORDER BY work_id)) FROM released_sheets",
             "SELECT count(*) || md5(string_agg(work_id::text || total, ',' ORDER BY work_id, id)) FROM check_results",

@@ -166,8 +166,7 @@ public sealed class PartTests(TestServer server) : IClassFixture<TestServer>
                 value = new
                 {
                     title = "The harbour",
-                    notation = "crows-foot",
-                    level = "conceptual",
+                    learned = new { notation = "crows-foot", level = "conceptual" },
                     marks = "10",
                     minutes = 30,
                 },

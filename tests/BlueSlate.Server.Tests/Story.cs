@@ -1,7 +1,6 @@
 using System.Text.Json.Nodes;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
-using BlueSlate.Core.Notations;
 
 namespace BlueSlate.Server.Tests;
 
@@ -47,7 +46,6 @@ internal static class Story
         await instructor.PutAsync($"/api/exercises/{id}/scenario", new { revision = 1, text = "Airships tie up at *masts*." });
         var part = new PartDocument
         {
-            Level = Level.Conceptual,
             Marks = 20,
             Minutes = 60,
             Aids = new AidsDocument { Sentences = true },

@@ -1,6 +1,9 @@
 using System.Text.Json;
 using BlueSlate.Core;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Notations.Chen;
+using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Core.Notations.Uml;
 
 namespace BlueSlate.Bench.Accuracy;
 
@@ -105,15 +108,16 @@ internal static class AccuracyBench
         var level = file.Level == "logical" ? Level.Logical : Level.Conceptual;
         return file.Notation switch
         {
-            "chen" when ChenSketch.UsesLetters(file.Model) => new NotationOptions(level, NotationNames.Chen),
-            "chen" => new NotationOptions(level, NotationNames.Chen)
+            "chen" when ChenSketch.UsesLetters(file.Model) => new ChenOptions { Level = level },
+            "chen" => new ChenOptions
             {
+                Level = level,
                 Counts = CountStyle.Pairs,
                 PairsAcross = true,
                 DoubleLineSaysAll = false,
             },
-            "crowsfoot" => new NotationOptions(level, NotationNames.CrowsFoot),
-            _ => new NotationOptions(level, NotationNames.Uml) { Formal = formal },
+            "crowsfoot" => new CrowsFootOptions { Level = level },
+            _ => new UmlOptions { Level = level, Formal = formal },
         };
     }
 

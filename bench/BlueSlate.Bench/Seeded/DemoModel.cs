@@ -39,7 +39,7 @@ internal sealed record DemoModel(
             Formats.Json
         )!;
         var drawing = DrawingReader.Read(File.ReadAllBytes(Path.Combine(folder, "model.json"))).Drawing!;
-        var options = part.ToOptions();
+        var options = (NotationOptions)part.Learned;
         var reading = Notation.Read(drawing, options);
         var scheme = SchemeDeriver.Derive(FactList.Of(reading, options), 40);
         return new DemoModel(

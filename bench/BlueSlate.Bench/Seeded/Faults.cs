@@ -136,8 +136,8 @@ internal sealed class Faults(Random random, NotationOptions options, IReadOnlySe
         var id = $"extra{++fresh}";
         var extra = ConceptAttribute.Plain(id, Strange[random.Next(Strange.Length)]) with
         {
-            Type = options.Formal ? "String" : "",
-            Visibility = options.Formal ? "-" : "",
+            Type = options.WantsSignatures ? "String" : "",
+            Visibility = options.WantsSignatures ? "-" : "",
         };
         return (
             Put(model, owner, owner with { Attributes = owner.Attributes.Add(extra) }),
@@ -337,7 +337,7 @@ internal sealed class Faults(Random random, NotationOptions options, IReadOnlySe
             );
 
     private (ConceptModel, Seed)? Signature(ConceptModel model) =>
-        PickOperation(model, _ => options.Formal) is not (var owner, { Parameters.Length: > 0 } at)
+        PickOperation(model, _ => options.WantsSignatures) is not (var owner, { Parameters.Length: > 0 } at)
             ? null
             : (
                 Put(model, owner, owner with { Operations = owner.Operations.Replace(at, at with { Parameters = [] }) }),
@@ -345,7 +345,7 @@ internal sealed class Faults(Random random, NotationOptions options, IReadOnlySe
             );
 
     private (ConceptModel, Seed)? Type(ConceptModel model) =>
-        PickAttribute(model, (_, attribute) => options.Formal && attribute.Type is "String" or "Integer" or "Date")
+        PickAttribute(model, (_, attribute) => options.WantsSignatures && attribute.Type is "String" or "Integer" or "Date")
             is not
             (var owner, var at)
             ? null

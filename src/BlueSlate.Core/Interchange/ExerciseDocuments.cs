@@ -29,54 +29,13 @@ public sealed record QuestionDocument
 /// <summary>One part of an exercise.</summary>
 public sealed record PartDocument
 {
-    private const int MostStereotypes = 20;
-    private const int LongestStereotype = 40;
     private const int LongestTitle = 120;
 
     /// <summary>What is to be done in it, in a few words; may be empty where it is the only one.</summary>
     public string Title { get; init; } = "";
 
-    /// <summary>The notation's name: <c>chen</c>, <c>crows-foot</c> or <c>uml</c>.</summary>
-    public string Notation { get; init; } = NotationNames.CrowsFoot;
-
-    /// <summary>How formal the drawing is to be.</summary>
-    public Level Level { get; init; }
-
-    /// <summary>Boxes of one name on several sheets are one thing.</summary>
-    public bool OneNameIsOneElement { get; init; }
-
-    /// <summary>Solid is identifying, dashed is not.</summary>
-    public bool StrokeSaysIdentifying { get; init; } = true;
-
-    /// <summary>A single bar reads as exactly one.</summary>
-    public bool SingleBarIsExactlyOne { get; init; }
-
-    /// <summary>Chen: a double line says that all take part.</summary>
-    public bool DoubleLineSaysAll { get; init; } = true;
-
-    /// <summary>Chen: letters or pairs at the lines of a diamond.</summary>
-    public CountStyle Counts { get; init; }
-
-    /// <summary>Chen: pairs count the entity at their own line.</summary>
-    public bool PairsAcross { get; init; }
-
-    /// <summary>Chen: several underlined attributes are one key.</summary>
-    public bool UnderlinesAreOneKey { get; init; } = true;
-
-    /// <summary>UML: types, visibilities and signatures are wanted.</summary>
-    public bool Formal { get; init; }
-
-    /// <summary>UML: other spellings of multiplicities than the standard's are remarked on.</summary>
-    public bool StrictCounts { get; init; }
-
-    /// <summary>UML: an unmarked generalisation set is incomplete and overlapping.</summary>
-    public bool UnmarkedSetIsOpen { get; init; }
-
-    /// <summary>UML: aggregation and association are told apart.</summary>
-    public bool AggregationCounts { get; init; } = true;
-
-    /// <summary>UML: the stereotypes that may be used; none means any.</summary>
-    public ImmutableArray<string> Stereotypes { get; init; } = [];
+    /// <summary>What the class has learned of the way of writing or drawing that is wanted, and how formal it is to be.</summary>
+    public WorkOptions Learned { get; init; } = Notation.Of(NotationNames.CrowsFoot).Usual;
 
     /// <summary>The marks in all.</summary>
     public Rational Marks { get; init; } = 40;
@@ -103,45 +62,14 @@ public sealed record PartDocument
             yield return ("part-title", $"A part's title has at most {LongestTitle} characters.", "title");
         }
 
-        if (Notations.Notation.All.All(notation => notation.Name != Notation))
+        foreach (var problem in Learned.Problems())
         {
-            yield return (
-                "notation",
-                $"A part's notation is one of {string.Join(", ", Notations.Notation.All.Select(notation => notation.Name))}.",
-                "notation"
-            );
-        }
-
-        if (
-            Stereotypes.Length > MostStereotypes
-            || Stereotypes.Any(stereotype => stereotype.Trim().Length is 0 or > LongestStereotype)
-        )
-        {
-            yield return (
-                "stereotypes",
-                $"A part lists at most {MostStereotypes} stereotypes of 1 to {LongestStereotype} characters.",
-                "stereotypes"
-            );
+            yield return problem with
+            {
+                Property = $"learned.{problem.Property}",
+            };
         }
     }
-
-    /// <summary>The options with which drawings of this part are read.</summary>
-    public NotationOptions ToOptions() =>
-        new(Level, Notation)
-        {
-            OneNameIsOneElement = OneNameIsOneElement,
-            StrokeSaysIdentifying = StrokeSaysIdentifying,
-            SingleBarIsExactlyOne = SingleBarIsExactlyOne,
-            DoubleLineSaysAll = DoubleLineSaysAll,
-            Counts = Counts,
-            PairsAcross = PairsAcross,
-            UnderlinesAreOneKey = UnderlinesAreOneKey,
-            Formal = Formal,
-            StrictCounts = StrictCounts,
-            UnmarkedSetIsOpen = UnmarkedSetIsOpen,
-            AggregationCounts = AggregationCounts,
-            Stereotypes = Stereotypes.IsDefault ? [] : Stereotypes,
-        };
 }
 
 /// <summary>The aids of a part, each on its own.</summary>

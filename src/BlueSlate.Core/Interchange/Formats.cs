@@ -5,6 +5,9 @@ using BlueSlate.Core.Marking;
 
 namespace BlueSlate.Core.Interchange;
 
+/// <summary>A value that a document of this project cannot have, in a sentence for whoever wrote it.</summary>
+public sealed class UnfitValueException(string message) : JsonException(message);
+
 /// <summary>How the open formats other than drawings are spelled: camel case, words with hyphens, rationals as text.</summary>
 public static class Formats
 {
@@ -24,6 +27,7 @@ public static class Formats
         options.Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping;
         options.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.KebabCaseLower));
         options.Converters.Add(new RationalConverter());
+        options.Converters.Add(new WorkOptionsConverter());
     }
 
     private static JsonSerializerOptions Create(bool indented)
@@ -43,7 +47,7 @@ public static class Formats
                     : reader.GetString();
             return text is not null && Rational.TryParse(text, out var value)
                 ? value
-                : throw new JsonException("A number such as 2, 1/2 or 2.5 is wanted.");
+                : throw new UnfitValueException("A number such as 2, 1/2 or 2.5 is wanted.");
         }
 
         public override void Write(Utf8JsonWriter writer, Rational value, JsonSerializerOptions options) =>

@@ -1,3 +1,5 @@
+using System.Text.Json.Serialization;
+
 namespace BlueSlate.Core.Judging;
 
 /// <summary>What somebody hands in for one part, as written or drawn. What it means is its subject's to say.</summary>
@@ -11,5 +13,13 @@ public interface IDocument
 public abstract record WorkOptions
 {
     /// <summary>The name of the subject whose work it is.</summary>
+    [JsonIgnore]
     public abstract string SubjectName { get; }
+
+    /// <summary>The name of the way of writing or drawing: <c>chen</c>. In documents it says what the rest means.</summary>
+    [JsonPropertyOrder(-1)]
+    public abstract string Notation { get; }
+
+    /// <summary>What makes no sense in them, each with a code and the property that says so.</summary>
+    public virtual IEnumerable<(string Code, string Said, string Property)> Problems() => [];
 }

@@ -31,6 +31,11 @@ public abstract class Subject
     /// <summary>Its name for people.</summary>
     public abstract string Title { get; }
 
+    /// <summary>
+    /// The ways of writing or drawing its work, by name: the type of the options of each, which can be made of nothing.
+    /// </summary>
+    public abstract IReadOnlyDictionary<string, Type> OptionTypes { get; }
+
     /// <summary>The kinds of facts that its model answers state.</summary>
     public abstract IReadOnlyList<FactKind> FactKinds { get; }
 

@@ -10,7 +10,7 @@ namespace BlueSlate.Core.Notations;
 /// </summary>
 internal static class EndReader
 {
-    public static Count Read(LineEnd end, string endId, NotationOptions options, ImmutableArray<Remark>.Builder remarks)
+    public static Count Read(LineEnd end, string endId, bool singleBarIsExactlyOne, ImmutableArray<Remark>.Builder remarks)
     {
         var known = Repair(end.Marks, endId, remarks);
         if (known.Length == 0 && end.Count.Trim().Length > 0)
@@ -27,7 +27,7 @@ internal static class EndReader
         return known switch
         {
             [] => Count.Unsaid,
-            [EndMark.Bar] => options.SingleBarIsExactlyOne ? new Count(1, 1) : new Count(null, 1),
+            [EndMark.Bar] => singleBarIsExactlyOne ? new Count(1, 1) : new Count(null, 1),
             [EndMark.Foot] => new Count(null, Count.Many),
             [EndMark.Ring] => new Count(0, null),
             [EndMark.Bar, EndMark.Bar] => new Count(1, 1),

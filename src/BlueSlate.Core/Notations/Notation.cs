@@ -15,7 +15,7 @@ public abstract class Notation
     [
         .. typeof(Notation)
             .Assembly.GetTypes()
-            .Where(type => type.IsSubclassOf(typeof(Notation)))
+            .Where(type => type.IsSubclassOf(typeof(Notation)) && !type.IsAbstract)
             .Select(type => (Notation)Activator.CreateInstance(type, nonPublic: true)!)
             .OrderBy(notation => notation.Name, StringComparer.Ordinal),
     ];
@@ -25,6 +25,9 @@ public abstract class Notation
 
     /// <summary>Its name for people: <c>crow's foot</c>.</summary>
     public abstract string Title { get; }
+
+    /// <summary>The options of a class that has learned what is common, at conceptual level.</summary>
+    public abstract NotationOptions Usual { get; }
 
     /// <summary>Whether it shows the parts of composite attributes as such.</summary>
     public virtual bool ShowsComposites => false;
@@ -88,15 +91,58 @@ public abstract class Notation
     /// The element at which the notation draws a count: how few, or how many, of a role's entity go with what is at the other
     /// roles.
     /// </summary>
-    public virtual string WhereCountStands(
+    public abstract string WhereCountStands(
         RelationshipType relationship,
         RelationshipRole role,
         bool minimum,
         NotationOptions options
-    ) => role.Id;
+    );
 
     /// <summary>Draws concepts, without places.</summary>
     public abstract Redrawing Write(ConceptModel model, NotationOptions options);
+}
+
+/// <summary>A notation with options of its own.</summary>
+public abstract class Notation<TOptions> : Notation
+    where TOptions : NotationOptions, new()
+{
+    /// <inheritdoc />
+    public sealed override string Name => Usual.Notation;
+
+    /// <inheritdoc />
+    public sealed override NotationOptions Usual { get; } = new TOptions();
+
+    /// <inheritdoc />
+    public sealed override Reading ReadDrawing(Drawing drawing, NotationOptions options) => ReadDrawing(drawing, Own(options));
+
+    /// <inheritdoc cref="Notation.ReadDrawing(Drawing, NotationOptions)" />
+    protected abstract Reading ReadDrawing(Drawing drawing, TOptions options);
+
+    /// <inheritdoc />
+    public sealed override Redrawing Write(ConceptModel model, NotationOptions options) => Write(model, Own(options));
+
+    /// <inheritdoc cref="Notation.Write(ConceptModel, NotationOptions)" />
+    protected abstract Redrawing Write(ConceptModel model, TOptions options);
+
+    /// <inheritdoc />
+    public sealed override string WhereCountStands(
+        RelationshipType relationship,
+        RelationshipRole role,
+        bool minimum,
+        NotationOptions options
+    ) => WhereCountStands(relationship, role, minimum, Own(options));
+
+    /// <inheritdoc cref="Notation.WhereCountStands(RelationshipType, RelationshipRole, bool, NotationOptions)" />
+    protected virtual string WhereCountStands(
+        RelationshipType relationship,
+        RelationshipRole role,
+        bool minimum,
+        TOptions options
+    ) => role.Id;
+
+    private TOptions Own(NotationOptions options) =>
+        options as TOptions
+        ?? throw new ArgumentException($"These are options of {options.Notation}, not of {Name}.", nameof(options));
 }
 
 /// <summary>What may be said of an attribute: that it has several values, is worked out, may be absent.</summary>

@@ -1,5 +1,6 @@
 using BlueSlate.Core.Drawings;
-using BlueSlate.Core.Notations;
+using BlueSlate.Core.Notations.Chen;
+using BlueSlate.Core.Notations.Uml;
 
 namespace BlueSlate.Guide.Examples;
 
@@ -49,9 +50,9 @@ internal static class ExampleDrawings
     public static Drawing WithEndAtItem(params string[] marks) =>
         Boxes().Line("Visit", Ends.One, "Item", marks, "brings in", "comes in on").ToDrawing();
 
-    public static NotationOptions Chen => new(Level.Conceptual, NotationNames.Chen);
+    public static ChenOptions Chen => new ChenOptions();
 
-    public static NotationOptions Uml => new(Level.Conceptual, NotationNames.Uml);
+    public static UmlOptions Uml => new UmlOptions();
 
     /// <summary>The same visits and items with ovals, without what joins them.</summary>
     public static Sketch Ovals() =>

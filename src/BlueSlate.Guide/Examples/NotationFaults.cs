@@ -1,5 +1,5 @@
 using BlueSlate.Core.Drawings;
-using BlueSlate.Core.Notations;
+using BlueSlate.Core.Notations.Chen;
 
 namespace BlueSlate.Guide.Examples;
 

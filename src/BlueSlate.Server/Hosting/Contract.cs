@@ -1,3 +1,4 @@
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Marking;
 using Microsoft.AspNetCore.OpenApi;
 using Microsoft.OpenApi;
@@ -15,7 +16,7 @@ public static class Contract
     public static void Configure(OpenApiOptions options)
     {
         options.AddSchemaTransformer(
-            (schema, context, _) =>
+            async (schema, context, cancellation) =>
             {
                 var type = Nullable.GetUnderlyingType(context.JsonTypeInfo.Type) ?? context.JsonTypeInfo.Type;
                 if (type == typeof(Rational))
@@ -26,7 +27,7 @@ public static class Contract
                     schema.Description = "An exact number: 3 or 5/2.";
                 }
 
-                return Task.CompletedTask;
+                await DescribeLearnedAsync(schema, type, context, cancellation);
             }
         );
         options.AddDocumentTransformer(
@@ -37,5 +38,32 @@ public static class Contract
                 return Task.CompletedTask;
             }
         );
+    }
+
+    // What a class has learned is one of as many things as there are notations, and says which by its name.
+    private static async Task DescribeLearnedAsync(
+        OpenApiSchema schema,
+        Type type,
+        OpenApiSchemaTransformerContext context,
+        CancellationToken cancellation
+    )
+    {
+        if (type == typeof(WorkOptions))
+        {
+            schema.Properties?.Clear();
+            schema.Required?.Clear();
+            schema.AnyOf = [];
+            foreach (var known in Subject.All.SelectMany(subject => subject.OptionTypes.Values))
+            {
+                var one = await context.GetOrCreateSchemaAsync(known, cancellationToken: cancellation);
+                context.Document!.AddComponent(known.Name, one);
+                schema.AnyOf.Add(new OpenApiSchemaReference(known.Name, context.Document));
+            }
+        }
+        else if (type.IsSubclassOf(typeof(WorkOptions)) && Activator.CreateInstance(type) is WorkOptions options)
+        {
+            schema.Properties!["notation"] = new OpenApiSchema { Type = JsonSchemaType.String, Enum = [options.Notation] };
+            schema.Required = new HashSet<string>(schema.Required ?? new HashSet<string>()) { "notation" };
+        }
     }
 }

@@ -15,21 +15,12 @@ public static class Problems
         {
             context.ProblemDetails.Extensions["correlation"] = Activity.Current?.TraceId.ToString()
                 ?? context.HttpContext.TraceIdentifier;
-            context.ProblemDetails.Extensions.TryAdd(
-                "code",
-                context.ProblemDetails.Status switch
-                {
-                    400 => "bad-request",
-                    401 => "not-signed-in",
-                    403 => "not-allowed",
-                    404 => "not-found",
-                    405 => "wrong-method",
-                    413 => "too-large",
-                    415 => "wrong-media-type",
-                    _ => "server-error",
-                }
-            );
+            context.ProblemDetails.Extensions.TryAdd("code", CodeOf(context.ProblemDetails.Status));
         };
+
+    /// <summary>The request is none: what of it cannot be read, and where.</summary>
+    public static ProblemHttpResult NoRequest(int status, string detail, string? place) =>
+        Of(status, CodeOf(status), detail, place);
 
     /// <summary>There is no such thing, or it is none of the caller's business.</summary>
     public static ProblemHttpResult NotFound(string code, string detail) => Of(StatusCodes.Status404NotFound, code, detail);
@@ -84,6 +75,19 @@ public static class Problems
             return problem.ExecuteAsync(httpContext);
         }
     }
+
+    private static string CodeOf(int? status) =>
+        status switch
+        {
+            400 => "bad-request",
+            401 => "not-signed-in",
+            403 => "not-allowed",
+            404 => "not-found",
+            405 => "wrong-method",
+            413 => "too-large",
+            415 => "wrong-media-type",
+            _ => "server-error",
+        };
 
     private static ProblemHttpResult Of(int status, string code, string detail, string? place = null, object? current = null)
     {

@@ -96,6 +96,8 @@ public static class Server
         services.AddProblemDetails(Problems.Configure);
         services.AddExceptionHandler<UnstorableText>();
         services.AddExceptionHandler<NotAssessed>();
+        services.AddExceptionHandler<UnreadableBody>();
+        services.Configure<RouteHandlerOptions>(options => options.ThrowOnBadRequest = true);
         services.ConfigureHttpJsonOptions(options =>
         {
             Formats.Configure(options.SerializerOptions);

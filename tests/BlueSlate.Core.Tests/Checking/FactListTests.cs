@@ -1,6 +1,7 @@
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Notations.CrowsFoot;
 using BlueSlate.Core.Subjects.Concepts.Checking;
 using BlueSlate.Core.Subjects.Concepts.Checking.Kinds;
 using Shouldly;
@@ -77,7 +78,7 @@ public sealed class FactListTests
     [Fact]
     public void The_stroke_is_a_fact_only_where_the_class_has_learned_it()
     {
-        var options = new NotationOptions(Level.Conceptual) { StrokeSaysIdentifying = false };
+        var options = new CrowsFootOptions { StrokeSaysIdentifying = false };
         FactList
             .Of(Notation.Read(Café.ToDrawing(), options), options)
             .ShouldNotContain(fact => fact.Kind == FactKinds.Identifying);
@@ -120,5 +121,5 @@ public sealed class FactListTests
     }
 
     private static System.Collections.Immutable.ImmutableArray<Fact> Of(Drawing drawing, Level level) =>
-        FactList.Of(Exercise.Read(drawing, level), new NotationOptions(level));
+        FactList.Of(Exercise.Read(drawing, level), new CrowsFootOptions { Level = level });
 }

@@ -1,6 +1,8 @@
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Notations.Chen;
+using BlueSlate.Core.Notations.CrowsFoot;
 using BlueSlate.Core.Subjects.Concepts.Checking;
 using BlueSlate.Core.Subjects.Concepts.Checking.Kinds;
 using Shouldly;
@@ -20,7 +22,7 @@ public sealed class FactSymbolTests
             .ToDrawing();
         foreach (var style in Enum.GetValues<CountStyle>())
         {
-            var options = new NotationOptions(Level.Conceptual, NotationNames.Chen) { Counts = style };
+            var options = new ChenOptions { Counts = style };
             var reading = Notation.Read(model, options);
             var guide = reading
                 .Model.Relationships.Single()
@@ -45,7 +47,7 @@ public sealed class FactSymbolTests
     {
         foreach (var (_, model, level) in DemoExercises.Models)
         {
-            var options = new NotationOptions(level);
+            var options = new CrowsFootOptions { Level = level };
             var reading = Notation.Read(model, options);
             FactList
                 .Of(reading, options)

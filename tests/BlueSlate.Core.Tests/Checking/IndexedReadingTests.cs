@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Notations.Chen;
 using BlueSlate.Core.Subjects.Concepts.Checking;
 using BlueSlate.Core.Subjects.Concepts.Model;
 using CsCheck;
@@ -46,7 +47,7 @@ public sealed class IndexedReadingTests
     [Fact]
     public void An_attribute_of_a_relationship_has_the_relationship_for_owner_and_is_none_of_an_entity()
     {
-        var options = new NotationOptions(Level.Conceptual) { Notation = NotationNames.Chen };
+        var options = new ChenOptions();
         var reading = Notation.Read(
             new Sketch()
                 .Box("Fixer")

@@ -2,6 +2,9 @@ using System.Collections.Immutable;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Marking;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Notations.Chen;
+using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Core.Notations.Uml;
 using BlueSlate.Core.Tests.Markups;
 using CsCheck;
 using Shouldly;
@@ -11,21 +14,21 @@ namespace BlueSlate.Core.Tests.Checking;
 /// <summary>Whatever is drawn, in a model answer or in an answer, it is checked, marked and explained.</summary>
 public sealed class NothingEndsCheckingTests
 {
-    private static readonly string[] Notations = [NotationNames.Chen, NotationNames.CrowsFoot, NotationNames.Uml];
+    private static readonly NotationOptions[] Options =
+    [
+        new ChenOptions(),
+        new CrowsFootOptions(),
+        new UmlOptions(),
+        new UmlOptions { Formal = true },
+    ];
 
     [Fact]
     public void Any_drawing_is_held_against_any_other() =>
-        Gen.Select(RandomDrawings.Any, RandomDrawings.Any, Gen.Int[0, 2], Gen.Bool, Gen.Bool)
+        Gen.Select(RandomDrawings.Any, RandomDrawings.Any, Gen.Int[0, 3], Gen.Bool)
             .Sample(
-                (model, answer, notation, logical, formal) =>
+                (model, answer, notation, logical) =>
                     Tell(
-                        Exercise.Of(
-                            model,
-                            new NotationOptions(logical ? Level.Logical : Level.Conceptual, Notations[notation])
-                            {
-                                Formal = formal,
-                            }
-                        ),
+                        Exercise.Of(model, Options[notation] with { Level = logical ? Level.Logical : Level.Conceptual }),
                         answer
                     ),
                 iter: 1500
@@ -57,7 +60,7 @@ public sealed class NothingEndsCheckingTests
     [Fact]
     public void An_underlined_oval_without_a_name_is_a_key_of_no_name()
     {
-        var options = new NotationOptions(Level.Conceptual, NotationNames.Chen);
+        var options = new ChenOptions();
         var model = Markup
             .Parse(
                 """

@@ -1,5 +1,5 @@
 using BlueSlate.Core.Drawings;
-using BlueSlate.Core.Notations;
+using BlueSlate.Core.Notations.Chen;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Checking;
@@ -10,7 +10,7 @@ public sealed class PartsAtRelationshipsTests
     [Fact]
     public void A_part_that_is_missing_at_a_diamond_is_found_there()
     {
-        var options = new NotationOptions(Level.Conceptual) { Notation = NotationNames.Chen };
+        var options = new ChenOptions();
         var assessor = Exercise.Of(Drawn("hours", "minutes"), options);
 
         assessor.Assess(Drawn("hours", "minutes"), []).Findings.ShouldBeEmpty();

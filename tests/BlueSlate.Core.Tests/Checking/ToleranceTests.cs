@@ -1,5 +1,6 @@
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Notations.Uml;
 using BlueSlate.Core.Tests.Markups;
 using Shouldly;
 
@@ -82,7 +83,7 @@ public sealed class ToleranceTests
             model == People ? NotationNames.Chen
             : model == Rides || model.StartsWith('<') ? NotationNames.Uml
             : NotationNames.CrowsFoot;
-        var options = new NotationOptions(Level.Conceptual, notation) { Formal = notation == NotationNames.Uml };
+        var options = notation == NotationNames.Uml ? new UmlOptions { Formal = true } : Notation.Of(notation).Usual;
         var (wanted, drawn) = (Markup.Parse(model, notation).Drawing, Markup.Parse(answer, notation).Drawing);
         var strict = Exercise.Of(wanted, options);
         strict.Facts.Select(candidate => candidate.Id).ShouldContain(fact);

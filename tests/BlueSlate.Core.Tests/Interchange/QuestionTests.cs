@@ -1,6 +1,7 @@
 using System.Text.Json;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Notations.CrowsFoot;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Interchange;
@@ -14,8 +15,8 @@ public sealed class QuestionTests
         var part = Read("{}");
 
         part.Problems().ShouldBeEmpty();
-        part.ToOptions().Notation.ShouldBe(NotationNames.CrowsFoot);
-        part.ToOptions().Level.ShouldBe(Level.Conceptual);
+        part.Learned.Notation.ShouldBe(NotationNames.CrowsFoot);
+        part.Learned.ShouldBe(new CrowsFootOptions());
     }
 
     [Fact]
@@ -23,20 +24,26 @@ public sealed class QuestionTests
     {
         foreach (var notation in Notation.All)
         {
-            Read($$"""{ "notation": "{{notation.Name}}" }""").Problems().ShouldBeEmpty();
+            var part = Read($$"""{ "learned": { "level": "logical", "notation": "{{notation.Name}}" } }""");
+            part.Problems().ShouldBeEmpty();
+            part.Learned.ShouldBe(notation.Usual with { Level = Level.Logical });
+            JsonSerializer
+                .Deserialize<PartDocument>(JsonSerializer.Serialize(part, Formats.Json), Formats.Json)!
+                .Learned.ShouldBe(part.Learned);
         }
     }
 
     [Theory]
-    [InlineData("\"notation\": \"runes\"", "notation")]
-    [InlineData("\"notation\": \"\"", "notation")]
     [InlineData("\"marks\": \"0\"", "")]
     [InlineData("\"marks\": \"-3\"", "")]
     [InlineData("\"marks\": \"1001\"", "")]
     [InlineData("\"minutes\": 0", "")]
     [InlineData("\"minutes\": 1441", "")]
-    [InlineData("\"stereotypes\": [\" \"]", "stereotypes")]
-    [InlineData("\"stereotypes\": [\"a stereotype of so many letters that no class could hold it\"]", "stereotypes")]
+    [InlineData("\"learned\": { \"notation\": \"uml\", \"stereotypes\": [\" \"] }", "learned.stereotypes")]
+    [InlineData(
+        "\"learned\": { \"notation\": \"uml\", \"stereotypes\": [\"a stereotype of so many letters that no class could hold it\"] }",
+        "learned.stereotypes"
+    )]
     public void What_makes_no_sense_is_said_once_with_its_property(string said, string property)
     {
         var problem = Read($"{{ {said} }}").Problems().ShouldHaveSingleItem();
@@ -50,17 +57,23 @@ public sealed class QuestionTests
     public void All_that_makes_no_sense_is_said()
     {
         var stereotypes = string.Join(", ", Enumerable.Range(0, 21).Select(i => $"\"s{i}\""));
-        Read($$"""{ "notation": "runes", "marks": "0", "stereotypes": [{{stereotypes}}] }""")
+        Read($$"""{ "marks": "0", "learned": { "notation": "uml", "stereotypes": [{{stereotypes}}] } }""")
             .Problems()
             .Select(problem => problem.Code)
-            .ShouldBe(["part", "notation", "stereotypes"]);
+            .ShouldBe(["part", "stereotypes"]);
     }
 
     [Theory]
-    [InlineData("{ \"level\": \"physical\" }")]
+    [InlineData("{ \"learned\": { \"notation\": \"chen\", \"level\": \"physical\" } }")]
+    [InlineData("{ \"learned\": { \"notation\": \"runes\" } }")]
+    [InlineData("{ \"learned\": { \"level\": \"logical\" } }")]
+    [InlineData("{ \"learned\": { \"notation\": null } }")]
+    [InlineData("{ \"learned\": { \"notation\": 3 } }")]
+    [InlineData("{ \"learned\": [\"chen\"] }")]
+    [InlineData("{ \"learned\": null }")]
     [InlineData("{ \"marks\": \"many\" }")]
     [InlineData("{ \"minutes\": \"ten\" }")]
-    [InlineData("{ \"stereotypes\": null }")]
+    [InlineData("{ \"learned\": { \"notation\": \"uml\", \"stereotypes\": null } }")]
     public void What_is_no_part_at_all_is_not_read(string text) => Should.Throw<JsonException>(() => Read(text));
 
     private static PartDocument Read(string text) => JsonSerializer.Deserialize<PartDocument>(text, Formats.Json)!;

@@ -3,6 +3,7 @@ using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Marking;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Notations.CrowsFoot;
 using BlueSlate.Core.Subjects.Concepts.Checking;
 using Shouldly;
 
@@ -13,7 +14,7 @@ namespace BlueSlate.Core.Tests.Language;
 /// </summary>
 public sealed class ExerciseWordsTests
 {
-    private static readonly NotationOptions Options = new(Level.Conceptual);
+    private static readonly CrowsFootOptions Options = new();
 
     [Fact]
     public void Words_that_the_exercise_calls_the_same_are_one_word()

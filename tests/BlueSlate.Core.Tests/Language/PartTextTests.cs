@@ -1,6 +1,8 @@
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Notations.Chen;
+using BlueSlate.Core.Notations.Uml;
 using BlueSlate.Core.Subjects.Concepts.Model;
 using CsCheck;
 using Shouldly;
@@ -73,11 +75,11 @@ public sealed class PartTextTests
     [Fact]
     public void A_class_keeps_how_many_values_an_attribute_has()
     {
-        var uml = new NotationOptions(Level.Conceptual, NotationNames.Uml);
+        var uml = new UmlOptions();
         var drawing = Amender.Amend(Drawing.Empty, ["Club: guests (several, 2 to 5 values), motto"], uml).Drawing;
         drawing.Shapes.SelectMany(shape => shape.TextLines).Select(row => row.Text).ShouldBe(["guests [2..5]", "motto"]);
         SentenceWriter.Write(Notation.Read(drawing, uml))[0].Text.ShouldBe("Club: guests (several, 2 to 5 values), motto");
     }
 
-    private static readonly NotationOptions Chen = new(Level.Conceptual, NotationNames.Chen);
+    private static readonly ChenOptions Chen = new();
 }

@@ -1,6 +1,9 @@
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Notations.Chen;
+using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Core.Notations.Uml;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Language;
@@ -101,7 +104,7 @@ public sealed class SentenceTests
             .Tie("Evening", "Slot", Stroke.Solid, "", "1", "1..*", EndMark.SolidDiamond)
             .Tie("Slot", "«interface» Bookable", Stroke.Dashed, markTo: EndMark.Triangle);
         SentenceWriter
-            .Write(Notation.Read(sketch.ToDrawing(), new NotationOptions(Level.Conceptual, NotationNames.Uml)))
+            .Write(Notation.Read(sketch.ToDrawing(), new UmlOptions()))
             .Select(sentence => sentence.Text)
             .ShouldBe([
                 "Bookable is an interface",
@@ -123,7 +126,7 @@ public sealed class SentenceTests
             .Circle("o", "Person", false, "Guest", "Helper")
             .Diamond("operates", Outline.Single, ("Helper", "1", false), ("Guest", "N", false), ("Person", "M", false));
         SentenceWriter
-            .Write(Notation.Read(sketch.ToDrawing(), new NotationOptions(Level.Conceptual, NotationNames.Chen)))
+            .Write(Notation.Read(sketch.ToDrawing(), new ChenOptions()))
             .Select(sentence => sentence.Text)
             .Skip(3)
             .ShouldBe([
@@ -157,7 +160,7 @@ public sealed class SentenceTests
                     .Box("Item", "PK no")
                     .Line("Visit", atVisit, "Item", atItem, there, back)
                     .ToDrawing(),
-                new NotationOptions(Level.Conceptual)
+                new CrowsFootOptions()
             )
         )[2];
 }

@@ -2,7 +2,7 @@ using System.Collections.Immutable;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Marking;
-using BlueSlate.Core.Notations;
+using BlueSlate.Core.Notations.CrowsFoot;
 using BlueSlate.Core.Subjects.Concepts.Checking.Kinds;
 using CsCheck;
 using Shouldly;
@@ -46,7 +46,7 @@ public sealed class MarkingTests
                 default,
                 Rational.Half
             );
-            var assessor = new Assessor(model, new NotationOptions(level), unassessed, scheme);
+            var assessor = new Assessor(model, new CrowsFootOptions { Level = level }, unassessed, scheme);
             assessor.Assess(model, []).Sheet.Exact.ShouldBe(scheme.Maximum, name);
             var blank = assessor.Assess(Drawing.Empty, []);
             blank.Sheet.Exact.ShouldBe(0, name);
@@ -112,7 +112,7 @@ public sealed class MarkingTests
         ]);
         var assessment = new Assessor(
             model,
-            new NotationOptions(Level.Conceptual) { StrokeSaysIdentifying = true },
+            new CrowsFootOptions { StrokeSaysIdentifying = true },
             [],
             Exercise.Of(model).Scheme
         ).Assess(answer, []);
@@ -156,16 +156,7 @@ public sealed class MarkingTests
         var model = new Sketch().Box("Visit", "PK no").ToDrawing();
         var answer = new Sketch().Box("Visit", "PK no", "x", "y", "z").ToDrawing();
         var derived = Exercise.Of(model).Scheme;
-        var assessor = new Assessor(
-            model,
-            new NotationOptions(Level.Conceptual),
-            [],
-            derived with
-            {
-                ExtraCost = 1,
-                ExtraCap = 2,
-            }
-        );
+        var assessor = new Assessor(model, new CrowsFootOptions(), [], derived with { ExtraCost = 1, ExtraCap = 2 });
         var assessment = assessor.Assess(answer, []);
         assessment.Sheet.Exact.ShouldBe(38);
         AddsUp(assessment);

@@ -2,7 +2,7 @@ using System.Collections.Immutable;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Marking;
-using BlueSlate.Core.Notations;
+using BlueSlate.Core.Notations.CrowsFoot;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Marking;
@@ -69,7 +69,7 @@ public sealed class RulingTests
     public void An_extra_that_is_allowed_costs_nothing()
     {
         var scheme = Exercise.Of(Model).Scheme with { ExtraCost = 1, ExtraCap = 3 };
-        var assessor = new Assessor(Model, new NotationOptions(Level.Conceptual), [], scheme);
+        var assessor = new Assessor(Model, new CrowsFootOptions(), [], scheme);
         var before = assessor.Assess(Answer, []);
         var extra = before.Notes.Single(note => note.Finding.Code == "attribute-extra");
         extra.Loss.ShouldBe(Rational.One);
@@ -97,7 +97,7 @@ public sealed class RulingTests
     {
         var scheme = Assessor.Scheme;
         var heavier = scheme with { Lines = [.. scheme.Lines.Select(line => line with { Marks = line.Marks * 3 })] };
-        new Assessor(Model, new NotationOptions(Level.Conceptual), [], heavier)
+        new Assessor(Model, new CrowsFootOptions(), [], heavier)
             .Assess(Answer, [])
             .Sheet.Exact.ShouldBe(Assess().Sheet.Exact * 3);
     }
@@ -109,7 +109,7 @@ public sealed class RulingTests
         Rational Marks(LineRule rule) =>
             new Assessor(
                 Model,
-                new NotationOptions(Level.Conceptual),
+                new CrowsFootOptions(),
                 [],
                 scheme with
                 {

@@ -2,6 +2,7 @@ using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Marking;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Notations.CrowsFoot;
 using BlueSlate.Core.Subjects.Concepts.Checking;
 using Shouldly;
 
@@ -12,7 +13,7 @@ namespace BlueSlate.Core.Tests.Marking;
 /// </summary>
 public sealed class VariantTests
 {
-    private static readonly NotationOptions Options = new(Level.Conceptual);
+    private static readonly CrowsFootOptions Options = new();
 
     /// <summary>Each repair has its own parts; or parts are used in many repairs, and the use is kept.</summary>
     private static readonly Drawing Model = new Sketch()

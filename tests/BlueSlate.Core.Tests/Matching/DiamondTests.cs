@@ -1,5 +1,6 @@
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Notations.Chen;
 using BlueSlate.Core.Subjects.Concepts.Matching;
 using BlueSlate.Core.Tests.Markups;
 using Shouldly;
@@ -9,7 +10,7 @@ namespace BlueSlate.Core.Tests.Matching;
 /// <summary>Relationships of three: which stands for which, and what is said of them.</summary>
 public sealed class DiamondTests
 {
-    private static readonly NotationOptions Chen = new(Level.Conceptual, NotationNames.Chen);
+    private static readonly ChenOptions Chen = new();
 
     private const string Boxes = """
         Potter: _potter no_
@@ -163,7 +164,7 @@ public sealed class DiamondTests
             .ToDrawing();
         var answer = new Sketch().Class("Trip", ["day", "leader: Guide"]).Class("Guide", ["badge no"]).ToDrawing();
         var found = Exercise
-            .Of(model, new NotationOptions(Level.Conceptual, Uml))
+            .Of(model, Notation.Of(Uml).Usual)
             .Assess(answer, [])
             .Comparison.Correspondence.Restated.ShouldHaveSingleItem();
         found.Code.ShouldBe("association-by-typed-attribute");

@@ -1,6 +1,9 @@
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Notations.Chen;
+using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Core.Notations.Uml;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Notations;
@@ -8,7 +11,7 @@ namespace BlueSlate.Core.Tests.Notations;
 /// <summary>Editing a statement changes just the shapes that it names; everything else, faults too, stays as drawn.</summary>
 public sealed class AmenderTests
 {
-    private static readonly NotationOptions CrowsFoot = new(Level.Conceptual);
+    private static readonly CrowsFootOptions CrowsFoot = new();
 
     private static Drawing Café =>
         new Sketch()
@@ -55,7 +58,7 @@ public sealed class AmenderTests
     [Fact]
     public void A_set_that_becomes_total_doubles_the_line_to_its_circle_as_that_was_drawn()
     {
-        var chen = new NotationOptions(Level.Conceptual, NotationNames.Chen);
+        var chen = new ChenOptions();
         var drawing = new Sketch()
             .Box("Person")
             .Box("Fixer")
@@ -102,7 +105,7 @@ public sealed class AmenderTests
     [Fact]
     public void An_oval_is_restyled_and_a_line_doubled_in_Chen()
     {
-        var chen = new NotationOptions(Level.Conceptual, NotationNames.Chen);
+        var chen = new ChenOptions();
         var drawing = ChenReaderTests.Weak().ToDrawing();
         var lines = Lines(drawing, chen);
         lines[2].ShouldBe("Item is tried in 0 or more Repair; Repair goes with exactly 1 Item (identifying)");
@@ -128,7 +131,7 @@ public sealed class AmenderTests
     [Fact]
     public void A_whole_class_diagram_can_be_typed()
     {
-        var uml = new NotationOptions(Level.Conceptual, NotationNames.Uml);
+        var uml = new UmlOptions();
         string[] lines =
         [
             "Person is abstract: name of type String (private)",

@@ -1,6 +1,7 @@
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Notations.Chen;
 using BlueSlate.Core.Subjects.Concepts.Model;
 using Shouldly;
 
@@ -9,7 +10,7 @@ namespace BlueSlate.Core.Tests.Notations;
 /// <summary>Chen's notation with extended ER, row by row: drawn so, read so.</summary>
 public sealed class ChenReaderTests
 {
-    private static readonly NotationOptions Options = new(Level.Conceptual, NotationNames.Chen);
+    private static readonly ChenOptions Options = new();
 
     /// <summary>Repairs numbered within their item.</summary>
     public static Sketch Weak(Outline diamond = Outline.Double, Underline underline = Underline.Dashed) =>

@@ -2,6 +2,7 @@ using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Notations.CrowsFoot;
 using BlueSlate.Core.Subjects.Concepts.Model;
 using CsCheck;
 using Shouldly;
@@ -48,7 +49,7 @@ public sealed class CrowsFootReaderTests
     {
         var drawing = new Sketch().Box("A").Box("B").Line("A", Ends.One, "B", [EndMark.Bar], "has").ToDrawing();
         Notation
-            .Read(drawing, new NotationOptions(Level.Conceptual) { SingleBarIsExactlyOne = true })
+            .Read(drawing, new CrowsFootOptions { SingleBarIsExactlyOne = true })
             .Model.Relationships[0]
             .Roles[1]
             .CoOccurrence.ShouldBe(new Count(1, 1));

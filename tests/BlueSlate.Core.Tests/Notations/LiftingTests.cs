@@ -1,6 +1,9 @@
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Notations.Chen;
+using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Core.Notations.Uml;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Notations;
@@ -8,11 +11,11 @@ namespace BlueSlate.Core.Tests.Notations;
 /// <summary>What boxes share goes up into a supertype, in each notation's own symbols, and down again.</summary>
 public sealed class LiftingTests
 {
-    private static readonly NotationOptions Uml = new(Level.Conceptual, NotationNames.Uml);
+    private static readonly UmlOptions Uml = new();
 
-    private static readonly NotationOptions CrowsFoot = new(Level.Conceptual);
+    private static readonly CrowsFootOptions CrowsFoot = new();
 
-    private static readonly NotationOptions Chen = new(Level.Conceptual, NotationNames.Chen);
+    private static readonly ChenOptions Chen = new();
 
     private static Drawing Classes =>
         new Sketch()

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Notations.CrowsFoot;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Notations;
@@ -8,7 +9,7 @@ namespace BlueSlate.Core.Tests.Notations;
 /// <summary>One name on two sheets is one thing where the class has agreed on that, and two things elsewhere.</summary>
 public sealed class OneNameOneElementTests
 {
-    private static readonly NotationOptions Agreed = new(Level.Conceptual) { OneNameIsOneElement = true };
+    private static readonly CrowsFootOptions Agreed = new() { OneNameIsOneElement = true };
 
     private static Drawing OnTwoSheets()
     {

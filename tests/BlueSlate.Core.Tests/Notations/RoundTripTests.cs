@@ -2,6 +2,9 @@ using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Notations.Chen;
+using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Core.Notations.Uml;
 using BlueSlate.Core.Subjects.Concepts.Model;
 using CsCheck;
 using Shouldly;
@@ -54,7 +57,7 @@ public sealed class RoundTripTests
                         )
                         .Select(sentence => sentence.Text)
                         .ToList();
-                    var amended = Amender.Amend(Drawing.Empty, lines, new NotationOptions(Level.Conceptual, name));
+                    var amended = Amender.Amend(Drawing.Empty, lines, Notation.Of(name).Usual);
                     amended.Problems.ShouldBeEmpty();
                     SentenceWriter
                         .Write(Reading(amended.Drawing, name))
@@ -76,7 +79,7 @@ public sealed class RoundTripTests
                     var drawing = Draw(model, name);
                     var lines = SentenceWriter.Write(Reading(drawing, name)).Select(sentence => sentence.Text).ToList();
                     DrawingWriter
-                        .Hash(Amender.Amend(drawing, lines, new NotationOptions(Level.Conceptual, name)).Drawing)
+                        .Hash(Amender.Amend(drawing, lines, Notation.Of(name).Usual).Drawing)
                         .ShouldBe(DrawingWriter.Hash(drawing));
                 },
                 iter: 100
@@ -94,16 +97,14 @@ public sealed class RoundTripTests
                     .Oval("Item", "item no", Underline.Solid)
                     .Diamond("brings in", Outline.Single, ("Visit", "1", true), ("Item", "N", true))
                     .ToDrawing(),
-                new NotationOptions(Level.Conceptual, NotationNames.Chen)
+                new ChenOptions()
             )
             .Model;
         foreach (var name in new[] { NotationNames.CrowsFoot, NotationNames.Uml })
         {
-            var there = Notation.Of(name).Write(chen, new NotationOptions(Level.Conceptual, name));
+            var there = Notation.Of(name).Write(chen, Notation.Of(name).Usual);
             there.Unsaid.ShouldBeEmpty();
-            var back = Notation
-                .Of(NotationNames.Chen)
-                .Write(Reading(there.Drawing, name).Model, new NotationOptions(Level.Conceptual, NotationNames.Chen));
+            var back = Notation.Of(NotationNames.Chen).Write(Reading(there.Drawing, name).Model, new ChenOptions());
             RandomConcepts.Said(Reading(back.Drawing, NotationNames.Chen).Model).ShouldBe(RandomConcepts.Said(chen));
         }
     }
@@ -111,10 +112,8 @@ public sealed class RoundTripTests
     [Fact]
     public void What_a_notation_cannot_say_stands_in_a_note()
     {
-        var weak = Notation
-            .Read(ChenReaderTests.Weak().ToDrawing(), new NotationOptions(Level.Conceptual, NotationNames.Chen))
-            .Model;
-        var redrawn = Notation.Of(NotationNames.Uml).Write(weak, new NotationOptions(Level.Conceptual, NotationNames.Uml));
+        var weak = Notation.Read(ChenReaderTests.Weak().ToDrawing(), new ChenOptions()).Model;
+        var redrawn = Notation.Of(NotationNames.Uml).Write(weak, new UmlOptions());
         redrawn.Unsaid.ShouldContain("Repair is told apart within its owner by repair no.");
         redrawn.Drawing.Shapes.Where(shape => shape.Form == Form.Note).Select(shape => shape.Text).ShouldBe(redrawn.Unsaid);
     }
@@ -130,8 +129,8 @@ public sealed class RoundTripTests
                 foreach (var other in Notation.All)
                 {
                     Notation.Read(
-                        other.Write(reading.Model, new NotationOptions(Level.Conceptual, other.Name)).Drawing,
-                        new NotationOptions(Level.Conceptual, other.Name)
+                        other.Write(reading.Model, Notation.Of(other.Name).Usual).Drawing,
+                        Notation.Of(other.Name).Usual
                     );
                 }
             },
@@ -143,21 +142,14 @@ public sealed class RoundTripTests
     public void Any_line_typed_is_taken_or_told(string name) =>
         Gen.String[Gen.Char["abc VI:;,()01 or more exactly is a kind of can one"], 0, 60]
             .Sample(
-                line =>
-                    Reading(
-                        Amender
-                            .Amend(ChenReaderTests.Weak().ToDrawing(), [line], new NotationOptions(Level.Conceptual, name))
-                            .Drawing,
-                        name
-                    ),
+                line => Reading(Amender.Amend(ChenReaderTests.Weak().ToDrawing(), [line], Notation.Of(name).Usual).Drawing, name),
                 iter: 300
             );
 
     private static Drawing Draw(ConceptModel model, string name) =>
-        Notation.Of(name).Write(model, new NotationOptions(Level.Conceptual, name)).Drawing;
+        Notation.Of(name).Write(model, Notation.Of(name).Usual).Drawing;
 
-    private static Reading Reading(Drawing drawing, string name) =>
-        Notation.Read(drawing, new NotationOptions(Level.Conceptual, name));
+    private static Reading Reading(Drawing drawing, string name) => Notation.Read(drawing, Notation.Of(name).Usual);
 
     private static string Read(Drawing drawing, string name)
     {
@@ -170,7 +162,7 @@ public sealed class RoundTripTests
     [MemberData(nameof(Names))]
     public void What_its_author_noted_is_noted_in_every_notation(string name)
     {
-        var options = new NotationOptions(Level.Conceptual, NotationNames.CrowsFoot);
+        var options = new CrowsFootOptions();
         var drawing = new Sketch()
             .Box("Visit", "PK visit no")
             .Shape(Form.Note, "Closed on Mondays", Outline.Single)
@@ -180,8 +172,8 @@ public sealed class RoundTripTests
         model.Notes.ShouldHaveSingleItem().Text.ShouldBe("Closed on Mondays");
         model.Notes[0].AboutIds.ShouldBe([model.Entities[0].Id]);
 
-        var redrawn = Notation.Of(name).Write(model, options with { Notation = name }).Drawing;
-        var again = Notation.Read(redrawn, options with { Notation = name }).Model;
+        var redrawn = Notation.Of(name).Write(model, Notation.Of(name).Usual).Drawing;
+        var again = Notation.Read(redrawn, Notation.Of(name).Usual).Model;
         var kept = again.Notes.Single(note => note.Text == "Closed on Mondays");
         again.Entity(kept.AboutIds.ShouldHaveSingleItem()).Name.ShouldBe("Visit");
     }

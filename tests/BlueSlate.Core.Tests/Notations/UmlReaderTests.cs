@@ -10,7 +10,7 @@ namespace BlueSlate.Core.Tests.Notations;
 /// <summary>UML class diagrams, row by row: drawn so, read so.</summary>
 public sealed class UmlReaderTests
 {
-    private static readonly NotationOptions Options = new(Level.Conceptual, NotationNames.Uml);
+    private static readonly UmlOptions Options = new();
 
     [Theory]
     [InlineData("name", "", "name", "", 1, 1)]

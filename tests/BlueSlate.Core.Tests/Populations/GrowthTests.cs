@@ -1,6 +1,7 @@
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Notations.Uml;
 using BlueSlate.Core.Subjects.Concepts.Model;
 using BlueSlate.Core.Subjects.Concepts.Populations;
 using Shouldly;
@@ -140,7 +141,7 @@ public sealed class GrowthTests
                     .Tie("Guide", "Person", markTo: EndMark.Triangle)
                     .Tie("Guest", "Person", markTo: EndMark.Triangle)
                     .ToDrawing(),
-                new NotationOptions(Level.Conceptual) { Notation = NotationNames.Uml }
+                new UmlOptions()
             )
             .Model;
         var total = model with

@@ -1,4 +1,5 @@
 using BlueSlate.Core.Judging;
+using BlueSlate.Core.Notations.Chen;
 using BlueSlate.Core.Subjects.Concepts.Matching;
 using BlueSlate.Core.Tests.Markups;
 using Shouldly;
@@ -130,10 +131,7 @@ public sealed class EntityBetweenTests
             <<needs>> Piece 1, Zusage N
             <<at>> Hall 1, Zusage N
             """;
-        var options = new BlueSlate.Core.Notations.NotationOptions(
-            BlueSlate.Core.Notations.Level.Conceptual,
-            BlueSlate.Core.Notations.NotationNames.Chen
-        );
+        var options = new ChenOptions();
         var assessment = Exercise
             .Of(Markup.Parse(Model, options.Notation).Drawing, options)
             .Assess(Markup.Parse(Answer, options.Notation).Drawing, []);

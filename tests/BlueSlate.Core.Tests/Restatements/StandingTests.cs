@@ -2,6 +2,9 @@ using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Marking;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Notations.Chen;
+using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Core.Notations.Uml;
 using BlueSlate.Core.Subjects.Concepts.Checking;
 using Shouldly;
 
@@ -13,9 +16,9 @@ namespace BlueSlate.Core.Tests.Restatements;
 /// </summary>
 public sealed class StandingTests
 {
-    private static readonly NotationOptions CrowsFoot = new(Level.Conceptual);
-    private static readonly NotationOptions Chen = new(Level.Conceptual, NotationNames.Chen);
-    private static readonly NotationOptions Uml = new(Level.Conceptual, NotationNames.Uml);
+    private static readonly CrowsFootOptions CrowsFoot = new();
+    private static readonly ChenOptions Chen = new();
+    private static readonly UmlOptions Uml = new();
 
     /// <summary>A restatement with a model answer, an answer that draws it so, and what it is worth.</summary>
     public sealed record Case(string Code, NotationOptions Options, Drawing Model, Drawing Answer, Standing Worth)
@@ -264,7 +267,7 @@ public sealed class StandingTests
     {
         Usual(Chen, "composite-by-parts").ShouldBe(Standing.InPart);
         Usual(CrowsFoot, "composite-by-parts").ShouldBe(Standing.Same);
-        Usual(new NotationOptions(Level.Logical), "linking-entity-by-many-to-many").ShouldBe(Standing.Different);
+        Usual(new CrowsFootOptions { Level = Level.Logical }, "linking-entity-by-many-to-many").ShouldBe(Standing.Different);
         Subject.Of(Chen).OtherWays(Chen).ShouldNotContain(one => one.Code == "enumeration-by-lookup");
 
         static Standing Usual(NotationOptions options, string code) =>

@@ -96,14 +96,13 @@ public sealed class FormRuleTests
     private static IReadOnlyList<FormRemark> Check(Drawing drawing, Level level = Level.Conceptual)
     {
         // The demo's drawings are of all notations; each is held to its own.
-        var options = new NotationOptions(
-            level,
+        var name =
             drawing.Shapes.Any(shape => shape.Form == Form.Diamond) ? NotationNames.Chen
-                : drawing.Shapes.Any(shape => shape.Text.StartsWith('«')) ? NotationNames.Uml
-                : NotationNames.CrowsFoot
-        );
+            : drawing.Shapes.Any(shape => shape.Text.StartsWith('«')) ? NotationNames.Uml
+            : NotationNames.CrowsFoot;
+        var options = Options(name) with { Level = level };
         return FormRule.Check(Notation.Read(drawing, options), options);
     }
 
-    private static NotationOptions Options(string notation) => new(Level.Conceptual, notation);
+    private static NotationOptions Options(string notation) => Notation.Of(notation).Usual;
 }

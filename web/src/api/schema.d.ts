@@ -3042,6 +3042,23 @@ export interface components {
          * @enum {unknown}
          */
         CheckpointReason: "opened" | "periodic" | "handed-in" | "lost-conflict" | "too-late";
+        /** @description What a class has learned about Chen's notation. */
+        ChenOptions: {
+            /** @enum {string} */
+            notation: "chen";
+            /** @description A double line says that all take part and a single one that some may not; otherwise the minimum is unsaid. */
+            doubleLineSaysAll?: boolean;
+            /** @description What is written at the lines of a diamond. */
+            counts?: components["schemas"]["CountStyle"];
+            /** @description `(min,max)` is written at the far side, so that it counts the entity at its own line. */
+            pairsAcross?: boolean;
+            /** @description Several underlined attributes are one key; otherwise each is one. */
+            underlinesAreOneKey?: boolean;
+            /** @description Conceptual: no foreign keys, many-to-many allowed. Logical: foreign keys shown, many-to-many resolved. */
+            level?: components["schemas"]["Level"];
+            /** @description Boxes of one name on several sheets are one thing. */
+            oneNameIsOneElement?: boolean;
+        };
         /** @description A cohort with its people. */
         CohortPage: {
             /** Format: uuid */
@@ -3086,6 +3103,19 @@ export interface components {
         CreatedReply: {
             /** Format: uuid */
             id: string;
+        };
+        /** @description What a class has learned about crow's foot notation. */
+        CrowsFootOptions: {
+            /** @enum {string} */
+            notation: "crows-foot";
+            /** @description Solid is identifying and dashed is not; otherwise the stroke leaves it unsaid. */
+            strokeSaysIdentifying?: boolean;
+            /** @description A single bar reads as 1..1; otherwise its minimum is unsaid. */
+            singleBarIsExactlyOne?: boolean;
+            /** @description Conceptual: no foreign keys, many-to-many allowed. Logical: foreign keys shown, many-to-many resolved. */
+            level?: components["schemas"]["Level"];
+            /** @description Boxes of one name on several sheets are one thing. */
+            oneNameIsOneElement?: boolean;
         };
         /**
          * @description What a person decided on a finding.
@@ -3497,43 +3527,6 @@ export interface components {
             /** Format: uuid */
             cohortId: string;
         };
-        /** @description What a class has learned about its notation. Only the options of the notation that is named have a meaning. */
-        NotationOptions: {
-            /**
-             * @description Conceptual: no foreign keys, many-to-many allowed. Logical: foreign keys shown, many-to-many
-             *                 resolved.
-             */
-            level: components["schemas"]["Level"];
-            /**
-             * @description The notation's name: `chen`, `crows-foot` or `uml`.
-             * @default crows-foot
-             */
-            notation: string;
-            /** @description Boxes of one name on several sheets are one thing. */
-            oneNameIsOneElement?: boolean;
-            /** @description Crow's foot: solid is identifying and dashed is not; otherwise the stroke leaves it unsaid. */
-            strokeSaysIdentifying?: boolean;
-            /** @description Crow's foot: a single bar reads as 1..1; otherwise its minimum is unsaid. */
-            singleBarIsExactlyOne?: boolean;
-            /** @description Chen: a double line says that all take part and a single one that some may not; otherwise the minimum is unsaid. */
-            doubleLineSaysAll?: boolean;
-            /** @description Chen: what is written at the lines of a diamond. */
-            counts?: components["schemas"]["CountStyle"];
-            /** @description Chen: `(min,max)` is written at the far side, so that it counts the entity at its own line. */
-            pairsAcross?: boolean;
-            /** @description Chen: several underlined attributes are one key; otherwise each is one. */
-            underlinesAreOneKey?: boolean;
-            /** @description UML: types, visibilities and signatures are wanted. */
-            formal?: boolean;
-            /** @description UML: only the standard's spellings of multiplicities; others are remarked on. */
-            strictCounts?: boolean;
-            /** @description UML: an unmarked generalisation set is incomplete and overlapping; otherwise it leaves both unsaid. */
-            unmarkedSetIsOpen?: boolean;
-            /** @description UML: whether aggregation and association are told apart. */
-            aggregationCounts?: boolean;
-            /** @description UML: the stereotypes that may be used besides interface and enumeration; none means any. */
-            stereotypes?: string[];
-        };
         /** @description Answers a question. */
         NoteAnswerRequest: {
             text: string;
@@ -3577,34 +3570,8 @@ export interface components {
         PartDocument: {
             /** @description What is to be done in it, in a few words; may be empty where it is the only one. */
             title?: string;
-            /** @description The notation's name: `chen`, `crows-foot` or `uml`. */
-            notation?: string;
-            /** @description How formal the drawing is to be. */
-            level?: components["schemas"]["Level"];
-            /** @description Boxes of one name on several sheets are one thing. */
-            oneNameIsOneElement?: boolean;
-            /** @description Solid is identifying, dashed is not. */
-            strokeSaysIdentifying?: boolean;
-            /** @description A single bar reads as exactly one. */
-            singleBarIsExactlyOne?: boolean;
-            /** @description Chen: a double line says that all take part. */
-            doubleLineSaysAll?: boolean;
-            /** @description Chen: letters or pairs at the lines of a diamond. */
-            counts?: components["schemas"]["CountStyle"];
-            /** @description Chen: pairs count the entity at their own line. */
-            pairsAcross?: boolean;
-            /** @description Chen: several underlined attributes are one key. */
-            underlinesAreOneKey?: boolean;
-            /** @description UML: types, visibilities and signatures are wanted. */
-            formal?: boolean;
-            /** @description UML: other spellings of multiplicities than the standard's are remarked on. */
-            strictCounts?: boolean;
-            /** @description UML: an unmarked generalisation set is incomplete and overlapping. */
-            unmarkedSetIsOpen?: boolean;
-            /** @description UML: aggregation and association are told apart. */
-            aggregationCounts?: boolean;
-            /** @description UML: the stereotypes that may be used; none means any. */
-            stereotypes?: string[];
+            /** @description What the class has learned of the way of writing or drawing that is wanted, and how formal it is to be. */
+            learned?: components["schemas"]["WorkOptions"];
             /** @description The marks in all. */
             marks?: components["schemas"]["Rational"];
             /**
@@ -4097,7 +4064,7 @@ export interface components {
         /** @description A part as a student may know it, with what the class has learned about the notation. */
         StudentPart: {
             title: string;
-            learned: components["schemas"]["NotationOptions"];
+            learned: components["schemas"]["WorkOptions"];
             marks: components["schemas"]["Rational"];
             /** Format: int32 */
             minutes: null | number;
@@ -4191,6 +4158,25 @@ export interface components {
         TotalReply: {
             total: components["schemas"]["Rational"];
         };
+        /** @description What a class has learned about UML class diagrams. */
+        UmlOptions: {
+            /** @enum {string} */
+            notation: "uml";
+            /** @description Types, visibilities and signatures are wanted. */
+            formal?: boolean;
+            /** @description Only the standard's spellings of multiplicities; others are remarked on. */
+            strictCounts?: boolean;
+            /** @description An unmarked generalisation set is incomplete and overlapping; otherwise it leaves both unsaid. */
+            unmarkedSetIsOpen?: boolean;
+            /** @description Whether aggregation and association are told apart. */
+            aggregationCounts?: boolean;
+            /** @description The stereotypes that may be used besides interface and enumeration; none means any. */
+            stereotypes?: string[];
+            /** @description Conceptual: no foreign keys, many-to-many allowed. Logical: foreign keys shown, many-to-many resolved. */
+            level?: components["schemas"]["Level"];
+            /** @description Boxes of one name on several sheets are one thing. */
+            oneNameIsOneElement?: boolean;
+        };
         /** @description An answer that is held back, the work in it that has to be looked at, and why. */
         UndecidedAnswer: {
             /** Format: uuid */
@@ -4218,6 +4204,51 @@ export interface components {
             person: string;
             token: string;
             password: string;
+        };
+        /** @description What a class has learned of the ways of writing or drawing its work. Every subject has its own. */
+        WorkOptions: {
+            /** @enum {string} */
+            notation: "chen";
+            /** @description A double line says that all take part and a single one that some may not; otherwise the minimum is unsaid. */
+            doubleLineSaysAll?: boolean;
+            /** @description What is written at the lines of a diamond. */
+            counts?: components["schemas"]["CountStyle"];
+            /** @description `(min,max)` is written at the far side, so that it counts the entity at its own line. */
+            pairsAcross?: boolean;
+            /** @description Several underlined attributes are one key; otherwise each is one. */
+            underlinesAreOneKey?: boolean;
+            /** @description Conceptual: no foreign keys, many-to-many allowed. Logical: foreign keys shown, many-to-many resolved. */
+            level?: components["schemas"]["Level"];
+            /** @description Boxes of one name on several sheets are one thing. */
+            oneNameIsOneElement?: boolean;
+        } | {
+            /** @enum {string} */
+            notation: "crows-foot";
+            /** @description Solid is identifying and dashed is not; otherwise the stroke leaves it unsaid. */
+            strokeSaysIdentifying?: boolean;
+            /** @description A single bar reads as 1..1; otherwise its minimum is unsaid. */
+            singleBarIsExactlyOne?: boolean;
+            /** @description Conceptual: no foreign keys, many-to-many allowed. Logical: foreign keys shown, many-to-many resolved. */
+            level?: components["schemas"]["Level"];
+            /** @description Boxes of one name on several sheets are one thing. */
+            oneNameIsOneElement?: boolean;
+        } | {
+            /** @enum {string} */
+            notation: "uml";
+            /** @description Types, visibilities and signatures are wanted. */
+            formal?: boolean;
+            /** @description Only the standard's spellings of multiplicities; others are remarked on. */
+            strictCounts?: boolean;
+            /** @description An unmarked generalisation set is incomplete and overlapping; otherwise it leaves both unsaid. */
+            unmarkedSetIsOpen?: boolean;
+            /** @description Whether aggregation and association are told apart. */
+            aggregationCounts?: boolean;
+            /** @description The stereotypes that may be used besides interface and enumeration; none means any. */
+            stereotypes?: string[];
+            /** @description Conceptual: no foreign keys, many-to-many allowed. Logical: foreign keys shown, many-to-many resolved. */
+            level?: components["schemas"]["Level"];
+            /** @description Boxes of one name on several sheets are one thing. */
+            oneNameIsOneElement?: boolean;
         };
         /** @description What was handed in for one part: the hash of its drawing. */
         WorkReceipt: {

@@ -1,15 +1,19 @@
 import type { Schemas } from '../api/client';
-import type { Learned } from '../ui/learned';
+import { usual, type NotationName } from '../ui/learned';
 import { show } from '../ui/marks';
 import type { PartTab } from './PartTabs';
 
-const short: Readonly<Record<string, string>> = { chen: 'Chen', 'crows-foot': 'Crow’s foot', uml: 'UML class diagram' };
+const short: Readonly<Record<NotationName, string>> = {
+  chen: 'Chen',
+  'crows-foot': 'Crow’s foot',
+  uml: 'UML class diagram',
+};
 
 /** What is wanted in a part, in a few words. */
 export function partLine(part: Schemas['StudentPart'] | Schemas['PartDocument']) {
-  const learned: Learned = 'learned' in part ? part.learned : part;
-  const level = learned.notation === 'uml' ? '' : `, ${learned.level}`;
-  return `${short[learned.notation ?? 'crows-foot']}${level}, ${show(part.marks ?? '0')} marks`;
+  const learned = part.learned ?? usual['crows-foot'];
+  const level = learned.notation === 'uml' ? '' : `, ${learned.level ?? 'conceptual'}`;
+  return `${short[learned.notation]}${level}, ${show(part.marks ?? '0')} marks`;
 }
 
 /** A part in the row of parts. */

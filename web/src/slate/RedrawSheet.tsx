@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { DrawingTools } from '../api/drawingTools';
-import { notationTitle } from '../ui/learned';
+import { notationTitle, type NotationName } from '../ui/learned';
 import { Sheet } from '../ui/Sheet';
 import { Failed, Loading } from '../ui/states';
 import { readDrawing, writeDrawing } from './format';
@@ -10,7 +10,7 @@ import { stepsBetween } from './steps';
 import { StillSlate } from './StillSlate';
 import type { Slate } from './useSlate';
 
-const notations = ['chen', 'crows-foot', 'uml'];
+const notations: readonly NotationName[] = ['chen', 'crows-foot', 'uml'];
 
 /** The drawing as another notation would draw it, with what that cannot say; it can be taken up as one step. */
 export function RedrawSheet({ slate, tools, onClose }: { slate: Slate; tools: DrawingTools; onClose: () => void }) {
@@ -48,7 +48,7 @@ export function RedrawSheet({ slate, tools, onClose }: { slate: Slate; tools: Dr
             className={`word-button${name === notation ? ' main' : ''}`}
             onClick={() => setNotation(name)}
           >
-            {notationTitle({ notation: name })}
+            {notationTitle(name)}
           </button>
         ))}
       </div>
@@ -57,7 +57,7 @@ export function RedrawSheet({ slate, tools, onClose }: { slate: Slate; tools: Dr
       {redrawn.data && (
         <>
           <div className="still-frame">
-            <StillSlate key={notation} drawing={redrawn.data.drawing} label={`In ${notationTitle({ notation })}`} />
+            <StillSlate key={notation} drawing={redrawn.data.drawing} label={`In ${notationTitle(notation)}`} />
           </div>
           {redrawn.data.unsaid.length > 0 && (
             <p className="mt-2">It cannot say, and says in notes: {redrawn.data.unsaid.join(' ')}</p>

@@ -1,21 +1,38 @@
 import type { Schemas } from '../api/client';
 
-export type Learned = Schemas['NotationOptions'] | Schemas['PartDocument'];
+/** What a class has learned of the notation it draws in. */
+export type Learned = Schemas['WorkOptions'];
 
-const titles: Readonly<Record<string, string>> = {
+/** A notation's name in documents. */
+export type NotationName = Learned['notation'];
+
+const titles: Readonly<Record<NotationName, string>> = {
   chen: 'Chen’s notation',
   'crows-foot': 'crow’s foot notation',
   uml: 'UML',
 };
 
+/** What a class has usually learned, with which a part begins when its notation is chosen. */
+export const usual: { readonly [Name in NotationName]: Extract<Learned, { notation: Name }> } = {
+  chen: {
+    notation: 'chen',
+    level: 'conceptual',
+    doubleLineSaysAll: true,
+    counts: 'letters',
+    underlinesAreOneKey: true,
+  },
+  'crows-foot': { notation: 'crows-foot', level: 'conceptual', strokeSaysIdentifying: true },
+  uml: { notation: 'uml', level: 'conceptual', aggregationCounts: true },
+};
+
 /** A notation's name in running text. */
-export const notationTitle = (learned: { notation?: string }): string => titles[learned.notation ?? 'crows-foot'] ?? '';
+export const notationTitle = (name: NotationName): string => titles[name];
 
 /** What kind of drawing is wanted: "a conceptual diagram in Chen's notation". */
 export const wantedDrawing = (learned: Learned): string =>
   learned.notation === 'uml'
     ? `a UML class diagram${learned.formal ? ' with types, visibilities and signatures' : ''}`
-    : `a ${learned.level} diagram in ${notationTitle(learned)}`;
+    : `a ${learned.level ?? 'conceptual'} diagram in ${notationTitle(learned.notation)}`;
 
 /** What the class has learned about its notation, a sentence each. */
 export function learnedSentences(learned: Learned): string[] {
@@ -40,7 +57,7 @@ export function learnedSentences(learned: Learned): string[] {
         ...(learned.strictCounts ? ['Multiplicities are spelled as the standard does: 0..1, 1..*.'] : []),
         ...(learned.stereotypes?.length ? [`Stereotypes: ${learned.stereotypes.join(', ')}.`] : []),
       ];
-    default:
+    case 'crows-foot':
       return [
         ...(learned.strokeSaysIdentifying ? ['A solid line identifies, a dashed line does not.'] : []),
         ...(learned.singleBarIsExactlyOne ? ['A single bar means exactly one.'] : []),

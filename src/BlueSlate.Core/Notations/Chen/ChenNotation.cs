@@ -8,10 +8,8 @@ namespace BlueSlate.Core.Notations.Chen;
 /// Chen's notation with extended ER, in the dialect of the common textbooks (Chen 1976; Elmasri and Navathe for
 /// specialisation and union).
 /// </summary>
-internal sealed class ChenNotation : Notation
+internal sealed class ChenNotation : Notation<ChenOptions>
 {
-    public override string Name => NotationNames.Chen;
-
     public override bool ShowsComposites => true;
 
     public override bool HasDiamonds => true;
@@ -26,7 +24,7 @@ internal sealed class ChenNotation : Notation
 
     public override string Title => "Chen";
 
-    public override Reading ReadDrawing(Drawing drawing, NotationOptions options)
+    protected override Reading ReadDrawing(Drawing drawing, ChenOptions options)
     {
         var sheet = new ChenSheet(drawing, options);
         var attributes = new AttributeReader(sheet);
@@ -37,17 +35,17 @@ internal sealed class ChenNotation : Notation
 
     // A double line says of the entity at which it is that it takes part, so how few there are of the other; a pair says both
     // so.
-    public override string WhereCountStands(
+    protected override string WhereCountStands(
         RelationshipType relationship,
         RelationshipRole role,
         bool minimum,
-        NotationOptions options
+        ChenOptions options
     ) =>
         relationship.Roles.Length == 2 && (options.Counts == CountStyle.Pairs ? !options.PairsAcross : minimum)
             ? relationship.Other(role).Id
             : role.Id;
 
-    public override Redrawing Write(ConceptModel model, NotationOptions options) => new ChenWriter(model, options).Write();
+    protected override Redrawing Write(ConceptModel model, ChenOptions options) => new ChenWriter(model, options).Write();
 }
 
 /// <summary>What a shape is in Chen's notation.</summary>
@@ -67,7 +65,7 @@ internal sealed class ChenSheet
     private readonly Dictionary<string, ChenRole> roles = new(StringComparer.Ordinal);
     private readonly Dictionary<string, List<SeenLine>> linesAt = new(StringComparer.Ordinal);
 
-    public ChenSheet(Drawing drawing, NotationOptions options)
+    public ChenSheet(Drawing drawing, ChenOptions options)
     {
         (Drawing, Options) = (drawing, options);
         Targets = new EndTargets(drawing);
@@ -95,7 +93,7 @@ internal sealed class ChenSheet
 
     public Drawing Drawing { get; }
 
-    public NotationOptions Options { get; }
+    public ChenOptions Options { get; }
 
     public EndTargets Targets { get; }
 

@@ -7,7 +7,7 @@ using BlueSlate.Core.Subjects.Concepts.Model;
 namespace BlueSlate.Core.Notations.Chen;
 
 /// <summary>Draws concepts in Chen's notation with extended ER.</summary>
-internal sealed class ChenWriter(ConceptModel model, NotationOptions options) : NotationWriter(model)
+internal sealed class ChenWriter(ConceptModel model, ChenOptions options) : NotationWriter(model)
 {
     protected override void WriteEntity(EntityType entity)
     {

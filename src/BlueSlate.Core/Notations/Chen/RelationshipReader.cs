@@ -198,7 +198,7 @@ internal sealed class RelationshipReader(ChenSheet sheet, AttributeReader attrib
         var count = EndReader.Read(
             seen.NearEnd,
             seen.NearId,
-            new NotationOptions(Level.Conceptual),
+            singleBarIsExactlyOne: false,
             ImmutableArray.CreateBuilder<Remark>()
         );
         return new CountText("", false, count);
@@ -291,7 +291,7 @@ internal sealed class RelationshipReader(ChenSheet sheet, AttributeReader attrib
     {
         var unheard = ImmutableArray.CreateBuilder<Remark>();
         var counts = lines
-            .Select(seen => EndReader.Read(seen.NearEnd, seen.NearId, new NotationOptions(Level.Conceptual), unheard))
+            .Select(seen => EndReader.Read(seen.NearEnd, seen.NearId, singleBarIsExactlyOne: false, unheard))
             .ToList();
         return
         [

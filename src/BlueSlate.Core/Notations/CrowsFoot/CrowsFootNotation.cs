@@ -5,15 +5,14 @@ using BlueSlate.Core.Subjects.Concepts.Model;
 namespace BlueSlate.Core.Notations.CrowsFoot;
 
 /// <summary>Crow's foot notation of information engineering, with subtypes by half circles.</summary>
-internal sealed class CrowsFootNotation : Notation
+internal sealed class CrowsFootNotation : Notation<CrowsFootOptions>
 {
-    public override string Name => NotationNames.CrowsFoot;
-
     public override string Title => "crow's foot";
 
-    public override Redrawing Write(ConceptModel model, NotationOptions options) => new CrowsFootWriter(model, options).Write();
+    protected override Redrawing Write(ConceptModel model, CrowsFootOptions options) =>
+        new CrowsFootWriter(model, options).Write();
 
-    public override Reading ReadDrawing(Drawing drawing, NotationOptions options)
+    protected override Reading ReadDrawing(Drawing drawing, CrowsFootOptions options)
     {
         var remarks = ImmutableArray.CreateBuilder<Remark>();
         var boxes = ReadBoxes(drawing, remarks);

@@ -9,7 +9,7 @@ namespace BlueSlate.Core.Notations.CrowsFoot;
 /// <summary>
 /// Draws concepts in crow's foot notation. What links more than two, or has attributes of its own, becomes a box between.
 /// </summary>
-internal sealed class CrowsFootWriter(ConceptModel model, NotationOptions options) : NotationWriter(model)
+internal sealed class CrowsFootWriter(ConceptModel model, CrowsFootOptions options) : NotationWriter(model)
 {
     protected override void WriteEntity(EntityType entity)
     {

@@ -10,7 +10,7 @@ internal static class IdentifierReader
         Box box,
         ImmutableArray<RelationshipType> relationships,
         IReadOnlyDictionary<(string RowId, int Group), string> relationshipOfRow,
-        NotationOptions options
+        CrowsFootOptions options
     )
     {
         var owners = relationships
@@ -39,7 +39,7 @@ internal static class IdentifierReader
         relationship is { Identifying: true, Roles.Length: 2, IsRecursive: false, DependentRoleId: { } dependent }
         && relationship.Roles.Any(role => role.Id == dependent && role.EntityId == boxId);
 
-    private static ImmutableArray<Identifier> ReadIdentifiers(Box box, ImmutableArray<string> owners, NotationOptions options)
+    private static ImmutableArray<Identifier> ReadIdentifiers(Box box, ImmutableArray<string> owners, CrowsFootOptions options)
     {
         var identifiers = ImmutableArray.CreateBuilder<Identifier>();
         var partial = box.Rows.Where(row => row.Partial).Select(row => row.Id).ToImmutableArray();
@@ -75,7 +75,7 @@ internal static class IdentifierReader
         return identifiers.ToImmutable();
     }
 
-    private static EntityKind KindOf(Box box, ImmutableArray<string> owners, NotationOptions options)
+    private static EntityKind KindOf(Box box, ImmutableArray<string> owners, CrowsFootOptions options)
     {
         var foreignInKey = box.Rows.Count(row => row.Primary && !row.ForeignGroups.IsEmpty);
         if (!box.Rounded && box.Rows.Any(row => row.Partial))

@@ -10,7 +10,7 @@ internal static class RelationshipReader
     public static ImmutableArray<RelationshipType> Read(
         Drawing drawing,
         List<Box> boxes,
-        NotationOptions options,
+        CrowsFootOptions options,
         ImmutableArray<Remark>.Builder remarks
     )
     {
@@ -78,7 +78,7 @@ internal static class RelationshipReader
         Line line,
         string from,
         string to,
-        NotationOptions options,
+        CrowsFootOptions options,
         ImmutableArray<Remark>.Builder remarks
     )
     {
@@ -87,8 +87,8 @@ internal static class RelationshipReader
             remarks.Add(new Remark(RemarkKind.ForeignStroke, line.Id, "a double line", "a solid line", true));
         }
 
-        var atFrom = EndReader.Read(line.From, line.FromId, options, remarks);
-        var atTo = EndReader.Read(line.To, line.ToId, options, remarks);
+        var atFrom = EndReader.Read(line.From, line.FromId, options.SingleBarIsExactlyOne, remarks);
+        var atTo = EndReader.Read(line.To, line.ToId, options.SingleBarIsExactlyOne, remarks);
         var (there, back) = Names(line);
         bool? identifying = options.StrokeSaysIdentifying ? line.Stroke != Stroke.Dashed : null;
         return new RelationshipType(
@@ -124,7 +124,7 @@ internal static class RelationshipReader
     private static void ReadDiamond(
         Shape diamond,
         List<(Line Line, LineEnd AtBox, string EndId, string BoxId)> ends,
-        NotationOptions options,
+        CrowsFootOptions options,
         ImmutableArray<Remark>.Builder remarks,
         ImmutableArray<RelationshipType>.Builder result
     )
@@ -143,7 +143,7 @@ internal static class RelationshipReader
             return;
         }
 
-        var counts = ends.Select(end => EndReader.Read(end.AtBox, end.EndId, options, remarks)).ToList();
+        var counts = ends.Select(end => EndReader.Read(end.AtBox, end.EndId, options.SingleBarIsExactlyOne, remarks)).ToList();
         var roles = ends.Select(
             (end, i) =>
                 new RelationshipRole(

@@ -5,7 +5,7 @@ using BlueSlate.Core.Subjects.Concepts.Model;
 namespace BlueSlate.Core.Notations.Uml;
 
 /// <summary>Reads boxes as classes, interfaces and enumerations, and balls as interfaces.</summary>
-internal sealed class ClassReader(NotationOptions options, ImmutableArray<Remark>.Builder remarks)
+internal sealed class ClassReader(UmlOptions options, ImmutableArray<Remark>.Builder remarks)
 {
     public List<EntityType> Read(Drawing drawing)
     {

@@ -12,7 +12,7 @@ internal static class GeneralisationSets
 {
     public static ImmutableArray<Specialisation> Of(
         List<(TiedLine Tied, string SuperId, string SubId)> generalisations,
-        NotationOptions options
+        UmlOptions options
     )
     {
         var read = generalisations

@@ -10,7 +10,7 @@ namespace BlueSlate.Core.Notations.Uml;
 internal sealed class LinkReader
 {
     private readonly Drawing drawing;
-    private readonly NotationOptions options;
+    private readonly UmlOptions options;
     private readonly ImmutableArray<Remark>.Builder remarks;
     private readonly Dictionary<string, EntityType> classes;
     private readonly EndTargets targets;
@@ -18,7 +18,7 @@ internal sealed class LinkReader
     private readonly List<(TiedLine Tied, string SuperId, string SubId)> generalisations = [];
     private readonly List<TiedLine> onLines = [];
 
-    public LinkReader(Drawing drawing, List<EntityType> classes, NotationOptions options, ImmutableArray<Remark>.Builder remarks)
+    public LinkReader(Drawing drawing, List<EntityType> classes, UmlOptions options, ImmutableArray<Remark>.Builder remarks)
     {
         (this.drawing, this.options, this.remarks) = (drawing, options, remarks);
         this.classes = classes.ToDictionary(entity => entity.Id, StringComparer.Ordinal);
@@ -276,7 +276,7 @@ internal sealed class LinkReader
                         Marks = feet,
                     },
                     id,
-                    new NotationOptions(Level.Conceptual),
+                    singleBarIsExactlyOne: false,
                     ImmutableArray.CreateBuilder<Remark>()
                 );
         }

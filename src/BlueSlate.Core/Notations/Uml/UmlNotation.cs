@@ -5,10 +5,8 @@ using BlueSlate.Core.Subjects.Concepts.Model;
 namespace BlueSlate.Core.Notations.Uml;
 
 /// <summary>Class diagrams of the Unified Modeling Language 2.5.1.</summary>
-internal sealed class UmlNotation : Notation
+internal sealed class UmlNotation : Notation<UmlOptions>
 {
-    public override string Name => NotationNames.Uml;
-
     public override bool ShowsLinkKinds => true;
 
     public override bool ShowsIdentifying => false;
@@ -27,7 +25,7 @@ internal sealed class UmlNotation : Notation
 
     public override string Title => "UML";
 
-    public override Reading ReadDrawing(Drawing drawing, NotationOptions options)
+    protected override Reading ReadDrawing(Drawing drawing, UmlOptions options)
     {
         var remarks = ImmutableArray.CreateBuilder<Remark>();
         var classes = new ClassReader(options, remarks).Read(drawing);
@@ -48,5 +46,5 @@ internal sealed class UmlNotation : Notation
         return new Reading(model, remarks.ToImmutable(), ImmutableDictionary<string, ImmutableArray<string>>.Empty);
     }
 
-    public override Redrawing Write(ConceptModel model, NotationOptions options) => new UmlWriter(model, options).Write();
+    protected override Redrawing Write(ConceptModel model, UmlOptions options) => new UmlWriter(model, options).Write();
 }

@@ -6,7 +6,7 @@ using BlueSlate.Core.Subjects.Concepts.Model;
 namespace BlueSlate.Core.Notations.Uml;
 
 /// <summary>Draws concepts as a UML class diagram.</summary>
-internal sealed class UmlWriter(ConceptModel model, NotationOptions options) : NotationWriter(model)
+internal sealed class UmlWriter(ConceptModel model, UmlOptions options) : NotationWriter(model)
 {
     private readonly Dictionary<string, Attachment> placeOf = new(StringComparer.Ordinal);
 

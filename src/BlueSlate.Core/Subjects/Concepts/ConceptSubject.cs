@@ -16,6 +16,9 @@ internal sealed class ConceptSubject : Subject
 
     public override string Title => "conceptual and class models";
 
+    public override IReadOnlyDictionary<string, Type> OptionTypes { get; } =
+        Notation.All.ToDictionary(notation => notation.Name, notation => notation.Usual.GetType(), StringComparer.Ordinal);
+
     public override IReadOnlyList<FactKind> FactKinds => ConceptFactKind.All;
 
     public override IReadOnlyList<FindingKind> FindingKinds => ConceptFindingKind.OfConcepts;

@@ -1,6 +1,6 @@
 using BlueSlate.Core.Interchange;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Marking;
-using BlueSlate.Core.Notations;
 using BlueSlate.Data;
 using BlueSlate.Server.Features.Marking;
 
@@ -35,7 +35,7 @@ public sealed record BeforeStartReply(
 /// <summary>A part as a student may know it, with what the class has learned about the notation.</summary>
 public sealed record StudentPart(
     string Title,
-    NotationOptions Learned,
+    WorkOptions Learned,
     Rational Marks,
     int? Minutes,
     AidsDocument Aids,
@@ -44,7 +44,7 @@ public sealed record StudentPart(
 {
     /// <summary>Of a part's document.</summary>
     internal static StudentPart Of(PartDocument part) =>
-        new(part.Title, part.ToOptions(), part.Marks, part.Minutes, part.Aids, part.ShowModelAnswer);
+        new(part.Title, part.Learned, part.Marks, part.Minutes, part.Aids, part.ShowModelAnswer);
 }
 
 /// <summary>A student's answer with the scenario beside it.</summary>

@@ -1,7 +1,7 @@
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
-using BlueSlate.Core.Notations;
 using BlueSlate.Core.Subjects.Concepts.Soundness;
 using BlueSlate.Data;
 using BlueSlate.Server.Features.Drafting;
@@ -81,14 +81,14 @@ public static class WorkEndpoints
             return refusal!;
         }
 
-        var options = part.ToOptions();
-        var reading = Notation.Read(drawing, options);
-        var sentences = part.Aids.Sentences ? SentenceWriter.Write(reading) : DrawnSentenceWriter.Write(drawing);
+        var sentences = part.Aids.Sentences
+            ? Subject.Of(part.Learned).Sentences(drawing, part.Learned)
+            : DrawnSentenceWriter.Write(drawing);
         return TypedResults.Ok(
             new ReadingReply(
                 DrawingWriter.Hash(drawing),
                 [.. sentences.Select(ResultSentence.Of)],
-                part.Aids.Form ? [.. FormRule.Check(reading, options)] : []
+                part.Aids.Form ? [.. FormRule.Check(drawing, part.Learned)] : []
             )
         );
     }

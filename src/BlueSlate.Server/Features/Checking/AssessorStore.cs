@@ -30,7 +30,7 @@ public sealed class AssessorStore
     /// <summary>An assessor that is not kept.</summary>
     public static Assessor Prepare(QuestionPart asked, AssessmentRevision assessment)
     {
-        var options = ExerciseJson.Read<PartDocument>(asked.Document).ToOptions();
+        var options = ExerciseJson.Read<PartDocument>(asked.Document).Learned;
         var document = ExerciseJson.Read<AssessmentDocument>(assessment.Assessment);
         var model = Subject.Of(options).Parse(assessment.Model)
             ?? throw new InvalidOperationException("A stored model answer cannot be read.");

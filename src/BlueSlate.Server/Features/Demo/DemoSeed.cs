@@ -225,7 +225,7 @@ public sealed class DemoSeed(BlueSlateContext database, string folder, TimeProvi
             Formats.Json
         )!;
         var model = await DrawingAsync(Path.Combine(folder, "model.json"));
-        var options = part.ToOptions();
+        var options = part.Learned;
         var derived = SchemeDeriver.Derive(Subject.Of(options).Facts(model, options), part.Marks);
         return new NewPart(
             part,

@@ -160,8 +160,13 @@ public static class DrawingTools
                 return Problems.NotAllowed("This aid is off in this exercise.");
             }
 
+            if (part.Learned is not NotationOptions learned)
+            {
+                return Problems.NotAllowed("What is wanted in this part is not drawn in a notation that can do this.");
+            }
+
             var (drawing, unreadable) = DrawingInput.Read(text);
-            return drawing is null ? unreadable! : await tool(drawing, part.ToOptions());
+            return drawing is null ? unreadable! : await tool(drawing, learned);
         }
     }
 
@@ -217,7 +222,10 @@ public static class DrawingTools
             return NoSuchNotation();
         }
 
-        var redrawn = target.Write(Notation.Read(drawing, options).Model, options with { Notation = name });
+        var redrawn = target.Write(
+            Notation.Read(drawing, options).Model,
+            name == options.Notation ? options : target.Usual with { Level = options.Level }
+        );
         return await place(redrawn.Drawing, true, (text, simpler) =>
             TypedResults.Ok(new RedrawReply(text, simpler, [.. redrawn.Unsaid]))
         );

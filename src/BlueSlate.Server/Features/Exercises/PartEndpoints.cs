@@ -2,7 +2,6 @@ using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Marking;
-using BlueSlate.Core.Notations;
 using BlueSlate.Core.Subjects.Concepts.Soundness;
 using BlueSlate.Data;
 using BlueSlate.Server.Features.Drafting;
@@ -55,7 +54,7 @@ public static class PartEndpoints
             new PartReply(asked.Revision, document),
             new TextDocument(model.Revision, model.Text),
             new AssessmentReply(assessment.Revision, ExerciseJson.Read<AssessmentDocument>(assessment.Text)),
-            Subject.Of(document.ToOptions()).OtherWays(document.ToOptions())
+            Subject.Of(document.Learned).OtherWays(document.Learned)
         );
     }
 
@@ -120,7 +119,7 @@ public static class PartEndpoints
         }
 
         var document = ExerciseJson.Read<PartDocument>(Document(part, DocumentKind.Part).Text);
-        var options = document.ToOptions();
+        var options = document.Learned;
         var subject = Subject.Of(options);
         var facts = subject.Facts(subject.Parse(Document(part, DocumentKind.Model).Text)!, options);
         return TypedResults.Ok(SchemeDocument.Of(SchemeDeriver.Derive(facts, document.Marks)));
@@ -144,7 +143,7 @@ public static class PartEndpoints
             return refusal!;
         }
 
-        var options = part.ToOptions();
+        var options = part.Learned;
         var subject = Subject.Of(options);
         var model = subject.Prepare(drawing, options, ExerciseTerms.Usual, Tolerances.None);
         return TypedResults.Ok(
@@ -160,7 +159,7 @@ public static class PartEndpoints
                     )),
                 ],
                 [.. subject.Sentences(drawing, options).Select(ResultSentence.Of)],
-                [.. FormRule.Check(Notation.Read(drawing, options), options)]
+                [.. FormRule.Check(drawing, options)]
             )
         );
     }

@@ -24,7 +24,7 @@ public sealed class MarkingPage(
         var result = await assessment.RunAsync(id, cancellation);
         var (work, answer, model) = (result.Work, result.Work.Answer!, result.Assessment.ModelAnswer);
         var part = ExerciseJson.Read<PartDocument>(work.Asked!.Document);
-        var subject = Subject.Of(part.ToOptions());
+        var subject = Subject.Of(part.Learned);
         var rows = await desk.WorksOfPartAsync(work.PartId, cancellation);
         var at = Array.FindIndex(rows, row => row.Id == id);
         var released = work.Released is { } sheet ? new ReleasedMark(StoredMarks.Read(sheet.Total), sheet.ReleasedAt) : null;
@@ -46,7 +46,7 @@ public sealed class MarkingPage(
             work.Drawing,
             subject.Write(model),
             ResultDocument.Of(result.Assessment, work.DrawingHash),
-            [.. subject.Sentences(model, part.ToOptions()).Select(ResultSentence.Of)],
+            [.. subject.Sentences(model, part.Learned).Select(ResultSentence.Of)],
             RulingReply.Of(result),
             StandReply.Of(result),
             at > 0 ? rows[at - 1].Id : null,

@@ -165,7 +165,7 @@ public sealed class Releasing(
             result.Work.Asked.Question!.Scenario,
             part,
             result.Work.Drawing,
-            Subject.Of(part.ToOptions()).Write(result.Assessment.ModelAnswer),
+            Subject.Of(part.Learned).Write(result.Assessment.ModelAnswer),
             ResultDocument.Of(result.Assessment, result.Work.DrawingHash),
             RulingReply.Of(result),
             result.Work.Asked.Question.Number,

@@ -1,5 +1,8 @@
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Notations.Chen;
+using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Core.Notations.Uml;
 using BlueSlate.Core.Tests.Markups;
 using Shouldly;
 
@@ -8,14 +11,14 @@ namespace BlueSlate.Core.Tests.Checking.Findings;
 /// <summary>Holds one kind of finding to a model answer and an answer in which its places are marked.</summary>
 public abstract class FindingTest
 {
-    private protected static NotationOptions Chen { get; } = new(Level.Conceptual, NotationNames.Chen);
+    private protected static ChenOptions Chen { get; } = new ChenOptions();
 
-    private protected static NotationOptions Uml { get; } = new(Level.Conceptual, NotationNames.Uml);
+    private protected static UmlOptions Uml { get; } = new UmlOptions();
 
-    private protected static NotationOptions Formal { get; } = Uml with { Formal = true };
+    private protected static UmlOptions Formal { get; } = new UmlOptions { Formal = true };
 
     private protected static Finding Only(string code, string model, string answer, Level level = Level.Conceptual) =>
-        Only(code, model, answer, new NotationOptions(level));
+        Only(code, model, answer, new CrowsFootOptions { Level = level });
 
     /// <summary>The one root finding of an answer: its code, and every marked place among the elements that it shows.</summary>
     private protected static Finding Only(string code, string model, string answer, NotationOptions options)
@@ -35,7 +38,7 @@ public abstract class FindingTest
         Codes(model, answer, level).ShouldBeEmpty();
 
     private protected static IEnumerable<string> Codes(string model, string answer, Level level = Level.Conceptual) =>
-        Codes(model, answer, new NotationOptions(level));
+        Codes(model, answer, new CrowsFootOptions { Level = level });
 
     /// <summary>The codes of the root findings of an answer, in order.</summary>
     private protected static IEnumerable<string> Codes(string model, string answer, NotationOptions options) =>

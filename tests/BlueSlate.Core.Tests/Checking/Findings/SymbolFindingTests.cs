@@ -1,6 +1,7 @@
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Notations.Chen;
 using BlueSlate.Core.Tests.Markups;
 using Shouldly;
 

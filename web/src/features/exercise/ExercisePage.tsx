@@ -131,7 +131,7 @@ interface PartScriptProps {
 function PartScript({ exercise, part, at, sessions, session, editable, show, reload }: PartScriptProps) {
   const published = exercise.publishedAt !== null && exercise.publishedAt !== undefined;
   const asked = part.part.value;
-  const slate = useSlate(session, editable, asked);
+  const slate = useSlate(session, editable, asked.learned);
   const worst = useWorst(sessions);
   const lighting = useLighting(slate.drawing, elementsOf(slate.selection));
   const read = useCallback(

@@ -2,28 +2,35 @@ import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, must, type Schemas } from '../../api/client';
 import { messageOf } from '../../ui/states';
+import { usual, type Learned, type NotationName } from '../../ui/learned';
 import { show, valueOf } from '../../ui/marks';
 
 type Part = Schemas['PartDocument'];
 
-/** The parts of a document that are a yes or no. */
-type Switch = { [K in keyof Part]-?: Part[K] extends boolean | undefined ? K : never }[keyof Part];
+/** The options of a notation that are a yes or no. */
+type Switch<Name extends NotationName> = {
+  [K in keyof LearnedIn<Name>]-?: boolean extends LearnedIn<Name>[K] ? K : never;
+}[keyof LearnedIn<Name>];
+type LearnedIn<Name extends NotationName> = Extract<Learned, { notation: Name }>;
 
 /** What a class may have learned about each notation. */
-const learned: Readonly<Record<string, readonly (readonly [Switch, string])[]>> = {
+const switches: { readonly [Name in NotationName]: readonly (readonly [Switch<Name> & string, string])[] } = {
   chen: [
     ['doubleLineSaysAll', 'a double line says that all take part'],
     ['underlinesAreOneKey', 'several underlined attributes are one key'],
+    ['oneNameIsOneElement', 'one name on two sheets is one thing'],
   ],
   'crows-foot': [
     ['strokeSaysIdentifying', 'solid lines identify, dashed lines do not'],
     ['singleBarIsExactlyOne', 'a single bar means exactly one'],
+    ['oneNameIsOneElement', 'one name on two sheets is one thing'],
   ],
   uml: [
     ['formal', 'types, visibilities and signatures are wanted'],
     ['strictCounts', 'multiplicities are spelled as the standard does'],
     ['unmarkedSetIsOpen', 'an unmarked generalisation is incomplete and overlapping'],
     ['aggregationCounts', 'aggregation is told apart from association'],
+    ['oneNameIsOneElement', 'one name on two sheets is one thing'],
   ],
 };
 
@@ -54,33 +61,36 @@ export function PartForm({ exercise, part: saved, editable, onSaved }: PartFormP
     },
     onSuccess: onSaved,
   });
-  const notation = part.notation ?? 'crows-foot';
+  const learned = part.learned ?? usual['crows-foot'];
+  const [kept, setKept] = useState<{ readonly [Name in NotationName]: Learned }>({
+    ...usual,
+    [learned.notation]: learned,
+  });
   const set = (change: Partial<Part>) => setPart({ ...part, ...change });
+  const learn = (change: Learned) => {
+    setKept({ ...kept, [change.notation]: change });
+    set({ learned: change });
+  };
   const changed =
     title !== exercise.title ||
     JSON.stringify({ ...part, marks }) !== JSON.stringify({ ...before, marks: String(valueOf(before.marks ?? '40')) });
-  const check = (key: Switch, label: string) => (
+  const check = (key: string, label: string, checked: boolean, onChange: (checked: boolean) => void) => (
     <label key={key} className="flex gap-2 items-start">
       <input
         type="checkbox"
         className="mt-1"
-        checked={part[key] ?? false}
-        onChange={(event) => set({ [key]: event.target.checked })}
+        checked={checked}
+        onChange={(event) => {
+          onChange(event.target.checked);
+        }}
       />{' '}
       {label}
     </label>
   );
-  const aid = (key: 'sentences' | 'words' | 'tidyUp' | 'redraw' | 'lifting' | 'form', label: string) => (
-    <label className="flex gap-2 items-start">
-      <input
-        type="checkbox"
-        className="mt-1"
-        checked={part.aids?.[key] ?? key === 'tidyUp'}
-        onChange={(event) => set({ aids: { ...part.aids, [key]: event.target.checked } })}
-      />{' '}
-      {label}
-    </label>
-  );
+  const aid = (key: keyof Schemas['AidsDocument'], label: string) =>
+    check(key, label, part.aids?.[key] ?? key === 'tidyUp', (checked) => {
+      set({ aids: { ...part.aids, [key]: checked } });
+    });
   return (
     <form
       onSubmit={(event) => {
@@ -106,28 +116,39 @@ export function PartForm({ exercise, part: saved, editable, onSaved }: PartFormP
         )}
         <label className="field">
           <span>Notation</span>
-          <select value={notation} onChange={(event) => set({ notation: event.target.value })}>
+          <select
+            value={learned.notation}
+            onChange={(event) => {
+              learn(kept[event.target.value as NotationName]);
+            }}
+          >
             <option value="chen">Chen, with extended ER</option>
             <option value="crows-foot">crow’s foot</option>
             <option value="uml">UML class diagram</option>
           </select>
         </label>
-        {notation === 'crows-foot' && (
+        {learned.notation === 'crows-foot' && (
           <label className="field">
             <span>Level</span>
-            <select value={part.level} onChange={(event) => set({ level: event.target.value as Part['level'] })}>
+            <select
+              value={learned.level}
+              onChange={(event) => {
+                learn({ ...learned, level: event.target.value as Schemas['Level'] });
+              }}
+            >
               <option value="conceptual">conceptual: no foreign keys</option>
               <option value="logical">logical: with foreign keys</option>
             </select>
           </label>
         )}
-        {notation === 'chen' && (
+        {learned.notation === 'chen' && (
           <label className="field">
             <span>At the lines of a diamond</span>
             <select
-              value={part.counts === 'pairs' ? (part.pairsAcross ? 'across' : 'pairs') : 'letters'}
+              value={learned.counts === 'pairs' ? (learned.pairsAcross ? 'across' : 'pairs') : 'letters'}
               onChange={(event) =>
-                set({
+                learn({
+                  ...learned,
                   counts: event.target.value === 'letters' ? 'letters' : 'pairs',
                   pairsAcross: event.target.value === 'across',
                 })
@@ -163,8 +184,11 @@ export function PartForm({ exercise, part: saved, editable, onSaved }: PartFormP
         </div>
         <div className="space-y-1.5">
           <p className="text-quiet-ink">The class has learned</p>
-          {(learned[notation] ?? []).map(([key, label]) => check(key, label))}
-          {check('oneNameIsOneElement', 'one name on two sheets is one thing')}
+          {switches[learned.notation].map(([key, label]) =>
+            check(key, label, Boolean((learned as unknown as Record<string, unknown>)[key]), (checked) => {
+              learn({ ...learned, [key]: checked });
+            }),
+          )}
         </div>
         <div className="space-y-1.5">
           <p className="text-quiet-ink">Aids while they draw</p>
@@ -175,7 +199,9 @@ export function PartForm({ exercise, part: saved, editable, onSaved }: PartFormP
           {aid('form', 'what is wrong with the form of a drawing is told')}
           {aid('lifting', 'what boxes share is proposed for lifting')}
         </div>
-        {check('showModelAnswer', 'show the model answer with the marks')}
+        {check('showModelAnswer', 'show the model answer with the marks', part.showModelAnswer ?? false, (checked) => {
+          set({ showModelAnswer: checked });
+        })}
         {save.isError && (
           <p className="refusal" role="alert">
             {messageOf(save.error)}

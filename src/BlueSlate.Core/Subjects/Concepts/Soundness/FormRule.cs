@@ -1,4 +1,6 @@
 using System.Collections.Immutable;
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Notations;
 using BlueSlate.Core.Subjects.Concepts.Model;
 
@@ -29,6 +31,10 @@ public abstract class FormRule
     public abstract string Code { get; }
 
     /// <summary>All remarks on a drawing, rule by rule, each in the drawing's order.</summary>
+    public static ImmutableArray<FormRemark> Check(Drawing drawing, WorkOptions options) =>
+        options is NotationOptions learned ? Check(Notation.Read(drawing, learned), learned) : [];
+
+    /// <inheritdoc cref="Check(Drawing, WorkOptions)" />
     public static ImmutableArray<FormRemark> Check(Reading reading, NotationOptions options) =>
         [.. All.SelectMany(rule => rule.Remarks(reading, options))];
 

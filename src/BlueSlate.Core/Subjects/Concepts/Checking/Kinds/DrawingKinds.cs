@@ -64,7 +64,7 @@ public sealed record IdentifyingSolidFact() : FormKind("identifying-solid", 33)
 {
     public override IEnumerable<Fact> OfDrawing(FactScope scope) =>
         Form(
-            Notation.Of(scope.Options.Notation).ShowsIdentifying && scope.Options.StrokeSaysIdentifying,
+            Notation.Of(scope.Options.Notation).ShowsIdentifying && scope.Options.SaysIdentifying,
             "identifying relationships, and no others, drawn as such",
             "as identifying"
         );
@@ -76,7 +76,11 @@ public sealed record IdentifyingSolidFact() : FormKind("identifying-solid", 33)
 public sealed record TypedAttributesFact() : FormKind("typed-attributes", 34)
 {
     public override IEnumerable<Fact> OfDrawing(FactScope scope) =>
-        Form(scope.Options.Formal && Notation.Of(scope.Options.Notation).ShowsMembers, "a type at every attribute", "typed");
+        Form(
+            scope.Options.WantsSignatures && Notation.Of(scope.Options.Notation).ShowsMembers,
+            "a type at every attribute",
+            "typed"
+        );
 
     internal override Verdict Judge(Fact fact, VerdictRules rules) => rules.Whole.OnBreaches(fact, rules.Whole.Untyped());
 }
@@ -86,7 +90,7 @@ public sealed record ModelVisibilityFact() : FormKind("model-visibility", 35)
 {
     public override IEnumerable<Fact> OfDrawing(FactScope scope) =>
         Form(
-            scope.Options.Formal && Notation.Of(scope.Options.Notation).ShowsMembers,
+            scope.Options.WantsSignatures && Notation.Of(scope.Options.Notation).ShowsMembers,
             "visibilities as in the model answer",
             VisibilityText.Of(scope.Model)
         );

@@ -27,7 +27,7 @@ public sealed record SignatureFact() : ConceptFactKind("signature", 14)
     public override FactSort Sort => FactSort.Operation;
 
     public override IEnumerable<Fact> OfOperation(Operation operation, EntityType owner, FactScope scope) =>
-        scope.Options.Formal
+        scope.Options.WantsSignatures
             ?
             [
                 New(
@@ -89,7 +89,7 @@ public sealed record ScopeFact() : MemberTextKind("scope", 7)
 public sealed record TypeFact() : MemberTextKind("type", 15)
 {
     protected override IEnumerable<Fact> Of(ConceptAttribute attribute, string title, FactScope scope) =>
-        scope.Options.Formal && attribute.Type.Length > 0
+        scope.Options.WantsSignatures && attribute.Type.Length > 0
             ? [New(attribute.Id, attribute.Id, $"type of {title}", attribute.Type)]
             : [];
 
@@ -115,5 +115,5 @@ public sealed record VisibilityFact() : MemberTextKind("visibility", 16)
         );
 
     private IEnumerable<Fact> Said(string id, string visibility, string title, FactScope scope) =>
-        scope.Options.Formal && visibility.Length > 0 ? [New(id, id, $"visibility of {title}", visibility)] : [];
+        scope.Options.WantsSignatures && visibility.Length > 0 ? [New(id, id, $"visibility of {title}", visibility)] : [];
 }

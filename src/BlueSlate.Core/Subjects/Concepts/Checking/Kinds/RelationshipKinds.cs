@@ -74,7 +74,7 @@ public sealed record IdentifyingFact() : ConceptFactKind("identifying", 22)
 
     public override IEnumerable<Fact> OfTie(RelationshipType relationship, FactScope scope)
     {
-        if (relationship.Identifying is { } identifying && scope.Options.StrokeSaysIdentifying)
+        if (relationship.Identifying is { } identifying && scope.Options.SaysIdentifying)
         {
             var word = identifying ? Yes : "not identifying";
             yield return New(relationship.Id, relationship.Id, $"{scope.TitleOf(relationship)} shown as {word}", word);

@@ -1,6 +1,5 @@
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
-using BlueSlate.Core.Notations;
 using BlueSlate.Core.Subjects.Concepts.Model;
 
 namespace BlueSlate.Core.Subjects.Concepts.Checking.Findings.Ends;
@@ -45,8 +44,7 @@ internal sealed class EndsSwapped : ConceptFindingKind
             var swapped =
                 (atFirst == second.CoOccurrence && atSecond == first.CoOccurrence)
                 || (
-                    Notation.Of(evidence.Comparison.Options.Notation).HasDiamonds
-                    && evidence.Comparison.Options.Counts == CountStyle.Letters
+                    evidence.Comparison.Options.WritesMaximaOnly
                     && atFirst.Max == second.CoOccurrence.Max
                     && atSecond.Max == first.CoOccurrence.Max
                     && bad.All(id => id.StartsWith("max:", StringComparison.Ordinal))
