@@ -173,9 +173,9 @@ public sealed class CommandLineTests : IDisposable
     }
 
     [Theory]
-    [InlineData("\"notation\": \"runes\"", "notation is one of")]
+    [InlineData("\"learned\": { \"notation\": \"runes\" }", "notation is one of")]
     [InlineData("\"marks\": \"0\"", "more than 0")]
-    [InlineData("\"stereotypes\": [\"\"]", "stereotypes")]
+    [InlineData("\"learned\": { \"notation\": \"uml\", \"stereotypes\": [\"\"] }", "stereotypes")]
     public async Task A_question_that_makes_no_sense_stops_the_check_before_it_begins(string part, string said)
     {
         File.Copy(Path.Combine(Demo, "repair-cafe", "model.json"), Path.Combine(folder.FullName, "model.json"));

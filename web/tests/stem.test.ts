@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { emptyDrawing, type Drawing } from '../src/slate/document';
-import { addShape } from '../src/slate/edits';
+import { addShape, addTied } from '../src/slate/edits';
 import { overlaps } from '../src/slate/geometry';
 import { boxOf } from '../src/slate/measure';
 import { fanAgain } from '../src/slate/fan';
@@ -41,6 +41,20 @@ describe('a stem of ovals', () => {
     expect(textOfStem(drawing, drawing.shapes.get(id)!, true)).toBe(lines.join('\n'));
     expect(textOfStem(drawing, drawing.shapes.get(id)!, false)).toContain('visit no (underlined)');
     expect(ovalsOf(drawing, id).map((oval) => oval.text)).toEqual(['visit no', 'phones', 'age', 'name']);
+  });
+
+  it('changes nothing when the same is typed again, parts of parts included', () => {
+    const lines = ['Visit', 'visit no (key)', 'name (first, last)'];
+    const { drawing, id, newId } = typed(lines);
+    const part = [...drawing.shapes.values()].find(({ text }) => text === 'last')!;
+    const { change } = addTied(drawing, 'oval', 0, 0, [part.id], newId, 'prefix');
+    const deep = apply(drawing, change.steps);
+    expect(changeOfStem(deep, deep.shapes.get(id)!, textOfStem(deep, deep.shapes.get(id)!, true), newId).steps).toEqual(
+      [],
+    );
+    const gone = apply(deep, changeOfStem(deep, deep.shapes.get(id)!, 'Visit\nvisit no (key)', newId).steps);
+    expect([...gone.shapes.values()].map(({ text }) => text)).toEqual(['Visit', 'visit no']);
+    expect(gone.lines.size).toBe(1);
   });
 
   it('keeps the ids of ovals that stay, takes away those that go, and can be undone', () => {

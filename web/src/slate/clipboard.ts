@@ -48,8 +48,10 @@ export function paste(piece: Piece, dx: number, dy: number, newId: NewId): { cha
     names.set(old, id);
     return id;
   };
+  // Whatever sheet it was copied from, it goes onto the one that is shown.
   const shapes = piece.shapes.map((shape): Shape => ({
     ...shape,
+    sheet: undefined,
     id: rename(shape.id, 'b'),
     x: shape.x + dx,
     y: shape.y + dy,
@@ -61,6 +63,7 @@ export function paste(piece: Piece, dx: number, dy: number, newId: NewId): { cha
       : { ...before, on: { ...before.on, id: names.get(before.on.id) ?? before.on.id } };
   const lines = piece.lines.map((line): Line => ({
     ...line,
+    sheet: undefined,
     id: rename(line.id, 'r'),
     from: end(line.from),
     to: end(line.to),

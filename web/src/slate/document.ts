@@ -154,4 +154,16 @@ export function linesAt(drawing: Drawing, shapes: ReadonlySet<string>): Line[] {
 }
 
 /** What a drawing may hold; the same numbers stand in the published schema. */
-export const limits = { shapes: 500, lines: 1000, rows: 50, text: 200, sheets: 20, comment: 1000 } as const;
+export const limits = {
+  shapes: 500,
+  lines: 1000,
+  rows: 50,
+  compartments: 8,
+  text: 200,
+  marks: 4,
+  sheets: 20,
+  regions: 40,
+  ties: 2000,
+  comment: 1000,
+  coordinate: 400_000,
+} as const;

@@ -1,5 +1,6 @@
-import type { Drawing } from './document';
+import { rowsOf, type Drawing } from './document';
 import { apply, invert, merge, stepsBetween, type Change } from './steps';
+import { tooMuch, whole } from './whole';
 
 /** How it stands between what is on the slate and what the server has acknowledged. */
 export type SaveState = 'clean' | 'dirty' | 'sending' | 'offline' | 'conflict' | 'signed-out' | 'closed';
@@ -35,6 +36,8 @@ export interface SessionView {
   readonly unsaved: number;
   readonly reason: string | null;
   readonly theirs: string | null;
+  /** Why what was wanted last was not done, if it was not. */
+  readonly refused: string | null;
 }
 
 const interval = 1200;
@@ -53,13 +56,24 @@ export class DrawingSession {
   private waiting: (() => void) | null = null;
   private pending: { drawing: Drawing; saveId: string; changes: number } | null = null;
   private justSent = false;
+  private readonly typing = new Set<() => void>();
+  private attended = true;
 
   constructor(
     drawing: Drawing,
     private revision: number,
     private readonly ports: SessionPorts,
   ) {
-    this.view = { drawing, state: 'clean', canUndo: false, canRedo: false, unsaved: 0, reason: null, theirs: null };
+    this.view = {
+      drawing,
+      state: 'clean',
+      canUndo: false,
+      canRedo: false,
+      unsaved: 0,
+      reason: null,
+      theirs: null,
+      refused: null,
+    };
   }
 
   readonly subscribe = (observer: () => void) => {
@@ -79,10 +93,19 @@ export class DrawingSession {
     return this.pending?.drawing ?? null;
   }
 
-  /** Does a change. One with the merge key of the change before it becomes part of that one. */
-  do(change: Change) {
-    if (change.steps.length === 0 || this.view.state === 'closed') return;
+  /**
+   * Does a change, with all that follows from it. One with the merge key of the change before it becomes part of that one. A change
+   * that would make more of the drawing than a document holds is refused, and why is told.
+   */
+  do(wanted: Change) {
+    if (wanted.steps.length === 0 || this.view.state === 'closed') return;
+    const change = whole(this.view.drawing, wanted);
     const drawing = apply(this.view.drawing, change.steps);
+    const refused = tooMuch(drawing);
+    if (refused !== null && grows(this.view.drawing, drawing)) {
+      this.set({ refused });
+      return;
+    }
     const last = this.done[this.done.length - 1];
     if (change.mergeKey && last?.mergeKey === change.mergeKey) this.done[this.done.length - 1] = merge(last, change);
     else this.done.push(change);
@@ -91,6 +114,7 @@ export class DrawingSession {
   }
 
   undo() {
+    if (this.view.state === 'closed') return;
     const change = this.done.pop();
     if (!change) return;
     this.undone.push(change);
@@ -98,6 +122,7 @@ export class DrawingSession {
   }
 
   redo() {
+    if (this.view.state === 'closed') return;
     const change = this.undone.pop();
     if (!change) return;
     this.done.push(change);
@@ -110,8 +135,30 @@ export class DrawingSession {
     if (last?.mergeKey) this.done[this.done.length - 1] = { ...last, mergeKey: undefined };
   }
 
+  /** Has something that is being typed taken into the drawing whenever everything is to be in it; gives back how to end that. */
+  whileTyping(take: () => void) {
+    this.typing.add(take);
+    return () => void this.typing.delete(take);
+  }
+
+  /** Takes what is being typed into the drawing. */
+  settle() {
+    for (const take of [...this.typing]) take();
+  }
+
+  /** Says that somebody is at the drawing; what this gives back says that they have left, and nothing is sent by itself any more. */
+  attend() {
+    this.attended = true;
+    if (this.view.state === 'dirty' || this.view.state === 'offline') this.schedule(interval);
+    return () => {
+      this.attended = false;
+      this.cancel();
+    };
+  }
+
   /** Sends at once what has not been sent; resolves when all is acknowledged, or with what stands against it. */
   async flush(): Promise<SaveState> {
+    this.settle();
     this.cancel();
     while (this.view.state === 'sending') await new Promise<void>((resolve) => this.once(resolve));
     if (this.view.state === 'dirty' || this.view.state === 'offline') await this.send();
@@ -130,9 +177,19 @@ export class DrawingSession {
   takeTheirs(drawing: Drawing, revision: number) {
     this.revision = revision;
     this.pending = null;
-    this.done.push({ label: 'take the other drawing', steps: stepsBetween(this.view.drawing, drawing) });
+    // Step by step, so that whatever is the same in both stays the same value and can be undone past.
+    const steps = stepsBetween(this.view.drawing, drawing);
+    this.done.push({ label: 'take the other drawing', steps });
     this.undone.length = 0;
-    this.set({ drawing, state: 'clean', unsaved: 0, theirs: null, reason: null, canUndo: true, canRedo: false });
+    this.set({
+      drawing: apply(this.view.drawing, steps),
+      state: 'clean',
+      unsaved: 0,
+      theirs: null,
+      reason: null,
+      canUndo: true,
+      canRedo: false,
+    });
   }
 
   /**
@@ -165,6 +222,7 @@ export class DrawingSession {
     this.set({
       drawing,
       state,
+      refused: null,
       unsaved: this.view.unsaved + 1,
       canUndo: this.done.length > 0,
       canRedo: this.undone.length > 0,
@@ -173,7 +231,7 @@ export class DrawingSession {
   }
 
   private schedule(milliseconds: number) {
-    if (this.waiting && milliseconds > 0) return;
+    if (!this.attended || (this.waiting && milliseconds > 0)) return;
     this.cancel();
     this.waiting = this.ports.later(milliseconds, () => {
       this.waiting = null;
@@ -244,3 +302,10 @@ export class DrawingSession {
     for (const observer of [...this.observers]) observer();
   }
 }
+
+/** Whether there is more of anything in the one drawing than in the other: a drawing that is too large may always shrink. */
+const grows = (before: Drawing, after: Drawing) =>
+  (Object.keys(after) as (keyof Drawing)[]).some((room) => after[room].size > before[room].size) ||
+  [...after.shapes.values()].some(
+    (shape) => rowsOf(shape).length > rowsOf(before.shapes.get(shape.id) ?? shape).length,
+  );

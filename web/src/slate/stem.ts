@@ -67,7 +67,7 @@ export function changeOfStem(drawing: Drawing, shape: Shape, text: string, newId
   if (name.trim() !== shape.text) steps.push(putShape(drawing, { ...shape, text: name.trim() }));
   const leaves = lines.filter((line) => line.trim() !== '').map(readLeaf);
   const room = new Room(drawing, shape);
-  steps.push(...growSteps(drawing, shape, shape.id, leaves, room, newId));
+  steps.push(...growSteps(drawing, shape, new Set(), leaves, room, newId));
   return { label: 'write attributes', steps };
 }
 
@@ -77,15 +77,17 @@ export function addOval(drawing: Drawing, owner: Shape, text: string, newId: New
   return { change: { label: 'add oval', steps }, id: oval.id };
 }
 
+/** The steps at one owner. Above it stand what it is itself an oval of, which are no parts of it. */
 function growSteps(
   drawing: Drawing,
   owner: Shape,
-  stemOf: string,
+  above: ReadonlySet<string>,
   leaves: readonly Leaf[],
   room: Room,
   newId: NewId,
 ): Step[] {
-  const old = owner.id === stemOf ? ovalsOf(drawing, owner.id) : partsOf(drawing, stemOf, owner);
+  const old = ovalsOf(drawing, owner.id, above);
+  const beneath = new Set([...above, owner.id]);
   const taken = new Set<string>();
   const kept = leaves.map((leaf) => {
     const same = old.find((oval) => !taken.has(oval.id) && oval.text === leaf.text);
@@ -107,10 +109,11 @@ function growSteps(
       oval = grown.oval;
       steps.push(...grown.steps);
     }
-    if (leaf.parts.length > 0 || (before && partsOf(drawing, stemOf, before).length > 0))
-      steps.push(...growSteps(drawing, oval, stemOf, leaf.parts.map(readLeaf), room, newId));
+    // What is deeper than a line can say stays as it is drawn.
+    if (above.size === 0 && (leaf.parts.length > 0 || (before && ovalsOf(drawing, before.id, beneath).length > 0)))
+      steps.push(...growSteps(drawing, oval, beneath, leaf.parts.map(readLeaf), room, newId));
   });
-  for (const oval of old) if (!taken.has(oval.id)) steps.push(...fellSteps(drawing, oval, stemOf));
+  for (const oval of old) if (!taken.has(oval.id)) steps.push(...fellSteps(drawing, oval, beneath));
   return steps;
 }
 
@@ -153,9 +156,10 @@ const tie = (owner: Shape, oval: Shape, newId: NewId): Line => ({
   ...(owner.sheet && { sheet: owner.sheet }),
 });
 
-/** Takes an oval away with its parts and all lines at them. */
-function fellSteps(drawing: Drawing, oval: Shape, stemOf: string): Step[] {
-  const gone = new Set([oval.id, ...partsOf(drawing, stemOf, oval).map((part) => part.id)]);
+/** Takes an oval away with its parts, however deep, and all lines at them. */
+function fellSteps(drawing: Drawing, oval: Shape, above: ReadonlySet<string>): Step[] {
+  const gone = new Set([oval.id]);
+  for (const id of gone) for (const part of ovalsOf(drawing, id, new Set([...above, ...gone]))) gone.add(part.id);
   const lines = [...drawing.lines.values()].filter((line) =>
     [line.from, line.to].some((end) => end.on.kind === 'shape' && gone.has(end.on.id)),
   );

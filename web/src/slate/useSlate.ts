@@ -143,7 +143,10 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
   );
 
   const nudge = useCallback(
-    (dx: number, dy: number) => change(move(session.current().drawing, selection.ids, dx * 4, dy * 4, 'nudge')),
+    (dx: number, dy: number) =>
+      change(
+        move(session.current().drawing, selection.ids, dx * 4, dy * 4, `nudge ${[...selection.ids].sort().join(' ')}`),
+      ),
     [session, change, selection.ids],
   );
 
