@@ -18,6 +18,8 @@ showLook(currentLook());
 const queries = new QueryClient({
   defaultOptions: {
     queries: { retry: (count, error) => !isProblem(error) && count < 2, refetchOnWindowFocus: false, staleTime: 5_000 },
+    // What cannot be sent fails and is said: it does not wait unseen, to be done when nobody means it any more.
+    mutations: { networkMode: 'always' },
   },
 });
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { emptyDrawing, type Drawing } from '../src/slate/document';
-import { addShape, move } from '../src/slate/edits';
+import { addShape, changeShape, move } from '../src/slate/edits';
 import { DrawingSession, type SaveReply } from '../src/slate/session';
 
 /** Ports of which a test decides when time passes and what the server says. */
@@ -43,8 +43,7 @@ class Bench {
 
   async answer(reply: SaveReply) {
     this.replies.shift()!(reply);
-    await Promise.resolve();
-    await Promise.resolve();
+    for (let turn = 0; turn < 8; turn++) await Promise.resolve();
   }
 
   get state() {
@@ -148,5 +147,75 @@ describe('a drawing session', () => {
     expect(bench.session.current().drawing.shapes.get(id)!.x).toBe(60);
     bench.session.undo();
     expect(bench.session.current().drawing.shapes.get(id)!.x).toBe(0);
+  });
+
+  it('undoes past the other drawing that was taken', async () => {
+    const bench = new Bench();
+    bench.draw('Visit');
+    bench.draw('Item');
+    bench.pass();
+    const elsewhere = structuredClone(bench.session.current().drawing);
+    bench.draw('Fault');
+    await bench.answer({ kind: 'conflict', revision: 5, drawing: '' });
+    bench.session.takeTheirs(elsewhere, 5);
+    expect([...bench.session.current().drawing.shapes.values()].map(({ text }) => text)).toEqual(['Visit', 'Item']);
+    while (bench.session.current().canUndo) bench.session.undo();
+    expect(bench.session.current().drawing.shapes.size).toBe(0);
+    while (bench.session.current().canRedo) bench.session.redo();
+    expect(bench.session.current().drawing.shapes.size).toBe(2);
+  });
+
+  it('undoes nothing once it is closed', () => {
+    const bench = new Bench();
+    bench.draw();
+    bench.session.close();
+    bench.session.undo();
+    expect(bench.session.current().drawing.shapes.size).toBe(1);
+  });
+
+  it('sends nothing by itself once it was left, and what was drawn while a save was under way with the next', async () => {
+    const bench = new Bench();
+    const leave = bench.session.attend();
+    bench.draw();
+    const done = bench.session.flush();
+    bench.draw();
+    await bench.answer({ kind: 'saved', revision: 2 });
+    await bench.answer({ kind: 'saved', revision: 3 });
+    expect(await done).toBe('clean');
+    bench.draw();
+    leave();
+    bench.pass();
+    expect(bench.sent).toHaveLength(2);
+    const last = bench.session.flush();
+    await bench.answer({ kind: 'unreachable' });
+    expect(await last).toBe('offline');
+    bench.pass();
+    expect(bench.sent).toHaveLength(3);
+    bench.session.attend();
+    bench.pass();
+    expect(bench.sent).toHaveLength(4);
+  });
+
+  it('takes what is being typed before it sends, as one step with what is typed after it', async () => {
+    const bench = new Bench();
+    bench.draw('');
+    let typed = 'Vis';
+    const [id] = bench.session.current().drawing.shapes.keys();
+    const stop = bench.session.whileTyping(() => {
+      const { drawing } = bench.session.current();
+      const shape = drawing.shapes.get(id!)!;
+      if (shape.text !== typed)
+        bench.session.do({ ...changeShape(drawing, shape, { text: typed }), mergeKey: 'write' });
+    });
+    const sent = bench.session.flush();
+    expect(bench.sent[0]!.drawing.shapes.get(id!)!.text).toBe('Vis');
+    typed = 'Visit';
+    stop();
+    await bench.answer({ kind: 'saved', revision: 2 });
+    await bench.answer({ kind: 'saved', revision: 3 });
+    await sent;
+    expect(bench.sent[1]!.drawing.shapes.get(id!)!.text).toBe('Visit');
+    bench.session.undo();
+    expect(bench.session.current().drawing.shapes.get(id!)!.text).toBe('');
   });
 });

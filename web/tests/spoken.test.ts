@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { pin } from '../src/slate/arrange';
+import { changeEnd } from '../src/slate/edits';
 import { rowsOf } from '../src/slate/document';
 import { nothing, select, selectEnd, selectRow } from '../src/slate/selection';
+import { endWays } from '../src/slate/endWays';
 import { spoken } from '../src/slate/spoken';
 import { apply } from '../src/slate/steps';
 import { Draw } from './drawings';
@@ -18,21 +20,32 @@ describe('what is chosen, for whoever hears the slate', () => {
     const [line] = draw.drawing.lines.keys();
     const visit = draw.idOf('Visit');
     const row = rowsOf(draw.drawing.shapes.get(visit)!)[0]!.id;
-    expect(spoken(draw.drawing, nothing)).toBe('');
-    expect(spoken(draw.drawing, select(visit))).toBe('Visit, box, 2 rows, 1 line');
-    expect(spoken(draw.drawing, selectRow(visit, row))).toBe('row PK visit no');
-    expect(spoken(draw.drawing, select(line!))).toBe('solid line from Visit to Item');
-    expect(spoken(draw.drawing, selectEnd(line!, 'from'))).toBe(
+    expect(spoken(draw.drawing, nothing, endWays.marks)).toBe('');
+    expect(spoken(draw.drawing, select(visit), endWays.marks)).toBe('Visit, box, 2 rows, 1 line');
+    expect(spoken(draw.drawing, selectRow(visit, row), endWays.marks)).toBe('row PK visit no');
+    expect(spoken(draw.drawing, select(line!), endWays.marks)).toBe('solid line from Visit to Item');
+    expect(spoken(draw.drawing, selectEnd(line!, 'from'), endWays.marks)).toBe(
       'end at Visit of the line to Item: least 1, most 1: verb brings in',
     );
-    expect(spoken(draw.drawing, selectEnd(line!, 'to'))).toBe('end at Item of the line to Visit: least 0, most many');
-    expect(spoken(draw.drawing, select(visit, draw.idOf('Item')))).toBe('2 elements chosen');
+    expect(spoken(draw.drawing, selectEnd(line!, 'to'), endWays.marks)).toBe(
+      'end at Item of the line to Visit: least 0, most many',
+    );
+    expect(spoken(draw.drawing, select(visit, draw.idOf('Item')), endWays.marks)).toBe('2 elements chosen');
+  });
+
+  it('says least and most as the notation shows them', () => {
+    const draw = drawn();
+    const [line] = draw.drawing.lines.values();
+    const counted = apply(draw.drawing, changeEnd(draw.drawing, line!, 'to', { marks: [], count: '0..1' }).steps);
+    expect(spoken(counted, selectEnd(line!.id, 'to'), endWays.text)).toBe(
+      'end at Item of the line to Visit: least 0, most 1: number 0..1',
+    );
   });
 
   it('says what is pinned and what has no name', () => {
     const draw = new Draw().box('', 0, 0);
     const [id] = draw.drawing.shapes.keys();
     const pinned = apply(draw.drawing, pin(draw.drawing, new Set([id!])).steps);
-    expect(spoken(pinned, select(id!))).toBe('without a name, box, pinned');
+    expect(spoken(pinned, select(id!), endWays.marks)).toBe('without a name, box, pinned');
   });
 });

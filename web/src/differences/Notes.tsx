@@ -1,3 +1,4 @@
+import { isWriting } from '../ui/isWriting';
 import { useCallback, useEffect, useLayoutEffect, useRef, useState, type ReactNode } from 'react';
 import { show, valueOf } from '../ui/marks';
 import type { Placed } from './bands';
@@ -58,6 +59,7 @@ export function Notes({ placed, open, onOpen, levelOf, beneath, mark, result }: 
     if (next) onOpen(next.note.id);
   };
   const onKeyDown = (event: React.KeyboardEvent) => {
+    if (isWriting(event.target)) return;
     if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
       event.preventDefault();
       step(event.key === 'ArrowDown' ? 1 : -1);

@@ -38,7 +38,7 @@ interface ScriptWithNotesProps {
 export function ScriptWithNotes(props: ScriptWithNotesProps) {
   const { drawing, modelDrawing, result, view, open, onOpen } = props;
   const overlay = useMemo(() => makeOverlay(drawing, modelDrawing, result), [drawing, modelDrawing, result]);
-  const [session] = useState(() => closedSession(overlay.drawing));
+  const session = useMemo(() => closedSession(overlay.drawing), [overlay]);
   const slate = useSlate(session, false);
   const placed = useMemo(() => placeNotes(slate.base, overlay.marked), [slate.base, overlay]);
   const { showWith } = slate;
@@ -164,8 +164,8 @@ function Beside({
   model: string;
   counterparts: Readonly<Record<string, string>>;
 }) {
-  const [mine] = useState(() => closedSession(answer));
-  const [theirs] = useState(() => closedSession(model));
+  const mine = useMemo(() => closedSession(answer), [answer]);
+  const theirs = useMemo(() => closedSession(model), [model]);
   const left = useSlate(mine, false);
   const right = useSlate(theirs, false);
   const back = useMemo(

@@ -1,9 +1,8 @@
 import { useEffect, useLayoutEffect, useRef } from 'react';
-import type { Drawing } from '../slate/document';
-import { readDrawing, writeDrawing } from '../slate/format';
-import { layOut, placementOf } from '../slate/scene';
+import { readDrawing } from '../slate/format';
 import type { DrawingSession } from '../slate/session';
-import { keep, keptOf, letGo, type Kept } from './store';
+import { plain, textOf } from './saving';
+import { keep, keptOf, letGo, type Kept, type Kind } from './store';
 
 /** What this browser held of a document when it was opened; null too where the browser offers no place to hold anything. */
 export const heldOf = (account: string, document: string): Promise<Kept | null> =>
@@ -13,7 +12,7 @@ export const heldOf = (account: string, document: string): Promise<Kept | null> 
  * Gives a fresh session what the browser held and the server does not have. Where somebody else has saved since, a person
  * chooses; where the server turns out to have it after all, there is nothing to do.
  */
-function takeUpKept(session: DrawingSession, kept: Kept | null, theirs: { revision: number; drawing: string }) {
+function takeUpKept(session: DrawingSession, kept: Kept | null, theirs: Opened['theirs']) {
   if (!kept) return;
   const mine = readDrawing(kept.drawing);
   const there = plain(theirs.drawing);
@@ -24,16 +23,21 @@ function takeUpKept(session: DrawingSession, kept: Kept | null, theirs: { revisi
 
 /** What a document was when it was opened: as the browser held it, if it did, and as the server sent it. */
 export interface Opened {
+  readonly account: string;
+  readonly kind: Kind;
+  readonly document: string;
+  readonly title: string;
   readonly kept: Kept | null;
   readonly theirs: { readonly revision: number; readonly drawing: string };
 }
 
 /**
- * Takes up what the browser held when a document was opened, and then holds its drawing from each first change until the
- * server has acknowledged it.
+ * Takes up what the browser held when a document was opened; then holds its drawing from each first change until the server has
+ * acknowledged it, and sends what is unsaved when the page is hidden or left.
  */
-export function useKeeping(session: DrawingSession, account: string, document: string, opened: Opened) {
+export function useKeeping(session: DrawingSession, opened: Opened) {
   const first = useRef<Opened | null>(opened);
+  const { account, document: id, kind, title } = opened;
   useLayoutEffect(() => {
     if (first.current) takeUpKept(session, first.current.kept, first.current.theirs);
     first.current = null;
@@ -42,48 +46,57 @@ export function useKeeping(session: DrawingSession, account: string, document: s
     let timer: number | undefined;
     let held = true;
     const write = () => {
+      window.clearTimeout(timer);
       timer = undefined;
       const { drawing, state } = session.current();
       if (state === 'clean' || state === 'closed') return;
       held = true;
       const revision = state === 'conflict' ? 0 : session.acknowledged;
       const sent = session.unacknowledged && textOf(session.unacknowledged);
-      keep({ account, document, revision, drawing: textOf(drawing), sent }).catch(noPlace);
+      keep({ account, document: id, kind, title, revision, drawing: textOf(drawing), sent }).catch(noPlace);
     };
     const onChange = () => {
       const { state } = session.current();
       if (state === 'clean' || state === 'closed') {
         window.clearTimeout(timer);
         timer = undefined;
-        if (held) letGo(account, document).catch(noPlace);
+        if (held) letGo(account, id).catch(noPlace);
         held = false;
       } else timer ??= window.setTimeout(write, delay);
     };
     const onHide = () => {
-      if (timer === undefined) return;
-      window.clearTimeout(timer);
-      write();
+      session.settle();
+      if (timer !== undefined) write();
+    };
+    const onVisibility = () => {
+      if (document.visibilityState !== 'hidden') return;
+      onHide();
+      void session.flush();
+    };
+    const onUnload = (event: BeforeUnloadEvent) => {
+      onHide();
+      const { state, unsaved } = session.current();
+      if (unsaved > 0 && state !== 'closed') event.preventDefault();
     };
     const stop = session.subscribe(onChange);
+    const leave = session.attend();
     window.addEventListener('pagehide', onHide);
+    window.addEventListener('beforeunload', onUnload);
+    document.addEventListener('visibilitychange', onVisibility);
     onChange();
     return () => {
-      stop();
       window.removeEventListener('pagehide', onHide);
+      window.removeEventListener('beforeunload', onUnload);
+      document.removeEventListener('visibilitychange', onVisibility);
       onHide();
+      // What is sent on leaving is let go of when it has arrived, though nobody looks any more.
+      void session.flush().finally(stop);
+      leave();
     };
-  }, [session, account, document]);
+  }, [session, account, id, kind, title]);
 }
 
 const delay = 250;
 
-const textOf = (drawing: Drawing) => writeDrawing(drawing, placementOf(layOut(drawing)));
-
 // A browser without a place to hold things, in private mode say, draws all the same: the server is then the only keeper.
 const noPlace = () => undefined;
-
-/** A document as far as it says something: written the same way whoever wrote it. */
-function plain(text: string): string {
-  const drawing = readDrawing(text);
-  return JSON.stringify([[...drawing.shapes.values()], [...drawing.lines.values()], [...drawing.ties.values()]]);
-}

@@ -73,22 +73,30 @@ export function SentenceEditor({ slate, lines, at, amend, onLeave }: SentenceEdi
     setText(next);
   };
 
-  const draw = async (typed: string): Promise<void> => {
+  /** Draws what was typed; says whether all of it could be taken. */
+  const draw = async (typed: string): Promise<boolean> => {
     const mine = ++turn.current;
     const { drawing } = slate.session.current();
     try {
       const answer = await amend(writeDrawing(drawing, placementOf(slate.full)), typed.split('\n'));
-      if (mine !== turn.current) return;
-      if (slate.session.current().drawing !== drawing) return void (await draw(typed));
+      if (mine !== turn.current) return true;
+      if (slate.session.current().drawing !== drawing) return await draw(typed);
       const steps = stepsBetween(drawing, readDrawing(answer.drawing));
       if (steps.length > 0) slate.change({ label: 'type a statement', steps });
       if (drawing.shapes.size === 0) slate.fitSoon();
       drawn.current = slate.session.current().drawing;
       settle(typed, answer);
-      setReply({ problems: answer.problems, notes: answer.unsaid });
+      setReply({ problems: answer.problems, notes: answer.unsaid.map((note) => `This notation cannot say: ${note}`) });
+      return answer.problems.length === 0;
     } catch (error) {
       setReply({ problems: [], notes: [messageOf(error)] });
+      return false;
     }
+  };
+  const [leaving, setLeaving] = useState(false);
+  const leave = async () => {
+    if (leaving || (await draw(text))) onLeave();
+    else setLeaving(true);
   };
 
   const completion = completionOf(text.slice(0, caret), ownWords(slate.drawing));
@@ -97,7 +105,7 @@ export function SentenceEditor({ slate, lines, at, amend, onLeave }: SentenceEdi
     const field = event.currentTarget;
     if (event.key === 'Escape' || (event.key === 'Enter' && (event.ctrlKey || event.metaKey))) {
       event.preventDefault();
-      void draw(text).then(onLeave);
+      void leave();
     } else if (event.key === 'Tab' && !event.shiftKey && completion) {
       event.preventDefault();
       const next = text.slice(0, field.selectionStart) + completion + text.slice(field.selectionEnd);
@@ -127,6 +135,7 @@ export function SentenceEditor({ slate, lines, at, amend, onLeave }: SentenceEdi
         placeholder="Item: item no (key), fault"
         onChange={(event) => {
           setText(event.target.value);
+          setLeaving(false);
           setCaret(event.target.selectionStart);
         }}
         onSelect={(event) => setCaret(event.currentTarget.selectionStart)}
@@ -145,8 +154,9 @@ export function SentenceEditor({ slate, lines, at, amend, onLeave }: SentenceEdi
           </button>
         ))}
         {reply.notes.map((note) => (
-          <span key={note}>This notation cannot say: {note}</span>
+          <span key={note}>{note}</span>
         ))}
+        {leaving && <span>Not everything is drawn. Esc once more leaves it undone.</span>}
         {reply.problems.length + reply.notes.length === 0 && (
           <span>
             {completion ? `Tab: …${completion}. ` : ''}Enter draws it, Esc is done. “Visit brings in 1 or more Item;

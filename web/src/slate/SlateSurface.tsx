@@ -7,6 +7,8 @@ import { RimNames } from './RimNames';
 import { SceneFigures } from './SceneFigures';
 import { CommentEditor } from './Comments';
 import { SheetEdges } from './SheetEdges';
+import type { Scene } from './scene';
+import type { Selection } from './selection';
 import { spoken } from './spoken';
 import { SymbolRow } from './SymbolRow';
 import { BoxEditor, TextEditor } from './TextEditors';
@@ -68,7 +70,7 @@ export function SlateSurface({
   return (
     <div
       ref={slate.surface}
-      className={`slate${slate.linkFrom ? ' linking' : ''}${selection.ids.size > 0 ? ' chosen' : ''}`}
+      className={`slate${slate.linkFrom ? ' linking' : ''}${showsFocus(selection, scene) ? ' chosen' : ''}`}
       tabIndex={0}
       role="application"
       aria-label={label}
@@ -115,14 +117,22 @@ export function SlateSurface({
       <SheetEdges slate={slate} />
       {slate.commenting && <CommentEditor key={slate.commenting} slate={slate} element={slate.commenting} />}
       {slate.chalkPoint && <ChalkPoint slate={slate} />}
-      <ArrangeRow slate={slate} tidy={tidy} allowed={allowed} refusal={drop.refusal} />
+      <ArrangeRow slate={slate} tidy={tidy} allowed={allowed} refusal={drop.refusal ?? slate.session_.refused} />
       <p className="sr-only" role="status">
-        {slate.chalkPoint ? 'the chalk point' : spoken(slate.drawing, selection)}
+        {slate.chalkPoint
+          ? 'the chalk point'
+          : slate.linkFrom
+            ? `a line from ${slate.drawing.shapes.get(slate.linkFrom)?.text || 'a shape without a name'}: go to the other end and press Enter. ${spoken(slate.drawing, selection, slate.notation.endWay)}`
+            : spoken(slate.drawing, selection, slate.notation.endWay)}
       </p>
       <KeyHelp open={help} onClose={() => setHelp(false)} />
     </div>
   );
 }
+
+/** Whether what is chosen shows itself where the focus is: by the corners around a shape, at an end or at a row. */
+const showsFocus = ({ ids, end, row }: Selection, { boxes }: Scene) =>
+  end !== null || row !== null || (ids.size === 1 && [...ids].every((id) => boxes.has(id)));
 
 /** Where the next symbol goes, moved by arrows. */
 function ChalkPoint({ slate }: { slate: Slate }) {

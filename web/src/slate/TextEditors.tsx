@@ -1,4 +1,4 @@
-import { useLayoutEffect, useRef, useState } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { limits, type Shape } from './document';
 import { changeEnd, changeLine } from './edits';
 import { isBox as isBoxForm } from './forms';
@@ -38,6 +38,15 @@ export function BoxEditor({ slate, id, words }: { slate: Slate; id: string; word
   }, [text, setView, surface]);
   // What was moved aside for the field's width comes back when it closes.
   useLayoutEffect(() => () => setView((view) => ({ ...view, x: view.x + aside.current })), [setView]);
+  const tooLong = limitOf(text);
+  const take = () => {
+    const { drawing } = slate.session.current();
+    const current = drawing.shapes.get(id);
+    const change = current && writing && !tooLong ? writing.change(drawing, current, text, newId) : null;
+    // However often it is taken while it is written, undo takes one editing back.
+    if (change) slate.change({ ...change, mergeKey: `write ${id}` });
+  };
+  useTaking(slate, take);
   if (!shape || !writing) return null;
 
   const box = slate.scene.boxes.get(id)!;
@@ -46,17 +55,17 @@ export function BoxEditor({ slate, id, words }: { slate: Slate; id: string; word
   const lines = text.split('\n');
   const size = sizeOf({ ...preview(shape, text) });
   const isBox = isBoxForm(shape.form) || writing.lines;
-  const tooLong =
-    lines.find((line) => line.length > limits.text) ?? (lines.length > limits.rows + 1 ? 'lines' : undefined);
 
   const leave = () => {
-    if (leaving.current || tooLong) return;
-    leaving.current = true;
-    const current = slate.session.current().drawing.shapes.get(id);
-    if (current) {
-      const change = writing.change(slate.session.current().drawing, current, text, newId);
-      if (change) slate.change(change);
+    if (leaving.current) return;
+    if (tooLong) {
+      // What the document cannot hold is not thrown away: the field stays, and so does the focus.
+      window.setTimeout(() => area.current?.focus());
+      return;
     }
+    leaving.current = true;
+    take();
+    slate.session.seal();
     slate.setEditing(null);
   };
   const onKeyDown = (event: React.KeyboardEvent) => {
@@ -84,21 +93,28 @@ export function BoxEditor({ slate, id, words }: { slate: Slate; id: string; word
         rows={Math.max(isBox ? 2 : 1, lines.length + (isBox ? 1 : 0))}
         spellCheck={false}
         aria-label={writing.label}
-        aria-invalid={tooLong !== undefined}
+        aria-invalid={tooLong !== null}
         placeholder={isBox ? 'name' : ''}
         onChange={(event) => setText(event.target.value)}
         onBlur={leave}
         onKeyDown={onKeyDown}
       />
       <p className="editor-hint" role="status">
-        {tooLong
-          ? tooLong === 'lines'
-            ? `A box holds at most ${limits.rows} lines.`
-            : `A line holds at most ${limits.text} characters.`
-          : writing.hint}
+        {tooLong ?? writing.hint}
       </p>
     </div>
   );
+}
+
+/** Which limit of a box a text is over, in a sentence; null when it is over none. */
+function limitOf(text: string): string | null {
+  const [, ...lines] = text.split('\n');
+  const long = text.split('\n').find((line) => line.length > limits.text);
+  if (long !== undefined) return `A line holds at most ${limits.text} characters; this one has ${long.length}.`;
+  const rows = lines.filter((line) => line.trim() !== '').length;
+  if (rows > limits.rows) return `A box holds at most ${limits.rows} lines; these are ${rows}.`;
+  const compartments = text.trim().split(/\n[ \t]*\n+/).length;
+  return compartments > limits.compartments ? `A box holds at most ${limits.compartments} compartments.` : null;
 }
 
 const preview = (shape: Shape, text: string): Shape => ({
@@ -106,6 +122,15 @@ const preview = (shape: Shape, text: string): Shape => ({
   text: text.split('\n')[0] ?? '',
   compartments: [],
 });
+
+/** Has what is being typed taken into the drawing whenever everything is to be in it, also when the field goes with its page. */
+function useTaking({ session }: Slate, take: () => void) {
+  const latest = useRef(take);
+  useEffect(() => {
+    latest.current = take;
+  });
+  useEffect(() => session.whileTyping(() => latest.current()), [session]);
+}
 
 /** A text at an end, or a line's own, edited in place. */
 export function TextEditor({ slate, editing }: { slate: Slate; editing: Exclude<Editing, { of: 'shape' }> }) {
@@ -116,20 +141,25 @@ export function TextEditor({ slate, editing }: { slate: Slate; editing: Exclude<
   );
   const leaving = useRef(false);
   useLayoutEffect(() => field.current?.select(), []);
+  const take = () => {
+    const { drawing } = slate.session.current();
+    const current = drawing.lines.get(editing.line);
+    const typed = text.trim();
+    const mergeKey = `write ${JSON.stringify(editing)}`;
+    if (!current) return;
+    if (editing.of === 'line') {
+      if (current.text !== typed) slate.change({ ...changeLine(drawing, current, { text: typed }), mergeKey });
+    } else if ((current[editing.side][editing.of] ?? '') !== typed)
+      slate.change(changeEnd(drawing, current, editing.side, { [editing.of]: typed }, mergeKey));
+  };
+  useTaking(slate, take);
   if (!line) return null;
 
   const leave = () => {
     if (leaving.current) return;
     leaving.current = true;
-    const { drawing } = slate.session.current();
-    const current = drawing.lines.get(editing.line);
-    const typed = text.trim();
-    if (current) {
-      if (editing.of === 'line') {
-        if (current.text !== typed) slate.change(changeLine(drawing, current, { text: typed }));
-      } else if ((current[editing.side][editing.of] ?? '') !== typed)
-        slate.change(changeEnd(drawing, current, editing.side, { [editing.of]: typed }));
-    }
+    take();
+    slate.session.seal();
     slate.setEditing(null);
   };
   const onKeyDown = (event: React.KeyboardEvent) => {

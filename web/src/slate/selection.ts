@@ -49,12 +49,14 @@ export const elementsOf = (selection: Selection): string[] =>
       ? [selection.row]
       : [...selection.ids];
 
-/** The ends of the lines at a shape, clockwise from the top. */
+/** The ends of the lines at a shape or at a row of it, clockwise from the top. */
 export function endsAround(drawing: Drawing, shape: string, angleOf: (line: string, side: Side) => number): string[] {
   const ends: { id: string; angle: number }[] = [];
+  const places = new Set([shape, ...rowsOfId(drawing, shape)]);
   for (const line of drawing.lines.values()) {
     for (const side of ['from', 'to'] as const) {
-      if (line[side].on.kind === 'shape' && (line[side].on as { id: string }).id === shape)
+      const { on } = line[side];
+      if ((on.kind === 'shape' || on.kind === 'row') && places.has(on.id))
         ends.push({ id: `${line.id}/${side}`, angle: angleOf(line.id, side) });
     }
   }

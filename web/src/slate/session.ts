@@ -135,10 +135,16 @@ export class DrawingSession {
     if (last?.mergeKey) this.done[this.done.length - 1] = { ...last, mergeKey: undefined };
   }
 
-  /** Has something that is being typed taken into the drawing whenever everything is to be in it; gives back how to end that. */
+  /**
+   * Has something that is being typed taken into the drawing whenever everything is to be in it, and once more when that ends, by
+   * what this gives back.
+   */
   whileTyping(take: () => void) {
     this.typing.add(take);
-    return () => void this.typing.delete(take);
+    return () => {
+      this.typing.delete(take);
+      take();
+    };
   }
 
   /** Takes what is being typed into the drawing. */
@@ -149,7 +155,7 @@ export class DrawingSession {
   /** Says that somebody is at the drawing; what this gives back says that they have left, and nothing is sent by itself any more. */
   attend() {
     this.attended = true;
-    if (this.view.state === 'dirty' || this.view.state === 'offline') this.schedule(interval);
+    if (this.waits()) this.schedule(interval);
     return () => {
       this.attended = false;
       this.cancel();
@@ -161,7 +167,11 @@ export class DrawingSession {
     this.settle();
     this.cancel();
     while (this.view.state === 'sending') await new Promise<void>((resolve) => this.once(resolve));
-    if (this.view.state === 'dirty' || this.view.state === 'offline') await this.send();
+    // What was drawn while a save was under way goes with the next one.
+    for (let last = -1; this.waits() && this.revision !== last;) {
+      last = this.revision;
+      await this.send();
+    }
     return this.view.state;
   }
 
@@ -217,6 +227,10 @@ export class DrawingSession {
     this.set({ state: 'closed' });
   }
 
+  private waits() {
+    return this.view.state === 'dirty' || this.view.state === 'offline';
+  }
+
   private changed(drawing: Drawing) {
     const state = this.view.state === 'clean' ? 'dirty' : this.view.state;
     this.set({
@@ -245,7 +259,7 @@ export class DrawingSession {
   }
 
   private async send() {
-    if (this.view.state !== 'dirty' && this.view.state !== 'offline') return;
+    if (!this.waits()) return;
     // A save that was not acknowledged is sent again as it was: it may have arrived.
     const save = (this.pending ??= {
       drawing: this.view.drawing,

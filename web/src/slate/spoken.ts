@@ -2,12 +2,13 @@ import { linesAt, rowsOf, type Drawing, type Side } from './document';
 import { readMarks } from './edits';
 import { endSymbols } from './endSymbols';
 import { formOf } from './forms';
+import type { EndWay } from './endWays';
 import type { Selection } from './selection';
 
 /** What is chosen, in words for whoever hears the slate: what is drawn, not what it means. Empty when nothing is chosen. */
-export function spoken(drawing: Drawing, selection: Selection): string {
+export function spoken(drawing: Drawing, selection: Selection, way: EndWay): string {
   const { ids, end, row } = selection;
-  if (end) return spokenEnd(drawing, end.line, end.side);
+  if (end) return spokenEnd(drawing, end.line, end.side, way);
   if (ids.size > 1) return `${ids.size} elements chosen`;
   const [id] = ids;
   const shape = id ? drawing.shapes.get(id) : undefined;
@@ -32,12 +33,12 @@ export function spoken(drawing: Drawing, selection: Selection): string {
     : '';
 }
 
-function spokenEnd(drawing: Drawing, id: string, side: Side): string {
-  const end = drawing.lines.get(id)![side];
-  const marks = readMarks(end.marks);
-  const drawn = marks
-    ? `least ${marks.least}, most ${marks.most}`
-    : end.marks.map((mark) => endSymbols.get(mark)?.says ?? mark).join(', ');
+function spokenEnd(drawing: Drawing, id: string, side: Side, way: EndWay): string {
+  const line = drawing.lines.get(id)!;
+  const end = line[side];
+  const shown = way.read(line, side);
+  const symbols = readMarks(end.marks) ? '' : end.marks.map((mark) => endSymbols.get(mark)?.says ?? mark).join(', ');
+  const drawn = [shown && `least ${shown.least}, most ${shown.most}`, symbols].filter(Boolean).join(', ');
   const other = nameAt(drawing, id, side === 'from' ? 'to' : 'from');
   return [
     `end at ${nameAt(drawing, id, side)} of the line to ${other}`,

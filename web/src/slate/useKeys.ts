@@ -1,6 +1,6 @@
 import { pin } from './arrange';
 import { copyOf, paste, readPiece, writePiece } from './clipboard';
-import { parseEndId, rowsOf, type EndMark, type Form, type Line, type Side } from './document';
+import { endId, parseEndId, rowsOf, type EndMark, type Form, type Line, type Side } from './document';
 import { changeEnd, changeLine, changeRow, changeShape, turnAlong, turnPointer, type Least, type Most } from './edits';
 import { formOf } from './forms';
 import type { Box } from './geometry';
@@ -11,6 +11,7 @@ import { elementsOf, endsAround, nothing, select, selectEnd, selectRow } from '.
 import { tipsFor } from './notations';
 import type { Change } from './steps';
 import { useOwnKeys } from './useOwnKeys';
+import { toScene } from './view';
 import { newId, type Slate } from './useSlate';
 
 /** The forms that a key places, in the order in which their row shows them; a form without a key of its own is placed from there. */
@@ -88,10 +89,10 @@ export function useKeys(slate: Slate, besides: KeyDeeds) {
 }
 
 /**
- * Whether the focus is in something that lies on the slate, a text being written for example. The target of a clipboard
- * event does not tell: it is where the browser believes a caret to be.
+ * Whether the focus is elsewhere than on the slate itself: in a text being written on it, or in a sheet that it laid over the page,
+ * whose events bubble here too. The target of a clipboard event does not tell: it is where the browser believes a caret to be.
  */
-const writesElsewhere = (slate: Element) => document.activeElement !== slate && slate.contains(document.activeElement);
+const writesElsewhere = (slate: Element) => document.activeElement !== slate;
 
 function putPiece(slate: Slate, piece: NonNullable<ReturnType<typeof readPiece>>) {
   const { change, ids } = paste(piece, 96, 96, newId);
@@ -145,6 +146,9 @@ function onSlate(slate: Slate, deed: string, besides: KeyDeeds): boolean {
     case 'end-before':
     case 'end-after':
       return walkEnds(slate, deed === 'end-after' ? 1 : -1);
+    case 'row-before':
+    case 'row-after':
+      return walkRows(slate, deed === 'row-after' ? 1 : -1);
     case 'nearer':
       slate.zoom(1.2);
       return true;
@@ -236,7 +240,8 @@ function onLines(slate: Slate, change: (line: Line) => Change): boolean {
 }
 
 /** Where a symbol goes: at the chalk point, else at the pointer, else at a free spot. */
-const hereOf = (slate: Slate) => slate.chalkPoint ?? slate.pointer.current ?? slate.freeSpot();
+const hereOf = (slate: Slate) =>
+  slate.chalkPoint ?? (slate.pointer.current ? toScene(slate.view, slate.pointer.current) : slate.freeSpot());
 
 const nextUnderline = { none: 'solid', solid: 'dashed', dashed: 'none' } as const;
 const nextStroke = { solid: 'dashed', dashed: 'double', double: 'solid' } as const;
@@ -263,6 +268,7 @@ function onEnd(slate: Slate, key: string, deed: KeyDeed | null): boolean {
     slate.setEditing(slate.notation.verbAt === 'line' ? { of: 'line', line: id } : { of: 'label', line: id, side });
     return true;
   }
+  if (deed?.id === 'other-end') return goToEnd(slate, id, otherSide(side));
   if (deed?.id === 'role' || deed?.id === 'count' || deed?.id === 'qualifier') {
     slate.setEditing({ of: deed.id, line: id, side });
     return true;
@@ -342,7 +348,7 @@ function out(slate: Slate): boolean {
 
 function goIn(slate: Slate): boolean {
   const [id] = slate.selection.ids;
-  if (slate.linkFrom && id && id !== slate.linkFrom) {
+  if (slate.linkFrom && id) {
     slate.link(slate.linkFrom, id);
     slate.setLinkFrom(null);
     return true;
@@ -384,18 +390,34 @@ function aroundEnd(slate: Slate, line: string, side: Side): Box {
   return { x: point.x - 60, y: point.y - 60, width: 120, height: 120 };
 }
 
-/** Walks the ends at a box clockwise, or the two ends of a line. */
-function walkEnds(slate: Slate, by: 1 | -1): boolean {
+/** Goes to an end of a line. */
+function goToEnd(slate: Slate, line: string, side: Side): true {
+  slate.setSelection(selectEnd(line, side));
+  slate.reveal(aroundEnd(slate, line, side));
+  return true;
+}
+
+/** Goes to the row before or after, from the box itself to its first or last. */
+function walkRows(slate: Slate, by: 1 | -1): boolean {
   const [id] = slate.selection.ids;
+  const shape = id ? slate.drawing.shapes.get(id) : undefined;
+  if (!shape) return false;
+  const rows = rowsOf(shape);
+  const at = rows.findIndex((row) => row.id === slate.selection.row);
+  const next = rows[at < 0 ? (by === 1 ? 0 : rows.length - 1) : at + by];
+  slate.setSelection(next ? selectRow(shape.id, next.id) : select(shape.id));
+  return rows.length > 0;
+}
+
+/** Walks the ends at a box clockwise, one after the other, when one began at the box; else the two ends of a line. */
+function walkEnds(slate: Slate, by: 1 | -1): boolean {
+  const [chosen] = slate.selection.ids;
   const end = slate.selection.end;
-  if (!id) return false;
-  const line = slate.drawing.lines.get(id);
-  if (line) {
-    const side = end?.side === 'from' ? 'to' : 'from';
-    slate.setSelection(selectEnd(line.id, side));
-    slate.reveal(aroundEnd(slate, line.id, side));
-    return true;
-  }
+  if (!chosen) return false;
+  const line = slate.drawing.lines.get(chosen);
+  const walk = end && slate.walk.current?.at === endId(end.line, end.side) ? slate.walk.current : null;
+  if (line && !walk) return goToEnd(slate, line.id, end?.side === 'from' ? 'to' : 'from');
+  const id = walk?.box ?? chosen;
   const ends = endsAround(slate.drawing, id, (lineId, side) => {
     const { direction, point } = endPlace(slate.scene.routes.get(lineId)!, side);
     const box = slate.scene.boxes.get(id)!;
@@ -405,10 +427,11 @@ function walkEnds(slate: Slate, by: 1 | -1): boolean {
       (2 * Math.PI)
     );
   });
-  const next = parseEndId(ends[by === 1 ? 0 : ends.length - 1] ?? '');
-  if (next) {
-    slate.setSelection(selectEnd(next.line, next.side));
-    slate.reveal(aroundEnd(slate, next.line, next.side));
-  }
-  return true;
+  const at = end ? ends.indexOf(endId(end.line, end.side)) : by === 1 ? -1 : 0;
+  const next = parseEndId(ends[(at + by + ends.length) % Math.max(1, ends.length)] ?? '');
+  if (!next) return true;
+  slate.walk.current = { box: id, at: endId(next.line, next.side) };
+  return goToEnd(slate, next.line, next.side);
 }
+
+const otherSide = (side: Side): Side => (side === 'from' ? 'to' : 'from');

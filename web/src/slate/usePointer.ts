@@ -8,11 +8,11 @@ import type { Editing, Slate } from './useSlate';
 
 /** What the pointer is doing between press and release. */
 type Gesture =
-  | { kind: 'pan'; start: Point; x: number; y: number; tapped?: React.PointerEvent }
+  | { kind: 'pan'; x: number; y: number; tapped?: React.PointerEvent }
   | { kind: 'pinch'; fingers: readonly [Point, Point] }
   | { kind: 'move'; start: Point; ids: ReadonlySet<string>; pressed: string }
   | { kind: 'pull'; from: string }
-  | { kind: 'end'; line: string; side: 'from' | 'to'; start: Point; write: Editing | null }
+  | { kind: 'end'; line: string; side: 'from' | 'to'; write: Editing | null }
   | { kind: 'line'; write: Editing | null }
   | { kind: 'marquee'; start: Point; keep: ReadonlySet<string> };
 
@@ -22,8 +22,11 @@ export interface Ghost {
   readonly marquee?: Box;
 }
 
+/** How far a press may move and still be a press, in pixels of the screen, whatever the zoom. */
 const slop = 4;
 const fingerSlop = 10;
+/** How near a shape one has to let go for a line to hang on it, likewise. */
+const reach = 4;
 const snap = 5;
 
 /** Turns the pointer into what a slate can do. */
@@ -31,6 +34,7 @@ export function usePointer(slate: Slate) {
   const gesture = useRef<Gesture | null>(null);
   const fingers = useRef(new Map<number, Point>());
   const moved = useRef(false);
+  const pressedAt = useRef<Point>({ x: 0, y: 0 });
   const [ghost, setGhost] = useState<Ghost | null>(null);
   const { surface, setView, zoom } = slate;
 
@@ -46,6 +50,7 @@ export function usePointer(slate: Slate) {
     const screen = here(event);
     const scene = toScene(slate.view, screen);
     moved.current = false;
+    pressedAt.current = screen;
     surface.current!.setPointerCapture(event.pointerId);
     slate.setSymbolsAt(null);
     if (event.pointerType === 'touch') {
@@ -57,11 +62,11 @@ export function usePointer(slate: Slate) {
         gesture.current = { kind: 'pinch', fingers: [one, two] };
       } else if (isHeld(slate, event)) gesture.current = press(slate, event, scene);
       // One finger moves the picture, unless it is on what is chosen; a tap does what a press does.
-      else gesture.current = { kind: 'pan', start: screen, x: slate.view.x, y: slate.view.y, tapped: event };
+      else gesture.current = { kind: 'pan', x: slate.view.x, y: slate.view.y, tapped: event };
       return;
     }
     if (event.button === 1 || event.altKey) {
-      gesture.current = { kind: 'pan', start: screen, x: slate.view.x, y: slate.view.y };
+      gesture.current = { kind: 'pan', x: slate.view.x, y: slate.view.y };
       return;
     }
     gesture.current = press(slate, event, scene);
@@ -70,7 +75,7 @@ export function usePointer(slate: Slate) {
   const onPointerMove = (event: React.PointerEvent) => {
     const screen = here(event);
     const scene = toScene(slate.view, screen);
-    slate.pointer.current = scene;
+    slate.pointer.current = screen;
     const now = gesture.current;
     if (!now) {
       if (slate.linkFrom) setGhost(pullGhost(slate, slate.linkFrom, scene));
@@ -88,18 +93,16 @@ export function usePointer(slate: Slate) {
       moved.current = true;
       return;
     }
-    const start = 'start' in now ? now.start : scene;
-    const origin = now.kind === 'pan' ? screen : scene;
-    if (
-      !moved.current &&
-      Math.hypot(origin.x - start.x, origin.y - start.y) < (event.pointerType === 'touch' ? fingerSlop : slop) &&
-      now.kind !== 'pull'
-    )
-      return;
+    const travelled = apart(screen, pressedAt.current);
+    if (!moved.current && travelled < (event.pointerType === 'touch' ? fingerSlop : slop)) return;
     moved.current = true;
     switch (now.kind) {
       case 'pan':
-        setView((view) => ({ ...view, x: now.x + screen.x - now.start.x, y: now.y + screen.y - now.start.y }));
+        setView((view) => ({
+          ...view,
+          x: now.x + screen.x - pressedAt.current.x,
+          y: now.y + screen.y - pressedAt.current.y,
+        }));
         break;
       case 'move':
         if (slate.editable)
@@ -187,7 +190,7 @@ function press(slate: Slate, event: React.PointerEvent, scene: Point, edges = tr
     const write: Editing | null =
       text && slate.editable && slate.selection.end?.line === end.line ? { of: text as 'label', ...end } : null;
     slate.setSelection(selectEnd(end.line, end.side));
-    return { kind: 'end', line: end.line, side: end.side, start: scene, write };
+    return { kind: 'end', line: end.line, side: end.side, write };
   }
   const shape = element ? shapeOf(slate.drawing, element) : null;
   if (shape) {
@@ -331,12 +334,13 @@ function lineUnder(slate: Slate, under: string | null, own: string | null): Atta
 
 function shapeUnder(slate: Slate, scene: Point): string | null {
   let found: string | null = null;
+  const near = reach / slate.view.zoom;
   for (const [id, box] of slate.scene.boxes) {
     if (
-      scene.x >= box.x - 4 &&
-      scene.x <= box.x + box.width + 4 &&
-      scene.y >= box.y - 4 &&
-      scene.y <= box.y + box.height + 4
+      scene.x >= box.x - near &&
+      scene.x <= box.x + box.width + near &&
+      scene.y >= box.y - near &&
+      scene.y <= box.y + box.height + near
     )
       found = id;
   }

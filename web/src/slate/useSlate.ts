@@ -48,7 +48,10 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
   const [drag, setDrag] = useState<Drag | null>(null);
   const [commenting, setCommenting] = useState<string | null>(null);
   const [chalkPoint, setChalkPoint] = useState<Point | null>(null);
+  /** Where the pointer was last, on the surface: where that is in the drawing depends on the view. */
   const pointer = useRef<Point | null>(null);
+  /** The box around which one walks from line end to line end, as long as one is at the end where that led. */
+  const walk = useRef<{ readonly box: string; readonly at: string } | null>(null);
   const selection = useMemo(() => prune(chosen, drawing), [chosen, drawing]);
 
   const full = useScene(drawing);
@@ -215,6 +218,7 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
     moving,
     surface,
     pointer,
+    walk,
     view,
     setView,
     fitAll,

@@ -104,7 +104,6 @@ function mapped<T>(elements: ReadonlyMap<string, T>, change: (element: T) => T |
 
 /** A text as a document may hold it: no control characters but line ends, no halves of characters, not too long. */
 export function plainText(text: string, most: number = limits.text): string {
-  // eslint-disable-next-line no-control-regex
   const clean = text
     .toWellFormed()
     .replace(/\r\n?/g, '\n')

@@ -1,23 +1,21 @@
-import { useState } from 'react';
+import { useMutation } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { usePerson, useSignOut } from '../features/session/useSession';
-import { countKept, letGoOfAll } from '../keeping/store';
+import { sendKept } from '../keeping/saving';
 import { Sheet } from './Sheet';
+import { messageOf } from './states';
 
 /** The head of pages that are not a script: the house, the way home, who one is. */
 export function PageHead() {
   const person = usePerson();
   const signOut = useSignOut();
-  const [unsent, setUnsent] = useState(0);
-  const leave = async () => {
-    const kept = await countKept(person.id).catch(() => 0);
-    if (kept > 0) setUnsent(kept);
-    else signOut.mutate();
-  };
-  const leaveAnyway = async () => {
-    await letGoOfAll(person.id);
-    signOut.mutate();
-  };
+  const send = useMutation({
+    mutationFn: () => sendKept(person.id),
+    onSuccess: (rest) => {
+      if (rest.length === 0) signOut.mutate();
+    },
+  });
+  const unsent = send.data ?? [];
   return (
     <header className="page-head">
       <span className="house">Blue Slate</span>
@@ -34,24 +32,42 @@ export function PageHead() {
       </nav>
       <span className="who">
         {person.name}
-        <button className="word-button" onClick={() => void leave()}>
-          sign out
+        <button className="word-button" disabled={send.isPending || signOut.isPending} onClick={() => send.mutate()}>
+          {send.isPending ? 'sending …' : 'sign out'}
         </button>
       </span>
       <Sheet
-        open={unsent > 0}
-        onClose={() => setUnsent(0)}
-        title={unsent === 1 ? 'A drawing has not reached the server' : `${unsent} drawings have not reached the server`}
+        open={unsent.length > 0 && !send.isPending}
+        onClose={() => send.reset()}
+        title={unsent.length === 1 ? 'A drawing has not reached the server' : 'Drawings have not reached the server'}
         actions={
-          <button className="press-button" onClick={() => void leaveAnyway()}>
-            Sign out and lose {unsent === 1 ? 'it' : 'them'}
-          </button>
+          <>
+            <button className="press-button" onClick={() => send.mutate()}>
+              Send again
+            </button>
+            <button className="word-button" onClick={() => signOut.mutate()}>
+              sign out, {unsent.length === 1 ? 'it waits' : 'they wait'} here
+            </button>
+          </>
         }
       >
-        <p>
-          {unsent === 1 ? 'It is' : 'They are'} kept in this browser only, and deleted when you sign out. Open{' '}
-          {unsent === 1 ? 'it' : 'them'} once more while the server can be reached, and nothing is lost.
+        <ul className="list-disc pl-5">
+          {unsent.map(({ document, title, revision }) => (
+            <li key={document}>
+              {title}
+              {revision === 0 && ': it was changed elsewhere too; open it and choose'}
+            </li>
+          ))}
+        </ul>
+        <p className="mt-3">
+          {unsent.length === 1 ? 'It is' : 'They are'} kept in this browser, for your account only, until you sign in
+          here again.
         </p>
+        {signOut.isError && (
+          <p className="refusal mt-3" role="alert">
+            {messageOf(signOut.error)}
+          </p>
+        )}
       </Sheet>
     </header>
   );

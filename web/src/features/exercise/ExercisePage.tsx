@@ -11,6 +11,7 @@ import { partTools } from '../../api/drawingTools';
 import { elementsHere, Sentences } from '../../script/Sentences';
 import { ScenarioSheet } from '../../script/ScenarioSheet';
 import { useLighting } from '../../script/useLighting';
+import { draftOf } from '../../keeping/drafts';
 import { useReading } from '../../script/useReading';
 import { readDrawing, writeDrawing } from '../../slate/format';
 import { placementOf } from '../../slate/scene';
@@ -25,7 +26,8 @@ import { Conflict } from '../study/Conflict';
 import { partLine, tabOf } from '../../parts/partLine';
 import { SignedOut } from '../study/SignedOut';
 import { Stand } from '../study/Stand';
-import { Keep, portsOf, useWorst } from '../study/workSessions';
+import { Keep, useWorst } from '../study/workSessions';
+import { portsOf } from '../../keeping/saving';
 import { AcceptedHere } from './AcceptedHere';
 import { OtherWays, OwnWords } from './OtherWays';
 import { openedKey, openExercise, type OpenedExercise } from './opened';
@@ -79,7 +81,9 @@ function ExerciseScript({ opened: { reply: exercise, kept }, reload }: ExerciseS
         <Keep
           key={one.id}
           session={sessions[index]!}
+          kind="model"
           document={one.id}
+          title={`the model answer of “${exercise.title}”`}
           kept={editable ? (kept.get(one.id) ?? null) : null}
           theirs={{ revision: one.model.revision, drawing: one.model.text }}
         />
@@ -103,13 +107,7 @@ function ExerciseScript({ opened: { reply: exercise, kept }, reload }: ExerciseS
 function sessionOf(made: Map<string, DrawingSession>, part: Schemas['ExercisePartReply'], editable: boolean) {
   const known = made.get(part.id);
   if (known) return known;
-  const session = new DrawingSession(
-    readDrawing(part.model.text),
-    part.model.revision,
-    portsOf(({ revision, drawing }) =>
-      must(api.PUT('/api/parts/{id}/model', { params: { path: { id: part.id } }, body: { revision, text: drawing } })),
-    ),
-  );
+  const session = new DrawingSession(readDrawing(part.model.text), part.model.revision, portsOf('model', part.id));
   if (!editable) session.close();
   made.set(part.id, session);
   return session;
@@ -130,6 +128,8 @@ interface PartScriptProps {
 
 function PartScript({ exercise, part, at, sessions, session, editable, show, reload }: PartScriptProps) {
   const published = exercise.publishedAt !== null && exercise.publishedAt !== undefined;
+  const person = usePerson();
+  const [formChanged, setFormChanged] = useState(false);
   const asked = part.part.value;
   const slate = useSlate(session, editable, asked.learned);
   const worst = useWorst(sessions);
@@ -152,7 +152,9 @@ function PartScript({ exercise, part, at, sessions, session, editable, show, rel
   const reading = useReading(slate.full, read, away);
   const assessment = useAssessment(exercise, part);
   const [section, setSection] = useState<Section>('asked');
-  const [writing, setWriting] = useState(editable && exercise.scenario.text === '');
+  const [writing, setWriting] = useState(
+    editable && (exercise.scenario.text === '' || draftOf(person.id, exercise.id) !== null),
+  );
   const facts = reading.reply?.facts ?? [];
 
   return (
@@ -238,12 +240,17 @@ function PartScript({ exercise, part, at, sessions, session, editable, show, rel
             />
           </>
         )}
-        {section === 'asked' && (
-          <>
-            <PartForm exercise={exercise} part={part} editable={editable} onSaved={() => void reload()} />
-            {editable && <PartList exercise={exercise} at={at} session={session} show={show} reload={reload} />}
-          </>
-        )}
+        {/* Stays while another section is shown, with what was changed in it. */}
+        <div hidden={section !== 'asked'}>
+          <PartForm
+            exercise={exercise}
+            part={part}
+            editable={editable}
+            onSaved={() => void reload()}
+            onChanged={setFormChanged}
+          />
+          {editable && <PartList exercise={exercise} at={at} session={session} show={show} reload={reload} />}
+        </div>
         {section === 'accepted' && (
           <>
             <AcceptedHere slate={slate} facts={facts} assessment={assessment} editable={exercise.mayEdit} />
@@ -271,6 +278,11 @@ function PartScript({ exercise, part, at, sessions, session, editable, show, rel
           <Publish
             exercise={exercise}
             sessions={sessions}
+            unsaved={() => [
+              ...(draftOf(person.id, exercise.id) ? ['the scenario'] : []),
+              ...(formChanged ? ['what is asked'] : []),
+              ...(assessment.saving || assessment.error ? ['what is accepted and the scheme'] : []),
+            ]}
             lacks={exercise.parts.findIndex(
               (one) => !(one.id === part.id ? assessment.value : one.assessment.value).scheme,
             )}

@@ -1,5 +1,5 @@
 import { useMutation } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { api, must, type Schemas } from '../../api/client';
 import { messageOf } from '../../ui/states';
 import { usual, type Learned, type NotationName } from '../../ui/learned';
@@ -34,15 +34,29 @@ const switches: { readonly [Name in NotationName]: readonly (readonly [Switch<Na
   ],
 };
 
+/** A document as far as it says something: in whatever order, and whether or not it says what is as usual. */
+const said = (value: unknown): string =>
+  JSON.stringify(value, (_, one: unknown) =>
+    typeof one === 'object' && one !== null && !Array.isArray(one)
+      ? Object.fromEntries(
+          Object.entries(one)
+            .filter(([, inner]) => inner && !(Array.isArray(inner) && inner.length === 0))
+            .sort(([a], [b]) => (a < b ? -1 : 1)),
+        )
+      : one,
+  );
+
 interface PartFormProps {
   exercise: Schemas['ExerciseReply'];
   part: Schemas['ExercisePartReply'];
   editable: boolean;
   onSaved: () => void;
+  /** Says whether something is changed and not saved. */
+  onChanged: (changed: boolean) => void;
 }
 
 /** What is asked in a part: title, level, marks, time, aids, what is shown afterwards. */
-export function PartForm({ exercise, part: saved, editable, onSaved }: PartFormProps) {
+export function PartForm({ exercise, part: saved, editable, onSaved, onChanged }: PartFormProps) {
   const before = saved.part.value;
   const [title, setTitle] = useState(exercise.title);
   const [part, setPart] = useState<Part>(before);
@@ -73,7 +87,11 @@ export function PartForm({ exercise, part: saved, editable, onSaved }: PartFormP
   };
   const changed =
     title !== exercise.title ||
-    JSON.stringify({ ...part, marks }) !== JSON.stringify({ ...before, marks: String(valueOf(before.marks ?? '40')) });
+    said({ ...part, marks }) !== said({ ...before, marks: String(valueOf(before.marks ?? '40')) });
+  useEffect(() => {
+    onChanged(changed);
+    return () => onChanged(false);
+  }, [changed, onChanged]);
   const check = (key: string, label: string, checked: boolean, onChange: (checked: boolean) => void) => (
     <label key={key} className="flex gap-2 items-start">
       <input

@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
+import { NotSent, sendAll } from '../study/workSessions';
 import type { DrawingSession } from '../../slate/session';
 import { Sheet } from '../../ui/Sheet';
 import { messageOf } from '../../ui/states';
@@ -10,19 +11,23 @@ interface PublishProps {
   exercise: Schemas['ExerciseReply'];
   /** The model answers of all parts. */
   sessions: readonly DrawingSession[];
+  /** What somebody has changed here and not saved. */
+  unsaved: () => readonly string[];
   /** Which part has no scheme yet, from 0; -1 when none lacks one. */
   lacks: number;
   onPublished: () => void;
 }
 
 /** Publishing: says what is frozen and to whom it goes. */
-export function Publish({ exercise, sessions, lacks, onPublished }: PublishProps) {
+export function Publish({ exercise, sessions, unsaved, lacks, onPublished }: PublishProps) {
   const [open, setOpen] = useState(false);
   const [due, setDue] = useState('');
   const queries = useQueryClient();
   const publish = useMutation({
     mutationFn: async () => {
-      await Promise.all(sessions.map((session) => session.flush()));
+      const open = unsaved();
+      if (open.length > 0) throw new NotSent(`Not saved yet: ${open.join(', ')}. Nothing was published.`);
+      await sendAll(sessions, 'Nothing was published.');
       await must(
         api.POST('/api/exercises/{id}/publish', {
           params: { path: { id: exercise.id } },
@@ -79,7 +84,7 @@ export function Publish({ exercise, sessions, lacks, onPublished }: PublishProps
         </label>
         {publish.isError && (
           <p className="refusal mt-3" role="alert">
-            {messageOf(publish.error)}
+            {publish.error instanceof NotSent ? publish.error.message : messageOf(publish.error)}
           </p>
         )}
       </Sheet>

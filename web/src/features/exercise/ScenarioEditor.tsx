@@ -1,20 +1,34 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, isProblem, must, type Schemas } from '../../api/client';
+import { draftOf, dropDraft, holdDraft } from '../../keeping/drafts';
 import { messageOf } from '../../ui/states';
+import { usePerson } from '../session/useSession';
 import { TwoTexts } from '../../ui/TwoTexts';
 
 /** The scenario as Markdown, where it is read later. */
 export function ScenarioEditor({ exercise, onDone }: { exercise: Schemas['ExerciseReply']; onDone: () => void }) {
   const queries = useQueryClient();
-  const [text, setText] = useState(exercise.scenario.text);
-  const [revision, setRevision] = useState(exercise.scenario.revision);
+  const { id: account } = usePerson();
+  const [draft] = useState(() => draftOf(account, exercise.id));
+  const [text, setText] = useState(draft?.text ?? exercise.scenario.text);
+  // What was begun on another state of the scenario meets that as a conflict, when it is saved.
+  const [revision, setRevision] = useState(draft?.revision ?? exercise.scenario.revision);
+  const write = (next: string, from = revision) => {
+    setText(next);
+    if (next === exercise.scenario.text) dropDraft(account, exercise.id);
+    else holdDraft(account, exercise.id, { revision: from, text: next });
+  };
+  const leave = () => {
+    dropDraft(account, exercise.id);
+    onDone();
+  };
   const save = useMutation({
     mutationFn: () =>
       must(
         api.PUT('/api/exercises/{id}/scenario', { params: { path: { id: exercise.id } }, body: { revision, text } }),
       ),
-    onSuccess: onDone,
+    onSuccess: leave,
     onError: () => queries.invalidateQueries({ queryKey: ['set-aside', exercise.id] }),
   });
   const theirs =
@@ -30,9 +44,14 @@ export function ScenarioEditor({ exercise, onDone }: { exercise: Schemas['Exerci
           className="font-read text-[15px]! leading-[23px] resize-none"
           value={text}
           maxLength={20_000}
-          onChange={(event) => setText(event.target.value)}
+          onChange={(event) => write(event.target.value)}
         />
       </label>
+      {draft && text === draft.text && (
+        <p className="text-quiet-ink text-[13px]" role="status">
+          This was written in this browser and not saved yet.
+        </p>
+      )}
       {save.isError && !theirs && (
         <p className="refusal" role="alert">
           {messageOf(save.error)}
@@ -43,15 +62,15 @@ export function ScenarioEditor({ exercise, onDone }: { exercise: Schemas['Exerci
           title="Somebody else saved this scenario in the meantime"
           mine={text}
           theirs={theirs.text}
-          onKeep={() => (setRevision(theirs.revision), save.reset())}
-          onTake={() => (setText(theirs.text), setRevision(theirs.revision), save.reset())}
+          onKeep={() => (setRevision(theirs.revision), write(text, theirs.revision), save.reset())}
+          onTake={() => (setRevision(theirs.revision), write(theirs.text, theirs.revision), save.reset())}
         />
       )}
       <p className="flex flex-wrap gap-x-5 gap-y-1 items-center">
         <button className="press-button" disabled={save.isPending} onClick={() => save.mutate()}>
           {save.isPending ? 'saving …' : 'Save the scenario'}
         </button>
-        <button className="word-button" onClick={onDone}>
+        <button className="word-button" onClick={leave}>
           leave as it was
         </button>
       </p>

@@ -1,6 +1,7 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, must, type Schemas } from '../../api/client';
+import { NotSent, sendAll } from '../study/workSessions';
 import type { DrawingSession } from '../../slate/session';
 import { show, valueOf } from '../../ui/marks';
 import { messageOf } from '../../ui/states';
@@ -26,7 +27,7 @@ export function SchemeEditor({ part, session, facts, assessment, editable, marks
   const set = (next: Scheme) => assessment.change({ ...assessment.value, scheme: next });
   const derive = useMutation({
     mutationFn: async () => {
-      await session.flush();
+      await sendAll([session], 'Nothing was derived.');
       return must(api.POST('/api/parts/{id}/scheme', { params: { path: { id: part } } }));
     },
     onSuccess: set,
@@ -144,7 +145,7 @@ function Errors({ derive, save }: { derive: unknown; save: unknown }) {
   const error = derive ?? save;
   return error ? (
     <p className="refusal" role="alert">
-      {messageOf(error)}
+      {error instanceof NotSent ? error.message : messageOf(error)}
     </p>
   ) : null;
 }

@@ -7,7 +7,7 @@ import { moment } from '../../ui/time';
 
 /** A student's exercises: what is due, what is handed in, what is marked. */
 export function StudentHome() {
-  const list = useQuery({ queryKey: ['study'], queryFn: () => must(api.GET('/api/study/exercises')) });
+  const list = useQuery({ queryKey: ['study'], queryFn: () => must(api.GET('/api/study/exercises')), staleTime: 0 });
   if (list.isPending) return <Loading what="your exercises" />;
   if (list.isError) return <Failed error={list.error} retry={() => void list.refetch()} />;
   const open = list.data.filter((exercise) => !exercise.handedInAt);

@@ -6,6 +6,7 @@ import { Notes } from '../../differences/Notes';
 import { ScriptWithNotes, type ScriptView } from '../../differences/ScriptWithNotes';
 import { PartTabs } from '../../parts/PartTabs';
 import { show } from '../../ui/marks';
+import { isWriting } from '../../ui/isWriting';
 import { Failed, Loading, messageOf } from '../../ui/states';
 import { partLine } from '../../parts/partLine';
 import { AlsoRight } from './AlsoRight';
@@ -214,14 +215,16 @@ function ReleasedWith({ released, answer }: { released: Schemas['ReleasedMark'];
   );
 }
 
-/** j and k go to the next and the previous answer, wherever the focus is, as long as nothing is typed and nothing asked. */
+/** j and k go to the next and the previous answer, as long as nothing is typed, nothing asked, and the focus is not on a slate. */
 function useNeighbourKeys(previous: string | null | undefined, next: string | null | undefined) {
   const navigate = useNavigate();
   // As soon as the answer is seen, not a moment later: a key that is pressed then must not be lost.
   useLayoutEffect(() => {
     const onKeyDown = (event: KeyboardEvent) => {
-      const writing = event.target instanceof HTMLElement && event.target.matches('input, textarea, select');
-      if (writing || event.ctrlKey || event.metaKey || event.altKey || document.querySelector('[role=dialog]')) return;
+      // The slate's letters are the slate's own.
+      const elsewhere = isWriting(event.target) || (event.target instanceof Element && event.target.closest('.slate'));
+      if (elsewhere || event.ctrlKey || event.metaKey || event.altKey || document.querySelector('[role=dialog]'))
+        return;
       const to = event.key === 'j' ? next : event.key === 'k' ? previous : null;
       if (to) void navigate(`/marking/${to}`);
     };

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
-import { useCallback, useMemo, useState, type ReactNode } from 'react';
-import { Link, useParams } from 'react-router';
+import { useCallback, useEffect, useMemo, useState, type ReactNode } from 'react';
+import { useParams } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
 import { placeInQueue } from '../../api/drafting';
 import type { Kept } from '../../keeping/store';
@@ -20,10 +20,11 @@ import { Failed, Loading } from '../../ui/states';
 import { usePerson } from '../session/useSession';
 import { Conflict } from './Conflict';
 import { partLine, tabOf } from '../../parts/partLine';
-import { PartTabs } from '../../parts/PartTabs';
+import { partName, PartTabs } from '../../parts/PartTabs';
 import { useShownPart } from '../../parts/useShownPart';
 import { Earlier } from './Earlier';
 import { HandIn } from './HandIn';
+import { Leave } from './Leave';
 import { Receipt } from './Receipt';
 import { SignedOut } from './SignedOut';
 import { Stand } from './Stand';
@@ -66,7 +67,17 @@ function AnswerScript({ answer, kept, onHandedIn }: AnswerScriptProps) {
   return (
     <>
       {answer.works.map((one, index) => (
-        <Keep key={one.id} session={sessions[index]!} document={one.id} kept={kept[index]!} theirs={one} />
+        <Keep
+          key={one.id}
+          session={sessions[index]!}
+          kind="work"
+          document={one.id}
+          title={
+            answer.works.length === 1 ? `“${answer.title}”` : `“${answer.title}”, ${partName(one.part.title, index)}`
+          }
+          kept={kept[index]!}
+          theirs={one}
+        />
       ))}
       <PartScript
         key={work.id}
@@ -98,6 +109,7 @@ function PartScript({ answer, work, sessions, session, tabs, onHandedIn }: PartS
   const [looking, setLooking] = useState(false);
   const [handing, setHanding] = useState<number | null>(null);
   const [offset] = useState(() => new Date(answer.now).getTime() - Date.now());
+  useLastMoment(sessions, answer.endsAt ?? null, offset);
   const lighting = useLighting(slate.drawing, elementsOf(slate.selection));
   const read = useCallback(
     (drawing: string) =>
@@ -150,9 +162,7 @@ function PartScript({ answer, work, sessions, session, tabs, onHandedIn }: PartS
           onDone={() => slate.surface.current?.focus()}
         >
           <p className="mt-6 flex flex-wrap items-baseline gap-x-5 whitespace-nowrap text-[13px] text-quiet-ink">
-            <Link className="word-button" to="/">
-              leave, it is kept
-            </Link>
+            <Leave sessions={sessions} />
             <button className="word-button" onClick={() => setFolded(true)}>
               fold away
             </button>
@@ -223,3 +233,18 @@ function PartScript({ answer, work, sessions, session, tabs, onHandedIn }: PartS
     </div>
   );
 }
+
+/** Just before time is over, what is being typed is taken and everything is sent. */
+function useLastMoment(sessions: readonly DrawingSession[], endsAt: string | null, offset: number) {
+  useEffect(() => {
+    if (endsAt === null) return;
+    const wait = new Date(endsAt).getTime() - Date.now() - offset - lastMoment;
+    if (wait < 0 || wait > longestTimer) return;
+    const timer = window.setTimeout(() => sessions.forEach((session) => void session.flush()), wait);
+    return () => window.clearTimeout(timer);
+  }, [sessions, endsAt, offset]);
+}
+
+const lastMoment = 3000;
+/** What a timer of the browser can wait: a whole number of 31 bits. */
+const longestTimer = 2 ** 31 - 1;

@@ -1,13 +1,14 @@
-import { useMutation } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { useMemo, useRef } from 'react';
 import { api, must, type Schemas } from '../../api/client';
+import { textOf } from '../../keeping/saving';
 import { partName } from '../../parts/PartTabs';
 import { rowsOf, type Drawing } from '../../slate/document';
-import type { DrawingSession } from '../../slate/session';
+import { isAway, type DrawingSession } from '../../slate/session';
 import { Sheet } from '../../ui/Sheet';
 import { messageOf } from '../../ui/states';
 import { moment } from '../../ui/time';
-import { savedWords } from './Stand';
-import { useWorst } from './workSessions';
+import { NotSent, sendAll, useWorst } from './workSessions';
 
 interface HandInProps {
   /** When it was asked for, by this machine's clock; null while it is not. */
@@ -22,18 +23,16 @@ interface HandInProps {
 /** Shows what will be handed in, of every part, and hands in exactly that. */
 export function HandIn({ openedAt, onClose, sessions, answer, onHandedIn }: HandInProps) {
   const worst = useWorst(sessions);
+  const called = useRef(new AbortController());
   const handIn = useMutation({
-    mutationFn: async () => {
-      for (const session of sessions) {
-        if ((await session.flush()) !== 'clean')
-          throw new Error(
-            `Not everything has reached the server: ${savedWords(session.current())}. Nothing was handed in.`,
-          );
-      }
+    mutationFn: async (called: AbortSignal) => {
+      await sendAll(sessions, 'Nothing was handed in.');
+      called.throwIfAborted();
       return must(
         api.POST('/api/study/answers/{id}/hand-in', {
           params: { path: { id: answer.id } },
           body: { works: answer.works.map(({ id }, at) => ({ id, revision: sessions[at]!.acknowledged })) },
+          signal: called,
         }),
       );
     },
@@ -42,18 +41,26 @@ export function HandIn({ openedAt, onClose, sessions, answer, onHandedIn }: Hand
       onHandedIn();
     },
   });
+  const close = () => {
+    called.current.abort();
+    handIn.reset();
+    onClose();
+  };
   const unsaved = sessions.reduce((sum, session) => sum + session.current().unsaved, 0);
   const late = answer.dueAt && openedAt !== null ? openedAt > new Date(answer.dueAt).getTime() : false;
   return (
     <Sheet
       open={openedAt !== null}
-      onClose={onClose}
+      onClose={close}
       title="Hand in?"
       actions={
         <button
           className="press-button"
-          disabled={handIn.isPending || (unsaved > 0 && worst.view.state === 'offline')}
-          onClick={() => handIn.mutate()}
+          disabled={handIn.isPending}
+          onClick={() => {
+            called.current = new AbortController();
+            handIn.mutate(called.current.signal);
+          }}
         >
           {handIn.isPending ? 'handing in …' : 'Hand in for good'}
         </button>
@@ -62,6 +69,7 @@ export function HandIn({ openedAt, onClose, sessions, answer, onHandedIn }: Hand
       {sessions.map((session, at) => (
         <Drawn
           key={answer.works[at]!.id}
+          work={answer.works[at]!}
           drawing={session.current().drawing}
           name={sessions.length === 1 ? null : partName(answer.works[at]!.part.title, at)}
         />
@@ -69,13 +77,15 @@ export function HandIn({ openedAt, onClose, sessions, answer, onHandedIn }: Hand
       <p className="mt-3">
         {unsaved === 0
           ? 'Everything is saved at the server.'
-          : `${count(unsaved, 'change is', 'changes are')} not yet on the server; ${unsaved === 1 ? 'it is' : 'they are'} sent first.`}
+          : isAway(worst.view.state)
+            ? `The server is away. ${count(unsaved, 'change is', 'changes are')} kept in this browser; handing in needs the server.`
+            : `${count(unsaved, 'change is', 'changes are')} not yet on the server; ${unsaved === 1 ? 'it is' : 'they are'} sent first.`}
       </p>
       <p className="mt-3">After handing in nothing can be changed.</p>
       {late && <p className="refusal mt-3">It was due {moment(answer.dueAt!)}: it will be marked as late.</p>}
       {handIn.isError && (
         <p className="refusal mt-3" role="alert">
-          {handIn.error instanceof Error && !('code' in handIn.error) ? handIn.error.message : messageOf(handIn.error)}
+          {handIn.error instanceof NotSent ? handIn.error.message : messageOf(handIn.error)}
         </p>
       )}
     </Sheet>
@@ -83,7 +93,7 @@ export function HandIn({ openedAt, onClose, sessions, answer, onHandedIn }: Hand
 }
 
 /** What is drawn for a part, in numbers and names. */
-function Drawn({ drawing, name }: { drawing: Drawing; name: string | null }) {
+function Drawn({ work, drawing, name }: { work: Schemas['WorkReply']; drawing: Drawing; name: string | null }) {
   const boxes = [...drawing.shapes.values()].filter((shape) => shape.form === 'rectangle' || shape.form === 'rounded');
   const attributes = boxes.reduce((sum, box) => sum + rowsOf(box).length, 0);
   if (drawing.shapes.size === 0)
@@ -95,12 +105,38 @@ function Drawn({ drawing, name }: { drawing: Drawing; name: string | null }) {
       </p>
     );
   return (
-    <p className="font-read text-[17px] leading-[1.6] mt-2">
-      {name === null ? 'Your drawing' : `“${name}”`} has <strong>{count(boxes.length, 'box', 'boxes')}</strong> with{' '}
-      <strong>{count(attributes, 'attribute', 'attributes')}</strong> and{' '}
-      <strong>{count(drawing.lines.size, 'line', 'lines')}</strong>
-      {boxes.length > 0 && <>: {boxes.map((box) => box.text || 'a box without a name').join(', ')}</>}.
-    </p>
+    <>
+      <p className="font-read text-[17px] leading-[1.6] mt-2">
+        {name === null ? 'Your drawing' : `“${name}”`} has <strong>{count(boxes.length, 'box', 'boxes')}</strong> with{' '}
+        <strong>{count(attributes, 'attribute', 'attributes')}</strong> and{' '}
+        <strong>{count(drawing.lines.size, 'line', 'lines')}</strong>
+        {boxes.length > 0 && <>: {boxes.map((box) => box.text || 'a box without a name').join(', ')}</>}.
+      </p>
+      {work.part.aids.form && <OpenRemarks work={work.id} drawing={drawing} />}
+    </>
+  );
+}
+
+/** What was told of a drawing's form while it was drawn, and still holds. */
+function OpenRemarks({ work, drawing }: { work: string; drawing: Drawing }) {
+  const text = useMemo(() => textOf(drawing), [drawing]);
+  const reading = useQuery({
+    queryKey: ['reading', work, text],
+    queryFn: () =>
+      must(api.POST('/api/study/work/{id}/reading', { params: { path: { id: work } }, body: { drawing: text } })),
+    gcTime: 0,
+  });
+  const remarks = reading.data?.form ?? [];
+  if (remarks.length === 0) return null;
+  return (
+    <>
+      <p className="mt-2">{remarks.length === 1 ? 'One remark is' : `${remarks.length} remarks are`} still open:</p>
+      <ul className="list-disc pl-5">
+        {remarks.map((remark) => (
+          <li key={`${remark.code} ${remark.elements.join(' ')}`}>{remark.text}</li>
+        ))}
+      </ul>
+    </>
   );
 }
 

@@ -1,0 +1,76 @@
+import { api, isProblem, must } from '../api/client';
+import type { Drawing } from '../slate/document';
+import { readDrawing, writeDrawing } from '../slate/format';
+import { layOut, placementOf } from '../slate/scene';
+import type { SaveReply, SessionPorts } from '../slate/session';
+import { allKept, letGo, type Kept, type Kind } from './store';
+
+interface Save {
+  readonly revision: number;
+  readonly saveId: string;
+  readonly drawing: string;
+}
+
+/** The endpoint that saves a drawing of each kind. */
+const sends: Readonly<Record<Kind, (id: string, save: Save) => Promise<{ revision: number }>>> = {
+  work: (id, body) => must(api.PUT('/api/study/work/{id}/drawing', { params: { path: { id } }, body })),
+  model: (id, { revision, drawing }) =>
+    must(api.PUT('/api/parts/{id}/model', { params: { path: { id } }, body: { revision, text: drawing } })),
+};
+
+/** The ports of a session of a drawing. */
+export const portsOf = (kind: Kind, id: string): SessionPorts => ({
+  newSaveId: () => crypto.randomUUID(),
+  later: (milliseconds, run) => {
+    const timer = window.setTimeout(run, milliseconds);
+    return () => window.clearTimeout(timer);
+  },
+  save: (drawing, revision, saveId) => save(kind, id, { revision, saveId, drawing: textOf(drawing) }),
+});
+
+async function save(kind: Kind, id: string, body: Save): Promise<SaveReply> {
+  try {
+    return { kind: 'saved', revision: (await sends[kind](id, body)).revision };
+  } catch (error) {
+    return refusalOf(error);
+  }
+}
+
+function refusalOf(error: unknown): SaveReply {
+  if (!isProblem(error) || error.status >= 500 || error.status === 429) return { kind: 'unreachable' };
+  if (error.status === 401) return { kind: 'signed-out' };
+  if (error.code === 'conflict') {
+    const current = error.current as { revision: number; drawing?: string; text?: string };
+    return { kind: 'conflict', revision: current.revision, drawing: current.drawing ?? current.text ?? '' };
+  }
+  if (error.status === 409) return { kind: 'closed', reason: error.detail };
+  return { kind: 'refused', reason: error.detail };
+}
+
+/** A drawing as a document, with the places and routes that it has on the slate. */
+export const textOf = (drawing: Drawing) => writeDrawing(drawing, placementOf(layOut(drawing)));
+
+/** A document as far as it says something: written the same way whoever wrote it. */
+export function plain(text: string): string {
+  const { sheets, shapes, lines, ties, regions, comments } = readDrawing(text);
+  return JSON.stringify([sheets, shapes, lines, ties, regions, comments].map((room) => [...room.values()]));
+}
+
+/**
+ * Sends what this browser holds of an account, and lets go of what has arrived. Gives back what is still held: the server is away,
+ * or a person has to choose between it and another.
+ */
+export async function sendKept(account: string): Promise<Kept[]> {
+  const rest: Kept[] = [];
+  for (const kept of await allKept(account).catch((): Kept[] => [])) {
+    const { kind, document, revision, drawing } = kept;
+    const reply: SaveReply | null =
+      revision === 0 ? null : await save(kind, document, { revision, saveId: crypto.randomUUID(), drawing });
+    const arrived =
+      reply?.kind === 'saved' ||
+      (reply?.kind === 'conflict' && reply.drawing && plain(reply.drawing) === plain(drawing));
+    if (arrived) await letGo(account, document);
+    else rest.push(kept);
+  }
+  return rest;
+}
