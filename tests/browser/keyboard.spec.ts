@@ -106,11 +106,11 @@ test('nearer, farther and all are keys, and the picture keeps its size of stroke
 test('a box of too many letters is not left before it fits, and says why', async ({ page }) => {
   await page.keyboard.press('e');
   await page.getByLabel('Name, then one attribute a line').fill('x'.repeat(201));
-  await expect(page.getByText('A line holds at most 200 characters.')).toBeVisible();
+  await expect(page.getByText('A line holds at most 200 characters')).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(page.getByLabel('Name, then one attribute a line')).toBeVisible();
   await page.getByLabel('Name, then one attribute a line').fill('Observer\n' + Array.from({ length: 51 }, (_, i) => `row ${i}`).join('\n'));
-  await expect(page.getByText('A box holds at most 50 lines.')).toBeVisible();
+  await expect(page.getByText('A box holds at most 50 lines; these are')).toBeVisible();
   await page.getByLabel('Name, then one attribute a line').fill('Observer');
   await page.keyboard.press('Escape');
   await expect(page.locator('text.name')).toHaveText('Observer');
@@ -180,4 +180,76 @@ test('drawn by keys alone or by the pointer, the document is the same', async ({
   await choose('most', 'many');
 
   expect(await hashOf(byKeys)).toBe(await hashOf(byPointer));
+});
+
+/** Goes by arrows from what is chosen to a box with this name. */
+async function goTo(page: Page, name: string) {
+  for (let tries = 0; tries < 16; tries++) {
+    const way = await page.evaluate((wanted) => {
+      const boxes = [...document.querySelectorAll('.scene .figure')].filter((figure) => figure.querySelector('text.name'));
+      const middle = (figure: Element) => {
+        const box = figure.getBoundingClientRect();
+        return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+      };
+      const target = boxes.find((figure) => figure.querySelector('text.name')!.textContent === wanted)!;
+      const chosen = boxes.find((figure) => figure.classList.contains('selected'));
+      if (chosen === target) return null;
+      if (!chosen) return 'ArrowRight';
+      const [from, to] = [middle(chosen), middle(target)];
+      return Math.abs(to.x - from.x) > Math.abs(to.y - from.y) ? (to.x > from.x ? 'ArrowRight' : 'ArrowLeft') : to.y > from.y ? 'ArrowDown' : 'ArrowUp';
+    }, name);
+    if (way === null) return;
+    await page.keyboard.press(way);
+  }
+  throw new Error(`${name} cannot be reached by arrows.`);
+}
+
+test('of eight boxes every line, every end and every row is reached by keys', async ({ page }) => {
+  const others = ['Observer', 'Dome', 'Telescope', 'Target', 'Exposure', 'Filter', 'Weather'];
+  await typeBox(page, ['Session', 'session no', 'night', 'remark']);
+  for (const name of others) {
+    await typeBox(page, [name]);
+    await goTo(page, name);
+    await page.keyboard.press('l');
+    await goTo(page, 'Session');
+    await page.keyboard.press('Enter');
+  }
+  await expect(page.locator('.scene .line')).toHaveCount(others.length);
+  const spoken = page.locator('.slate [role=status].sr-only');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('ArrowRight');
+  await goTo(page, 'Session');
+  await expect(spoken).toContainText('3 rows, 7 lines');
+
+  const heard = new Set<string>();
+  for (const _ of others) {
+    await page.keyboard.press(']');
+    await expect(spoken).toContainText('end at Session of the line to');
+    heard.add(/line to ([^:]*)/.exec(await spoken.innerText())![1]!);
+  }
+  expect([...heard].sort()).toEqual([...others].sort());
+  await page.keyboard.press('[');
+  const back = /line to ([^:]*)/.exec(await spoken.innerText())![1]!;
+  await page.keyboard.press('o');
+  await expect(spoken).toContainText(`end at ${back} of the line to Session`);
+  await page.keyboard.press('Escape');
+  await expect(spoken).toContainText(/solid line from/);
+  await page.keyboard.press('Escape');
+
+  await page.keyboard.press('ArrowRight');
+  await goTo(page, 'Session');
+  for (const row of ['session no', 'night', 'remark']) {
+    await page.keyboard.press('>');
+    await expect(spoken).toHaveText(`row ${row}`);
+  }
+  await page.keyboard.press('<');
+  await page.keyboard.press('p');
+  await expect(spoken).toHaveText('row PK night');
+
+  // From a box to itself.
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('l');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.scene .line')).toHaveCount(others.length + 1);
 });

@@ -38,14 +38,14 @@ test('an instructor sets an exercise of two parts, each with its model answer an
 
   await page.getByRole('button', { name: 'scheme', exact: true }).click();
   await page.getByRole('button', { name: 'Derive the scheme' }).click();
-  await expect(page.getByText('marks in all')).toBeVisible();
+  await expect(page.getByText('marks in all', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: /publish to/ }).click();
   await expect(page.getByText('Part 2 has no marking scheme yet.', { exact: false })).toBeVisible();
   await page.getByRole('button', { name: 'not now' }).click();
   await parts.getByRole('button', { name: '2 With its keepers' }).click();
   await page.getByRole('button', { name: 'scheme', exact: true }).click();
   await page.getByRole('button', { name: 'Derive the scheme' }).click();
-  await expect(page.getByText('marks in all')).toBeVisible();
+  await expect(page.getByText('marks in all', { exact: true })).toBeVisible();
 
   // A part too many is taken away again.
   await page.getByRole('button', { name: 'what is asked' }).click();

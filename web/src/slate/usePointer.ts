@@ -25,6 +25,8 @@ export interface Ghost {
 /** How far a press may move and still be a press, in pixels of the screen, whatever the zoom. */
 const slop = 4;
 const fingerSlop = 10;
+/** Within how many milliseconds two presses are a double one. */
+const doublePress = 400;
 /** How near a shape one has to let go for a line to hang on it, likewise. */
 const reach = 4;
 const snap = 5;
@@ -37,6 +39,16 @@ export function usePointer(slate: Slate) {
   const pressedAt = useRef<Point>({ x: 0, y: 0 });
   const [ghost, setGhost] = useState<Ghost | null>(null);
   const { surface, setView, zoom } = slate;
+
+  const last = useRef<{ at: number; x: number; y: number } | null>(null);
+  /** Whether a press is the second of two at one place. */
+  const isSecond = ({ timeStamp, clientX, clientY }: React.PointerEvent) => {
+    const before = last.current;
+    last.current = { at: timeStamp, x: clientX, y: clientY };
+    return (
+      before !== null && timeStamp - before.at < doublePress && apart({ x: clientX, y: clientY }, before) < fingerSlop
+    );
+  };
 
   const here = (event: { clientX: number; clientY: number }): Point => {
     const box = surface.current!.getBoundingClientRect();
@@ -127,7 +139,10 @@ export function usePointer(slate: Slate) {
     setGhost(null);
     if (!now) return;
     const scene = toScene(slate.view, here(event));
+    const again = isSecond(event);
     if (moved.current) finish(slate, now, scene, elementUnder(event));
+    // The second press of two does not end a line that the first began: it opens the text.
+    else if (again && now.kind === 'pull') slate.setLinkFrom(null);
     else if (now.kind === 'pan' && now.tapped) {
       const tap = press(slate, now.tapped, scene, false);
       if (tap) click(slate, tap, scene, elementUnder(event));
@@ -143,10 +158,9 @@ export function usePointer(slate: Slate) {
   }, [slate]);
 
   const onDoubleClick = (event: React.MouseEvent) => {
-    const element = elementAt(event.target);
-    if (!element || !slate.editable) return;
-    const shape = shapeOf(slate.drawing, element);
-    if (shape) slate.setEditing({ of: 'shape', id: shape });
+    if ((event.target as Element).closest('[data-overlay]') || !slate.editable) return;
+    const text = textUnder(slate, event);
+    if (text) slate.setEditing(text);
   };
 
   useEffect(() => {
@@ -322,6 +336,22 @@ function elementUnder(event: React.PointerEvent): string | null {
       .map(elementAt)
       .find((id) => id !== null) ?? null
   );
+}
+
+/** The text of what is under the pointer, to be written: of a shape, of a line's end, or of the line. */
+function textUnder(slate: Slate, { clientX, clientY }: React.MouseEvent): Editing | null {
+  const found = document.elementsFromPoint(clientX, clientY).find((one) => elementAt(one) !== null);
+  const element = found ? elementAt(found) : null;
+  if (!found || !element) return null;
+  const shape = shapeOf(slate.drawing, element);
+  if (shape) return { of: 'shape', id: shape };
+  const text = found.closest('[data-text]')?.getAttribute('data-text') ?? null;
+  const end = parseEndId(element);
+  if (end && slate.drawing.lines.has(end.line))
+    return slate.notation.verbAt === 'line' && text === null
+      ? { of: 'line', line: end.line }
+      : { of: (text ?? 'label') as 'label', ...end };
+  return slate.drawing.lines.has(element) ? { of: 'line', line: element } : null;
 }
 
 /** Another line, or the end of one, under the pointer. */
