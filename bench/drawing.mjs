@@ -298,8 +298,12 @@ class Drawer {
     for (const { line, at, other } of ties) {
       const wanted = at === 'to' ? line.to : line.from;
       if (shape.form === 'diamond') await this.endOf(shape, other, fresh, letterKeys(wanted, line.stroke), wanted.role);
-      else if (line.stroke === 'double') await this.endOf(shape, other, fresh, ['s', 's']);
-      else if (line.along) await this.endOf(shape, other, fresh, ['u']);
+      else {
+        // The key of a circle gives its cup to every line but the first.
+        const [placed, wanted] = [other !== ties[0].other, line.along !== undefined];
+        const keys = [...(line.stroke === 'double' ? ['s', 's'] : []), ...(placed === wanted ? [] : wanted ? ['u'] : ['u', 'u'])];
+        if (keys.length > 0) await this.endOf(shape, other, fresh, keys);
+      }
     }
   }
 

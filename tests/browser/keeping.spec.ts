@@ -130,7 +130,7 @@ test('leaving sends first; what cannot be sent is named, and waits for its accou
   await drawBox(page, 520, 150, 'Programme');
   await page.getByRole('button', { name: 'leave, it is kept' }).click();
   const left = page.getByRole('dialog', { name: 'Not everything has reached the server' });
-  await expect(left).toContainText('the server is away; 2 changes kept in this browser');
+  await expect(left).toContainText('The server is away; 2 changes kept in this browser');
   await expectAccessible(page);
   await left.getByRole('button', { name: 'leave all the same' }).click();
   await page.getByRole('button', { name: 'sign out' }).click();
@@ -233,7 +233,7 @@ test('what an instructor has not saved is kept, and nothing is derived or publis
   await page.getByRole('button', { name: /publish to/ }).click();
   const dialog = page.getByRole('dialog', { name: 'Publish “The night ferry”?' });
   await dialog.getByRole('button', { name: 'Publish', exact: true }).click();
-  await expect(dialog.getByRole('alert')).toHaveText('Not saved yet: the scenario, what is asked. Nothing was published.');
+  await expect(dialog.getByRole('alert')).toHaveText('Not everything has reached the server: not saved yet are the scenario and what is asked. Nothing was published.');
   await dialog.getByRole('button', { name: 'not now' }).click();
   await page.getByRole('button', { name: 'Save the scenario' }).click();
   await expect(page.locator('.prose')).toContainText('number within its ferry');

@@ -131,11 +131,13 @@ test('a circle beneath chosen boxes, cups turned by one key, and a wrong end put
   await page.keyboard.type('d');
   await page.keyboard.press('Enter');
   await expect(sentences(page)).toContainText('Miller and Carter are kinds of Person (disjoint, partial)');
-  // All four lines and shapes at once: each line of the circle gets its cup, and the next press turns it.
+  // The kinds have their cups; one more press of the key gives one to whatever is chosen, or turns it.
+  await expect(page.locator('.scene .along')).toHaveCount(2);
   await page.keyboard.press('Control+a');
   await page.keyboard.press('u');
   await expect(page.locator('.scene .along')).toHaveCount(3);
   await page.keyboard.press('Control+z');
+  await expect(page.locator('.scene .along')).toHaveCount(2);
 
   await choose(page, 'Miller');
   await page.keyboard.press(']');

@@ -50,7 +50,7 @@ export function addLine(
 
 /**
  * A new shape tied to others by a line each: a diamond between boxes, a circle below a supertype, an oval at its owner. The first
- * line leads to the new shape, the others away from it, as the symbols of a tree are drawn.
+ * line leads to the new shape, the others away from it, as the symbols of a tree are drawn; below a circle each has its cup.
  */
 export function addTied(
   drawing: Drawing,
@@ -71,10 +71,38 @@ export function addTied(
       text: '',
       from: plainEnd(onShape(from)),
       to: plainEnd(onShape(to)),
+      ...(form === 'circle' && i > 0 && { along: [cupToCircle] }),
     };
     return { of: 'line', id: line.id, before: null, after: line };
   });
   return { change: { label: `add ${form}`, steps: [...change.steps, ...lines] }, id };
+}
+
+/** The cup on a line that leads away from a circle, open to it. */
+const cupToCircle: Along = { symbol: 'cup', facing: 'from' };
+
+/**
+ * The lines of a circle with their cups where its letter wants them, as long as they are as a key placed them: at the kinds below it, or,
+ * for a union, at the first of what it joins. Whatever else was drawn stays.
+ */
+export function cupsFor(drawing: Drawing, circle: Shape, letter: string): Step[] {
+  const union = letter.trim().toLowerCase() === 'u';
+  const lines = linesAt(drawing, new Set([circle.id]));
+  const below = (line: Line) => line.from.on.kind === 'shape' && line.from.on.id === circle.id;
+  const placed = (line: Line, asUnion: boolean) => {
+    const cup = below(line) !== asUnion;
+    const facing = below(line) ? 'from' : 'to';
+    return cup
+      ? line.along?.length === 1 && line.along[0]!.symbol === 'cup' && line.along[0]!.facing === facing
+      : !line.along?.length;
+  };
+  if (lines.length < 2 || !lines.every((line) => placed(line, !union))) return [];
+  return lines.map((line) =>
+    putLine(drawing, {
+      ...line,
+      along: below(line) === union ? undefined : [{ symbol: 'cup', facing: below(line) ? 'from' : 'to' }],
+    }),
+  );
 }
 
 /** Sets the symbol on a line, turns it, or takes it away again. */

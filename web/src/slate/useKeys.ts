@@ -188,9 +188,9 @@ function draw(slate: Slate, deed: string, besides: KeyDeeds): boolean {
       if (line) slate.change(changeLine(drawing, line, { stroke: nextStroke[line.stroke] }));
       return line !== undefined;
     case 'cup':
-      return onLines(slate, (one) => turnAlong(slate.session.current().drawing, one, 'cup'));
+      return onLines(slate, (one) => turnAlong(drawing, one, 'cup'));
     case 'pointer':
-      return onLines(slate, (one) => turnPointer(slate.session.current().drawing, one));
+      return onLines(slate, (one) => turnPointer(drawing, one));
     case 'underline-shape':
       if (shape) slate.change(changeShape(drawing, shape, { underline: nextUnderline[shape.underline ?? 'none'] }));
       return shape !== undefined;
@@ -233,9 +233,10 @@ function turnSheet(slate: Slate, by: 1 | -1): boolean {
   return ids.length > 1;
 }
 
+/** Changes all chosen lines, as one step. */
 function onLines(slate: Slate, change: (line: Line) => Change): boolean {
-  const lines = [...slate.selection.ids].filter((id) => slate.drawing.lines.has(id));
-  for (const id of lines) slate.change(change(slate.session.current().drawing.lines.get(id)!));
+  const lines = [...slate.selection.ids].flatMap((id) => slate.drawing.lines.get(id) ?? []);
+  slate.change({ label: 'change lines', steps: lines.flatMap((line) => change(line).steps) });
   return lines.length > 0;
 }
 

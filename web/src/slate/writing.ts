@@ -1,6 +1,6 @@
 import { boxOfText, textOfBox } from './boxText';
 import type { Drawing, Shape } from './document';
-import { changeShape, type NewId } from './edits';
+import { changeShape, cupsFor, type NewId } from './edits';
 import { formOf, isBox } from './forms';
 import type { SlateNotation } from './notations';
 import { changeOfStem, textOfStem } from './stem';
@@ -53,8 +53,13 @@ export function writingOf(notation: SlateNotation, drawing: Drawing, shape: Shap
     lines: formOf(shape.form).layout === 'lines',
     hint: ends,
     label: 'Text',
-    change: (now, current, text) =>
-      text.trim() === current.text ? null : changeShape(now, current, { text: text.trim() }),
+    change: (now, current, text) => {
+      if (text.trim() === current.text) return null;
+      const change = changeShape(now, current, { text: text.trim() });
+      return current.form === 'circle'
+        ? { ...change, steps: [...change.steps, ...cupsFor(now, current, text)] }
+        : change;
+    },
   };
 }
 

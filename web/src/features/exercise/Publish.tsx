@@ -26,7 +26,7 @@ export function Publish({ exercise, sessions, unsaved, lacks, onPublished }: Pub
   const publish = useMutation({
     mutationFn: async () => {
       const open = unsaved();
-      if (open.length > 0) throw new NotSent(`Not saved yet: ${open.join(', ')}. Nothing was published.`);
+      if (open.length > 0) throw new NotSent(`not saved yet are ${open.join(' and ')}`, 'Nothing was published.');
       await sendAll(sessions, 'Nothing was published.');
       await must(
         api.POST('/api/exercises/{id}/publish', {

@@ -10,7 +10,7 @@ export function StudentHome() {
   const list = useQuery({ queryKey: ['study'], queryFn: () => must(api.GET('/api/study/exercises')), staleTime: 0 });
   if (list.isPending) return <Loading what="your exercises" />;
   if (list.isError) return <Failed error={list.error} retry={() => void list.refetch()} />;
-  const open = list.data.filter((exercise) => !exercise.handedInAt);
+  const open = list.data.filter((exercise) => !exercise.handedInAt).sort((a, b) => urgencyOf(a) - urgencyOf(b));
   const done = list.data.filter((exercise) => exercise.handedInAt);
   return (
     <>
@@ -59,6 +59,15 @@ export function StudentHome() {
     </>
   );
 }
+
+/** What is due comes first, the soonest before what has time; then what was due, the latest before what is long past. */
+function urgencyOf({ dueAt }: Schemas['StudentExercise']): number {
+  if (!dueAt) return endless;
+  const left = new Date(dueAt).getTime() - Date.now();
+  return left >= 0 ? left : endless - left;
+}
+
+const endless = 1e14;
 
 function DoneLine({ exercise }: { exercise: Schemas['StudentExercise'] }) {
   return (

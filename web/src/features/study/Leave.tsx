@@ -16,7 +16,7 @@ export function Leave({ sessions }: { sessions: readonly DrawingSession[] }) {
     await navigate('/');
   };
   const leave = useMutation({
-    mutationFn: () => sendAll(sessions, 'It waits in this browser for you.'),
+    mutationFn: () => sendAll(sessions, ''),
     onSuccess: go,
   });
   return (
@@ -40,12 +40,13 @@ export function Leave({ sessions }: { sessions: readonly DrawingSession[] }) {
           </>
         }
       >
-        <p>{leave.error instanceof NotSent ? leave.error.message : ''}</p>
-        <p className="mt-3">
-          It is kept in this browser, for your account only, and sent when you open it here again while the server is
-          there.
+        <p>
+          {leave.error instanceof NotSent ? `${capital(leave.error.stands)}. ` : ''}
+          Nobody but you sees it there, and it is sent when you open it here again.
         </p>
       </Sheet>
     </>
   );
 }
+
+const capital = (text: string) => text.slice(0, 1).toUpperCase() + text.slice(1);

@@ -29,13 +29,20 @@ export function Keep({ session, ...opened }: { session: DrawingSession } & Omit<
 export async function sendAll(sessions: readonly DrawingSession[], otherwise: string) {
   for (const session of sessions) {
     const state = await session.flush();
-    if (state !== 'clean' && state !== 'closed')
-      throw new NotSent(`Not everything has reached the server: ${savedWords(session.current())}. ${otherwise}`);
+    if (state !== 'clean' && state !== 'closed') throw new NotSent(savedWords(session.current()), otherwise);
   }
 }
 
 /** Something was to happen to what the server has, and it does not have all of it. */
-export class NotSent extends Error {}
+export class NotSent extends Error {
+  constructor(
+    /** How it stands, in a few words. */
+    readonly stands: string,
+    otherwise: string,
+  ) {
+    super(`Not everything has reached the server: ${stands}. ${otherwise}`);
+  }
+}
 
 const urgency = ['clean', 'closed', 'dirty', 'sending', 'offline', 'conflict', 'signed-out'] as const;
 
