@@ -1,11 +1,18 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { createRoot } from 'react-dom/client';
-import { emptyDrawing } from '../../web/src/slate/document';
+import { Stand } from '../../web/src/features/study/Stand';
+import { FormMargin } from '../../web/src/script/FormRemarks';
+import { PhraseActions } from '../../web/src/script/PhraseActions';
+import { ScenarioSheet } from '../../web/src/script/ScenarioSheet';
+import { elementsHere, Sentences, type Sentence } from '../../web/src/script/Sentences';
+import { useLighting } from '../../web/src/script/useLighting';
+import { emptyDrawing, type Drawing } from '../../web/src/slate/document';
 import { addLine, addShape, changeEnd } from '../../web/src/slate/edits';
 import { boxOfText } from '../../web/src/slate/boxText';
 import { layOut, type Scene } from '../../web/src/slate/scene';
 import { DrawingSession } from '../../web/src/slate/session';
 import { SlateSurface } from '../../web/src/slate/SlateSurface';
+import { elementsOf, select } from '../../web/src/slate/selection';
 import { apply } from '../../web/src/slate/steps';
 import { useSlate } from '../../web/src/slate/useSlate';
 import '../../web/src/styles.css';
@@ -75,15 +82,61 @@ function grid() {
   return drawing;
 }
 
-const none: ReadonlySet<string> = new Set();
-
 function Slate() {
   const [session] = useState(
     () => new DrawingSession(largeDrawing(), 1, { newSaveId: () => 'x', later: () => () => undefined, save: () => Promise.resolve({ kind: 'saved', revision: 1 }) }),
   );
   const slate = useSlate(session, true, { notation });
-  return <SlateSurface slate={slate} label="bench" lit={none} words />;
+  const lighting = useLighting(slate.drawing, elementsOf(slate.selection));
+  const sentences = useMemo(() => sentencesOf(slate.drawing), [slate.drawing]);
+  const remarks = useMemo(() => remarksOf(slate.drawing), [slate.drawing]);
+  return (
+    <div className="script" style={{ '--margin-width': '250px' } as React.CSSProperties}>
+      <ScenarioSheet
+        title="The harbour"
+        line="as it is drawn"
+        html={scenario}
+        tied={lighting.tied}
+        lit={lighting.litPhrases}
+        onPhraseHover={lighting.lightPhrase}
+        actions={(phrase, done) => <PhraseActions slate={slate} phrase={phrase} done={done} />}
+      />
+      <main className="middle">
+        <SlateSurface slate={slate} label="bench" lit={lighting.lit} onHover={(element) => lighting.light(element ? [element] : null)} words />
+        <footer className="sentences">
+          <Sentences
+            sentences={sentences}
+            waiting={false}
+            lit={lighting.lit}
+            onLight={lighting.light}
+            onPick={(sentence) => slate.setSelection(select(...elementsHere(slate.drawing, sentence)))}
+            empty=""
+          />
+          <Stand view={slate.session_} endsAt={null} offset={0} onRetry={() => undefined} />
+        </footer>
+      </main>
+      <FormMargin remarks={remarks} folded={false} onFold={() => undefined} onLight={(elements) => lighting.light(elements && [...elements])} onPick={() => undefined} />
+    </div>
+  );
 }
+
+/** A scenario of the length of those that are set. */
+const scenario = Array.from({ length: 12 }, (_, i) => `<p>Paragraph ${i + 1} of a scenario tells of boats, berths and those who row them, who owns what since when, and how many there may be of each.</p>`).join('');
+
+/** A statement for every shape and line, as the server sends them. */
+const sentencesOf = ({ shapes, lines }: Drawing): Sentence[] =>
+  [...shapes.values(), ...lines.values()].map(({ id, text }) => ({
+    concept: id,
+    pieces: [
+      { text: text || 'A line', elementId: id },
+      { text: ' is said in a sentence.', elementId: null },
+    ],
+    elements: [id],
+    stillOpen: null,
+  }));
+
+const remarksOf = ({ shapes }: Drawing) =>
+  [...shapes.values()].slice(0, 40).map(({ id, text }) => ({ code: 'bench', text: `${text} is remarked on.`, elements: [id] }));
 
 /** The same shapes and lines as bare SVG, moved by hand: as little as can be done for the picture. */
 function bareScene(root: HTMLElement) {

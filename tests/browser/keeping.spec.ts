@@ -161,7 +161,7 @@ test('signing out sends what waits, when the server is there again', async ({ co
 });
 
 test('what is being typed outlives a reload, and a box that is too long keeps its text and says why', async ({ context }) => {
-  const page = await open(context, 'Mina Holt');
+  const page = await open(context, 'Pavel Dunn');
   await drawBox(page, 200, 150, 'Presenter');
   await page.locator('text.name').dblclick();
   const field = page.getByLabel('Name, then one attribute a line');

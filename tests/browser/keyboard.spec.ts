@@ -7,8 +7,8 @@ const said = async (page: Page) => (await sentences(page).getByRole('listitem').
 /** Goes on with the keys from wherever the page has the focus until the slate has it. */
 async function tabToSlate(page: Page) {
   for (let i = 0; i < 40; i++) {
-    await page.keyboard.press('Tab');
     if (await page.evaluate(() => document.activeElement?.classList.contains('slate'))) return;
+    await page.keyboard.press('Tab');
   }
   throw new Error('The slate cannot be reached by the Tab key.');
 }

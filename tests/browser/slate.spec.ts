@@ -206,3 +206,24 @@ test.describe('with a finger', () => {
     expect((await symbol.boundingBox())!.height).toBeGreaterThanOrEqual(24);
   });
 });
+
+test('the focus is on the slate on arrival and after every button and sheet, and undo is in reach from everywhere', async ({ page }) => {
+  await expect(page).toHaveTitle('The hill observatory · Blue Slate');
+  await page.reload();
+  await expect(page.locator('.slate')).toBeFocused();
+  await drawBox(page, 150, 150, 'Observer');
+  await drawBox(page, 500, 150, 'Session');
+  await page.getByRole('button', { name: 'pin', exact: true }).click();
+  await expect(page.locator('.slate')).toBeFocused();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'what the names mean' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'close' }).click();
+  await expect(page.locator('.slate')).toBeFocused();
+
+  await page.getByRole('button', { name: 'earlier states' }).focus();
+  // Where it stands, what was written in the box, and the box.
+  for (let i = 0; i < 3; i++) await page.keyboard.press('Control+z');
+  await expect(page.locator('.scene .figure')).toHaveCount(1);
+  for (let i = 0; i < 3; i++) await page.keyboard.press(i === 0 ? 'Control+Shift+z' : 'Control+y');
+  await expect(page.locator('text.name')).toHaveText(['Observer', 'Session']);
+});

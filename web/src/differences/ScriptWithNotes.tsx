@@ -14,6 +14,7 @@ import { InWords } from './InWords';
 import { overlayOf, type Overlay } from './overlay';
 import { toScene } from '../slate/view';
 import { useMedia } from '../ui/useMedia';
+import { PageTitle } from '../ui/PageTitle';
 
 export type ScriptView = 'over' | 'beside' | 'words';
 
@@ -93,6 +94,7 @@ export function ScriptWithNotes(props: ScriptWithNotesProps) {
           onPhraseHover={lighting.lightPhrase}
         />
       )}
+      <PageTitle title={`Marks: ${props.title}`} />
       <main className="middle">
         {props.tabs}
         {view === 'over' && (

@@ -47,7 +47,7 @@ export function ArrangeRow({ slate, tidy, allowed, refusal: dropRefusal }: Arran
   const { drawing, base, selection, change } = slate;
   const shapes = [...selection.ids].filter((id) => drawing.shapes.has(id));
   const told = refusal ?? dropRefusal ?? tidy?.told;
-  if (!slate.editable || slate.drag || slate.editing) return null;
+  if (!slate.editable || slate.moving || slate.editing) return null;
   if (drawing.shapes.size < 2)
     return told ? (
       <div className="arrange-row" role="alert">

@@ -6,7 +6,7 @@ import type { Slate } from './useSlate';
 /** Names at the rim of the slate, where lines lead out of sight; a press travels there. */
 export function RimNames({ slate }: { slate: Slate }) {
   const size = useSize(slate.surface);
-  if (!size || slate.drag || slate.editing) return null;
+  if (!size || slate.moving || slate.editing) return null;
   return (
     <div className="rim-names" data-overlay>
       {rimNames(slate.base, slate.view, size).map(({ shape, says, at, rim }) => (

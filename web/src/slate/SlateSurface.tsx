@@ -1,5 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import { ArrangeRow, type AllowedTools } from './ArrangeRow';
+import { useDragged } from './dragging';
 import { EndChooser } from './EndChooser';
 import { KeyHelp } from './KeyHelp';
 import { RegionFigures } from './RegionFigures';
@@ -13,6 +14,7 @@ import { spoken } from './spoken';
 import { SymbolRow } from './SymbolRow';
 import { BoxEditor, TextEditor } from './TextEditors';
 import { useDrop } from './useDrop';
+import { useHome, type Home } from './useHome';
 import { useKeys } from './useKeys';
 import { usePointer, type Ghost } from './usePointer';
 import type { Slate } from './useSlate';
@@ -37,13 +39,15 @@ interface SlateSurfaceProps {
   tidying?: TidyingUp;
   /** What the core may do with the drawing here. */
   allowed?: AllowedTools;
+  /** That this is the page's own slate. */
+  home?: Home;
 }
 
 const none: ReadonlySet<string> = new Set();
 
 /** The slate: one tab stop, a scene in SVG, and what opens on it while one draws. */
 export function SlateSurface({
-  slate,
+  slate: still,
   label,
   lit,
   onHover,
@@ -55,11 +59,14 @@ export function SlateSurface({
   empty,
   tidying,
   allowed,
+  home,
 }: SlateSurfaceProps) {
+  const slate = useDragged(still);
   const [help, setHelp] = useState(false);
   const { ghost, handlers } = usePointer(slate);
   const tidy = useTidy(slate, tidying);
   const drop = useDrop(slate, allowed?.tools);
+  const homely = useHome(still, home);
   const keys = useKeys(slate, { help: () => setHelp(true), tidy: tidy?.run });
   const { scene, view, selection } = slate;
   const transform = `translate(${view.x} ${view.y}) scale(${view.zoom})`;
@@ -80,6 +87,7 @@ export function SlateSurface({
       onPointerOver={hover}
       onPointerLeave={() => onHover?.(null)}
       {...keys}
+      {...homely}
     >
       <svg className="scene" aria-hidden="true">
         <defs>
@@ -106,7 +114,7 @@ export function SlateSurface({
       )}
       {scene.drawing.shapes.size === 0 && !slate.symbolsAt && empty && <div className="slate-empty">{empty}</div>}
       {slate.symbolsAt && <SymbolRow slate={slate} />}
-      {selection.end && slate.editable && !slate.drag && !slate.editing && <EndChooser slate={slate} words={words} />}
+      {selection.end && slate.editable && !slate.moving && !slate.editing && <EndChooser slate={slate} words={words} />}
       {slate.editing?.of === 'shape' && (
         <BoxEditor key={slate.editing.id} slate={slate} id={slate.editing.id} words={words} />
       )}

@@ -168,7 +168,8 @@ export function TextEditor({ slate, editing }: { slate: Slate; editing: Exclude<
     leave();
     slate.surface.current?.focus();
   };
-  const at = toScreen(slate.view, placeOf(slate, editing));
+  const { x, y, before } = placeOf(slate, editing);
+  const at = toScreen(slate.view, { x, y });
   const says = {
     label: 'verb, read from this end',
     role: 'role at this end',
@@ -178,7 +179,11 @@ export function TextEditor({ slate, editing }: { slate: Slate; editing: Exclude<
   }[editing.of];
 
   return (
-    <div className="text-editor" data-overlay style={{ left: at.x, top: at.y }}>
+    <div
+      className="text-editor"
+      data-overlay
+      style={{ left: at.x, top: at.y - 16, transform: before ? 'translateX(-100%)' : undefined }}
+    >
       <input
         ref={field}
         value={text}
@@ -194,12 +199,13 @@ export function TextEditor({ slate, editing }: { slate: Slate; editing: Exclude<
   );
 }
 
+/** Where a text is written: at its place in the drawing, and whether it ends there rather than begins. */
 function placeOf(slate: Slate, editing: Exclude<Editing, { of: 'shape' }>) {
   const route = slate.scene.routes.get(editing.line)!;
-  if (editing.of === 'line') return midpoint(route.points);
+  if (editing.of === 'line') return { ...midpoint(route.points), before: false };
   const line = slate.drawing.lines.get(editing.line)!;
   const text =
     slate.scene.texts.get(line.id)?.find(({ side, of }) => side === editing.side && of === editing.of) ??
     naturalPlace(line, editing.side, editing.of === 'qualifier' ? 'count' : editing.of, 'x', route);
-  return { x: text.anchor === 'start' ? text.x : text.x - 150, y: text.y - 16 };
+  return { x: text.x, y: text.y, before: text.anchor === 'end' };
 }

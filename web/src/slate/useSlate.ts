@@ -7,7 +7,8 @@ import { makeWay } from './fan';
 import { freePlace } from './neighbours';
 import { slateNotation, type NotationChoice } from './notations';
 import { formOf } from './forms';
-import { layOut, linesMoving, sceneOf, type Scene } from './scene';
+import { Dragging } from './dragging';
+import { layOut, sceneOf, type Scene } from './scene';
 import { nothing, prune, select, type Selection } from './selection';
 import type { DrawingSession } from './session';
 import { ontoSheet } from './sheets';
@@ -19,13 +20,6 @@ export type Editing =
   | { readonly of: 'shape'; readonly id: string }
   | { readonly of: 'label' | 'role' | 'count' | 'qualifier'; readonly line: string; readonly side: Side }
   | { readonly of: 'line'; readonly line: string };
-
-/** Shapes that are being dragged, and how far, in pixels at zoom 1. */
-export interface Drag {
-  readonly ids: ReadonlySet<string>;
-  readonly dx: number;
-  readonly dy: number;
-}
 
 /** How far what is chosen by keys keeps from the rim of the slate. */
 const rim = 48;
@@ -45,7 +39,7 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
   const [editing, setEditing] = useState<Editing | null>(null);
   const [symbolsAt, setSymbolsAt] = useState<Point | null>(null);
   const [linkFrom, setLinkFrom] = useState<string | null>(null);
-  const [drag, setDrag] = useState<Drag | null>(null);
+  const [dragging] = useState(() => new Dragging());
   const [commenting, setCommenting] = useState<string | null>(null);
   const [chalkPoint, setChalkPoint] = useState<Point | null>(null);
   /** Where the pointer was last, on the surface: where that is in the drawing depends on the view. */
@@ -58,8 +52,6 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
   const [wantedSheet, showSheet] = useState<string | null>(null);
   const sheet = wantedSheet && drawing.sheets.has(wantedSheet) ? wantedSheet : firstSheet(drawing);
   const base = useMemo(() => sceneOf(full, sheet), [full, sheet]);
-  const scene = useDragged(base, drag);
-  const moving = useMoving(base, drag?.ids);
 
   // What stands beside the drawing, such as the tags of differences, is shown with it.
   const beside = useRef<readonly Box[]>([]);
@@ -210,12 +202,13 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
     drawing,
     editable,
     notation,
-    scene,
+    /** What is shown: while shapes are dragged, the surface shows another. */
+    scene: base,
     full,
     base,
     sheet,
     setSheet,
-    moving,
+    moving: null as ReadonlySet<string> | null,
     surface,
     pointer,
     walk,
@@ -240,8 +233,8 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
     chalkPoint,
     setChalkPoint,
     fitSoon,
-    drag,
-    setDrag,
+    dragging,
+    setDrag: dragging.set,
     change,
     place,
     placeTied,
@@ -271,24 +264,6 @@ function useScene(drawing: Drawing): Scene {
     before.current = layOut(drawing, before.current);
     return before.current;
   }, [drawing]);
-}
-
-function useDragged(base: Scene, drag: Drag | null): Scene {
-  return useMemo(() => {
-    if (!drag) return base;
-    const shapes = new Map(base.drawing.shapes);
-    for (const id of drag.ids) {
-      const shape = shapes.get(id);
-      if (shape)
-        shapes.set(id, { ...shape, x: shape.x + Math.round(drag.dx * 4), y: shape.y + Math.round(drag.dy * 4) });
-    }
-    return layOut({ ...base.drawing, shapes }, base, drag.ids);
-  }, [base, drag]);
-}
-
-/** The shapes that are being dragged and the lines that hang on them, or null. */
-function useMoving(base: Scene, ids: ReadonlySet<string> | undefined): ReadonlySet<string> | null {
-  return useMemo(() => (ids ? new Set([...ids, ...linesMoving(base.drawing, ids)]) : null), [base, ids]);
 }
 
 /** The box around all that is drawn, with room for texts and loops. */

@@ -20,6 +20,14 @@ const focusWhole = (event: Event) => {
   (event.currentTarget as HTMLElement).focus();
 };
 
+/** Whoever read or decided something goes on at the page's slate, where there is one; elsewhere at what opened the sheet. */
+const focusHome = (event: Event) => {
+  const home = document.querySelector<HTMLElement>('[data-home]');
+  if (!home) return;
+  event.preventDefault();
+  home.focus({ preventScroll: true });
+};
+
 /** A sheet of paper laid over the page: something to read or decide before going on. */
 export function Sheet({ open, onClose, title, children, actions, closeWord, wide = false }: SheetProps) {
   return (
@@ -30,6 +38,7 @@ export function Sheet({ open, onClose, title, children, actions, closeWord, wide
           className={`sheet${wide ? ' wide' : ''}`}
           aria-describedby={undefined}
           onOpenAutoFocus={wide ? focusWhole : undefined}
+          onCloseAutoFocus={focusHome}
         >
           <Dialog.Title className="sheet-title">{title}</Dialog.Title>
           <div className="sheet-body">{children}</div>

@@ -26,6 +26,9 @@ public sealed class DraftingProcess : IDisposable
 {
     private static readonly TimeSpan Watch = TimeSpan.FromMilliseconds(50);
 
+    /// <summary>How many times the processor time that a request may take it may wait for.</summary>
+    private const int Patience = 6;
+
     private readonly Process process;
     private readonly DraftingLimits limits;
     private bool isEnded;
@@ -105,6 +108,8 @@ public sealed class DraftingProcess : IDisposable
         var started = Stopwatch.GetTimestamp();
         try
         {
+            // What counts is its own work: a machine that is busy with other things makes no drawing larger.
+            var before = process.TotalProcessorTime;
             while (true)
             {
                 await Task.Delay(Watch, over.Token);
@@ -115,7 +120,10 @@ public sealed class DraftingProcess : IDisposable
                     break;
                 }
 
-                if (Stopwatch.GetElapsedTime(started) > limits.Time)
+                if (
+                    process.TotalProcessorTime - before > limits.Time
+                    || Stopwatch.GetElapsedTime(started) > limits.Time * Patience
+                )
                 {
                     found(DraftingEnd.TookTooLong);
                     break;
@@ -155,7 +163,7 @@ public sealed record DraftingLimits
     /// <summary>Bytes of memory of a process.</summary>
     public long Memory { get; init; } = 700L << 20;
 
-    /// <summary>How long one request may take.</summary>
+    /// <summary>How much processor time one request may take.</summary>
     public TimeSpan Time { get; init; } = TimeSpan.FromSeconds(5);
 
     /// <summary>How many processes there are: fewer than cores, so that saving never waits for all of them.</summary>

@@ -7,6 +7,7 @@ import { Failed, Loading } from '../../ui/states';
 import { KeepUntil } from './KeepUntil';
 import { People } from './People';
 import { Record } from './Record';
+import { PageTitle } from '../../ui/PageTitle';
 
 type Section = 'people' | 'record';
 
@@ -26,6 +27,7 @@ export default function CohortPage() {
     <>
       <PageHead />
       <main className="page-body">
+        <PageTitle title={name} />
         <h1>{name}</h1>
         <p className="mt-1 text-quiet-ink">
           {students} {students === 1 ? 'student' : 'students'}, {people.length - students} who teach or mark.

@@ -10,6 +10,7 @@ import { Failed, Loading, messageOf } from '../../ui/states';
 import { due, moment } from '../../ui/time';
 import { Remarking } from './Remarking';
 import { AgreementLine, Sample } from './Sample';
+import { PageTitle } from '../../ui/PageTitle';
 
 /** All answers of an exercise, by candidate code. */
 export default function DeskPage() {
@@ -33,6 +34,7 @@ export default function DeskPage() {
     <>
       <PageHead />
       <main className={parts.length > 1 ? 'page-body wide' : 'page-body'}>
+        <PageTitle title={`Answers: ${title}`} />
         <h1>{title}</h1>
         <p className="mt-1 mb-5 text-quiet-ink">
           {answers.length} of {students} handed in{stillDrawing > 0 && `, ${stillDrawing} still drawing`}

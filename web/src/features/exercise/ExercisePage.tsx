@@ -40,6 +40,7 @@ import { SetAside } from './SetAside';
 import { Variants } from './Variants';
 import { WhoseMarksChange } from './WhoseMarksChange';
 import { linesOf, useAssessment } from './useAssessment';
+import { PageTitle } from '../../ui/PageTitle';
 
 /** Where an instructor writes an exercise: the scenario, the model answer on the slate, and in the margin what is asked and what earns marks. */
 export default function ExercisePage() {
@@ -77,6 +78,7 @@ function ExerciseScript({ opened: { reply: exercise, kept }, reload }: ExerciseS
   const [part, at, show] = useShownPart(exercise.parts);
   return (
     <>
+      <PageTitle title={exercise.title} />
       {exercise.parts.map((one, index) => (
         <Keep
           key={one.id}
@@ -192,6 +194,7 @@ function PartScript({ exercise, part, at, sessions, session, editable, show, rel
           lit={lighting.lit}
           onHover={(element) => lighting.light(element ? [element] : null)}
           words
+          home="return"
           tidying={tidying}
           allowed={{ tools, redraw: true, lifting: true }}
           empty={

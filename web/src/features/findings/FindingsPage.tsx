@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { api, must } from '../../api/client';
 import { PageHead } from '../../ui/PageHead';
 import { Failed, Loading } from '../../ui/states';
+import { PageTitle } from '../../ui/PageTitle';
 
 /** What each kind of finding means. */
 export default function FindingsPage() {
@@ -16,6 +17,7 @@ export default function FindingsPage() {
     <>
       <PageHead />
       <main className="page-body">
+        <PageTitle title="Kinds of findings" />
         <h1>Kinds of findings</h1>
         <dl className="mt-4">
           {kinds.data.map((kind) => (

@@ -5,6 +5,7 @@ import { api, must, type Schemas } from '../../api/client';
 import { Sheet } from '../../ui/Sheet';
 import { Failed, Loading, messageOf } from '../../ui/states';
 import { due } from '../../ui/time';
+import { PageTitle } from '../../ui/PageTitle';
 
 /** An instructor's or assistant's exercises, each with the next thing to do in a sentence. */
 export function StaffHome({ mayWrite }: { mayWrite: boolean }) {
@@ -15,6 +16,7 @@ export function StaffHome({ mayWrite }: { mayWrite: boolean }) {
   return (
     <>
       <div className="flex items-baseline justify-between mb-4">
+        <PageTitle title="What is next" />
         <h1>What is next</h1>
         {mayWrite && (
           <button className="word-button main" onClick={() => setMaking(true)}>

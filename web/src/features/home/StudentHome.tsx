@@ -4,6 +4,7 @@ import { api, must, type Schemas } from '../../api/client';
 import { show } from '../../ui/marks';
 import { Failed, Loading } from '../../ui/states';
 import { moment } from '../../ui/time';
+import { PageTitle } from '../../ui/PageTitle';
 
 /** A student's exercises: what is due, what is handed in, what is marked. */
 export function StudentHome() {
@@ -14,6 +15,7 @@ export function StudentHome() {
   const done = list.data.filter((exercise) => exercise.handedInAt);
   return (
     <>
+      <PageTitle title="What is due" />
       <h1 className="mb-4">What is due</h1>
       {open.length === 0 && (
         <p className="font-read text-[18px] text-quiet-ink">

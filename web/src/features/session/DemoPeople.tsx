@@ -3,6 +3,7 @@ import { ProblemError } from '../../api/client';
 import { addressOf } from '../../api/place';
 import { Failed, Loading, messageOf } from '../../ui/states';
 import { freshGuard, useFreshSession } from './useSession';
+import { PageTitle } from '../../ui/PageTitle';
 
 interface DemoPerson {
   id: string;
@@ -49,6 +50,7 @@ export function DemoPeople() {
   const students = people.data.filter((person) => person.role === 'student');
   return (
     <>
+      <PageTitle title="Who do you want to be?" />
       <h1>Who do you want to be?</h1>
       <p className="mt-1 text-quiet-ink">A demo with made-up people. Nothing here is real, and one click is enough.</p>
       {become.isError && (

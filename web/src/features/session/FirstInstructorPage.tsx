@@ -4,6 +4,7 @@ import { useNavigate, useSearchParams } from 'react-router';
 import { api, must } from '../../api/client';
 import { messageOf } from '../../ui/states';
 import { useFreshSession } from './useSession';
+import { PageTitle } from '../../ui/PageTitle';
 
 /** Makes the first instructor's account and cohort, by the link that a new installation prints once. */
 export function FirstInstructorPage() {
@@ -32,6 +33,7 @@ export function FirstInstructorPage() {
   );
   return (
     <main className="page-body">
+      <PageTitle title="The first instructor" />
       <h1>The first instructor</h1>
       <p className="mt-2 mb-6 text-quiet-ink">
         This installation is empty. Make your account and your first cohort; the link works once.

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { messageOf } from '../../ui/states';
 import { DemoPeople } from './DemoPeople';
 import { useSession, useSignIn } from './useSession';
+import { PageTitle } from '../../ui/PageTitle';
 
 /** Signing in; in a demo, by choosing a person. */
 export function SignInPage() {
@@ -35,6 +36,7 @@ export function PasswordForm({ address, onDone }: { address?: string; onDone?: (
     <form className="max-w-[340px] space-y-4" onSubmit={submit}>
       {address === undefined && (
         <>
+          <PageTitle title="Sign in" />
           <h1>Sign in</h1>
           <label className="field">
             <span>E-mail address</span>

@@ -4,6 +4,7 @@ import { useNavigate, useSearchParams } from 'react-router';
 import { api, must } from '../../api/client';
 import { messageOf } from '../../ui/states';
 import { useFreshSession } from './useSession';
+import { PageTitle } from '../../ui/PageTitle';
 
 /** Chooses a password by the link that an instructor handed on, and comes in. */
 export function WelcomePage() {
@@ -25,6 +26,7 @@ export function WelcomePage() {
   });
   return (
     <main className="page-body">
+      <PageTitle title="Choose a password" />
       <h1>Choose a password</h1>
       <p className="mt-2 mb-6 text-quiet-ink">Your instructor has made a place for you. The link works once.</p>
       <form

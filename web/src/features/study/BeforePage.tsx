@@ -7,6 +7,7 @@ import { show } from '../../ui/marks';
 import { PageHead } from '../../ui/PageHead';
 import { Failed, Loading, messageOf } from '../../ui/states';
 import { moment } from '../../ui/time';
+import { PageTitle } from '../../ui/PageTitle';
 
 /** Before the clock: what is asked, how long it may take, which aids there are. */
 export default function BeforePage() {
@@ -31,6 +32,7 @@ export default function BeforePage() {
     <>
       <PageHead />
       <main className="page-body font-read text-[18px] leading-[1.6]">
+        <PageTitle title={title} />
         <h1 className="mb-4">{title}</h1>
         <ul className="list-disc pl-5 space-y-1">
           <li>

@@ -29,6 +29,7 @@ import { Receipt } from './Receipt';
 import { SignedOut } from './SignedOut';
 import { Stand } from './Stand';
 import { Keep, useWorkSessions, useWorst } from './workSessions';
+import { PageTitle } from '../../ui/PageTitle';
 
 /** Where a student draws: the scenario, the slate, the sentences. */
 export default function DrawPage() {
@@ -66,6 +67,7 @@ function AnswerScript({ answer, kept, onHandedIn }: AnswerScriptProps) {
   const [work, at, show] = useShownPart(answer.works);
   return (
     <>
+      <PageTitle title={answer.title} />
       {answer.works.map((one, index) => (
         <Keep
           key={one.id}
@@ -180,6 +182,7 @@ function PartScript({ answer, work, sessions, session, tabs, onHandedIn }: PartS
           lit={lighting.lit}
           onHover={(element) => lighting.light(element ? [element] : null)}
           words={aids.words ?? false}
+          home="arrive"
           tidying={aids.tidyUp === false ? undefined : tidying}
           allowed={{ tools, redraw: aids.redraw ?? false, lifting: aids.lifting ?? false }}
           empty={

@@ -9,12 +9,14 @@ import { useSlate } from '../../slate/useSlate';
 import { ScenarioSheet } from '../../script/ScenarioSheet';
 import { moment } from '../../ui/time';
 import { partLine, tabOf } from '../../parts/partLine';
+import { PageTitle } from '../../ui/PageTitle';
 
 /** After handing in: the receipt, beside the drawings as they were handed in. */
 export function Receipt({ answer }: { answer: Schemas['AnswerReply'] }) {
   const [work, at, show] = useShownPart(answer.works);
   return (
     <div className="script reading" style={{ '--margin-width': '270px' } as React.CSSProperties}>
+      <PageTitle title={`Handed in: ${answer.title}`} />
       <ScenarioSheet title={answer.title} line={partLine(work.part)} html={answer.scenarioHtml} />
       <main className="middle">
         <PartTabs parts={answer.works.map((one) => tabOf(one.id, one.part))} at={at} onShow={show} />

@@ -6,6 +6,7 @@ import { PageHead } from '../../ui/PageHead';
 import { saveFile } from '../../ui/saveFile';
 import { messageOf } from '../../ui/states';
 import { currentLook, setLook, type Look } from '../../ui/theme';
+import { PageTitle } from '../../ui/PageTitle';
 
 const looks: readonly (readonly [Look, string, string])[] = [
   ['slate', 'slate', 'Dark, between paper margins; the margins go dark where this machine asks for it.'],
@@ -23,6 +24,7 @@ export default function WaysPage() {
     <>
       <PageHead />
       <main className="page-body">
+        <PageTitle title="Your ways" />
         <h1>Your ways</h1>
         <fieldset className="mt-6">
           <legend className="font-bold">The slate</legend>
