@@ -1,5 +1,5 @@
-import { isWriting } from '../ui/isWriting';
 import { useCallback, useEffect, useLayoutEffect, useRef, useState, type ReactNode } from 'react';
+import { isWriting } from '../ui/isWriting';
 import { show, valueOf } from '../ui/marks';
 import type { Placed } from './bands';
 import { ExampleTable } from './ExampleTable';

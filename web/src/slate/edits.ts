@@ -100,7 +100,7 @@ export function cupsFor(drawing: Drawing, circle: Shape, letter: string): Step[]
   return lines.map((line) =>
     putLine(drawing, {
       ...line,
-      along: below(line) === union ? undefined : [{ symbol: 'cup', facing: below(line) ? 'from' : 'to' }],
+      along: below(line) === union ? undefined : [below(line) ? cupToCircle : { ...cupToCircle, facing: 'to' }],
     }),
   );
 }

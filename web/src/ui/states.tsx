@@ -23,6 +23,13 @@ export function Failed({ error, retry }: { error: unknown; retry?: () => void })
   );
 }
 
-/** The sentence of a problem that the server told, or one for a server that is away. */
+/** Something that was not done, with the sentence that says why. */
+export class NotDone extends Error {}
+
+/** The sentence of a problem that the server told, of something that was not done, or one for a server that is away. */
 export const messageOf = (error: unknown): string =>
-  isProblem(error) ? error.detail : 'The server cannot be reached. What you have done here is kept.';
+  error instanceof NotDone
+    ? error.message
+    : isProblem(error)
+      ? error.detail
+      : 'The server cannot be reached. What you have done here is kept.';

@@ -2,7 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
-import { NotSent, sendAll } from '../study/workSessions';
+import { NotSent, sendAll } from '../../keeping/sending';
 import type { DrawingSession } from '../../slate/session';
 import { Sheet } from '../../ui/Sheet';
 import { messageOf } from '../../ui/states';
@@ -84,7 +84,7 @@ export function Publish({ exercise, sessions, unsaved, lacks, onPublished }: Pub
         </label>
         {publish.isError && (
           <p className="refusal mt-3" role="alert">
-            {publish.error instanceof NotSent ? publish.error.message : messageOf(publish.error)}
+            {messageOf(publish.error)}
           </p>
         )}
       </Sheet>

@@ -1,7 +1,7 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, must, type Schemas } from '../../api/client';
-import { NotSent, sendAll } from '../study/workSessions';
+import { sendAll } from '../../keeping/sending';
 import type { DrawingSession } from '../../slate/session';
 import { show, valueOf } from '../../ui/marks';
 import { messageOf } from '../../ui/states';
@@ -145,7 +145,7 @@ function Errors({ derive, save }: { derive: unknown; save: unknown }) {
   const error = derive ?? save;
   return error ? (
     <p className="refusal" role="alert">
-      {error instanceof NotSent ? error.message : messageOf(error)}
+      {messageOf(error)}
     </p>
   ) : null;
 }

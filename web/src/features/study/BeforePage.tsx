@@ -3,6 +3,7 @@ import { useNavigate, useParams } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
 import { partName } from '../../parts/PartTabs';
 import { learnedSentences, wantedDrawing } from '../../ui/learned';
+import { capital } from '../../ui/capital';
 import { show } from '../../ui/marks';
 import { PageHead } from '../../ui/PageHead';
 import { Failed, Loading, messageOf } from '../../ui/states';
@@ -90,5 +91,3 @@ const toldOf = (part: Schemas['StudentPart']): string[] => [
   ...(part.aids.form ? ['What is wrong with the form of your drawing is told beside it as you draw.'] : []),
   part.showModelAnswer ? 'With your marks you will see the model answer.' : 'The model answer is not shown afterwards.',
 ];
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

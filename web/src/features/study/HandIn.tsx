@@ -2,13 +2,14 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { useMemo, useRef } from 'react';
 import { api, must, type Schemas } from '../../api/client';
 import { textOf } from '../../keeping/saving';
+import { sendAll } from '../../keeping/sending';
 import { partName } from '../../parts/PartTabs';
 import { rowsOf, type Drawing } from '../../slate/document';
 import { isAway, type DrawingSession } from '../../slate/session';
 import { Sheet } from '../../ui/Sheet';
 import { messageOf } from '../../ui/states';
 import { moment } from '../../ui/time';
-import { NotSent, sendAll, useWorst } from './workSessions';
+import { useWorst } from './workSessions';
 
 interface HandInProps {
   /** When it was asked for, by this machine's clock; null while it is not. */
@@ -25,14 +26,14 @@ export function HandIn({ openedAt, onClose, sessions, answer, onHandedIn }: Hand
   const worst = useWorst(sessions);
   const called = useRef(new AbortController());
   const handIn = useMutation({
-    mutationFn: async (called: AbortSignal) => {
+    mutationFn: async (signal: AbortSignal) => {
       await sendAll(sessions, 'Nothing was handed in.');
-      called.throwIfAborted();
+      signal.throwIfAborted();
       return must(
         api.POST('/api/study/answers/{id}/hand-in', {
           params: { path: { id: answer.id } },
           body: { works: answer.works.map(({ id }, at) => ({ id, revision: sessions[at]!.acknowledged })) },
-          signal: called,
+          signal,
         }),
       );
     },
@@ -85,7 +86,7 @@ export function HandIn({ openedAt, onClose, sessions, answer, onHandedIn }: Hand
       {late && <p className="refusal mt-3">It was due {moment(answer.dueAt!)}: it will be marked as late.</p>}
       {handIn.isError && (
         <p className="refusal mt-3" role="alert">
-          {handIn.error instanceof NotSent ? handIn.error.message : messageOf(handIn.error)}
+          {messageOf(handIn.error)}
         </p>
       )}
     </Sheet>

@@ -1,8 +1,9 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import type { DrawingSession } from '../../slate/session';
+import { capital } from '../../ui/capital';
 import { Sheet } from '../../ui/Sheet';
-import { NotSent, sendAll } from './workSessions';
+import { NotSent, sendAll } from '../../keeping/sending';
 
 /** Leaving sends what is drawn first; what cannot be sent is said, and waits in this browser. */
 export function Leave({ sessions }: { sessions: readonly DrawingSession[] }) {
@@ -48,5 +49,3 @@ export function Leave({ sessions }: { sessions: readonly DrawingSession[] }) {
     </>
   );
 }
-
-const capital = (text: string) => text.slice(0, 1).toUpperCase() + text.slice(1);

@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { SessionView } from '../../slate/session';
+import { savedWords } from '../../keeping/sending';
 import { left } from '../../ui/time';
 
 interface StandProps {
@@ -35,26 +36,6 @@ export function Stand({ view, endsAt, offset, onHandIn, onRetry }: StandProps) {
       )}
     </div>
   );
-}
-
-/** The truth about saving, in a few words. */
-export function savedWords(view: SessionView): string {
-  switch (view.state) {
-    case 'clean':
-      return 'saved';
-    case 'dirty':
-      return view.reason ? `not saved: ${view.reason}` : 'not yet saved';
-    case 'sending':
-      return 'saving …';
-    case 'offline':
-      return `the server is away; ${view.unsaved} ${view.unsaved === 1 ? 'change' : 'changes'} kept in this browser`;
-    case 'conflict':
-      return 'changed elsewhere';
-    case 'signed-out':
-      return 'signed out; kept in this browser';
-    case 'closed':
-      return view.reason ?? 'closed';
-  }
 }
 
 function useNow(ticking: boolean): number {

@@ -5,7 +5,6 @@ import { useKeeping, type Opened } from '../../keeping/useKeeping';
 import { readDrawing } from '../../slate/format';
 import { DrawingSession, type SessionView } from '../../slate/session';
 import { usePerson } from '../session/useSession';
-import { savedWords } from './Stand';
 
 /** A session of the work on each part of an answer; all of them go on while one is shown. */
 export function useWorkSessions(answer: Schemas['AnswerReply']): readonly DrawingSession[] {
@@ -23,25 +22,6 @@ export function useWorkSessions(answer: Schemas['AnswerReply']): readonly Drawin
 export function Keep({ session, ...opened }: { session: DrawingSession } & Omit<Opened, 'account'>) {
   useKeeping(session, { ...opened, account: usePerson().id });
   return null;
-}
-
-/** Sends everything; throws a sentence where something does not reach the server. */
-export async function sendAll(sessions: readonly DrawingSession[], otherwise: string) {
-  for (const session of sessions) {
-    const state = await session.flush();
-    if (state !== 'clean' && state !== 'closed') throw new NotSent(savedWords(session.current()), otherwise);
-  }
-}
-
-/** Something was to happen to what the server has, and it does not have all of it. */
-export class NotSent extends Error {
-  constructor(
-    /** How it stands, in a few words. */
-    readonly stands: string,
-    otherwise: string,
-  ) {
-    super(`Not everything has reached the server: ${stands}. ${otherwise}`);
-  }
 }
 
 const urgency = ['clean', 'closed', 'dirty', 'sending', 'offline', 'conflict', 'signed-out'] as const;
