@@ -1,3 +1,4 @@
+using System.Globalization;
 using BlueSlate.Bench;
 using BlueSlate.Bench.Accuracy;
 using BlueSlate.Bench.Seeded;
@@ -25,7 +26,14 @@ return args switch
         dll
     ),
     ["layout", var folder, var notation] => LayoutBench.Run(folder, notation),
-    ["accuracy", var folder, var output, .. var show] => AccuracyBench.Run(folder, output, show.FirstOrDefault()),
+    ["accuracy", var folder, var output, .. var show] => AccuracyBench.Run(
+        folder,
+        output,
+        show.FirstOrDefault(text => text.Contains('/')),
+        show.Where(text => text.Contains('='))
+            .Select(text => text.Split('='))
+            .ToDictionary(pair => pair[0], pair => double.Parse(pair[1], CultureInfo.InvariantCulture))
+    ),
     ["hostile", var dll] => await HostileBench.RunAsync(dll),
     ["matching"] => MatchingBench.Run(),
     ["seeded", var demo] => SeededBench.Run(demo),

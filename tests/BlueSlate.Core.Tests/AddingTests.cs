@@ -133,7 +133,7 @@ public sealed class AddingTests
         var map = ours
             .Entities.Select(entity => Array.FindIndex(theirs.Entities, other => other.Name.Key == entity.Name.Key))
             .ToArray();
-        return new Leftovers(ours, theirs, map, [], []) { Attributes = new AttributePlacer(ours, theirs) };
+        return new Leftovers(ours, theirs, map, [], []) { Attributes = new AttributePlacer(ours, theirs, Weights.Shipped) };
     }
 
     private sealed class NameInCapitals : ConceptFindingKind

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using BlueSlate.Core;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Notations;
 using BlueSlate.Core.Notations.Chen;
 using BlueSlate.Core.Notations.CrowsFoot;
@@ -12,7 +13,7 @@ namespace BlueSlate.Bench.Accuracy;
 /// </summary>
 internal static class AccuracyBench
 {
-    public static int Run(string folder, string? output, string? show)
+    public static int Run(string folder, string? output, string? show, IReadOnlyDictionary<string, double> weights)
     {
         var cases = CaseFile.ReadFolder(folder);
         var markings = Directory.Exists(Path.Combine(folder, "marks"))
@@ -28,7 +29,7 @@ internal static class AccuracyBench
         foreach (var file in cases)
         {
             var score = byNotation.TryGetValue(file.Notation, out var known) ? known : byNotation[file.Notation] = new Score();
-            var check = Prepare(file, show);
+            var check = Prepare(file, show, weights);
             foreach (var answer in file.Answers)
             {
                 var entry = check(answer);
@@ -56,6 +57,11 @@ internal static class AccuracyBench
 
     private static void Show(Assessment assessment, Dictionary<string, string> model, Dictionary<string, string> answer)
     {
+        foreach (var pair in assessment.Comparison.StandIns)
+        {
+            Console.WriteLine($"    {Places([pair.AnswerId], answer)} for {Places([pair.ModelId], model)} {pair.Reason}");
+        }
+
         foreach (var finding in assessment.Findings)
         {
             Console.WriteLine(
@@ -69,13 +75,22 @@ internal static class AccuracyBench
     }
 
     // Nothing of an answer but its drawing reaches the checker.
-    private static Func<CaseAnswer, Entry> Prepare(CaseFile file, string? show)
+    private static Func<CaseAnswer, Entry> Prepare(CaseFile file, string? show, IReadOnlyDictionary<string, double> weights)
     {
         var options = OptionsOf(file);
         var sketch = CaseSketch.Of(file, file.Model, [], 1);
         var drawing = sketch.Draw();
         var scheme = new CaseScheme(file, sketch, Notation.Read(drawing, options));
-        var assessor = new Assessor(drawing, options, scheme.Tolerances(), scheme.Scheme());
+        var assessor = new Assessor(
+            drawing,
+            options,
+            scheme.Tolerances(),
+            scheme.Scheme(),
+            ExerciseTerms.Usual with
+            {
+                Weights = weights,
+            }
+        );
         return answer =>
         {
             var drawn = CaseSketch.Of(file, answer.Drawing, answer.SymbolFaults, Seed(file.Id + answer.Id));

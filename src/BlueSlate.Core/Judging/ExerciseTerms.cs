@@ -15,6 +15,12 @@ public sealed record ExerciseTerms(IReadOnlyDictionary<string, Standing> Standin
     /// <summary>The kinds of facts that are looked at; null for all of the subject.</summary>
     public IReadOnlyList<FactKind>? Kinds { get; init; }
 
+    /// <summary>
+    /// How much single signs of likeness count, by their names in the subject's data, where that is not the usual; for finding
+    /// better ones.
+    /// </summary>
+    public IReadOnlyDictionary<string, double> Weights { get; init; } = FrozenDictionary<string, double>.Empty;
+
     /// <summary>Nothing of its own.</summary>
     public static ExerciseTerms Usual { get; } = new(FrozenDictionary<string, Standing>.Empty, ExerciseWords.None);
 }

@@ -81,6 +81,7 @@ public sealed class Name
     }.ToFrozenSet(StringComparer.Ordinal);
 
     private readonly FrozenSet<string> literal;
+    private ValueSort? sort;
 
     private Name(string text, ImmutableArray<string> written, string compact, FrozenSet<string> literal)
     {
@@ -114,6 +115,9 @@ public sealed class Name
 
     /// <summary>For each word, what the lexicon has on it.</summary>
     internal ImmutableArray<LexicalWord?> Lexical { get; }
+
+    /// <summary>What sort of values it stands for, as far as it tells.</summary>
+    internal ValueSort Sort => sort ??= ValueSorts.Of(this);
 
     /// <summary>Whether a word means nothing but itself in this exercise, whatever the lexicon says.</summary>
     internal bool IsKeptApart(int index) => literal.Contains(Words[index]);
@@ -151,15 +155,22 @@ public sealed class Name
         );
     }
 
-    /// <summary>This name without the words of the owner's name at its start, if anything is left; otherwise itself.</summary>
+    /// <summary>
+    /// This name without the words of the owner's name at its start, or without as many of its last words as stand there (the
+    /// <c>case number</c> of a travelling case), if anything is left; otherwise itself.
+    /// </summary>
     public Name Without(Name owner)
     {
-        if (owner.Words.IsEmpty || Words.Length <= owner.Words.Length || !Words.AsSpan().StartsWith(owner.Words.AsSpan()))
+        for (var at = 0; at < owner.Words.Length; at++)
         {
-            return this;
+            var rest = owner.Words.AsSpan()[at..];
+            if (Words.Length > rest.Length && Words.AsSpan().StartsWith(rest))
+            {
+                return new Name(Text, Written[rest.Length..], string.Concat(Written[rest.Length..]), literal);
+            }
         }
 
-        return new Name(Text, Written[owner.Words.Length..], string.Concat(Written[owner.Words.Length..]), literal);
+        return this;
     }
 
     /// <summary>This name with some words that mean nothing but themselves, whatever the lexicon says.</summary>

@@ -18,6 +18,23 @@ public static class NameSimilarity
 {
     private const double Synonym = 0.85;
     private const double Kind = 0.6;
+    private const double OnlyGeneric = 0.35;
+
+    // What names of data of all sorts end in.
+    private static readonly FrozenSet<string> GenericHeads = new[]
+    {
+        "number",
+        "id",
+        "code",
+        "ref",
+        "key",
+        "name",
+        "date",
+        "day",
+        "time",
+        "type",
+        "kind",
+    }.ToFrozenSet(StringComparer.Ordinal);
 
     private static readonly FrozenSet<string> KeyHeads = new[] { "number", "id", "code", "ref", "key" }.ToFrozenSet(
         StringComparer.Ordinal
@@ -39,6 +56,11 @@ public static class NameSimilarity
         if (a.Compact == b.Compact)
         {
             return new Similarity(0.98, "the same name, written apart");
+        }
+
+        if (ShareOnly(GenericHeads, a, b))
+        {
+            return new Similarity(OnlyGeneric, "a word in common that says little");
         }
 
         var shared = Shared(a, b);
@@ -110,11 +132,13 @@ public static class NameSimilarity
     private static bool IsKeyHead(Name name) => !name.Words.IsEmpty && KeyHeads.Contains(name.Words[^1]);
 
     // Badge no and visit no are both numbers, and of different things.
-    private static bool ShareOnlyHead(Name a, Name b) =>
+    private static bool ShareOnlyHead(Name a, Name b) => ShareOnly(KeyHeads, a, b);
+
+    private static bool ShareOnly(FrozenSet<string> heads, Name a, Name b) =>
         a.Words.Length > 1
         && b.Words.Length > 1
-        && IsKeyHead(a)
-        && IsKeyHead(b)
+        && heads.Contains(a.Words[^1])
+        && heads.Contains(b.Words[^1])
         && !Enumerable
             .Range(0, a.Words.Length - 1)
             .Any(i => Enumerable.Range(0, b.Words.Length - 1).Any(j => WordSimilarity(a, i, b, j) > 0));
@@ -167,6 +191,11 @@ public static class NameSimilarity
         if (Lexical(first.Lexical[i], second.Lexical[j]) is > 0 and var lexical)
         {
             return lexical;
+        }
+
+        if (!first.IsKeptApart(i) && !second.IsKeptApart(j) && DesignWords.Same(a, b))
+        {
+            return DesignWords.Likeness;
         }
 
         var (known, alsoKnown) = (first.IsKnownWord(i), second.IsKnownWord(j));

@@ -25,9 +25,17 @@ public static class TypeFamily
     /// </summary>
     public static string Of(string type)
     {
-        var open = type.IndexOf('(', StringComparison.Ordinal);
-        var bare = string.Concat((open > 0 ? type[..open] : type).Where(char.IsLetterOrDigit)).ToLowerInvariant();
+        var bare = Bare(type);
         return Families.GetValueOrDefault(bare, bare);
+    }
+
+    /// <summary>Whether a written type is one of those that every language has, or none, and no thing of the drawing.</summary>
+    public static bool IsCommon(string type) => type.Length == 0 || Families.ContainsKey(Bare(type));
+
+    private static string Bare(string type)
+    {
+        var open = type.IndexOf('(', StringComparison.Ordinal);
+        return string.Concat((open > 0 ? type[..open] : type).Where(char.IsLetterOrDigit)).ToLowerInvariant();
     }
 
     /// <summary>Whether two written types are of one family.</summary>

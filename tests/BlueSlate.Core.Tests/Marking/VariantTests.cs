@@ -29,9 +29,11 @@ public sealed class VariantTests
             .Box("Fixer", "PK badge no", "name")
             .Box("Repair", "PK repair no", "outcome")
             .Box("Stock", "PK stock code", "shelf", "price")
+            .Box("Withdrawal", "PK slip no", "day")
             .Box("Supplier", "PK supplier no", "town")
             .Line("Fixer", Ends.One, "Repair", Ends.ZeroOrMore, "does")
-            .Line("Repair", Ends.ZeroOrMore, "Stock", Ends.OneOrMore, "takes from")
+            .Line("Repair", Ends.One, "Withdrawal", Ends.OneOrMore, "causes")
+            .Line("Stock", Ends.One, "Withdrawal", Ends.ZeroOrMore, "is lowered by")
             .Line("Supplier", Ends.One, "Stock", Ends.ZeroOrMore, "delivers");
 
     [Fact]
@@ -61,9 +63,11 @@ public sealed class VariantTests
             .Box("Fixer", "PK badge no", "name")
             .Box("Repair", "PK repair no", "outcome")
             .Box("Stock", "PK stock code", "shelf", "price")
+            .Box("Withdrawal", "PK slip no", "day")
             .Box("Supplier", "PK supplier no", "town")
             .Line("Fixer", Ends.One, "Repair", Ends.ZeroOrMore, "does")
-            .Line("Repair", Ends.ZeroOrMore, "Stock", Ends.ZeroOrMore, "takes from")
+            .Line("Repair", Ends.One, "Withdrawal", Ends.ZeroOrMore, "causes")
+            .Line("Stock", Ends.One, "Withdrawal", Ends.ZeroOrMore, "is lowered by")
             .Line("Supplier", Ends.One, "Stock", Ends.ZeroOrMore, "delivers")
             .ToDrawing();
         var assessment = Assessor().Assess(answer, []);

@@ -106,7 +106,8 @@ internal sealed class Lexicon
         return 0;
     }
 
-    private List<int> Ancestors(int sense)
+    /// <summary>A sense and what it is a kind of, up to the root.</summary>
+    public List<int> Ancestors(int sense)
     {
         var chain = new List<int> { sense };
         while (chain.Count < Deepest && Above(chain[^1]) is [var next, ..])

@@ -32,7 +32,7 @@ internal sealed class ConceptModelAnswer : ModelAnswer
     {
         (this.drawing, this.options, this.tolerances) = (drawing, options, tolerances);
         model = new IndexedReading(ComparableForm.Of(Notation.Read(drawing, options)));
-        matchModel = new MatchModel(model.Model, terms.Words);
+        matchModel = new MatchModel(model.Model, terms.Words, Weights.Shipped.With(terms.Weights));
         Facts = FactList.Of(model.Reading, options, terms.Kinds?.OfType<ConceptFactKind>().ToList() ?? ConceptFactKind.All);
         allowance = new MatchAllowance(OtherNames(), worth);
         examples = new ExampleFinder(model.Model, tolerances);

@@ -1,5 +1,4 @@
 using BlueSlate.Core.Judging;
-using BlueSlate.Core.Language;
 using BlueSlate.Core.Subjects.Concepts.Model;
 
 namespace BlueSlate.Core.Subjects.Concepts.Checking;
@@ -23,7 +22,9 @@ internal sealed class MemberRules(VerdictLookup look)
             : ofOperation is not null && look.Correspondence.Members.TryGetValue(fact.ConceptId, out var member)
                 ? (member.AnswerId, ofOperation(look.Answer.Operations[member.AnswerId].Operation))
             : (null, "");
-        return id is null ? new Verdict(fact, VerdictKind.AbsentWithOwner, null, "") : VerdictLookup.Judge(fact, id, drawn, same);
+        return id is null
+            ? look.RestatedOr(fact, fact.ConceptId, VerdictKind.AbsentWithOwner)
+            : VerdictLookup.Judge(fact, id, drawn, same);
     }
 
     public Verdict OnMember(Fact fact)
@@ -53,15 +54,15 @@ internal sealed class MemberRules(VerdictLookup look)
     {
         if (!look.Correspondence.Members.TryGetValue(fact.ConceptId, out var match))
         {
-            return new Verdict(fact, VerdictKind.AbsentWithOwner, null, "");
+            return look.RestatedOr(fact, fact.ConceptId, VerdictKind.AbsentWithOwner);
         }
 
         var wanted = look.Model.Operations[fact.ConceptId].Operation;
         var drawn = look.Answer.Operations[match.AnswerId].Operation;
         var parameters =
             wanted.Parameters.Length == drawn.Parameters.Length
-            && wanted.Parameters.Zip(drawn.Parameters).All(pair => TypeFamily.Same(pair.First.Type, pair.Second.Type));
-        var returns = TypeFamily.Same(wanted.Returns, drawn.Returns);
+            && wanted.Parameters.Zip(drawn.Parameters).All(pair => look.Types.Same(pair.First.Type, pair.Second.Type));
+        var returns = look.Types.Same(wanted.Returns, drawn.Returns);
         return new Verdict(
             fact,
             parameters && returns ? VerdictKind.Holds : VerdictKind.Wrong,

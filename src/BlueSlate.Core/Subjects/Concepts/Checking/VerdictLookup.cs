@@ -9,11 +9,15 @@ namespace BlueSlate.Core.Subjects.Concepts.Checking;
 internal sealed class VerdictLookup
 {
     private readonly Lazy<Dictionary<string, string>> modelNameOf;
+    private readonly Lazy<DrawnTypes> types;
 
     public VerdictLookup(IndexedReading model, IndexedReading answer, Correspondence correspondence)
     {
         (Model, Answer, Correspondence) = (model, answer, correspondence);
         Restated = correspondence.Restated.SelectMany(match => match.Holding).ToHashSet(StringComparer.Ordinal);
+        types = new(() =>
+            new DrawnTypes(model.Model, answer.Model, correspondence.Entities.Select(pair => (pair.Key, pair.Value.AnswerId)))
+        );
         modelNameOf = new(() =>
             correspondence
                 .Attributes.Where(pair => model.AttributesOfEntities.ContainsKey(pair.Key))
@@ -35,6 +39,9 @@ internal sealed class VerdictLookup
     public Correspondence Correspondence { get; }
 
     public HashSet<string> Restated { get; }
+
+    /// <summary>Which types written in the answer are those wanted.</summary>
+    public DrawnTypes Types => types.Value;
 
     /// <summary>For an attribute of the answer the name of that for which it stands.</summary>
     public Dictionary<string, string> ModelNameOf => modelNameOf.Value;

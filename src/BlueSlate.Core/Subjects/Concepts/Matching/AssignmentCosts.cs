@@ -62,6 +62,18 @@ internal sealed class AssignmentCosts
         return cost;
     }
 
+    /// <summary>What an entity costs in an assignment, with all its pairs but those with one other.</summary>
+    public double With(int[] map, int entity, int without = -1)
+    {
+        var cost = Own(entity, map[entity]);
+        foreach (var pair in pairsOf[entity])
+        {
+            cost += pair.Other(entity) == without ? 0 : pair.Of(map[pair.First], map[pair.Second]);
+        }
+
+        return cost;
+    }
+
     /// <summary>Moves a part of what a choice costs by itself to the entity's pairs, in equal shares.</summary>
     public void Push(int entity, int choice, double cost)
     {

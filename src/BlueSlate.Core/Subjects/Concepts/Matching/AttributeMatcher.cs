@@ -75,12 +75,15 @@ internal sealed class AttributeMatcher
             cost += model.Examples[ours[i]].InKey == answer.Examples[theirs[j]].InKey ? 0 : Costs.KeyDiffers;
         }
 
+        Known = pairs.Count - everyday >= 2 ? (double)(pairs.Count - everyday) / Math.Max(ours.Length, theirs.Length) : 0;
+
         // What neither name tells may still be meant as one.
         int mine = ours.Length - pairs.Count,
             others = theirs.Length - pairs.Count,
             both = Math.Min(mine, others);
         cost +=
             (both * trust.StrangeAttribute)
+            - (trust.SameForm > 0 ? SameForms(ours, theirs, takenModel, takenAnswer) * trust.SameForm : 0)
             + (trust.MindsForm ? OtherForms(ours, theirs, takenModel, takenAnswer) * Costs.FormDiffers : 0);
         cost += (mine - both) * Costs.AttributeMissing;
         cost += (others - both) * Costs.AttributeExtra;
@@ -90,6 +93,40 @@ internal sealed class AttributeMatcher
 
     /// <summary>How many of the pairs that were found last are called what attributes of anything are called.</summary>
     public int Everyday { get; private set; }
+
+    /// <summary>
+    /// How well the pairs that were found last tell that the two are one, from 0 to 1: names that attributes of anything have
+    /// tell nothing, and a single one is too few.
+    /// </summary>
+    public double Known { get; private set; }
+
+    // How many of those left over find one of their own form that holds the same sort of values.
+    private int SameForms(int[] ours, int[] theirs, ReadOnlySpan<bool> takenModel, ReadOnlySpan<bool> takenAnswer)
+    {
+        var same = 0;
+        Span<bool> gone = stackalloc bool[theirs.Length];
+        for (var i = 0; i < ours.Length; i++)
+        {
+            for (var j = 0; j < theirs.Length && !takenModel[i]; j++)
+            {
+                var (mine, other) = (model.Examples[ours[i]], answer.Examples[theirs[j]]);
+                if (
+                    !takenAnswer[j]
+                    && !gone[j]
+                    && mine.Sort == other.Sort
+                    && (mine.Sort != ValueSort.Unsaid || mine.Attribute.Type.Length > 0)
+                    && WeakLikeness.SameForm(mine, other)
+                )
+                {
+                    gone[j] = true;
+                    same++;
+                    break;
+                }
+            }
+        }
+
+        return same;
+    }
 
     // How many of those left over find none of their own form.
     private int OtherForms(int[] ours, int[] theirs, ReadOnlySpan<bool> takenModel, ReadOnlySpan<bool> takenAnswer)

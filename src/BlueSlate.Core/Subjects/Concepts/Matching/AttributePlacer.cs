@@ -9,10 +9,9 @@ namespace BlueSlate.Core.Subjects.Concepts.Matching;
 /// keys by being keys, foreign keys by their relationship, then by name at another owner (moved), and what is then left at
 /// corresponding owners by weaker signs together, as an optimal assignment.
 /// </summary>
-internal sealed class AttributePlacer(Side model, Side answer)
+internal sealed class AttributePlacer(Side model, Side answer, Weights weights)
 {
     private const double MovedSureness = 0.9;
-    private const double WeakSureness = 0.42;
     private const double OtherForm = 0.5;
 
     private readonly Dictionary<string, AttributeMatch> found = new(StringComparer.Ordinal);
@@ -175,8 +174,9 @@ internal sealed class AttributePlacer(Side model, Side answer)
     /// What is left at corresponding owners, by weaker signs; where the drawings agree all over, as many as are left on both
     /// sides are meant as each other.
     /// </summary>
-    public void Weak(bool sameStructure)
+    public void Weak(bool sameStructure, DrawnTypes types)
     {
+        var likeness = new WeakLikeness(weights, types);
         foreach (var (ours, theirs) in owners)
         {
             var left = ours.Attributes.Where(attribute => attribute.Attribute.ForeignKey is null && IsFree(attribute)).ToList();
@@ -192,20 +192,26 @@ internal sealed class AttributePlacer(Side model, Side answer)
                 continue;
             }
 
-            var sureness = sameStructure && left.Count == right.Count ? 0 : WeakSureness;
-            var alone = left.Count == 1 && right.Count == 1 ? WeakLikeness.OnlyOnesLeft : 0;
+            var sureness = sameStructure && left.Count == right.Count ? 0 : weights["weakSureness"];
+            var alone = left.Count == 1 && right.Count == 1 ? weights["onlyOnesLeft"] : 0;
             var cost = new double[left.Count, right.Count + left.Count];
             for (var i = 0; i < left.Count; i++)
             {
                 for (var j = 0; j < right.Count + left.Count; j++)
                 {
                     cost[i, j] =
-                        j < right.Count
+                        j < right.Count && NamesAPart(left[i], right[j]) ? 1
+                        : j < right.Count
                             ? 1
-                                - WeakLikeness.Of(left[i], right[j])
+                                - likeness.Of(left[i], right[j])
                                 - alone
+                                - (
+                                    OnlyOnesOfTheirSort(likeness, left, left[i], right, right[j])
+                                        ? weights["onlyOnesOfTheirSort"]
+                                        : 0
+                                )
                                 + (sameStructure && !WeakLikeness.SameForm(left[i], right[j]) ? OtherForm : 0)
-                            : 1 - sureness;
+                        : 1 - sureness;
                 }
             }
 
@@ -219,6 +225,22 @@ internal sealed class AttributePlacer(Side model, Side answer)
             }
         }
     }
+
+    // A street is not the address that it is a part of.
+    private static bool NamesAPart(NamedAttribute whole, NamedAttribute drawn) =>
+        drawn.Attribute.Leaves.IsEmpty && whole.Attribute.Leaves.Any(part => Name.Of(part.Name).Key == drawn.Bare.Key);
+
+    // No other that is left holds values of their sort.
+    private static bool OnlyOnesOfTheirSort(
+        WeakLikeness likeness,
+        List<NamedAttribute> left,
+        NamedAttribute one,
+        List<NamedAttribute> right,
+        NamedAttribute other
+    ) =>
+        likeness.SameSort(one, other)
+        && left.TrueForAll(candidate => candidate == one || !likeness.SameSort(candidate, other))
+        && right.TrueForAll(candidate => candidate == other || !likeness.SameSort(one, candidate));
 
     /// <summary>Marks attributes that repeat a neighbour's key and stand for nothing else.</summary>
     public void Disguised()

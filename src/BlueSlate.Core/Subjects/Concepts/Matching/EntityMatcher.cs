@@ -1,3 +1,4 @@
+using BlueSlate.Core.Subjects.Concepts.Model;
 using Cost = BlueSlate.Core.Subjects.Concepts.Matching.Costs;
 
 namespace BlueSlate.Core.Subjects.Concepts.Matching;
@@ -5,7 +6,9 @@ namespace BlueSlate.Core.Subjects.Concepts.Matching;
 /// <summary>
 /// Finds the assignment of entities. Likeness of names, attributes and kinds is spread over the neighbourhood a few times
 /// (similarity flooding; Melnik, Garcia-Molina and Rahm 2002), an optimal assignment on it is the start, and moves and
-/// exchanges then lower the true cost until none helps or the budget of tried assignments is used up.
+/// exchanges then lower the true cost until none helps or the budget of tried assignments is used up. What lies between two
+/// entities counts by how well either is known; what is found to stand beside something known is then known better, and the
+/// assignment is looked for again.
 /// </summary>
 internal sealed class EntityMatcher
 {
@@ -13,7 +16,12 @@ internal sealed class EntityMatcher
     public const int Budget = 200_000;
 
     private const int None = -1;
+    private const int MostRounds = 4;
     private const double ShapeWeight = 0.15;
+
+    // Where knowing begins, and where it is as good as certain.
+    private const double Unknown = 0.3;
+    private const double Well = 0.8;
 
     // More than all that two drawings can differ in: what a person said outweighs it.
     private const double Said = 10_000;
@@ -26,15 +34,12 @@ internal sealed class EntityMatcher
     private readonly double[,] pairCost;
     private readonly double[] missingCost;
     private readonly double[] extraCost;
-    private readonly List<(int A, int B, List<Link> Links)> modelPairs;
-    private readonly List<(int A, int B, List<Link> Links)> answerPairs;
+    private readonly Between between;
 
-    // For two entities of the answer, in order, the index of their pair, or none.
-    private readonly int[] answerPairAt;
-
-    // For a pair of the model answer, one of the answer, and whether the higher index of it comes first.
-    private readonly double[] linkCosts;
-    private readonly LinkComparer comparer;
+    // How well it is known of two entities that they are one, without what lies between them and others.
+    private readonly double[,] known;
+    private readonly double strangeName;
+    private AssignmentCosts costs;
 
     public EntityMatcher(
         Side model,
@@ -50,6 +55,7 @@ internal sealed class EntityMatcher
         this.answer = answer;
         names = new double[model.Count, answer.Count];
         pairCost = new double[model.Count, answer.Count];
+        known = new double[model.Count, answer.Count];
         missingCost =
         [
             .. model.Entities.Select(entity => Cost.EntityMissing + (entity.Attributes.Length * Cost.AttributeMissing)),
@@ -60,32 +66,39 @@ internal sealed class EntityMatcher
             var alike = model.Likenesses.OfEntity(answer.Entities[j].Name);
             for (var i = 0; i < model.Count; i++)
             {
+                var (mine, other) = (model.Entities[i], answer.Entities[j]);
                 names[i, j] = alike[i];
                 pairCost[i, j] =
-                    ((1 - alike[i]) * trust.StrangeName)
-                    + attributes.Cost(i, j)
+                    attributes.Cost(i, j)
                     + ((1 - alike[i]) * attributes.Everyday * Cost.EverydayName)
-                    + (model.Entities[i].Entity.Kind == answer.Entities[j].Entity.Kind ? 0 : Cost.KindDiffers);
+                    + (mine.Entity.Kind == other.Entity.Kind ? 0 : Cost.KindDiffers)
+                    + (
+                        mine.Nature != other.Nature ? trust.OtherNature
+                        : mine.Nature == EntityKind.Strong ? 0
+                        : -trust.OtherNature * (1 - alike[i])
+                    )
+                    - ((1 - alike[i]) * trust.AlikeOperation * Members.Alike(mine.Entity, other.Entity));
+                known[i, j] = Math.Clamp((Math.Max(alike[i], attributes.Known) - Unknown) / (Well - Unknown), 0, 1);
+            }
+        }
+
+        strangeName = trust.StrangeName + ((1 - Familiar()) * (trust.StrangeNameAbroad - trust.StrangeName));
+        for (var i = 0; i < model.Count; i++)
+        {
+            for (var j = 0; j < answer.Count; j++)
+            {
+                pairCost[i, j] += (1 - names[i, j]) * strangeName;
             }
         }
 
         foreach (var (i, j) in said)
         {
-            names[i, j] = 1;
+            names[i, j] = known[i, j] = 1;
             pairCost[i, j] -= Said;
         }
 
-        comparer = new LinkComparer(model);
-        (modelPairs, answerPairs) = (Pairs(model), Pairs(answer));
-        answerPairAt = new int[answer.Count * answer.Count];
-        linkCosts = new double[modelPairs.Count * answerPairs.Count * 2];
-        Array.Fill(answerPairAt, None);
-        Array.Fill(linkCosts, double.NaN);
-        for (var at = 0; at < answerPairs.Count; at++)
-        {
-            var (a, b, _) = answerPairs[at];
-            answerPairAt[(a * answer.Count) + b] = answerPairAt[(b * answer.Count) + a] = at;
-        }
+        between = new Between(model, answer, trust.Use);
+        costs = Sum();
     }
 
     public int NodesExpanded { get; private set; }
@@ -95,12 +108,30 @@ internal sealed class EntityMatcher
     /// <summary>For each entity of the model answer the answer's, or −1; and the true cost.</summary>
     public (int[] Map, double Cost) Solve()
     {
-        var map = Seed();
+        var own = (double[,])known.Clone();
+        var (map, cost) = Solve(Seed());
+        for (var round = 1; round < MostRounds && trust.Stranger < 1 && Learn(map, own); round++)
+        {
+            costs = Sum();
+            var before = map;
+            (map, cost) = Solve(map);
+            if (map.AsSpan().SequenceEqual(before))
+            {
+                break;
+            }
+        }
+
+        return (map, cost);
+    }
+
+    private (int[] Map, double Cost) Solve(int[] start)
+    {
+        var map = (int[])start.Clone();
         var best = TrueCost(map);
         while (NodesExpanded < Budget && Improve(map, ref best)) { }
 
         // Relationships of more than two are not in the sum; with them, the bound is that of the rest.
-        var search = new BranchAndBound(Sum(), map).Run();
+        var search = new BranchAndBound(costs, map).Run();
         NodesExpanded += search.Solved;
         var proved = TrueCost(search.Best);
         if (proved < best - 1e-9)
@@ -125,23 +156,75 @@ internal sealed class EntityMatcher
         return (map, best + gain);
     }
 
+    // How far a drawing is of this exercise at all, from 0 to 1: much of what is drawn is known, and much is drawn. Only in such
+    // a drawing is what is left over another word for what is missing.
+    private double Familiar()
+    {
+        if (answer.Count == 0 || model.Count == 0)
+        {
+            return 0;
+        }
+
+        var sum = 0.0;
+        for (var j = 0; j < answer.Count; j++)
+        {
+            var best = 0.0;
+            for (var i = 0; i < model.Count; i++)
+            {
+                best = Math.Max(best, known[i, j]);
+            }
+
+            sum += best;
+        }
+
+        return Math.Min(1, sum / answer.Count / trust.FamiliarShare)
+            * Math.Min(1, answer.Count / (trust.DrawnShare * model.Count));
+    }
+
+    // What stands beside something known, in the same place, is known better. Tells whether anything is.
+    private bool Learn(int[] map, double[,] own)
+    {
+        var more = new List<(int I, int J, double Known)>();
+        for (var i = 0; i < map.Length; i++)
+        {
+            if (map[i] == None)
+            {
+                continue;
+            }
+
+            // Signs that are independent of each other: what none of them tells stays unknown.
+            var unknown = 1 - own[i, map[i]];
+            foreach (var other in model.Neighbours[i].Distinct())
+            {
+                if (map[other] != None && other != i && answer.Neighbours[map[i]].Contains(map[other]))
+                {
+                    unknown *= 1 - (known[other, map[other]] * trust.HandedOn);
+                }
+            }
+
+            var best = 1 - unknown;
+
+            if (best > known[i, map[i]] + 1e-9)
+            {
+                more.Add((i, map[i], best));
+            }
+        }
+
+        foreach (var (i, j, value) in more)
+        {
+            known[i, j] = value;
+        }
+
+        return more.Count > 0;
+    }
+
     /// <summary>
     /// The assignments that put one entity elsewhere than <paramref name="map"/>, or exchange two, and cost at most a margin
     /// more; the cheapest first.
     /// </summary>
     public IReadOnlyList<(int[] Map, double More)> NearTo(int[] map, double margin)
     {
-        var cost = TrueCost(map);
-        var taken = new int[answer.Count];
-        Array.Fill(taken, None);
-        for (var i = 0; i < map.Length; i++)
-        {
-            if (map[i] != None)
-            {
-                taken[map[i]] = i;
-            }
-        }
-
+        var taken = Taken(map);
         var near = new List<(int[] Map, double More)>();
         for (var i = 0; i < map.Length; i++)
         {
@@ -155,13 +238,8 @@ internal sealed class EntityMatcher
                 }
 
                 var tried = (int[])map.Clone();
-                tried[i] = j;
-                if (other != None)
-                {
-                    tried[other] = map[i];
-                }
-
-                if (TrueCost(tried) - cost is var more && more <= margin)
+                var more = Change(tried, i, j, other);
+                if (more <= margin)
                 {
                     near.Add((tried, more));
                 }
@@ -176,68 +254,45 @@ internal sealed class EntityMatcher
 
     private AssignmentCosts Sum()
     {
-        var alone =
-            extraCost.Sum()
-            + missingCost.Sum()
-            + (answer.Links.Length * Cost.RelationshipExtra)
-            + (modelPairs.Sum(pair => pair.Links.Count) * Cost.RelationshipMissing)
-            + (model.Trees.Count * Cost.SubtypeMissing)
-            + (answer.Trees.Count * Cost.SubtypeExtra);
-        var costs = new AssignmentCosts(model.Count, answer.Count, alone);
+        var sum = new AssignmentCosts(
+            model.Count,
+            answer.Count,
+            extraCost.Sum() + missingCost.Sum() + between.AllMissingAndExtra
+        );
         for (var i = 0; i < model.Count; i++)
         {
             for (var j = 0; j < answer.Count; j++)
             {
-                costs.AddOwn(i, j, pairCost[i, j] - extraCost[j] - missingCost[i]);
+                sum.AddOwn(i, j, pairCost[i, j] - extraCost[j] - missingCost[i]);
             }
         }
 
-        for (var pair = 0; pair < modelPairs.Count; pair++)
+        foreach (var (first, second, savings) in between.Pairs)
         {
-            AddPair(costs, pair);
-        }
-
-        foreach (var (sub, super) in model.Trees)
-        {
-            var table = new Dictionary<(int First, int Second), double>();
-            foreach (var (a, b) in answer.Trees)
+            var table = new Dictionary<(int First, int Second), double>(savings.Count);
+            foreach (var ((a, b), saving) in savings)
             {
-                table[(b, a)] = Math.Min(
-                    table.GetValueOrDefault((b, a)),
-                    Cost.SubtypeReversed - Cost.SubtypeMissing - Cost.SubtypeExtra
-                );
-                table[(a, b)] = -Cost.SubtypeMissing - Cost.SubtypeExtra;
+                if (first == second)
+                {
+                    sum.AddOwn(first, a, -saving * Weight(known[first, a]));
+                }
+                else
+                {
+                    table.Add((a, b), -saving * Weight(Math.Max(known[first, a], known[second, b])));
+                }
             }
 
-            costs.Add(sub, super, table);
+            if (first != second)
+            {
+                sum.Add(first, second, table);
+            }
         }
 
-        return costs;
+        return sum;
     }
 
-    private void AddPair(AssignmentCosts costs, int pair)
-    {
-        var (first, second, links) = modelPairs[pair];
-        var missing = links.Count * Cost.RelationshipMissing;
-        var table = new Dictionary<(int First, int Second), double>();
-        foreach (var (a, b, _) in answerPairs)
-        {
-            if (first == second && a == b)
-            {
-                costs.AddOwn(first, a, LinkCost(pair, a, a) - missing);
-            }
-            else if (first != second && a != b)
-            {
-                table[(a, b)] = LinkCost(pair, a, b) - missing;
-                table[(b, a)] = LinkCost(pair, b, a) - missing;
-            }
-        }
-
-        if (first != second)
-        {
-            costs.Add(first, second, table);
-        }
-    }
+    // What lies between two that are strangers both says less than what ties a stranger to something known.
+    private double Weight(double known) => trust.Stranger + ((1 - trust.Stranger) * known);
 
     /// <summary>
     /// How far two drawings agree under an assignment, from 0 to 1: of all relationships and subtypes on either side, those
@@ -245,21 +300,7 @@ internal sealed class EntityMatcher
     /// </summary>
     public double Agreement(int[] map)
     {
-        var agreed = 0;
-        foreach (var (a, b, links) in modelPairs)
-        {
-            if (map[a] != None && map[b] != None && answerPairAt[(map[a] * answer.Count) + map[b]] is var at and not None)
-            {
-                agreed += comparer
-                    .PairUp(links, answerPairs[at].Links, link => link == a ? map[a] : map[b])
-                    .Pairs.Count(pair => LinkComparer.SameEnds(pair.Model, pair.Answer, pair.Flipped));
-            }
-        }
-
-        agreed += model.Trees.Count(tree =>
-            map[tree.Sub] != None && map[tree.Super] != None && answer.Trees.Contains((map[tree.Sub], map[tree.Super]))
-        );
-        agreed += Diamonds(map);
+        var agreed = between.Agreed(map) + Diamonds(map);
         var most = Math.Max(
             model.Links.Length + model.Trees.Count + model.Diamonds.Count,
             answer.Links.Length + answer.Trees.Count + answer.Diamonds.Count
@@ -303,7 +344,7 @@ internal sealed class EntityMatcher
             for (var j = 0; j < n; j++)
             {
                 var apart = missingCost[i] + extraCost[j];
-                var attributes = Math.Max(0, 1 - ((pairCost[i, j] - ((1 - names[i, j]) * trust.StrangeName)) / apart));
+                var attributes = Math.Max(0, 1 - ((pairCost[i, j] - ((1 - names[i, j]) * strangeName)) / apart));
                 own[i, j] = (names[i, j] * 0.7) + (attributes * 0.3) + (model.Shapes[i].Likeness(answer.Shapes[j]) * ShapeWeight);
             }
         }
@@ -346,16 +387,7 @@ internal sealed class EntityMatcher
 
     private bool Improve(int[] map, ref double best)
     {
-        var taken = new int[answer.Count];
-        Array.Fill(taken, None);
-        for (var i = 0; i < map.Length; i++)
-        {
-            if (map[i] != None)
-            {
-                taken[map[i]] = i;
-            }
-        }
-
+        var taken = Taken(map);
         var improved = false;
         for (var i = 0; i < map.Length; i++)
         {
@@ -366,17 +398,12 @@ internal sealed class EntityMatcher
                     continue;
                 }
 
+                NodesExpanded++;
                 var (before, other) = (map[i], j == None ? None : taken[j]);
-                map[i] = j;
-                if (other != None)
+                var more = Change(map, i, j, other);
+                if (more < -1e-9)
                 {
-                    map[other] = before;
-                }
-
-                var cost = TrueCost(map);
-                if (cost < best - 1e-9)
-                {
-                    best = cost;
+                    best += more;
                     improved = true;
                     if (before != None)
                     {
@@ -402,6 +429,41 @@ internal sealed class EntityMatcher
         return improved;
     }
 
+    private int[] Taken(int[] map)
+    {
+        var taken = new int[answer.Count];
+        Array.Fill(taken, None);
+        for (var i = 0; i < map.Length; i++)
+        {
+            if (map[i] != None)
+            {
+                taken[map[i]] = i;
+            }
+        }
+
+        return taken;
+    }
+
+    // Puts one entity elsewhere, and the one that stood there in its place; what that costs more.
+    private double Change(int[] map, int i, int j, int other)
+    {
+        var before = Around(map, i, other);
+        (map[i], j) = (j, map[i]);
+        if (other != None)
+        {
+            map[other] = j;
+        }
+
+        return Around(map, i, other) - before;
+    }
+
+    // What all costs in which one of two entities has a part.
+    private double Around(int[] map, int i, int other)
+    {
+        var cost = costs.With(map, i) + (other == None ? 0 : costs.With(map, other, i));
+        return model.Diamonds.Count == 0 ? cost : cost + DiamondCost(map);
+    }
+
     // A pair that even with all its relationships in place costs more than leaving both alone is never tried.
     private bool Plausible(int i, int j) =>
         pairCost[i, j]
@@ -415,72 +477,13 @@ internal sealed class EntityMatcher
     private double TrueCost(int[] map)
     {
         NodesExpanded++;
-        var cost = 0.0;
-        foreach (var extra in extraCost)
-        {
-            cost += extra;
-        }
+        return costs.Of(map) + DiamondCost(map);
+    }
 
-        for (var i = 0; i < map.Length; i++)
-        {
-            cost += map[i] == None ? missingCost[i] : pairCost[i, map[i]] - extraCost[map[i]];
-        }
-
-        cost += answer.Links.Length * Cost.RelationshipExtra;
-        for (var pair = 0; pair < modelPairs.Count; pair++)
-        {
-            cost += LinkCost(pair, map[modelPairs[pair].A], map[modelPairs[pair].B]);
-        }
-
+    private double DiamondCost(int[] map)
+    {
         var diamonds = Diamonds(map);
-        cost +=
-            ((model.Diamonds.Count - diamonds) * Cost.RelationshipMissing)
+        return ((model.Diamonds.Count - diamonds) * Cost.RelationshipMissing)
             + ((answer.Diamonds.Count - diamonds) * Cost.RelationshipExtra);
-        return cost + TreeCost(map);
     }
-
-    private double TreeCost(int[] map)
-    {
-        var (cost, found) = (0.0, 0);
-        foreach (var (sub, super) in model.Trees)
-        {
-            var (a, b) = (map[sub], map[super]);
-            var straight = a != None && b != None && answer.Trees.Contains((a, b));
-            var reversed = !straight && a != None && b != None && answer.Trees.Contains((b, a));
-            cost +=
-                straight ? 0
-                : reversed ? Cost.SubtypeReversed
-                : Cost.SubtypeMissing;
-            found += straight || reversed ? 1 : 0;
-        }
-
-        return cost + ((answer.Trees.Count - found) * Cost.SubtypeExtra);
-    }
-
-    // What the relationships between one pair of entities cost depends only on the two that stand for them.
-    private double LinkCost(int pair, int a, int b)
-    {
-        var (modelA, _, links) = modelPairs[pair];
-        if (a == None || b == None || answerPairAt[(a * answer.Count) + b] is not (var at and not None))
-        {
-            return links.Count * Cost.RelationshipMissing;
-        }
-
-        ref var cost = ref linkCosts[(((pair * answerPairs.Count) + at) * 2) + (a <= b ? 0 : 1)];
-        if (double.IsNaN(cost))
-        {
-            var found = answerPairs[at].Links;
-            cost = comparer.PairUp(links, found, link => link == modelA ? a : b).Cost - (found.Count * Cost.RelationshipExtra);
-        }
-
-        return cost;
-    }
-
-    // The relationships between the same two, the lower index first, in the order of the first of them.
-    private static List<(int A, int B, List<Link> Links)> Pairs(Side side) =>
-        [
-            .. side
-                .Links.GroupBy(link => (A: Math.Min(link.From, link.To), B: Math.Max(link.From, link.To)))
-                .Select(group => (group.Key.A, group.Key.B, group.ToList())),
-        ];
 }

@@ -63,7 +63,9 @@ internal readonly record struct AttributeSort(
     bool InKey,
     bool IsForeign,
     bool IsMultivalued,
-    bool HasParts
+    bool HasParts,
+    bool IsOptional,
+    string Type
 )
 {
     /// <summary>The sort of an attribute.</summary>
@@ -74,7 +76,9 @@ internal readonly record struct AttributeSort(
             attribute.InKey,
             attribute.Attribute.ForeignKey is not null,
             attribute.Attribute.Multivalued,
-            !attribute.Attribute.Parts.IsEmpty
+            !attribute.Attribute.Parts.IsEmpty,
+            attribute.Attribute.Optional,
+            attribute.Attribute.Type
         );
 }
 

@@ -29,8 +29,12 @@ public sealed class MatchModel
 {
     /// <summary>Prepares a model answer, with the exercise's own words.</summary>
     public MatchModel(ConceptModel model, ExerciseWords words)
+        : this(model, words, Weights.Shipped) { }
+
+    /// <summary>The same by other weights than those that are shipped.</summary>
+    public MatchModel(ConceptModel model, ExerciseWords words, Weights weights)
     {
-        (Model, Words) = (model, words);
+        (Model, Words, Weights) = (model, words, weights);
 
         // Names of two different things of the model answer never stand for each other.
         var names = model
@@ -51,6 +55,9 @@ public sealed class MatchModel
     public ConceptModel Model { get; }
 
     internal ExerciseWords Words { get; }
+
+    /// <summary>How much each sign counts.</summary>
+    internal Weights Weights { get; }
 
     /// <summary>How names of answers are read.</summary>
     internal ExerciseWords AnswerWords { get; }
@@ -94,20 +101,21 @@ public static class Matcher
         var renamed = StandsFor.Adopt(AcceptedNames.Adopt(model.Model, answer, allowance.OtherNames), answer, allowance.Stands);
         var modelSide = ReferenceEquals(renamed, model.Model) ? model.Side : new Side(renamed, model.Words);
         var answerSide = new Side(answer, model.AnswerWords);
-        var attributeMatcher = new AttributeMatcher(modelSide, answerSide, Trust.InNames);
+        var trust = Trust.InSigns(model.Weights);
+        var attributeMatcher = new AttributeMatcher(modelSide, answerSide, trust);
         var said = StandsFor.Pairs(modelSide, answerSide, allowance.Stands);
-        var entityMatcher = new EntityMatcher(modelSide, answerSide, attributeMatcher, Trust.InNames, said);
+        var entityMatcher = new EntityMatcher(modelSide, answerSide, attributeMatcher, trust, said);
         var (map, cost) = entityMatcher.Solve();
         var bound = entityMatcher.LowerBound;
         if (Array.IndexOf(map, -1) >= 0 && answerSide.Count > map.Count(index => index >= 0))
         {
-            var solution = ByStructure(modelSide, answerSide, map, said);
+            var solution = ByStructure(modelSide, answerSide, map, said, Trust.InStructure(model.Weights));
             (map, cost, bound) = solution ?? (map, cost, bound);
         }
 
         Correspondence Complete(int[] entities, double total) =>
             Matcher.Complete(
-                new Matching(renamed, answer, modelSide, answerSide, attributeMatcher, entityMatcher, allowance),
+                new Matching(renamed, answer, modelSide, answerSide, attributeMatcher, entityMatcher, allowance, model.Weights),
                 entities
             ) with
             {
@@ -127,17 +135,18 @@ public static class Matcher
         Side AnswerSide,
         AttributeMatcher AttributeMatcher,
         EntityMatcher EntityMatcher,
-        MatchAllowance Allowance
+        MatchAllowance Allowance,
+        Weights Weights
     );
 
     // Everything else follows from which entity stands for which.
     private static Correspondence Complete(Matching matching, int[] map)
     {
-        var (renamed, answer, modelSide, answerSide, attributeMatcher, entityMatcher, allowance) = matching;
+        var (renamed, answer, modelSide, answerSide, attributeMatcher, entityMatcher, allowance, weights) = matching;
         var sameStructure = entityMatcher.Agreement(map) >= SameStructure;
 
         var entities = ImmutableDictionary.CreateBuilder<string, EntityMatch>(StringComparer.Ordinal);
-        var placer = new AttributePlacer(modelSide, answerSide);
+        var placer = new AttributePlacer(modelSide, answerSide, weights);
         for (var i = 0; i < map.Length; i++)
         {
             if (map[i] >= 0)
@@ -210,9 +219,10 @@ public static class Matcher
         );
         placer.Take(demoted.Values, []);
         placer.Moved();
-        placer.Weak(sameStructure);
+        var types = new DrawnTypes(renamed, answer, entities.Select(pair => (pair.Key, pair.Value.AnswerId)));
+        placer.Weak(sameStructure, types);
         var attributes = placer.Found;
-        var members = new MemberMatcher(renamed, answer, entities.ToImmutable());
+        var members = new MemberMatcher(renamed, answer, entities.ToImmutable(), types, matchedAnswer);
         return new Correspondence(
             entities.ToImmutable(),
             attributes,
@@ -243,16 +253,11 @@ public static class Matcher
         Side model,
         Side answer,
         int[] byNames,
-        IReadOnlyList<(int Model, int Answer)> said
+        IReadOnlyList<(int Model, int Answer)> said,
+        Trust trust
     )
     {
-        var matcher = new EntityMatcher(
-            model,
-            answer,
-            new AttributeMatcher(model, answer, Trust.InStructure),
-            Trust.InStructure,
-            said
-        );
+        var matcher = new EntityMatcher(model, answer, new AttributeMatcher(model, answer, trust), trust, said);
         var (map, cost) = matcher.Solve();
         return matcher.Agreement(map) is var agreement && agreement >= SameStructure && agreement >= matcher.Agreement(byNames)
             ? (map, cost, matcher.LowerBound)

@@ -8,7 +8,18 @@ namespace BlueSlate.Core.Subjects.Concepts.Matching;
 /// Matches what hangs on matched concepts: operations and literals of classes, parts of composite attributes, and links of
 /// subtypes.
 /// </summary>
-internal sealed class MemberMatcher(ConceptModel model, ConceptModel answer, ImmutableDictionary<string, EntityMatch> entities)
+/// <param name="model">The model answer.</param>
+/// <param name="answer">The answer.</param>
+/// <param name="entities">Which entity stands for which.</param>
+/// <param name="types">Which types are the same.</param>
+/// <param name="used">What of the answer stands for something else already.</param>
+internal sealed class MemberMatcher(
+    ConceptModel model,
+    ConceptModel answer,
+    ImmutableDictionary<string, EntityMatch> entities,
+    DrawnTypes types,
+    IReadOnlySet<string> used
+)
 {
     private const double Sureness = 0.6;
     private const double MovedSureness = 0.95;
@@ -26,6 +37,7 @@ internal sealed class MemberMatcher(ConceptModel model, ConceptModel answer, Imm
         var byId = answer.Entities.ToDictionary(entity => entity.Id, StringComparer.Ordinal);
         var loose = answer
             .Entities.SelectMany(entity => entity.Operations.Select(operation => (Owner: entity, Operation: operation)))
+            .Where(candidate => !used.Contains(candidate.Operation.Id))
             .ToList();
         foreach (var entity in model.Entities.Where(entity => entities.ContainsKey(entity.Id)))
         {
@@ -34,7 +46,7 @@ internal sealed class MemberMatcher(ConceptModel model, ConceptModel answer, Imm
                 var (mine, theirs) in Pair(
                     entity.Operations,
                     operation => operation.Name,
-                    other.Operations,
+                    [.. other.Operations.Where(operation => !used.Contains(operation.Id))],
                     operation => operation.Name
                 )
             )
@@ -65,6 +77,19 @@ internal sealed class MemberMatcher(ConceptModel model, ConceptModel answer, Imm
             )
             {
                 found.Add(mine.Id, new MemberMatch(theirs.Id, other.Id, false));
+            }
+
+            // As many words as are left on both sides are other words for each other.
+            var (wanted, drawn) = (
+                entity.Literals.Where(literal => !found.ContainsKey(literal.Id)).ToList(),
+                other.Literals.Where(literal => !found.Values.Any(match => match.AnswerId == literal.Id)).ToList()
+            );
+            if (wanted.Count == drawn.Count)
+            {
+                foreach (var (mine, theirs) in wanted.Zip(drawn))
+                {
+                    found.Add(mine.Id, new MemberMatch(theirs.Id, other.Id, false));
+                }
             }
 
             // Drawn as a class, an enumeration has its literals where a class has its attributes.
@@ -171,18 +196,18 @@ internal sealed class MemberMatcher(ConceptModel model, ConceptModel answer, Imm
             ? 0.5
             : 0.4 * Lexicon.English.Closeness(first, second);
 
-    private static double Likeness(Operation mine, Operation theirs)
+    private double Likeness(Operation mine, Operation theirs)
     {
         var (a, b) = (Name.Of(mine.Name), Name.Of(theirs.Name));
         var words = a
             .Lexical.OfType<LexicalWord>()
             .SelectMany(first => b.Lexical.OfType<LexicalWord>().Select(second => Nearness(first, second)));
         var value = Math.Max(NameSimilarity.Of(a, b).Value, words.DefaultIfEmpty().Max());
-        value += TypeFamily.Same(mine.Returns, theirs.Returns) ? 0.25 : -0.15;
+        value += types.Same(mine.Returns, theirs.Returns) ? 0.25 : -0.15;
         return value
             + (
                 mine.Parameters.Length == theirs.Parameters.Length
-                && mine.Parameters.Zip(theirs.Parameters).All(pair => TypeFamily.Same(pair.First.Type, pair.Second.Type))
+                && mine.Parameters.Zip(theirs.Parameters).All(pair => types.Same(pair.First.Type, pair.Second.Type))
                     ? 0.2
                     : -0.1
             );

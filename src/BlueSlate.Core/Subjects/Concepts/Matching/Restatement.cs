@@ -66,6 +66,10 @@ internal sealed class Leftovers(Side model, Side answer, int[] map, HashSet<stri
     /// <summary>The index of the answer's entity that stands for this one, or −1.</summary>
     public int AnswerOf(int modelIndex) => map[modelIndex];
 
+    /// <summary>Entities of the model answer, each with the one that stands for it.</summary>
+    public IEnumerable<(NamedEntity Model, NamedEntity Answer)> Pairs =>
+        Enumerable.Range(0, model.Count).Where(i => map[i] >= 0).Select(i => (model.Entities[i], answer.Entities[map[i]]));
+
     public IEnumerable<Link> ModelLinks => model.Links.Where(link => !matchedModel.Contains(link.Relationship.Id));
 
     public IEnumerable<Link> AnswerLinks => answer.Links.Where(link => !matchedAnswer.Contains(link.Relationship.Id));

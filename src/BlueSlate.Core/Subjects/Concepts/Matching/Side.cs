@@ -75,6 +75,11 @@ internal sealed class Side
             }
         }
 
+        if (Array.Exists(Entities, entity => entity.Types.Length > 0))
+        {
+            AddUses();
+        }
+
         Shapes = [.. Entities.Select((entity, index) => EntityShape.Of(entity, index, this))];
         foreach (var link in Links)
         {
@@ -116,6 +121,12 @@ internal sealed class Side
     /// <summary>Subtypes, by index, with their supertypes.</summary>
     public HashSet<(int Sub, int Super)> Trees { get; } = [];
 
+    /// <summary>Entities, by index, with those that their attributes, operations and parameters have as types.</summary>
+    public HashSet<(int User, int Used)> Uses { get; } = [];
+
+    /// <summary>Whether there is a relationship between two.</summary>
+    public bool Joined(int one, int other) => Array.Exists(Links, link => link.Joins(one, other));
+
     public int Count => Entities.Length;
 
     public int IndexOf(string entityId) => indexOfEntity[entityId];
@@ -129,6 +140,27 @@ internal sealed class Side
             {
                 Neighbours[a].Add(b);
                 Neighbours[b].Add(a);
+            }
+        }
+    }
+
+    private void AddUses()
+    {
+        var byName = new Dictionary<string, int>(StringComparer.Ordinal);
+        for (var i = 0; i < Entities.Length; i++)
+        {
+            byName.TryAdd(Entities[i].Name.Key, i);
+        }
+
+        for (var i = 0; i < Entities.Length; i++)
+        {
+            foreach (var type in Entities[i].Types)
+            {
+                if (byName.TryGetValue(words.Read(type).Key, out var used) && used != i && Uses.Add((i, used)))
+                {
+                    Neighbours[i].Add(used);
+                    Neighbours[used].Add(i);
+                }
             }
         }
     }
@@ -193,6 +225,16 @@ internal sealed class NamedEntity
                 .ThenBy(attribute => attribute.InKey)
                 .ThenBy(attribute => attribute.Attribute.ForeignKey is null),
         ];
+        Types =
+        [
+            .. entity
+                .Attributes.Select(attribute => attribute.Type)
+                .Concat(
+                    entity.Operations.SelectMany(one => one.Parameters.Select(parameter => parameter.Type).Append(one.Returns))
+                )
+                .Where(type => !TypeFamily.IsCommon(type))
+                .Distinct(StringComparer.Ordinal),
+        ];
         Signature = string.Join('|', Attributes.Select(attribute => attribute.Name.Key + (attribute.InKey ? "*" : "")));
     }
 
@@ -203,6 +245,12 @@ internal sealed class NamedEntity
     public NamedAttribute[] Attributes { get; }
 
     public string Signature { get; }
+
+    /// <summary>All types that it names and that not every language has.</summary>
+    public string[] Types { get; }
+
+    /// <summary>What sort of thing it is: a class or entity, an interface, an enumeration.</summary>
+    public EntityKind Nature => Entity.Kind is EntityKind.Interface or EntityKind.Enumeration ? Entity.Kind : EntityKind.Strong;
 }
 
 /// <summary>An attribute with its name split into words, as written and without its owner's name in front.</summary>
@@ -215,6 +263,9 @@ internal sealed record NamedAttribute(ConceptAttribute Attribute, Name Name, Nam
     /// <summary>Whether without its owner's name it is called what attributes of anything are called.</summary>
     public bool IsEveryday { get; } =
         Bare.Words is ["name" or "number" or "id" or "code" or "description" or "type" or "title" or "note" or "ref"];
+
+    /// <summary>What sort of values it holds, as far as its name tells.</summary>
+    public ValueSort Sort => Name.Sort;
 
     public static NamedAttribute Of(ConceptAttribute attribute, Name owner, bool inKey, ExerciseWords words)
     {

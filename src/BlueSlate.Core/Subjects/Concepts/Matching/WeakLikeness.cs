@@ -6,16 +6,15 @@ namespace BlueSlate.Core.Subjects.Concepts.Matching;
 /// How likely two attributes of corresponding owners, for which nothing better is at hand, are meant as one: words in common,
 /// words derived from each other or near in meaning, the same type, and the same form.
 /// </summary>
-internal static class WeakLikeness
+internal sealed class WeakLikeness(Weights weights, DrawnTypes types)
 {
-    /// <summary>What being the only two that are left adds.</summary>
-    public const double OnlyOnesLeft = 0.25;
-
     private const double Derived = 0.55;
     private const double Nearness = 0.5;
     private const double FormDiffers = 0.12;
     private const double SameType = 0.15;
     private const double OtherType = 0.25;
+    private const double SameEnd = 0.2;
+    private const double OtherEnd = 0.8;
 
     /// <summary>
     /// Whether two attributes are of one form: both optional or not, of several values or not, of types of one family where
@@ -28,16 +27,34 @@ internal static class WeakLikeness
         && (a.Attribute.ForeignKey is null) == (b.Attribute.ForeignKey is null)
         && (a.Attribute.Type.Length == 0 || b.Attribute.Type.Length == 0 || TypeFamily.Same(a.Attribute.Type, b.Attribute.Type));
 
-    public static double Of(NamedAttribute a, NamedAttribute b)
+    /// <summary>Whether two attributes hold values of one sort, by their types where both say one, by their names otherwise.</summary>
+    public bool SameSort(NamedAttribute a, NamedAttribute b) =>
+        a.Attribute.Multivalued == b.Attribute.Multivalued
+        && (
+            a.Attribute.Type.Length > 0 && b.Attribute.Type.Length > 0
+                ? types.Same(a.Attribute.Type, b.Attribute.Type)
+                : a.Sort == b.Sort
+        );
+
+    public double Of(NamedAttribute a, NamedAttribute b)
     {
         var value = Math.Max(NameSimilarity.OfBare(a.Name, a.Bare, b.Name, b.Bare).Value, OfMeaning(a.Bare, b.Bare));
         value -= a.InKey == b.InKey ? 0 : FormDiffers;
         value -= a.Attribute.Multivalued == b.Attribute.Multivalued ? 0 : FormDiffers * 2;
         value -= a.Attribute.Optional == b.Attribute.Optional ? 0 : FormDiffers;
         value -= a.Attribute.Derived == b.Attribute.Derived ? 0 : FormDiffers / 2;
+        value +=
+            a.Sort == ValueSort.Unsaid || b.Sort == ValueSort.Unsaid ? 0
+            : a.Sort == b.Sort ? weights["sameSort"]
+            : -weights["otherSort"];
+        value += (DesignWords.EndOf(a.Name), DesignWords.EndOf(b.Name)) switch
+        {
+            (0, _) or (_, 0) => 0,
+            var (one, other) => one == other ? SameEnd : -OtherEnd,
+        };
         return a.Attribute.Type.Length == 0 || b.Attribute.Type.Length == 0
             ? value
-            : value + (TypeFamily.Same(a.Attribute.Type, b.Attribute.Type) ? SameType : -OtherType);
+            : value + (types.Same(a.Attribute.Type, b.Attribute.Type) ? SameType : -OtherType);
     }
 
     // The best pair of words, and how near the main words are.

@@ -9,6 +9,8 @@ namespace BlueSlate.Core.Subjects.Concepts.Restatements;
 /// </summary>
 internal sealed class MultivaluedByDependentEntity : Restatement
 {
+    private const int FewAttributes = 2;
+
     public override string Code => "multivalued-by-dependent-entity";
 
     public override string Title => "An attribute with several values, as a dependent entity";
@@ -29,21 +31,13 @@ internal sealed class MultivaluedByDependentEntity : Restatement
                     )
             )
             {
-                foreach (
-                    var link in leftovers.AnswerLinks.Where(link =>
-                        link.From != link.To && (link.From == counterpart || link.To == counterpart)
-                    )
-                )
+                var beside = Dependents(counterpart, leftovers).Where(one => !taken.Contains(one.Dependent)).ToList();
+                foreach (var (link, dependent) in beside)
                 {
-                    var dependent = link.From == counterpart ? link.To : link.From;
+                    // The only one that could be it is it, however it is called.
                     var entity = leftovers.Answer.Entities[dependent];
-                    var atDependent = link.Relationship.Roles[link.From == counterpart ? 1 : 0];
-                    if (
-                        taken.Contains(dependent)
-                        || !leftovers.AnswerEntities.Contains(dependent)
-                        || atDependent.CoOccurrence.Max == 1
-                        || !IsAlike(attribute.Bare, entity)
-                    )
+                    var only = beside.Count == 1 && entity.Attributes.Length <= FewAttributes && IsOnlyOne(owner, leftovers);
+                    if (!only && !IsAlike(attribute.Bare, entity))
                     {
                         continue;
                     }
@@ -61,6 +55,23 @@ internal sealed class MultivaluedByDependentEntity : Restatement
             }
         }
     }
+
+    // What hangs on an entity alone, many of it for one.
+    private static IEnumerable<(Link Link, int Dependent)> Dependents(int counterpart, Leftovers leftovers) =>
+        leftovers
+            .AnswerLinks.Where(link => link.From != link.To && (link.From == counterpart || link.To == counterpart))
+            .Select(link => (Link: link, Dependent: link.From == counterpart ? link.To : link.From))
+            .Where(one =>
+                leftovers.AnswerEntities.Contains(one.Dependent)
+                && one.Link.Relationship.Roles[one.Link.From == counterpart ? 1 : 0].CoOccurrence.Max != 1
+            );
+
+    private static bool IsOnlyOne(int owner, Leftovers leftovers) =>
+        leftovers
+            .Model.Entities[owner]
+            .Attributes.Count(attribute =>
+                attribute.Attribute.Multivalued && !leftovers.Attributes.Found.ContainsKey(attribute.Attribute.Id)
+            ) == 1;
 
     private static bool IsAlike(Name attribute, NamedEntity entity) =>
         NameSimilarity.Of(attribute, entity.Name).Value >= AttributeMatcher.Sureness

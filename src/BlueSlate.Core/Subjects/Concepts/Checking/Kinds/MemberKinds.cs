@@ -1,5 +1,4 @@
 using BlueSlate.Core.Judging;
-using BlueSlate.Core.Language;
 using BlueSlate.Core.Subjects.Concepts.Model;
 
 namespace BlueSlate.Core.Subjects.Concepts.Checking.Kinds;
@@ -94,7 +93,7 @@ public sealed record TypeFact() : MemberTextKind("type", 15)
             : [];
 
     internal override Verdict Judge(Fact fact, VerdictRules rules) =>
-        rules.Members.OnMemberText(fact, attribute => attribute.Type, null, TypeFamily.Same);
+        rules.Members.OnMemberText(fact, attribute => attribute.Type, null, rules.Look.Types.Same);
 }
 
 /// <summary>The visibility of a member, in a formal diagram.</summary>

@@ -43,7 +43,15 @@ internal sealed class NamingStandard : ConceptFindingKind
                 entity.Name.Length > 0 && !evidence.Comparison.Correspondence.Duplicates.ContainsKey(entity.Id)
             )
             .ToList();
-        var plural = named.Where(entity => IsPlural(entity.Name) && !IsPlural(evidence.ModelOf(entity.Id)?.Name ?? "")).ToList();
+
+        // An enumeration names all its values at once.
+        var plural = named
+            .Where(entity =>
+                entity.Kind != EntityKind.Enumeration
+                && IsPlural(entity.Name)
+                && !IsPlural(evidence.ModelOf(entity.Id)?.Name ?? "")
+            )
+            .ToList();
         var small = named.Where(entity => char.IsLower(entity.Name[0])).ToList();
         var large = named.Where(entity => char.IsUpper(entity.Name[0])).ToList();
         var few = small.Count < large.Count ? small : large;

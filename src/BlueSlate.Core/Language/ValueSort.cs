@@ -1,0 +1,157 @@
+using System.Collections.Frozen;
+
+namespace BlueSlate.Core.Language;
+
+/// <summary>What sort of values something is, as far as its name tells.</summary>
+internal enum ValueSort
+{
+    /// <summary>The name does not tell.</summary>
+    Unsaid,
+
+    /// <summary>What only tells one from another: a number, a code.</summary>
+    Mark,
+
+    /// <summary>What somebody or something is called.</summary>
+    Called,
+
+    /// <summary>A day, a moment, a time of day, a year.</summary>
+    Moment,
+
+    /// <summary>How long.</summary>
+    Span,
+
+    /// <summary>How many or how much.</summary>
+    Amount,
+
+    /// <summary>A sum of money.</summary>
+    Money,
+
+    /// <summary>Where.</summary>
+    Place,
+
+    /// <summary>Where somebody is called.</summary>
+    Phone,
+
+    /// <summary>Where somebody is written to, or a page of the net.</summary>
+    Mail,
+
+    /// <summary>Yes or no.</summary>
+    YesNo,
+}
+
+/// <summary>
+/// Tells from a name what sort of values it stands for: by the words of data design first, then by what the lexicon says its
+/// main word is a kind of.
+/// </summary>
+internal static class ValueSorts
+{
+    private const int SensesThatCount = 2;
+
+    private static readonly FrozenDictionary<string, ValueSort> Listed = new Dictionary<ValueSort, string>
+    {
+        [ValueSort.Mark] = "id code ref key serial barcode isbn",
+        [ValueSort.Called] = "name title label caption heading headline nickname alias surname called wording",
+        [ValueSort.Moment] =
+            "date day from until till since start begin beginning end finish when year month week time moment timestamp hour minute "
+            + "departure arrival deadline birthday birth opening closing datetime expiry",
+        [ValueSort.Span] = "duration length runtime span",
+        [ValueSort.Amount] =
+            "count quantity total size weight height width depth altitude capacity seat percent percentage kilogram kilo gram meter "
+            + "metre litre liter kilometre kilometer degree speed volume age rating score temperature humidity",
+        [ValueSort.Money] = "price cost fee amount sum pay payment salary wage rent budget fine deposit charge tariff rate",
+        [ValueSort.Place] = "place location address town city region country street area position site venue locality territory",
+        [ValueSort.Phone] = "phone fax",
+        [ValueSort.Mail] = "email mail mailbox",
+        [ValueSort.YesNo] = "flag public active available done paid",
+    }
+        .SelectMany(pair => pair.Value.Split(' ').Select(word => (word, pair.Key)))
+        .ToFrozenDictionary(pair => pair.word, pair => pair.Key, StringComparer.Ordinal);
+
+    // Each with a word one of whose first senses is what all others are kinds of.
+    private static readonly (string Word, ValueSort Sort)[] Kinds =
+    [
+        ("time period", ValueSort.Moment),
+        ("time unit", ValueSort.Moment),
+        ("location", ValueSort.Place),
+        ("cost", ValueSort.Money),
+        ("monetary value", ValueSort.Money),
+        ("name", ValueSort.Called),
+        ("header", ValueSort.Called),
+        ("measure", ValueSort.Amount),
+        ("magnitude", ValueSort.Amount),
+    ];
+
+    private static readonly Lazy<FrozenDictionary<int, ValueSort>> Roots = new(() =>
+        Kinds
+            .Select(kind =>
+                (Sense: Lexicon.English.Find(kind.Word)?.Senses.FirstOrDefault(sense => sense.Kind == 'n'), kind.Sort)
+            )
+            .Where(kind => kind.Sense is not null)
+            .DistinctBy(kind => kind.Sense!.Value.Number)
+            .ToFrozenDictionary(kind => kind.Sense!.Value.Number, kind => kind.Sort)
+    );
+
+    /// <summary>What sort of values a name stands for.</summary>
+    public static ValueSort Of(Name name)
+    {
+        var written = WordSplitter.Split(name.Text);
+        if (written.Count == 0)
+        {
+            return ValueSort.Unsaid;
+        }
+
+        switch (written[^1])
+        {
+            case "on" or "at":
+                return ValueSort.Moment;
+            case "yn":
+                return ValueSort.YesNo;
+        }
+
+        if (written.Count > 1 && written[0] is "is" or "has")
+        {
+            return ValueSort.YesNo;
+        }
+
+        // Number of seats, no of days: how many; seat number, badge no: which.
+        var of = written.ToList().IndexOf("of");
+        if (name.Words is ["number", _, ..] && of > 0 || written is ["how", "many" or "much", ..])
+        {
+            return ValueSort.Amount;
+        }
+
+        if (of > 0 && of < written.Count - 1 && name.Words.Length > 1 && Word(name, 0) is not ValueSort.Unsaid and var head)
+        {
+            return head;
+        }
+
+        return name.Words[^1] == "number" ? ValueSort.Mark
+            : Word(name, name.Words.Length - 1) is not ValueSort.Unsaid and var last ? last
+            : name.Words.Length > 1 && Listed.TryGetValue(name.Words[0], out var first) ? first
+            : ValueSort.Unsaid;
+    }
+
+    private static ValueSort Word(Name name, int index)
+    {
+        if (Listed.TryGetValue(name.Words[index], out var listed))
+        {
+            return listed;
+        }
+
+        if (name.Lexical[index] is { } word)
+        {
+            foreach (var sense in word.Senses.Where(sense => sense.Kind == 'n').Take(SensesThatCount))
+            {
+                foreach (var above in Lexicon.English.Ancestors(sense.Number))
+                {
+                    if (Roots.Value.TryGetValue(above, out var sort))
+                    {
+                        return sort;
+                    }
+                }
+            }
+        }
+
+        return ValueSort.Unsaid;
+    }
+}

@@ -1,0 +1,164 @@
+using Cost = BlueSlate.Core.Subjects.Concepts.Matching.Costs;
+
+namespace BlueSlate.Core.Subjects.Concepts.Matching;
+
+/// <summary>
+/// What lies between two entities: relationships, being a kind of the other, having the other as a type. For every pair of the
+/// model answer's entities with something between them and every such pair of the answer's it tells how much of the cost of all
+/// being missing, and extra, is saved when one pair stands for the other.
+/// </summary>
+internal sealed class Between
+{
+    private const int None = -1;
+
+    // A line to a type in place of an attribute of that type, or the other way round, is much the same.
+    private const double UseAsLine = 0.7;
+
+    private readonly Side model;
+    private readonly Side answer;
+    private readonly LinkComparer comparer;
+    private readonly List<(int A, int B, List<Link> Links)> modelPairs;
+    private readonly List<(int A, int B, List<Link> Links)> answerPairs;
+
+    // For two entities of the answer, in order, the index of their pair, or none.
+    private readonly int[] answerPairAt;
+
+    /// <param name="model">The model answer's side.</param>
+    /// <param name="answer">The answer's side.</param>
+    /// <param name="use">What it saves that an entity has another as a type on both sides.</param>
+    public Between(Side model, Side answer, double use)
+    {
+        (this.model, this.answer) = (model, answer);
+        comparer = new LinkComparer(model);
+        (modelPairs, answerPairs) = (PairsOf(model), PairsOf(answer));
+        answerPairAt = new int[answer.Count * answer.Count];
+        Array.Fill(answerPairAt, None);
+        for (var at = 0; at < answerPairs.Count; at++)
+        {
+            var (a, b, _) = answerPairs[at];
+            answerPairAt[(a * answer.Count) + b] = answerPairAt[(b * answer.Count) + a] = at;
+        }
+
+        var (useMissing, useExtra) = (use * 2 / 3, use / 3);
+        AllMissingAndExtra =
+            (answer.Links.Length * Cost.RelationshipExtra)
+            + (model.Links.Length * Cost.RelationshipMissing)
+            + (model.Trees.Count * Cost.SubtypeMissing)
+            + (answer.Trees.Count * Cost.SubtypeExtra)
+            + (model.Uses.Count * useMissing)
+            + (answer.Uses.Count * useExtra);
+
+        var tables = new Dictionary<(int First, int Second), Dictionary<(int A, int B), double>>();
+        foreach (var (first, second, links) in modelPairs)
+        {
+            var table = Table(first, second);
+            foreach (var (a, b, found) in answerPairs.Where(pair => first == second == (pair.A == pair.B)))
+            {
+                Add(table, a, b, Saved(first, links, found, a, b));
+                if (a != b)
+                {
+                    Add(table, b, a, Saved(first, links, found, b, a));
+                }
+            }
+
+            foreach (var (a, b) in answer.Uses.Where(pair => first != second && PairAt(pair.User, pair.Used) == None))
+            {
+                Add(table, a, b, use * UseAsLine);
+                Add(table, b, a, use * UseAsLine);
+            }
+        }
+
+        foreach (var (sub, super) in model.Trees)
+        {
+            var table = Table(sub, super);
+            foreach (var (a, b) in answer.Trees)
+            {
+                Add(table, a, b, Cost.SubtypeMissing + Cost.SubtypeExtra);
+                if (!answer.Trees.Contains((b, a)))
+                {
+                    Add(table, b, a, Cost.SubtypeMissing + Cost.SubtypeExtra - Cost.SubtypeReversed);
+                }
+            }
+        }
+
+        foreach (var (user, used) in model.Uses)
+        {
+            var table = Table(user, used);
+            foreach (var (a, b) in answer.Uses)
+            {
+                Add(table, a, b, use);
+            }
+
+            foreach (var (a, b, _) in answerPairs.Where(pair => pair.A != pair.B && !model.Joined(user, used)))
+            {
+                Add(table, a, b, answer.Uses.Contains((a, b)) ? 0 : use * UseAsLine);
+                Add(table, b, a, answer.Uses.Contains((b, a)) ? 0 : use * UseAsLine);
+            }
+        }
+
+        Pairs = [.. tables.Select(pair => (pair.Key.First, pair.Key.Second, pair.Value))];
+
+        // The lower index first, so that what lies between two is in one table.
+        Dictionary<(int A, int B), double> Table(int first, int second)
+        {
+            var key = (Math.Min(first, second), Math.Max(first, second));
+            if (!tables.TryGetValue(key, out var table))
+            {
+                tables.Add(key, table = []);
+            }
+
+            turned = first > second;
+            return table;
+        }
+
+        void Add(Dictionary<(int A, int B), double> table, int a, int b, double saving)
+        {
+            var key = turned ? (b, a) : (a, b);
+            table[key] = table.GetValueOrDefault(key) + saving;
+        }
+    }
+
+    // Whether the table that is being filled has its two the other way round.
+    private bool turned;
+
+    /// <summary>What it costs that all that lies between entities is missing on one side and extra on the other.</summary>
+    public double AllMissingAndExtra { get; }
+
+    /// <summary>Pairs of the model answer, the lower index first, with what each pair of the answer saves in their place.</summary>
+    public IReadOnlyList<(int First, int Second, Dictionary<(int A, int B), double> Savings)> Pairs { get; }
+
+    /// <summary>How many relationships and subtypes are on both sides, with the same at their ends.</summary>
+    public int Agreed(int[] map)
+    {
+        var agreed = 0;
+        foreach (var (a, b, links) in modelPairs)
+        {
+            if (map[a] != None && map[b] != None && PairAt(map[a], map[b]) is var at and not None)
+            {
+                agreed += comparer
+                    .PairUp(links, answerPairs[at].Links, link => link == a ? map[a] : map[b])
+                    .Pairs.Count(pair => LinkComparer.SameEnds(pair.Model, pair.Answer, pair.Flipped));
+            }
+        }
+
+        return agreed
+            + model.Trees.Count(tree =>
+                map[tree.Sub] != None && map[tree.Super] != None && answer.Trees.Contains((map[tree.Sub], map[tree.Super]))
+            );
+    }
+
+    private int PairAt(int a, int b) => answerPairAt[(a * answer.Count) + b];
+
+    private double Saved(int first, List<Link> wanted, List<Link> found, int a, int b) =>
+        (wanted.Count * Cost.RelationshipMissing)
+        + (found.Count * Cost.RelationshipExtra)
+        - comparer.PairUp(wanted, found, link => link == first ? a : b).Cost;
+
+    // The relationships between the same two, the lower index first, in the order of the first of them.
+    private static List<(int A, int B, List<Link> Links)> PairsOf(Side side) =>
+        [
+            .. side
+                .Links.GroupBy(link => (A: Math.Min(link.From, link.To), B: Math.Max(link.From, link.To)))
+                .Select(group => (group.Key.A, group.Key.B, group.ToList())),
+        ];
+}
