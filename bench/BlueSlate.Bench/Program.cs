@@ -1,4 +1,3 @@
-using System.Globalization;
 using BlueSlate.Bench;
 using BlueSlate.Bench.Accuracy;
 using BlueSlate.Bench.Seeded;
@@ -26,14 +25,9 @@ return args switch
         dll
     ),
     ["layout", var folder, var notation] => LayoutBench.Run(folder, notation),
-    ["accuracy", var folder, var output, .. var show] => AccuracyBench.Run(
-        folder,
-        output,
-        show.FirstOrDefault(text => text.Contains('/')),
-        show.Where(text => text.Contains('='))
-            .Select(text => text.Split('='))
-            .ToDictionary(pair => pair[0], pair => double.Parse(pair[1], CultureInfo.InvariantCulture))
-    ),
+    ["accuracy", var folder, var output, .. var more] => AccuracyBench.Run(folder, output, more),
+    ["accuracy-fit", .. var folders] => AccuracyBench.Fit(folders),
+    ["accuracy-leave-one-out", var folder, var output, .. var others] => AccuracyBench.LeaveOneOut(folder, output, others),
     ["hostile", var dll] => await HostileBench.RunAsync(dll),
     ["matching"] => MatchingBench.Run(),
     ["seeded", var demo] => SeededBench.Run(demo),
@@ -44,7 +38,8 @@ static int Usage()
 {
     Console.Error.WriteLine(
         "usage: checking OUT | answers FOLDER COUNT | durability ... | autosave ... | layout FOLDER NOTATION | "
-            + "matching | seeded DEMO | hostile DLL | accuracy FOLDER OUT [CASE/ANSWER]; see the scripts in bench/"
+            + "matching | seeded DEMO | hostile DLL | accuracy FOLDER OUT [CASE/ANSWER] [WEIGHT=NUMBER] | "
+            + "accuracy-fit FOLDER... | accuracy-leave-one-out FOLDER OUT OTHER...; see the scripts in bench/"
     );
     return 2;
 }

@@ -49,6 +49,13 @@ internal sealed class CaseScheme(CaseFile file, CaseSketch sketch, Reading model
                     Accept(FactKinds.Maximum.IdOf(end), pairs.Select(pair => pair[1]));
                 }
             }
+            else if (accept.At.Contains('.') && accept.Values.All(value => value.All(char.IsLetter)))
+            {
+                foreach (var attribute in elements[accept.At])
+                {
+                    Accept(FactKinds.Type.IdOf(attribute), accept.Values);
+                }
+            }
             else if (file.Model.Entities.FirstOrDefault(entity => entity.Name == accept.At) is { } entity)
             {
                 var sets = accept.Values.Where(value =>
@@ -72,6 +79,17 @@ internal sealed class CaseScheme(CaseFile file, CaseSketch sketch, Reading model
                 false,
                 false
             );
+    }
+
+    /// <summary>What ways of drawing the same are worth in this case, where it says so.</summary>
+    public Dictionary<string, Standing> Standings()
+    {
+        var partsAreAccepted = file.Accept.Any(accept =>
+            accept.At.Contains('.') && accept.Values.Any(value => value.Contains("simple attributes", StringComparison.Ordinal))
+        );
+        return partsAreAccepted
+            ? new Dictionary<string, Standing>(StringComparer.Ordinal) { ["composite-by-parts"] = Standing.Same }
+            : [];
     }
 
     private IEnumerable<string> Facts(string text)

@@ -3,8 +3,15 @@ using System.Text.RegularExpressions;
 
 namespace BlueSlate.Bench.Accuracy;
 
-/// <summary>What a checker gave an answer.</summary>
-internal sealed record Entry(string Case, string Answer, Dictionary<string, double> Lines, List<CaseFinding> Findings);
+/// <summary>What a checker gave an answer, and the least and the most that it might deserve.</summary>
+internal sealed record Entry(
+    string Case,
+    string Answer,
+    Dictionary<string, double> Lines,
+    List<CaseFinding> Findings,
+    double Lowest,
+    double Highest
+);
 
 /// <summary>
 /// Holds entries against what examiners gave and found: the differences of the marks, and of the findings by code and place, as
@@ -14,7 +21,13 @@ internal sealed partial class Score
 {
     private readonly List<(double Mean, double Difference)> marks = [];
     private readonly SortedDictionary<string, int[]> byCode = new(StringComparer.Ordinal);
+
+    // How far outside the least and the most the examiners' mean may lie.
+    private const double Slack = 0.5;
+
     private int onEquivalent;
+    private int covered;
+    private double width;
 
     /// <summary>One answer, with the marks in all that each examiner gave it.</summary>
     public void Add(CaseFile file, CaseAnswer answer, Entry entry, List<double> given, TextWriter log)
@@ -23,6 +36,8 @@ internal sealed partial class Score
         if (given.Count > 0)
         {
             marks.Add((given.Average(), total - given.Average()));
+            covered += given.Average() >= entry.Lowest - Slack && given.Average() <= entry.Highest + Slack ? 1 : 0;
+            width += entry.Highest - entry.Lowest;
             log.WriteLine(
                 string.Create(
                     CultureInfo.InvariantCulture,
@@ -70,13 +85,23 @@ internal sealed partial class Score
     public IEnumerable<string> Table() =>
         byCode.Select(pair => $"{pair.Key, -36}{pair.Value[0], 8}{pair.Value[1], 8}{pair.Value[2], 8}");
 
+    /// <summary>How many findings are wanted, how many of them were found, and how many were found besides.</summary>
+    public int Wanted => byCode.Values.Sum(counts => counts[0]);
+
+    /// <summary>See <see cref="Wanted"/>.</summary>
+    public int Hit => byCode.Values.Sum(counts => counts[1]);
+
+    /// <summary>See <see cref="Wanted"/>.</summary>
+    public int Alarms => byCode.Values.Sum(counts => counts[2]);
+
+    /// <summary>By how many marks all answers together are off.</summary>
+    public double AllDifferences => marks.Sum(one => Math.Abs(one.Difference));
+
     /// <summary>The last line of the bench.</summary>
     public string Summary()
     {
         var middle = marks.Where(one => one.Mean is >= 10 and <= 38).ToList();
-        int wanted = byCode.Values.Sum(counts => counts[0]),
-            hit = byCode.Values.Sum(counts => counts[1]),
-            alarms = byCode.Values.Sum(counts => counts[2]);
+        var (wanted, hit, alarms) = (Wanted, Hit, Alarms);
         var macro = byCode
             .Values.Where(counts => counts[0] > 0)
             .Select(counts => (double)counts[1] / counts[0])
@@ -88,7 +113,8 @@ internal sealed partial class Score
                 + $"bias {Mean(marks, value => value):+0.00;-0.00} worst "
                 + $"{marks.Select(one => Math.Abs(one.Difference)).DefaultIfEmpty().Max():0.00} recall "
                 + $"{hit / Math.Max(1.0, wanted):0.000} macro_recall {macro:0.000} precision "
-                + $"{hit / Math.Max(1.0, hit + alarms):0.000} alarms_on_equivalent {onEquivalent}"
+                + $"{hit / Math.Max(1.0, hit + alarms):0.000} alarms_on_equivalent {onEquivalent} "
+                + $"covered {covered / Math.Max(1.0, marks.Count):0.000} width {width / Math.Max(1.0, marks.Count):0.00}"
         );
     }
 

@@ -82,6 +82,7 @@ public sealed class Name
 
     private readonly FrozenSet<string> literal;
     private ValueSort? sort;
+    private ThingSort? thing;
 
     private Name(string text, ImmutableArray<string> written, string compact, FrozenSet<string> literal)
     {
@@ -119,6 +120,9 @@ public sealed class Name
     /// <summary>What sort of values it stands for, as far as it tells.</summary>
     internal ValueSort Sort => sort ??= ValueSorts.Of(this);
 
+    /// <summary>Whether it is a name for people, as far as it tells.</summary>
+    internal ThingSort Thing => thing ??= ThingSorts.Of(this);
+
     /// <summary>Whether a word means nothing but itself in this exercise, whatever the lexicon says.</summary>
     internal bool IsKeptApart(int index) => literal.Contains(Words[index]);
 
@@ -146,13 +150,25 @@ public sealed class Name
     private static Name Make(string text)
     {
         var words = WordSplitter.Split(text);
-        var telling = words.Where(word => !Fillers.Contains(word)).ToList();
+        var telling = HeadLast(words).Where(word => !Fillers.Contains(word)).ToList();
         return new(
             text,
-            [.. (telling.Count > 0 ? telling : words).SelectMany(Abbreviations.SpellOut).Select(Inflection.BasicForm)],
+            [
+                .. (telling.Count > 0 ? telling : words)
+                    .SelectMany(Abbreviations.SpellOut)
+                    .SelectMany(Compounds.Split)
+                    .Select(Inflection.BasicForm),
+            ],
             string.Concat(words),
             FrozenSet<string>.Empty
         );
+    }
+
+    // The year of release is the release year.
+    private static IEnumerable<string> HeadLast(IReadOnlyList<string> words)
+    {
+        var of = words.ToList().IndexOf("of");
+        return of > 0 && of < words.Count - 1 ? [.. words.Skip(of + 1), .. words.Take(of)] : words;
     }
 
     /// <summary>

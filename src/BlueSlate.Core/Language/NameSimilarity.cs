@@ -18,6 +18,23 @@ public static class NameSimilarity
 {
     private const double Synonym = 0.85;
     private const double Kind = 0.6;
+    private const double NearWord = 0.4;
+    private const double NotNear = 0.7;
+
+    // Of which nearly everything is a kind.
+    private static readonly FrozenSet<string> General = new[]
+    {
+        "person",
+        "thing",
+        "item",
+        "object",
+        "group",
+        "part",
+        "place",
+        "work",
+    }.ToFrozenSet(StringComparer.Ordinal);
+
+    private const double OnlyHead = 0.55;
     private const double OnlyGeneric = 0.35;
 
     // What names of data of all sorts end in.
@@ -63,6 +80,12 @@ public static class NameSimilarity
             return new Similarity(OnlyGeneric, "a word in common that says little");
         }
 
+        // The number of a thing is not the badge number of whoever has to do with it.
+        if (IsBareHeadOf(a, b) || IsBareHeadOf(b, a))
+        {
+            return new Similarity(OnlyHead, "a word in common that says little");
+        }
+
         var shared = Shared(a, b);
         var value = shared * 2 / (a.Words.Length + b.Words.Length);
         var heads = WordSimilarity(a, a.Words.Length - 1, b, b.Words.Length - 1);
@@ -70,6 +93,34 @@ public static class NameSimilarity
         return value < 0.3
             ? Similarity.None
             : new Similarity(Math.Min(value, 0.97), heads >= 1 ? "the same main word" : "words in common");
+    }
+
+    /// <summary>
+    /// How alike two names of things are, from 0 to 1: by their words, or, as a weak sign, by what their main words mean.
+    /// </summary>
+    internal static double OfThings(Name a, Name b) => Math.Max(Of(a, b).Value, NearWord * Nearness(a, b));
+
+    /// <summary>
+    /// How near the main words of two names are in meaning, from 0 to 1, where they are not one by any likeness of words:
+    /// derived from each other, or kinds of much the same.
+    /// </summary>
+    internal static double Nearness(Name a, Name b)
+    {
+        if (
+            a.Words.IsEmpty
+            || b.Words.IsEmpty
+            || a.IsKeptApart(a.Words.Length - 1)
+            || b.IsKeptApart(b.Words.Length - 1)
+            || a.Lexical[^1] is not { IsNoun: true } first
+            || b.Lexical[^1] is not { IsNoun: true } second
+        )
+        {
+            return 0;
+        }
+
+        return first.IsDerivedFrom(second)
+            ? 1
+            : Math.Clamp((Lexicon.English.Closeness(first, second) - NotNear) / (1 - NotNear), 0, 1);
     }
 
     /// <summary>Compares two attributes' names, each with the name of its owner.</summary>
@@ -119,6 +170,30 @@ public static class NameSimilarity
     public static bool Mentions(Name name, Name other) =>
         !other.Words.IsEmpty && name.Words.AsSpan().IndexOf(other.Words.AsSpan()) >= 0;
 
+    /// <summary>
+    /// Whether a name has a word, besides what keys end in, that is another's main word in other form: the <c>leader</c> of who
+    /// <c>leads</c>.
+    /// </summary>
+    public static bool Hints(Name name, Name other)
+    {
+        if (other.Words.IsEmpty)
+        {
+            return false;
+        }
+
+        var last = other.Words.Length - 1;
+        var said = other.Lexical[last];
+        return Enumerable
+            .Range(0, name.Words.Length)
+            .Any(i =>
+                !KeyHeads.Contains(name.Words[i])
+                && (
+                    WordSimilarity(name, i, other, last) >= 0.8
+                    || (said is not null && name.Lexical[i] is { } word && word.IsDerivedFrom(said))
+                )
+            );
+    }
+
     /// <summary>Whether a name ends in what keys end in: number, id, code.</summary>
     public static bool EndsAsKey(Name name) => IsKeyHead(name);
 
@@ -130,6 +205,9 @@ public static class NameSimilarity
         IsKeyHead(first) && IsKeyHead(second) && first.Words.AsSpan()[..^1].SequenceEqual(second.Words.AsSpan()[..^1]);
 
     private static bool IsKeyHead(Name name) => !name.Words.IsEmpty && KeyHeads.Contains(name.Words[^1]);
+
+    private static bool IsBareHeadOf(Name bare, Name other) =>
+        bare.Words.Length == 1 && other.Words.Length > 1 && IsKeyHead(bare) && other.Words[^1] == bare.Words[0];
 
     // Badge no and visit no are both numbers, and of different things.
     private static bool ShareOnlyHead(Name a, Name b) => ShareOnly(KeyHeads, a, b);
@@ -172,7 +250,7 @@ public static class NameSimilarity
     private static double Lexical(LexicalWord? a, LexicalWord? b) =>
         a is null || b is null ? 0
         : a.IsSynonymOf(b) ? Synonym
-        : a.IsKindOf(b) || b.IsKindOf(a) ? Kind
+        : !General.Contains(a.Word) && !General.Contains(b.Word) && (a.IsKindOf(b) || b.IsKindOf(a)) ? Kind
         : 0;
 
     // Translator and translation are different things, not slips of the pen.

@@ -9,6 +9,7 @@ public static class TypeFamily
 {
     private static readonly FrozenDictionary<string, string> Families = new Dictionary<string, string[]>
     {
+        [""] = ["void", "unit", "nothing", "none"],
         ["text"] = ["string", "text", "varchar", "char", "character", "nvarchar", "str", "clob"],
         ["whole number"] = ["integer", "int", "long", "short", "smallint", "bigint", "number", "byte", "natural"],
         ["exact number"] = ["decimal", "money", "numeric", "currency", "float", "double", "real"],
@@ -31,6 +32,9 @@ public static class TypeFamily
 
     /// <summary>Whether a written type is one of those that every language has, or none, and no thing of the drawing.</summary>
     public static bool IsCommon(string type) => type.Length == 0 || Families.ContainsKey(Bare(type));
+
+    /// <summary>Whether a written type says much of what it holds: neither text nor a number.</summary>
+    public static bool IsTelling(string type) => Of(type) is not ("text" or "whole number" or "exact number");
 
     private static string Bare(string type)
     {

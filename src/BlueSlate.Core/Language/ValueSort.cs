@@ -17,11 +17,29 @@ internal enum ValueSort
     /// <summary>A day, a moment, a time of day, a year.</summary>
     Moment,
 
-    /// <summary>How long.</summary>
+    /// <summary>For how long.</summary>
     Span,
 
-    /// <summary>How many or how much.</summary>
-    Amount,
+    /// <summary>How many.</summary>
+    Count,
+
+    /// <summary>How heavy.</summary>
+    Weight,
+
+    /// <summary>How long, high, deep or wide.</summary>
+    Extent,
+
+    /// <summary>A part of a whole, or how sure.</summary>
+    Share,
+
+    /// <summary>How strong or fast.</summary>
+    Force,
+
+    /// <summary>How warm.</summary>
+    Heat,
+
+    /// <summary>How old.</summary>
+    Age,
 
     /// <summary>A sum of money.</summary>
     Money,
@@ -55,9 +73,14 @@ internal static class ValueSorts
             "date day from until till since start begin beginning end finish when year month week time moment timestamp hour minute "
             + "departure arrival deadline birthday birth opening closing datetime expiry",
         [ValueSort.Span] = "duration length runtime span",
-        [ValueSort.Amount] =
-            "count quantity total size weight height width depth altitude capacity seat percent percentage kilogram kilo gram meter "
-            + "metre litre liter kilometre kilometer degree speed volume age rating score temperature humidity",
+        [ValueSort.Count] = "count quantity capacity seat headcount",
+        [ValueSort.Weight] = "weight mass kilogram kilo gram load",
+        [ValueSort.Extent] =
+            "height width depth altitude elevation diameter meter metre centimeter centimetre kilometer kilometre",
+        [ValueSort.Share] = "percent percentage certainty probability confidence sureness share",
+        [ValueSort.Force] = "speed velocity force strength",
+        [ValueSort.Heat] = "temperature degree",
+        [ValueSort.Age] = "age",
         [ValueSort.Money] = "price cost fee amount sum pay payment salary wage rent budget fine deposit charge tariff rate",
         [ValueSort.Place] = "place location address town city region country street area position site venue locality territory",
         [ValueSort.Phone] = "phone fax",
@@ -77,8 +100,6 @@ internal static class ValueSorts
         ("monetary value", ValueSort.Money),
         ("name", ValueSort.Called),
         ("header", ValueSort.Called),
-        ("measure", ValueSort.Amount),
-        ("magnitude", ValueSort.Amount),
     ];
 
     private static readonly Lazy<FrozenDictionary<int, ValueSort>> Roots = new(() =>
@@ -90,6 +111,9 @@ internal static class ValueSorts
             .DistinctBy(kind => kind.Sense!.Value.Number)
             .ToFrozenDictionary(kind => kind.Sense!.Value.Number, kind => kind.Sort)
     );
+
+    /// <summary>Whether it is one of the words that names of data of all sorts consist of.</summary>
+    public static bool IsListed(string word) => Listed.ContainsKey(word);
 
     /// <summary>What sort of values a name stands for.</summary>
     public static ValueSort Of(Name name)
@@ -108,6 +132,14 @@ internal static class ValueSorts
                 return ValueSort.YesNo;
         }
 
+        if (
+            written[^1] is "minutes" or "hours" or "seconds" or "days" or "weeks" or "mins" or "hrs"
+            || name.Words is [.., "run" or "running" or "play" or "total" or "overall" or "travel", "time"]
+        )
+        {
+            return ValueSort.Span;
+        }
+
         if (written.Count > 1 && written[0] is "is" or "has")
         {
             return ValueSort.YesNo;
@@ -117,7 +149,7 @@ internal static class ValueSorts
         var of = written.ToList().IndexOf("of");
         if (name.Words is ["number", _, ..] && of > 0 || written is ["how", "many" or "much", ..])
         {
-            return ValueSort.Amount;
+            return ValueSort.Count;
         }
 
         if (of > 0 && of < written.Count - 1 && name.Words.Length > 1 && Word(name, 0) is not ValueSort.Unsaid and var head)
@@ -125,7 +157,7 @@ internal static class ValueSorts
             return head;
         }
 
-        return name.Words[^1] == "number" ? ValueSort.Mark
+        return name.Words[^1] == "number" ? (name.Words.Contains("phone") ? ValueSort.Phone : ValueSort.Mark)
             : Word(name, name.Words.Length - 1) is not ValueSort.Unsaid and var last ? last
             : name.Words.Length > 1 && Listed.TryGetValue(name.Words[0], out var first) ? first
             : ValueSort.Unsaid;

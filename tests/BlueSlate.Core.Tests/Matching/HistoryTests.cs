@@ -64,7 +64,7 @@ public sealed class HistoryTests
         {
             var other = ExerciseWords.None.Read(text);
             var found = side.Likenesses.OfEntity(other);
-            found.ShouldBe(side.Entities.Select(entity => NameSimilarity.Of(entity.Name, other).Value));
+            found.ShouldBe(side.Entities.Select(entity => NameSimilarity.OfThings(entity.Name, other)));
             side.Likenesses.OfEntity(other).ShouldBeSameAs(found);
         }
     }

@@ -258,6 +258,12 @@ internal sealed class LexicalWord(string word, Sense[] senses, int[] kinds, stri
     public bool IsDerivedFrom(LexicalWord other) =>
         Array.IndexOf(derived, other.Word) >= 0 || Array.IndexOf(other.Derived, word) >= 0;
 
+    /// <summary>Whether a word derived from one means the same as the other: sure, certain and certainty.</summary>
+    public bool IsDerivedFromSynonymOf(LexicalWord other) => DerivedMeans(other) || other.DerivedMeans(this);
+
+    private bool DerivedMeans(LexicalWord other) =>
+        Array.Exists(derived, word => Lexicon.English.Find(word) is { } found && found.IsSynonymOf(other));
+
     private string[] Derived => derived;
 
     private static ulong MaskOf(IEnumerable<int> numbers) =>

@@ -1,3 +1,4 @@
+using System.Globalization;
 using BlueSlate.Core.Subjects.Concepts.Model;
 
 namespace BlueSlate.Core.Notations.Chen;
@@ -22,7 +23,7 @@ internal sealed record CountText(string Text, bool IsPair, Count Count)
             .Select(Parse)
             .FirstOrDefault(found => found is not null);
 
-    /// <summary>Reads <c>1</c>, a letter, <c>(1,n)</c> or <c>0..1</c>; null for anything else.</summary>
+    /// <summary>Reads a number, a letter, <c>(1,n)</c> or <c>0..1</c>; null for anything else.</summary>
     public static CountText? Parse(string written)
     {
         var text = written.Trim();
@@ -31,9 +32,15 @@ internal sealed record CountText(string Text, bool IsPair, Count Count)
             return new CountText(text, false, new Count(null, Count.Many));
         }
 
-        if (text is "1" or "*")
+        if (text == "*")
         {
-            return new CountText(text, false, new Count(null, text == "1" ? 1 : Count.Many));
+            return new CountText(text, false, new Count(null, Count.Many));
+        }
+
+        // A bare number says how many at most, as a letter does.
+        if (text.Length is 1 or 2 && text[0] != '0' && text.All(char.IsAsciiDigit))
+        {
+            return new CountText(text, false, new Count(null, int.Parse(text, CultureInfo.InvariantCulture)));
         }
 
         return text.Length > 2 && Multiplicity.TryRead(text, out var count) ? new CountText(text, true, count) : null;

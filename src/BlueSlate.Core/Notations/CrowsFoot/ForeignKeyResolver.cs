@@ -76,9 +76,7 @@ internal static class ForeignKeyResolver
             }
 
             var open = relationships
-                .Where(relationship =>
-                    relationship is { Roles.Length: 2, IsRecursive: false } && !dependents.ContainsKey(relationship.Id)
-                )
+                .Where(relationship => relationship.Roles.Length == 2 && !dependents.ContainsKey(relationship.Id))
                 .SelectMany(relationship => relationship.Roles.Select(role => (Relationship: relationship, Role: role)))
                 .Where(pair =>
                     pair.Role.EntityId == box.Id
@@ -131,9 +129,18 @@ internal static class ForeignKeyResolver
     {
         var parent = byId[relationship.Other(role).EntityId];
         var name = Name.Of(row.Name);
+        var far = relationship.Other(role);
         var byRole =
-            relationship.Other(role).Role is { Length: > 0 } other && NameSimilarity.Mentions(name, Name.Of(other)) ? 0.95 : 0;
-        return Math.Max(byRole, Likeness(row, parent));
+            far.Role.Length == 0 ? 0
+            : NameSimilarity.Mentions(name, Name.Of(far.Role)) ? 0.95
+            : NameSimilarity.Hints(name, Name.Of(far.Role)) ? 0.9
+            : 0;
+        var byVerb = new[] { far.Verb, role.Verb, relationship.Name }.Any(verb =>
+            verb.Length > 0 && NameSimilarity.Hints(name, VerbForm.Of(verb))
+        )
+            ? 0.7
+            : 0;
+        return Math.Max(Math.Max(byRole, byVerb), Likeness(row, parent));
     }
 
     private static double Likeness(Row column, Box parent) =>

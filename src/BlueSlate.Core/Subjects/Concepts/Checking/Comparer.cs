@@ -78,7 +78,7 @@ public static class Comparer
     // Where another key than the model answer's is accepted, a line that has no part in it need not be drawn as identifying.
     private static Verdict FollowingKey(Verdict verdict, ConceptModel model, ImmutableArray<Verdict> all)
     {
-        if (verdict is not { Kind: VerdictKind.Wrong, Fact: { Kind: IdentifyingFact, Value: IdentifyingFact.Yes } })
+        if (verdict is not { Kind: VerdictKind.Wrong, Fact.Kind: IdentifyingFact })
         {
             return verdict;
         }

@@ -11,6 +11,9 @@ internal sealed class AttributeMatcher
     /// <summary>Below this likeness two attributes of matched entities are different ones.</summary>
     public const double Sureness = 0.6;
 
+    // What each attribute under a telling name that both have leaves untold of whether they are one.
+    private const double Untold = 0.6;
+
     private readonly Trust trust;
     private readonly AttributeSorts model;
     private readonly AttributeSorts answer;
@@ -60,7 +63,7 @@ internal sealed class AttributeMatcher
         );
         Span<bool> takenModel = stackalloc bool[ours.Length];
         Span<bool> takenAnswer = stackalloc bool[theirs.Length];
-        var (cost, everyday) = (0.0, 0);
+        var (cost, everyday, telling) = (0.0, 0, 0);
         foreach (var (value, i, j) in candidates)
         {
             if (takenModel[i] || takenAnswer[j])
@@ -71,11 +74,12 @@ internal sealed class AttributeMatcher
             takenModel[i] = takenAnswer[j] = true;
             pairs.Add((i, j));
             cost += (1 - value) * Costs.AttributeMissing;
+            telling += model.Examples[ours[i]].IsTelling && answer.Examples[theirs[j]].IsTelling ? 1 : 0;
             everyday += model.Examples[ours[i]].IsEveryday && answer.Examples[theirs[j]].IsEveryday ? 1 : 0;
             cost += model.Examples[ours[i]].InKey == answer.Examples[theirs[j]].InKey ? 0 : Costs.KeyDiffers;
         }
 
-        Known = pairs.Count - everyday >= 2 ? (double)(pairs.Count - everyday) / Math.Max(ours.Length, theirs.Length) : 0;
+        Known = 1 - Math.Pow(Untold, telling);
 
         // What neither name tells may still be meant as one.
         int mine = ours.Length - pairs.Count,

@@ -179,51 +179,53 @@ internal sealed class AttributePlacer(Side model, Side answer, Weights weights)
         var likeness = new WeakLikeness(weights, types);
         foreach (var (ours, theirs) in owners)
         {
-            var left = ours.Attributes.Where(attribute => attribute.Attribute.ForeignKey is null && IsFree(attribute)).ToList();
-            var right = theirs
-                .Attributes.Where(attribute =>
-                    attribute.Attribute.ForeignKey is null
-                    && IsFreeAnswer(attribute)
-                    && !InDisguise.Contains(attribute.Attribute.Id)
-                )
-                .ToList();
-            if (left.Count == 0 || right.Count == 0)
-            {
-                continue;
-            }
+            // With each pair that is found fewer are left, of which the others are told more easily.
+            while (MatchLeft(ours, theirs, likeness, sameStructure)) { }
+        }
+    }
 
-            var sureness = sameStructure && left.Count == right.Count ? 0 : weights["weakSureness"];
-            var alone = left.Count == 1 && right.Count == 1 ? weights["onlyOnesLeft"] : 0;
-            var cost = new double[left.Count, right.Count + left.Count];
-            for (var i = 0; i < left.Count; i++)
-            {
-                for (var j = 0; j < right.Count + left.Count; j++)
-                {
-                    cost[i, j] =
-                        j < right.Count && NamesAPart(left[i], right[j]) ? 1
-                        : j < right.Count
-                            ? 1
-                                - likeness.Of(left[i], right[j])
-                                - alone
-                                - (
-                                    OnlyOnesOfTheirSort(likeness, left, left[i], right, right[j])
-                                        ? weights["onlyOnesOfTheirSort"]
-                                        : 0
-                                )
-                                + (sameStructure && !WeakLikeness.SameForm(left[i], right[j]) ? OtherForm : 0)
-                        : 1 - sureness;
-                }
-            }
+    private bool MatchLeft(AttributeOwner ours, AttributeOwner theirs, WeakLikeness likeness, bool sameStructure)
+    {
+        var left = ours.Attributes.Where(attribute => attribute.Attribute.ForeignKey is null && IsFree(attribute)).ToList();
+        var right = theirs
+            .Attributes.Where(attribute =>
+                attribute.Attribute.ForeignKey is null && IsFreeAnswer(attribute) && !InDisguise.Contains(attribute.Attribute.Id)
+            )
+            .ToList();
+        if (left.Count == 0 || right.Count == 0)
+        {
+            return false;
+        }
 
-            var columns = Assignment.Solve(cost);
-            for (var i = 0; i < left.Count; i++)
+        var sureness = sameStructure && left.Count == right.Count ? 0 : weights["weakSureness"];
+        var alone = left.Count == 1 && right.Count == 1 ? weights["onlyOnesLeft"] : 0;
+        var cost = new double[left.Count, right.Count + left.Count];
+        for (var i = 0; i < left.Count; i++)
+        {
+            for (var j = 0; j < right.Count + left.Count; j++)
             {
-                if (columns[i] < right.Count)
-                {
-                    Match(left[i], right[columns[i]], theirs, false);
-                }
+                cost[i, j] =
+                    j >= right.Count ? 1 - sureness
+                    : NamesAPart(left[i], right[j]) ? 1
+                    : 1
+                        - likeness.Of(left[i], right[j])
+                        - alone
+                        - (OnlyOnesOfTheirSort(likeness, left, left[i], right, right[j]) ? weights["onlyOnesOfTheirSort"] : 0)
+                        + (sameStructure && !WeakLikeness.SameForm(left[i], right[j]) ? OtherForm : 0);
             }
         }
+
+        var found = Assignment
+            .Solve(cost)
+            .Select((column, i) => (One: left[i], Other: column < right.Count ? right[column] : null))
+            .Where(pair => pair.Other is not null)
+            .ToList();
+        foreach (var (one, other) in found)
+        {
+            Match(one, other!, theirs, false);
+        }
+
+        return found.Count > 0;
     }
 
     // A street is not the address that it is a part of.
@@ -272,8 +274,36 @@ internal sealed class AttributePlacer(Side model, Side answer, Weights weights)
             }
         }
 
+        foreach (var entity in answer.Entities)
+        {
+            disguised.UnionWith(
+                entity
+                    .Attributes.Where(attribute =>
+                        known.Contains(entity.Entity.Id)
+                        && !attribute.InKey
+                        && attribute.Attribute.ForeignKey is null
+                        && IsFreeAnswer(attribute)
+                        && EndsInItsKey(attribute.Name, entity)
+                    )
+                    .Select(attribute => attribute.Attribute.Id)
+            );
+        }
+
         InDisguise = disguised.ToImmutable();
     }
+
+    // The code of the earlier production refers to another one, whether or not a line is drawn.
+    private static bool EndsInItsKey(Name name, NamedEntity entity) =>
+        entity.Attributes.Any(attribute =>
+            attribute.InKey
+            && attribute.Name.Words.Length > 1
+            && name.Words.Length > attribute.Name.Words.Length
+            && name.Words.AsSpan().EndsWith(attribute.Name.Words.AsSpan())
+        );
+
+    // Where no keys are drawn, a number that bears its owner's name.
+    private static bool IsItsOwnMark(NamedAttribute attribute) =>
+        attribute.Sort == ValueSort.Mark && attribute.Bare.Words.Length < attribute.Name.Words.Length;
 
     private static bool NamesKeyOf(Name name, NamedEntity parent, RelationshipRole role, bool recursive)
     {
@@ -283,6 +313,7 @@ internal sealed class AttributePlacer(Side model, Side answer, Weights weights)
             )
             .ToList();
         var keys = parent.Attributes.Where(attribute => attribute.InKey).ToList();
+        keys = keys.Count > 0 ? keys : [.. parent.Attributes.Where(IsItsOwnMark)];
         return called.Count > 0
             ? NameSimilarity.EndsAsKey(name) || keys.Any(key => !key.Bare.Words.IsEmpty && key.Bare.Words[^1] == name.Words[^1])
             : !recursive
@@ -310,7 +341,9 @@ internal sealed class AttributePlacer(Side model, Side answer, Weights weights)
     }
 
     private static NamedAttribute? SoleKey(AttributeOwner owner) =>
-        owner.Attributes.Where(attribute => attribute.InKey).ToList() is [{ Attribute.ForeignKey: null } only] ? only : null;
+        owner.Attributes.Where(attribute => attribute.InKey && attribute.Attribute.ForeignKey is null).ToList() is [var only]
+            ? only
+            : null;
 
     /// <summary>Whether nothing stands for an attribute of the model answer yet.</summary>
     public bool IsFree(NamedAttribute attribute) =>

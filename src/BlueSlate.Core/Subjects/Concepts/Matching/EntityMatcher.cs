@@ -1,3 +1,4 @@
+using BlueSlate.Core.Language;
 using BlueSlate.Core.Subjects.Concepts.Model;
 using Cost = BlueSlate.Core.Subjects.Concepts.Matching.Costs;
 
@@ -17,6 +18,12 @@ internal sealed class EntityMatcher
 
     private const int None = -1;
     private const int MostRounds = 4;
+
+    // How well something has to be known for what is left beside it to be told by that.
+    private const double Singling = 0.5;
+
+    // Over how many steps what is known makes others known.
+    private const int Farthest = 4;
     private const double ShapeWeight = 0.15;
 
     // Where knowing begins, and where it is as good as certain.
@@ -38,7 +45,8 @@ internal sealed class EntityMatcher
 
     // How well it is known of two entities that they are one, without what lies between them and others.
     private readonly double[,] known;
-    private readonly double strangeName;
+    private readonly HashSet<(int Model, int Answer)> singled = [];
+    private double strangeName;
     private AssignmentCosts costs;
 
     public EntityMatcher(
@@ -77,19 +85,13 @@ internal sealed class EntityMatcher
                         : mine.Nature == EntityKind.Strong ? 0
                         : -trust.OtherNature * (1 - alike[i])
                     )
-                    - ((1 - alike[i]) * trust.AlikeOperation * Members.Alike(mine.Entity, other.Entity));
+                    + (AreApart(mine.Name.Thing, other.Name.Thing) ? (1 - alike[i]) * trust.OtherSortOfThing : 0)
+                    - ((1 - alike[i]) * trust.AlikeOperation * Members.Alike(mine, other));
                 known[i, j] = Math.Clamp((Math.Max(alike[i], attributes.Known) - Unknown) / (Well - Unknown), 0, 1);
             }
         }
 
-        strangeName = trust.StrangeName + ((1 - Familiar()) * (trust.StrangeNameAbroad - trust.StrangeName));
-        for (var i = 0; i < model.Count; i++)
-        {
-            for (var j = 0; j < answer.Count; j++)
-            {
-                pairCost[i, j] += (1 - names[i, j]) * strangeName;
-            }
-        }
+        PriceStrangeNames();
 
         foreach (var (i, j) in said)
         {
@@ -100,6 +102,10 @@ internal sealed class EntityMatcher
         between = new Between(model, answer, trust.Use);
         costs = Sum();
     }
+
+    // Somebody is not something.
+    private static bool AreApart(ThingSort one, ThingSort other) =>
+        one != ThingSort.Unsaid && other != ThingSort.Unsaid && one != other;
 
     public int NodesExpanded { get; private set; }
 
@@ -112,6 +118,10 @@ internal sealed class EntityMatcher
         var (map, cost) = Solve(Seed());
         for (var round = 1; round < MostRounds && trust.Stranger < 1 && Learn(map, own); round++)
         {
+            for (var far = 1; far < Farthest && Learn(map, own); far++) { }
+
+            PriceStrangeNames();
+            SingleOut(map);
             costs = Sum();
             var before = map;
             (map, cost) = Solve(map);
@@ -154,6 +164,45 @@ internal sealed class EntityMatcher
                     + (answer.Diamonds.Count * Cost.RelationshipExtra)
             );
         return (map, best + gain);
+    }
+
+    // The only two that are left beside something known are likely one, as long as they are of one sort.
+    private void SingleOut(int[] map)
+    {
+        var taken = Taken(map);
+        for (var known = 0; known < map.Length; known++)
+        {
+            if (
+                map[known] != None
+                && this.known[known, map[known]] >= Singling
+                && Only(model.Neighbours[known], index => map[index] == None) is var i and not None
+                && Only(answer.Neighbours[map[known]], index => taken[index] == None) is var j and not None
+                && model.Entities[i].Nature == answer.Entities[j].Nature
+                && !AreApart(model.Entities[i].Name.Thing, answer.Entities[j].Name.Thing)
+                && singled.Add((i, j))
+            )
+            {
+                pairCost[i, j] -= (1 - names[i, j]) * trust.OnlyOneLeft;
+            }
+        }
+    }
+
+    // The one of some that is free, or none where several are.
+    private static int Only(List<int> some, Func<int, bool> isFree) =>
+        some.Where(isFree).Distinct().Take(2).ToList() is [var only] ? only : None;
+
+    private void PriceStrangeNames()
+    {
+        var price = trust.StrangeName + ((1 - Familiar()) * (trust.StrangeNameAbroad - trust.StrangeName));
+        for (var i = 0; i < model.Count; i++)
+        {
+            for (var j = 0; j < answer.Count; j++)
+            {
+                pairCost[i, j] += (1 - names[i, j]) * (price - strangeName);
+            }
+        }
+
+        strangeName = price;
     }
 
     // How far a drawing is of this exercise at all, from 0 to 1: much of what is drawn is known, and much is drawn. Only in such

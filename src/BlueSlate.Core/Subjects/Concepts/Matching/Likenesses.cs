@@ -19,7 +19,7 @@ internal sealed class Likenesses(Side side)
     /// <summary>For each entity of the side how alike its name is to this one.</summary>
     public double[] OfEntity(Name other) =>
         Found(entities, other, other, static (side, name) =>
-            Array.ConvertAll(side.Entities, entity => NameSimilarity.Of(entity.Name, name).Value)
+            Array.ConvertAll(side.Entities, entity => NameSimilarity.OfThings(entity.Name, name))
         );
 
     /// <summary>For each sort of attribute of the side how alike it is to this attribute.</summary>

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
+using BlueSlate.Core.Subjects.Concepts.Checking;
 using BlueSlate.Core.Subjects.Concepts.Model;
 
 namespace BlueSlate.Core.Subjects.Concepts.Matching;
@@ -113,6 +114,7 @@ public static class Matcher
             (map, cost, bound) = solution ?? (map, cost, bound);
         }
 
+        map = Unlinked(modelSide, answerSide, entityMatcher, map);
         Correspondence Complete(int[] entities, double total) =>
             Matcher.Complete(
                 new Matching(renamed, answer, modelSide, answerSide, attributeMatcher, entityMatcher, allowance, model.Weights),
@@ -126,6 +128,33 @@ public static class Matcher
             Complete(map, cost),
             [.. entityMatcher.NearTo(map, Margin).Take(MostNear).Select(near => Complete(near.Map, cost + near.More))]
         );
+    }
+
+    // Where a line from many to many ties the two that something links, that is the link, and not what merely stands beside one
+    // of them under another name.
+    private static int[] Unlinked(Side model, Side answer, EntityMatcher matcher, int[] map)
+    {
+        var free = (int[])map.Clone();
+        for (var i = 0; i < map.Length; i++)
+        {
+            var parents = model
+                .Links.Where(link => link.Relationship.Identifying == true && link.From != link.To)
+                .Where(link => link.From == i || link.To == i)
+                .Select(link => map[link.From == i ? link.To : link.From])
+                .ToList();
+            if (
+                map[i] >= 0
+                && parents is [>= 0 and var one, >= 0 and var other]
+                && matcher.NameLikeness(i, map[i]) < ConceptComparison.Sureness
+                && !(answer.Joined(map[i], one) && answer.Joined(map[i], other))
+                && answer.Links.Any(link => link.Joins(one, other) && link.Relationship.IsManyToMany)
+            )
+            {
+                free[i] = -1;
+            }
+        }
+
+        return free;
     }
 
     private sealed record Matching(
@@ -481,7 +510,74 @@ public static class Matcher
             found.Add(link.Relationship.Id, new MisdirectedMatch(best.Answer.Relationship.Id, wrong, roles));
         }
 
+        foreach (
+            var link in model.Links.Where(link =>
+                !matchedModel.Contains(link.Relationship.Id) && !found.ContainsKey(link.Relationship.Id)
+            )
+        )
+        {
+            var best = free.SelectMany(candidate => Beside(link, candidate, model, answer, map, matchedModel))
+                .Where(candidate => AgreeingCounts(link, candidate.Answer, candidate.Flipped) == 2)
+                .OrderByDescending(candidate => candidate.Likeness)
+                .FirstOrDefault();
+            if (best.Answer is null)
+            {
+                continue;
+            }
+
+            free.Remove(best.Answer);
+            var roles = PairRoles(link, best.Answer, best.Flipped);
+            found.Add(
+                link.Relationship.Id,
+                new MisdirectedMatch(best.Answer.Relationship.Id, roles[link.Relationship.Roles[best.WrongRole].Id], roles)
+            );
+        }
+
         return found.ToImmutable();
+    }
+
+    // The ways in which one end is right and the other is at what stands beside the right one, in the drawing or in the model
+    // answer, where nothing ties those two.
+    private static IEnumerable<(Link Answer, bool Flipped, int WrongRole, double Likeness)> Beside(
+        Link wanted,
+        Link drawn,
+        Side model,
+        Side answer,
+        int[] map,
+        HashSet<string> restated
+    )
+    {
+        foreach (
+            var (right, wrong, wrongRole) in new[] { (wanted.From, wanted.To, 1), (wanted.To, wanted.From, 0) }.Where(end =>
+                end.Item1 != end.Item2 && map[end.Item1] >= 0
+            )
+        )
+        {
+            foreach (var (at, far) in new[] { (drawn.From, drawn.To), (drawn.To, drawn.From) })
+            {
+                if (at != map[right] || far == at || far == map[wrong])
+                {
+                    continue;
+                }
+
+                var meant = Array.IndexOf(map, far);
+                var beside =
+                    map[wrong] >= 0
+                        ? answer.Neighbours[map[wrong]].Contains(far)
+                        : restated.Contains(model.Entities[wrong].Entity.Id)
+                            && meant >= 0
+                            && model.Neighbours[wrong].Contains(meant);
+                if (beside && (meant < 0 || !model.Joined(right, meant)))
+                {
+                    yield return (
+                        drawn,
+                        at == drawn.From != (right == wanted.From),
+                        wrongRole,
+                        LinkComparer.VerbLikeness(wanted, drawn)
+                    );
+                }
+            }
+        }
     }
 
     private static int AgreeingCounts(Link model, Link answer, bool flipped)

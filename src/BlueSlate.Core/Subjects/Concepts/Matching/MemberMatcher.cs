@@ -203,6 +203,9 @@ internal sealed class MemberMatcher(
             .Lexical.OfType<LexicalWord>()
             .SelectMany(first => b.Lexical.OfType<LexicalWord>().Select(second => Nearness(first, second)));
         var value = Math.Max(NameSimilarity.Of(a, b).Value, words.DefaultIfEmpty().Max());
+
+        // Of an operation the first word tells what it does.
+        value += !a.Words.IsEmpty && !b.Words.IsEmpty && a.Words[0] == b.Words[0] ? 0.25 : 0;
         value += types.Same(mine.Returns, theirs.Returns) ? 0.25 : -0.15;
         return value
             + (

@@ -9,16 +9,20 @@ internal static class Members
     private const double BySignature = 0.5;
 
     /// <summary>The number of members that are alike: by name in full, of one signature alone, or in number, by half.</summary>
-    public static double Alike(EntityType model, EntityType answer)
+    public static double Alike(NamedEntity model, NamedEntity answer)
     {
-        if ((model.Operations.IsEmpty || answer.Operations.IsEmpty) && (model.Literals.IsEmpty || answer.Literals.IsEmpty))
-        {
-            return 0;
-        }
-
-        return Matched(model.Operations, answer.Operations, operation => operation.Name, SameSignature)
-            + Matched(model.Literals, answer.Literals, literal => literal.Name, (_, _) => true);
+        var (mine, theirs) = (Literals(model), Literals(answer));
+        return model.Entity.Operations.IsEmpty && mine.Count == 0
+            ? 0
+            : Matched(model.Entity.Operations, answer.Entity.Operations, operation => operation.Name, SameSignature)
+                + Matched(mine, theirs, literal => literal, (_, _) => true);
     }
+
+    // Without the mark of an enumeration its words stand where a class has its attributes.
+    private static IReadOnlyList<string> Literals(NamedEntity entity) =>
+        entity.Entity.Kind == EntityKind.Enumeration ? [.. entity.Entity.Literals.Select(literal => literal.Name)]
+        : entity.Nature == EntityKind.Enumeration ? [.. entity.Attributes.Select(attribute => attribute.Attribute.Name)]
+        : [];
 
     /// <summary>Whether two operations take and give the same sorts of things, as far as types are not things of the drawings.</summary>
     public static bool SameSignature(Operation one, Operation other) =>

@@ -36,7 +36,7 @@ internal static class Reclassified
                         index =>
                             !taken.Contains(index)
                             && leftovers.AnswerEntities.Contains(index)
-                            && StandsFor(leftovers.Answer.Entities[index], attribute.Bare),
+                            && StandsFor(leftovers.Answer.Entities[index], attribute),
                         -1
                     );
                 if (beside >= 0)
@@ -50,11 +50,17 @@ internal static class Reclassified
         return found.ToImmutable();
     }
 
-    private static bool StandsFor(NamedEntity entity, Name attribute) =>
-        entity.Attributes.Length <= FewAttributes
+    // A composite may be drawn with all its parts.
+    private static bool StandsFor(NamedEntity entity, NamedAttribute attribute) =>
+        entity.Attributes.Length <= FewAttributes + attribute.Attribute.Leaves.Length
         && (
-            NameSimilarity.Of(entity.Name, attribute).Value >= Sureness
-            || entity.Attributes.Any(own => NameSimilarity.OfBare(own.Name, own.Bare, attribute, attribute).Value >= Sureness)
+            NameSimilarity.Of(entity.Name, attribute.Bare).Value >= Sureness
+            || (
+                entity.Attributes.Length <= FewAttributes
+                && entity.Attributes.Any(own =>
+                    NameSimilarity.OfBare(own.Name, own.Bare, attribute.Bare, attribute.Bare).Value >= Sureness
+                )
+            )
         );
 
     /// <summary>Entity of the model answer → the attribute that is drawn for it, at whatever entity.</summary>
@@ -62,32 +68,50 @@ internal static class Reclassified
     {
         var found = ImmutableDictionary.CreateBuilder<string, string>(StringComparer.Ordinal);
         var drawn = leftovers
-            .Answer.Entities.Where((_, index) => leftovers.IsMatched(index))
-            .SelectMany(entity => entity.Attributes)
-            .Where(attribute =>
-                attribute.Attribute.ForeignKey is null
-                && leftovers.Attributes.IsFreeAnswer(attribute)
-                && !leftovers.Attributes.InDisguise.Contains(attribute.Attribute.Id)
+            .Answer.Entities.Select((entity, index) => (Owner: index, entity.Attributes))
+            .Where(owner => leftovers.IsMatched(owner.Owner))
+            .SelectMany(owner => owner.Attributes.Select(attribute => (Attribute: attribute, owner.Owner)))
+            .Concat(
+                leftovers.Answer.Model.Relationships.SelectMany(relationship =>
+                    leftovers.Answer.Owners[relationship.Id].Attributes.Select(attribute => (Attribute: attribute, Owner: -1))
+                )
+            )
+            .Where(candidate =>
+                candidate.Attribute.Attribute.ForeignKey is null
+                && leftovers.Attributes.IsFreeAnswer(candidate.Attribute)
+                && !leftovers.Attributes.InDisguise.Contains(candidate.Attribute.Attribute.Id)
             )
             .ToList();
         foreach (
-            var entity in leftovers
-                .ModelEntities.Select(index => leftovers.Model.Entities[index])
-                .Where(entity => !leftovers.IsRestated(entity.Entity.Id))
+            var index in leftovers.ModelEntities.Where(index => !leftovers.IsRestated(leftovers.Model.Entities[index].Entity.Id))
         )
         {
+            var entity = leftovers.Model.Entities[index];
             var best = drawn
-                .Select(attribute => (Attribute: attribute, Likeness: NameSimilarity.Of(attribute.Name, entity.Name).Value))
+                .Select(candidate =>
+                    (Candidate: candidate, Likeness: Likeness(candidate.Attribute, candidate.Owner, index, leftovers))
+                )
                 .Where(candidate => candidate.Likeness >= Sureness)
                 .OrderByDescending(candidate => candidate.Likeness)
                 .FirstOrDefault();
-            if (best.Attribute is not null)
+            if (best.Candidate.Attribute is not null)
             {
-                drawn.Remove(best.Attribute);
-                found.Add(entity.Entity.Id, best.Attribute.Attribute.Id);
+                drawn.Remove(best.Candidate);
+                found.Add(entity.Entity.Id, best.Candidate.Attribute.Attribute.Id);
             }
         }
 
         return found.ToImmutable();
+    }
+
+    // A puppet's kind is the puppet type that is beside it.
+    private static double Likeness(NamedAttribute drawn, int owner, int entity, Leftovers leftovers)
+    {
+        var name = leftovers.Model.Entities[entity].Name;
+        var beside = leftovers
+            .Model.Neighbours[entity]
+            .Where(neighbour => owner >= 0 && leftovers.AnswerOf(neighbour) == owner)
+            .Select(neighbour => name.Without(leftovers.Model.Entities[neighbour].Name));
+        return beside.Append(name).Max(called => NameSimilarity.OfBare(drawn.Name, drawn.Bare, called, called).Value);
     }
 }

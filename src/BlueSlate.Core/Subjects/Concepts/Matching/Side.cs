@@ -158,6 +158,7 @@ internal sealed class Side
             {
                 if (byName.TryGetValue(words.Read(type).Key, out var used) && used != i && Uses.Add((i, used)))
                 {
+                    Entities[used].IsAType = true;
                     Neighbours[i].Add(used);
                     Neighbours[used].Add(i);
                 }
@@ -249,8 +250,21 @@ internal sealed class NamedEntity
     /// <summary>All types that it names and that not every language has.</summary>
     public string[] Types { get; }
 
-    /// <summary>What sort of thing it is: a class or entity, an interface, an enumeration.</summary>
-    public EntityKind Nature => Entity.Kind is EntityKind.Interface or EntityKind.Enumeration ? Entity.Kind : EntityKind.Strong;
+    /// <summary>
+    /// What sort of thing it is: a class or entity, an interface, an enumeration. A class that is the type of something, with
+    /// several attributes that have no type themselves and without operations, is an enumeration without its mark.
+    /// </summary>
+    public EntityKind Nature =>
+        Entity.Kind is EntityKind.Interface or EntityKind.Enumeration ? Entity.Kind
+        : IsAType
+        && Entity.Operations.IsEmpty
+        && Attributes.Length > 1
+        && Array.TrueForAll(Attributes, attribute => attribute.Attribute.Type.Length == 0)
+            ? EntityKind.Enumeration
+        : EntityKind.Strong;
+
+    /// <summary>Whether something has it as its type.</summary>
+    public bool IsAType { get; set; }
 }
 
 /// <summary>An attribute with its name split into words, as written and without its owner's name in front.</summary>
@@ -263,6 +277,14 @@ internal sealed record NamedAttribute(ConceptAttribute Attribute, Name Name, Nam
     /// <summary>Whether without its owner's name it is called what attributes of anything are called.</summary>
     public bool IsEveryday { get; } =
         Bare.Words is ["name" or "number" or "id" or "code" or "description" or "type" or "title" or "note" or "ref"];
+
+    /// <summary>
+    /// Whether its name, without its owner's, tells of what it is an attribute: it is more than a word that data of all sorts have.
+    /// </summary>
+    public bool IsTelling { get; } =
+        Bare.Words.Any(word =>
+            !ValueSorts.IsListed(word) && word is not ("number" or "description" or "type" or "note" or "kind")
+        );
 
     /// <summary>What sort of values it holds, as far as its name tells.</summary>
     public ValueSort Sort => Name.Sort;

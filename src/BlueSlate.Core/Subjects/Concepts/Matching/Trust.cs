@@ -41,6 +41,12 @@ internal sealed record Trust(double StrangeName, double StrangeAttribute, int Ro
     /// <summary>What it costs besides that one is an interface or an enumeration and the other is not.</summary>
     public double OtherNature { get; init; }
 
+    /// <summary>What it costs besides that one is somebody and the other something, by their names.</summary>
+    public double OtherSortOfThing { get; init; }
+
+    /// <summary>What it saves that nothing else is left beside something known.</summary>
+    public double OnlyOneLeft { get; init; }
+
     /// <summary>What it saves that one has the other as a type on both sides.</summary>
     public double Use { get; init; }
 
@@ -57,6 +63,8 @@ internal sealed record Trust(double StrangeName, double StrangeAttribute, int Ro
             AlikeOperation = weights["alikeOperation"],
             OtherNature = weights["otherNature"],
             Use = weights["use"],
+            OnlyOneLeft = weights["onlyOneLeft"],
+            OtherSortOfThing = weights["otherSortOfThing"],
         };
 
     /// <summary>What stands in the same place is the same thing: for drawings in words of their own.</summary>
@@ -67,5 +75,6 @@ internal sealed record Trust(double StrangeName, double StrangeAttribute, int Ro
             AlikeOperation = weights["alikeOperation"],
             OtherNature = weights["otherNature"],
             Use = weights["use"],
+            OtherSortOfThing = weights["otherSortOfThing"],
         };
 }

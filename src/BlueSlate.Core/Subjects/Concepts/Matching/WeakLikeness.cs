@@ -13,6 +13,7 @@ internal sealed class WeakLikeness(Weights weights, DrawnTypes types)
     private const double FormDiffers = 0.12;
     private const double SameType = 0.15;
     private const double OtherType = 0.25;
+    private const double Far = 0.5;
     private const double SameEnd = 0.2;
     private const double OtherEnd = 0.8;
 
@@ -33,7 +34,7 @@ internal sealed class WeakLikeness(Weights weights, DrawnTypes types)
         && (
             a.Attribute.Type.Length > 0 && b.Attribute.Type.Length > 0
                 ? types.Same(a.Attribute.Type, b.Attribute.Type)
-                : a.Sort == b.Sort
+                : a.Sort != ValueSort.Unsaid && a.Sort == b.Sort
         );
 
     public double Of(NamedAttribute a, NamedAttribute b)
@@ -43,10 +44,15 @@ internal sealed class WeakLikeness(Weights weights, DrawnTypes types)
         value -= a.Attribute.Multivalued == b.Attribute.Multivalued ? 0 : FormDiffers * 2;
         value -= a.Attribute.Optional == b.Attribute.Optional ? 0 : FormDiffers;
         value -= a.Attribute.Derived == b.Attribute.Derived ? 0 : FormDiffers / 2;
-        value +=
-            a.Sort == ValueSort.Unsaid || b.Sort == ValueSort.Unsaid ? 0
-            : a.Sort == b.Sort ? weights["sameSort"]
-            : -weights["otherSort"];
+        if (!TypesTell(a, b))
+        {
+            value +=
+                a.Sort == ValueSort.Unsaid || b.Sort == ValueSort.Unsaid ? 0
+                : a.Sort == b.Sort ? weights["sameSort"]
+                : -weights["otherSort"];
+            value -= AreFar(a.Bare, b.Bare) ? weights["farWords"] : 0;
+        }
+
         value += (DesignWords.EndOf(a.Name), DesignWords.EndOf(b.Name)) switch
         {
             (0, _) or (_, 0) => 0,
@@ -56,6 +62,22 @@ internal sealed class WeakLikeness(Weights weights, DrawnTypes types)
             ? value
             : value + (types.Same(a.Attribute.Type, b.Attribute.Type) ? SameType : -OtherType);
     }
+
+    // Of one type that only few things have.
+    private bool TypesTell(NamedAttribute a, NamedAttribute b) =>
+        a.Attribute.Type.Length > 0 && TypeFamily.IsTelling(a.Attribute.Type) && types.Same(a.Attribute.Type, b.Attribute.Type);
+
+    // Two known words of different meaning are words for different things.
+    private static bool AreFar(Name a, Name b) =>
+        !a.Words.IsEmpty
+        && !b.Words.IsEmpty
+        && a.Lexical[^1] is { IsNoun: true } one
+        && b.Lexical[^1] is { IsNoun: true } other
+        && a.Words[^1] != b.Words[^1]
+        && a.Sort != b.Sort
+        && !one.IsSynonymOf(other)
+        && !one.IsDerivedFrom(other)
+        && Lexicon.English.Closeness(one, other) < Far;
 
     // The best pair of words, and how near the main words are.
     private static double OfMeaning(Name a, Name b)
@@ -67,7 +89,10 @@ internal sealed class WeakLikeness(Weights weights, DrawnTypes types)
             {
                 best = Math.Max(
                     best,
-                    first.Word == second.Word || first.IsSynonymOf(second) || first.IsDerivedFrom(second)
+                    first.Word == second.Word
+                    || first.IsSynonymOf(second)
+                    || first.IsDerivedFrom(second)
+                    || first.IsDerivedFromSynonymOf(second)
                         ? Derived
                         : Nearness * Lexicon.English.Closeness(first, second)
                 );

@@ -25,19 +25,10 @@ internal sealed class LinkingEntityByManyToMany : Restatement
         var modelLinks = leftovers.ModelLinks.ToList();
         foreach (var between in leftovers.ModelEntities)
         {
-            var own = modelLinks.Where(link => link.From == between || link.To == between).ToList();
-            if (
-                own.Count is < 2 or > 3
-                || own.Any(link =>
-                    leftovers.AnswerOf(Parent(link, between)) < 0 || ParentEnd(link, between).CoOccurrence.Max != 1
-                )
-            )
-            {
-                continue;
-            }
-
+            var all = modelLinks.Where(link => link.From == between || link.To == between).ToList();
+            var own = all.Where(link => IsToParent(link, between, leftovers)).ToList();
             var entity = leftovers.Model.Entities[between].Entity;
-            if (own.Count == 3)
+            if (own.Count == 3 && all.Count == 3)
             {
                 var parents = own.Select(link => leftovers.AnswerOf(Parent(link, between))).Order().ToList();
                 var diamond = diamonds.FirstOrDefault(candidate =>
@@ -54,19 +45,21 @@ internal sealed class LinkingEntityByManyToMany : Restatement
                             .. own.SelectMany(link => link.Relationship.Roles).Select(role => role.Id),
                         ],
                     };
+                    continue;
                 }
-
-                continue;
             }
 
-            int a = leftovers.AnswerOf(Parent(own[0], between)),
-                b = leftovers.AnswerOf(Parent(own[1], between));
-            var drawn = free.Where(link => link.Joins(a, b)).MaxBy(link => Likeness(leftovers.Model.Entities[between], link));
+            // What it hangs on besides is judged where that is drawn.
+            var (pair, drawn) = Linked(own, all.Count)
+                .Select(pair => (Pair: pair, Drawn: Between(pair, between, free, leftovers)))
+                .FirstOrDefault(candidate => candidate.Drawn is not null);
             if (drawn is null)
             {
                 continue;
             }
 
+            own = pair;
+            var a = leftovers.AnswerOf(Parent(own[0], between));
             free.Remove(drawn);
             var roles = drawn.Relationship.Roles;
             var (atA, atB) = drawn.From == a ? (roles[0], roles[1]) : (roles[1], roles[0]);
@@ -75,6 +68,25 @@ internal sealed class LinkingEntityByManyToMany : Restatement
                 Counts = Counts(own[0], atB, entity.Id).AddRange(Counts(own[1], atA, entity.Id)),
             };
         }
+    }
+
+    // The many-to-many relationship between the two that are linked.
+    private static Link? Between(List<Link> pair, int between, List<Link> free, Leftovers leftovers)
+    {
+        var (one, other) = (leftovers.AnswerOf(Parent(pair[0], between)), leftovers.AnswerOf(Parent(pair[1], between)));
+        return free.Where(link => link.Joins(one, other)).MaxBy(link => Likeness(leftovers.Model.Entities[between], link));
+    }
+
+    private static bool IsToParent(Link link, int between, Leftovers leftovers) =>
+        link.From != link.To && leftovers.AnswerOf(Parent(link, between)) >= 0 && ParentEnd(link, between).CoOccurrence.Max == 1;
+
+    // The two lines that make it a link: those that identify it, or all that it has.
+    private static IEnumerable<List<Link>> Linked(List<Link> own, int all)
+    {
+        var identifying = own.Where(link => link.Relationship.Identifying == true).ToList();
+        return identifying.Count == 2 ? [identifying]
+            : own.Count == 2 && all == 2 ? [own]
+            : [];
     }
 
     private RestatedMatch Match(EntityType entity, List<Link> own, string relationshipId) =>

@@ -105,13 +105,26 @@ public sealed record VisibilityFact() : MemberTextKind("visibility", 16)
     public override IEnumerable<Fact> OfOperation(Operation operation, EntityType owner, FactScope scope) =>
         Said(operation.Id, operation.Visibility, OperationFact.TitleOf(operation, owner), scope);
 
-    internal override Verdict Judge(Fact fact, VerdictRules rules) =>
-        rules.Members.OnMemberText(
+    internal override Verdict Judge(Fact fact, VerdictRules rules)
+    {
+        var verdict = rules.Members.OnMemberText(
             fact,
             attribute => attribute.Visibility,
             operation => operation.Visibility,
             VerdictLookup.Equal
         );
+
+        // What is folded into another class is as visible as what that has.
+        return
+            verdict.Kind == VerdictKind.Wrong
+            && rules.Look.Model.AttributesOfEntities.TryGetValue(fact.ConceptId, out var attribute)
+            && rules.Look.Restated.Contains(attribute.Owner.Id)
+            ? verdict with
+            {
+                Kind = VerdictKind.HoldsByRestatement,
+            }
+            : verdict;
+    }
 
     private IEnumerable<Fact> Said(string id, string visibility, string title, FactScope scope) =>
         scope.Options.WantsSignatures && visibility.Length > 0 ? [New(id, id, $"visibility of {title}", visibility)] : [];

@@ -43,12 +43,7 @@ internal sealed class AttributeMissing : ConceptFindingKind
 
     // Without the attribute that is the key there is no key; that is one mistake.
     private static string? RootOf(Evidence evidence, EntityType owner, ConceptAttribute attribute) =>
-        owner.Primary?.AttributeIds.Contains(attribute.Id) != true
-            ? null
-            : evidence.Comparison.On(FactKinds.Key, owner.Id) switch
-            {
-                { Kind: VerdictKind.Absent } => $"key-missing:{owner.Id}",
-                { Kind: VerdictKind.Wrong, PartlyRight: false } => $"key-wrong:{owner.Id}",
-                _ => null,
-            };
+        owner.Primary?.AttributeIds.Contains(attribute.Id) != true ? null
+        : evidence.Comparison.On(FactKinds.Key, owner.Id) is { Kind: VerdictKind.Absent } ? $"key-missing:{owner.Id}"
+        : null;
 }

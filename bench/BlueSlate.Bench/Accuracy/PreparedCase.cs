@@ -1,0 +1,143 @@
+using BlueSlate.Core;
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Judging;
+using BlueSlate.Core.Language;
+using BlueSlate.Core.Marking;
+using BlueSlate.Core.Notations;
+using BlueSlate.Core.Notations.Chen;
+using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Core.Notations.Uml;
+
+namespace BlueSlate.Bench.Accuracy;
+
+/// <summary>
+/// A case with its model answer and all answers drawn. Nothing of an answer but its drawing reaches the checker.
+/// </summary>
+internal sealed class PreparedCase
+{
+    private readonly NotationOptions options;
+    private readonly CaseSketch sketch;
+    private readonly Drawing drawing;
+    private readonly CaseScheme scheme;
+    private readonly List<(CaseAnswer Answer, CaseSketch Sketch, Drawing Drawing)> answers;
+
+    public PreparedCase(CaseFile file, IEnumerable<Dictionary<string, Dictionary<string, Dictionary<string, double>>>> markings)
+    {
+        File = file;
+        options = OptionsOf(file);
+        sketch = CaseSketch.Of(file, file.Model, [], 1);
+        drawing = sketch.Draw();
+        scheme = new CaseScheme(file, sketch, Notation.Read(drawing, options));
+        answers =
+        [
+            .. file.Answers.Select(answer =>
+            {
+                var drawn = CaseSketch.Of(file, answer.Drawing, answer.SymbolFaults, Seed(file.Id + answer.Id));
+                return (answer, drawn, drawn.Draw());
+            }),
+        ];
+        Given = file.Answers.ToDictionary(
+            answer => answer.Id,
+            answer =>
+                markings
+                    .Where(marking => marking.ContainsKey(file.Id))
+                    .Select(marking => marking[file.Id][answer.Id].Values.Sum())
+                    .ToList(),
+            StringComparer.Ordinal
+        );
+    }
+
+    public CaseFile File { get; }
+
+    /// <summary>For each answer the marks in all that each examiner gave it.</summary>
+    public Dictionary<string, List<double>> Given { get; }
+
+    /// <summary>Checks and marks all answers.</summary>
+    /// <param name="weights">How much single signs count, where that is not the usual.</param>
+    /// <param name="show">The answer of which everything that is found is printed; null for none.</param>
+    public List<Entry> Check(IReadOnlyDictionary<string, double> weights, string? show = null)
+    {
+        var terms = new ExerciseTerms(scheme.Standings(), ExerciseWords.None) { Weights = weights };
+        var assessor = new Assessor(drawing, options, scheme.Tolerances(), scheme.Scheme(), terms);
+        return answers.ConvertAll(answer =>
+        {
+            var assessment = assessor.Assess(answer.Drawing, []);
+            if (show == answer.Answer.Id)
+            {
+                Show(assessment, sketch.PathOf, answer.Sketch.PathOf);
+            }
+
+            return new Entry(
+                File.Id,
+                answer.Answer.Id,
+                File.Scheme.ToDictionary(line => line.Id, line => Earned(assessment, line.Id)),
+                [
+                    .. assessment
+                        .Findings.Where(finding => finding.ConsequenceOf is null)
+                        .SelectMany(finding => FindingCodes.Of(finding, File.Model, sketch.PathOf, answer.Sketch.PathOf)),
+                ],
+                Value(assessment.Doubt.Lowest),
+                Value(assessment.Doubt.Highest)
+            );
+        });
+    }
+
+    /// <summary>Adds what was found to a score.</summary>
+    public void AddTo(Score score, List<Entry> entries, TextWriter log)
+    {
+        foreach (var (answer, entry) in File.Answers.Zip(entries))
+        {
+            score.Add(File, answer, entry, Given[answer.Id], log);
+        }
+    }
+
+    private static double Earned(Assessment assessment, string line) =>
+        assessment
+            .Sheet.Lines.Where(result => result.Line.Id.StartsWith(line + "/", StringComparison.Ordinal))
+            .Sum(result => Value(result.Earned));
+
+    private static double Value(Rational marks) => (double)marks.Numerator / (double)marks.Denominator;
+
+    private static void Show(Assessment assessment, Dictionary<string, string> model, Dictionary<string, string> answer)
+    {
+        foreach (var pair in assessment.Comparison.StandIns)
+        {
+            Console.WriteLine($"    {Places([pair.AnswerId], answer)} for {Places([pair.ModelId], model)} {pair.Reason}");
+        }
+
+        foreach (var finding in assessment.Findings)
+        {
+            Console.WriteLine(
+                $"    {(finding.ConsequenceOf is null ? "" : "  ")}{finding.Code} at "
+                    + $"{Places(finding.ModelElements, model)} / {Places(finding.AnswerElements, answer)}: {finding.Headline}"
+            );
+        }
+
+        static string Places(IEnumerable<string> elements, Dictionary<string, string> paths) =>
+            string.Join(", ", elements.Select(id => paths.GetValueOrDefault(id, id)));
+    }
+
+    private static NotationOptions OptionsOf(CaseFile file)
+    {
+        var formal = file.Model.Entities.Any(entity =>
+            entity.Attributes.Any(attribute => attribute.Type is { Length: > 0 } || attribute.Visibility is { Length: > 0 })
+        );
+        var level = file.Level == "logical" ? Level.Logical : Level.Conceptual;
+        return file.Notation switch
+        {
+            "chen" when ChenSketch.UsesLetters(file.Model) => new ChenOptions { Level = level },
+            "chen" => new ChenOptions
+            {
+                Level = level,
+                Counts = CountStyle.Pairs,
+                PairsAcross = true,
+                DoubleLineSaysAll = false,
+            },
+            "crowsfoot" => new CrowsFootOptions { Level = level },
+            _ => new UmlOptions { Level = level, Formal = formal },
+        };
+    }
+
+    // The same on every machine and in every run, which string.GetHashCode is not.
+    private static int Seed(string text) => text.Aggregate(17, (sum, c) => unchecked((sum * 31) + c)) & 0x7fffffff;
+}
