@@ -11,6 +11,14 @@ public abstract record FactKind(string Name, int Order)
     /// <summary>How its facts share marks with others of a line.</summary>
     public virtual FactSort Sort => FactSort.Thing;
 
+    /// <summary>Whether it says how a thing is drawn, and not that it is there.</summary>
+    public virtual bool SaysHow => false;
+
+    /// <summary>
+    /// Whether it halves what a thing earns when it is missing, however little that is worth.
+    /// </summary>
+    public virtual bool HalvesAlways => false;
+
     /// <summary>
     /// Whether nobody asks for it but a scheme that names it: rules for the drawing as a whole, and what must not be there.
     /// </summary>

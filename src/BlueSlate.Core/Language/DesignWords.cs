@@ -29,6 +29,8 @@ internal static class DesignWords
         "state status condition",
         "size capacity",
         "nickname alias",
+        "first given",
+        "last family",
     }
         .SelectMany((group, index) => group.Split(' ').Select(word => (word, index)))
         .ToFrozenDictionary(pair => pair.word, pair => pair.index, StringComparer.Ordinal);

@@ -88,7 +88,7 @@ public static class Marker
                     : Rational.Zero
                 : line.Rule == LineRule.Deduct
                     ? Deducted(line, credits)
-                    : line.Marks * ShareOf(line.Rule, judged);
+                    : line.Marks * ShareOf(line, judged);
         return new LineResult(line, earned, credits.ToImmutable());
     }
 
@@ -138,12 +138,27 @@ public static class Marker
             : (own, false);
     }
 
-    private static Rational ShareOf(LineRule rule, List<(Fact Fact, Rational Credit)> judged)
+    private static Rational ShareOf(MarkLine line, List<(Fact Fact, Rational Credit)> judged)
     {
         var least = judged.Aggregate(Rational.One, (sum, one) => Rational.Min(sum, one.Credit));
-        if (rule == LineRule.AllOrNothing)
+        if (line.Rule == LineRule.AllOrNothing)
         {
             return least;
+        }
+
+        // Where the thing is there and only how it is drawn is wrong, that is half of what is worth two marks or more.
+        var (how, thing) = (
+            judged.Where(one => one.Fact.Kind.SaysHow).ToList(),
+            judged.Where(one => !one.Fact.Kind.SaysHow).ToList()
+        );
+        if (
+            least.IsZero
+            && thing.Count > 0
+            && thing.TrueForAll(one => one.Credit == Rational.One)
+            && (line.Marks >= new Rational(2, 1) || how.TrueForAll(one => one.Fact.Kind.HalvesAlways || !one.Credit.IsZero))
+        )
+        {
+            return Rational.Half;
         }
 
         if (judged.Any(one => one.Fact.Kind.Sort == FactSort.Form))

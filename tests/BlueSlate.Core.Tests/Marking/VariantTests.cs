@@ -15,7 +15,7 @@ public sealed class VariantTests
 {
     private static readonly CrowsFootOptions Options = new();
 
-    /// <summary>Each repair has its own parts; or parts are used in many repairs, and the use is kept.</summary>
+    /// <summary>Each repair has its own parts; or nothing is kept of parts, and of suppliers instead.</summary>
     private static readonly Drawing Model = new Sketch()
         .Box("Repair", "PK repair no", "outcome")
         .Box("Part", "PK serial no", "price")
@@ -28,13 +28,9 @@ public sealed class VariantTests
         new Sketch()
             .Box("Fixer", "PK badge no", "name")
             .Box("Repair", "PK repair no", "outcome")
-            .Box("Stock", "PK stock code", "shelf", "price")
-            .Box("Withdrawal", "PK slip no", "day")
             .Box("Supplier", "PK supplier no", "town")
             .Line("Fixer", Ends.One, "Repair", Ends.ZeroOrMore, "does")
-            .Line("Repair", Ends.One, "Withdrawal", Ends.OneOrMore, "causes")
-            .Line("Stock", Ends.One, "Withdrawal", Ends.ZeroOrMore, "is lowered by")
-            .Line("Supplier", Ends.One, "Stock", Ends.ZeroOrMore, "delivers");
+            .Line("Fixer", Ends.ZeroOrMore, "Supplier", Ends.OneOrMore, "buys from");
 
     [Fact]
     public void The_model_answer_and_its_variant_get_full_marks_and_a_blank_nothing()
@@ -62,13 +58,9 @@ public sealed class VariantTests
         var answer = new Sketch()
             .Box("Fixer", "PK badge no", "name")
             .Box("Repair", "PK repair no", "outcome")
-            .Box("Stock", "PK stock code", "shelf", "price")
-            .Box("Withdrawal", "PK slip no", "day")
             .Box("Supplier", "PK supplier no", "town")
             .Line("Fixer", Ends.One, "Repair", Ends.ZeroOrMore, "does")
-            .Line("Repair", Ends.One, "Withdrawal", Ends.ZeroOrMore, "causes")
-            .Line("Stock", Ends.One, "Withdrawal", Ends.ZeroOrMore, "is lowered by")
-            .Line("Supplier", Ends.One, "Stock", Ends.ZeroOrMore, "delivers")
+            .Line("Fixer", Ends.ZeroOrMore, "Supplier", Ends.ZeroOrMore, "buys from")
             .ToDrawing();
         var assessment = Assessor().Assess(answer, []);
         assessment.Findings.ShouldHaveSingleItem().Code.ShouldBe("cardinality-min");

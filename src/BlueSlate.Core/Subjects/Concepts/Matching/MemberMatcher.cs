@@ -95,14 +95,14 @@ internal sealed class MemberMatcher(
             // Drawn as a class, an enumeration has its literals where a class has its attributes.
             if (entity.Kind == EntityKind.Enumeration && other.Kind != EntityKind.Enumeration)
             {
-                foreach (
-                    var (mine, theirs) in Pair(
-                        entity.Literals,
-                        literal => literal.Name,
-                        other.Attributes,
-                        attribute => attribute.Name
+                var pairs =
+                    entity.Literals.Length == other.Attributes.Length
+                    && !entity.Literals.Any(literal =>
+                        other.Attributes.Any(one => NameSimilarity.Of(Name.Of(literal.Name), Name.Of(one.Name)).Value >= Sureness)
                     )
-                )
+                        ? entity.Literals.Zip(other.Attributes)
+                        : Pair(entity.Literals, literal => literal.Name, other.Attributes, attribute => attribute.Name);
+                foreach (var (mine, theirs) in pairs)
                 {
                     found.Add(mine.Id, new MemberMatch(theirs.Id, other.Id, false));
                 }
@@ -140,14 +140,18 @@ internal sealed class MemberMatcher(
             )
         )
         {
-            foreach (
-                var (mine, theirs) in Pair(
-                    attribute.Leaves,
-                    part => part.Name,
-                    drawn[attributes[attribute.Id].AnswerId].Leaves,
-                    part => part.Name
-                )
-            )
+            var there = drawn[attributes[attribute.Id].AnswerId].Leaves;
+            foreach (var (mine, theirs) in Pair(attribute.Leaves, part => part.Name, there, part => part.Name))
+            {
+                found.Add(mine.Id, theirs.Id);
+            }
+
+            // As many as are left on both sides are other words for each other.
+            var (wanted, left) = (
+                attribute.Leaves.Where(part => !found.ContainsKey(part.Id)).ToList(),
+                there.Where(part => !found.ContainsValue(part.Id)).ToList()
+            );
+            foreach (var (mine, theirs) in wanted.Count == left.Count ? wanted.Zip(left) : [])
             {
                 found.Add(mine.Id, theirs.Id);
             }

@@ -34,6 +34,8 @@ public sealed record EntityFact() : ConceptFactKind("entity", 0)
 /// <summary>That an entity is weak, a linking one, an interface or an enumeration.</summary>
 public sealed record EntityKindFact() : ConceptFactKind("kind", 1)
 {
+    public override bool SaysHow => true;
+
     public override IEnumerable<Fact> OfEntity(EntityType entity, FactScope scope)
     {
         if (entity.Kind != EntityKind.Strong)
@@ -51,6 +53,8 @@ public sealed record EntityKindFact() : ConceptFactKind("kind", 1)
 /// <summary>That a class, or an operation, is abstract.</summary>
 public sealed record AbstractFact() : ConceptFactKind("abstract", 8)
 {
+    public override bool SaysHow => true;
+
     private const string Word = "abstract";
 
     public override IEnumerable<Fact> OfEntity(EntityType entity, FactScope scope)

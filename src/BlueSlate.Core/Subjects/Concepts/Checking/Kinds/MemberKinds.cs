@@ -65,6 +65,10 @@ public abstract record MemberTextKind(string Name, int Order) : AttributeKind(Na
 /// <summary>That a member belongs to the class rather than to each instance.</summary>
 public sealed record ScopeFact() : MemberTextKind("scope", 7)
 {
+    public override bool SaysHow => true;
+
+    public override bool HalvesAlways => true;
+
     private const string Word = "class scope";
 
     protected override IEnumerable<Fact> Of(ConceptAttribute attribute, string title, FactScope scope) =>

@@ -29,6 +29,8 @@ public sealed record RelationshipFact() : ConceptFactKind("relationship", 0)
 /// <summary>What kind of link a relationship is, and which way round.</summary>
 public sealed record LinkKindFact() : ConceptFactKind("link-kind", 20)
 {
+    public override bool SaysHow => true;
+
     private const string Plain = "association";
 
     public override IEnumerable<Fact> OfTie(RelationshipType relationship, FactScope scope)
@@ -69,6 +71,8 @@ public sealed record NamedFact() : ConceptFactKind("named", 21)
 /// <summary>That a relationship identifies one of its sides, or does not.</summary>
 public sealed record IdentifyingFact() : ConceptFactKind("identifying", 22)
 {
+    public override bool SaysHow => true;
+
     /// <summary>What it says of one that does.</summary>
     public const string Yes = "identifying";
 
