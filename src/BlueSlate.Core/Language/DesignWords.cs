@@ -44,6 +44,8 @@ internal static class DesignWords
         "since",
         "first",
         "departure",
+        "open",
+        "opening",
     }.ToFrozenSet(StringComparer.Ordinal);
 
     private static readonly FrozenSet<string> Ends = new[]
@@ -56,6 +58,9 @@ internal static class DesignWords
         "finish",
         "last",
         "arrival",
+        "close",
+        "closing",
+        "expiry",
     }.ToFrozenSet(StringComparer.Ordinal);
 
     /// <summary>Whether two words say the same in names of data.</summary>

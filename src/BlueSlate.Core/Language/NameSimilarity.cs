@@ -266,14 +266,15 @@ public static class NameSimilarity
             return 1;
         }
 
-        if (Lexical(first.Lexical[i], second.Lexical[j]) is > 0 and var lexical)
+        var meant = Lexical(first.Lexical[i], second.Lexical[j]);
+        if (meant < DesignWords.Likeness && !first.IsKeptApart(i) && !second.IsKeptApart(j) && DesignWords.Same(a, b))
         {
-            return lexical;
+            meant = DesignWords.Likeness;
         }
 
-        if (!first.IsKeptApart(i) && !second.IsKeptApart(j) && DesignWords.Same(a, b))
+        if (meant > 0)
         {
-            return DesignWords.Likeness;
+            return meant;
         }
 
         var (known, alsoKnown) = (first.IsKnownWord(i), second.IsKnownWord(j));

@@ -53,6 +53,9 @@ internal enum ValueSort
     /// <summary>Where somebody is written to, or a page of the net.</summary>
     Mail,
 
+    /// <summary>Of which kind.</summary>
+    Kind,
+
     /// <summary>Yes or no.</summary>
     YesNo,
 }
@@ -85,6 +88,7 @@ internal static class ValueSorts
         [ValueSort.Place] = "place location address town city region country street area position site venue locality territory",
         [ValueSort.Phone] = "phone fax",
         [ValueSort.Mail] = "email mail mailbox",
+        [ValueSort.Kind] = "kind type category class sort genre variety",
         [ValueSort.YesNo] = "flag public active available done paid",
     }
         .SelectMany(pair => pair.Value.Split(' ').Select(word => (word, pair.Key)))
@@ -119,48 +123,38 @@ internal static class ValueSorts
     public static ValueSort Of(Name name)
     {
         var written = WordSplitter.Split(name.Text);
-        if (written.Count == 0)
+        return written.Count == 0 ? ValueSort.Unsaid : ByForm(written, name) ?? ByWords(name);
+    }
+
+    // What is written so can be only that: made on, is public, how many, number of seats, in days.
+    private static ValueSort? ByForm(IReadOnlyList<string> written, Name name) =>
+        written switch
         {
-            return ValueSort.Unsaid;
+            [.., "on" or "at"] => ValueSort.Moment,
+            [.., "yn"] or ["is" or "has", _, ..] => ValueSort.YesNo,
+            ["how", "many" or "much", ..] => ValueSort.Count,
+            [.., "minutes" or "hours" or "seconds" or "days" or "weeks" or "mins" or "hrs"] => ValueSort.Span,
+            _ when written.Contains("of") && name.Words is [.., _, "number"] => ValueSort.Count,
+            _ when name.Words is [.., "run" or "running" or "play" or "total" or "overall" or "travel", "time"] => ValueSort.Span,
+            _ => null,
+        };
+
+    // By the main word, or the first; the number of a phone and the address of a mailbox by those.
+    private static ValueSort ByWords(Name name)
+    {
+        if (name.Words[^1] is "number" or "address")
+        {
+            var reached = name.Words.Select(word => Listed.GetValueOrDefault(word)).FirstOrDefault(IsReach);
+            if (reached != ValueSort.Unsaid || name.Words[^1] == "number")
+            {
+                return reached == ValueSort.Unsaid ? ValueSort.Mark : reached;
+            }
         }
 
-        switch (written[^1])
-        {
-            case "on" or "at":
-                return ValueSort.Moment;
-            case "yn":
-                return ValueSort.YesNo;
-        }
+        var last = Word(name, name.Words.Length - 1);
+        return last != ValueSort.Unsaid || name.Words.Length == 1 ? last : Listed.GetValueOrDefault(name.Words[0]);
 
-        if (
-            written[^1] is "minutes" or "hours" or "seconds" or "days" or "weeks" or "mins" or "hrs"
-            || name.Words is [.., "run" or "running" or "play" or "total" or "overall" or "travel", "time"]
-        )
-        {
-            return ValueSort.Span;
-        }
-
-        if (written.Count > 1 && written[0] is "is" or "has")
-        {
-            return ValueSort.YesNo;
-        }
-
-        // Number of seats, no of days: how many; seat number, badge no: which.
-        var of = written.ToList().IndexOf("of");
-        if (name.Words is ["number", _, ..] && of > 0 || written is ["how", "many" or "much", ..])
-        {
-            return ValueSort.Count;
-        }
-
-        if (of > 0 && of < written.Count - 1 && name.Words.Length > 1 && Word(name, 0) is not ValueSort.Unsaid and var head)
-        {
-            return head;
-        }
-
-        return name.Words[^1] == "number" ? (name.Words.Contains("phone") ? ValueSort.Phone : ValueSort.Mark)
-            : Word(name, name.Words.Length - 1) is not ValueSort.Unsaid and var last ? last
-            : name.Words.Length > 1 && Listed.TryGetValue(name.Words[0], out var first) ? first
-            : ValueSort.Unsaid;
+        static bool IsReach(ValueSort sort) => sort is ValueSort.Phone or ValueSort.Mail;
     }
 
     private static ValueSort Word(Name name, int index)

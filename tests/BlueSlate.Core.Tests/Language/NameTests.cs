@@ -14,6 +14,9 @@ public sealed class NameTests
     [InlineData("dob", "birth date")]
     [InlineData("Entries", "entry")]
     [InlineData("telephone", "phones")]
+    [InlineData("year of casting", "casting year")]
+    [InlineData("bellfile", "bell file")]
+    [InlineData("telefone", "phone")]
     public void Spellings_of_one_name(string a, string b) => Name.Of(a).Key.ShouldBe(Name.Of(b).Key);
 
     [Theory]
@@ -38,6 +41,41 @@ public sealed class NameTests
         var owner = Name.Of("Booking");
         NameSimilarity.OfAttributes(Name.Of(a), owner, Name.Of(b), owner).Value.ShouldBeLessThan(0.6);
     }
+
+    [Theory]
+    [InlineData("tower number", "bell number")]
+    [InlineData("pilot name", "kiln name")]
+    [InlineData("glaze type", "clay type")]
+    [InlineData("firing date", "sale date")]
+    [InlineData("number", "pilot number")]
+    public void What_names_of_data_of_all_sorts_end_in_is_no_likeness(string a, string b) =>
+        NameSimilarity.Of(Name.Of(a), Name.Of(b)).Value.ShouldBeLessThan(0.6);
+
+    [Theory]
+    [InlineData("start day", "beginning date")]
+    [InlineData("fee", "price")]
+    [InlineData("kind", "type")]
+    [InlineData("given name", "first name")]
+    [InlineData("site", "location")]
+    public void Words_that_say_the_same_in_names_of_data_are_alike(string a, string b) =>
+        NameSimilarity.Of(Name.Of(a), Name.Of(b)).Value.ShouldBeGreaterThanOrEqualTo(0.6);
+
+    [Theory]
+    [InlineData("case number", "Travelling Case", "number")]
+    [InlineData("kiln no", "Kiln", "number")]
+    [InlineData("case", "Travelling Case", "case")]
+    [InlineData("number", "Case", "number")]
+    public void The_owners_main_word_in_front_goes_as_well(string name, string owner, string left) =>
+        Name.Of(name).Without(Name.Of(owner)).Key.ShouldBe(left);
+
+    [Theory]
+    [InlineData("leaderNo", "leads", true)]
+    [InlineData("teach_no", "teacher", true)]
+    [InlineData("kilnNo", "teacher", false)]
+    [InlineData("no", "number", false)]
+    [InlineData("kilnNo", "", false)]
+    public void A_column_hints_at_a_verb_or_role_in_another_form(string column, string other, bool hints) =>
+        NameSimilarity.Hints(Name.Of(column), Name.Of(other)).ShouldBe(hints);
 
     [Fact]
     public void The_owners_name_in_front_makes_no_difference()

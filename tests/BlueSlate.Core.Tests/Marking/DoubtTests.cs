@@ -73,11 +73,9 @@ public sealed class DoubtTests
         var assessment = Exercise.Of(Model).Assess(answer, []);
         assessment.Comparison.Correspondence.Entities["b3"].AnswerId.ShouldBe("b3");
         assessment.Doubt.Lowest.ShouldBeLessThan(assessment.Doubt.Highest);
-        
+
         // It could be less by more than it could be more.
-        (assessment.Sheet.Total - assessment.Doubt.Lowest).ShouldBeGreaterThan(
-            assessment.Doubt.Highest - assessment.Sheet.Total
-        );
+        (assessment.Sheet.Total - assessment.Doubt.Lowest).ShouldBeGreaterThan(assessment.Doubt.Highest - assessment.Sheet.Total);
     }
 
     [Fact]

@@ -144,6 +144,31 @@ public sealed class StandingTests
                 .ToDrawing(),
             Standing.Same
         ),
+        new(
+            "enumeration-by-line",
+            Uml,
+            new Sketch().Class("Kiln", ["kilnNo", "fuel: Fuel"]).Class("«enumeration»\nFuel", ["WOOD", "GAS"]).ToDrawing(),
+            new Sketch()
+                .Class("Kiln", ["kilnNo"])
+                .Class("«enumeration»\nFuel", ["WOOD", "GAS"])
+                .Tie("Kiln", "«enumeration»\nFuel", Stroke.Solid, "burns", "*", "1")
+                .ToDrawing(),
+            Standing.Same
+        ),
+        new(
+            "derived-by-operation",
+            Uml,
+            new Sketch().Class("Firing", ["firingNo", "heatedFrom: Time", "/duration: Integer"]).ToDrawing(),
+            new Sketch().Class("Firing", ["firingNo", "heatedFrom: Time"], ["runningTime(): Integer"]).ToDrawing(),
+            Standing.Same
+        ),
+        new(
+            "operation-by-derived",
+            Uml,
+            new Sketch().Class("Firing", ["firingNo", "heatedFrom: Time"], ["runningTime(): Integer"]).ToDrawing(),
+            new Sketch().Class("Firing", ["firingNo", "heatedFrom: Time", "/duration: Integer"]).ToDrawing(),
+            Standing.Same
+        ),
         new("qualifier-by-attribute", Uml, Seats(true), Seats(false), Standing.Same),
         new("qualifier-by-attribute", Uml, Seats(false), Seats(true), Standing.Same),
     ];

@@ -14,6 +14,9 @@ internal sealed class Between
     // A line to a type in place of an attribute of that type, or the other way round, is much the same.
     private const double UseAsLine = 0.7;
 
+    // What it saves that something links two on one side, and a line from many to many on the other.
+    private const double LinkingThing = 0.8;
+
     private readonly Side model;
     private readonly Side answer;
     private readonly LinkComparer comparer;
@@ -65,6 +68,19 @@ internal sealed class Between
             {
                 Add(table, a, b, use * UseAsLine);
                 Add(table, b, a, use * UseAsLine);
+            }
+        }
+
+        foreach (var (wanted, drawn) in new[] { (model.Through, answer.ManyToMany), (model.ManyToMany, answer.Through) })
+        {
+            foreach (var (first, second) in wanted)
+            {
+                var table = Table(first, second);
+                foreach (var (a, b) in drawn)
+                {
+                    Add(table, a, b, LinkingThing);
+                    Add(table, b, a, LinkingThing);
+                }
             }
         }
 

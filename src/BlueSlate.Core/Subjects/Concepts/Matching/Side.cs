@@ -14,6 +14,8 @@ internal sealed class Side
     private Dictionary<string, AttributeOwner>? owners;
     private AttributeSorts? sorts;
     private Likenesses? likenesses;
+    private HashSet<(int First, int Second)>? through;
+    private HashSet<(int First, int Second)>? manyToMany;
 
     public Side(ConceptModel model, ExerciseWords words)
     {
@@ -124,6 +126,17 @@ internal sealed class Side
     /// <summary>Entities, by index, with those that their attributes, operations and parameters have as types.</summary>
     public HashSet<(int User, int Used)> Uses { get; } = [];
 
+    /// <summary>Two entities, the lower index first, between which something stands that goes with one of each.</summary>
+    public IReadOnlyCollection<(int First, int Second)> Through => through ??= FindThrough();
+
+    /// <summary>Two entities, the lower index first, with a relationship from many to many.</summary>
+    public IReadOnlyCollection<(int First, int Second)> ManyToMany =>
+        manyToMany ??= [
+            .. Links
+                .Where(link => link.From != link.To && link.Relationship.IsManyToMany)
+                .Select(link => (Math.Min(link.From, link.To), Math.Max(link.From, link.To))),
+        ];
+
     /// <summary>Whether there is a relationship between two.</summary>
     public bool Joined(int one, int other) => Array.Exists(Links, link => link.Joins(one, other));
 
@@ -142,6 +155,27 @@ internal sealed class Side
                 Neighbours[b].Add(a);
             }
         }
+    }
+
+    private HashSet<(int First, int Second)> FindThrough()
+    {
+        var found = new HashSet<(int First, int Second)>();
+        for (var between = 0; between < Entities.Length; between++)
+        {
+            var parents = Links
+                .Where(link => link.From != link.To && link.Relationship.Identifying == true)
+                .Where(link => link.From == between || link.To == between)
+                .Where(link => link.Relationship.Roles[link.From == between ? 1 : 0].CoOccurrence.Max == 1)
+                .Select(link => link.From == between ? link.To : link.From)
+                .Order()
+                .ToList();
+            if (parents is [var one, var other] && one != other)
+            {
+                found.Add((one, other));
+            }
+        }
+
+        return found;
     }
 
     private void AddUses()

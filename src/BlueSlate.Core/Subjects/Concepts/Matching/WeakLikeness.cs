@@ -15,7 +15,7 @@ internal sealed class WeakLikeness(Weights weights, DrawnTypes types)
     private const double OtherType = 0.25;
     private const double Far = 0.5;
     private const double SameEnd = 0.2;
-    private const double OtherEnd = 0.8;
+    private const double OtherEnd = 1;
 
     /// <summary>
     /// Whether two attributes are of one form: both optional or not, of several values or not, of types of one family where

@@ -1,0 +1,217 @@
+using System.Text.Json;
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Judging;
+using BlueSlate.Core.Language;
+using BlueSlate.Core.Notations;
+using BlueSlate.Core.Notations.Chen;
+using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Core.Notations.Uml;
+using BlueSlate.Core.Subjects.Concepts.Matching;
+using BlueSlate.Core.Subjects.Concepts.Model;
+using Shouldly;
+
+namespace BlueSlate.Core.Tests.Matching;
+
+/// <summary>
+/// What a thing stands for is judged by its word, by what it has, by what it hangs on and by what is left over, all at once.
+/// </summary>
+public sealed class EvidenceTests
+{
+    private static Sketch Pottery =>
+        new Sketch()
+            .Box("Potter", "PK potter no", "name", "birth year")
+            .Box("Pot", "PK pot no", "glaze", "height")
+            .Box("Kiln", "PK kiln no", "fuel")
+            .Box("Firing", "PK firing no", "peak temperature")
+            .Line("Potter", Ends.One, "Pot", Ends.ZeroOrMore, "throws")
+            .Line("Firing", Ends.ZeroOrOne, "Pot", Ends.OneOrMore, "hardens")
+            .Line("Kiln", Ends.One, "Firing", Ends.ZeroOrMore, "burns in");
+
+    [Fact]
+    public void Under_whatever_name_a_thing_is_known_by_what_it_hangs_on_and_has()
+    {
+        var answer = new Sketch()
+            .Box("Potter", "PK potter no", "name", "birth year")
+            .Box("Pot", "PK pot no", "glaze", "height")
+            .Box("Hot box", "PK box no", "burns what")
+            .Box("Grzmot", "PK gr no", "hottest degree")
+            .Line("Potter", Ends.One, "Pot", Ends.ZeroOrMore, "makes")
+            .Line("Grzmot", Ends.ZeroOrOne, "Pot", Ends.OneOrMore, "fixes")
+            .Line("Hot box", Ends.One, "Grzmot", Ends.ZeroOrMore, "is used for")
+            .ToDrawing();
+        var found = Match(Pottery.ToDrawing(), answer);
+        found.Entities["b3"].AnswerId.ShouldBe("b3");
+        found.Entities["b4"].AnswerId.ShouldBe("b4");
+        found.IsProved.ShouldBeTrue();
+    }
+
+    [Fact]
+    public void A_drawing_of_something_else_earns_nothing_though_it_has_lines_in_the_same_places()
+    {
+        var other = new Sketch()
+            .Box("Skipper", "PK skipper no", "name", "licence date")
+            .Box("Voyage", "PK voyage no", "cargo")
+            .Box("Harbour", "PK harbour code", "depth")
+            .Box("Mooring", "PK mooring no", "from day")
+            .Line("Skipper", Ends.One, "Voyage", Ends.ZeroOrMore, "sails")
+            .Line("Voyage", Ends.One, "Mooring", Ends.ZeroOrMore, "includes")
+            .Line("Harbour", Ends.One, "Mooring", Ends.ZeroOrMore, "grants")
+            .ToDrawing();
+        Match(Pottery.ToDrawing(), other).Entities.ShouldBeEmpty();
+        Exercise.Of(Pottery.ToDrawing()).Assess(other, []).Sheet.Total.ShouldBe(0);
+    }
+
+    [Fact]
+    public void Somebody_is_not_something()
+    {
+        Sketch With(string box) =>
+            new Sketch()
+                .Box("Potter", "PK potter no", "name", "birth year")
+                .Box("Pot", "PK pot no", "glaze", "height")
+                .Box(box, "PK no", "name")
+                .Line("Potter", Ends.One, "Pot", Ends.ZeroOrMore, "throws")
+                .Line(box, Ends.ZeroOrOne, "Pot", Ends.OneOrMore, "hardens");
+        var model = Pottery.ToDrawing();
+        Match(model, With("Furnace run").ToDrawing()).Entities["b4"].AnswerId.ShouldBe("b3");
+        Match(model, With("Apprentice").ToDrawing()).Entities.ShouldNotContainKey("b4");
+    }
+
+    [Fact]
+    public void Of_several_subtypes_the_last_is_known_by_the_others()
+    {
+        Sketch Kinds(string third) =>
+            new Sketch()
+                .Box("Pot", "PK pot no", "glaze")
+                .Box("Jug", "spout length")
+                .Box("Bowl", "rim width")
+                .Box(third, "wall count")
+                .Circle("d", "Pot", true, "Jug", "Bowl", third);
+        var found = Match(Kinds("Tile").ToDrawing(), Kinds("Flat thing").ToDrawing(), new ChenOptions());
+        found.Entities["b4"].AnswerId.ShouldBe("b4");
+    }
+
+    [Theory]
+    [InlineData("glaze", "coating", true)]
+    [InlineData("phone", "mailbox", false)]
+    [InlineData("first day", "closing date", false)]
+    [InlineData("first day", "opens on", true)]
+    [InlineData("height", "kilos", false)]
+    [InlineData("weight", "kilos", true)]
+    [InlineData("birth year", "sort", false)]
+    public void What_is_left_in_one_owner_is_one_unless_its_values_are_of_another_sort(string wanted, string drawn, bool same)
+    {
+        Sketch One(string attribute) => new Sketch().Box("Pot", "PK pot no", attribute).Box("Potter", "PK potter no", "name");
+        Match(One(wanted).ToDrawing(), One(drawn).ToDrawing()).Attributes.Count.ShouldBe(same ? 4 : 3);
+    }
+
+    [Fact]
+    public void A_type_is_the_same_when_the_thing_that_stands_for_it_is_drawn()
+    {
+        Sketch Classes(string thing, string operation) =>
+            new Sketch()
+                .Class("Potter", ["name: String"], [$"{operation}(): {thing}"])
+                .Class(thing, ["glaze: String", "height: Integer"])
+                .Tie("Potter", thing, Stroke.Solid, "throws", "1", "*");
+        var assessment = Exercise
+            .Of(Classes("Pot", "throw").ToDrawing(), new UmlOptions { Formal = true })
+            .Assess(Classes("Vessel", "throw").ToDrawing(), []);
+        assessment.Findings.ShouldNotContain(finding => finding.Code == "operation-signature");
+    }
+
+    [Fact]
+    public void An_enumeration_is_known_by_what_has_it_as_a_type()
+    {
+        Sketch Classes(string type, string[] values) =>
+            new Sketch().Class("Kiln", ["kilnNo: Integer", $"fuel: {type}"]).Class($"«enumeration»\n{type}", values);
+        var found = Match(
+            Classes("Fuel", ["WOOD", "GAS", "PEAT"]).ToDrawing(),
+            Classes("Burnt", ["LOGS", "BOTTLED", "TURF"]).ToDrawing(),
+            new UmlOptions()
+        );
+        found.Entities["b2"].AnswerId.ShouldBe("b2");
+        found.Members.Count.ShouldBe(3);
+    }
+
+    [Fact]
+    public void What_hangs_on_a_linking_thing_besides_is_judged_where_it_is_drawn()
+    {
+        var model = new Sketch()
+            .Box("Pot", "PK pot no")
+            .Box("Fair", "PK fair code")
+            .Box("Showing", "PK FK pot no", "PK FK fair code", "price")
+            .Box("Judge", "PK badge no")
+            .Line("Pot", Ends.One, "Showing", Ends.ZeroOrMore, "is shown in")
+            .With(line: line => line with { Stroke = Stroke.Solid })
+            .Line("Fair", Ends.One, "Showing", Ends.OneOrMore, "has")
+            .With(line: line => line with { Stroke = Stroke.Solid })
+            .Line("Judge", Ends.One, "Showing", Ends.ZeroOrMore, "marks")
+            .ToDrawing();
+        var answer = new Sketch()
+            .Box("Pot", "PK pot no")
+            .Box("Fair", "PK fair code")
+            .Box("Judge", "PK badge no")
+            .Line("Pot", Ends.OneOrMore, "Fair", Ends.ZeroOrMore, "is shown at")
+            .Line("Judge", Ends.One, "Pot", Ends.ZeroOrMore, "looks at")
+            .ToDrawing();
+        var found = Match(model, answer);
+        found.Restated.ShouldHaveSingleItem().Uses.ShouldContain("r1");
+        found.Misdirected["r3"].AnswerId.ShouldBe("r2");
+    }
+
+    [Fact]
+    public void A_bare_number_at_a_line_of_a_diamond_says_how_many_at_most()
+    {
+        var drawing = new Sketch()
+            .Box("Pot")
+            .Diamond("is copied from", Outline.Single, ("Pot", "N", false), ("Pot", "2", false))
+            .ToDrawing();
+        var reading = Notation.Read(drawing, new ChenOptions());
+        reading.Remarks.ShouldNotContain(remark => remark.Kind == RemarkKind.UnreadableCount);
+        reading.Model.Relationships[0].Roles.Select(role => role.CoOccurrence.Max).ShouldContain(2);
+    }
+
+    [Fact]
+    public void A_recursive_foreign_key_is_known_by_its_role_in_another_form()
+    {
+        var drawing = new Sketch()
+            .Box("Potter", "PK potter no", "FK teach no")
+            .Line("Potter", Ends.ZeroOrOne, "Potter", Ends.ZeroOrMore, "teaches")
+            .ToDrawing();
+        var column = Exercise.Read(drawing, Level.Logical).Model.Entities[0].Attributes[1];
+        column.ForeignKey!.RelationshipId.ShouldBe("r1");
+    }
+
+    [Fact]
+    public void Weights_are_named_numbers_and_only_those_that_there_are()
+    {
+        Weights.Shipped.With([]).ShouldBeSameAs(Weights.Shipped);
+        Weights.Shipped.With([new("strangeName", 9)]).Values["strangeName"].ShouldBe(9);
+        Should.Throw<KeyNotFoundException>(() => Weights.Shipped.With([new("strangerName", 9)]));
+    }
+
+    [Fact]
+    public void Every_weight_changes_what_is_found_or_is_not_there()
+    {
+        var source = string.Join(
+            '\n',
+            Directory
+                .EnumerateFiles(Path.Combine(SourceTests.Root, "src/BlueSlate.Core/Subjects/Concepts/Matching"), "*.cs")
+                .Select(File.ReadAllText)
+        );
+        foreach (var name in Weights.Shipped.Values.Keys)
+        {
+            source.ShouldContain(JsonSerializer.Serialize(name));
+        }
+    }
+
+    private static Correspondence Match(Drawing model, Drawing answer) => Match(model, answer, new CrowsFootOptions());
+
+    private static Correspondence Match(Drawing model, Drawing answer, NotationOptions options) =>
+        Matcher
+            .Match(
+                new MatchModel(Notation.Read(model, options).Model, ExerciseWords.None),
+                Notation.Read(answer, options).Model,
+                MatchAllowance.Plain
+            )
+            .Best;
+}
