@@ -5,6 +5,7 @@ using System.Text.Json;
 using BlueSlate.Core;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
+using BlueSlate.Core.Marking;
 using CsvHelper;
 using CsvHelper.Configuration;
 
@@ -117,9 +118,13 @@ internal static class CheckCommand
                     whole ? Sum(answer.Select(row => row.Marks)) : "",
                     whole ? Sum(answer.Select(row => row.Maximum)) : "",
                     answer.Sum(row => row.Notes),
-                    string.Join("; ", answer.Select(row => row.Problem).Where(problem => problem.Length > 0))
+                    string.Join("; ", answer.Select(row => row.Problem).Where(problem => problem.Length > 0)),
+                    whole ? Sum(answer.Select(row => row.Lowest)) : "",
+                    whole ? Sum(answer.Select(row => row.Highest)) : ""
                 );
             });
+
+    private static string Text(Rational? marks) => marks is { } some ? ((double)some).ToString(CultureInfo.InvariantCulture) : "";
 
     private static string Sum(IEnumerable<string> marks) =>
         marks.Sum(text => double.Parse(text, CultureInfo.InvariantCulture)).ToString(CultureInfo.InvariantCulture);
@@ -137,10 +142,12 @@ internal static class CheckCommand
             );
             return new MarkRow(
                 name,
-                ((double)result.Total).ToString(CultureInfo.InvariantCulture),
-                ((double)result.Maximum).ToString(CultureInfo.InvariantCulture),
+                Text(result.Total),
+                Text(result.Maximum),
                 result.Notes.Length,
-                ""
+                "",
+                Text(result.Lowest),
+                Text(result.Highest)
             );
         }
         catch (Exception error) when (error is UnreadableException or IOException)
@@ -169,5 +176,13 @@ internal static class CheckCommand
         csv.WriteRecords(rows);
     }
 
-    private sealed record MarkRow(string Answer, string Marks, string Maximum, int Notes, string Problem);
+    private sealed record MarkRow(
+        string Answer,
+        string Marks,
+        string Maximum,
+        int Notes,
+        string Problem,
+        string Lowest = "",
+        string Highest = ""
+    );
 }

@@ -31,7 +31,7 @@ public sealed class CommandLineTests : IDisposable
         output.ShouldContain("12 checked, 0 could not be read or assessed.");
         var marks = await File.ReadAllLinesAsync(Path.Combine(folder.FullName, "marks.csv"));
         marks.Length.ShouldBe(13);
-        marks.ShouldContain("amara,40,40,0,");
+        marks.ShouldContain("amara,40,40,0,,40,40");
         var result = JsonNode.Parse(await File.ReadAllTextAsync(Path.Combine(folder.FullName, "ben.result.json")))!;
         result["notes"]!
             .AsArray()
@@ -70,10 +70,10 @@ public sealed class CommandLineTests : IDisposable
         code.ShouldBe(0, error);
         told.ShouldContain("3 checked, 0 could not be read or assessed.");
         File.Exists(Path.Combine(output.FullName, "part-2", "elif.result.json")).ShouldBeTrue();
-        (await LinesAsync("part-1")).ShouldBe(["elif,24,24,0,", "half,21.5,24,2,"]);
-        (await LinesAsync("part-2")).ShouldBe(["elif,16,16,1,"]);
+        (await LinesAsync("part-1")).ShouldBe(["elif,24,24,0,,24,24", "half,21.5,24,2,,21,22"]);
+        (await LinesAsync("part-2")).ShouldBe(["elif,16,16,1,,16,16"]);
         // Without its second part an answer has no total.
-        (await LinesAsync(".")).ShouldBe(["elif,40,40,1,", "half,,,2,"]);
+        (await LinesAsync(".")).ShouldBe(["elif,40,40,1,,40,40", "half,,,2,,,"]);
 
         async Task<IEnumerable<string>> LinesAsync(string part) =>
             (await File.ReadAllLinesAsync(Path.Combine(output.FullName, part, "marks.csv"))).Skip(1);

@@ -26,6 +26,12 @@ public sealed record ResultDocument
     /// <summary>What could be earned.</summary>
     public required Rational Maximum { get; init; }
 
+    /// <summary>The least that the answer might deserve; null in results from before it was told.</summary>
+    public Rational? Lowest { get; init; }
+
+    /// <summary>The most that it might deserve.</summary>
+    public Rational? Highest { get; init; }
+
     /// <summary>The lines of the scheme with what they earned.</summary>
     public required ImmutableArray<ResultLine> Lines { get; init; }
 
@@ -53,6 +59,8 @@ public sealed record ResultDocument
             Total = assessment.Sheet.Total,
             Exact = assessment.Sheet.Exact,
             Maximum = assessment.Sheet.Maximum,
+            Lowest = assessment.Doubt.Lowest,
+            Highest = assessment.Doubt.Highest,
             Lines =
             [
                 .. assessment.Sheet.Lines.Select(line => new ResultLine(

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Marking;
+using BlueSlate.Core.Notations.Chen;
 using BlueSlate.Core.Notations.CrowsFoot;
 using BlueSlate.Core.Subjects.Concepts.Checking.Kinds;
 using CsCheck;
@@ -53,6 +54,33 @@ public sealed class MarkingTests
             AddsUp(blank);
             assessor.Assess(DemoExercises.Answers(name).First(), []).Sheet.Lines[0].Earned.ShouldBe(3);
         }
+    }
+
+    [Theory]
+    [InlineData(2, 1)]
+    [InlineData(1, 0)]
+    public void Drawn_in_another_form_a_thing_is_half_of_what_is_worth_two_marks_or_more(int marks, int earned)
+    {
+        Drawing Of(string outline) =>
+            new Sketch()
+                .Box("Tower")
+                .Oval("Tower", "code", Underline.Solid)
+                .Box("Bell")
+                .With(shape => shape with { Outline = Enum.Parse<Outline>(outline) })
+                .Oval("Bell", "bell no", Underline.Dashed)
+                .Diamond("hangs in", Outline.Double, ("Tower", "1", false), ("Bell", "N", true))
+                .ToDrawing();
+        var facts = new[] { FactKinds.Entity.IdOf("b3"), FactKinds.EntityKind.IdOf("b3") };
+        var scheme = new MarkingScheme(
+            [new MarkLine("bell", "", marks, LineRule.Share, [.. facts])],
+            default,
+            default,
+            Rational.Half
+        );
+        var assessor = new Assessor(Of("Double"), new ChenOptions(), [], scheme);
+        assessor.Assess(Of("Double"), []).Sheet.Exact.ShouldBe(marks);
+        assessor.Assess(Of("Single"), []).Sheet.Exact.ShouldBe(earned);
+        assessor.Assess(Drawing.Empty, []).Sheet.Exact.ShouldBe(0);
     }
 
     [Fact]

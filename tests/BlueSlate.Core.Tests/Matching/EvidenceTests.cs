@@ -6,6 +6,7 @@ using BlueSlate.Core.Notations;
 using BlueSlate.Core.Notations.Chen;
 using BlueSlate.Core.Notations.CrowsFoot;
 using BlueSlate.Core.Notations.Uml;
+using BlueSlate.Core.Subjects.Concepts.Checking.Kinds;
 using BlueSlate.Core.Subjects.Concepts.Matching;
 using BlueSlate.Core.Subjects.Concepts.Model;
 using Shouldly;
@@ -168,6 +169,32 @@ public sealed class EvidenceTests
         var reading = Notation.Read(drawing, new ChenOptions());
         reading.Remarks.ShouldNotContain(remark => remark.Kind == RemarkKind.UnreadableCount);
         reading.Model.Relationships[0].Roles.Select(role => role.CoOccurrence.Max).ShouldContain(2);
+    }
+
+    [Fact]
+    public void A_composite_in_a_box_of_its_own_keeps_its_parts_and_half_of_its_worth()
+    {
+        var model = new Sketch()
+            .Box("Potter")
+            .Oval("Potter", "potter no", Underline.Solid)
+            .Oval("Potter", "address")
+            .Oval("address", "street")
+            .Oval("address", "town")
+            .ToDrawing();
+        var answer = new Sketch()
+            .Box("Potter")
+            .Oval("Potter", "potter no", Underline.Solid)
+            .Box("Address")
+            .Oval("Address", "street")
+            .Oval("Address", "town")
+            .Diamond("lives at", Outline.Single, ("Potter", "N", false), ("Address", "1", false))
+            .ToDrawing();
+        var assessment = Exercise.Of(model, new ChenOptions()).Assess(answer, []);
+        assessment.Findings.ShouldHaveSingleItem().Code.ShouldBe("attribute-as-entity");
+        assessment.Comparison.Verdicts.Count(verdict => verdict is { Fact.Kind: PartFact, IsGood: true }).ShouldBe(2);
+        assessment
+            .Comparison.Verdicts.Single(verdict => verdict is { Fact.Kind: AttributeFact, IsBad: true })
+            .PartlyRight.ShouldBeTrue();
     }
 
     [Fact]

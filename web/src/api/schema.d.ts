@@ -3806,6 +3806,8 @@ export interface components {
             exact: components["schemas"]["Rational"];
             /** @description What could be earned. */
             maximum: components["schemas"]["Rational"];
+            lowest?: null | components["schemas"]["Rational"];
+            highest?: null | components["schemas"]["Rational"];
             /** @description The lines of the scheme with what they earned. */
             lines: components["schemas"]["ResultLine"][];
             /** @description The notes of the margin. */

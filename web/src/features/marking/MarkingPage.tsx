@@ -244,7 +244,7 @@ function WhatIsUnsure({ doubt }: { doubt: Schemas['DoubtReply'] }) {
   const range = doubt.lowest !== doubt.highest;
   return (
     <p className="refusal">
-      {range && `Not certain: between ${show(doubt.lowest)} and ${show(doubt.highest)}, by what stands for what. `}
+      {range && `An examiner might give between ${show(doubt.lowest)} and ${show(doubt.highest)}. `}
       {doubt.unsure.length > 0 &&
         `${doubt.unsure.join(', ')} ${doubt.unsure.length === 1 ? 'was' : 'were'} matched by place, not by name. `}
       Look whether it belongs together.

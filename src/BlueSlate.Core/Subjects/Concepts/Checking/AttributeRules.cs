@@ -24,6 +24,12 @@ internal sealed class AttributeRules(VerdictLookup look)
             return look.RestatedOr(fact, fact.ConceptId, VerdictKind.Absent);
         }
 
+        // In a box of its own it is there, though not as what it is.
+        if (look.Correspondence.Promoted.TryGetValue(fact.ConceptId, out var box))
+        {
+            return new Verdict(fact, VerdictKind.Wrong, box, look.Answer.Entities[box].Name, PartlyRight: true);
+        }
+
         if (!look.Model.AttributesOfEntities.TryGetValue(fact.ConceptId, out var pair))
         {
             var relationship = look.Model.Relationships.Values.First(candidate =>

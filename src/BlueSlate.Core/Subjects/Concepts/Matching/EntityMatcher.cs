@@ -85,7 +85,7 @@ internal sealed class EntityMatcher
                         : mine.Nature == EntityKind.Strong ? 0
                         : -trust.OtherNature * (1 - alike[i])
                     )
-                    + (AreApart(mine.Name.Thing, other.Name.Thing) ? (1 - alike[i]) * trust.OtherSortOfThing : 0)
+                    + (AreApart(mine, other) ? (1 - alike[i]) * trust.OtherSortOfThing : 0)
                     - ((1 - alike[i]) * trust.AlikeOperation * Members.Alike(mine, other));
                 known[i, j] = Math.Clamp((Math.Max(alike[i], attributes.Known) - Unknown) / (Well - Unknown), 0, 1);
             }
@@ -103,9 +103,13 @@ internal sealed class EntityMatcher
         costs = Sum();
     }
 
-    // Somebody is not something.
-    private static bool AreApart(ThingSort one, ThingSort other) =>
-        one != ThingSort.Unsaid && other != ThingSort.Unsaid && one != other;
+    // Somebody is not something; of values and interfaces the names do not tell.
+    private static bool AreApart(NamedEntity one, NamedEntity other) =>
+        one.Nature == EntityKind.Strong
+        && other.Nature == EntityKind.Strong
+        && one.Name.Thing != ThingSort.Unsaid
+        && other.Name.Thing != ThingSort.Unsaid
+        && one.Name.Thing != other.Name.Thing;
 
     public int NodesExpanded { get; private set; }
 
@@ -178,7 +182,7 @@ internal sealed class EntityMatcher
                 && Only(model.Neighbours[known], index => map[index] == None) is var i and not None
                 && Only(answer.Neighbours[map[known]], index => taken[index] == None) is var j and not None
                 && model.Entities[i].Nature == answer.Entities[j].Nature
-                && !AreApart(model.Entities[i].Name.Thing, answer.Entities[j].Name.Thing)
+                && !AreApart(model.Entities[i], answer.Entities[j])
                 && singled.Add((i, j))
             )
             {

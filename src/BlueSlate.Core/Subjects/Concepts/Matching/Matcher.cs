@@ -263,7 +263,7 @@ public static class Matcher
         )
         {
             Members = members.Members(),
-            Parts = members.Parts(attributes),
+            Parts = members.Parts(attributes, promoted),
             Subtypes = members.Subtypes(),
             InDisguise = placer.InDisguise,
             Surrogates = placer.Surrogates(),

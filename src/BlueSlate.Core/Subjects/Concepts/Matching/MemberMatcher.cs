@@ -129,35 +129,50 @@ internal sealed class MemberMatcher(
         return found.ToImmutable();
     }
 
-    /// <summary>Parts of matched attributes.</summary>
-    public ImmutableDictionary<string, string> Parts(IReadOnlyDictionary<string, AttributeMatch> attributes)
+    /// <summary>Parts of matched attributes, and of those that are drawn as entities with what they consist of.</summary>
+    public ImmutableDictionary<string, string> Parts(
+        IReadOnlyDictionary<string, AttributeMatch> attributes,
+        IReadOnlyDictionary<string, string> promoted
+    )
     {
         var found = ImmutableDictionary.CreateBuilder<string, string>(StringComparer.Ordinal);
         var drawn = answer.AllAttributes.ToDictionary(attribute => attribute.Id, StringComparer.Ordinal);
-        foreach (
-            var attribute in model.AllAttributes.Where(attribute =>
-                !attribute.Parts.IsEmpty && attributes.ContainsKey(attribute.Id)
-            )
-        )
+        foreach (var attribute in model.AllAttributes.Where(attribute => !attribute.Parts.IsEmpty))
         {
-            var there = drawn[attributes[attribute.Id].AnswerId].Leaves;
-            foreach (var (mine, theirs) in Pair(attribute.Leaves, part => part.Name, there, part => part.Name))
+            if (attributes.TryGetValue(attribute.Id, out var match))
             {
-                found.Add(mine.Id, theirs.Id);
+                PairParts(attribute, [.. drawn[match.AnswerId].Leaves.Select(part => (part.Id, part.Name))], found);
             }
-
-            // As many as are left on both sides are other words for each other.
-            var (wanted, left) = (
-                attribute.Leaves.Where(part => !found.ContainsKey(part.Id)).ToList(),
-                there.Where(part => !found.ContainsValue(part.Id)).ToList()
-            );
-            foreach (var (mine, theirs) in wanted.Count == left.Count ? wanted.Zip(left) : [])
+            else if (promoted.TryGetValue(attribute.Id, out var box))
             {
-                found.Add(mine.Id, theirs.Id);
+                PairParts(attribute, [.. answer.Entity(box).Attributes.Select(own => (own.Id, own.Name))], found);
             }
         }
 
         return found.ToImmutable();
+    }
+
+    private static void PairParts(
+        ConceptAttribute whole,
+        ImmutableArray<(string Id, string Name)> there,
+        ImmutableDictionary<string, string>.Builder found
+    )
+    {
+        ImmutableArray<AttributePart> parts = [.. there.Select(part => new AttributePart(part.Id, part.Name))];
+        foreach (var (mine, theirs) in Pair(whole.Leaves, part => part.Name, parts, part => part.Name))
+        {
+            found.Add(mine.Id, theirs.Id);
+        }
+
+        // As many as are left on both sides are other words for each other.
+        var (wanted, left) = (
+            whole.Leaves.Where(part => !found.ContainsKey(part.Id)).ToList(),
+            there.Where(part => !found.ContainsValue(part.Id)).ToList()
+        );
+        foreach (var (mine, theirs) in wanted.Count == left.Count ? wanted.Zip(left) : [])
+        {
+            found.Add(mine.Id, theirs.Id);
+        }
     }
 
     /// <summary>Links of subtypes between matched entities, the right way round before the wrong one.</summary>

@@ -39,17 +39,15 @@ internal sealed class WeakLikeness(Weights weights, DrawnTypes types)
 
     public double Of(NamedAttribute a, NamedAttribute b)
     {
-        var value = Math.Max(NameSimilarity.OfBare(a.Name, a.Bare, b.Name, b.Bare).Value, OfMeaning(a.Bare, b.Bare));
+        var words = NameSimilarity.OfBare(a.Name, a.Bare, b.Name, b.Bare).Value;
+        var value = Math.Max(words, OfMeaning(a.Bare, b.Bare));
         value -= a.InKey == b.InKey ? 0 : FormDiffers;
         value -= a.Attribute.Multivalued == b.Attribute.Multivalued ? 0 : FormDiffers * 2;
         value -= a.Attribute.Optional == b.Attribute.Optional ? 0 : FormDiffers;
         value -= a.Attribute.Derived == b.Attribute.Derived ? 0 : FormDiffers / 2;
         if (!TypesTell(a, b))
         {
-            value +=
-                a.Sort == ValueSort.Unsaid || b.Sort == ValueSort.Unsaid ? 0
-                : a.Sort == b.Sort ? weights["sameSort"]
-                : -weights["otherSort"];
+            value += OfSorts(a, b, words > 0);
             value -= AreFar(a.Bare, b.Bare) ? weights["farWords"] : 0;
         }
 
@@ -62,6 +60,19 @@ internal sealed class WeakLikeness(Weights weights, DrawnTypes types)
             ? value
             : value + (types.Same(a.Attribute.Type, b.Attribute.Type) ? SameType : -OtherType);
     }
+
+    // Where only one name tells its sort, a known word on the other side is likely of another, unless they share a word.
+    private double OfSorts(NamedAttribute a, NamedAttribute b, bool shareWords) =>
+        (a.Sort, b.Sort) switch
+        {
+            (ValueSort.Unsaid, ValueSort.Unsaid) => 0,
+            (ValueSort.Unsaid, _) or (_, ValueSort.Unsaid) when shareWords => 0,
+            (ValueSort.Unsaid, _) => IsKnownNoun(a.Bare) ? -weights["otherSort"] / 2 : 0,
+            (_, ValueSort.Unsaid) => IsKnownNoun(b.Bare) ? -weights["otherSort"] / 2 : 0,
+            var (one, other) => one == other ? weights["sameSort"] : -weights["otherSort"],
+        };
+
+    private static bool IsKnownNoun(Name name) => !name.Words.IsEmpty && name.Lexical[^1] is { IsNoun: true };
 
     // Of one type that only few things have.
     private bool TypesTell(NamedAttribute a, NamedAttribute b) =>

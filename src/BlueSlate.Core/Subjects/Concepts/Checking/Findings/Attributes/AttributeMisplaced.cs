@@ -18,7 +18,7 @@ internal sealed class AttributeMisplaced : ConceptFindingKind
     public override IEnumerable<Finding> Find(Evidence evidence) =>
         evidence
             .Comparison.Bad(FactKinds.Attribute)
-            .Where(verdict => verdict.Kind == VerdictKind.Wrong)
+            .Where(verdict => verdict is { Kind: VerdictKind.Wrong, PartlyRight: false })
             .Select(verdict =>
             {
                 var (owner, attribute) = evidence.ModelAttribute(verdict.Fact.ConceptId);

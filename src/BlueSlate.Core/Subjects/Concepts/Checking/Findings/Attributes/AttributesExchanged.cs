@@ -20,7 +20,9 @@ internal sealed class AttributesExchanged : ConceptFindingKind
     {
         var moved = evidence
             .Comparison.Bad(FactKinds.Attribute)
-            .Where(verdict => verdict.Kind == VerdictKind.Wrong && evidence.IsAttributeOfEntity(verdict.Fact.ConceptId))
+            .Where(verdict =>
+                verdict is { Kind: VerdictKind.Wrong, PartlyRight: false } && evidence.IsAttributeOfEntity(verdict.Fact.ConceptId)
+            )
             .Select(verdict =>
                 (Wanted: evidence.ModelAttribute(verdict.Fact.ConceptId), Drawn: evidence.AnswerAttribute(verdict.AnswerId!))
             )
