@@ -19,6 +19,7 @@ internal sealed class Between
 
     private readonly Side model;
     private readonly Side answer;
+    private readonly double use;
     private readonly LinkComparer comparer;
     private readonly List<(int A, int B, List<Link> Links)> modelPairs;
     private readonly List<(int A, int B, List<Link> Links)> answerPairs;
@@ -26,12 +27,15 @@ internal sealed class Between
     // For two entities of the answer, in order, the index of their pair, or none.
     private readonly int[] answerPairAt;
 
+    // For two entities of the model answer, the lower index first, what each two of the answer save in their place.
+    private readonly SortedDictionary<(int First, int Second), Dictionary<(int A, int B), double>> savings = [];
+
     /// <param name="model">The model answer's side.</param>
     /// <param name="answer">The answer's side.</param>
     /// <param name="use">What it saves that an entity has another as a type on both sides.</param>
     public Between(Side model, Side answer, double use)
     {
-        (this.model, this.answer) = (model, answer);
+        (this.model, this.answer, this.use) = (model, answer, use);
         comparer = new LinkComparer(model);
         (modelPairs, answerPairs) = (PairsOf(model), PairsOf(answer));
         answerPairAt = new int[answer.Count * answer.Count];
@@ -42,106 +46,26 @@ internal sealed class Between
             answerPairAt[(a * answer.Count) + b] = answerPairAt[(b * answer.Count) + a] = at;
         }
 
-        var (useMissing, useExtra) = (use * 2 / 3, use / 3);
         AllMissingAndExtra =
             (answer.Links.Length * Cost.RelationshipExtra)
             + (model.Links.Length * Cost.RelationshipMissing)
             + (model.Trees.Count * Cost.SubtypeMissing)
             + (answer.Trees.Count * Cost.SubtypeExtra)
-            + (model.Uses.Count * useMissing)
-            + (answer.Uses.Count * useExtra);
-
-        var tables = new Dictionary<(int First, int Second), Dictionary<(int A, int B), double>>();
-        foreach (var (first, second, links) in modelPairs)
-        {
-            var table = Table(first, second);
-            foreach (var (a, b, found) in answerPairs.Where(pair => first == second == (pair.A == pair.B)))
-            {
-                Add(table, a, b, Saved(first, links, found, a, b));
-                if (a != b)
-                {
-                    Add(table, b, a, Saved(first, links, found, b, a));
-                }
-            }
-
-            foreach (var (a, b) in answer.Uses.Where(pair => first != second && PairAt(pair.User, pair.Used) == None))
-            {
-                Add(table, a, b, use * UseAsLine);
-                Add(table, b, a, use * UseAsLine);
-            }
-        }
-
-        foreach (var (wanted, drawn) in new[] { (model.Through, answer.ManyToMany), (model.ManyToMany, answer.Through) })
-        {
-            foreach (var (first, second) in wanted)
-            {
-                var table = Table(first, second);
-                foreach (var (a, b) in drawn)
-                {
-                    Add(table, a, b, LinkingThing);
-                    Add(table, b, a, LinkingThing);
-                }
-            }
-        }
-
-        foreach (var (sub, super) in model.Trees)
-        {
-            var table = Table(sub, super);
-            foreach (var (a, b) in answer.Trees)
-            {
-                Add(table, a, b, Cost.SubtypeMissing + Cost.SubtypeExtra);
-                if (!answer.Trees.Contains((b, a)))
-                {
-                    Add(table, b, a, Cost.SubtypeMissing + Cost.SubtypeExtra - Cost.SubtypeReversed);
-                }
-            }
-        }
-
-        foreach (var (user, used) in model.Uses)
-        {
-            var table = Table(user, used);
-            foreach (var (a, b) in answer.Uses)
-            {
-                Add(table, a, b, use);
-            }
-
-            foreach (var (a, b, _) in answerPairs.Where(pair => pair.A != pair.B && !model.Joined(user, used)))
-            {
-                Add(table, a, b, answer.Uses.Contains((a, b)) ? 0 : use * UseAsLine);
-                Add(table, b, a, answer.Uses.Contains((b, a)) ? 0 : use * UseAsLine);
-            }
-        }
-
-        Pairs = [.. tables.Select(pair => (pair.Key.First, pair.Key.Second, pair.Value))];
-
-        // The lower index first, so that what lies between two is in one table.
-        Dictionary<(int A, int B), double> Table(int first, int second)
-        {
-            var key = (Math.Min(first, second), Math.Max(first, second));
-            if (!tables.TryGetValue(key, out var table))
-            {
-                tables.Add(key, table = []);
-            }
-
-            turned = first > second;
-            return table;
-        }
-
-        void Add(Dictionary<(int A, int B), double> table, int a, int b, double saving)
-        {
-            var key = turned ? (b, a) : (a, b);
-            table[key] = table.GetValueOrDefault(key) + saving;
-        }
+            + (model.Uses.Count * use * 2 / 3)
+            + (answer.Uses.Count * use / 3);
+        SaveByRelationships();
+        SaveByLinkingThings(model.Through, answer.ManyToMany);
+        SaveByLinkingThings(model.ManyToMany, answer.Through);
+        SaveBySubtypes();
+        SaveByTypes();
     }
-
-    // Whether the table that is being filled has its two the other way round.
-    private bool turned;
 
     /// <summary>What it costs that all that lies between entities is missing on one side and extra on the other.</summary>
     public double AllMissingAndExtra { get; }
 
     /// <summary>Pairs of the model answer, the lower index first, with what each pair of the answer saves in their place.</summary>
-    public IReadOnlyList<(int First, int Second, Dictionary<(int A, int B), double> Savings)> Pairs { get; }
+    public IEnumerable<(int First, int Second, IReadOnlyDictionary<(int A, int B), double> Savings)> Pairs =>
+        savings.Select(pair => (pair.Key.First, pair.Key.Second, (IReadOnlyDictionary<(int A, int B), double>)pair.Value));
 
     /// <summary>How many relationships and subtypes are on both sides, with the same at their ends.</summary>
     public int Agreed(int[] map)
@@ -161,6 +85,89 @@ internal sealed class Between
             + model.Trees.Count(tree =>
                 map[tree.Sub] != None && map[tree.Super] != None && answer.Trees.Contains((map[tree.Sub], map[tree.Super]))
             );
+    }
+
+    private void SaveByRelationships()
+    {
+        foreach (var (first, second, links) in modelPairs)
+        {
+            foreach (var (a, b, found) in answerPairs.Where(pair => first == second == (pair.A == pair.B)))
+            {
+                Save(first, second, a, b, Saved(first, links, found, a, b));
+                if (a != b)
+                {
+                    Save(first, second, b, a, Saved(first, links, found, b, a));
+                }
+            }
+
+            foreach (var (a, b) in answer.Uses.Where(pair => first != second && PairAt(pair.User, pair.Used) == None))
+            {
+                SaveEitherWay(first, second, a, b, use * UseAsLine);
+            }
+        }
+    }
+
+    private void SaveByLinkingThings(
+        IReadOnlyCollection<(int First, int Second)> wanted,
+        IReadOnlyCollection<(int First, int Second)> drawn
+    )
+    {
+        foreach (var (first, second) in wanted)
+        {
+            foreach (var (a, b) in drawn)
+            {
+                SaveEitherWay(first, second, a, b, LinkingThing);
+            }
+        }
+    }
+
+    private void SaveBySubtypes()
+    {
+        foreach (var (sub, super) in model.Trees)
+        {
+            foreach (var (a, b) in answer.Trees)
+            {
+                Save(sub, super, a, b, Cost.SubtypeMissing + Cost.SubtypeExtra);
+                if (!answer.Trees.Contains((b, a)))
+                {
+                    Save(sub, super, b, a, Cost.SubtypeMissing + Cost.SubtypeExtra - Cost.SubtypeReversed);
+                }
+            }
+        }
+    }
+
+    private void SaveByTypes()
+    {
+        foreach (var (user, used) in model.Uses)
+        {
+            foreach (var (a, b) in answer.Uses)
+            {
+                Save(user, used, a, b, use);
+            }
+
+            foreach (var (a, b, _) in answerPairs.Where(pair => pair.A != pair.B && !model.Joined(user, used)))
+            {
+                Save(user, used, a, b, answer.Uses.Contains((a, b)) ? 0 : use * UseAsLine);
+                Save(user, used, b, a, answer.Uses.Contains((b, a)) ? 0 : use * UseAsLine);
+            }
+        }
+    }
+
+    private void SaveEitherWay(int first, int second, int a, int b, double saving)
+    {
+        Save(first, second, a, b, saving);
+        Save(first, second, b, a, saving);
+    }
+
+    private void Save(int first, int second, int a, int b, double saving)
+    {
+        var (pair, drawn) = first <= second ? ((first, second), (a, b)) : ((second, first), (b, a));
+        if (!savings.TryGetValue(pair, out var table))
+        {
+            savings.Add(pair, table = []);
+        }
+
+        table[drawn] = table.GetValueOrDefault(drawn) + saving;
     }
 
     private int PairAt(int a, int b) => answerPairAt[(a * answer.Count) + b];
