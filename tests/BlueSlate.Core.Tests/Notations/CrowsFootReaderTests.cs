@@ -45,6 +45,22 @@ public sealed class CrowsFootReaderTests
     }
 
     [Fact]
+    public void What_is_numbered_within_a_numbered_thing_is_weak_and_links_nothing()
+    {
+        var drawing = new Sketch()
+            .Box("Cabin", "PK cabin letter")
+            .Box("Arm", "PK FK cabin letter", "PK arm no")
+            .Box("Overhaul", "PK FK cabin letter", "PK FK arm no", "PK overhaul no")
+            .Line("Cabin", Ends.One, "Arm", Ends.OneOrMore, "moves")
+            .With(line: line => line with { Stroke = Stroke.Solid })
+            .Line("Arm", Ends.One, "Overhaul", Ends.ZeroOrMore, "undergoes")
+            .With(line: line => line with { Stroke = Stroke.Solid })
+            .ToDrawing();
+        var kinds = Exercise.Read(drawing, Level.Logical).Model.Entities.Select(entity => entity.Kind);
+        kinds.ShouldBe([EntityKind.Strong, EntityKind.Weak, EntityKind.Weak]);
+    }
+
+    [Fact]
     public void A_single_bar_is_exactly_one_where_the_class_has_learned_it_so()
     {
         var drawing = new Sketch().Box("A").Box("B").Line("A", Ends.One, "B", [EndMark.Bar], "has").ToDrawing();

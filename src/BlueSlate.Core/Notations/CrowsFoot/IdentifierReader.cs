@@ -29,7 +29,14 @@ internal static class IdentifierReader
                 [.. row.ForeignGroups.Select(group => Referring(row, group))]
             ))
             .ToImmutableArray();
-        return new EntityType(box.Id, box.Name, KindOf(box, owners, options), attributes, identifiers);
+
+        // Several columns along one line refer to one parent: what is numbered within a numbered thing links nothing.
+        var parentsInKey = box
+            .Rows.Where(row => row.Primary)
+            .SelectMany(row => row.ForeignGroups.Select(group => relationshipOfRow.GetValueOrDefault((row.Id, group), row.Id)))
+            .Distinct(StringComparer.Ordinal)
+            .Count();
+        return new EntityType(box.Id, box.Name, KindOf(box, owners, parentsInKey, options), attributes, identifiers);
 
         ForeignKey Referring(Row row, int group) => new(group, relationshipOfRow.GetValueOrDefault((row.Id, group)));
     }
@@ -75,22 +82,21 @@ internal static class IdentifierReader
         return identifiers.ToImmutable();
     }
 
-    private static EntityKind KindOf(Box box, ImmutableArray<string> owners, CrowsFootOptions options)
+    private static EntityKind KindOf(Box box, ImmutableArray<string> owners, int parentsInKey, CrowsFootOptions options)
     {
-        var foreignInKey = box.Rows.Count(row => row.Primary && !row.ForeignGroups.IsEmpty);
         if (!box.Rounded && box.Rows.Any(row => row.Partial))
         {
             return EntityKind.Weak;
         }
 
-        if (box.Rounded || owners.Length > 1 || (options.Level == Level.Logical && foreignInKey > 1))
+        if (box.Rounded || owners.Length > 1 || (options.Level == Level.Logical && parentsInKey > 1))
         {
             return EntityKind.Associative;
         }
 
         return
             box.DoubleOutline
-            || (options.Level == Level.Logical && foreignInKey == 1)
+            || (options.Level == Level.Logical && parentsInKey == 1)
             || (owners.Length == 1 && !box.Rows.Any(row => row.Primary))
             ? EntityKind.Weak
             : EntityKind.Strong;
