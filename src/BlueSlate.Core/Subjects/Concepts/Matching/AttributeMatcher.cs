@@ -100,7 +100,7 @@ internal sealed class AttributeMatcher
 
     /// <summary>
     /// How well the pairs that were found last tell that the two are one, from 0 to 1: names that attributes of anything have
-    /// tell nothing, and a single one is too few.
+    /// tell nothing, and each other one adds to it.
     /// </summary>
     public double Known { get; private set; }
 
