@@ -159,6 +159,9 @@ const offered = readdirSync(ends)
   .sort((a, b) => (a.rank ?? 0) - (b.rank ?? 0));
 const tips = Object.fromEntries(offered.map(({ name }, i) => [name, i + 1]));
 
+/** How often the key for the stroke is pressed, by notation: a line begins as the first of its strokes. */
+const strokeKeys = { 'crows-foot': { dashed: 1, solid: 2 }, chen: { solid: 0, double: 1 }, uml: { solid: 0, dashed: 1 } };
+
 class Drawer {
   constructor(hand, { notation, drawing }) {
     Object.assign(this, { hand, notation, drawing });
@@ -227,7 +230,7 @@ class Drawer {
   }
 
   async lineKeys(line) {
-    if (line.stroke === 'dashed') await this.hand.press('s');
+    await this.hand.press(...Array(strokeKeys[this.notation][line.stroke ?? 'solid']).fill('s'));
     if (line.text) {
       await this.hand.press('Enter');
       await this.writeText(line.text);
@@ -301,7 +304,7 @@ class Drawer {
       else {
         // The key of a circle gives its cup to every line but the first.
         const [placed, wanted] = [other !== ties[0].other, line.along !== undefined];
-        const keys = [...(line.stroke === 'double' ? ['s', 's'] : []), ...(placed === wanted ? [] : wanted ? ['u'] : ['u', 'u'])];
+        const keys = [...(line.stroke === 'double' ? ['s'] : []), ...(placed === wanted ? [] : wanted ? ['u'] : ['u', 'u'])];
         if (keys.length > 0) await this.endOf(shape, other, fresh, keys);
       }
     }

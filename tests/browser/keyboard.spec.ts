@@ -234,7 +234,7 @@ test('of eight boxes every line, every end and every row is reached by keys', as
   await page.keyboard.press('o');
   await expect(spoken).toContainText(`end at ${back} of the line to Session`);
   await page.keyboard.press('Escape');
-  await expect(spoken).toContainText(/solid line from/);
+  await expect(spoken).toContainText(/thin line from/);
   await page.keyboard.press('Escape');
 
   await page.keyboard.press('ArrowRight');

@@ -1,6 +1,18 @@
 import { describe, expect, it } from 'vitest';
 import { remove } from '../src/slate/edits';
-import { elementsOf, endsAround, nothing, prune, select, selectEnd, selectRow, shapeOf } from '../src/slate/selection';
+import {
+  currentOf,
+  elementsOf,
+  endsAround,
+  gather,
+  goTo,
+  nothing,
+  prune,
+  select,
+  selectEnd,
+  selectRow,
+  shapeOf,
+} from '../src/slate/selection';
 import { apply } from '../src/slate/steps';
 import { rowsOf } from '../src/slate/document';
 import { Draw } from './drawings';
@@ -61,5 +73,29 @@ describe('what is chosen', () => {
       `${loop}/to`,
       `${first}/from`,
     ]);
+  });
+
+  it('is kept while one goes on to others, and let go where one is', () => {
+    const kept = gather(select('a'));
+    expect([...kept.ids]).toEqual(['a']);
+    const two = goTo(kept, 'b');
+    expect([...two.ids]).toEqual(['a', 'b']);
+    expect(currentOf(two)).toBe('b');
+    // Going on without keeping leaves only what was kept.
+    expect([...goTo(two, 'c').ids]).toEqual(['a', 'c']);
+    const both = gather(two);
+    expect([...goTo(both, 'a').ids]).toEqual(['a', 'b']);
+    expect([...gather(goTo(both, 'a')).ids]).toEqual(['b']);
+    expect(goTo(select('a'), 'b')).toEqual(select('b'));
+    expect(gather(nothing)).toBe(nothing);
+  });
+
+  it('keeps what it kept when another of it is taken away', () => {
+    const draw = drawn();
+    const both = gather(goTo(gather(select(draw.idOf('Visit'))), draw.idOf('Item')));
+    const after = apply(draw.drawing, remove(draw.drawing, new Set([draw.idOf('Item')])).steps);
+    const left = prune(both, after);
+    expect([...left.ids]).toEqual([draw.idOf('Visit')]);
+    expect(currentOf(left)).toBe(draw.idOf('Visit'));
   });
 });

@@ -16,6 +16,7 @@ public enum Stroke
     Solid,
     Dashed,
     Double,
+    Thin,
 }
 
 /// <summary>What stands beneath a line of text.</summary>

@@ -5,7 +5,9 @@ using BlueSlate.Core.Subjects.Concepts.Model;
 namespace BlueSlate.Core.Language;
 
 /// <summary>
-/// Counts in the words of the sentences, both ways: <c>exactly 1</c>, <c>0 or more</c>, <c>many</c>, <c>some</c>.
+/// Counts in the words of the sentences, both ways: <c>exactly 1</c>, <c>0 or more</c>, <c>many</c>, <c>some</c>. Numbers may also be
+/// typed as words, and a range in the other ways in which a scenario says it: <c>at least one</c>, <c>between 2 and 5</c>,
+/// <c>any number of</c>.
 /// </summary>
 internal static partial class AmountText
 {
@@ -40,16 +42,49 @@ internal static partial class AmountText
             (_, _, { } most, _, _, _) => new Count(null, most),
             (_, _, _, { } from, { } to, _) => new Count(from, Math.Max(from, to)),
             (_, _, _, _, _, { } more) => new Count(more, Count.Many),
+            _ when found.Groups["any"].Success => new Count(0, Count.Many),
             _ => found.Value.Equals("many", StringComparison.OrdinalIgnoreCase) ? new Count(null, Count.Many) : Count.Unsaid,
         };
     }
 
-    private static int Parse(string digits) =>
-        int.TryParse(digits, NumberStyles.None, CultureInfo.InvariantCulture, out var number) ? number : Count.Many - 1;
+    private static int Parse(string number) =>
+        Array.FindIndex(Words, word => word.Equals(number, StringComparison.OrdinalIgnoreCase)) is var at and >= 0 ? at
+        : int.TryParse(number, NumberStyles.None, CultureInfo.InvariantCulture, out var digits) ? digits
+        : Count.Many - 1;
+
+    private static readonly string[] Words =
+    [
+        "zero",
+        "one",
+        "two",
+        "three",
+        "four",
+        "five",
+        "six",
+        "seven",
+        "eight",
+        "nine",
+        "ten",
+        "eleven",
+        "twelve",
+    ];
+
+    private const string Number = @"(?:\d+|zero|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)";
 
     [GeneratedRegex(
-        @"(?<![\w])(?:exactly (?<exact>\d+)|at least (?<least>\d+)|at most (?<most>\d+)|(?<more>\d+) or more"
-            + @"|(?<from>\d+) (?:or|to) (?<to>\d+)|many|some)(?![\w])",
+        @"(?<![\w])(?:(?:exactly|just|one and only) (?<exact>"
+            + Number
+            + @")|at least (?<least>"
+            + Number
+            + @")|(?:at most|up to|no more than) (?<most>"
+            + Number
+            + @")|(?<more>"
+            + Number
+            + @") or more|(?:between )?(?<from>"
+            + Number
+            + @") (?:or|to|and) (?<to>"
+            + Number
+            + @")|(?<any>any number of)|many|some)(?![\w])",
         RegexOptions.IgnoreCase
     )]
     private static partial Regex Pattern();

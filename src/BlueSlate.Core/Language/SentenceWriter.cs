@@ -212,7 +212,9 @@ public static class SentenceWriter
 
         void Half(RelationshipRole subject, RelationshipRole other)
         {
-            pieces.Add($"{names[subject.EntityId]}{As(subject)} {VerbOf(relationship, subject)} ");
+            // A role of several words is told from the verb by a comma.
+            var comma = subject.Role.Contains(' ', StringComparison.Ordinal) ? "," : "";
+            pieces.Add($"{names[subject.EntityId]}{As(subject)}{comma} {VerbOf(relationship, subject)} ");
             pieces.Add(AmountText.Of(other.CoOccurrence), other.Id);
             pieces.Add($" {names[other.EntityId]}");
         }

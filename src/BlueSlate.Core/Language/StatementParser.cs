@@ -39,15 +39,18 @@ public sealed partial class StatementParser(IEnumerable<string> entityNames)
     {
         var problems = ImmutableArray.CreateBuilder<StatementProblem>();
         var text = line.TrimEnd('.', ' ');
-        var statement = text.Trim().Length == 0 ? null : ParseLine(text, problems);
-        return (statement, problems.ToImmutable());
+        var lead = IsKnownAt(text) ? 0 : LeadPattern().Match(text).Length;
+        var statement = text.Trim().Length == 0 ? null : ParseLine(text[lead..], problems);
+        return (statement, [.. problems.Select(problem => problem with { Start = problem.Start + lead })]);
     }
+
+    private bool IsKnownAt(string text) => known.Any(name => text.StartsWith(name, StringComparison.OrdinalIgnoreCase));
 
     private Statement? ParseLine(string text, ImmutableArray<StatementProblem>.Builder problems)
     {
         if (KindsPattern().Match(text) is { Success: true } kinds)
         {
-            return Specialisation(kinds);
+            return Specialisation(kinds, problems);
         }
 
         if (OneOfPattern().Match(text) is { Success: true } union)
@@ -77,17 +80,86 @@ public sealed partial class StatementParser(IEnumerable<string> entityNames)
                 : Relationship(text, problems);
         }
 
-        return OperationPattern().Match(text) is { Success: true } operation && colon < 0
-            ? Operation(operation)
+        return OperationPattern().Match(text) is { Success: true } operation && colon < 0 ? Operation(operation, problems)
+            : NotUnderstood(text, colon) is { } problem ? Refuse(problem)
             : Entity(text, colon, problems);
+
+        Statement? Refuse(StatementProblem problem)
+        {
+            problems.Add(problem);
+            return null;
+        }
+    }
+
+    // A name alone, or before a colon, is a new thing: a sentence is none, and is asked about where it stops being one.
+    private StatementProblem? NotUnderstood(string text, int colon)
+    {
+        var head = colon < 0 ? text : text[..colon];
+        if (known.Any(name => SameName(name, head.Trim())))
+        {
+            return null;
+        }
+
+        if (UnknownKindPattern().Match(head) is { Success: true } kind && !KindPattern().IsMatch(head))
+        {
+            return At(
+                kind.Groups["word"],
+                "here stands weak, associative, abstract, an interface, an enumeration or a «stereotype»"
+            );
+        }
+
+        if (NumberPattern().Match(head) is { Success: true, Index: > 0 } number && colon < 0)
+        {
+            return At(number.Groups["word"], "say how many: “exactly 1”, “at least 1”, “0 or more”");
+        }
+
+        var words = WordPattern().Matches(KindPattern().Replace(head, "")).ToList();
+        var capitals = words.TrueForAll(word => char.IsUpper(word.Value[0]));
+        var verb = words
+            .Skip(1)
+            .FirstOrDefault(word => IsAuxiliary(word.Value) || (colon < 0 && !capitals && IsVerb(word.Value)));
+        return verb is null
+            ? null
+            : At(verb, "“Item: item no (key), fault” names a thing, “Visit brings in 1 or more Item” ties two");
+    }
+
+    private static StatementProblem At(Capture word, string wanted) =>
+        new(word.Index, word.Length, $"“{word.Value}” is not understood: {wanted}.");
+
+    private static bool IsAuxiliary(string word) =>
+        word.ToLowerInvariant()
+            is "is"
+                or "are"
+                or "was"
+                or "were"
+                or "has"
+                or "have"
+                or "may"
+                or "must"
+                or "can"
+                or "does"
+                or "do";
+
+    // Inflected, as a verb stands in a sentence: "stands", "stood", not "stand".
+    private static bool IsVerb(string word)
+    {
+        var lower = word.ToLowerInvariant();
+        var infinitive = Inflection.Infinitive(lower);
+        return infinitive != lower && Lexicon.English.Find(infinitive) is { IsVerb: true };
     }
 
     private static readonly string[] OrSeparators = [" or ", ","];
     private static readonly string[] AndSeparators = [" and ", ","];
 
-    private static SpecialisationStatement Specialisation(Match found)
+    private static SpecialisationStatement Specialisation(Match found, ImmutableArray<StatementProblem>.Builder problems)
     {
         var markers = Split(found.Groups["markers"].Value);
+        Refuse(
+            found.Groups["markers"],
+            word => word is "disjoint" or "overlapping" or "total" or "partial",
+            "disjoint, overlapping, total or partial",
+            problems
+        );
         return new SpecialisationStatement(
             [
                 .. found
@@ -124,7 +196,7 @@ public sealed partial class StatementParser(IEnumerable<string> entityNames)
             }
             else if (halves.Count < 2 && AmountText.Find(clause) is { } amount)
             {
-                halves.Add(Half(clause, amount));
+                halves.Add(Half(clause, amount, start, problems));
             }
             else
             {
@@ -168,32 +240,66 @@ public sealed partial class StatementParser(IEnumerable<string> entityNames)
     }
 
     // "Fixer as mentor mentors 0 or more Fixer": who, in which role, the verb, how many, of whom.
-    private (EndText Subject, string Object, Count Count) Half(string clause, (int Start, int Length, Count Count) amount)
+    private (EndText Subject, string Object, Count Count) Half(
+        string clause,
+        (int Start, int Length, Count Count) amount,
+        int offset,
+        ImmutableArray<StatementProblem>.Builder problems
+    )
     {
         var front = clause[..amount.Start].Trim();
+        var lead = IsKnownAt(front) ? 0 : LeadPattern().Match(front).Length;
+        front = front[lead..];
         var target = clause[(amount.Start + amount.Length)..].Trim();
-        var subject = known.FirstOrDefault(name =>
-            front.StartsWith(name + " ", StringComparison.OrdinalIgnoreCase)
-            || front.Equals(name, StringComparison.OrdinalIgnoreCase)
-        ) ?? NewName(front);
+        if (target.IndexOf('(', StringComparison.Ordinal) is var open and > 0)
+        {
+            var strange = target[open..];
+            problems.Add(
+                new StatementProblem(
+                    offset + clause.LastIndexOf(strange, StringComparison.Ordinal),
+                    strange.Length,
+                    $"“{strange.Trim('(', ')')}” is not understood: here stands identifying, derived, or as what it is a part."
+                )
+            );
+            target = target[..open].Trim();
+        }
+
+        var subject = KnownAt(front) ?? NewName(front);
         var rest = front[Math.Min(front.Length, subject.Length)..].Trim();
         var role = "";
         if (rest.StartsWith("as ", StringComparison.OrdinalIgnoreCase))
         {
-            var words = rest["as ".Length..].Trim().Split(' ', 2);
-            (role, rest) = (words[0], words.Length > 1 ? words[1] : "");
+            // A role of several words ends at a comma.
+            var words = rest["as ".Length..].Trim().Split(rest.Contains(',', StringComparison.Ordinal) ? ',' : ' ', 2);
+            (role, rest) = (words[0].Trim(), words.Length > 1 ? words[1] : "");
         }
 
         var verb = rest.Trim();
         return (new EndText(subject, role, verb == SentenceWriter.NoVerb ? "" : verb, Count.Unsaid), target, amount.Count);
     }
 
-    // A name that is not known yet: its words with capitals, or else the first word.
+    // The words that begin a text and name something in it, in whatever inflection; the longest such.
+    private string? KnownAt(string text)
+    {
+        var words = WordPattern().Matches(text);
+        return Enumerable
+            .Range(1, Math.Min(words.Count, 8))
+            .Reverse()
+            .Select(count => text[..(words[count - 1].Index + words[count - 1].Length)])
+            .FirstOrDefault(front => known.Any(name => IsNameOf(name, front)));
+    }
+
+    private static bool IsNameOf(string name, string words) =>
+        name.Equals(words, StringComparison.OrdinalIgnoreCase)
+        || (SameName(name, words) && WordSplitter.Split(name).Count == WordSplitter.Split(words).Count);
+
+    // A name that is not known yet: its words with capitals, or all before the first that can only be a verb, or the first word.
     private static string NewName(string text)
     {
         var words = text.Split(' ', StringSplitOptions.RemoveEmptyEntries);
         var capitals = words.TakeWhile(word => char.IsUpper(word[0])).Count();
-        return string.Join(' ', words.Take(Math.Max(1, capitals)));
+        var verb = Array.FindIndex(words, 1, words.Length - 1, word => IsAuxiliary(word) || word == "as" || IsVerb(word));
+        return string.Join(' ', words.Take(Math.Max(1, Math.Max(capitals, verb))));
     }
 
     private static RelationshipStatement Joining(string text, int joins, ImmutableArray<StatementProblem>.Builder problems)
@@ -246,10 +352,17 @@ public sealed partial class StatementParser(IEnumerable<string> entityNames)
         );
     }
 
-    private static OperationStatement Operation(Match found) =>
-        new(
+    private static OperationStatement Operation(Match found, ImmutableArray<StatementProblem>.Builder problems)
+    {
+        Refuse(
+            found.Groups["markers"],
+            word => word is "class scope" or "abstract" or "public" or "private" or "protected" or "package",
+            "class scope, abstract, public, private, protected or package",
+            problems
+        );
+        return new OperationStatement(
             found.Groups["owner"].Value.Trim(),
-            found.Groups["name"].Value,
+            found.Groups["name"].Value.Trim(),
             [
                 .. Commas
                     .Split(found.Groups["given"].Value)
@@ -259,6 +372,23 @@ public sealed partial class StatementParser(IEnumerable<string> entityNames)
             found.Groups["giving"].Value.Trim(),
             [.. Split(found.Groups["markers"].Value)]
         );
+    }
+
+    // Words in parentheses that mean nothing there.
+    private static void Refuse(
+        Group inside,
+        Func<string, bool> means,
+        string wanted,
+        ImmutableArray<StatementProblem>.Builder problems
+    )
+    {
+        foreach (var (start, word) in Commas.Split(inside.Value).Where(piece => !means(piece.Text.ToLowerInvariant())))
+        {
+            problems.Add(
+                new StatementProblem(inside.Index + start, word.Length, $"“{word}” is not understood: here stands {wanted}.")
+            );
+        }
+    }
 
     private static EntityStatement Entity(string text, int colon, ImmutableArray<StatementProblem>.Builder problems)
     {
@@ -416,7 +546,8 @@ public sealed partial class StatementParser(IEnumerable<string> entityNames)
     private static partial Regex DirectedPattern();
 
     [GeneratedRegex(
-        @"^(?<owner>.+?) can (?<name>\w+)(?: given (?<given>.+?))?(?: giving (?<giving>[^()]+?))?(?: \((?<markers>[^()]*)\))?$",
+        @"^(?<owner>.+?) can (?<name>(?!be )[^():;,]+?)(?: given (?<given>.+?))?(?: giving (?<giving>[^()]+?))?"
+            + @"(?: \((?<markers>[^()]*)\))?$",
         RegexOptions.IgnoreCase
     )]
     private static partial Regex OperationPattern();
@@ -426,6 +557,21 @@ public sealed partial class StatementParser(IEnumerable<string> entityNames)
         RegexOptions.IgnoreCase
     )]
     private static partial Regex KindPattern();
+
+    [GeneratedRegex(@"^\s*(?:an?|each|every|any) (?=\s*\p{L})", RegexOptions.IgnoreCase)]
+    private static partial Regex LeadPattern();
+
+    [GeneratedRegex(@"\S+")]
+    private static partial Regex WordPattern();
+
+    [GeneratedRegex(
+        @"\b(?<word>an?|one|two|three|four|five|six|several|few|all|no|\d+)\s+\p{L}[\p{L} ]*$",
+        RegexOptions.IgnoreCase
+    )]
+    private static partial Regex NumberPattern();
+
+    [GeneratedRegex(@"^.+? is (?<word>\p{L}+)(?:, \p{L}+)*\s*$", RegexOptions.IgnoreCase)]
+    private static partial Regex UnknownKindPattern();
 
     [GeneratedRegex(@"^(?:alternate|foreign) key(?: \d+)?$", RegexOptions.IgnoreCase)]
     private static partial Regex NumberedPattern();

@@ -14,6 +14,9 @@ public sealed record Brush(double Width, string Dashes = "", Fill Fill = Fill.No
 {
     /// <summary>The stroke of outlines and lines.</summary>
     public static Brush Line { get; } = new(1.4);
+
+    /// <summary>A line that says nothing yet by how it is drawn.</summary>
+    public static Brush Thin { get; } = new(0.7);
 }
 
 /// <summary>How a text is set.</summary>

@@ -143,7 +143,10 @@ public static class ScenePainter
         }
         else
         {
-            canvas.Path(path, Brush.Line with { Dashes = line.Stroke == Stroke.Dashed ? "7 5" : "" });
+            canvas.Path(
+                path,
+                line.Stroke == Stroke.Thin ? Brush.Thin : Brush.Line with { Dashes = line.Stroke == Stroke.Dashed ? "7 5" : "" }
+            );
         }
 
         foreach (var along in line.Along)

@@ -285,4 +285,26 @@ public sealed class CrowsFootReaderTests
             );
         }
     }
+
+    [Theory]
+    [InlineData(Stroke.Solid, true)]
+    [InlineData(Stroke.Dashed, false)]
+    [InlineData(Stroke.Thin, null)]
+    public void A_thin_line_says_nothing_about_identifying_and_is_drawn_so_again(Stroke stroke, bool? identifying)
+    {
+        var options = new CrowsFootOptions();
+        var drawing = new Sketch()
+            .Box("Item", "PK item no")
+            .Box("Repair", "PPK repair no")
+            .Line("Item", Ends.One, "Repair", Ends.ZeroOrMore, "has", "of", stroke)
+            .ToDrawing();
+        var model = Notation.Read(drawing, options).Model;
+        model.Relationships.ShouldHaveSingleItem().Identifying.ShouldBe(identifying);
+        var written = Notation.Of(NotationNames.CrowsFoot).Write(model, options).Drawing;
+        written.Lines.ShouldHaveSingleItem().Stroke.ShouldBe(stroke);
+        Notation
+            .Read(drawing, options with { StrokeSaysIdentifying = false })
+            .Model.Relationships.ShouldHaveSingleItem()
+            .Identifying.ShouldBeNull();
+    }
 }

@@ -6,6 +6,7 @@ import { stepsBetween } from '../slate/steps';
 import type { Slate } from '../slate/useSlate';
 import { messageOf } from '../ui/states';
 import { completionOf, ownWords } from './completion';
+import { StatementForms } from './StatementForms';
 
 interface SentenceEditorProps {
   slate: Slate;
@@ -93,6 +94,7 @@ export function SentenceEditor({ slate, lines, at, amend, onLeave }: SentenceEdi
       return false;
     }
   };
+  const [looking, setLooking] = useState(false);
   const [leaving, setLeaving] = useState(false);
   const leave = async () => {
     if (leaving || (await draw(text))) onLeave();
@@ -117,6 +119,15 @@ export function SentenceEditor({ slate, lines, at, amend, onLeave }: SentenceEdi
       // The line end is typed first; what stands before it is drawn.
       void draw(text);
     }
+  };
+  /** Puts a form on a line of its own, to be written over. */
+  const take = (form: string) => {
+    const field = area.current!;
+    const before = text.slice(0, field.selectionStart).trimEnd();
+    const start = before === '' ? '' : `${before}\n`;
+    caretNext.current = start.length + form.length;
+    setText(`${start}${form}${text.slice(field.selectionEnd)}`);
+    field.focus();
   };
   const goTo = (problem: Schemas['LineProblemReply']) => {
     const start =
@@ -160,10 +171,19 @@ export function SentenceEditor({ slate, lines, at, amend, onLeave }: SentenceEdi
         {reply.problems.length + reply.notes.length === 0 && (
           <span>
             {completion ? `Tab: …${completion}. ` : ''}Enter draws it, Esc is done. “Visit brings in 1 or more Item;
-            Item comes in on exactly 1 Visit”, “Guide is a kind of Helper”.
+            Item comes in on exactly 1 Visit”.
           </span>
         )}
+        <button
+          className="word-button"
+          aria-expanded={looking}
+          onMouseDown={(event) => event.preventDefault()}
+          onClick={() => setLooking(!looking)}
+        >
+          {looking ? 'enough of them' : 'all that can be typed'}
+        </button>
       </div>
+      {looking && <StatementForms notation={slate.notation.name} onTake={take} />}
     </div>
   );
 }

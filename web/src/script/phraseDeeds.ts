@@ -1,6 +1,6 @@
-import type { Drawing, Line, LineEnd, Shape } from '../slate/document';
-import { onShape, plainEnd } from '../slate/document';
-import { addRow, addShape, addTied, changeEnd, changeLine, type NewId } from '../slate/edits';
+import type { Drawing, Line, Shape } from '../slate/document';
+import { onShape } from '../slate/document';
+import { addLine, addRow, addShape, addTied, changeEnd, changeLine, type NewId } from '../slate/edits';
 import { isBox } from '../slate/forms';
 import type { Point } from '../slate/geometry';
 import type { SlateNotation } from '../slate/notations';
@@ -134,12 +134,11 @@ function lineBetween(
   quote: string,
   newId: NewId,
 ): Drawn {
-  const id = newId('r');
+  const { line, id } = addLine(drawing, onShape(one.id), onShape(other.id), newId, notation.strokes[0]);
   const atEnd = notation.verbAt === 'end';
-  const from: LineEnd = { ...plainEnd(onShape(one.id)), label: atEnd ? quote : '' };
-  const line: Line = { id, stroke: 'solid', text: atEnd ? '' : quote, from, to: plainEnd(onShape(other.id)) };
+  const said = atEnd ? { ...line, from: { ...line.from, label: quote } } : { ...line, text: quote };
   return {
-    change: { label: 'add line', steps: [putLine(drawing, line)] },
+    change: { label: 'add line', steps: [putLine(drawing, said)] },
     element: atEnd ? `${id}/from` : id,
     selection: selectEnd(id, 'to'),
   };

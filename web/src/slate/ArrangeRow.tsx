@@ -11,10 +11,14 @@ import { RegionWords } from './RegionWords';
 import { placementOf } from './scene';
 import { fanAgain } from './fan';
 import { ovalsOf } from './ovals';
+import { useSize } from './useSize';
 import { stepsBetween } from './steps';
 import type { Slate } from './useSlate';
 import type { Tidy } from './useTidy';
 import { messageOf } from '../ui/states';
+
+/** On a slate that is narrower, in pixels, these words fold away, so that undo and zoom keep their place. */
+const foldBelow = 620;
 
 const alignments: readonly (readonly [Alignment, string])[] = [
   ['left', 'lefts'],
@@ -43,6 +47,8 @@ interface ArrangeRowProps {
 
 export function ArrangeRow({ slate, tidy, allowed, refusal: dropRefusal }: ArrangeRowProps) {
   const [opened, setOpened] = useState<'lift' | 'redraw' | 'picture' | 'dictionary' | null>(null);
+  const [unfolded, setUnfolded] = useState(false);
+  const narrow = (useSize(slate.surface)?.width ?? Infinity) < foldBelow;
   const [refusal, setRefusal] = useState<string | null>(null);
   const { drawing, base, selection, change } = slate;
   const shapes = [...selection.ids].filter((id) => drawing.shapes.has(id));
@@ -65,10 +71,23 @@ export function ArrangeRow({ slate, tidy, allowed, refusal: dropRefusal }: Arran
       setRefusal(messageOf(error));
     }
   };
+  if (narrow && !unfolded && !told)
+    return (
+      <div className="arrange-row" data-overlay data-corner>
+        <button className="word-button" aria-expanded={false} onClick={() => setUnfolded(true)}>
+          {shapes.length > 0 ? 'its place' : 'more'}
+        </button>
+      </div>
+    );
   const pinned = shapes.length > 0 && shapes.every((id) => drawing.shapes.get(id)!.pinned);
   return (
-    <div className="arrange-row" data-overlay role="group" aria-label="Places">
+    <div className="arrange-row" data-overlay data-corner role="group" aria-label="Places">
       {told && <span role="alert">{told}</span>}
+      {narrow && (
+        <button className="word-button" aria-expanded onClick={() => setUnfolded(false)}>
+          less
+        </button>
+      )}
       {several && (
         <>
           <span>in line:</span>

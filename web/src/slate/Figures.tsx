@@ -34,7 +34,7 @@ export const LineFigure = memo(function LineFigure({
     <g className={`figure ${tint}${lit ? ' lit' : ''}`} data-element={line.id}>
       {(selected || lit) && <path className="line-band" d={path} />}
       <path className="hit" d={path} />
-      <path className="line" d={path} strokeDasharray={line.stroke === 'dashed' ? '7 5' : undefined} />
+      <path className={`line ${line.stroke}`} d={path} strokeDasharray={line.stroke === 'dashed' ? '7 5' : undefined} />
       {line.stroke === 'double' && <path className="line-core" d={path} />}
       {line.along?.map(({ symbol, facing }) => (
         <AlongFigure key={symbol} symbol={symbol} facing={facing} route={route} />

@@ -1,6 +1,6 @@
-import { useEffect, useState, type RefObject } from 'react';
 import { rimNames } from './rimNames';
 import { select } from './selection';
+import { useSize } from './useSize';
 import type { Slate } from './useSlate';
 
 /** Names at the rim of the slate, where lines lead out of sight; a press travels there. */
@@ -31,18 +31,3 @@ export function RimNames({ slate }: { slate: Slate }) {
 
 const rimGap = (rim: 'top' | 'bottom', y: number, size: { height: number }) =>
   Math.max(0, rim === 'top' ? y : size.height - y);
-
-function useSize(surface: RefObject<HTMLDivElement | null>) {
-  const [size, setSize] = useState<{ width: number; height: number } | null>(null);
-  useEffect(() => {
-    const element = surface.current;
-    if (!element) return;
-    const observer = new ResizeObserver(() => {
-      const { width, height } = element.getBoundingClientRect();
-      setSize({ width, height });
-    });
-    observer.observe(element);
-    return () => observer.disconnect();
-  }, [surface]);
-  return size;
-}

@@ -19,7 +19,7 @@ export function SheetEdges({ slate }: { slate: Slate }) {
     if (change) slate.change(change);
   };
   return (
-    <div className="sheet-edges" data-overlay role="group" aria-label="Sheets">
+    <div className="sheet-edges" data-overlay data-corner role="group" aria-label="Sheets">
       {sheets.length > 1 &&
         sheets.map(({ id, name }, i) =>
           naming === id ? (

@@ -1,7 +1,8 @@
 import { useState, type ReactNode } from 'react';
 import { ArrangeRow, type AllowedTools } from './ArrangeRow';
 import { useDragged } from './dragging';
-import { EndChooser } from './EndChooser';
+import { ChosenRow } from './chosen/ChosenRow';
+import { FindField } from './FindField';
 import { KeyHelp } from './KeyHelp';
 import { RegionFigures } from './RegionFigures';
 import { RimNames } from './RimNames';
@@ -9,7 +10,7 @@ import { SceneFigures } from './SceneFigures';
 import { CommentEditor } from './Comments';
 import { SheetEdges } from './SheetEdges';
 import type { Scene } from './scene';
-import type { Selection } from './selection';
+import { currentOf, type Selection } from './selection';
 import { spoken } from './spoken';
 import { SymbolRow } from './SymbolRow';
 import { BoxEditor, TextEditor } from './TextEditors';
@@ -19,6 +20,7 @@ import { useKeys } from './useKeys';
 import { usePointer, type Ghost } from './usePointer';
 import type { Slate } from './useSlate';
 import { useTidy, type TidyingUp } from './useTidy';
+import { ViewRow } from './ViewRow';
 import { toScreen } from './view';
 
 interface SlateSurfaceProps {
@@ -114,7 +116,7 @@ export function SlateSurface({
       )}
       {scene.drawing.shapes.size === 0 && !slate.symbolsAt && empty && <div className="slate-empty">{empty}</div>}
       {slate.symbolsAt && <SymbolRow slate={slate} />}
-      {selection.end && slate.editable && !slate.moving && !slate.editing && <EndChooser slate={slate} words={words} />}
+      <ChosenRow slate={slate} words={words} />
       {slate.editing?.of === 'shape' && (
         <BoxEditor key={slate.editing.id} slate={slate} id={slate.editing.id} words={words} />
       )}
@@ -125,7 +127,16 @@ export function SlateSurface({
       <SheetEdges slate={slate} />
       {slate.commenting && <CommentEditor key={slate.commenting} slate={slate} element={slate.commenting} />}
       {slate.chalkPoint && <ChalkPoint slate={slate} />}
-      <ArrangeRow slate={slate} tidy={tidy} allowed={allowed} refusal={drop.refusal ?? slate.session_.refused} />
+      {slate.finding && <FindField slate={slate} onClose={() => slate.setFinding(false)} />}
+      <div className="slate-foot">
+        <ViewRow slate={slate} />
+        <ArrangeRow
+          slate={slate}
+          tidy={tidy}
+          allowed={allowed}
+          refusal={drop.refusal ?? slate.session_.refused ?? slate.told}
+        />
+      </div>
       <p className="sr-only" role="status">
         {slate.chalkPoint
           ? 'the chalk point'
@@ -139,8 +150,12 @@ export function SlateSurface({
 }
 
 /** Whether what is chosen shows itself where the focus is: by the corners around a shape, at an end or at a row. */
-const showsFocus = ({ ids, end, row }: Selection, { boxes }: Scene) =>
-  end !== null || row !== null || (ids.size === 1 && [...ids].every((id) => boxes.has(id)));
+const showsFocus = (selection: Selection, { boxes }: Scene) =>
+  selection.end !== null || selection.row !== null || boxes.has(cornersAt(selection) ?? '');
+
+/** What the corners stand around: what is chosen alone, or the one at which one is while others stay chosen. */
+const cornersAt = (selection: Selection) =>
+  selection.ids.size === 1 || selection.held ? currentOf(selection) : undefined;
 
 /** Where the next symbol goes, moved by arrows. */
 function ChalkPoint({ slate }: { slate: Slate }) {
@@ -156,9 +171,8 @@ function ChalkPoint({ slate }: { slate: Slate }) {
 
 /** Focus is four corner angles outside the shape. */
 function FocusCorners({ slate }: { slate: Slate }) {
-  const [id] = slate.selection.ids;
-  const box = id ? slate.scene.boxes.get(id) : undefined;
-  if (!box || slate.selection.ids.size !== 1) return null;
+  const box = slate.scene.boxes.get(cornersAt(slate.selection) ?? '');
+  if (!box) return null;
   const [l, t, r, b] = [box.x - 5, box.y - 5, box.x + box.width + 5, box.y + box.height + 5];
   const a = 9;
   return (

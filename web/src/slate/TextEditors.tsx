@@ -92,6 +92,7 @@ export function BoxEditor({ slate, id, words }: { slate: Slate; id: string; word
         value={text}
         rows={Math.max(isBox ? 2 : 1, lines.length + (isBox ? 1 : 0))}
         spellCheck={false}
+        dir="auto"
         aria-label={writing.label}
         aria-invalid={tooLong !== null}
         placeholder={isBox ? 'name' : ''}
@@ -187,6 +188,7 @@ export function TextEditor({ slate, editing }: { slate: Slate; editing: Exclude<
       <input
         ref={field}
         value={text}
+        dir="auto"
         maxLength={limits.text}
         aria-label={says}
         placeholder={says}

@@ -35,7 +35,7 @@ export function rowOfText(line: string): Omit<Row, 'id' | 'underline'> {
  * retyped in place.
  */
 export function boxOfText(shape: Shape, text: string, newId: NewId, compartments = false): Shape {
-  const [name = '', ...lines] = text.split('\n');
+  const [name = '', ...lines] = compartments ? stereotypesJoined(text.split('\n')) : text.split('\n');
   const typed = lines
     .filter((line) => line.trim() !== '')
     .map(compartments ? (line) => ({ mark: '', ring: false, text: line.replace(signBullet, '').trim() }) : rowOfText);
@@ -80,6 +80,20 @@ function partsOf(lines: readonly string[], rows: readonly Row[]): Row[][] {
   }
   // A compartment that was left empty before others stays: operations stand below an empty one for attributes.
   return lines[0]?.trim() === '' && parts.length > 0 ? [[], ...parts] : parts;
+}
+
+/** A stereotype may stand on a line of its own over the name. */
+function stereotypesJoined(lines: readonly string[]): string[] {
+  const alone = lines.findIndex((line) => !/^\s*(?:«[^»]*»|<<[^>]*>>)\s*$/.test(line));
+  return alone > 0
+    ? [
+        lines
+          .slice(0, alone + 1)
+          .map((line) => line.trim())
+          .join(' '),
+        ...lines.slice(alone + 1),
+      ]
+    : [...lines];
 }
 
 /** Double angle signs, which a keyboard has, as guillemets. */

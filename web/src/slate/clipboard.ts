@@ -1,5 +1,8 @@
 import { linesAt, rowsOf, type Attachment, type Drawing, type Line, type LineEnd, type Shape } from './document';
 import type { NewId } from './edits';
+import { around, type Box, type Point } from './geometry';
+import { boxOf } from './measure';
+import { freePlace } from './neighbours';
 import type { Change, Step } from './steps';
 
 /** A piece of a drawing: shapes, and the lines both of whose ends are among them. */
@@ -40,6 +43,14 @@ export function readPiece(text: string): Piece | null {
   }
 }
 
+/** Puts a piece on the slate under new ids, in free space as near as can be to a point in pixels. */
+export function pasteNear(piece: Piece, taken: Iterable<Box>, near: Point, newId: NewId) {
+  const box = around(piece.shapes.map(boxOf));
+  if (!box) return paste(piece, 0, 0, newId);
+  const spot = freePlace(taken, near, box.width, box.height);
+  return paste(piece, Math.round((spot.x - box.x) * 4), Math.round((spot.y - box.y) * 4), newId);
+}
+
 /** Puts a piece on the slate under new ids, moved by so much. */
 export function paste(piece: Piece, dx: number, dy: number, newId: NewId): { change: Change; ids: string[] } {
   const names = new Map<string, string>();
@@ -59,7 +70,7 @@ export function paste(piece: Piece, dx: number, dy: number, newId: NewId): { cha
   }));
   const end = (before: LineEnd): LineEnd =>
     before.on.kind === 'nothing'
-      ? before
+      ? { ...before, on: { ...before.on, x: before.on.x + dx, y: before.on.y + dy } }
       : { ...before, on: { ...before.on, id: names.get(before.on.id) ?? before.on.id } };
   const lines = piece.lines.map((line): Line => ({
     ...line,

@@ -7,7 +7,8 @@ export type Form = string;
 export type EndMark = string;
 export type AlongMark = string;
 export type Outline = 'single' | 'double' | 'dashed';
-export type Stroke = 'solid' | 'dashed' | 'double';
+/** A thin line says nothing yet by how it is drawn. */
+export type Stroke = 'solid' | 'dashed' | 'double' | 'thin';
 export type Underline = 'none' | 'solid' | 'dashed';
 
 export interface Row {

@@ -14,8 +14,10 @@ import {
   type Row,
   type Shape,
   type Side,
+  type Stroke,
   type Tie,
 } from './document';
+import { isBox } from './forms';
 import { regionsWithout } from './regions';
 import { putLine, putShape, putTie, type Change, type Step } from './steps';
 
@@ -36,16 +38,29 @@ export function addShape(
   return { change: { label: `add ${form}`, steps: [putShape(drawing, shape)] }, id };
 }
 
-/** A new line between two places, its ends unsaid. */
+/** A new line between two places, its ends unsaid; between boxes its stroke is the notation's first. */
 export function addLine(
   drawing: Drawing,
   from: Attachment,
   to: Attachment,
   newId: NewId,
-): { change: Change; id: string } {
+  firstStroke: Stroke = 'solid',
+): { change: Change; id: string; line: Line } {
   const id = newId('r');
-  const line: Line = { id, stroke: 'solid', text: '', from: plainEnd(from), to: plainEnd(to) };
-  return { change: { label: 'add line', steps: [putLine(drawing, line)] }, id };
+  const atBoxes = [from, to].every((on) => on.kind === 'row' || (on.kind === 'shape' && atBox(drawing, on.id)));
+  const line: Line = {
+    id,
+    stroke: atBoxes ? firstStroke : 'solid',
+    text: '',
+    from: plainEnd(from),
+    to: plainEnd(to),
+  };
+  return { change: { label: 'add line', steps: [putLine(drawing, line)] }, id, line };
+}
+
+function atBox(drawing: Drawing, id: string) {
+  const shape = drawing.shapes.get(id);
+  return shape !== undefined && isBox(shape.form);
 }
 
 /**

@@ -1,4 +1,4 @@
-import type { EndMark, Form } from './document';
+import type { EndMark, Form, Stroke } from './document';
 import { endSymbols } from './endSymbols';
 import { endWays, type EndWay } from './endWays';
 import { forms } from './forms';
@@ -14,6 +14,11 @@ export interface SlateNotation {
   readonly boxWay: BoxWay;
   /** Where a relationship is named on its line: at the end from which it is read, or in the middle. */
   readonly verbAt: 'end' | 'line';
+  /**
+   * How lines are drawn, in the order in which a key turns them: a line between boxes begins with the first, which is thin where solid
+   * and dashed say something that only its author can know.
+   */
+  readonly strokes: readonly Stroke[];
   /** What an attribute of a box is called on the slate's hints. */
   readonly hint: string;
 }
@@ -24,6 +29,7 @@ const rows: SlateNotation = {
   endWay: endWays.marks,
   boxWay: 'rows',
   verbAt: 'end',
+  strokes: ['solid', 'dashed', 'double'],
   hint: 'Enter: next line. PK, FK, AK1, PPK or o in front. Esc: done.',
 };
 
@@ -33,6 +39,7 @@ const stem: SlateNotation = {
   endWay: endWays.letters,
   boxWay: 'stem',
   verbAt: 'end',
+  strokes: ['solid', 'double', 'dashed'],
   hint: 'Enter: next oval. (key), (partial key), (several), (derived) or (first, last) behind. Esc: done.',
 };
 
@@ -42,6 +49,7 @@ const compartments: SlateNotation = {
   endWay: endWays.text,
   boxWay: 'compartments',
   verbAt: 'line',
+  strokes: ['solid', 'dashed', 'double'],
   hint: 'Enter: next line; on an empty line: next compartment. Esc: done.',
 };
 
@@ -49,11 +57,23 @@ const compartments: SlateNotation = {
 export interface NotationChoice {
   readonly notation?: string;
   readonly counts?: string;
+  readonly strokeSaysIdentifying?: boolean;
 }
 
-export function slateNotation({ notation = 'crows-foot', counts }: NotationChoice): SlateNotation {
+export function slateNotation({
+  notation = 'crows-foot',
+  counts,
+  strokeSaysIdentifying = true,
+}: NotationChoice): SlateNotation {
   if (notation === 'chen') return counts === 'pairs' ? { ...stem, endWay: endWays.pairs } : stem;
-  return notation === 'uml' ? compartments : rows;
+  if (notation === 'uml') return compartments;
+  return strokeSaysIdentifying ? { ...rows, strokes: ['thin', 'dashed', 'solid', 'double'] } : rows;
+}
+
+/** The next way of drawing a line; it does not go back to saying nothing. */
+export function nextStroke({ strokes }: SlateNotation, stroke: Stroke): Stroke {
+  const said = strokes.filter((one) => one !== 'thin');
+  return said[(said.findIndex((one) => one === stroke) + 1) % said.length]!;
 }
 
 /** The forms that a notation uses, then all others. */

@@ -5,6 +5,9 @@ export interface Selection {
   readonly ids: ReadonlySet<string>;
   readonly end: { readonly line: string; readonly side: Side } | null;
   readonly row: string | null;
+  /** What stays chosen while one goes on to others, and the one at which one is. */
+  readonly held?: ReadonlySet<string>;
+  readonly at?: string;
 }
 
 export const nothing: Selection = { ids: new Set(), end: null, row: null };
@@ -24,10 +27,29 @@ export function prune(selection: Selection, drawing: Drawing): Selection {
   const ids = [...selection.ids].filter((id) => drawing.shapes.has(id) || drawing.lines.has(id));
   const end = selection.end && drawing.lines.has(selection.end.line) ? selection.end : null;
   const row = selection.row && ids.some((id) => rowsOfId(drawing, id).includes(selection.row!)) ? selection.row : null;
-  return ids.length === selection.ids.size && end === selection.end && row === selection.row
-    ? selection
-    : { ids: new Set(ids), end, row };
+  if (ids.length === selection.ids.size && end === selection.end && row === selection.row) return selection;
+  if (!selection.held) return { ids: new Set(ids), end, row };
+  const held = new Set(ids.filter((id) => selection.held!.has(id)));
+  return { ids: new Set(ids), end, row, held, at: selection.at && ids.includes(selection.at) ? selection.at : ids[0] };
 }
+
+/** The one at which one is: of several, the last that one went to. */
+export const currentOf = (selection: Selection): string | undefined => selection.at ?? [...selection.ids][0];
+
+/** Keeps what is chosen while one goes on to others; at one that is kept already, lets that go. */
+export function gather(selection: Selection): Selection {
+  const at = currentOf(selection);
+  if (at === undefined) return selection;
+  const held = new Set(selection.ids);
+  if (selection.held?.has(at)) held.delete(at);
+  return { ids: held, end: null, row: null, held, at };
+}
+
+/** Goes to an element; what is kept stays chosen. */
+export const goTo = (selection: Selection, id: string): Selection =>
+  selection.held
+    ? { ids: new Set([...selection.held, id]), end: null, row: null, held: selection.held, at: id }
+    : select(id);
 
 const rowsOfId = (drawing: Drawing, id: string) => {
   const shape = drawing.shapes.get(id);

@@ -3,12 +3,13 @@ import { readMarks } from './edits';
 import { endSymbols } from './endSymbols';
 import { formOf } from './forms';
 import type { EndWay } from './endWays';
-import type { Selection } from './selection';
+import { select, type Selection } from './selection';
 
 /** What is chosen, in words for whoever hears the slate: what is drawn, not what it means. Empty when nothing is chosen. */
 export function spoken(drawing: Drawing, selection: Selection, way: EndWay): string {
   const { ids, end, row } = selection;
   if (end) return spokenEnd(drawing, end.line, end.side, way);
+  if (ids.size > 1 && selection.at) return `${spoken(drawing, select(selection.at), way)}; ${ids.size} elements chosen`;
   if (ids.size > 1) return `${ids.size} elements chosen`;
   const [id] = ids;
   const shape = id ? drawing.shapes.get(id) : undefined;
@@ -52,7 +53,8 @@ function spokenEnd(drawing: Drawing, id: string, side: Side, way: EndWay): strin
     .join(': ');
 }
 
-function nameAt(drawing: Drawing, id: string, side: Side): string {
+/** The name of what a line's end is at. */
+export function nameAt(drawing: Drawing, id: string, side: Side): string {
   const { on } = drawing.lines.get(id)![side];
   if (on.kind === 'nothing') return 'nothing';
   if (on.kind === 'line' || on.kind === 'end') return 'a line';

@@ -1,11 +1,10 @@
 import { useState } from 'react';
 import type { DrawingTools } from '../api/drawingTools';
 import { messageOf } from '../ui/states';
-import { copyOf, paste } from './clipboard';
+import { copyOf } from './clipboard';
 import { readDrawing } from './format';
-import { select } from './selection';
 import { stepsBetween } from './steps';
-import { newId, type Slate } from './useSlate';
+import type { Slate } from './useSlate';
 
 /** A file dropped onto the slate opens there: on an empty slate as it is, else as a copy beside what is drawn. */
 export function useDrop(slate: Slate, tools: DrawingTools | undefined) {
@@ -19,18 +18,18 @@ export function useDrop(slate: Slate, tools: DrawingTools | undefined) {
     if (!able || !file) return;
     event.preventDefault();
     setRefusal(null);
+    const frame = event.currentTarget.getBoundingClientRect();
+    const at = { x: event.clientX - frame.left, y: event.clientY - frame.top };
     tools.open(file).then(
       ({ drawing: text }) => {
         const found = readDrawing(text);
         const { drawing } = slate.session.current();
         if (drawing.shapes.size === 0 && drawing.lines.size === 0) {
           slate.change({ label: 'open a picture', steps: stepsBetween(drawing, { ...found, ties: drawing.ties }) });
+          slate.fitSoon();
         } else {
-          const { change, ids } = paste(copyOf(found, new Set(found.shapes.keys())), 160, 160, newId);
-          slate.change(change);
-          slate.setSelection(select(...ids));
+          slate.putPiece(copyOf(found, new Set(found.shapes.keys())), at);
         }
-        slate.fitSoon();
       },
       (error: unknown) => setRefusal(messageOf(error)),
     );

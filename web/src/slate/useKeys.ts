@@ -1,18 +1,19 @@
 import { pin } from './arrange';
-import { copyOf, paste, readPiece, writePiece } from './clipboard';
-import { endId, parseEndId, rowsOf, type EndMark, type Form, type Line, type Side } from './document';
+import { copyOf, readPiece, writePiece } from './clipboard';
+import { endId, parseEndId, rowsOf, type EndMark, type Form, type Side } from './document';
 import { changeEnd, changeLine, changeRow, changeShape, turnAlong, turnPointer, type Least, type Most } from './edits';
 import { formOf } from './forms';
 import type { Box } from './geometry';
 import { deedOf, type KeyDeed, type KeyPlace, type OwnKeys } from './keyMap';
 import { neighbour, type Direction } from './neighbours';
 import { endPlace } from './endPlace';
-import { elementsOf, endsAround, nothing, select, selectEnd, selectRow } from './selection';
-import { tipsFor } from './notations';
-import type { Change } from './steps';
+import { currentOf, elementsOf, endsAround, goTo, nothing, select, selectEnd, selectRow } from './selection';
+import { nextStroke, tipsFor } from './notations';
+import { onLines } from './onLines';
+import { removeRow } from './rows';
 import { useOwnKeys } from './useOwnKeys';
 import { toScene } from './view';
-import { newId, type Slate } from './useSlate';
+import type { Slate } from './useSlate';
 
 /** The forms that a key places, in the order in which their row shows them; a form without a key of its own is placed from there. */
 export const formDeeds: Readonly<Record<string, Form>> = {
@@ -83,7 +84,9 @@ export function useKeys(slate: Slate, besides: KeyDeeds) {
   const onPaste = (event: React.ClipboardEvent) => {
     if (writesElsewhere(event.currentTarget)) return;
     const piece = readPiece(event.clipboardData.getData('text/plain'));
-    if (piece) putPiece(slate, piece);
+    if (piece) slate.putPiece(piece);
+    else if (slate.editable)
+      slate.setTold('Only what was copied from a slate can be put here; text is pasted while a box is written.');
   };
   return { onKeyDown, onCopy, onCut, onPaste };
 }
@@ -94,12 +97,6 @@ export function useKeys(slate: Slate, besides: KeyDeeds) {
  */
 const writesElsewhere = (slate: Element) => document.activeElement !== slate;
 
-function putPiece(slate: Slate, piece: NonNullable<ReturnType<typeof readPiece>>) {
-  const { change, ids } = paste(piece, 96, 96, newId);
-  slate.change(change);
-  slate.setSelection(select(...ids));
-}
-
 function withControl(slate: Slate, event: React.KeyboardEvent): boolean {
   switch (event.key.toLowerCase()) {
     case 'z':
@@ -109,11 +106,14 @@ function withControl(slate: Slate, event: React.KeyboardEvent): boolean {
     case 'y':
       slate.session.redo();
       return true;
+    case 'f':
+      slate.setFinding(true);
+      return true;
     case 'a':
       slate.setSelection(select(...slate.base.drawing.shapes.keys(), ...slate.base.drawing.lines.keys()));
       return true;
     case 'd':
-      if (slate.selection.ids.size > 0) putPiece(slate, copyOf(slate.drawing, slate.selection.ids));
+      if (slate.selection.ids.size > 0) slate.putPiece(copyOf(slate.drawing, slate.selection.ids));
       return true;
     default:
       return false;
@@ -161,6 +161,12 @@ function onSlate(slate: Slate, deed: string, besides: KeyDeeds): boolean {
     case 'back':
       slate.goBack();
       return true;
+    case 'find':
+      slate.setFinding(true);
+      return true;
+    case 'gather':
+      slate.gather();
+      return true;
     default:
       return slate.editable && draw(slate, deed, besides);
   }
@@ -185,7 +191,7 @@ function draw(slate: Slate, deed: string, besides: KeyDeeds): boolean {
       if (line) slate.setEditing({ of: 'line', line: line.id });
       return line !== undefined;
     case 'stroke':
-      if (line) slate.change(changeLine(drawing, line, { stroke: nextStroke[line.stroke] }));
+      if (line) slate.change(changeLine(drawing, line, { stroke: nextStroke(slate.notation, line.stroke) }));
       return line !== undefined;
     case 'cup':
       return onLines(slate, (one) => turnAlong(drawing, one, 'cup'));
@@ -233,19 +239,11 @@ function turnSheet(slate: Slate, by: 1 | -1): boolean {
   return ids.length > 1;
 }
 
-/** Changes all chosen lines, as one step. */
-function onLines(slate: Slate, change: (line: Line) => Change): boolean {
-  const lines = [...slate.selection.ids].flatMap((id) => slate.drawing.lines.get(id) ?? []);
-  slate.change({ label: 'change lines', steps: lines.flatMap((line) => change(line).steps) });
-  return lines.length > 0;
-}
-
 /** Where a symbol goes: at the chalk point, else at the pointer, else at a free spot. */
 const hereOf = (slate: Slate) =>
   slate.chalkPoint ?? (slate.pointer.current ? toScene(slate.view, slate.pointer.current) : slate.freeSpot());
 
 const nextUnderline = { none: 'solid', solid: 'dashed', dashed: 'none' } as const;
-const nextStroke = { solid: 'dashed', dashed: 'double', double: 'solid' } as const;
 const nextOutline = { single: 'double', double: 'dashed', dashed: 'single' } as const;
 
 function onEnd(slate: Slate, key: string, deed: KeyDeed | null): boolean {
@@ -321,13 +319,7 @@ function onRow(slate: Slate, key: string, deed: KeyDeed | null): boolean {
     }
     case 'Delete':
     case 'Backspace':
-      slate.change(
-        changeShape(slate.drawing, shape, {
-          compartments: shape.compartments
-            .map((part) => part.filter((candidate) => candidate.id !== row.id))
-            .filter((part) => part.length > 0),
-        }),
-      );
+      slate.change(removeRow(slate.drawing, shape, row.id));
       return true;
     case 'Enter':
       slate.setEditing({ of: 'shape', id: shape.id });
@@ -361,7 +353,7 @@ function goIn(slate: Slate): boolean {
 }
 
 function arrow(slate: Slate, direction: Direction, shift: boolean): boolean {
-  const [id] = slate.selection.ids;
+  const id = currentOf(slate.selection);
   const { chalkPoint } = slate;
   if (chalkPoint) {
     const by = shift ? 5 : 40;
@@ -379,7 +371,7 @@ function arrow(slate: Slate, direction: Direction, shift: boolean): boolean {
       ? neighbour(slate.scene.boxes, id, direction)
       : [...slate.base.drawing.shapes.keys()][0];
   if (next) {
-    slate.setSelection(select(next));
+    slate.setSelection(goTo(slate.selection, next));
     slate.reveal(slate.scene.boxes.get(next));
   }
   return true;

@@ -145,7 +145,9 @@ export function usePointer(slate: Slate) {
     else if (again && now.kind === 'pull') slate.setLinkFrom(null);
     else if (now.kind === 'pan' && now.tapped) {
       const tap = press(slate, now.tapped, scene, false);
-      if (tap) click(slate, tap, scene, elementUnder(event));
+      // A finger that lets go of what was chosen has done that.
+      if (tap?.kind === 'marquee' && slate.selection.ids.size > 0) slate.setSelection(nothing);
+      else if (tap) click(slate, tap, scene, elementUnder(event));
     } else click(slate, now, scene, elementUnder(event));
     slate.setDrag(null);
   };
@@ -208,12 +210,15 @@ function press(slate: Slate, event: React.PointerEvent, scene: Point, edges = tr
   }
   const shape = element ? shapeOf(slate.drawing, element) : null;
   if (shape) {
-    const ids = event.shiftKey
+    const { held } = slate.selection;
+    const more = event.shiftKey || held !== undefined;
+    const ids = more
       ? toggled(slate.selection.ids, shape)
       : slate.selection.ids.has(shape)
         ? slate.selection.ids
         : new Set([shape]);
-    if (!slate.selection.ids.has(shape) || event.shiftKey) slate.setSelection({ ids, end: null, row: null });
+    if (!slate.selection.ids.has(shape) || more)
+      slate.setSelection({ ids, end: null, row: null, ...(held && { held: ids, at: shape }) });
     return { kind: 'move', start: scene, ids, pressed: element! };
   }
   if (element && slate.drawing.lines.has(element)) {
@@ -242,6 +247,7 @@ function click(slate: Slate, now: Gesture, scene: Point, under: string | null) {
       break;
     }
     case 'move':
+      if (slate.selection.held) break;
       if (now.pressed !== [...now.ids][0] && now.ids.size === 1)
         slate.setSelection(selectRow([...now.ids][0]!, now.pressed));
       else if (now.ids.size === 1) slate.setSelection(select(...now.ids));

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { firstSheet, onShape, type Attachment, type Drawing, type Form, type Side } from './document';
 import { sizeOf } from './measure';
+import { pasteNear, type Piece } from './clipboard';
 import { addLine, addShape, addTied, move, remove, type NewId } from './edits';
 import { around, centre, type Box, type Point } from './geometry';
 import { makeWay } from './fan';
@@ -9,7 +10,7 @@ import { slateNotation, type NotationChoice } from './notations';
 import { formOf } from './forms';
 import { Dragging } from './dragging';
 import { layOut, sceneOf, type Scene } from './scene';
-import { nothing, prune, select, type Selection } from './selection';
+import { gather, nothing, prune, select, type Selection } from './selection';
 import type { DrawingSession } from './session';
 import { ontoSheet } from './sheets';
 import type { Change } from './steps';
@@ -29,8 +30,11 @@ export const newId: NewId = (prefix) =>
 
 /** The state of a slate and what can be done with it. Pointer and keys are turned into these by hooks of their own. */
 export function useSlate(session: DrawingSession, editable: boolean, chosenNotation: NotationChoice = {}) {
-  const { notation: notationName, counts } = chosenNotation;
-  const notation = useMemo(() => slateNotation({ notation: notationName, counts }), [notationName, counts]);
+  const { notation: notationName, counts, strokeSaysIdentifying } = chosenNotation;
+  const notation = useMemo(
+    () => slateNotation({ notation: notationName, counts, strokeSaysIdentifying }),
+    [notationName, counts, strokeSaysIdentifying],
+  );
   const session_ = useSyncExternalStore(session.subscribe, session.current);
   const { drawing } = session_;
   const surface = useRef<HTMLDivElement>(null);
@@ -40,6 +44,9 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
   const [symbolsAt, setSymbolsAt] = useState<Point | null>(null);
   const [linkFrom, setLinkFrom] = useState<string | null>(null);
   const [dragging] = useState(() => new Dragging());
+  const [finding, setFinding] = useState(false);
+  /** Why what was wanted last was not done, when that is no matter of the drawing. */
+  const [told, setTold] = useState<string | null>(null);
   const [commenting, setCommenting] = useState<string | null>(null);
   const [chalkPoint, setChalkPoint] = useState<Point | null>(null);
   /** Where the pointer was last, on the surface: where that is in the drawing depends on the view. */
@@ -70,6 +77,7 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
       if (!editable) return;
       const now = session.current().drawing;
       const own = ontoSheet(next, now, sheet);
+      setTold(null);
       session.do(notation.boxWay === 'stem' ? makeWay(now, own) : own);
     },
     [session, editable, sheet, notation],
@@ -129,12 +137,13 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
         onShape(from),
         typeof to === 'string' ? onShape(to) : to,
         newId,
+        notation.strokes[0],
       );
       change(added);
       setSelection({ ids: new Set([id]), end: { line: id, side: 'to' }, row: null });
       return id;
     },
-    [session, change],
+    [session, change, notation],
   );
 
   const nudge = useCallback(
@@ -144,6 +153,8 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
       ),
     [session, change, selection.ids],
   );
+
+  const gatherChosen = useCallback(() => setSelection(gather(selection)), [selection]);
 
   const removeSelected = useCallback(() => {
     change(remove(session.current().drawing, selection.ids));
@@ -158,6 +169,18 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
     const spot = freePlace(base.boxes.values(), near, width, height);
     return { x: spot.x + width / 2, y: spot.y + (height - 54) / 2 };
   }, [base, view, notation]);
+
+  /** Puts a piece in free space near a point of the surface, the pointer's if none is given, and chooses it. */
+  const putPiece = useCallback(
+    (piece: Piece, at: Point | null = pointer.current) => {
+      const size = surface.current!.getBoundingClientRect();
+      const near = toScene(view, at ?? { x: size.width / 2, y: size.height / 2 });
+      const { change: pasted, ids } = pasteNear(piece, base.boxes.values(), near, newId);
+      change(pasted);
+      setSelection(select(...ids));
+    },
+    [base, view, change],
+  );
 
   const zoom = useCallback((factor: number, at?: Point) => {
     const size = surface.current!.getBoundingClientRect();
@@ -228,6 +251,8 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
     setSymbolsAt,
     linkFrom,
     setLinkFrom,
+    finding,
+    setFinding,
     commenting,
     setCommenting,
     chalkPoint,
@@ -241,8 +266,12 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
     tiedSpot,
     link,
     nudge,
+    gather: gatherChosen,
     removeSelected,
     freeSpot,
+    putPiece,
+    told,
+    setTold,
   };
 }
 

@@ -76,7 +76,7 @@ internal sealed class CrowsFootWriter(ConceptModel model, CrowsFootOptions optio
             relationship.Id,
             from,
             to,
-            relationship.Identifying == true || !options.StrokeSaysIdentifying ? Stroke.Solid : Stroke.Dashed,
+            options.StrokeSaysIdentifying ? StrokeOf(relationship.Identifying) : Stroke.Solid,
             relationship.Name
         );
         var numbers = new[] { first.CoOccurrence, second.CoOccurrence }
@@ -99,6 +99,14 @@ internal sealed class CrowsFootWriter(ConceptModel model, CrowsFootOptions optio
             );
         }
     }
+
+    private static Stroke StrokeOf(bool? identifying) =>
+        identifying switch
+        {
+            true => Stroke.Solid,
+            false => Stroke.Dashed,
+            null => Stroke.Thin,
+        };
 
     private void WriteBoxBetween(RelationshipType relationship)
     {

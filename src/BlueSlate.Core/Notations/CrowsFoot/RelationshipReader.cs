@@ -90,7 +90,6 @@ internal static class RelationshipReader
         var atFrom = EndReader.Read(line.From, line.FromId, options.SingleBarIsExactlyOne, remarks);
         var atTo = EndReader.Read(line.To, line.ToId, options.SingleBarIsExactlyOne, remarks);
         var (there, back) = Names(line);
-        bool? identifying = options.StrokeSaysIdentifying ? line.Stroke != Stroke.Dashed : null;
         return new RelationshipType(
             line.Id,
             there.Length > 0 || back.Length > 0 ? "" : line.Text.Trim(),
@@ -98,10 +97,18 @@ internal static class RelationshipReader
                 new RelationshipRole(line.FromId, from, line.From.Role.Trim(), there, atFrom, atTo),
                 new RelationshipRole(line.ToId, to, line.To.Role.Trim(), back, atTo, atFrom),
             ],
-            identifying,
+            options.StrokeSaysIdentifying ? Identifying(line.Stroke) : null,
             DependentRole(line, atFrom, atTo)
         );
     }
+
+    private static bool? Identifying(Stroke stroke) =>
+        stroke switch
+        {
+            Stroke.Dashed => false,
+            Stroke.Thin => null,
+            _ => true,
+        };
 
     private static (string There, string Back) Names(Line line)
     {

@@ -14,13 +14,15 @@ internal static class OpenTriangles
     public static Dictionary<string, SeenLine> In(List<TiedLine> lines)
     {
         var bare = lines
-            .Where(tied => tied.Line.Stroke == Stroke.Solid)
+            .Where(tied => tied.Line.Stroke is Stroke.Solid or Stroke.Thin)
             .SelectMany(tied => tied.BothWays)
             .Where(seen => IsBare(seen))
             .ToList();
         var others = lines
             .Where(tied =>
-                tied.Line.Stroke == Stroke.Solid && !bare.Exists(seen => seen.Line == tied.Line) && !HasTriangle(tied.Line)
+                tied.Line.Stroke is Stroke.Solid or Stroke.Thin
+                && !bare.Exists(seen => seen.Line == tied.Line)
+                && !HasTriangle(tied.Line)
             )
             .ToList();
         var allCounted =

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Notations;
 using Shouldly;
 
@@ -152,6 +153,36 @@ public sealed class RelationshipFindingTests : FindingTest
             boxes + "Item 11 «is tried in / tries» 0m Repair"
         );
         finding.Headline.ShouldBe("Repair is told apart only within its item: the line to Item wants a solid stroke.");
+    }
+
+    [Fact]
+    public void A_line_that_does_not_say_whether_it_identifies_is_asked_for_only_where_it_does()
+    {
+        var model = new Sketch()
+            .Box("Item", "PK item no")
+            .Box("Repair", "PPK repair no")
+            .Box("Label", "PK label no")
+            .Line("Item", Ends.One, "Repair", Ends.ZeroOrMore, "is tried in", "tries", Stroke.Solid)
+            .Line("Item", Ends.One, "Label", Ends.ZeroOrMore, "bears", "is on", Stroke.Dashed)
+            .ToDrawing();
+        var answer = model with
+        {
+            Sheets =
+            [
+                .. model.Sheets.Select(sheet =>
+                    sheet with
+                    {
+                        Lines = [.. sheet.Lines.Select(line => line with { Stroke = Stroke.Thin })],
+                    }
+                ),
+            ],
+        };
+        var finding = Exercise
+            .Of(model)
+            .Assess(answer, [])
+            .Findings.Where(finding => finding.Code.StartsWith("identifying", StringComparison.Ordinal))
+            .ShouldHaveSingleItem();
+        finding.There.ShouldBe("The line from Repair to Item is thin: it does not say whether it identifies.");
     }
 
     [Fact]

@@ -35,6 +35,7 @@ internal sealed class RelationshipRules(VerdictLookup look)
             return look.RestatedOr(fact, fact.ConceptId, VerdictKind.AbsentWithOwner);
         }
 
+        // A line that does not claim to identify does not.
         var wanted = look.Model.Relationships[fact.ConceptId].Identifying;
         var said = drawn.Identifying switch
         {
@@ -43,7 +44,7 @@ internal sealed class RelationshipRules(VerdictLookup look)
             null => "unsaid",
         };
         var kind =
-            drawn.Identifying == wanted ? VerdictKind.Holds
+            drawn.Identifying == wanted || (drawn.Identifying is null && wanted == false) ? VerdictKind.Holds
             : drawn.Identifying is null ? VerdictKind.Absent
             : VerdictKind.Wrong;
         return new Verdict(fact, kind, drawn.Id, said);

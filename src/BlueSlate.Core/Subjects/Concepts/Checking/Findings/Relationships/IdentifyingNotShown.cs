@@ -9,7 +9,7 @@ internal sealed class IdentifyingNotShown : ConceptFindingKind
 {
     public override string Code => "identifying-not-shown";
 
-    public override string Title => "Identifying relationship drawn dashed";
+    public override string Title => "Identifying relationship not shown as such";
 
     public override string Help =>
         "Where the class uses it, a solid line says that the far side is told apart only through this relationship.";
@@ -17,7 +17,9 @@ internal sealed class IdentifyingNotShown : ConceptFindingKind
     public override IEnumerable<Finding> Find(Evidence evidence) =>
         evidence
             .Comparison.Bad(FactKinds.Identifying)
-            .Where(verdict => verdict.Kind == VerdictKind.Wrong && verdict.Fact.Value == "identifying")
+            .Where(verdict =>
+                verdict is { Kind: VerdictKind.Wrong or VerdictKind.Absent, AnswerId: not null, Fact.Value: IdentifyingFact.Yes }
+            )
             .Select(verdict =>
             {
                 var relationship = evidence.ModelRelationship(verdict.Fact.ConceptId);
@@ -39,8 +41,10 @@ internal sealed class IdentifyingNotShown : ConceptFindingKind
                                 ? "the diamond between them wants a double outline."
                                 : $"the line to {other} wants a solid stroke."
                         ),
-                    There = diamonds
-                        ? $"The diamond between {one} and {other} has a single outline."
+                    There =
+                        diamonds ? $"The diamond between {one} and {other} has a single outline."
+                        : verdict.Kind == VerdictKind.Absent
+                            ? $"The line from {one} to {other} is thin: it does not say whether it identifies."
                         : $"The line from {one} to {other} is dashed.",
                     Wanted = diamonds
                         ? $"A diamond with a double outline between {one} and {other}."

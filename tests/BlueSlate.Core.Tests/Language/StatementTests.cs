@@ -1,0 +1,142 @@
+using System.Text.Json;
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Language;
+using BlueSlate.Core.Notations;
+using BlueSlate.Core.Notations.Chen;
+using BlueSlate.Core.Notations.CrowsFoot;
+using BlueSlate.Core.Notations.Uml;
+using BlueSlate.Core.Subjects.Concepts.Model;
+using Shouldly;
+
+namespace BlueSlate.Core.Tests.Language;
+
+/// <summary>What is typed as sentences: in whatever words a person uses, and asked about where it is not understood.</summary>
+public sealed class StatementTests
+{
+    private static readonly string[] Known = ["Booth", "Power socket", "Sound desk"];
+
+    [Theory]
+    [InlineData("A booth stands in exactly one room", "booth", "stands in", 1, 1, "room")]
+    [InlineData("Each power socket feeds at least one booth.", "power socket", "feeds", 1, null, "booth")]
+    [InlineData("Power sockets feed one or more booths", "Power sockets", "feed", 1, Count.Many, "booths")]
+    [InlineData("lamp holder carries between 2 and 5 lamps", "lamp holder", "carries", 2, 5, "lamps")]
+    [InlineData("Lamp Holder is hung over any number of booth", "Lamp Holder", "is hung over", 0, Count.Many, "booth")]
+    [InlineData("sound desk mixes up to three channel", "sound desk", "mixes", null, 3, "channel")]
+    [InlineData("Every booth has 0 or 1 door", "booth", "has", 0, 1, "door")]
+    public void Amounts_articles_and_names_of_several_words(
+        string line,
+        string subject,
+        string verb,
+        int? least,
+        int? most,
+        string target
+    )
+    {
+        var (statement, problems) = new StatementParser(Known).Parse(line);
+        problems.ShouldBeEmpty();
+        var relationship = statement.ShouldBeOfType<RelationshipStatement>();
+        relationship.Ends[0].Entity.ShouldBe(subject);
+        relationship.Ends[0].Verb.ShouldBe(verb);
+        relationship.Ends[1].Entity.ShouldBe(target);
+        relationship.Ends[1].Count.ShouldBe(new Count(least, most));
+    }
+
+    [Theory]
+    [InlineData("A booth stands in one room", "one")]
+    [InlineData("The gallery lends several prints", "several")]
+    [InlineData("prints hang everywhere and were lent", "were")]
+    [InlineData("the ferry moors at night", "moors")]
+    [InlineData("Booth is cosy", "cosy")]
+    [InlineData("The mast has: height, colour", "has")]
+    [InlineData("Booth holds 1 or more Lamp (mandatory)", "(mandatory)")]
+    [InlineData("Booth can open given key (often)", "often")]
+    [InlineData("Kiosk and Tent are kinds of Booth (exclusive, total)", "exclusive")]
+    public void What_is_not_understood_is_asked_about_at_its_word(string line, string word)
+    {
+        var (_, problems) = new StatementParser(Known).Parse(line);
+        var problem = problems.ShouldHaveSingleItem();
+        line.Substring(problem.Start, problem.Length).ShouldBe(word);
+    }
+
+    [Theory]
+    [InlineData("A booth stands in one room")]
+    [InlineData("the ferry moors at night")]
+    [InlineData("Booth is cosy")]
+    public void What_is_not_understood_is_never_drawn(string line)
+    {
+        var drawing = new Sketch().Box("Booth", "PK booth no").ToDrawing();
+        var lines = SentenceWriter
+            .Write(Notation.Read(drawing, new CrowsFootOptions()))
+            .Select(sentence => sentence.Text)
+            .Append(line);
+        var amended = Amender.Amend(drawing, [.. lines], new CrowsFootOptions());
+        amended.Problems.ShouldHaveSingleItem().Line.ShouldBe(1);
+        amended.Drawing.Shapes.ShouldHaveSingleItem();
+    }
+
+    [Theory]
+    [InlineData("Goods Received Note")]
+    [InlineData("Power sockets")]
+    [InlineData("Point of sale")]
+    [InlineData("Tide table: port (key), year (key)")]
+    [InlineData("hired hall: hall no (key)")]
+    public void A_name_alone_is_a_thing(string line)
+    {
+        var (statement, problems) = new StatementParser(Known).Parse(line);
+        statement.ShouldBeOfType<EntityStatement>();
+        problems.ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void A_role_of_several_words_is_said_and_understood()
+    {
+        var drawing = new Sketch()
+            .Box("Fixer", "PK badge no")
+            .Line(
+                new LineEnd(Attachment.ToShape("b1"), [.. Ends.ZeroOrOne], "looks after", "lead mentor"),
+                new LineEnd(Attachment.ToShape("b1"), [.. Ends.ZeroOrMore], "is looked after by", "new hand")
+            )
+            .ToDrawing();
+        var said = SentenceWriter.Write(Notation.Read(drawing, new CrowsFootOptions()))[1].Text;
+        var (statement, problems) = new StatementParser(["Fixer"]).Parse(said);
+        problems.ShouldBeEmpty();
+        statement.ShouldBeOfType<RelationshipStatement>().Ends.Select(end => end.Role).ShouldBe(["lead mentor", "new hand"]);
+    }
+
+    /// <summary>Each form that is shown where one types, by notation.</summary>
+    public static TheoryData<string, string> Forms()
+    {
+        using var file = typeof(StatementTests).Assembly.GetManifestResourceStream("sentences/forms.json")!;
+        using var forms = JsonDocument.Parse(file);
+        var data = new TheoryData<string, string>();
+        foreach (var form in forms.RootElement.EnumerateArray())
+        {
+            var notations = form.TryGetProperty("notations", out var named)
+                ? named.EnumerateArray().Select(one => one.GetString()!)
+                : ["crows-foot", "chen", "uml"];
+            foreach (var notation in notations)
+            {
+                data.Add(notation, form.GetProperty("form").GetString()!);
+            }
+        }
+
+        return data;
+    }
+
+    [Theory]
+    [MemberData(nameof(Forms))]
+    public void Every_form_that_is_shown_can_be_typed(string notation, string form)
+    {
+        NotationOptions options = notation switch
+        {
+            "chen" => new ChenOptions(),
+            "uml" => new UmlOptions { Formal = true },
+            _ => new CrowsFootOptions(),
+        };
+        var amended = Amender.Amend(new Sketch().ToDrawing(), [form], options);
+        amended.Problems.ShouldBeEmpty();
+        amended.Unsaid.ShouldBeEmpty();
+        amended.Drawing.Shapes.ShouldNotBeEmpty();
+        SentenceWriter.Write(Notation.Read(amended.Drawing, options)).Select(sentence => sentence.Text).ShouldContain(form);
+    }
+}

@@ -1,0 +1,32 @@
+import forms from '../../../sentences/forms.json';
+
+/** Every form that can be typed in a notation, with what it says. */
+export const formsOf = (notation: string) =>
+  forms.filter((form) => !('notations' in form) || form.notations!.includes(notation));
+
+/** All that can be typed, to be looked up where one types. */
+export function StatementForms({ notation, onTake }: { notation: string; onTake: (form: string) => void }) {
+  return (
+    <dl className="statement-forms" aria-label="All that can be typed">
+      {formsOf(notation).map(({ form, says }) => (
+        <div key={form}>
+          <dt>
+            <button
+              className="said"
+              // The caret stays where it is.
+              onMouseDown={(event) => event.preventDefault()}
+              onClick={() => onTake(form)}
+            >
+              {form}
+            </button>
+          </dt>
+          <dd>{says}</dd>
+        </div>
+      ))}
+      <div>
+        <dt className="said">exactly 1 · 0 or 1 · 0 or more · 1 or more · 2 to 5 · at most 3 · many · some</dt>
+        <dd>how many; words such as “at least one” are understood too</dd>
+      </div>
+    </dl>
+  );
+}

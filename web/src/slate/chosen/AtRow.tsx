@@ -1,0 +1,74 @@
+import { changeRow } from '../edits';
+import { rowsOf, type Row } from '../document';
+import { removeRow } from '../rows';
+import { select } from '../selection';
+import { Choices, Deed } from './Choices';
+import type { ChosenProps } from './ChosenRow';
+import { UnderlineChoices } from './drawnWays';
+import { meaningOf } from './meanings';
+import { useDeedKeys } from './useDeedKeys';
+
+const marks = [
+  { value: 'none', says: 'no mark', word: '–' },
+  { value: 'PK', says: 'PK', word: 'PK' },
+  { value: 'FK', says: 'FK', word: 'FK' },
+  { value: 'PK FK', says: 'PK FK', word: 'PK FK' },
+  { value: 'AK1', says: 'AK1', word: 'AK1' },
+  { value: 'PPK', says: 'PPK', word: 'PPK' },
+] as const;
+
+/** What can be done with one row of a box. */
+export function AtRow({ slate, words }: ChosenProps) {
+  const keyFor = useDeedKeys();
+  const [id] = slate.selection.ids;
+  const shape = slate.drawing.shapes.get(id!);
+  const row = shape && rowsOf(shape).find((one) => one.id === slate.selection.row);
+  if (!shape || !row) return null;
+  const notation = slate.notation.name;
+  const set = (change: Partial<Row>) => slate.change(changeRow(slate.drawing, shape, row.id, change));
+  return (
+    <>
+      <Deed says="write" keyName="↵" onPress={() => slate.setEditing({ of: 'shape', id: shape.id })} />
+      {slate.notation.boxWay === 'rows' && (
+        <>
+          <Choices
+            title="mark"
+            value={marks.find((one) => one.value === (row.mark || 'none'))?.value ?? null}
+            choices={marks}
+            onChoose={(mark) => set({ mark: mark === 'none' ? '' : mark })}
+          />
+          <Deed
+            says={words ? 'optional' : 'ring'}
+            keyName={keyFor('ring')}
+            pressed={row.ring}
+            onPress={() => set({ ring: !row.ring })}
+          />
+        </>
+      )}
+      <UnderlineChoices
+        notation={notation}
+        thing="row"
+        words={words}
+        value={row.underline}
+        onChoose={(underline) => set({ underline })}
+      />
+      {slate.notation.boxWay === 'compartments' && (
+        <Deed
+          says={(words && meaningOf(notation, 'row', 'italics')?.yes) || 'italics'}
+          keyName={keyFor('italic')}
+          pressed={row.italic ?? false}
+          onPress={() => set({ italic: !row.italic })}
+        />
+      )}
+      <Deed
+        says="take away"
+        keyName="⌫"
+        onPress={() => {
+          slate.change(removeRow(slate.drawing, shape, row.id));
+          slate.setSelection(select(shape.id));
+        }}
+      />
+      <Deed says="undo" disabled={!slate.session_.canUndo} onPress={() => slate.session.undo()} />
+    </>
+  );
+}

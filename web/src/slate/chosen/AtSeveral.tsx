@@ -1,0 +1,32 @@
+import { turnAlong } from '../edits';
+import { onLines } from '../onLines';
+import type { Slate } from '../useSlate';
+import { Deed } from './Choices';
+import { Common } from './Common';
+import { useDeedKeys } from './useDeedKeys';
+
+/** What can be done with several elements at once. */
+export function AtSeveral({ slate }: { slate: Slate }) {
+  const keyFor = useDeedKeys();
+  const { ids, held } = slate.selection;
+  const lines = [...ids].filter((id) => slate.drawing.lines.has(id));
+  return (
+    <>
+      <span className="asked">{ids.size} chosen</span>
+      {lines.length > 0 && (
+        <Deed
+          says={lines.length === 1 ? 'cup on the line' : 'cups on the lines'}
+          keyName={keyFor('cup')}
+          onPress={() => onLines(slate, (line) => turnAlong(slate.drawing, line, 'cup'))}
+        />
+      )}
+      <Deed
+        says={held ? 'another: press it' : 'and another'}
+        keyName={keyFor('gather')}
+        pressed={held !== undefined}
+        onPress={slate.gather}
+      />
+      <Common slate={slate} />
+    </>
+  );
+}

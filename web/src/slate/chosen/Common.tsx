@@ -1,0 +1,22 @@
+import { Toolbar } from 'radix-ui';
+import type { Slate } from '../useSlate';
+import { Deed } from './Choices';
+
+/** What can be done with whatever is chosen. */
+export function Common({ slate }: { slate: Slate }) {
+  return (
+    <>
+      <Deed says="take away" keyName="⌫" onPress={slate.removeSelected} />
+      <Deed says="undo" disabled={!slate.session_.canUndo} onPress={() => slate.session.undo()} />
+    </>
+  );
+}
+
+/** Opens and closes what is one step further. */
+export function Further({ open, onOpen, says }: { open: boolean; onOpen: (open: boolean) => void; says: string }) {
+  return (
+    <Toolbar.Button className="deed quiet" aria-expanded={open} onClick={() => onOpen(!open)}>
+      {says}
+    </Toolbar.Button>
+  );
+}
