@@ -85,7 +85,7 @@ async function emptyExercise(name) {
   await page.locator('.slate').first().waitFor();
   const model = readFileSync(join(demo, name, 'model.json'), 'utf8');
   const reading = await call('POST', `/api/parts/${place.id}/reading`, { drawing: model });
-  return { notation: asked.notation, drawing: JSON.parse(model).sheets[0], lines: reading.sentences.map((sentence) => sentence.pieces.map(({ text }) => text).join('')) };
+  return { notation: asked.learned.notation, drawing: JSON.parse(model).sheets[0], lines: reading.sentences.map((sentence) => sentence.pieces.map(({ text }) => text).join('')) };
 }
 
 const said = async () => (await page.getByRole('list', { name: 'Sentences' }).getByRole('listitem').allTextContents()).map((line) => line.replace(/Still open:.*$/, '').trim());

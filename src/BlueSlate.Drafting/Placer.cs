@@ -66,7 +66,8 @@ public static class Placer
         var fans = Fan.Of(sheet);
         if (!sheet.Shapes.Any(shape => shape.Form is Form.Diamond or Form.DiamondInRectangle))
         {
-            return PlacesOf(fans, Layered(sheet, fans), []);
+            var (alone, over) = Turned(sheet, fans, Layered(sheet, fans));
+            return fans.Any(fan => fan.CanTurn) ? OvalsAside.Move(sheet, alone, over) : alone;
         }
 
         // Lines of diamonds run straight: of two layouts, made at the same time, the one is taken in which they cross least.

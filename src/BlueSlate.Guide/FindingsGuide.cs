@@ -1,10 +1,7 @@
 using System.Collections.Immutable;
 using System.Text;
-using BlueSlate.Core;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
-using BlueSlate.Core.Marking;
-using BlueSlate.Guide.Examples;
 
 namespace BlueSlate.Guide;
 
@@ -32,10 +29,7 @@ public static class FindingsGuide
 
     private static void Append(StringBuilder page, FindingKind kind)
     {
-        var example = ExampleArea.Of(kind.Code);
-        var assessor = new Assessor(example.Model, example.Options, [], MarkingScheme.Asking(example.Asked));
-        var assessment = assessor.Assess(example.Answer, []);
-        var finding = assessment.Findings.First(finding => finding.Code == kind.Code);
+        var (example, assessor, assessment, finding) = AssessedExample.Of(kind);
         page.AppendLine($"## `{kind.Code}`: {kind.Title}");
         page.AppendLine();
         page.AppendLine(kind.Help);

@@ -67,4 +67,36 @@ public sealed class PlacerTests
             .ToDrawing();
         Placer.Place(loose).Shapes.Single().Place.ShouldNotBeNull();
     }
+
+    [Fact]
+    public void No_straight_line_of_a_tree_of_subtypes_runs_through_an_oval()
+    {
+        var tree = new Sketch()
+            .Box("Person")
+            .Box("Visitor")
+            .Box("Fixer")
+            .Circle("d", "Person", false, "Visitor", "Fixer")
+            .Oval("Person", "person no", Underline.Solid)
+            .Oval("Visitor", "first visit")
+            .Oval("Fixer", "since")
+            .Oval("Fixer", "badge colour")
+            .ToDrawing();
+        var placed = Placer.Place(tree);
+        var sheet = placed.Sheets.Single();
+        var boxes = sheet.Shapes.ToDictionary(shape => shape.Id, shape => shape.Place!);
+        foreach (var line in sheet.Lines)
+        {
+            var (a, b) = (Middle(boxes[line.From.On.Id!]), Middle(boxes[line.To.On.Id!]));
+            for (var part = 0.0; part <= 1; part += 0.02)
+            {
+                var (x, y) = (a.X + (part * (b.X - a.X)), a.Y + (part * (b.Y - a.Y)));
+                boxes
+                    .Where(box => box.Key != line.From.On.Id && box.Key != line.To.On.Id)
+                    .Where(box => x > box.Value.X && x < box.Value.X + box.Value.Width)
+                    .ShouldAllBe(box => y <= box.Value.Y || y >= box.Value.Y + box.Value.Height);
+            }
+        }
+
+        static (double X, double Y) Middle(Place place) => (place.X + (place.Width / 2.0), place.Y + (place.Height / 2.0));
+    }
 }

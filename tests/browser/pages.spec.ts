@@ -12,6 +12,27 @@ test('the page of the demo, the kinds of findings, and a page that is not there'
   await expectAccessible(page);
 });
 
+test('every kind of finding has a page with both drawings, reached from the notes too', async ({ page, context }) => {
+  await become(page, 'Piet Lindqvist');
+  await page.getByRole('link', { name: 'kinds of findings' }).click();
+  await page.getByRole('region', { name: 'Counts at ends' }).getByRole('link', { name: 'Wrong maximum' }).click();
+  await expect(page.getByRole('application', { name: 'As wanted' })).toBeVisible();
+  await expect(page.getByRole('application', { name: 'As it goes wrong' }).locator('.figure.lit').first()).toBeAttached();
+  await expect(page.getByRole('region', { name: 'The note' })).toContainText('Wanted:');
+  await expectAccessible(page);
+  await page.getByRole('navigation', { name: 'Neighbours' }).getByRole('link').last().click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Wrong minimum');
+  await page.goto('/findings/nothing-of-the-kind');
+  await expect(page.getByRole('alert')).toBeVisible();
+
+  await page.goto('/');
+  await page.getByRole('listitem').filter({ hasText: 'The repair café' }).getByRole('link', { name: '12 answers' }).click();
+  await page.getByRole('table').getByRole('link').nth(1).click();
+  await page.locator('.note-head').first().click();
+  const [opened] = await Promise.all([context.waitForEvent('page'), page.getByRole('link', { name: 'what this is, with an example' }).click()]);
+  await expect(opened.getByRole('application', { name: 'As it goes wrong' })).toBeVisible();
+});
+
 test('an assistant marks but cannot release', async ({ page }) => {
   await become(page, 'Piet Lindqvist');
   await page.getByRole('listitem').filter({ hasText: 'The repair café' }).getByRole('link', { name: '12 answers' }).click();

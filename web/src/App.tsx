@@ -17,6 +17,7 @@ const Blind = lazy(() => import('./features/marking/BlindPage'));
 const Cohort = lazy(() => import('./features/cohort/CohortPage'));
 const Ways = lazy(() => import('./features/ways/WaysPage'));
 const Findings = lazy(() => import('./features/findings/FindingsPage'));
+const Finding = lazy(() => import('./features/findings/FindingPage'));
 
 /** The pages. Without a session there is one: signing in. */
 export function App() {
@@ -46,6 +47,7 @@ export function App() {
         <Route path="/cohorts/:id" element={<Cohort />} />
         <Route path="/ways" element={<Ways />} />
         <Route path="/findings" element={<Findings />} />
+        <Route path="/findings/:code" element={<Finding />} />
         <Route path="*" element={<Home />} />
       </Routes>
     </Suspense>

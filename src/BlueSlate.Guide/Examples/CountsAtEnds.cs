@@ -5,6 +5,8 @@ namespace BlueSlate.Guide.Examples;
 /// <summary>An example for each kind of finding of this area.</summary>
 internal sealed class CountsAtEnds : ExampleArea
 {
+    public override string Title => "Counts at ends";
+
     public override IReadOnlyDictionary<string, FindingExample> ByCode =>
         new Dictionary<string, FindingExample>(StringComparer.Ordinal)
         {

@@ -5,6 +5,8 @@ namespace BlueSlate.Guide.Examples;
 /// <summary>An example for each kind of finding of this area.</summary>
 internal sealed class Keys : ExampleArea
 {
+    public override string Title => "Keys";
+
     public override IReadOnlyDictionary<string, FindingExample> ByCode =>
         new Dictionary<string, FindingExample>(StringComparer.Ordinal)
         {

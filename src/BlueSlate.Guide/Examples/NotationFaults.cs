@@ -6,6 +6,8 @@ namespace BlueSlate.Guide.Examples;
 /// <summary>An example for each kind of finding of this area.</summary>
 internal sealed class NotationFaults : ExampleArea
 {
+    public override string Title => "Faults of notation";
+
     public override IReadOnlyDictionary<string, FindingExample> ByCode =>
         new Dictionary<string, FindingExample>(StringComparer.Ordinal)
         {

@@ -131,6 +131,7 @@ public static class Server
         services.AddSingleton<ScenarioRenderer>();
         services.AddSingleton(new DraftingLimits());
         services.AddSingleton<DraftingPool>();
+        services.AddSingleton<ExamplePages>();
     }
 
     private static void AddBackgroundWork(IServiceCollection services, ServerSettings settings)

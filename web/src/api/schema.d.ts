@@ -221,41 +221,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/findings": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["FindingKindReply"][];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/drafting": {
         parameters: {
             query?: never;
@@ -2823,6 +2788,78 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/findings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FindingKindReply"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/findings/{code}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    code: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FindingPageReply"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -3217,6 +3254,13 @@ export interface components {
          * @enum {unknown}
          */
         ExampleKind: "allowed-as-drawn" | "ruled-out-as-drawn" | "follows-as-drawn";
+        /** @description A drawn example: what the class has learned, both drawings, and the note. */
+        ExamplePage: {
+            learned: components["schemas"]["WorkOptions"];
+            model: string;
+            answer: string;
+            note: components["schemas"]["ResultNote"];
+        };
         /** @description A part with all its documents, for those who write it. */
         ExercisePartReply: {
             /** Format: uuid */
@@ -3279,11 +3323,19 @@ export interface components {
             sentences: components["schemas"]["ResultSentence"][];
             form: components["schemas"]["FormRemark"][];
         };
-        /** @description One kind of finding, for the page that explains them. */
+        /** @description One kind of finding, for the page that lists them. */
         FindingKindReply: {
             code: string;
             title: string;
             help: string;
+            area: string;
+        };
+        /** @description One kind of finding with a drawn example, and its neighbours in the catalogue. */
+        FindingPageReply: {
+            kind: components["schemas"]["FindingKindReply"];
+            example: components["schemas"]["ExamplePage"];
+            before: null | components["schemas"]["FindingKindReply"];
+            after: null | components["schemas"]["FindingKindReply"];
         };
         /** @description Makes the first instructor's account by a one-time link. */
         FirstInstructorRequest: {
@@ -3314,6 +3366,7 @@ export interface components {
         /** @description An exercise with what waits in it. */
         HomeExercise: {
             summary: components["schemas"]["ExerciseSummary"];
+            parts: components["schemas"]["PartDocument"][];
             lacks: null | string;
             /** Format: int32 */
             undecided: number;
@@ -4015,6 +4068,7 @@ export interface components {
             id: string;
             title: string;
             cohort: string;
+            parts: components["schemas"]["StudentPart"][];
             /** Format: date-time */
             dueAt: null | string;
             /** Format: uuid */

@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useLayoutEffect, useRef, useState, type ReactNode } from 'react';
+import { Link } from 'react-router';
 import { isWriting } from '../ui/isWriting';
 import { show, valueOf } from '../ui/marks';
 import type { Placed } from './bands';
@@ -140,6 +141,11 @@ function NoteEntry({ entry, open, onOpen, beneath, mark, all }: EntryProps) {
           )}
           {countedIn && <p className="mt-1 text-quiet-ink">Already counted in note {countedIn.number}.</p>}
           {!note.marked && <p className="mt-1 text-quiet-ink">Not marked.</p>}
+          <p className="mt-1">
+            <Link className="word-button quiet" to={`/findings/${note.code}`} target="_blank">
+              what this is, with an example
+            </Link>
+          </p>
           {beneath?.(entry)}
         </div>
       )}

@@ -16,6 +16,10 @@ export function partLine(part: Schemas['StudentPart'] | Schemas['PartDocument'])
   return `${short[learned.notation]}${level}, ${show(part.marks ?? '0')} marks`;
 }
 
+/** What is wanted in all parts of an exercise. */
+export const partsLine = (parts: readonly (Schemas['StudentPart'] | Schemas['PartDocument'])[]) =>
+  parts.map((part) => partLine(part)).join('; ');
+
 /** A part in the row of parts. */
 export const tabOf = (id: string, part: Schemas['StudentPart'] | Schemas['PartDocument']): PartTab => ({
   id,

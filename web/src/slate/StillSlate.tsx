@@ -1,13 +1,28 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { closedSession } from './closedSession';
 import { SlateSurface } from './SlateSurface';
 import { useSlate } from './useSlate';
 
-const none: ReadonlySet<string> = new Set();
+interface StillSlateProps {
+  drawing: string;
+  label: string;
+  /** What of it is lit. */
+  lit?: readonly string[];
+}
+
+const none: readonly string[] = [];
 
 /** A drawing to be looked at, moved about and made larger, and not changed. Another drawing wants another key. */
-export function StillSlate({ drawing, label }: { drawing: string; label: string }) {
+export function StillSlate({ drawing, label, lit = none }: StillSlateProps) {
   const [session] = useState(() => closedSession(drawing));
   const slate = useSlate(session, false);
-  return <SlateSurface slate={slate} label={label} lit={none} words={false} empty={<p>Nothing was drawn yet.</p>} />;
+  return (
+    <SlateSurface
+      slate={slate}
+      label={label}
+      lit={useMemo(() => new Set(lit), [lit])}
+      words={false}
+      empty={<p>Nothing was drawn yet.</p>}
+    />
+  );
 }

@@ -40,6 +40,12 @@ public static class AnswerEndpoints
             {
                 Exercise = exercise,
                 exercise.Cohort!.Name,
+                Parts = exercise
+                    .Questions.OrderByDescending(question => question.Number)
+                    .First()
+                    .Parts.OrderBy(part => part.Position)
+                    .Select(part => part.Document)
+                    .ToList(),
                 Answer = exercise.Answers.FirstOrDefault(answer => answer.AccountId == id),
                 Sheets = exercise
                     .Answers.Where(answer => answer.AccountId == id)
@@ -55,6 +61,7 @@ public static class AnswerEndpoints
                 row.Exercise.Id,
                 row.Exercise.Title,
                 row.Name,
+                [.. row.Parts.Select(document => StudentPart.Of(ExerciseJson.Read<PartDocument>(document)))],
                 row.Exercise.DueAt,
                 row.Answer?.Id,
                 row.Answer?.StartedAt,

@@ -11,6 +11,7 @@ public sealed record StudentExercise(
     Guid Id,
     string Title,
     string Cohort,
+    StudentPart[] Parts,
     DateTimeOffset? DueAt,
     Guid? AnswerId,
     DateTimeOffset? StartedAt,

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Interchange;
 using BlueSlate.Data;
 using BlueSlate.Server.Features.Exercises;
 using BlueSlate.Server.Hosting;
@@ -9,7 +10,14 @@ namespace BlueSlate.Server.Features.Home;
 public sealed record HomeReply(HomeExercise[] Exercises);
 
 /// <summary>An exercise with what waits in it.</summary>
-public sealed record HomeExercise(ExerciseSummary Summary, string? Lacks, int Undecided, int ToGoThrough, int Unreleased);
+public sealed record HomeExercise(
+    ExerciseSummary Summary,
+    PartDocument[] Parts,
+    string? Lacks,
+    int Undecided,
+    int ToGoThrough,
+    int Unreleased
+);
 
 /// <summary>The page that instructors and assistants see first.</summary>
 public static class HomeEndpoints
@@ -47,9 +55,21 @@ public static class HomeEndpoints
                 ),
             })
             .ToDictionaryAsync(row => row.Id, cancellation);
+        var parts = (
+            await access
+                .StaffExercises()
+                .SelectMany(exercise => exercise.Parts)
+                .OrderBy(part => part.Position)
+                .SelectMany(
+                    part => part.Documents.Where(document => document.Kind == DocumentKind.Part),
+                    (part, document) => new { part.ExerciseId, document.Text }
+                )
+                .ToListAsync(cancellation)
+        ).ToLookup(row => row.ExerciseId, row => ExerciseJson.Read<PartDocument>(row.Text));
         return new HomeReply([
             .. summaries.Select(summary => new HomeExercise(
                 summary,
+                [.. parts[summary.Id]],
                 drafts.TryGetValue(summary.Id, out var draft) ? Publishing.Missing(draft) : null,
                 waiting[summary.Id].Undecided,
                 summary.HandedIn - summary.GoneThrough,

@@ -1,10 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
-import { api, must } from '../../api/client';
+import { Link } from 'react-router';
+import { api, must, type Schemas } from '../../api/client';
 import { PageHead } from '../../ui/PageHead';
-import { Failed, Loading } from '../../ui/states';
 import { PageTitle } from '../../ui/PageTitle';
+import { Failed, Loading } from '../../ui/states';
 
-/** What each kind of finding means. */
+/** The kinds of findings by what they are about, each leading to its page. */
 export default function FindingsPage() {
   const kinds = useQuery({
     queryKey: ['findings'],
@@ -12,22 +13,34 @@ export default function FindingsPage() {
     staleTime: Infinity,
   });
   if (kinds.isPending) return <Loading what="the kinds of findings" />;
-  if (kinds.isError) return <Failed error={kinds.error} />;
+  if (kinds.isError) return <Failed error={kinds.error} retry={() => void kinds.refetch()} />;
   return (
     <>
       <PageHead />
-      <main className="page-body">
+      <main className="page-body wide">
         <PageTitle title="Kinds of findings" />
         <h1>Kinds of findings</h1>
-        <dl className="mt-4">
-          {kinds.data.map((kind) => (
-            <div key={kind.code} id={kind.code} className="py-3 border-t border-hairline">
-              <dt className="font-bold">{kind.title}</dt>
-              <dd className="font-read text-[16px] leading-[1.55]">{kind.help}</dd>
-            </div>
+        <p className="mt-2 text-quiet-ink">Each has a page with a drawn example, as wanted and as it goes wrong.</p>
+        <div className="kind-areas">
+          {byArea(kinds.data).map(([area, ofArea]) => (
+            <section key={area} aria-label={area}>
+              <h2>{area}</h2>
+              <ul>
+                {ofArea.map((kind) => (
+                  <li key={kind.code}>
+                    <Link className="word-button" to={`/findings/${kind.code}`}>
+                      {kind.title}
+                    </Link>
+                  </li>
+                ))}
+              </ul>
+            </section>
           ))}
-        </dl>
+        </div>
       </main>
     </>
   );
 }
+
+const byArea = (kinds: readonly Schemas['FindingKindReply'][]) =>
+  [...Map.groupBy(kinds, (kind) => kind.area)].sort(([a], [b]) => a.localeCompare(b));

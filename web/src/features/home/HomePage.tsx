@@ -9,7 +9,7 @@ export default function HomePage() {
   return (
     <>
       <PageHead />
-      <main className="page-body">
+      <main className="page-body wide">
         {person.isStaff && <StaffHome mayWrite={person.isInstructor} />}
         {person.isStudent && <StudentHome />}
         {!person.isStaff && !person.isStudent && (

@@ -6,6 +6,7 @@ import { Sheet } from '../../ui/Sheet';
 import { Failed, Loading, messageOf } from '../../ui/states';
 import { due } from '../../ui/time';
 import { PageTitle } from '../../ui/PageTitle';
+import { partsLine } from '../../parts/partLine';
 
 /** An instructor's or assistant's exercises, each with the next thing to do in a sentence. */
 export function StaffHome({ mayWrite }: { mayWrite: boolean }) {
@@ -32,7 +33,7 @@ export function StaffHome({ mayWrite }: { mayWrite: boolean }) {
             : 'Your instructor will write one.'}
         </p>
       )}
-      <ul className="to-do">
+      <ul className="to-do home-columns">
         {home.data.exercises.map((exercise) => (
           <ExerciseLine key={exercise.summary.id} exercise={exercise} mayWrite={mayWrite} seenAt={home.dataUpdatedAt} />
         ))}
@@ -49,13 +50,14 @@ interface ExerciseLineProps {
 }
 
 function ExerciseLine({ exercise, mayWrite, seenAt }: ExerciseLineProps) {
-  const { summary } = exercise;
+  const { summary, parts } = exercise;
   const drawing = summary.started - summary.handedIn;
   return (
     <li>
       <p>
         <strong>{summary.title}</strong>: <NextStep exercise={exercise} mayWrite={mayWrite} />
       </p>
+      <p className="small">{partsLine(parts)}</p>
       <p className="small">
         {mayWrite ? (
           <Link className="word-button" to={`/cohorts/${summary.cohortId}`}>
@@ -67,7 +69,7 @@ function ExerciseLine({ exercise, mayWrite, seenAt }: ExerciseLineProps) {
         {summary.publishedAt &&
           ` · ${summary.handedIn} of ${summary.students} handed in${drawing > 0 ? ` · ${drawing} still drawing` : ''}`}
         {summary.dueAt && ` · ${due(summary.dueAt, seenAt)}`} ·{' '}
-        <Link className="word-button" to={`/exercises/${summary.id}`}>
+        <Link className="word-button whitespace-nowrap" to={`/exercises/${summary.id}`}>
           {summary.publishedAt ? 'look at it' : 'go on writing'}
         </Link>
       </p>
@@ -83,11 +85,11 @@ function NextStep({ exercise, mayWrite }: { exercise: Schemas['HomeExercise']; m
   if (unreleased === 0)
     return (
       <>
-        all{' '}
+        {summary.handedIn === 1 ? 'the only' : 'all'}{' '}
         <Link className="word-button" to={desk}>
-          {answers(summary.handedIn)}
+          {summary.handedIn === 1 ? 'answer' : answers(summary.handedIn)}
         </Link>{' '}
-        are marked and released.
+        {summary.handedIn === 1 ? 'is' : 'are'} marked and released.
       </>
     );
   if (undecided > 0) {

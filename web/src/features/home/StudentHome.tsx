@@ -5,6 +5,7 @@ import { show } from '../../ui/marks';
 import { Failed, Loading } from '../../ui/states';
 import { moment } from '../../ui/time';
 import { PageTitle } from '../../ui/PageTitle';
+import { partsLine } from '../../parts/partLine';
 
 /** A student's exercises: what is due, what is handed in, what is marked. */
 export function StudentHome() {
@@ -12,53 +13,64 @@ export function StudentHome() {
   if (list.isPending) return <Loading what="your exercises" />;
   if (list.isError) return <Failed error={list.error} retry={() => void list.refetch()} />;
   const open = list.data.filter((exercise) => !exercise.handedInAt).sort((a, b) => urgencyOf(a) - urgencyOf(b));
-  const done = list.data.filter((exercise) => exercise.handedInAt);
+  const done = list.data
+    .filter((exercise) => exercise.handedInAt)
+    .sort((a, b) => Number(b.released) - Number(a.released) || (a.handedInAt! < b.handedInAt! ? 1 : -1));
   return (
     <>
       <PageTitle title="What is due" />
-      <h1 className="mb-4">What is due</h1>
-      {open.length === 0 && (
-        <p className="font-read text-[18px] text-quiet-ink">
-          Nothing is due.{' '}
-          {done.length > 0 ? 'You have handed everything in.' : 'Your instructor has published nothing yet.'}
-        </p>
-      )}
-      <ul className="to-do">
-        {open.map((exercise) => (
-          <li key={exercise.id}>
-            <Link
-              className="word-button main"
-              to={exercise.answerId ? `/answers/${exercise.answerId}` : `/study/${exercise.id}`}
-            >
-              {exercise.title}
-            </Link>
-            : {exercise.answerId ? 'go on drawing' : 'not started yet'}
-            <p className="small">
-              {exercise.cohort}
-              {exercise.dueAt && (
-                <>
-                  {' '}
-                  ·{' '}
-                  {new Date(exercise.dueAt) < new Date()
-                    ? `was due ${moment(exercise.dueAt)}; what is handed in now counts as late`
-                    : `due ${moment(exercise.dueAt)}`}
-                </>
-              )}
+      <div className="home-columns">
+        <section aria-label="What is due">
+          <h1 className="mb-4">What is due</h1>
+          {open.length === 0 && (
+            <p className="font-read text-[18px] text-quiet-ink">
+              Nothing is due.{' '}
+              {done.length > 0 ? 'You have handed everything in.' : 'Your instructor has published nothing yet.'}
             </p>
-          </li>
-        ))}
-      </ul>
-      {done.length > 0 && (
-        <>
-          <h1 className="mt-9 mb-4">Handed in</h1>
+          )}
           <ul className="to-do">
-            {done.map((exercise) => (
-              <DoneLine key={exercise.id} exercise={exercise} />
+            {open.map((exercise) => (
+              <DueLine key={exercise.id} exercise={exercise} />
             ))}
           </ul>
-        </>
-      )}
+        </section>
+        {done.length > 0 && (
+          <section aria-label="Handed in">
+            <h1 className="mb-4">Handed in</h1>
+            <ul className="to-do">
+              {done.map((exercise) => (
+                <DoneLine key={exercise.id} exercise={exercise} />
+              ))}
+            </ul>
+          </section>
+        )}
+      </div>
     </>
+  );
+}
+
+function DueLine({ exercise }: { exercise: Schemas['StudentExercise'] }) {
+  const { id, title, cohort, parts, answerId, dueAt } = exercise;
+  return (
+    <li>
+      <Link className="word-button main" to={answerId ? `/answers/${answerId}` : `/study/${id}`}>
+        {title}
+      </Link>
+      : {answerId ? 'go on drawing' : 'not started yet'}
+      <p className="small">{partsLine(parts)}</p>
+      <p className="small">
+        {cohort}
+        {dueAt && (
+          <>
+            {' '}
+            ·{' '}
+            {new Date(dueAt) < new Date()
+              ? `was due ${moment(dueAt)}; what is handed in now counts as late`
+              : `due ${moment(dueAt)}`}
+          </>
+        )}
+      </p>
+    </li>
   );
 }
 
@@ -90,7 +102,7 @@ function DoneLine({ exercise }: { exercise: Schemas['StudentExercise'] }) {
         </>
       )}
       <p className="small">
-        handed in {moment(exercise.handedInAt!)}
+        {partsLine(exercise.parts)} · handed in {moment(exercise.handedInAt!)}
         {exercise.late && ', late'}
       </p>
     </li>

@@ -245,12 +245,17 @@ function WhatIsUnsure({ doubt }: { doubt: Schemas['DoubtReply'] }) {
   return (
     <p className="refusal">
       {range && `An examiner might give between ${show(doubt.lowest)} and ${show(doubt.highest)}. `}
-      {doubt.unsure.length > 0 &&
-        `${doubt.unsure.join(', ')} ${doubt.unsure.length === 1 ? 'was' : 'were'} matched by place, not by name. `}
-      Look whether it belongs together.
+      {doubt.unsure.length > 0 && byPlace(doubt.unsure)}
     </p>
   );
 }
+
+const byPlace = (unsure: readonly string[]) =>
+  unsure.length === 1
+    ? `${unsure[0]} was matched by place, not by name: look whether it is the same thing.`
+    : `${listed(unsure)} were matched by place, not by name: look whether they are the same things.`;
+
+const listed = (names: readonly string[]) => `${names.slice(0, -1).join(', ')} and ${names[names.length - 1]}`;
 
 const words: Readonly<Record<Schemas['Decision'], string>> = {
   allow: 'allowed',

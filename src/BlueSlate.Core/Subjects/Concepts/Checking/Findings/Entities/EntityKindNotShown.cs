@@ -33,7 +33,7 @@ internal sealed class EntityKindNotShown : ConceptFindingKind
                     )
                     .Select(role => evidence.ModelEntity(role.EntityId).Name)
                     .ToList();
-                var within = ownerNames.Count == 0 ? "its owner" : Phrasing.List([.. ownerNames.Select(Phrasing.InText)]);
+                var owned = ownerNames.Count == 0 ? "owner" : Phrasing.List([.. ownerNames.Select(Phrasing.InText)]);
                 var weak = entity.Kind == EntityKind.Weak;
                 if (entity.Kind is EntityKind.Interface or EntityKind.Enumeration)
                 {
@@ -57,15 +57,15 @@ internal sealed class EntityKindNotShown : ConceptFindingKind
                     Id = IdFor(entity.Id),
                     Code = Code,
                     Tag = Tag.Differs,
-                    Headline = weak ? $"{entity.Name} is told apart only within {within}." : $"{entity.Name} links {within}.",
+                    Headline = weak ? $"{entity.Name} is told apart only within its {owned}." : $"{entity.Name} links {owned}.",
                     There = $"{entity.Name} is drawn as if it stood by itself.",
                     Wanted = weak
-                        ? $"A partial key of {entity.Name}, and an identifying line to {within}."
+                        ? $"A partial key of {entity.Name}, and an identifying line to its {owned}."
                         : $"{entity.Name} as a linking entity, identified by those that it links.",
                     Why = weak
                         ? $"As drawn, {Phrasing.Several(entity.Name)} of different "
                             + $"{Phrasing.Several(ownerNames.FirstOrDefault() ?? "owner")} could never share a number."
-                        : $"As drawn, nothing says that {Phrasing.One(entity.Name)} stands for one pair of {within}.",
+                        : $"As drawn, nothing says that {Phrasing.One(entity.Name)} stands for one pair of {owned}.",
                     Claims =
                     [
                         verdict.Fact.Id,
