@@ -6,10 +6,10 @@ import { pathToFileURL } from 'node:url';
 const web = new URL('../web/', import.meta.url).pathname;
 const { createServer } = await import(pathToFileURL(createRequire(web + 'package.json').resolve('vite')).href);
 const server = await createServer({ root: web, configFile: false, logLevel: 'error', server: { middlewareMode: true, hmr: false, ws: false }, appType: 'custom' });
-const { readDrawing } = await server.ssrLoadModule('/src/slate/format.ts');
-const { layOut } = await server.ssrLoadModule('/src/slate/scene.ts');
-const { endTextBox } = await server.ssrLoadModule('/src/slate/endTexts.ts');
-const { overlaps } = await server.ssrLoadModule('/src/slate/geometry.ts');
+const { readDrawing } = await server.ssrLoadModule('/src/drawing/format.ts');
+const { layOut } = await server.ssrLoadModule('/src/geometry/scene.ts');
+const { endTextBox } = await server.ssrLoadModule('/src/geometry/endTexts.ts');
+const { overlaps } = await server.ssrLoadModule('/src/geometry/boxes.ts');
 
 const [notation, seconds, ...files] = process.argv.slice(2);
 const kinds = {};

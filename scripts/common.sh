@@ -39,7 +39,7 @@ build_web() {
 
 # hash_of FOLDER...: of the C# sources in these folders, and of what all of them are built with.
 hash_of() {
-  (cd "$root" && find "$@" symbols web/src/slate/advances.json global.json Directory.*.props -type f -not -path '*/bin/*' -not -path '*/obj/*' | LC_ALL=C sort | xargs sha256sum | sha256sum)
+  (cd "$root" && find "$@" symbols web/src/geometry/advances.json global.json Directory.*.props -type f -not -path '*/bin/*' -not -path '*/obj/*' | LC_ALL=C sort | xargs sha256sum | sha256sum)
 }
 
 # build_server: restores exactly what the lock files name and builds for release, when something changed.

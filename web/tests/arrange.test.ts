@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { align, distribute, pin, putAt, type Alignment } from '../src/slate/arrange';
-import { layOut } from '../src/slate/scene';
-import { apply, invert } from '../src/slate/steps';
-import { readDrawing, writeDrawing } from '../src/slate/format';
-import { placementOf } from '../src/slate/scene';
+import { align, distribute, pin, putAt, type Alignment } from '../src/drawing/arrange';
+import { layOut } from '../src/geometry/scene';
+import { apply, invert } from '../src/drawing/steps';
+import { readDrawing, writeDrawing } from '../src/drawing/format';
+import { placementOf } from '../src/geometry/scene';
 import { Draw } from './drawings';
 
 const alignments: readonly Alignment[] = ['left', 'centre', 'right', 'top', 'middle', 'bottom'];

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { emptyDrawing, type Drawing } from '../src/slate/document';
-import { addShape, addTied, changeLine } from '../src/slate/edits';
-import { slateNotation } from '../src/slate/notations';
-import { apply } from '../src/slate/steps';
-import { writingOf } from '../src/slate/writing';
+import { emptyDrawing, type Drawing } from '../src/drawing/document';
+import { addShape, addTied, changeLine } from '../src/drawing/edits';
+import { slateNotation } from '../src/notations/notations';
+import { apply } from '../src/drawing/steps';
+import { writingOf } from '../src/drawing/writing';
 import { counting } from './drawings';
 
 const newId = counting();

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { emptyDrawing } from '../src/slate/document';
-import { addShape } from '../src/slate/edits';
-import { apply } from '../src/slate/steps';
+import { emptyDrawing } from '../src/drawing/document';
+import { addShape } from '../src/drawing/edits';
+import { apply } from '../src/drawing/steps';
 import { completionOf, ownWords } from '../src/script/completion';
 
 let n = 0;

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { overlaps } from '../src/slate/geometry';
+import { overlaps } from '../src/geometry/boxes';
 import { besides, placeNotes } from '../src/differences/bands';
 import { overlayOf, type Note } from '../src/differences/overlay';
-import { endSymbols, placeMarks } from '../src/slate/endSymbols';
-import { readDrawing } from '../src/slate/format';
-import { layOut } from '../src/slate/scene';
+import { endSymbols, placeMarks } from '../src/notations/endSymbols';
+import { readDrawing } from '../src/drawing/format';
+import { layOut } from '../src/geometry/scene';
 
 const drawing = (shapes: string, lines = '') =>
   readDrawing(

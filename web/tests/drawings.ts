@@ -1,7 +1,7 @@
-import { emptyDrawing, type Drawing, type EndMark } from '../src/slate/document';
-import { boxOfText } from '../src/slate/boxText';
-import { addLine, addShape, changeEnd } from '../src/slate/edits';
-import { apply } from '../src/slate/steps';
+import { emptyDrawing, type Drawing, type EndMark } from '../src/drawing/document';
+import { boxOfText } from '../src/drawing/boxText';
+import { addLine, addShape, changeEnd } from '../src/drawing/edits';
+import { apply } from '../src/drawing/steps';
 
 /** Ids for tests: a letter and a number that goes up. */
 export const counting = () => {

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { endTextBox } from '../src/slate/endTexts';
-import { overlaps } from '../src/slate/geometry';
-import { layOut } from '../src/slate/scene';
+import { endTextBox } from '../src/geometry/endTexts';
+import { overlaps } from '../src/geometry/boxes';
+import { layOut } from '../src/geometry/scene';
 import { Draw } from './drawings';
 
 const boxesOf = (draw: Draw) => [...layOut(draw.drawing).texts.values()].flat().map(endTextBox);

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { plainEnd, type Line } from '../src/slate/document';
-import type { Least, Most } from '../src/slate/edits';
-import { endWays } from '../src/slate/endWays';
-import { formsFor, slateNotation, tipsFor } from '../src/slate/notations';
-import { boxOfText, textOfBox } from '../src/slate/boxText';
+import { plainEnd, type Line } from '../src/drawing/document';
+import type { Least, Most } from '../src/drawing/edits';
+import { endWays } from '../src/notations/endWays';
+import { formsFor, slateNotation, tipsFor } from '../src/notations/notations';
+import { boxOfText, textOfBox } from '../src/drawing/boxText';
 import { completionOf } from '../src/script/completion';
 
 const line: Line = {

@@ -1,13 +1,13 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { emptyDrawing, type Drawing } from '../src/slate/document';
-import { addShape, addTied, changeShape } from '../src/slate/edits';
-import { makeWay } from '../src/slate/fan';
-import { centre, meets } from '../src/slate/geometry';
-import { boxOf } from '../src/slate/measure';
-import { ovalsOf } from '../src/slate/ovals';
-import { changeOfStem } from '../src/slate/stem';
-import { apply, invert } from '../src/slate/steps';
+import { emptyDrawing, type Drawing } from '../src/drawing/document';
+import { addShape, addTied, changeShape } from '../src/drawing/edits';
+import { makeWay } from '../src/drawing/fan';
+import { centre, meets } from '../src/geometry/boxes';
+import { boxOf } from '../src/geometry/measure';
+import { ovalsOf } from '../src/drawing/ovals';
+import { changeOfStem } from '../src/drawing/stem';
+import { apply, invert } from '../src/drawing/steps';
 
 const counter = () => {
   let n = 0;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { find } from '../src/slate/find';
+import { find } from '../src/drawing/find';
 import { Draw } from './drawings';
 
 const drawn = () =>

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { freeSpace } from '../src/slate/chosen/freeSpace';
-import { overlaps, type Box } from '../src/slate/geometry';
+import { freeSpace } from '../src/geometry/freeSpace';
+import { overlaps, type Box } from '../src/geometry/boxes';
 
 const page = { width: 980, height: 680 };
 const boxes = fc.record({

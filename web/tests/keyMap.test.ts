@@ -9,7 +9,7 @@ import {
   writeOwnKeys,
   type KeyPlace,
   type OwnKeys,
-} from '../src/slate/keyMap';
+} from '../src/slate/keys/keyMap';
 
 const deed = (id: string) => deeds.find((one) => one.id === id)!;
 

@@ -1,12 +1,12 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { emptyDrawing, type Drawing, type Shape } from '../src/slate/document';
-import { addLine, addShape } from '../src/slate/edits';
-import { inflate, meets, overlaps, crosses } from '../src/slate/geometry';
-import { freePlace, neighbour } from '../src/slate/neighbours';
-import { layOut } from '../src/slate/scene';
-import { apply } from '../src/slate/steps';
-import { fit, toScene, toScreen, zoomAt } from '../src/slate/view';
+import { emptyDrawing, type Drawing, type Shape } from '../src/drawing/document';
+import { addLine, addShape } from '../src/drawing/edits';
+import { inflate, meets, overlaps, crosses } from '../src/geometry/boxes';
+import { freePlace, neighbour } from '../src/geometry/neighbours';
+import { layOut } from '../src/geometry/scene';
+import { apply } from '../src/drawing/steps';
+import { fit, toScene, toScreen, zoomAt } from '../src/geometry/view';
 
 function drawingOf(
   places: readonly (readonly [number, number])[],

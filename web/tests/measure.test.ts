@@ -2,8 +2,8 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Form, Row, Shape } from '../src/slate/document';
-import { markIndent, noteLines, sizeOf, textWidth } from '../src/slate/measure';
+import type { Form, Row, Shape } from '../src/drawing/document';
+import { markIndent, noteLines, sizeOf, textWidth } from '../src/geometry/measure';
 
 interface Golden {
   texts: { text: string; size: number; bold: boolean; width: number }[];

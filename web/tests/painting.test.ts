@@ -2,8 +2,8 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { alongSymbols, endSymbols, standPath } from '../src/slate/endSymbols';
-import { formPath, forms, rimPoint } from '../src/slate/forms';
+import { alongSymbols, endSymbols, standPath } from '../src/notations/endSymbols';
+import { formPath, forms, rimPoint } from '../src/notations/forms';
 
 interface Golden {
   box: { x: number; y: number; width: number; height: number };

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { emptyDrawing, rowsOf, type Drawing } from '../src/slate/document';
-import { addShape } from '../src/slate/edits';
-import { ovalsOf } from '../src/slate/ovals';
-import { slateNotation } from '../src/slate/notations';
-import { nothing, select, type Selection } from '../src/slate/selection';
-import { apply } from '../src/slate/steps';
+import { emptyDrawing, rowsOf, type Drawing } from '../src/drawing/document';
+import { addShape } from '../src/drawing/edits';
+import { ovalsOf } from '../src/drawing/ovals';
+import { slateNotation } from '../src/notations/notations';
+import { nothing, select, type Selection } from '../src/drawing/selection';
+import { apply } from '../src/drawing/steps';
 import { phraseDeeds, type PhraseGround } from '../src/script/phraseDeeds';
 
 /** A slate on which words of a scenario are drawn one after the other. */

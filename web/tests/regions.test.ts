@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { remove } from '../src/slate/edits';
-import { readDrawing, writeDrawing } from '../src/slate/format';
-import { addRegion, frameOf, hues, nameRegion, recolourRegion, regionOf, removeRegion } from '../src/slate/regions';
-import { layOut, placementOf } from '../src/slate/scene';
-import { apply, invert } from '../src/slate/steps';
+import { remove } from '../src/drawing/edits';
+import { readDrawing, writeDrawing } from '../src/drawing/format';
+import { addRegion, frameOf, hues, nameRegion, recolourRegion, regionOf, removeRegion } from '../src/drawing/regions';
+import { layOut, placementOf } from '../src/geometry/scene';
+import { apply, invert } from '../src/drawing/steps';
 import { Draw } from './drawings';
 
 const newId = (() => {

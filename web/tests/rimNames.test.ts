@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { rimNames } from '../src/slate/rimNames';
-import { layOut } from '../src/slate/scene';
+import { rimNames } from '../src/geometry/rimNames';
+import { layOut } from '../src/geometry/scene';
 import { Draw } from './drawings';
 
 const size = { width: 600, height: 400 };

@@ -1,11 +1,11 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { emptyDrawing, type Drawing, type LineEnd } from '../src/slate/document';
-import { addLine, addShape } from '../src/slate/edits';
-import { type Point } from '../src/slate/geometry';
-import { alongRoute, isRound, midpoint, rowOwners, shapeAt } from '../src/slate/route';
-import { layOut } from '../src/slate/scene';
-import { apply } from '../src/slate/steps';
+import { emptyDrawing, type Drawing, type LineEnd } from '../src/drawing/document';
+import { addLine, addShape } from '../src/drawing/edits';
+import { type Point } from '../src/geometry/boxes';
+import { alongRoute, isRound, midpoint, rowOwners, shapeAt } from '../src/geometry/route';
+import { layOut } from '../src/geometry/scene';
+import { apply } from '../src/drawing/steps';
 
 const lengthOf = (points: readonly Point[]) =>
   points.slice(1).reduce((sum, point, i) => sum + Math.hypot(point.x - points[i]!.x, point.y - points[i]!.y), 0);

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { remove } from '../src/slate/edits';
+import { remove } from '../src/drawing/edits';
 import {
   currentOf,
   elementsOf,
@@ -12,9 +12,9 @@ import {
   selectEnd,
   selectRow,
   shapeOf,
-} from '../src/slate/selection';
-import { apply } from '../src/slate/steps';
-import { rowsOf } from '../src/slate/document';
+} from '../src/drawing/selection';
+import { apply } from '../src/drawing/steps';
+import { rowsOf } from '../src/drawing/document';
 import { Draw } from './drawings';
 
 const drawn = () =>

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { emptyDrawing, type Drawing } from '../src/slate/document';
-import { addShape, changeShape, move } from '../src/slate/edits';
-import { DrawingSession, type SaveReply } from '../src/slate/session';
+import { emptyDrawing, type Drawing } from '../src/drawing/document';
+import { addShape, changeShape, move } from '../src/drawing/edits';
+import { DrawingSession, type SaveReply } from '../src/keeping/session';
 
 /** Ports of which a test decides when time passes and what the server says. */
 class Bench {

@@ -1,8 +1,8 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { emptyDrawing, type Drawing } from '../src/slate/document';
-import { addShape } from '../src/slate/edits';
-import { DrawingSession, type SaveReply } from '../src/slate/session';
+import { emptyDrawing, type Drawing } from '../src/drawing/document';
+import { addShape } from '../src/drawing/edits';
+import { DrawingSession, type SaveReply } from '../src/keeping/session';
 
 /** What can happen, in any order: somebody draws, time passes, and the server answers in one of its ways. */
 const happenings = [

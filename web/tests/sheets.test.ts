@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { emptyDrawing } from '../src/slate/document';
-import { commentStep, dictionaryOf } from '../src/slate/dictionary';
-import { addShape, remove } from '../src/slate/edits';
-import { readDrawing, writeDrawing } from '../src/slate/format';
-import { layOut, placementOf, sceneOf } from '../src/slate/scene';
-import { addSheet, nameSheet, ontoSheet, removeSheet } from '../src/slate/sheets';
-import { apply, invert } from '../src/slate/steps';
+import { emptyDrawing } from '../src/drawing/document';
+import { commentStep, dictionaryOf } from '../src/drawing/dictionary';
+import { addShape, remove } from '../src/drawing/edits';
+import { readDrawing, writeDrawing } from '../src/drawing/format';
+import { layOut, placementOf, sceneOf } from '../src/geometry/scene';
+import { addSheet, nameSheet, ontoSheet, removeSheet } from '../src/drawing/sheets';
+import { apply, invert } from '../src/drawing/steps';
 import { Draw } from './drawings';
 
 const newId = (() => {

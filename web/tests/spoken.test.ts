@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { pin } from '../src/slate/arrange';
-import { changeEnd } from '../src/slate/edits';
-import { rowsOf } from '../src/slate/document';
-import { nothing, select, selectEnd, selectRow } from '../src/slate/selection';
-import { endWays } from '../src/slate/endWays';
+import { pin } from '../src/drawing/arrange';
+import { changeEnd } from '../src/drawing/edits';
+import { rowsOf } from '../src/drawing/document';
+import { nothing, select, selectEnd, selectRow } from '../src/drawing/selection';
+import { endWays } from '../src/notations/endWays';
 import { spoken } from '../src/slate/spoken';
-import { apply } from '../src/slate/steps';
+import { apply } from '../src/drawing/steps';
 import { Draw } from './drawings';
 
 const drawn = () =>

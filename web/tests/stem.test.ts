@@ -1,13 +1,13 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { emptyDrawing, type Drawing } from '../src/slate/document';
-import { addShape, addTied } from '../src/slate/edits';
-import { overlaps } from '../src/slate/geometry';
-import { boxOf } from '../src/slate/measure';
-import { fanAgain } from '../src/slate/fan';
-import { ovalsOf } from '../src/slate/ovals';
-import { changeOfStem, readLeaf, textOfStem } from '../src/slate/stem';
-import { apply, invert } from '../src/slate/steps';
+import { emptyDrawing, type Drawing } from '../src/drawing/document';
+import { addShape, addTied } from '../src/drawing/edits';
+import { overlaps } from '../src/geometry/boxes';
+import { boxOf } from '../src/geometry/measure';
+import { fanAgain } from '../src/drawing/fan';
+import { ovalsOf } from '../src/drawing/ovals';
+import { changeOfStem, readLeaf, textOfStem } from '../src/drawing/stem';
+import { apply, invert } from '../src/drawing/steps';
 
 const counter = () => {
   let n = 0;

@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { emptyDrawing, type Drawing } from '../src/slate/document';
-import { copyOf, paste, readPiece, writePiece } from '../src/slate/clipboard';
+import { emptyDrawing, type Drawing } from '../src/drawing/document';
+import { copyOf, paste, readPiece, writePiece } from '../src/drawing/clipboard';
 import {
   addLine,
   addRow,
@@ -14,10 +14,10 @@ import {
   remove,
   type Least,
   type Most,
-} from '../src/slate/edits';
-import { readDrawing, writeDrawing } from '../src/slate/format';
-import { layOut, placementOf } from '../src/slate/scene';
-import { apply, invert, merge, stepsBetween, type Change } from '../src/slate/steps';
+} from '../src/drawing/edits';
+import { readDrawing, writeDrawing } from '../src/drawing/format';
+import { layOut, placementOf } from '../src/geometry/scene';
+import { apply, invert, merge, stepsBetween, type Change } from '../src/drawing/steps';
 
 const ids = () => {
   let n = 0;

@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { endSymbols, placeMarks, standAt, standPath } from '../src/slate/endSymbols';
-import type { EndMark } from '../src/slate/document';
+import { endSymbols, placeMarks, standAt, standPath } from '../src/notations/endSymbols';
+import type { EndMark } from '../src/drawing/document';
 
 const names = [...endSymbols.keys()];
 const directions = [

@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { wordDifference } from '../src/differences/InWords';
-import { boxOfText, rowOfText, textOfBox } from '../src/slate/boxText';
-import type { Shape } from '../src/slate/document';
+import { boxOfText, rowOfText, textOfBox } from '../src/drawing/boxText';
+import type { Shape } from '../src/drawing/document';
 import { show, valueOf } from '../src/ui/marks';
 import { left } from '../src/ui/time';
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { shownBox, toScreen } from '../src/slate/view';
+import { shownBox, toScreen } from '../src/geometry/view';
 
 const views = fc.record({
   x: fc.integer({ min: -3000, max: 3000 }),

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { changeEnd, changeShape, move, remove } from '../src/slate/edits';
-import { apply } from '../src/slate/steps';
-import { whatDiffers } from '../src/slate/whatDiffers';
+import { changeEnd, changeShape, move, remove } from '../src/drawing/edits';
+import { apply } from '../src/drawing/steps';
+import { whatDiffers } from '../src/drawing/whatDiffers';
 import { Draw } from './drawings';
 
 const base = () => new Draw().box('Visit', 0, 0, 'PK visit no').box('Item', 400, 0).line('Visit', 'Item');

@@ -1,4 +1,4 @@
-import { inflate } from '../slate/geometry';
+import { inflate } from '../geometry/boxes';
 import { besides, type Band, type Placed } from './bands';
 
 interface LayerProps {

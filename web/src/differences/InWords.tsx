@@ -16,7 +16,7 @@ export function InWords({ answer, model, counterparts }: InWordsProps) {
   });
   const extra = answer.filter((sentence) => !used.has(sentence.concept));
   return (
-    <div className="in-words" tabIndex={0}>
+    <section className="in-words" aria-label="In words" tabIndex={0}>
       <h2>What the model answer says, and the answer instead</h2>
       {pairs.map(({ wanted, said, key }) => (
         <p key={key} className="mb-3">
@@ -29,7 +29,7 @@ export function InWords({ answer, model, counterparts }: InWordsProps) {
           {textOf(sentence)}
         </p>
       ))}
-    </div>
+    </section>
   );
 }
 

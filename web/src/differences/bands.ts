@@ -1,9 +1,9 @@
-import { parseEndId, rowsOf } from '../slate/document';
-import { inflate, type Box, type Point } from '../slate/geometry';
-import { textWidth, type as typography } from '../slate/measure';
-import { endTextBox } from '../slate/endTexts';
-import { endPlace } from '../slate/endPlace';
-import type { Scene } from '../slate/scene';
+import { parseEndId, rowsOf } from '../drawing/document';
+import { inflate, type Box, type Point } from '../geometry/boxes';
+import { textWidth, type as typography } from '../geometry/measure';
+import { endTextBox } from '../geometry/endTexts';
+import { endPlace } from '../geometry/endPlace';
+import type { Scene } from '../geometry/scene';
 import type { Marked, Note } from './overlay';
 
 /** What lies behind one element of a note. */

@@ -7,9 +7,9 @@ import {
   type Line,
   type LineEnd,
   type Shape,
-} from '../slate/document';
-import { freePlace } from '../slate/neighbours';
-import { boxOf } from '../slate/measure';
+} from '../drawing/document';
+import { freePlace } from '../geometry/neighbours';
+import { boxOf } from '../geometry/measure';
 
 export type Note = Schemas['StudentNote'];
 

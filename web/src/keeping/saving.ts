@@ -1,8 +1,8 @@
 import { api, isProblem, must } from '../api/client';
-import type { Drawing } from '../slate/document';
-import { readDrawing, writeDrawing } from '../slate/format';
-import { layOut, placementOf } from '../slate/scene';
-import type { SaveReply, SessionPorts } from '../slate/session';
+import type { Drawing } from '../drawing/document';
+import { readDrawing, writeDrawing } from '../drawing/format';
+import { layOut, placementOf } from '../geometry/scene';
+import type { SaveReply, SessionPorts } from './session';
 import { allKept, letGo, type Kept, type Kind } from './store';
 
 interface Save {

@@ -1,4 +1,4 @@
-import type { DrawingSession, SessionView } from '../slate/session';
+import type { DrawingSession, SessionView } from './session';
 import { NotDone } from '../ui/states';
 
 /** The truth about saving, in a few words. */

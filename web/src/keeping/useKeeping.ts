@@ -1,6 +1,6 @@
 import { useEffect, useLayoutEffect, useRef } from 'react';
-import { readDrawing } from '../slate/format';
-import type { DrawingSession } from '../slate/session';
+import { readDrawing } from '../drawing/format';
+import type { DrawingSession } from './session';
 import { plain, textOf } from './saving';
 import { keep, keptOf, letGo, type Kept, type Kind } from './store';
 

@@ -1,5 +1,5 @@
 import type { Schemas } from '../api/client';
-import { usual, type NotationName } from '../ui/learned';
+import { usual, type NotationName } from './learned';
 import { show } from '../ui/marks';
 import type { PartTab } from './PartTabs';
 

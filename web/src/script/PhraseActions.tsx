@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
-import { withTie } from '../slate/edits';
-import type { Shape } from '../slate/document';
+import { withTie } from '../drawing/edits';
+import type { Shape } from '../drawing/document';
 import { newId, type Slate } from '../slate/useSlate';
 import { attribute, nameOf, ownersOf, phraseDeeds, type Drawn, type PhraseGround } from './phraseDeeds';
 import type { Phrase } from './phrases';

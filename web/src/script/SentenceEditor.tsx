@@ -1,8 +1,8 @@
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import type { Schemas } from '../api/client';
-import { readDrawing, writeDrawing } from '../slate/format';
-import { placementOf } from '../slate/scene';
-import { stepsBetween } from '../slate/steps';
+import { readDrawing, writeDrawing } from '../drawing/format';
+import { placementOf } from '../geometry/scene';
+import { stepsBetween } from '../drawing/steps';
 import type { Slate } from '../slate/useSlate';
 import { messageOf } from '../ui/states';
 import { completionOf, ownWords } from './completion';

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import type { Schemas } from '../api/client';
-import type { Drawing } from '../slate/document';
+import type { Drawing } from '../drawing/document';
 import type { Slate } from '../slate/useSlate';
 import { SentenceEditor } from './SentenceEditor';
 

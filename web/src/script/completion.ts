@@ -1,5 +1,5 @@
-import type { Drawing } from '../slate/document';
-import { rowsOf } from '../slate/document';
+import type { Drawing } from '../drawing/document';
+import { rowsOf } from '../drawing/document';
 
 /**
  * The words that completion may offer: names and verbs of one's own drawing, and phrases that one marked. Names of shapes come

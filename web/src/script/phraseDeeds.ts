@@ -1,13 +1,13 @@
-import type { Drawing, Line, Shape } from '../slate/document';
-import { onShape } from '../slate/document';
-import { addLine, addRow, addShape, addTied, changeEnd, changeLine, type NewId } from '../slate/edits';
-import { isBox } from '../slate/forms';
-import type { Point } from '../slate/geometry';
-import type { SlateNotation } from '../slate/notations';
-import { select, selectEnd, selectRow, type Selection } from '../slate/selection';
-import { isInFan } from '../slate/ovals';
-import { addOval } from '../slate/stem';
-import { putLine, type Change } from '../slate/steps';
+import type { Drawing, Line, Shape } from '../drawing/document';
+import { onShape } from '../drawing/document';
+import { addLine, addRow, addShape, addTied, changeEnd, changeLine, type NewId } from '../drawing/edits';
+import { isBox } from '../notations/forms';
+import type { Point } from '../geometry/boxes';
+import type { SlateNotation } from '../notations/notations';
+import { select, selectEnd, selectRow, type Selection } from '../drawing/selection';
+import { isInFan } from '../drawing/ovals';
+import { addOval } from '../drawing/stem';
+import { putLine, type Change } from '../drawing/steps';
 
 /** Where a phrase is drawn, and what is chosen there. */
 export interface PhraseGround {

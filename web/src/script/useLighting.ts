@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { Drawing } from '../slate/document';
+import type { Drawing } from '../drawing/document';
 import type { Phrase } from './phrases';
 
 const delay = 120;

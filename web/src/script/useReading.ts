@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
-import { writeDrawing } from '../slate/format';
-import { placementOf, type Scene } from '../slate/scene';
+import { writeDrawing } from '../drawing/format';
+import { placementOf, type Scene } from '../geometry/scene';
 
 const delay = 150;
 

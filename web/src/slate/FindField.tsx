@@ -1,8 +1,8 @@
 import { useId, useLayoutEffect, useRef, useState } from 'react';
-import { parseEndId, type Drawing } from './document';
-import { find, type Found } from './find';
-import { around, type Box } from './geometry';
-import { select, selectEnd, selectRow, shapeOf, type Selection } from './selection';
+import { parseEndId, type Drawing } from '../drawing/document';
+import { find, type Found } from '../drawing/find';
+import { around, type Box } from '../geometry/boxes';
+import { select, selectEnd, selectRow, shapeOf, type Selection } from '../drawing/selection';
 import type { Slate } from './useSlate';
 
 /** Finds something on the slate by what is written there, and goes to it. */
@@ -55,6 +55,8 @@ export function FindField({ slate, onClose }: { slate: Slate; onClose: () => voi
       />
       <ul id={list} role="listbox" aria-label="Found">
         {found.map((one, i) => (
+          // The field has the keys: an option of a combobox never has the focus.
+          // eslint-disable-next-line jsx-a11y/click-events-have-key-events
           <li
             key={`${one.element} ${one.name}`}
             id={`${list}-${i}`}

@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { limits } from './document';
-import { addRegion, nameRegion, recolourRegion, regionOf, removeRegion } from './regions';
+import { limits } from '../drawing/document';
+import { addRegion, nameRegion, recolourRegion, regionOf, removeRegion } from '../drawing/regions';
 import { newId, type Slate } from './useSlate';
 
 /** What can be done about the region of what is chosen, in words. */

@@ -1,6 +1,6 @@
-import { rimNames } from './rimNames';
-import { select } from './selection';
-import { useSize } from './useSize';
+import { rimNames } from '../geometry/rimNames';
+import { select } from '../drawing/selection';
+import { useSize } from '../ui/useSize';
 import type { Slate } from './useSlate';
 
 /** Names at the rim of the slate, where lines lead out of sight; a press travels there. */

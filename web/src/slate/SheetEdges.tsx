@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { firstSheet, limits } from './document';
-import { addSheet, nameSheet, removeSheet } from './sheets';
+import { firstSheet, limits } from '../drawing/document';
+import { addSheet, nameSheet, removeSheet } from '../drawing/sheets';
 import { newId, type Slate } from './useSlate';
 
 /** The sheets of a drawing as folded paper edges at the slate's upper rim. With one sheet there is only the way to a second. */

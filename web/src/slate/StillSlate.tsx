@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
-import { closedSession } from './closedSession';
-import { SlateSurface } from './SlateSurface';
+import { closedSession } from '../keeping/closedSession';
+import { SlateFrame } from './SlateFrame';
 import { useSlate } from './useSlate';
 
 interface StillSlateProps {
@@ -17,11 +17,11 @@ export function StillSlate({ drawing, label, lit = none }: StillSlateProps) {
   const [session] = useState(() => closedSession(drawing));
   const slate = useSlate(session, false);
   return (
-    <SlateSurface
+    <SlateFrame
       slate={slate}
       label={label}
       lit={useMemo(() => new Set(lit), [lit])}
-      words={false}
+
       empty={<p>Nothing was drawn yet.</p>}
     />
   );

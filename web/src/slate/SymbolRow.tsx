@@ -1,12 +1,12 @@
 import { useLayoutEffect, useRef, useState } from 'react';
-import type { Form } from './document';
-import { formOf, formPath } from './forms';
-import { deeds, keyOf, nameOf } from './keyMap';
-import { formsFor } from './notations';
-import { formDeeds } from './useKeys';
-import { useOwnKeys } from './useOwnKeys';
+import type { Form } from '../drawing/document';
+import { formOf, formPath } from '../notations/forms';
+import { deeds, keyOf, nameOf } from './keys/keyMap';
+import { formsFor } from '../notations/notations';
+import { formDeeds } from './keys/useKeys';
+import { useOwnKeys } from './keys/useOwnKeys';
 import type { Slate } from './useSlate';
-import { toScreen } from './view';
+import { toScreen } from '../geometry/view';
 
 const order = Object.values(formDeeds);
 const inOrder = (all: readonly Form[]) => [...all].sort((a, b) => order.indexOf(a) - order.indexOf(b));

@@ -1,13 +1,13 @@
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
-import { limits, type Shape } from './document';
-import { changeEnd, changeLine } from './edits';
-import { isBox as isBoxForm } from './forms';
-import { sizeOf, textWidth } from './measure';
-import { midpoint } from './route';
-import { naturalPlace } from './endTexts';
+import { limits, type Shape } from '../drawing/document';
+import { changeEnd, changeLine } from '../drawing/edits';
+import { isBox as isBoxForm } from '../notations/forms';
+import { sizeOf, textWidth } from '../geometry/measure';
+import { midpoint } from '../geometry/route';
+import { naturalPlace } from '../geometry/endTexts';
 import { newId, type Editing, type Slate } from './useSlate';
-import { toScreen } from './view';
-import { writingOf } from './writing';
+import { toScreen } from '../geometry/view';
+import { writingOf } from '../drawing/writing';
 
 /** A box edited in place as text: its name, then a line an attribute. Leaving keeps; undo takes one editing back. */
 export function BoxEditor({ slate, id, words }: { slate: Slate; id: string; words: boolean }) {

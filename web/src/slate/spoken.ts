@@ -1,9 +1,9 @@
-import { linesAt, rowsOf, type Drawing, type Side } from './document';
-import { readMarks } from './edits';
-import { endSymbols } from './endSymbols';
-import { formOf } from './forms';
-import type { EndWay } from './endWays';
-import { select, type Selection } from './selection';
+import { linesAt, rowsOf, type Drawing, type Side } from '../drawing/document';
+import { readMarks } from '../drawing/edits';
+import { endSymbols } from '../notations/endSymbols';
+import { formOf } from '../notations/forms';
+import type { EndWay } from '../notations/endWays';
+import { select, type Selection } from '../drawing/selection';
 
 /** What is chosen, in words for whoever hears the slate: what is drawn, not what it means. Empty when nothing is chosen. */
 export function spoken(drawing: Drawing, selection: Selection, way: EndWay): string {

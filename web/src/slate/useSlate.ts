@@ -1,20 +1,20 @@
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
-import { firstSheet, onShape, type Attachment, type Drawing, type Form, type Side } from './document';
-import { sizeOf } from './measure';
-import { pasteNear, type Piece } from './clipboard';
-import { addLine, addShape, addTied, move, remove, type NewId } from './edits';
-import { around, centre, type Box, type Point } from './geometry';
-import { makeWay } from './fan';
-import { freePlace } from './neighbours';
-import { slateNotation, type NotationChoice } from './notations';
-import { formOf } from './forms';
-import { Dragging } from './dragging';
-import { layOut, sceneOf, type Scene } from './scene';
-import { gather, nothing, prune, select, type Selection } from './selection';
-import type { DrawingSession } from './session';
-import { ontoSheet } from './sheets';
-import type { Change } from './steps';
-import { fit, shownBox, toScene, zoomAt, type View } from './view';
+import { firstSheet, onShape, type Attachment, type Drawing, type Form, type Side } from '../drawing/document';
+import { sizeOf } from '../geometry/measure';
+import { pasteNear, type Piece } from '../drawing/clipboard';
+import { addLine, addShape, addTied, move, remove, type NewId } from '../drawing/edits';
+import { around, centre, type Box, type Point } from '../geometry/boxes';
+import { makeWay } from '../drawing/fan';
+import { freePlace } from '../geometry/neighbours';
+import { slateNotation, type NotationChoice } from '../notations/notations';
+import { formOf } from '../notations/forms';
+import { Dragging } from './gestures/dragging';
+import { layOut, sceneOf, type Scene } from '../geometry/scene';
+import { gather, nothing, prune, select, type Selection } from '../drawing/selection';
+import type { DrawingSession } from '../keeping/session';
+import { ontoSheet } from '../drawing/sheets';
+import type { Change } from '../drawing/steps';
+import { fit, shownBox, toScene, zoomAt, type View } from '../geometry/view';
 
 /** What is being typed at: a box, a text at an end, or a line's own text. */
 export type Editing =

@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react';
 import { messageOf } from '../ui/states';
-import { putAt } from './arrange';
-import { writeDrawing } from './format';
-import { placementOf } from './scene';
+import { putAt } from '../drawing/arrange';
+import { writeDrawing } from '../drawing/format';
+import { placementOf } from '../geometry/scene';
 import type { Slate } from './useSlate';
 
 /** Better places, and whether the shapes are only set out in rows, since there are too many of them. */

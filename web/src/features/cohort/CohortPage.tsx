@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useParams } from 'react-router';
 import { api, must } from '../../api/client';
-import { PageHead } from '../../ui/PageHead';
+import { PageHead } from '../session/PageHead';
 import { Failed, Loading } from '../../ui/states';
 import { KeepUntil } from './KeepUntil';
 import { People } from './People';

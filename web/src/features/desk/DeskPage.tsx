@@ -4,7 +4,7 @@ import { Link, useParams } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
 import { partName } from '../../parts/PartTabs';
 import { show } from '../../ui/marks';
-import { PageHead } from '../../ui/PageHead';
+import { PageHead } from '../session/PageHead';
 import { Sheet } from '../../ui/Sheet';
 import { Failed, Loading, messageOf } from '../../ui/states';
 import { due, moment } from '../../ui/time';

@@ -1,6 +1,6 @@
 import type { Schemas } from '../../api/client';
-import { rowsOf } from '../../slate/document';
-import { elementsOf } from '../../slate/selection';
+import { rowsOf } from '../../drawing/document';
+import { elementsOf } from '../../drawing/selection';
 import type { Slate } from '../../slate/useSlate';
 import { messageOf } from '../../ui/states';
 import type { Assessment } from './useAssessment';

@@ -2,7 +2,7 @@ import { useMutation } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { api, must, type Schemas } from '../../api/client';
 import { messageOf } from '../../ui/states';
-import { usual, type Learned, type NotationName } from '../../ui/learned';
+import { usual, type Learned, type NotationName } from '../../parts/learned';
 import { show, valueOf } from '../../ui/marks';
 
 type Part = Schemas['PartDocument'];

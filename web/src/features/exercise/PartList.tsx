@@ -2,7 +2,7 @@ import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, must, type Schemas } from '../../api/client';
 import { partName } from '../../parts/PartTabs';
-import type { DrawingSession } from '../../slate/session';
+import type { DrawingSession } from '../../keeping/session';
 import { show as written, valueOf } from '../../ui/marks';
 import { Sheet } from '../../ui/Sheet';
 import { messageOf } from '../../ui/states';

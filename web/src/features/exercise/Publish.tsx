@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
 import { NotSent, sendAll } from '../../keeping/sending';
-import type { DrawingSession } from '../../slate/session';
+import type { DrawingSession } from '../../keeping/session';
 import { Sheet } from '../../ui/Sheet';
 import { messageOf } from '../../ui/states';
 

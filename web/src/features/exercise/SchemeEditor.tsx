@@ -2,7 +2,7 @@ import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, must, type Schemas } from '../../api/client';
 import { sendAll } from '../../keeping/sending';
-import type { DrawingSession } from '../../slate/session';
+import type { DrawingSession } from '../../keeping/session';
 import { show, valueOf } from '../../ui/marks';
 import { messageOf } from '../../ui/states';
 import type { Assessment } from './useAssessment';

@@ -60,13 +60,12 @@ export function SetAside({ exercise }: { exercise: string }) {
 function Written({ row }: { row: Schemas['SetAsideReply'] }) {
   const text = row.kind === 'assessment' ? linesOf(JSON.parse(row.text) as AssessmentValue) : row.text;
   return (
-    <div
+    <section
       className="overflow-auto whitespace-pre-wrap font-read text-[15px] leading-[23px]"
       tabIndex={0}
-      role="region"
       aria-label="The text"
     >
       {text}
-    </div>
+    </section>
   );
 }

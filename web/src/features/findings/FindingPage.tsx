@@ -3,13 +3,13 @@ import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
 import { ExampleTable } from '../../differences/ExampleTable';
-import { wantedDrawing } from '../../ui/learned';
-import { ownerOf } from '../../slate/Figures';
-import { readDrawing } from '../../slate/format';
-import { layOut } from '../../slate/scene';
+import { wantedDrawing } from '../../parts/learned';
+import { ownerOf } from '../../slate/figures/Figures';
+import { readDrawing } from '../../drawing/format';
+import { layOut } from '../../geometry/scene';
 import { StillSlate } from '../../slate/StillSlate';
 import { extent } from '../../slate/useSlate';
-import { PageHead } from '../../ui/PageHead';
+import { PageHead } from '../session/PageHead';
 import { PageTitle } from '../../ui/PageTitle';
 import { Failed, Loading } from '../../ui/states';
 

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
-import { PageHead } from '../../ui/PageHead';
+import { PageHead } from '../session/PageHead';
 import { PageTitle } from '../../ui/PageTitle';
 import { Failed, Loading } from '../../ui/states';
 

@@ -1,4 +1,4 @@
-import { PageHead } from '../../ui/PageHead';
+import { PageHead } from '../session/PageHead';
 import { usePerson } from '../session/useSession';
 import { StaffHome } from './StaffHome';
 import { StudentHome } from './StudentHome';

@@ -1,10 +1,10 @@
 import { useMemo } from 'react';
-import type { Drawing } from '../../slate/document';
-import { readDrawing } from '../../slate/format';
+import type { Drawing } from '../../drawing/document';
+import { readDrawing } from '../../drawing/format';
 import { SlateSurface } from '../../slate/SlateSurface';
 import { StillSlate } from '../../slate/StillSlate';
 import { useSlate, type Slate } from '../../slate/useSlate';
-import { whatDiffers } from '../../slate/whatDiffers';
+import { whatDiffers } from '../../drawing/whatDiffers';
 import { Sheet } from '../../ui/Sheet';
 
 /** Two devices, one drawing: both are shown, and one is chosen. The other is kept at the server. */

@@ -1,9 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, must, type Schemas } from '../../api/client';
-import { readDrawing } from '../../slate/format';
+import { readDrawing } from '../../drawing/format';
 import { StillSlate } from '../../slate/StillSlate';
-import { stepsBetween } from '../../slate/steps';
+import { stepsBetween } from '../../drawing/steps';
 import type { Slate } from '../../slate/useSlate';
 import { Sheet } from '../../ui/Sheet';
 import { Failed, Loading } from '../../ui/states';

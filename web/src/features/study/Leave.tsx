@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
-import type { DrawingSession } from '../../slate/session';
+import type { DrawingSession } from '../../keeping/session';
 import { capital } from '../../ui/capital';
 import { Sheet } from '../../ui/Sheet';
 import { NotSent, sendAll } from '../../keeping/sending';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { DrawingSession } from '../../slate/session';
+import type { DrawingSession } from '../../keeping/session';
 import { Sheet } from '../../ui/Sheet';
 import { messageOf } from '../../ui/states';
 import { useBecome } from '../session/DemoPeople';

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { SessionView } from '../../slate/session';
+import type { SessionView } from '../../keeping/session';
 import { savedWords } from '../../keeping/sending';
 import { left } from '../../ui/time';
 

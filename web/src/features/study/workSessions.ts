@@ -2,8 +2,8 @@ import { useState, useSyncExternalStore } from 'react';
 import type { Schemas } from '../../api/client';
 import { portsOf } from '../../keeping/saving';
 import { useKeeping, type Opened } from '../../keeping/useKeeping';
-import { readDrawing } from '../../slate/format';
-import { DrawingSession, type SessionView } from '../../slate/session';
+import { readDrawing } from '../../drawing/format';
+import { DrawingSession, type SessionView } from '../../keeping/session';
 import { usePerson } from '../session/useSession';
 
 /** A session of the work on each part of an answer; all of them go on while one is shown. */

@@ -1,8 +1,8 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, must } from '../../api/client';
-import { KeyHelp } from '../../slate/KeyHelp';
-import { PageHead } from '../../ui/PageHead';
+import { KeyHelp } from '../../slate/keys/KeyHelp';
+import { PageHead } from '../session/PageHead';
 import { saveFile } from '../../ui/saveFile';
 import { messageOf } from '../../ui/states';
 import { currentLook, setLook, type Look } from '../../ui/theme';

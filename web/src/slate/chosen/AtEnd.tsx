@@ -1,19 +1,19 @@
 import { useState } from 'react';
-import type { EndMark, Line } from '../document';
-import { changeEnd, changeLine, type Least, type Most } from '../edits';
-import { endPlace } from '../endPlace';
-import { endSymbols } from '../endSymbols';
-import { tipsFor } from '../notations';
-import { selectEnd } from '../selection';
-import { useSize } from '../useSize';
+import type { EndMark, Line } from '../../drawing/document';
+import { changeEnd, changeLine, type Least, type Most } from '../../drawing/edits';
+import { endPlace } from '../../geometry/endPlace';
+import { endSymbols } from '../../notations/endSymbols';
+import { tipsFor } from '../../notations/notations';
+import { selectEnd } from '../../drawing/selection';
+import { useSize } from '../../ui/useSize';
 import type { Slate } from '../useSlate';
 import { Choices, Deed, type Choice } from './Choices';
 import type { ChosenProps } from './ChosenRow';
 import { Further } from './Common';
 import { StrokeChoices } from './drawnWays';
-import { meaningOf } from './meanings';
+import { meaningOf } from '../../notations/meanings';
 import { MarksSample } from './samples';
-import { useDeedKeys } from './useDeedKeys';
+import { useDeedKeys } from '../keys/useDeedKeys';
 
 const leasts: readonly { value: Least; marks: EndMark[]; short: string; says: string; deed: string }[] = [
   { value: '0', marks: ['ring'], short: '0', says: 'at least none', deed: 'least-none' },

@@ -1,13 +1,13 @@
 import { useState } from 'react';
-import { changeLine, turnPointer } from '../edits';
-import { selectEnd } from '../selection';
+import { changeLine, turnPointer } from '../../drawing/edits';
+import { selectEnd } from '../../drawing/selection';
 import { nameAt } from '../spoken';
 import { Choices, Deed } from './Choices';
 import type { ChosenProps } from './ChosenRow';
 import { Common, Further } from './Common';
 import { StrokeChoices } from './drawnWays';
 import { CupSample } from './samples';
-import { useDeedKeys } from './useDeedKeys';
+import { useDeedKeys } from '../keys/useDeedKeys';
 
 /** What can be done with one line. */
 export function AtLine({ slate, words }: ChosenProps) {

@@ -1,12 +1,12 @@
-import { changeRow } from '../edits';
-import { rowsOf, type Row } from '../document';
-import { removeRow } from '../rows';
-import { select } from '../selection';
+import { changeRow } from '../../drawing/edits';
+import { rowsOf, type Row } from '../../drawing/document';
+import { removeRow } from '../../drawing/rows';
+import { select } from '../../drawing/selection';
 import { Choices, Deed } from './Choices';
 import type { ChosenProps } from './ChosenRow';
 import { UnderlineChoices } from './drawnWays';
-import { meaningOf } from './meanings';
-import { useDeedKeys } from './useDeedKeys';
+import { meaningOf } from '../../notations/meanings';
+import { useDeedKeys } from '../keys/useDeedKeys';
 
 const marks = [
   { value: 'none', says: 'no mark', word: '–' },

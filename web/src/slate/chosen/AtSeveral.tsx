@@ -1,9 +1,9 @@
-import { turnAlong } from '../edits';
-import { onLines } from '../onLines';
+import { turnAlong } from '../../drawing/edits';
+import { onLines } from '../keys/onLines';
 import type { Slate } from '../useSlate';
 import { Deed } from './Choices';
 import { Common } from './Common';
-import { useDeedKeys } from './useDeedKeys';
+import { useDeedKeys } from '../keys/useDeedKeys';
 
 /** What can be done with several elements at once. */
 export function AtSeveral({ slate }: { slate: Slate }) {

@@ -1,11 +1,11 @@
 import { useState } from 'react';
-import { changeShape } from '../edits';
+import { changeShape } from '../../drawing/edits';
 import { Deed } from './Choices';
 import type { ChosenProps } from './ChosenRow';
 import { Common, Further } from './Common';
 import { OutlineChoices, UnderlineChoices } from './drawnWays';
-import { meaningOf } from './meanings';
-import { useDeedKeys } from './useDeedKeys';
+import { meaningOf } from '../../notations/meanings';
+import { useDeedKeys } from '../keys/useDeedKeys';
 
 /** What can be done with one shape. */
 export function AtShape({ slate, words }: ChosenProps) {

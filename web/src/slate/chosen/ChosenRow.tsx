@@ -1,7 +1,7 @@
 import { Toolbar } from 'radix-ui';
 import type { ReactNode } from 'react';
-import { around, type Box } from '../geometry';
-import { endPlace } from '../endPlace';
+import { around, type Box } from '../../geometry/boxes';
+import { endPlace } from '../../geometry/endPlace';
 import type { Slate } from '../useSlate';
 import { AtEnd } from './AtEnd';
 import { AtLine } from './AtLine';

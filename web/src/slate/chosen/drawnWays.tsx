@@ -1,6 +1,6 @@
-import type { Form, Outline, Stroke, Underline } from '../document';
+import type { Form, Outline, Stroke, Underline } from '../../drawing/document';
 import { Choices } from './Choices';
-import { meaningOf, type Aspect } from './meanings';
+import { meaningOf, type Aspect } from '../../notations/meanings';
 import { OutlineSample, StrokeSample, UnderlineSample } from './samples';
 
 interface WayProps<T> {

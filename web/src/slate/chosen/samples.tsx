@@ -1,8 +1,8 @@
 import type { ReactNode } from 'react';
-import type { EndMark, Outline, Stroke, Underline } from '../document';
-import { alongSymbols, standPath } from '../endSymbols';
-import { EndMarks } from '../Figures';
-import type { Point } from '../geometry';
+import type { EndMark, Outline, Stroke, Underline } from '../../drawing/document';
+import { alongSymbols, standPath } from '../../notations/endSymbols';
+import { EndMarks } from '../figures/Figures';
+import type { Point } from '../../geometry/boxes';
 
 /** Small drawn samples of what can be chosen. */
 const Sample = ({ children }: { children: ReactNode }) => (

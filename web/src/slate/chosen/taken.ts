@@ -1,8 +1,8 @@
-import { endTextBox } from '../endTexts';
-import { inflate, type Box, type Point } from '../geometry';
-import type { Scene } from '../scene';
-import { toScreen, type View } from '../view';
-import type { Taken } from './freeSpace';
+import { endTextBox } from '../../geometry/endTexts';
+import { inflate, type Box, type Point } from '../../geometry/boxes';
+import type { Scene } from '../../geometry/scene';
+import { toScreen, type View } from '../../geometry/view';
+import type { Taken } from '../../geometry/freeSpace';
 
 /** Half the width of the strip that a line with its marks takes up, in pixels at zoom 1. */
 const strip = 5;

@@ -1,9 +1,9 @@
 import { useLayoutEffect, useMemo, useRef, useState } from 'react';
-import type { Box } from '../geometry';
-import { useSize } from '../useSize';
+import type { Box } from '../../geometry/boxes';
+import { useSize } from '../../ui/useSize';
 import type { Slate } from '../useSlate';
-import { toScreen } from '../view';
-import { freeSpace } from './freeSpace';
+import { toScreen } from '../../geometry/view';
+import { freeSpace } from '../../geometry/freeSpace';
 import { takenBy } from './taken';
 
 /** Keeps a panel in free space beside something on the slate: give `ref` to the panel, and `style`. */

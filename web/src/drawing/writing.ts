@@ -1,0 +1,66 @@
+import { boxOfText, textOfBox } from './boxText';
+import type { Drawing, Shape } from './document';
+import { changeShape, cupsFor, type NewId } from './edits';
+import { formOf, isBox } from '../notations/forms';
+import type { SlateNotation } from '../notations/notations';
+import { changeOfStem, textOfStem } from './stem';
+import type { Change } from './steps';
+
+/** How one shape is written in place: what stands in the field, and what typing makes of the drawing. */
+export interface Writing {
+  readonly text: string;
+  /** Whether Enter gives a next line rather than ending. */
+  readonly lines: boolean;
+  readonly hint: string;
+  readonly label: string;
+  change(drawing: Drawing, shape: Shape, text: string, newId: NewId): Change | null;
+}
+
+const ends = 'Esc: done.';
+
+const hasStem = (notation: SlateNotation, shape: Shape) =>
+  notation.boxWay === 'stem' && isBox(shape.form) && shape.compartments.length === 0;
+
+/** The way in which a shape is written in a notation. With `meaning`, a stem's words say what its ovals mean. */
+export function writingOf(notation: SlateNotation, drawing: Drawing, shape: Shape, meaning: boolean): Writing {
+  if (hasStem(notation, shape))
+    return {
+      text: textOfStem(drawing, shape, meaning),
+      lines: true,
+      hint: meaning
+        ? notation.hint
+        : 'Enter: next oval. (underlined), (double), (dashed) or (first, last) behind. Esc: done.',
+      label: 'Name, then one attribute a line',
+      change: (now, current, text, newId) => nullIfEmpty(changeOfStem(now, current, text, newId)),
+    };
+  if (isBox(shape.form)) {
+    const compartments = notation.boxWay === 'compartments';
+    return {
+      text: textOfBox(shape),
+      lines: true,
+      hint: notation.boxWay === 'stem' ? ends : notation.hint,
+      label: 'Name, then one attribute a line',
+      change: (now, current, text, newId) => {
+        const next = boxOfText(current, text, newId, compartments);
+        return next.text !== current.text || next.compartments !== current.compartments
+          ? changeShape(now, current, next)
+          : null;
+      },
+    };
+  }
+  return {
+    text: shape.text,
+    lines: formOf(shape.form).layout === 'lines',
+    hint: ends,
+    label: 'Text',
+    change: (now, current, text) => {
+      if (text.trim() === current.text) return null;
+      const change = changeShape(now, current, { text: text.trim() });
+      return current.form === 'circle'
+        ? { ...change, steps: [...change.steps, ...cupsFor(now, current, text)] }
+        : change;
+    },
+  };
+}
+
+const nullIfEmpty = (change: Change): Change | null => (change.steps.length === 0 ? null : change);

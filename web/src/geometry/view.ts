@@ -1,0 +1,53 @@
+import type { Box, Point } from './boxes';
+
+/** How the surface is looked at: a scene point p is shown at p × zoom + (x, y). */
+export interface View {
+  readonly x: number;
+  readonly y: number;
+  readonly zoom: number;
+}
+
+export const leastZoom = 0.2;
+export const mostZoom = 3;
+
+export const toScene = (view: View, point: Point): Point => ({
+  x: (point.x - view.x) / view.zoom,
+  y: (point.y - view.y) / view.zoom,
+});
+
+export const toScreen = (view: View, point: Point): Point => ({
+  x: point.x * view.zoom + view.x,
+  y: point.y * view.zoom + view.y,
+});
+
+/** Zooms so that the scene point under a screen point stays under it. */
+export function zoomAt(view: View, at: Point, factor: number): View {
+  const zoom = Math.min(mostZoom, Math.max(leastZoom, view.zoom * factor));
+  const scene = toScene(view, at);
+  return { zoom, x: at.x - scene.x * zoom, y: at.y - scene.y * zoom };
+}
+
+/** Shows a box whole, in the middle, never enlarged beyond its natural size. */
+export function fit(box: Box | null, width: number, height: number, margin = 30): View {
+  if (!box || width === 0) return { x: margin, y: margin, zoom: 1 };
+  const zoom = Math.min(
+    1,
+    Math.max(
+      leastZoom,
+      Math.min((width - 2 * margin) / Math.max(1, box.width), (height - 2 * margin) / Math.max(1, box.height)),
+    ),
+  );
+  return { zoom, x: (width - box.width * zoom) / 2 - box.x * zoom, y: (height - box.height * zoom) / 2 - box.y * zoom };
+}
+
+/** The view moved as little as shows a box whole, so far from the rim; of one that is larger than the surface, its upper left. */
+export function shownBox(view: View, box: Box, width: number, height: number, rim: number): View {
+  const move = (start: number, size: number, room: number) => {
+    const [over, under] = [start + size - (room - rim), rim - start];
+    return under > 0 || size > room - 2 * rim ? under : over > 0 ? -over : 0;
+  };
+  const at = toScreen(view, box);
+  const dx = move(at.x, box.width * view.zoom, width);
+  const dy = move(at.y, box.height * view.zoom, height);
+  return dx === 0 && dy === 0 ? view : { ...view, x: view.x + dx, y: view.y + dy };
+}

@@ -1,0 +1,95 @@
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import type { DrawingTools } from '../../api/drawingTools';
+import { saveFile } from '../../ui/saveFile';
+import { Sheet } from '../../ui/Sheet';
+import { messageOf } from '../../ui/states';
+import { writeDrawing } from '../../drawing/format';
+import { placementOf } from '../../geometry/scene';
+import type { Slate } from '../useSlate';
+
+const formats = [
+  ['svg', 'SVG', 'lines at any size'],
+  ['png', 'PNG', 'pixels'],
+  ['pdf', 'PDF', 'for print; a page a sheet'],
+] as const;
+
+type Format = (typeof formats)[number][0];
+
+/** The drawing, or what is chosen of it, as a picture: saved, or put on the clipboard. The file opens here again. */
+export function PictureSheet({ slate, tools, onClose }: { slate: Slate; tools: DrawingTools; onClose: () => void }) {
+  const [format, setFormat] = useState<Format>('svg');
+  const [scale, setScale] = useState(2);
+  const chosen = [...slate.selection.ids].filter((id) => slate.drawing.shapes.has(id));
+  const [part, setPart] = useState(chosen.length > 0);
+  const paint = (as: Format) =>
+    tools.picture({
+      drawing: writeDrawing(slate.drawing, placementOf(slate.full)),
+      format: as,
+      only: part ? chosen : [],
+      scale,
+    });
+  const save = useMutation({
+    mutationFn: async () => saveFile(`drawing.${format}`, await paint(format)),
+    onSuccess: onClose,
+  });
+  const copy = useMutation({
+    mutationFn: () => navigator.clipboard.write([new ClipboardItem({ 'image/png': paint('png') })]),
+  });
+  const error = save.error ?? copy.error;
+  return (
+    <Sheet
+      open
+      onClose={onClose}
+      title="As a picture"
+      actions={
+        <>
+          <button className="press-button" disabled={save.isPending} onClick={() => save.mutate()}>
+            {save.isPending ? 'painting …' : 'Save'}
+          </button>
+          <button className="word-button" disabled={copy.isPending} onClick={() => copy.mutate()}>
+            {copy.isSuccess ? 'on the clipboard' : 'copy as pixels'}
+          </button>
+        </>
+      }
+    >
+      <fieldset className="space-y-1.5 text-[15px]">
+        <legend className="sr-only">Format</legend>
+        {formats.map(([value, name, says]) => (
+          <label key={value} className="flex gap-2 items-baseline">
+            <input type="radio" name="format" checked={format === value} onChange={() => setFormat(value)} />
+            <span>
+              {name} <span className="text-quiet-ink">{says}</span>
+            </span>
+          </label>
+        ))}
+      </fieldset>
+      {format === 'png' && (
+        <label className="field mt-3">
+          <span>How many times as large as on the slate</span>
+          <input
+            type="number"
+            min={1}
+            max={8}
+            value={scale}
+            onChange={(event) => setScale(Math.min(8, Math.max(1, Number(event.target.value) || 1)))}
+          />
+        </label>
+      )}
+      {chosen.length > 0 && (
+        <label className="flex gap-2 mt-3">
+          <input type="checkbox" checked={part} onChange={(event) => setPart(event.target.checked)} />
+          only what is chosen
+        </label>
+      )}
+      <p className="mt-3 text-quiet-ink text-[14px]">
+        The file carries the drawing: dropped onto a slate it opens for change.
+      </p>
+      {error && (
+        <p className="refusal" role="alert">
+          {messageOf(error)}
+        </p>
+      )}
+    </Sheet>
+  );
+}

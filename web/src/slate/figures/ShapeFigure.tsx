@@ -1,0 +1,170 @@
+import { memo } from 'react';
+import { rowsOf, type Row, type Shape } from '../../drawing/document';
+import { formOf, formPath, type FormSymbol } from '../../notations/forms';
+import type { Tint } from './Figures';
+import { centre, type Box } from '../../geometry/boxes';
+import { headHeight, headOf, markIndent, noteLines, rowPlaces, type as typography } from '../../geometry/measure';
+
+interface ShapeFigureProps {
+  shape: Shape;
+  box: Box;
+  selected: boolean;
+  focusRow: string | null;
+  lit: boolean;
+  tint: Tint;
+  tintedRows?: ReadonlySet<string>;
+}
+
+/** A shape in its own strokes. Selection inverts it; it never gains an outline, which would be notation. */
+export const ShapeFigure = memo(function ShapeFigure({
+  shape,
+  box,
+  selected,
+  focusRow,
+  lit,
+  tint,
+  tintedRows,
+}: ShapeFigureProps) {
+  const form = formOf(shape.form);
+  return (
+    <g className={`figure ${tint}${selected ? ' selected' : ''}${lit ? ' lit' : ''}`} data-element={shape.id}>
+      <Outline shape={shape} form={form} box={box} />
+      {shape.pinned && <Pin box={box} />}
+      {form.layout === 'rows' ? (
+        <BoxTexts shape={shape} box={box} focusRow={focusRow} tintedRows={tintedRows} />
+      ) : form.layout === 'lines' ? (
+        <NoteTexts shape={shape} box={box} />
+      ) : (
+        <MiddleText shape={shape} form={form} box={box} />
+      )}
+      <EdgeHit shape={shape} form={form} box={box} />
+    </g>
+  );
+});
+
+/** A small peg outside the upper right corner: no part of any notation. */
+const Pin = ({ box }: { box: Box }) => (
+  <path className="pin" d={`M${box.x + box.width + 3} ${box.y - 3}h7v-7h-2v5h-5Z`}>
+    <title>pinned</title>
+  </path>
+);
+
+/** Where a press pulls a line out of a shape: its edge, also where that is no box. */
+const EdgeHit = ({ shape, form, box }: { shape: Shape; form: FormSymbol; box: Box }) =>
+  form.rim === 'box' ? (
+    <rect className="edge-hit" data-edge={shape.id} {...box} />
+  ) : (
+    form.edge.map((d) => <path key={d} className="edge-hit" data-edge={shape.id} d={formPath(d, box)} />)
+  );
+
+function Outline({ shape, form, box }: { shape: Shape; form: FormSymbol; box: Box }) {
+  const dash = shape.outline === 'dashed' ? '5 4' : undefined;
+  const [across, down] = form.inset ?? [4, 4];
+  const inner: Box = {
+    x: box.x + across,
+    y: box.y + down,
+    width: Math.max(0, box.width - 2 * across),
+    height: Math.max(0, box.height - 2 * down),
+  };
+  return (
+    <>
+      {form.edge.map((d) => (
+        <path key={d} className={`edge${form.solid ? ' solid' : ''}`} d={formPath(d, box)} strokeDasharray={dash} />
+      ))}
+      {form.details?.map((d) => (
+        <path key={d} className="edge inner" d={formPath(d, box)} />
+      ))}
+      {shape.outline === 'double' &&
+        (form.double ?? form.edge).map((d) => (
+          <path key={d} className="edge inner" d={formPath(d, form.double ? box : inner)} />
+        ))}
+    </>
+  );
+}
+
+function NoteTexts({ shape, box }: { shape: Shape; box: Box }) {
+  return noteLines(shape.text).map((line, i) => (
+    <text key={i} className="row-text" x={box.x + 10} y={box.y + 20 + i * typography.rowHeight}>
+      {line}
+    </text>
+  ));
+}
+
+function MiddleText({ shape, form, box }: { shape: Shape; form: FormSymbol; box: Box }) {
+  const middle = centre(box);
+  const y = form.layout === 'below' ? box.y + box.height + 16 : middle.y + 4.5 + (form.drop ?? 0);
+  return (
+    <text className={`row-text${styleClass(shape)}`} x={middle.x} y={y} textAnchor="middle">
+      {shape.text}
+    </text>
+  );
+}
+
+const styleClass = ({ underline, italic }: Pick<Row, 'italic'> & { underline?: Row['underline'] }) =>
+  `${underline && underline !== 'none' ? ` under-${underline}` : ''}${italic ? ' italic' : ''}`;
+
+interface BoxTextsProps {
+  shape: Shape;
+  box: Box;
+  focusRow: string | null;
+  tintedRows?: ReadonlySet<string>;
+}
+
+function BoxTexts({ shape, box, focusRow, tintedRows }: BoxTextsProps) {
+  const left = box.x + typography.markLeft;
+  const indent = box.x + markIndent(shape);
+  const { rules, baselines } = rowPlaces(shape);
+  const { stereotypes, name } = headOf(shape.text);
+  const ruled = rowsOf(shape).length > 0 || rules.length > 1 ? rules : [];
+  // A name that stands alone in its box stands in the middle.
+  const alone = shape.compartments.length === 0;
+  return (
+    <>
+      {stereotypes !== '' && (
+        <text
+          className="row-text"
+          {...(alone ? { x: box.x + box.width / 2, textAnchor: 'middle' } : { x: left })}
+          y={box.y + 17}
+        >
+          {stereotypes}
+        </text>
+      )}
+      <text
+        className={`name${styleClass(shape)}`}
+        x={alone ? box.x + box.width / 2 : left}
+        y={box.y + headHeight(shape) - (alone ? 3.5 : 8)}
+        textAnchor={alone ? 'middle' : 'start'}
+      >
+        {name}
+      </text>
+      {ruled.map((y) => (
+        <path key={y} className="rule" d={`M${box.x} ${box.y + y}H${box.x + box.width}`} />
+      ))}
+      {rowsOf(shape).map((row) => {
+        const y = box.y + baselines.get(row.id)!;
+        return (
+          <g key={row.id} className={tintedRows?.has(row.id) ? 'ochre' : undefined} data-element={row.id}>
+            {focusRow === row.id && (
+              <rect
+                className="row-focus"
+                x={box.x + 4}
+                y={y - 13}
+                width={box.width - 8}
+                height={typography.rowHeight}
+              />
+            )}
+            {row.mark !== '' && (
+              <text className="mark" x={left} y={y}>
+                {row.mark}
+              </text>
+            )}
+            {row.ring && <circle className="ring-mark" cx={indent - 9} cy={y - 4.5} r={4} />}
+            <text className={`row-text${styleClass(row)}`} x={indent} y={y}>
+              {row.text}
+            </text>
+          </g>
+        );
+      })}
+    </>
+  );
+}
