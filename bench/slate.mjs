@@ -132,6 +132,7 @@ for (const [notation, raw] of Object.entries(all)) {
     fps: median(raw.slate.map((run) => run.fps)).toFixed(1),
     bare_fps: median(raw.bare.map((run) => run.fps)).toFixed(1),
     p95_main_ms: p95(raw.slate.flatMap((run) => run.work)).toFixed(1),
+    bare_p95_ms: p95(raw.bare.flatMap((run) => run.work)).toFixed(1),
     typing_p95_ms: p95(raw.typing).toFixed(1),
     script_gz_kb: kilobytes.toFixed(0),
   };

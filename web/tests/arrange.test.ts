@@ -1,10 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { align, distribute, pin, putAt, type Alignment } from '../src/drawing/arrange';
+import { copyOf, pasteNear } from '../src/drawing/clipboard';
+import type { Drawing, Shape } from '../src/drawing/document';
+import { move } from '../src/drawing/edits';
+import { fanAgain } from '../src/drawing/fan';
 import { layOut } from '../src/geometry/scene';
-import { apply, invert } from '../src/drawing/steps';
+import { apply, invert, type Change } from '../src/drawing/steps';
 import { readDrawing, writeDrawing } from '../src/drawing/format';
 import { placementOf } from '../src/geometry/scene';
+import { deeds, newId, play, texts } from './deeds';
 import { Draw } from './drawings';
 
 const alignments: readonly Alignment[] = ['left', 'centre', 'right', 'top', 'middle', 'bottom'];
@@ -118,4 +123,79 @@ describe('pins', () => {
     expect(change.steps.map((step) => step.id)).toEqual([two]);
     expect(putAt(apply(pinned, change.steps), [{ id: two, x: 80, y: 0 }]).steps).toEqual([]);
   });
+});
+
+describe('whatever is arranged', () => {
+  it('is what it was, in other places', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.nat(deeds.length - 1), fc.nat(200), texts), { minLength: 4, maxLength: 20 }),
+        fc.array(fc.tuple(fc.nat(arranging.length - 1), fc.nat(200)), { minLength: 1, maxLength: 6 }),
+        (done, arranged) => {
+          const session = play(done);
+          const before = session.current().drawing;
+          for (const [deed, n] of arranged) session.do(arranging[deed]!(session.current().drawing, n));
+          expect(withoutPlaces(session.current().drawing)).toEqual(withoutPlaces(before));
+        },
+      ),
+      { numRuns: 1000 },
+    );
+  }, 120_000);
+
+  it('is a copy of what was copied where it is pasted', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.nat(deeds.length - 1), fc.nat(200), texts), { minLength: 4, maxLength: 20 }),
+        fc.nat(200),
+        (done, n) => {
+          const { drawing } = play(done).current();
+          const piece = copyOf(drawing, new Set(some(drawing, n)));
+          const { change, ids } = pasteNear(piece, layOut(drawing).boxes.values(), { x: n * 9, y: -n * 5 }, newId);
+          const after = apply(drawing, change.steps);
+          const again = copyOf(after, new Set(ids));
+          const said = ({ shapes, lines }: typeof piece) => ({
+            shapes: shapes.map((shape) => ({ ...shape, ...nowhere, id: '', sheet: '', compartments: textsOf(shape) })),
+            lines: lines.map(({ stroke, text, from, to }) => [
+              stroke,
+              text,
+              from.marks,
+              from.label,
+              to.marks,
+              to.label,
+            ]),
+          });
+          expect(said(again)).toEqual(said(piece));
+        },
+      ),
+      { numRuns: 300 },
+    );
+  }, 120_000);
+});
+
+/** Everything that only arranges, with a number that says what. */
+const arranging: readonly ((drawing: Drawing, n: number) => Change)[] = [
+  (drawing, n) => align(drawing, layOut(drawing).boxes, new Set(some(drawing, n)), alignments[n % 6]!),
+  (drawing, n) => distribute(drawing, layOut(drawing).boxes, new Set(some(drawing, n)), n % 2 ? 'across' : 'down'),
+  (drawing, n) =>
+    putAt(
+      drawing,
+      some(drawing, n).map((id, i) => ({ id, x: i * n, y: n - i * 40 })),
+    ),
+  (drawing, n) => pin(drawing, new Set(some(drawing, n))),
+  (drawing, n) => move(drawing, new Set(some(drawing, n)), n * 4, -n * 3),
+  (drawing, n) => {
+    const shape = drawing.shapes.get(some(drawing, n)[0] ?? '');
+    return shape ? fanAgain(drawing, shape) : { label: 'nothing', steps: [] };
+  },
+];
+
+const some = (drawing: Drawing, n: number) => [...drawing.shapes.keys()].filter((_, i) => (i * 5 + n) % 2 === 0);
+const nowhere = { x: 0, y: 0, pinned: undefined };
+const textsOf = (shape: Shape) =>
+  shape.compartments.map((rows) => rows.map(({ mark, ring, text }) => [mark, ring, text]));
+
+/** All of a drawing but where it stands, and what is kept in its place. */
+const withoutPlaces = (drawing: Drawing) => ({
+  ...drawing,
+  shapes: new Map([...drawing.shapes].map(([id, shape]) => [id, { ...shape, ...nowhere }])),
 });

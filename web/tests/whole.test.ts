@@ -1,137 +1,10 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { boxOfText } from '../src/drawing/boxText';
-import { copyOf, paste } from '../src/drawing/clipboard';
-import { commentStep } from '../src/drawing/dictionary';
-import { emptyDrawing, limits, rowsOf, type Attachment, type Drawing } from '../src/drawing/document';
-import { addLine, addShape, addTied, changeEnd, changeShape, move, remove, withTie } from '../src/drawing/edits';
+import { emptyDrawing, limits, type Drawing } from '../src/drawing/document';
+import { addShape, remove } from '../src/drawing/edits';
 import { readDrawing, writeDrawing } from '../src/drawing/format';
-import { addRegion } from '../src/drawing/regions';
 import { layOut, placementOf } from '../src/geometry/scene';
-import { DrawingSession } from '../src/keeping/session';
-import { addSheet, ontoSheet, removeSheet } from '../src/drawing/sheets';
-import { changeOfStem } from '../src/drawing/stem';
-import type { Change } from '../src/drawing/steps';
-import { counting } from './drawings';
-
-const newId = counting();
-
-const sessionOf = (drawing: Drawing) =>
-  new DrawingSession(drawing, 1, {
-    newSaveId: () => 'save',
-    later: () => () => undefined,
-    save: () => Promise.resolve({ kind: 'unreachable' }),
-  });
-
-/** Everything that somebody can do, with a number that says to what. */
-const deeds: readonly ((session: DrawingSession, n: number, text: string) => unknown)[] = [
-  (session, n, text) => {
-    const form = ['rectangle', 'oval', 'diamond', 'note', 'circle'][n % 5]!;
-    return onto(session, n, addShape(session.current().drawing, form, n * 40, n * 30, newId, text).change);
-  },
-  (session, n) => {
-    const { drawing } = session.current();
-    const [from, to] = [placeOf(drawing, n), placeOf(drawing, n * 7 + 3)];
-    return from && to ? onto(session, n, addLine(drawing, from, to, newId).change) : null;
-  },
-  (session, n, text) => {
-    const { drawing } = session.current();
-    const tied = [...drawing.shapes.keys()].slice(n % 4, (n % 4) + 2);
-    return addTied(drawing, n % 2 ? 'diamond' : 'oval', n * 20, n * 50, tied, newId, text).change;
-  },
-  (session, n) => remove(session.current().drawing, new Set(some(all(session.current().drawing), n))),
-  (session, n) =>
-    remove(session.current().drawing, new Set([...session.current().drawing.lines.keys()].slice(-(n % 3)))),
-  (session, n, text) => {
-    const shape = one(session.current().drawing.shapes.values(), n);
-    if (!shape) return null;
-    const next = boxOfText(shape, `${text}\nPK ${text} no\nname\n\n${text}`, newId, n % 2 === 0);
-    return changeShape(session.current().drawing, shape, next);
-  },
-  (session, n) => {
-    const shape = one(session.current().drawing.shapes.values(), n);
-    return shape && changeShape(session.current().drawing, shape, { compartments: [] });
-  },
-  (session, n, text) => {
-    const shape = one(session.current().drawing.shapes.values(), n);
-    return (
-      shape?.form === 'rectangle' &&
-      changeOfStem(session.current().drawing, shape, `${text}\n${text} no (key)\nname (first, ${text})`, newId)
-    );
-  },
-  (session, n) => {
-    const { change, ids } = paste(elsewhere(n), 40, 40, newId);
-    return ids.length > 0 ? onto(session, n, change) : null;
-  },
-  (session, n) => {
-    const { drawing } = session.current();
-    return paste(copyOf(drawing, new Set(some(all(drawing), n))), 96, 96, newId).change;
-  },
-  (session) => addSheet(session.current().drawing, newId).change,
-  (session, n) => removeSheet(session.current().drawing, one(session.current().drawing.sheets.keys(), n)!),
-  (session, n) => {
-    const shapes = some([...session.current().drawing.shapes.keys()], n);
-    return shapes.length > 0 ? addRegion(session.current().drawing, shapes, newId).change : null;
-  },
-  (session, n, text) => {
-    const element = one(all(session.current().drawing), n);
-    return element ? commentStep(session.current().drawing, element, text) : null;
-  },
-  (session, n, text) => {
-    const { drawing } = session.current();
-    const element = one(all(drawing), n);
-    const nothing: Change = { label: 'tie', steps: [] };
-    return element ? withTie(nothing, { element, block: n % 3, start: n, quote: text.trim() || 'booth' }, newId) : null;
-  },
-  (session, n, text) => {
-    const line = one(session.current().drawing.lines.values(), n);
-    const on = placeOf(session.current().drawing, n * 5 + 1);
-    return (
-      line && changeEnd(session.current().drawing, line, n % 2 ? 'from' : 'to', { label: text, ...(on && { on }) })
-    );
-  },
-  (session, n) => move(session.current().drawing, new Set(all(session.current().drawing)), n * 4, -n * 3),
-  (session) => session.undo(),
-  (session) => session.redo(),
-  (session) => session.takeTheirs(session.current().drawing, 1),
-];
-
-const onto = (session: DrawingSession, n: number, change: Change) =>
-  ontoSheet(change, session.current().drawing, one(session.current().drawing.sheets.keys(), n)!);
-
-/** A piece of a drawing with two sheets, in which a line hangs on a row. */
-function elsewhere(n: number) {
-  const session = sessionOf(emptyDrawing);
-  const { change, id } = addSheet(emptyDrawing, newId);
-  session.do(change);
-  const box = addShape(session.current().drawing, 'rectangle', 0, 0, newId, `Boat ${n}`);
-  session.do(ontoSheet(box.change, session.current().drawing, id));
-  const shape = session.current().drawing.shapes.get(box.id)!;
-  session.do(changeShape(session.current().drawing, shape, boxOfText(shape, `Boat ${n}\nPK hull`, newId)));
-  const [row] = rowsOf(session.current().drawing.shapes.get(box.id)!);
-  session.do(
-    addLine(session.current().drawing, { kind: 'row', id: row!.id }, { kind: 'shape', id: box.id }, newId).change,
-  );
-  return copyOf(session.current().drawing, new Set([box.id]));
-}
-
-const all = (drawing: Drawing): string[] => [
-  ...[...drawing.shapes.values()].flatMap((shape) => [shape.id, ...rowsOf(shape).map((row) => row.id)]),
-  ...[...drawing.lines.keys()].flatMap((id) => [id, `${id}/from`]),
-];
-const one = <T>(things: Iterable<T>, n: number): T | undefined => {
-  const list = [...things];
-  return list[n % Math.max(1, list.length)];
-};
-const some = (ids: readonly string[], n: number) => ids.filter((_, i) => (i * 7 + n) % 3 === 0);
-
-function placeOf(drawing: Drawing, n: number): Attachment | null {
-  const element = one(all(drawing), n);
-  if (!element) return null;
-  if (drawing.shapes.has(element)) return { kind: 'shape', id: element };
-  if (drawing.lines.has(element)) return { kind: 'line', id: element };
-  return element.includes('/') ? { kind: 'end', id: element } : { kind: 'row', id: element };
-}
+import { all, deeds, newId, play, sessionOf, texts } from './deeds';
 
 /** As a document has it: without the ids of ties, which it does not keep, and on which sheet, however that is said. */
 const plain = (drawing: Drawing) => {
@@ -165,23 +38,11 @@ function danglingIn(drawing: Drawing): string[] {
   ];
 }
 
-const texts = fc.oneof(
-  fc.constantFrom('Booth', 'sky pass', 'tab\there', 'bell\u0007', 'half \ud83d', 'שלום', 'x'.repeat(230)),
-  fc.string({ maxLength: 12, unit: 'binary' }),
-);
-
 describe('whatever is on the slate', () => {
   it('is in the document, after whatever was done', () => {
     fc.assert(
       fc.property(fc.array(fc.tuple(fc.nat(deeds.length - 1), fc.nat(200), texts), { maxLength: 25 }), (done) => {
-        const session = sessionOf(emptyDrawing);
-        for (const [deed, n, text] of done) {
-          const change = deeds[deed]!(session, n, text);
-          if (change) session.do(change as Change);
-          const { drawing } = session.current();
-          expect(danglingIn(drawing)).toEqual([]);
-        }
-        const { drawing } = session.current();
+        const { drawing } = play(done, (now) => expect(danglingIn(now)).toEqual([])).current();
         const written = writeDrawing(drawing, placementOf(layOut(drawing)));
         expect(plain(readDrawing(written))).toEqual(plain(drawing));
         expect(written).not.toMatch(/\\u00[01]|[\u0000-\u0009\u007f-\u009f]|\\ud[89a-f]/);
@@ -196,11 +57,7 @@ describe('whatever is on the slate', () => {
   it('can be undone to nothing and done again', () => {
     fc.assert(
       fc.property(fc.array(fc.tuple(fc.nat(deeds.length - 4), fc.nat(200), texts), { maxLength: 12 }), (done) => {
-        const session = sessionOf(emptyDrawing);
-        for (const [deed, n, text] of done) {
-          const change = deeds[deed]!(session, n, text);
-          if (change) session.do(change as Change);
-        }
+        const session = play(done);
         const end = session.current().drawing;
         while (session.current().canUndo) session.undo();
         expect(plain(session.current().drawing)).toEqual(plain(emptyDrawing));

@@ -2,7 +2,7 @@ import { onShape, plainEnd, type Drawing, type Line, type Outline, type Shape, t
 import type { NewId } from './edits';
 import { Room } from './fan';
 import { ovalsOf, partsOf } from './ovals';
-import { putShape, type Change, type Step } from './steps';
+import { once, putShape, type Change, type Step } from './steps';
 
 /**
  * A shape's ovals as a list of lines, one an oval, so that they can be typed: `visit no (key)`, `phones (several)`,
@@ -68,7 +68,8 @@ export function changeOfStem(drawing: Drawing, shape: Shape, text: string, newId
   const leaves = lines.filter((line) => line.trim() !== '').map(readLeaf);
   const room = new Room(drawing, shape);
   steps.push(...growSteps(drawing, shape, new Set(), leaves, room, newId));
-  return { label: 'write attributes', steps };
+  // Ovals that hang on one another come up more than once.
+  return { label: 'write attributes', steps: once(steps) };
 }
 
 /** One more oval in a shape's fan. */

@@ -67,15 +67,20 @@ export const invert = (steps: readonly Step[]): Step[] =>
   [...steps].reverse().map((step) => ({ ...step, before: step.after, after: step.before }) as Step);
 
 /** Two changes, one after the other, as one. Steps on the same element become one step. */
-export function merge(first: Change, second: Change): Change {
-  const steps: Step[] = [...first.steps];
-  for (const step of second.steps) {
-    const at = steps.findIndex((other) => other.of === step.of && other.id === step.id);
-    const earlier = steps[at];
-    if (earlier) steps[at] = { ...step, before: earlier.before } as Step;
-    else steps.push(step);
+export const merge = (first: Change, second: Change): Change => ({
+  ...second,
+  steps: once([...first.steps, ...second.steps]),
+});
+
+/** Steps of which each element has one: from what it was before the first to what the last makes of it. */
+export function once(all: readonly Step[]): Step[] {
+  const steps = new Map<string, Step>();
+  for (const step of all) {
+    const key = `${step.of} ${step.id}`;
+    const earlier = steps.get(key);
+    steps.set(key, earlier ? ({ ...step, before: earlier.before } as Step) : step);
   }
-  return { ...second, steps: steps.filter((step) => step.before !== step.after) };
+  return [...steps.values()].filter((step) => step.before !== step.after);
 }
 
 /** The steps that lead from one drawing to another. What is the same value in both needs none. */
