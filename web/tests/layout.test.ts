@@ -7,6 +7,7 @@ import { freePlace, neighbour } from '../src/geometry/neighbours';
 import { layOut } from '../src/geometry/scene';
 import { apply } from '../src/drawing/steps';
 import { fit, toScene, toScreen, zoomAt } from '../src/geometry/view';
+import { Draw } from './drawings';
 
 function drawingOf(
   places: readonly (readonly [number, number])[],
@@ -230,3 +231,68 @@ describe('finding one’s way', () => {
     expect(fit({ x: 0, y: 0, width: 4000, height: 100 }, 800, 600).zoom).toBeLessThan(0.2 + 0.01);
   });
 });
+
+describe('lines beside each other', () => {
+  it('leave the first where it was when a second is drawn between the same boxes, level with each other', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 260, max: 600 }),
+        fc.integer({ min: -20, max: 20 }),
+        fc.boolean(),
+        (dx, dy, down) => {
+          const draw = new Draw().box('Dome', 0, 0, 'PK dome no', 'place', 'seats');
+          draw.box('Night', down ? 0 : apart, down ? apart : 0, 'PK night no', 'weather', 'moon').line('Dome', 'Night');
+          const [first] = draw.drawing.lines.keys();
+          const before = layOut(draw.drawing).routes.get(first!)!.points;
+          draw.line('Night', 'Dome');
+          expect(layOut(draw.drawing).routes.get(first!)!.points).toEqual(before);
+        },
+      ),
+      { numRuns: 200 },
+    );
+  });
+
+  it('share no stretch, as far as there is room, and stay clear of boxes', () => {
+    // Boxes in two columns, each tied to several of the other: all the middle pieces want the same place.
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.nat(3), fc.nat(3)), { minLength: 2, maxLength: 7 }),
+        fc.integer({ min: 240, max: 420 }),
+        (ties, apart) => {
+          const draw = new Draw();
+          for (let i = 0; i < 4; i++) {
+            draw.box(`Left ${i}`, 0, i * 190, 'PK no', 'name', 'since', 'place');
+            draw.box(`Right ${i}`, 150 + apart, i * 190 + 60, 'PK no', 'name', 'since', 'place');
+          }
+          const wanted = new Set(ties.map(([a, b]) => `${a} ${b}`));
+          for (const tie of wanted) draw.line(`Left ${tie[0]}`, `Right ${tie[2]}`);
+          const routes = [...layOut(draw.drawing).routes.values()].map(({ points }) => points);
+          for (const [i, one] of routes.entries())
+            for (const other of routes.slice(i + 1)) expect(sharedStretch(one, other)).toBeLessThanOrEqual(1);
+        },
+      ),
+      { numRuns: 200 },
+    );
+  });
+});
+
+type Points = readonly { readonly x: number; readonly y: number }[];
+
+/** The longest stretch, in pixels, that two routes run on each other. */
+function sharedStretch(one: Points, other: Points): number {
+  const pieces = (points: Points) => points.slice(1).map((to, i) => [points[i]!, to] as const);
+  let longest = 0;
+  for (const [a, b] of pieces(one))
+    for (const [c, d] of pieces(other))
+      for (const [along, across] of [
+        ['x', 'y'],
+        ['y', 'x'],
+      ] as const)
+        if (a[across] === b[across] && c[across] === d[across] && Math.abs(a[across] - c[across]) < 1.5)
+          longest = Math.max(
+            longest,
+            Math.min(Math.max(a[along], b[along]), Math.max(c[along], d[along])) -
+              Math.max(Math.min(a[along], b[along]), Math.min(c[along], d[along])),
+          );
+  return longest;
+}

@@ -111,8 +111,8 @@ function makeWay(picks: readonly Placing[], taken: Box[], costOf: (line: Line, p
 /** What lying on the own line counts, in the pixels that lying on something else would cover. */
 const ownLine = 1500;
 
-/** What each other line through a text counts: less than a text on a text. */
-const foreignLine = 90;
+/** What each other line through a text counts: as much as a word of a text on it. */
+const foreignLine = 600;
 
 interface Piece {
   readonly line: string;
@@ -280,8 +280,8 @@ const upright =
   (above: boolean, along: number, row: number): Spot | null => {
     if (along > 0 && along + 25 > length) return null;
     const y = point.y + (direction.y > 0 ? 25 + along : -17 - along);
-    if (row > 0) return null;
-    return { x: point.x + (above ? 11 : -11), y, anchor: above ? 'start' : 'end' };
+    const away = 11 + row * rowHeight;
+    return { x: point.x + (above ? away : -away), y, anchor: above ? 'start' : 'end' };
   };
 
 /** Whether both labels of a line fit above it: on its two end pieces together, which are one on a straight line. */

@@ -13,8 +13,11 @@ import {
   type Point,
 } from './boxes';
 import { shapeAt, type Boxes, type Route } from './route';
+import { ontoTracks } from './tracks';
 
 const gap = 46;
+/** How near ends may come so that the first that was drawn stays where it was. */
+const leastGap = 24;
 const corner = 16;
 const tightCorner = 10;
 const shared = 20;
@@ -72,10 +75,18 @@ export function routePlans(plans: readonly Plan[], boxes: Boxes, routes: Map<str
   for (const plan of plans) if (plan.recursive && !routes.has(plan.line.id)) chooseCorner(plan, plans);
   spread(plans);
   straighten(plans);
-  for (const plan of plans) {
-    if (!routes.has(plan.line.id))
-      routes.set(plan.line.id, { points: path(plan, solids), edges: { from: plan.from.edge, to: plan.to.edge } });
-  }
+  const fresh = plans.filter((plan) => !routes.has(plan.line.id));
+  const kept = [...routes].map(([id, { points }]) => ({ id, points, boxes: null }));
+  const paths = fresh.map((plan) => ({
+    id: plan.line.id,
+    points: path(plan, solids),
+    boxes: plan.recursive ? null : ([plan.from.box, plan.to.box] as const),
+  }));
+  const moved = ontoTracks(paths, kept, [...boxes.values()]);
+  fresh.forEach((plan, i) => {
+    const points = moved.get(plan.line.id) ?? paths[i]!.points;
+    routes.set(plan.line.id, { points, edges: { from: plan.from.edge, to: plan.to.edge } });
+  });
 }
 
 const horizontal = (edge: Edge) => edge === 'left' || edge === 'right';
@@ -127,8 +138,12 @@ function spread(plans: readonly Plan[]) {
   for (const group of groups.values()) {
     for (const { end, other, plan } of group)
       end.at = plan.recursive ? recursiveAt(end, other) : coordinate(middle(end.box, end.edge, other.box), end.edge);
-    group.sort((a, b) => a.end.at - b.end.at || pull(a) - pull(b) || (a.plan.line.id < b.plan.line.id ? -1 : 1));
-    place(group.map(({ end }) => end));
+    // Of lines that want one place the first that was drawn has it: a second between the same boxes leaves it where it was.
+    group.sort((a, b) => a.end.at - b.end.at || pull(a) - pull(b));
+    place(
+      group.map(({ end }) => end),
+      firstDrawn(group, plans),
+    );
   }
 }
 
@@ -165,10 +180,19 @@ function chooseCorner(plan: Plan, plans: readonly Plan[]) {
   [plan.from.edge, plan.to.edge] = first!;
 }
 
+/** Which of the ends at an edge belongs to the line that was drawn first. */
+function firstDrawn(group: readonly { plan: Plan }[], plans: readonly Plan[]): number {
+  const orders = group.map(({ plan }) => plans.indexOf(plan));
+  return orders.indexOf(Math.min(...orders));
+}
+
 const pull = ({ end, other }: { end: End; other: End }) => coordinate(centre(other.box), end.edge);
 
-/** Keeps ends of one edge at least a gap apart, as far as the edge is long enough, each as near its wish as can be. */
-function place(ends: readonly End[]) {
+/**
+ * Keeps ends of one edge at least a gap apart, as far as the edge is long enough, each as near its wish as can be. The first that was
+ * drawn stays where it was when others come, as long as they have room enough beside it.
+ */
+function place(ends: readonly End[], anchor: number) {
   const first = ends[0];
   if (!first || ends.length === 1) return;
   const [start, length] = horizontal(first.edge) ? [first.box.y, first.box.height] : [first.box.x, first.box.width];
@@ -176,12 +200,27 @@ function place(ends: readonly End[]) {
   const free = length - 2 * corner >= gap * (ends.length - 1) ? corner : tightCorner;
   const low = start + free;
   const high = start + length - free;
+  if (placeAround(ends, anchor, low, high)) return;
   const step = Math.min(gap, (high - low) / (ends.length - 1));
   for (let i = 1; i < ends.length; i++) ends[i]!.at = Math.max(ends[i]!.at, ends[i - 1]!.at + step);
   const over = ends[ends.length - 1]!.at - high;
   if (over > 0) for (const end of ends) end.at -= over;
   ends[0]!.at = Math.max(ends[0]!.at, low);
   for (let i = 1; i < ends.length; i++) ends[i]!.at = Math.max(ends[i]!.at, ends[i - 1]!.at + Math.min(step, 8));
+}
+
+/** Places ends on both sides of one that stays; says whether there was room. */
+function placeAround(ends: readonly End[], anchor: number, low: number, high: number): boolean {
+  const wish = ends[anchor]!.at;
+  const [before, after] = [anchor, ends.length - 1 - anchor];
+  const up = before === 0 ? gap : Math.min(gap, (wish - low) / before);
+  const down = after === 0 ? gap : Math.min(gap, (high - wish) / after);
+  if (wish < low || wish > high || Math.min(up, down) < leastGap) return false;
+  for (let i = anchor + 1; i < ends.length; i++)
+    ends[i]!.at = Math.min(high - (ends.length - 1 - i) * down, Math.max(ends[i]!.at, ends[i - 1]!.at + down));
+  for (let i = anchor - 1; i >= 0; i--)
+    ends[i]!.at = Math.max(low + i * up, Math.min(ends[i]!.at, ends[i + 1]!.at - up));
+  return true;
 }
 
 /**
