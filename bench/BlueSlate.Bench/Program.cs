@@ -30,6 +30,7 @@ return args switch
     ["accuracy-leave-one-out", var folder, var output, .. var others] => AccuracyBench.LeaveOneOut(folder, output, others),
     ["hostile", var dll] => await HostileBench.RunAsync(dll),
     ["matching"] => MatchingBench.Run(),
+    ["dependencies"] => DependencyBench.Run(),
     ["seeded", var demo] => SeededBench.Run(demo),
     _ => Usage(),
 };

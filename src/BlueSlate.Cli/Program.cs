@@ -7,6 +7,7 @@ var root = new RootCommand("Blue Slate from a shell: checks drawings against an 
     ReadCommand.Create(),
     PlaceCommand.Create(),
     FindingsCommand.Create(),
+    DependenciesCommand.Create(),
 };
 var result = root.Parse(args);
 return result.Errors.Count > 0 && !args.Contains("--help") ? Report(result) : await result.InvokeAsync();

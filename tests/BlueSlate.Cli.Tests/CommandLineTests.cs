@@ -352,6 +352,76 @@ public sealed class CommandLineTests : IDisposable
 
     public void Dispose() => folder.Delete(recursive: true);
 
+    [Fact]
+    public async Task What_follows_from_dependencies_is_printed_as_one_object()
+    {
+        var file = Write(
+            "job.json",
+            """
+            { "attributes": ["job", "visitor", "phone", "part", "price"],
+              "dependencies": [
+                { "from": ["job"], "to": ["visitor"] }, { "from": ["visitor"], "to": ["phone"] }, { "from": ["part"], "to": ["price"] } ],
+              "relations": [
+                { "name": "Job", "attributes": ["job", "visitor"] }, { "name": "Use", "attributes": ["job", "part", "price"] },
+                { "name": "Phone", "attributes": ["job", "phone"] } ] }
+            """
+        );
+        var (code, output, error) = await RunAsync("dependencies", file, "--explain");
+        code.ShouldBe(0, error);
+        var report = JsonNode.Parse(output)!;
+        report["keys"]!.ToJsonString().ShouldBe("""[["job","part"]]""");
+        report["prime"]!.ToJsonString().ShouldBe("""["job","part"]""");
+        ((string)report["form"]!).ShouldBe("1NF");
+        ((bool)report["lossless"]!).ShouldBeTrue();
+        ((bool)report["preserved"]!).ShouldBeFalse();
+        report["lost"]!.ToJsonString().ShouldBe("""[{"from":["visitor"],"to":["phone"]}]""");
+        report["forms"]!.ToJsonString().ShouldBe("""["BCNF","1NF","BCNF"]""");
+        report["bcnf"]!.AsArray().Count.ShouldBe(4);
+        report["proofs"]!["keys"]![0]!["closure"]!.AsArray().Count.ShouldBe(3);
+    }
+
+    [Theory]
+    [InlineData("{", "line 1")]
+    [InlineData("[]", "$: an object is wanted")]
+    [InlineData("""{ "attributes": [], "dependencies": [] }""", "$.attributes: there are 1 to 128 attributes")]
+    [InlineData("""{ "attributes": ["a", "a"], "dependencies": [] }""", "$.attributes[1]: “a” is there twice")]
+    [InlineData("""{ "attributes": ["a"] }""", "$.dependencies: it is missing")]
+    [InlineData(
+        """{ "attributes": ["a"], "dependencies": [{ "from": ["b"], "to": ["a"] }] }""",
+        "$.dependencies[0].from[0]: \"b\" is not among the attributes"
+    )]
+    [InlineData("""{ "attributes": ["a"], "dependencies": [], "keys": [] }""", "$.keys: there is no such property")]
+    public async Task Dependencies_that_cannot_be_read_are_told_with_their_place(string text, string reason)
+    {
+        var file = Write("bad.json", text);
+        var (code, output, error) = await RunAsync("dependencies", file);
+        code.ShouldBe(1);
+        output.ShouldBeEmpty();
+        error.ShouldContain(file);
+        error.ShouldContain(reason);
+    }
+
+    [Fact]
+    public async Task The_rows_of_a_table_say_what_they_do_not_contradict()
+    {
+        var file = Write("log.csv", "slot,show,host\n1,Tides,Mo\n2,Tides,Mo\n3,Gulls,Mo\n");
+        var (code, output, error) = await RunAsync("dependencies", "--rows", file);
+        code.ShouldBe(0, error);
+        var report = JsonNode.Parse(output)!;
+        report["unique"]!.ToJsonString().ShouldBe("""[["slot"]]""");
+        report["dependencies"]!.ToJsonString().ShouldBe("""[{"from":[],"to":["host"]},{"from":["slot"],"to":["show"]}]""");
+        var bad = Write("bad.csv", "slot,show\n1,Tides,Mo\n");
+        (await RunAsync("dependencies", "--rows", bad)).Error.ShouldContain("line 2: 3 cells, but 2 columns");
+        (await RunAsync("dependencies")).Code.ShouldBe(2);
+    }
+
+    private string Write(string name, string text)
+    {
+        var path = Path.Combine(folder.FullName, name);
+        File.WriteAllText(path, text);
+        return path;
+    }
+
     private static double Value(string rational)
     {
         var parts = rational.Split('/');

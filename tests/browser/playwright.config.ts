@@ -22,7 +22,7 @@ export default defineConfig({
   webServer: {
     command: `bash serve.sh ${port}`,
     url: `http://127.0.0.1:${port}/health/ready`,
-    timeout: 60_000,
+    timeout: 240_000,
     reuseExistingServer: false,
     gracefulShutdown: { signal: 'SIGTERM', timeout: 10_000 },
   },

@@ -268,7 +268,7 @@ describe('lines beside each other', () => {
       ),
       { numRuns: 200 },
     );
-  });
+  }, 60_000);
 });
 
 type Points = readonly { readonly x: number; readonly y: number }[];
