@@ -3,7 +3,9 @@ using BlueSlate.Core.Subjects.Dependencies;
 
 namespace BlueSlate.Bench;
 
-/// <summary>How long dependencies take: closures, about fifty keys, the forms of eight relations, a table of a thousand rows.</summary>
+/// <summary>
+/// How long dependencies take: closures, about fifty keys, the forms of eight relations, a table of a thousand rows.
+/// </summary>
 internal static class DependencyBench
 {
     public static int Run()
@@ -112,7 +114,8 @@ internal static class DependencyBench
         return Stopwatch.GetElapsedTime(start).TotalMilliseconds;
     }
 
-    // Columns that follow from up to eight others among columns of few values, so that determinants of each size are there to be found.
+    // Columns that follow from up to eight others among columns of few values, so that determinants of each size are there
+    // to be found.
     private static (int Found, double Milliseconds) RowsOf(int count)
     {
         var random = new Random(5);

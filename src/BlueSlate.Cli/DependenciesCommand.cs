@@ -4,7 +4,9 @@ using System.Text.Json;
 
 namespace BlueSlate.Cli;
 
-/// <summary>Prints what follows from given dependencies, or what the rows of a table do not contradict, as one JSON object.</summary>
+/// <summary>
+/// Prints what follows from given dependencies, or what the rows of a table do not contradict, as one JSON object.
+/// </summary>
 internal static class DependenciesCommand
 {
     private static readonly JsonSerializerOptions Plain = new()

@@ -8,7 +8,9 @@ using BlueSlate.Core.Marking;
 
 namespace BlueSlate.Cli;
 
-/// <summary>An exercise as a folder: question.json, and for each part model.json and, if there is one, assessment.json.</summary>
+/// <summary>
+/// An exercise as a folder: question.json, and for each part model.json and, if there is one, assessment.json.
+/// </summary>
 internal sealed class ExerciseFolder
 {
     private readonly QuestionDocument question;

@@ -48,6 +48,13 @@ test('an instructor writes an exercise and publishes it', async ({ page }) => {
   await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);
   await page.getByRole('group', { name: /Minimum at Loan/ }).getByLabel('one').check();
   await expect(page.getByText('also one').first()).toBeVisible();
+  // The drawing is only pointed at here: a press beside an edge draws nothing.
+  const name = (await page.locator('text.name', { hasText: 'Loan' }).boundingBox())!;
+  const shapes = await page.locator('.scene .figure').count();
+  await page.mouse.click(name.x + name.width / 2, name.y - 12);
+  await page.mouse.click(name.x + name.width / 2, name.y + 200);
+  await expect(page.getByRole('group', { name: 'Symbols' })).toHaveCount(0);
+  await expect(page.locator('.scene .figure')).toHaveCount(shapes);
 
   await page.getByRole('button', { name: /publish to/ }).click();
   await page.getByRole('button', { name: 'Publish', exact: true }).click();

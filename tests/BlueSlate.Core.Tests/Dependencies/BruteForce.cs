@@ -3,7 +3,8 @@ using BlueSlate.Core.Subjects.Dependencies;
 namespace BlueSlate.Core.Tests.Dependencies;
 
 /// <summary>
-/// The same questions answered from the definitions, over two-row worlds and all subsets, slowly, and with no code of the product but its
+/// The same questions answered from the definitions, over two-row worlds and all subsets, slowly, and with no code of the
+/// product but its
 /// values. Sets are masks of bits here.
 /// </summary>
 internal sealed class BruteForce(int width, (int From, int To)[] functional)
@@ -11,7 +12,8 @@ internal sealed class BruteForce(int width, (int From, int To)[] functional)
     public int All { get; } = (1 << width) - 1;
 
     /// <summary>
-    /// What a set determines: by the definition, an attribute is determined when it agrees in each pair of rows that agrees on the set and
+    /// What a set determines: by the definition, an attribute is determined when it agrees in each pair of rows that agrees
+    /// on the set and
     /// breaks no dependency; of such pairs, only where they agree matters.
     /// </summary>
     public int Closure(int set)
@@ -51,8 +53,10 @@ internal sealed class BruteForce(int width, (int From, int To)[] functional)
     }
 
     /// <summary>
-    /// Whether parts join to nothing that was not there, in every table of two values and at most four rows that keeps the dependencies. A
-    /// decomposition that fails, fails in the table that the definition's own tableau gives; here that is built by substitution.
+    /// Whether parts join to nothing that was not there, in every table of two values and at most four rows that keeps the
+    /// dependencies. A
+    /// decomposition that fails, fails in the table that the definition's own tableau gives; here that is built by
+    /// substitution.
     /// </summary>
     public bool Joins(int[] parts)
     {

@@ -18,7 +18,7 @@ import type { Tidy } from './useTidy';
 import { messageOf } from '../ui/states';
 
 /** On a slate that is narrower, in pixels, these words fold away, so that undo and zoom keep their place. */
-const foldBelow = 700;
+const foldBelow = 600;
 
 const alignments: readonly (readonly [Alignment, string])[] = [
   ['left', 'lefts'],

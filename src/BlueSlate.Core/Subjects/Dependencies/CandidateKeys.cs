@@ -10,7 +10,8 @@ public sealed record KeyList(ImmutableArray<AttributeSet> Keys, bool Complete)
 }
 
 /// <summary>
-/// Candidate keys in time polynomial in their number (Lucchesi and Osborn, Candidate Keys for Relations, 1978): from each key, each
+/// Candidate keys in time polynomial in their number (Lucchesi and Osborn, Candidate Keys for Relations, 1978): from each
+/// key, each
 /// dependency gives another superkey, which holds a key.
 /// </summary>
 public static class CandidateKeys

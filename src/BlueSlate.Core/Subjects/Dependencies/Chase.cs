@@ -4,11 +4,13 @@ namespace BlueSlate.Core.Subjects.Dependencies;
 
 /// <summary>What the chase came to.</summary>
 /// <param name="Lossless">Whether the parts join to what they came from; null where the search was given up.</param>
-/// <param name="Tableau">The rows at the end, a number a cell, 0 where the value is the wanted one. Where it fails, it is the counterexample.</param>
+/// <param name="Tableau">The rows at the end, a number a cell, 0 where the value is the wanted one. Where it fails, it is
+/// the counterexample.</param>
 public sealed record ChaseResult(bool? Lossless, ImmutableArray<ImmutableArray<int>> Tableau);
 
 /// <summary>
-/// Whether a decomposition can be joined again without inventing rows: the chase of its tableau (Aho, Beeri and Ullman, The Theory of Joins
+/// Whether a decomposition can be joined again without inventing rows: the chase of its tableau (Aho, Beeri and Ullman, The
+/// Theory of Joins
 /// in Relational Databases, 1979).
 /// </summary>
 public static class Chase

@@ -1,7 +1,8 @@
 namespace BlueSlate.Core.Subjects.Dependencies;
 
 /// <summary>
-/// Closures of attribute sets under functional dependencies in time linear in their length (Beeri and Bernstein, Computational Problems
+/// Closures of attribute sets under functional dependencies in time linear in their length (Beeri and Bernstein,
+/// Computational Problems
 /// Related to the Design of Normal Form Relational Schemas, 1979).
 /// </summary>
 public sealed class Closure

@@ -6,8 +6,10 @@ namespace BlueSlate.Core.Subjects.Dependencies;
 public static class Decomposition
 {
     /// <summary>
-    /// Relations in third normal form that lose nothing: one for each determinant of a minimal cover, and one with a key where none of them
-    /// holds one (Bernstein, Synthesizing Third Normal Form Relations from Functional Dependencies, 1976; the key relation by Biskup, Dayal
+    /// Relations in third normal form that lose nothing: one for each determinant of a minimal cover, and one with a key
+    /// where none of them
+    /// holds one (Bernstein, Synthesizing Third Normal Form Relations from Functional Dependencies, 1976; the key relation
+    /// by Biskup, Dayal
     /// and Bernstein, 1979).
     /// </summary>
     public static ImmutableArray<AttributeSet> Synthesis(DependencySet given)
@@ -27,7 +29,8 @@ public static class Decomposition
     }
 
     /// <summary>
-    /// Relations in Boyce-Codd normal form, or in fourth where multivalued dependencies are given, by splitting along what is against it. The
+    /// Relations in Boyce-Codd normal form, or in fourth where multivalued dependencies are given, by splitting along what
+    /// is against it. The
     /// join loses nothing; dependencies may be lost. Null where a part is too much work to decide.
     /// </summary>
     public static ImmutableArray<AttributeSet>? BySplitting(DependencySet given)

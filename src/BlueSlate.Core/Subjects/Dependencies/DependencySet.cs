@@ -10,7 +10,8 @@ public readonly record struct Dependency(AttributeSet From, AttributeSet To)
 }
 
 /// <summary>
-/// Attributes with the functional and the multivalued dependencies that are given among them. A multivalued dependency belongs to the
+/// Attributes with the functional and the multivalued dependencies that are given among them. A multivalued dependency
+/// belongs to the
 /// relation of all attributes.
 /// </summary>
 public sealed record DependencySet(

@@ -3,7 +3,8 @@ using System.Collections.Immutable;
 namespace BlueSlate.Core.Subjects.Dependencies;
 
 /// <summary>
-/// What functional and multivalued dependencies together imply. With multivalued ones by the dependency basis (Beeri, On the Membership
+/// What functional and multivalued dependencies together imply. With multivalued ones by the dependency basis (Beeri, On
+/// the Membership
 /// Problem for Functional and Multivalued Dependencies in Relational Databases, 1980).
 /// </summary>
 public sealed class Implication
@@ -47,7 +48,8 @@ public sealed class Implication
     public bool Implies(Dependency dependency) => dependency.To.IsSubsetOf(ClosureOf(dependency.From));
 
     /// <summary>
-    /// The dependency basis of a set: the finest blocks of the other attributes of which each, and each union, depends on the set
+    /// The dependency basis of a set: the finest blocks of the other attributes of which each, and each union, depends on
+    /// the set
     /// as a multivalued dependency says.
     /// </summary>
     public ImmutableArray<AttributeSet> BasisOf(AttributeSet set)

@@ -3,7 +3,8 @@ using System.Collections.Immutable;
 namespace BlueSlate.Core.Subjects.Dependencies;
 
 /// <summary>
-/// A minimal cover: one attribute on each right side, no attribute too many on a left side, no dependency that follows from the others.
+/// A minimal cover: one attribute on each right side, no attribute too many on a left side, no dependency that follows from
+/// the others.
 /// There may be several; the one found depends on nothing but the order in which the dependencies are given.
 /// </summary>
 public static class MinimalCover

@@ -17,7 +17,8 @@ public enum NormalForm
 public sealed record FormVerdict(NormalForm Form, Dependency? Against, bool Multivalued = false);
 
 /// <summary>
-/// The form of a relation, by every dependency implied on its attributes: partial is what a proper part of any candidate key determines,
+/// The form of a relation, by every dependency implied on its attributes: partial is what a proper part of any candidate
+/// key determines,
 /// transitive what a set that is no superkey does, each of attributes that are in no key.
 /// </summary>
 public static class NormalForms
@@ -76,7 +77,10 @@ public static class NormalForms
         : decided ? new FormVerdict(NormalForm.Fourth, null)
         : null;
 
-    /// <summary>A multivalued dependency on a part whose determinant is no superkey of it, and whether the search was not too much work.</summary>
+    /// <summary>
+    /// A multivalued dependency on a part whose determinant is no superkey of it, and whether the search was not too much
+    /// work.
+    /// </summary>
     internal static Dependency? MultivaluedViolation(AttributeSet part, DependencySet given, out bool decided)
     {
         decided = part.Count <= Projection.WidestSearch;

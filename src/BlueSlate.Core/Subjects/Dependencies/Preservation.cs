@@ -3,7 +3,8 @@ using System.Collections.Immutable;
 namespace BlueSlate.Core.Subjects.Dependencies;
 
 /// <summary>
-/// Which of the given functional dependencies a decomposition loses: those that do not follow from what holds on its parts. Tested without
+/// Which of the given functional dependencies a decomposition loses: those that do not follow from what holds on its parts.
+/// Tested without
 /// projecting (Beeri and Honeyman, Preserving Functional Dependencies, 1981).
 /// </summary>
 public static class Preservation

@@ -16,7 +16,8 @@ public static class Projection
         given.Multivalued.IsEmpty ? ByResolution(part, given) : BySubsets(part, given);
 
     /// <summary>
-    /// Attributes that are not in the part are eliminated one by one: whoever determines one takes its place on left sides (Gottlob,
+    /// Attributes that are not in the part are eliminated one by one: whoever determines one takes its place on left sides
+    /// (Gottlob,
     /// Computing Covers for Embedded Functional Dependencies, 1987).
     /// </summary>
     private static ImmutableArray<Dependency>? ByResolution(AttributeSet part, DependencySet given)

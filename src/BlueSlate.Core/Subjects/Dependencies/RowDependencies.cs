@@ -3,14 +3,17 @@ using System.Collections.Immutable;
 namespace BlueSlate.Core.Subjects.Dependencies;
 
 /// <summary>
-/// What the rows of a table do not contradict: minimal functional dependencies, and minimal sets on which no two rows agree. Rows refute;
+/// What the rows of a table do not contradict: minimal functional dependencies, and minimal sets on which no two rows
+/// agree. Rows refute;
 /// they prove nothing.
 /// </summary>
 public sealed record RowFindings(ImmutableArray<Dependency> Dependencies, ImmutableArray<AttributeSet> Unique, bool Complete);
 
 /// <summary>
-/// Finds them level by level over the sets of columns, by refining partitions of the rows (Huhtala, Kärkkäinen, Porkka and Toivonen, TANE: An
-/// Efficient Algorithm for Discovering Functional and Approximate Dependencies, 1999). A null in a determinant agrees with nothing, in a
+/// Finds them level by level over the sets of columns, by refining partitions of the rows (Huhtala, Kärkkäinen, Porkka and
+/// Toivonen, TANE: An
+/// Efficient Algorithm for Discovering Functional and Approximate Dependencies, 1999). A null in a determinant agrees with
+/// nothing, in a
 /// dependent with null only.
 /// </summary>
 public sealed class RowDependencies
@@ -38,7 +41,8 @@ public sealed class RowDependencies
     private const int Null = -1;
 
     /// <summary>
-    /// Looks through rows of cells; a null is a missing value. With <paramref name="nullsEqual"/> nulls agree with each other everywhere.
+    /// Looks through rows of cells; a null is a missing value. With <paramref name="nullsEqual"/> nulls agree with each
+    /// other everywhere.
     /// </summary>
     public static RowFindings Of(IReadOnlyList<IReadOnlyList<string?>> table, int width, bool nullsEqual = false)
     {
@@ -66,7 +70,9 @@ public sealed class RowDependencies
         return code;
     }
 
-    /// <summary>A set of columns: the classes of two rows and more that agree on it, and what may still depend on what is in it.</summary>
+    /// <summary>
+    /// A set of columns: the classes of two rows and more that agree on it, and what may still depend on what is in it.
+    /// </summary>
     private sealed class Node(AttributeSet set, int[][] classes)
     {
         public AttributeSet Set => set;
@@ -228,7 +234,8 @@ public sealed class RowDependencies
         return next;
     }
 
-    // The classes split by one more column; rows with a null in it agree with no other. Counted first, so that each class has its very size.
+    // The classes split by one more column; rows with a null in it agree with no other. Counted first, so that each class
+    // has its very size.
     private int[][] Refine(int[][] classes, int column)
     {
         var values = columns[column];

@@ -133,7 +133,9 @@ function PartScript({ exercise, part, at, sessions, session, editable, show, rel
   const person = usePerson();
   const [formChanged, setFormChanged] = useState(false);
   const asked = part.part.value;
-  const slate = useSlate(session, editable, asked.learned);
+  const [section, setSection] = useState<Section>('asked');
+  // Where accepted values are chosen the drawing is only pointed at: a press beside an edge draws nothing.
+  const slate = useSlate(session, editable && section !== 'accepted', asked.learned);
   const worst = useWorst(sessions);
   const lighting = useLighting(slate.drawing, elementsOf(slate.selection));
   const read = useCallback(
@@ -153,7 +155,6 @@ function PartScript({ exercise, part, at, sessions, session, editable, show, rel
   const away = isAway(slate.session_.state);
   const reading = useReading(slate.full, read, away);
   const assessment = useAssessment(exercise, part);
-  const [section, setSection] = useState<Section>('asked');
   const [writing, setWriting] = useState(
     editable && (exercise.scenario.text === '' || draftOf(person.id, exercise.id) !== null),
   );
@@ -171,7 +172,9 @@ function PartScript({ exercise, part, at, sessions, session, editable, show, rel
           tied={lighting.tied}
           lit={lighting.litPhrases}
           onPhraseHover={lighting.lightPhrase}
-          actions={editable ? (phrase, done) => <PhraseActions slate={slate} phrase={phrase} done={done} /> : undefined}
+          actions={
+            slate.editable ? (phrase, done) => <PhraseActions slate={slate} phrase={phrase} done={done} /> : undefined
+          }
           onDone={() => slate.surface.current?.focus()}
         >
           <p className="mt-6 flex items-baseline gap-5 text-[13px] text-quiet-ink">
@@ -213,7 +216,7 @@ function PartScript({ exercise, part, at, sessions, session, editable, show, rel
             lit={lighting.lit}
             onLight={lighting.light}
             onPick={(sentence) => slate.setSelection(select(...elementsHere(slate.drawing, sentence)))}
-            writing={editable ? { slate, amend: tools.amend } : undefined}
+            writing={slate.editable ? { slate, amend: tools.amend } : undefined}
             empty="What the model answer says will stand here."
           />
           {editable && (
