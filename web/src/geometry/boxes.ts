@@ -19,6 +19,12 @@ export const centre = (box: Box): Point => ({ x: box.x + box.width / 2, y: box.y
 
 export const overlaps = (a: Box, b: Box) => a.x < right(b) && b.x < right(a) && a.y < bottom(b) && b.y < bottom(a);
 
+/** How large the area is that two boxes share. */
+export const sharedArea = (a: Box, b: Box) =>
+  overlaps(a, b)
+    ? (Math.min(right(a), right(b)) - Math.max(a.x, b.x)) * (Math.min(bottom(a), bottom(b)) - Math.max(a.y, b.y))
+    : 0;
+
 export const contains = (box: Box, point: Point) =>
   point.x >= box.x && point.x <= right(box) && point.y >= box.y && point.y <= bottom(box);
 

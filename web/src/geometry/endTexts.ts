@@ -1,5 +1,5 @@
 import type { Drawing, Line, LineEnd, Side } from '../drawing/document';
-import { bottom, meets, overlaps, right, type Box, type Point } from './boxes';
+import { bottom, meets, overlaps, right, sharedArea, type Box, type Point } from './boxes';
 import { textWidth } from './measure';
 import { alongRoute, type Route } from './route';
 import { endPlace, type EndPlace } from './endPlace';
@@ -148,14 +148,9 @@ function least<T extends object>(values: readonly T[], costOf: (value: T) => num
   return best;
 }
 
-const shared = (a: Box, b: Box) =>
-  overlaps(a, b)
-    ? (Math.min(right(a), right(b)) - Math.max(a.x, b.x)) * (Math.min(bottom(a), bottom(b)) - Math.max(a.y, b.y))
-    : 0;
-
 function sharedWithAll(box: Box, others: readonly Box[]): number {
   let sum = 0;
-  for (const other of others) sum += shared(box, other);
+  for (const other of others) sum += sharedArea(box, other);
   return sum;
 }
 

@@ -1,4 +1,4 @@
-import { bottom, inflate, overlaps, right, type Box, type Point } from './boxes';
+import { bottom, inflate, right, sharedArea, type Box, type Point } from './boxes';
 
 interface Size {
   readonly width: number;
@@ -35,8 +35,8 @@ export function freeSpace({ width, height }: Size, anchor: Box, { texts, lines }
   const cost = (at: Point) => {
     const panel = { ...at, width, height };
     return (
-      overText * (covered(panel, away) + sum(texts, (one) => covered(panel, one))) +
-      overLine * sum(lines, (one) => covered(panel, one)) +
+      overText * (sharedArea(panel, away) + sum(texts, (one) => sharedArea(panel, one))) +
+      overLine * sum(lines, (one) => sharedArea(panel, one)) +
       distance(panel, anchor)
     );
   };
@@ -71,11 +71,6 @@ function cheapest(places: readonly Point[], cost: (at: Point) => number): { at: 
 }
 
 const sum = (boxes: readonly Box[], of: (box: Box) => number) => boxes.reduce((all, box) => all + of(box), 0);
-
-const covered = (a: Box, b: Box) =>
-  overlaps(a, b)
-    ? (Math.min(right(a), right(b)) - Math.max(a.x, b.x)) * (Math.min(bottom(a), bottom(b)) - Math.max(a.y, b.y))
-    : 0;
 
 /** How far two boxes are from each other. */
 const distance = (a: Box, b: Box) =>

@@ -1,5 +1,5 @@
 import { firstSheet, linesAt, parseEndId, type Drawing } from '../drawing/document';
-import type { Box } from './boxes';
+import { around, type Box } from './boxes';
 import { boxOf } from './measure';
 import { type Route } from './route';
 import { routeLines } from './routing';
@@ -110,3 +110,11 @@ export const placementOf = (scene: Scene): Placement => ({
   routeOf: (line) => scene.routes.get(line.id)?.points ?? [],
   textsOf: (line) => scene.texts.get(line.id) ?? [],
 });
+
+/** The box around all that is drawn, with room for texts and loops. */
+export function extent(scene: Scene, beside: readonly Box[] = []) {
+  const lines = [...scene.routes.values()].flatMap((route) =>
+    route.points.map((point) => ({ x: point.x, y: point.y, width: 0, height: 0 })),
+  );
+  return around([...scene.boxes.values(), ...lines, ...beside]);
+}

@@ -37,7 +37,7 @@ interface Piece {
 }
 
 /**
- * Moves the inner pieces of lines onto tracks of their own where they would lie on pieces of others: the step called nudging in Wybrow,
+ * Moves pieces of lines, inner ones first, onto tracks of their own where they would lie on pieces of others: the step called nudging in Wybrow,
  * Marriott and Stuckey, Orthogonal Connector Routing (2009), one piece after the other, each to the nearest track on which it shares
  * least and crosses least. Gives the lines that were moved.
  */

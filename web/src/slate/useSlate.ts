@@ -9,7 +9,7 @@ import { freePlace } from '../geometry/neighbours';
 import { slateNotation, type NotationChoice } from '../notations/notations';
 import { formOf } from '../notations/forms';
 import { Dragging } from './gestures/dragging';
-import { layOut, sceneOf, type Scene } from '../geometry/scene';
+import { extent, layOut, sceneOf, type Scene } from '../geometry/scene';
 import { gather, nothing, prune, select, type Selection } from '../drawing/selection';
 import type { DrawingSession } from '../keeping/session';
 import { ontoSheet } from '../drawing/sheets';
@@ -293,14 +293,6 @@ function useScene(drawing: Drawing): Scene {
     before.current = layOut(drawing, before.current);
     return before.current;
   }, [drawing]);
-}
-
-/** The box around all that is drawn, with room for texts and loops. */
-export function extent(scene: Scene, beside: readonly Box[] = []) {
-  const lines = [...scene.routes.values()].flatMap((route) =>
-    route.points.map((point) => ({ x: point.x, y: point.y, width: 0, height: 0 })),
-  );
-  return around([...scene.boxes.values(), ...lines, ...beside]);
 }
 
 /** Shows all once the next scene has been laid out, for changes that move much at once. */

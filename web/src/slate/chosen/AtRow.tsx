@@ -4,6 +4,7 @@ import { removeRow } from '../../drawing/rows';
 import { select } from '../../drawing/selection';
 import { Choices, Deed } from './Choices';
 import type { ChosenProps } from './ChosenRow';
+import { Common } from './Common';
 import { UnderlineChoices } from './drawnWays';
 import { meaningOf } from '../../notations/meanings';
 import { useDeedKeys } from '../keys/useDeedKeys';
@@ -60,15 +61,13 @@ export function AtRow({ slate, words }: ChosenProps) {
           onPress={() => set({ italic: !row.italic })}
         />
       )}
-      <Deed
-        says="take away"
-        keyName="⌫"
-        onPress={() => {
+      <Common
+        slate={slate}
+        onTakeAway={() => {
           slate.change(removeRow(slate.drawing, shape, row.id));
           slate.setSelection(select(shape.id));
         }}
       />
-      <Deed says="undo" disabled={!slate.session_.canUndo} onPress={() => slate.session.undo()} />
     </>
   );
 }

@@ -3,10 +3,10 @@ import type { Slate } from '../useSlate';
 import { Deed } from './Choices';
 
 /** What can be done with whatever is chosen. */
-export function Common({ slate }: { slate: Slate }) {
+export function Common({ slate, onTakeAway = slate.removeSelected }: { slate: Slate; onTakeAway?: () => void }) {
   return (
     <>
-      <Deed says="take away" keyName="⌫" onPress={slate.removeSelected} />
+      <Deed says="take away" keyName="⌫" onPress={onTakeAway} />
       <Deed says="undo" disabled={!slate.session_.canUndo} onPress={() => slate.session.undo()} />
     </>
   );
