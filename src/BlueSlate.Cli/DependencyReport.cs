@@ -36,9 +36,9 @@ internal static class DependencyReport
 
         ImmutableArray<AttributeSet> sets = [.. relations.Select(relation => relation.Attributes)];
         var chase = sets.IsEmpty ? null : Chase.Of(sets, given);
+        var lost = Preservation.Lost(sets, given);
         if (chase is not null)
         {
-            var lost = Preservation.Lost(sets, given);
             report["lossless"] = chase.Lossless;
             report["preserved"] = lost.IsEmpty;
             report["lost"] = Dependencies(lost, given);
@@ -47,7 +47,11 @@ internal static class DependencyReport
 
         if (explain)
         {
-            report["proofs"] = Proofs(input, keys, form, chase);
+            report["proofs"] = Proofs(given, keys, form);
+            if (chase is not null)
+            {
+                AddProofs(report["proofs"]!.AsObject(), sets, chase, lost, given);
+            }
         }
 
         return report;
@@ -71,10 +75,8 @@ internal static class DependencyReport
         return report;
     }
 
-    private static JsonObject Proofs(DependencyInput input, KeyList? keys, FormVerdict? form, ChaseResult? chase)
-    {
-        var given = input.Given;
-        var proofs = new JsonObject
+    private static JsonObject Proofs(DependencySet given, KeyList? keys, FormVerdict? form) =>
+        new()
         {
             ["keys"] = new JsonArray([.. (keys?.Keys ?? []).Select(key => (JsonNode)KeyProof(key, given))]),
             ["form"] = form?.Against is { } against
@@ -86,25 +88,26 @@ internal static class DependencyReport
                 }
                 : null,
         };
-        if (chase is not null)
-        {
-            proofs["tableau"] = new JsonArray([.. chase.Tableau.Select(row => (JsonNode)Row(row, given))]);
-            ImmutableArray<AttributeSet> sets = [.. input.Relations.Select(relation => relation.Attributes)];
-            proofs["lost"] = new JsonArray([
-                .. Preservation
-                    .Lost(sets, given)
-                    .Select(dependency =>
-                        (JsonNode)
-                            new JsonObject
-                            {
-                                ["dependency"] = One(dependency, given),
-                                ["reached"] = Names(Preservation.Reached(dependency.From, sets, given), given),
-                            }
-                    ),
-            ]);
-        }
 
-        return proofs;
+    private static void AddProofs(
+        JsonObject proofs,
+        ImmutableArray<AttributeSet> sets,
+        ChaseResult chase,
+        ImmutableArray<Dependency> lost,
+        DependencySet given
+    )
+    {
+        proofs["tableau"] = new JsonArray([.. chase.Tableau.Select(row => (JsonNode)Row(row, given))]);
+        proofs["lost"] = new JsonArray([
+            .. lost.Select(dependency =>
+                (JsonNode)
+                    new JsonObject
+                    {
+                        ["dependency"] = One(dependency, given),
+                        ["reached"] = Names(Preservation.Reached(dependency.From, sets, given), given),
+                    }
+            ),
+        ]);
     }
 
     // The closure of a key, step by step, and of the key without each of its attributes.
