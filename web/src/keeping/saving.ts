@@ -18,13 +18,16 @@ const sends: Readonly<Record<Kind, (id: string, save: Save) => Promise<{ revisio
     must(api.PUT('/api/parts/{id}/model', { params: { path: { id } }, body: { revision, text: drawing } })),
 };
 
+/** Runs something later; gives back how to call it off. */
+export function later(milliseconds: number, run: () => void): () => void {
+  const timer = window.setTimeout(run, milliseconds);
+  return () => window.clearTimeout(timer);
+}
+
 /** The ports of a session of a drawing. */
 export const portsOf = (kind: Kind, id: string): SessionPorts => ({
   newSaveId: () => crypto.randomUUID(),
-  later: (milliseconds, run) => {
-    const timer = window.setTimeout(run, milliseconds);
-    return () => window.clearTimeout(timer);
-  },
+  later,
   save: (drawing, revision, saveId) => save(kind, id, { revision, saveId, drawing: textOf(drawing) }),
 });
 

@@ -1,7 +1,8 @@
 import { useEffect, useLayoutEffect, useRef } from 'react';
 import { readDrawing } from '../drawing/format';
 import type { DrawingSession } from './session';
-import { plain, textOf } from './saving';
+import { holdUnsent } from './holding';
+import { later, plain, textOf } from './saving';
 import { keep, keptOf, letGo, type Kept, type Kind } from './store';
 
 /** What this browser held of a document when it was opened; null too where the browser offers no place to hold anything. */
@@ -43,60 +44,36 @@ export function useKeeping(session: DrawingSession, opened: Opened) {
     first.current = null;
   }, [session]);
   useEffect(() => {
-    let timer: number | undefined;
-    let held = true;
-    const write = () => {
-      window.clearTimeout(timer);
-      timer = undefined;
+    const hold = () => {
       const { drawing, state } = session.current();
-      if (state === 'clean' || state === 'closed') return;
-      held = true;
       const revision = state === 'conflict' ? 0 : session.acknowledged;
       const sent = session.unacknowledged && textOf(session.unacknowledged);
       keep({ account, document: id, kind, title, revision, drawing: textOf(drawing), sent }).catch(noPlace);
     };
-    const onChange = () => {
-      const { state } = session.current();
-      if (state === 'clean' || state === 'closed') {
-        window.clearTimeout(timer);
-        timer = undefined;
-        if (held) letGo(account, id).catch(noPlace);
-        held = false;
-      } else timer ??= window.setTimeout(write, delay);
-    };
-    const onHide = () => {
-      session.settle();
-      if (timer !== undefined) write();
-    };
+    const holding = holdUnsent(session, { hold, letGo: () => void letGo(account, id).catch(noPlace) }, later);
+    const leave = session.attend();
     const onVisibility = () => {
       if (document.visibilityState !== 'hidden') return;
-      onHide();
+      holding.now();
       void session.flush();
     };
     const onUnload = (event: BeforeUnloadEvent) => {
-      onHide();
+      holding.now();
       const { state, unsaved } = session.current();
       if (unsaved > 0 && state !== 'closed') event.preventDefault();
     };
-    const stop = session.subscribe(onChange);
-    const leave = session.attend();
-    window.addEventListener('pagehide', onHide);
+    window.addEventListener('pagehide', holding.now);
     window.addEventListener('beforeunload', onUnload);
     document.addEventListener('visibilitychange', onVisibility);
-    onChange();
     return () => {
-      window.removeEventListener('pagehide', onHide);
+      window.removeEventListener('pagehide', holding.now);
       window.removeEventListener('beforeunload', onUnload);
       document.removeEventListener('visibilitychange', onVisibility);
-      onHide();
-      // What is sent on leaving is let go of when it has arrived, though nobody looks any more.
-      void session.flush().finally(stop);
+      void holding.leave();
       leave();
     };
   }, [session, account, id, kind, title]);
 }
-
-const delay = 250;
 
 // A browser without a place to hold things, in private mode say, draws all the same: the server is then the only keeper.
 const noPlace = () => undefined;

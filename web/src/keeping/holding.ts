@@ -1,0 +1,67 @@
+import type { DrawingSession } from './session';
+
+/** Where a drawing is held until the server has it. */
+export interface Place {
+  hold(): void;
+  letGo(): void;
+}
+
+/** What whoever holds a drawing is told from outside. */
+export interface Holding {
+  /** Takes what is being typed, and writes at once what waits to be written. */
+  now(): void;
+  /** Sends what is unsaved for the last time; resolves when it is known whether it has arrived. */
+  leave(): Promise<void>;
+}
+
+/**
+ * Holds the drawing of a session from each first change until the server has acknowledged it. After leaving, nothing is written
+ * any more but that a person has to choose: whoever sends what is held then must not find it back once it has arrived.
+ */
+export function holdUnsent(
+  session: DrawingSession,
+  place: Place,
+  later: (milliseconds: number, run: () => void) => () => void,
+): Holding {
+  let waiting: (() => void) | null = null;
+  let held = true;
+  const callOff = () => {
+    waiting?.();
+    waiting = null;
+  };
+  const write = () => {
+    callOff();
+    held = true;
+    place.hold();
+  };
+  const letGo = () => {
+    callOff();
+    if (held) place.letGo();
+    held = false;
+  };
+  const follow = () => {
+    if (isSettled(session)) letGo();
+    else waiting ??= later(delay, write);
+  };
+  const now = () => {
+    session.settle();
+    if (waiting) write();
+  };
+  const stop = session.subscribe(follow);
+  follow();
+  return {
+    now,
+    async leave() {
+      now();
+      stop();
+      const state = await session.flush();
+      if (isSettled(session)) letGo();
+      else if (state === 'conflict') write();
+    },
+  };
+}
+
+/** Whether nothing of a session has still to reach the server. */
+const isSettled = (session: DrawingSession) => ['clean', 'closed'].includes(session.current().state);
+
+const delay = 250;
