@@ -6,7 +6,7 @@ namespace BlueSlate.Core.Language;
 
 /// <summary>
 /// Says in plain English what a drawing says, a statement a concept, in the order of the drawing. The same statements can be
-/// typed (<see cref="StatementParser"/>): <c>Item: item no (key), fault, age (derived)</c>; <c>Visit brings in 1 or more Item;
+/// typed (<see cref="Statements.StatementParser"/>): <c>Item: item no (key), fault, age (derived)</c>; <c>Visit brings in 1 or more Item;
 /// Item comes in on exactly 1 Visit</c>; <c>Guide and Steward are kinds of Helper (disjoint, total)</c>.
 /// </summary>
 public static class SentenceWriter

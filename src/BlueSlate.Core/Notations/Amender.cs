@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Language;
+using BlueSlate.Core.Language.Statements;
 using BlueSlate.Core.Subjects.Concepts.Model;
 
 namespace BlueSlate.Core.Notations;

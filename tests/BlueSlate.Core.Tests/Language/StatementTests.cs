@@ -1,6 +1,7 @@
 using System.Text.Json;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Language;
+using BlueSlate.Core.Language.Statements;
 using BlueSlate.Core.Notations;
 using BlueSlate.Core.Notations.Chen;
 using BlueSlate.Core.Notations.CrowsFoot;
@@ -85,6 +86,27 @@ public sealed class StatementTests
         var (statement, problems) = new StatementParser(Known).Parse(line);
         statement.ShouldBeOfType<EntityStatement>();
         problems.ShouldBeEmpty();
+    }
+
+    [Theory]
+    [InlineData("A Teammate: badge no", "Teammate")]
+    [InlineData("A Team: colour", "A Team")]
+    [InlineData("Each A Team: colour", "A Team")]
+    public void An_article_is_left_away_unless_it_begins_the_whole_words_of_a_name(string line, string name)
+    {
+        var (statement, problems) = new StatementParser(["A Team"]).Parse(line);
+        statement.ShouldBeOfType<EntityStatement>().Name.ShouldBe(name);
+        problems.ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void What_a_tie_with_a_name_does_not_understand_is_told_at_its_place()
+    {
+        const string Line = "Booking joins many Person and exactly 1 Hall; in the evening; noting fee";
+        var (statement, problems) = new StatementParser(Known).Parse(Line);
+        statement.ShouldBeOfType<RelationshipStatement>().Noting.Select(noted => noted.Name).ShouldBe(["fee"]);
+        var problem = problems.ShouldHaveSingleItem();
+        Line.Substring(problem.Start, problem.Length).ShouldBe("in the evening");
     }
 
     [Fact]

@@ -2,7 +2,7 @@ using System.Collections.Immutable;
 using System.Globalization;
 using BlueSlate.Core.Subjects.Concepts.Model;
 
-namespace BlueSlate.Core.Language;
+namespace BlueSlate.Core.Language.Statements;
 
 /// <summary>
 /// Makes concepts say what was typed: a statement in place of the concept that it came from, or a new one. Names find their

@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
 using BlueSlate.Core.Subjects.Concepts.Model;
 
-namespace BlueSlate.Core.Language;
+namespace BlueSlate.Core.Language.Statements;
 
 /// <summary>One typed statement, its names as written.</summary>
 public abstract record Statement;
