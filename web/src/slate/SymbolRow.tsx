@@ -1,10 +1,9 @@
 import { useLayoutEffect, useRef, useState } from 'react';
 import type { Form } from '../drawing/document';
 import { formOf, formPath } from '../notations/forms';
-import { deeds, keyOf, nameOf } from './keys/keyMap';
+import { useDeedKeys } from './keys/useDeedKeys';
 import { formsFor } from '../notations/notations';
 import { formDeeds } from './keys/useKeys';
-import { useOwnKeys } from './keys/useOwnKeys';
 import type { Slate } from './useSlate';
 import { toScreen } from '../geometry/view';
 
@@ -47,8 +46,8 @@ export function SymbolRow({ slate }: { slate: Slate }) {
 }
 
 function SymbolChoice({ form, slate }: { form: Form; slate: Slate }) {
-  const [ownKeys] = useOwnKeys();
-  const deed = deeds.find((one) => one.place === 'slate' && formDeeds[one.id] === form);
+  const keyFor = useDeedKeys();
+  const [deed] = Object.entries(formDeeds).find(([, placed]) => placed === form) ?? [];
   const at = slate.symbolsAt!;
   return (
     <button
@@ -61,7 +60,7 @@ function SymbolChoice({ form, slate }: { form: Form; slate: Slate }) {
     >
       <Icon form={form} />
       <span>{formOf(form).says.replace(/^an? /, '')}</span>
-      {deed && <kbd>{nameOf(keyOf(ownKeys, deed))}</kbd>}
+      {deed && <kbd>{keyFor(deed)}</kbd>}
     </button>
   );
 }

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { EndMark, Line } from '../../drawing/document';
-import { changeEnd, changeLine, type Least, type Most } from '../../drawing/edits';
+import { changeEnd, changeLine } from '../../drawing/edits';
 import { endPlace } from '../../geometry/endPlace';
 import { endSymbols } from '../../notations/endSymbols';
 import { tipsFor } from '../../notations/notations';
@@ -9,22 +9,12 @@ import { useSize } from '../../ui/useSize';
 import type { Slate } from '../useSlate';
 import { Choices, Deed, type Choice } from './Choices';
 import type { ChosenProps } from './ChosenRow';
-import { Further } from './Common';
+import { Common, Further } from './Common';
 import { StrokeChoices } from './drawnWays';
 import { meaningOf } from '../../notations/meanings';
 import { MarksSample } from './samples';
+import { leasts, mosts, withLeast, type Amount, type Amounts } from '../keys/amounts';
 import { useDeedKeys } from '../keys/useDeedKeys';
-
-const leasts: readonly { value: Least; marks: EndMark[]; short: string; says: string; deed: string }[] = [
-  { value: '0', marks: ['ring'], short: '0', says: 'at least none', deed: 'least-none' },
-  { value: '1', marks: ['bar'], short: '1', says: 'at least one', deed: 'least-one' },
-  { value: 'unsaid', marks: [], short: '–', says: 'least unsaid', deed: 'least-unsaid' },
-];
-const mosts: readonly { value: Most; marks: EndMark[]; short: string; says: string; deed: string }[] = [
-  { value: '1', marks: ['bar'], short: '1', says: 'at most one', deed: 'most-one' },
-  { value: 'many', marks: ['foot'], short: 'm', says: 'many', deed: 'most-many' },
-  { value: 'unsaid', marks: [], short: '–', says: 'most unsaid', deed: 'most-unsaid' },
-];
 
 /** How high a slate is, in pixels, that has no room for more than what is wanted most. */
 const lowSlate = 360;
@@ -36,17 +26,16 @@ export function AtEnd({ slate, words }: ChosenProps) {
   const { line: id, side } = slate.selection.end!;
   const line = slate.drawing.lines.get(id)!;
   const way = slate.notation.endWay;
-  const now = way.read(line, side);
+  const shown = way.read(line, side);
+  const now = shown ?? unsaid;
   const marked = slate.notation.name === 'crows-foot';
   const { direction } = endPlace(slate.scene.routes.get(id)!, side, line[side].qualifier);
   // On a low slate what is wanted most stands alone, so that the drawing stays in sight.
   const low = (useSize(slate.surface)?.height ?? Infinity) < lowSlate;
   const all = !low || further;
   const set = (change: Partial<Line>) => slate.change(changeLine(slate.drawing, line, change));
-  const most = now?.most ?? 'unsaid';
-  const choicesOf = <T extends Least | Most>(
-    all: readonly { value: T; marks: EndMark[]; short: string; says: string; deed: string }[],
-  ): Choice<T>[] =>
+  const say = ({ least, most }: Amounts) => set(way.write(line, side, least, most));
+  const choicesOf = <T extends string>(all: readonly Amount<T>[]): Choice<T>[] =>
     all.map(({ value, marks, short, says, deed }) => ({
       value,
       says,
@@ -59,16 +48,16 @@ export function AtEnd({ slate, words }: ChosenProps) {
       <Choices
         title="least"
         titled
-        value={now?.least ?? null}
+        value={shown?.least ?? null}
         choices={choicesOf(leasts)}
-        onChoose={(least) => set(way.write(line, side, least, least === '1' && most === 'unsaid' ? '1' : most))}
+        onChoose={(least) => say(withLeast(now, least))}
       />
       <Choices
         title="most"
         titled
-        value={now?.most ?? null}
+        value={shown?.most ?? null}
         choices={choicesOf(mosts)}
-        onChoose={(next) => set(way.write(line, side, now?.least ?? 'unsaid', next))}
+        onChoose={(most) => say({ ...now, most })}
       />
       {all && meaningOf(slate.notation.name, 'line', 'stroke') && (
         <StrokeChoices
@@ -89,8 +78,7 @@ export function AtEnd({ slate, words }: ChosenProps) {
       />
       <Further open={further} onOpen={setFurther} says={low ? 'more' : 'other symbols'} />
       {further && <Strange slate={slate} />}
-      <Deed says="take away" keyName="⌫" onPress={slate.removeSelected} />
-      {all && <Deed says="undo" disabled={!slate.session_.canUndo} onPress={() => slate.session.undo()} />}
+      <Common slate={slate} undo={all} />
     </>
   );
 }
@@ -193,4 +181,5 @@ function Strange({ slate }: { slate: Slate }) {
   );
 }
 
+const unsaid: Amounts = { least: 'unsaid', most: 'unsaid' };
 const rightward = { x: 1, y: 0 };

@@ -3,11 +3,19 @@ import type { Slate } from '../useSlate';
 import { Deed } from './Choices';
 
 /** What can be done with whatever is chosen. */
-export function Common({ slate, onTakeAway = slate.removeSelected }: { slate: Slate; onTakeAway?: () => void }) {
+export function Common({
+  slate,
+  onTakeAway = slate.removeSelected,
+  undo = true,
+}: {
+  slate: Slate;
+  onTakeAway?: () => void;
+  undo?: boolean;
+}) {
   return (
     <>
       <Deed says="take away" keyName="⌫" onPress={onTakeAway} />
-      <Deed says="undo" disabled={!slate.session_.canUndo} onPress={() => slate.session.undo()} />
+      {undo && <Deed says="undo" disabled={!slate.session_.canUndo} onPress={() => slate.session.undo()} />}
     </>
   );
 }

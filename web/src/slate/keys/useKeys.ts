@@ -1,16 +1,8 @@
 import { pin } from '../../drawing/arrange';
 import { copyOf, readPiece, writePiece } from '../../drawing/clipboard';
 import { endId, parseEndId, rowsOf, type EndMark, type Form, type Side } from '../../drawing/document';
-import {
-  changeEnd,
-  changeLine,
-  changeRow,
-  changeShape,
-  turnAlong,
-  turnPointer,
-  type Least,
-  type Most,
-} from '../../drawing/edits';
+import { changeEnd, changeLine, changeRow, changeShape, turnAlong, turnPointer } from '../../drawing/edits';
+import { afterDeed } from './amounts';
 import { formOf } from '../../notations/forms';
 import type { Box } from '../../geometry/boxes';
 import { deedOf, type KeyDeed, type KeyPlace, type OwnKeys } from './keyMap';
@@ -46,14 +38,6 @@ export const formDeeds: Readonly<Record<string, Form>> = {
   junction: 'junction',
   note: 'note',
 };
-
-/** What is said at an end: its least and its most. */
-export const leasts: Readonly<Record<string, Least>> = {
-  'least-none': '0',
-  'least-one': '1',
-  'least-unsaid': 'unsaid',
-};
-export const mosts: Readonly<Record<string, Most>> = { 'most-one': '1', 'most-many': 'many', 'most-unsaid': 'unsaid' };
 
 const arrows: Readonly<Record<string, Direction>> = {
   ArrowLeft: 'left',
@@ -268,17 +252,10 @@ function onEnd(slate: Slate, key: string, deed: KeyDeed | null): boolean {
   const { line: id, side } = slate.selection.end!;
   const line = slate.drawing.lines.get(id)!;
   const way = slate.notation.endWay;
-  const now = way.read(line, side) ?? { least: 'unsaid', most: 'unsaid' };
-  if (deed && (deed.id in leasts || deed.id in mosts)) {
-    const least = leasts[deed.id] ?? now.least;
-    const most = mosts[deed.id] ?? now.most;
-    slate.change(
-      changeLine(
-        slate.drawing,
-        line,
-        way.write(line, side, least, least === '1' && most === 'unsaid' && deed.id === 'least-one' ? '1' : most),
-      ),
-    );
+  const now = way.read(line, side) ?? { least: 'unsaid' as const, most: 'unsaid' as const };
+  const said = deed && afterDeed(now, deed.id);
+  if (said) {
+    slate.change(changeLine(slate.drawing, line, way.write(line, side, said.least, said.most)));
     return true;
   }
   if (key === 'Enter') {
