@@ -14,6 +14,11 @@ namespace BlueSlate.Core.Judging;
 /// <param name="Value">What the model answer says, as text.</param>
 public sealed record Fact(string Id, FactKind Kind, string ConceptId, string Place, string Title, string Value)
 {
+    /// <summary>
+    /// What sort of thing it names, in the words of the notation: <c>entity</c>, <c>class</c>; empty where it names none.
+    /// </summary>
+    public string Noun { get; init; } = "";
+
     /// <summary>The concept id of facts about the drawing as a whole.</summary>
     public const string WholeDrawing = "drawing";
 }

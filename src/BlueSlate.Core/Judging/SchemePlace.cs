@@ -38,6 +38,9 @@ public sealed record SchemePlace(SchemeStep Step, string Title = "", int Weight 
     /// <summary>In no line unless somebody puts it into one.</summary>
     public static SchemePlace Nowhere { get; } = new(SchemeStep.Nowhere);
 
+    /// <summary>In the line for the form of the whole drawing, which says that this is asked for.</summary>
+    public static SchemePlace Form(string what) => new(SchemeStep.WithForm, what);
+
     /// <summary>A line of its own.</summary>
     public static SchemePlace Line(string title, int weight, bool whole = false, string? opens = null) =>
         new(SchemeStep.NewLine, title, weight, whole, opens);

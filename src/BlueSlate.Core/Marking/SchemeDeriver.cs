@@ -1,11 +1,12 @@
 using System.Collections.Immutable;
 using BlueSlate.Core.Judging;
+using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Marking;
 
 /// <summary>
 /// Derives a marking scheme from a model answer: a line for every entity, key, set of attributes, relationship, pair of ends
-/// and the notation, with the marks in all shared out by weight in steps of a half (largest remainders first).
+/// and the notation, with the marks in all shared out evenly by weight (<see cref="EvenShares"/>).
 /// </summary>
 public static class SchemeDeriver
 {
@@ -13,7 +14,10 @@ public static class SchemeDeriver
     public static MarkingScheme Derive(ImmutableArray<Fact> facts, Rational marks)
     {
         var drafts = Draft(facts);
-        var shares = ShareOut(marks, [.. drafts.Select(draft => draft.Weight)]);
+        var shares = EvenShares.Of(
+            marks,
+            [.. drafts.Select(draft => new ShareOfLine(draft.Sort, draft.Weight, draft.FactIds.Length))]
+        );
         var lines = drafts.Select((draft, i) => new MarkLine($"line{i + 1}", draft.Title, shares[i], draft.Rule, draft.FactIds));
         return new MarkingScheme([.. lines], Rational.Zero, Rational.Zero, Rational.Half);
     }
@@ -29,31 +33,18 @@ public static class SchemeDeriver
         return [.. drafts.All.Where(draft => !draft.FactIds.IsEmpty)];
     }
 
-    private static List<Rational> ShareOut(Rational marks, List<int> weights)
+    private sealed class LineDraft(string title, string sort, int weight, LineRule rule)
     {
-        var total = Math.Max(1, weights.Sum());
-        var exact = weights.Select(weight => marks * new Rational(weight, total)).ToList();
-        var shares = exact.Select(share => share.FloorTo(Rational.Half)).ToList();
-        var left = marks - shares.Aggregate(Rational.Zero, (sum, share) => sum + share);
-        foreach (var i in Enumerable.Range(0, shares.Count).OrderByDescending(i => exact[i] - shares[i]))
-        {
-            var step = Rational.Min(left, Rational.Half);
-            shares[i] += step;
-            left -= step;
-        }
+        public string Title { get; set; } = title;
 
-        return shares;
-    }
-
-    private sealed class LineDraft(string title, int weight, LineRule rule, params ImmutableArray<string> factIds)
-    {
-        public string Title => title;
+        // The lines of one sort are alike: all entities, all ends.
+        public string Sort => sort;
 
         public int Weight => weight;
 
         public LineRule Rule { get; set; } = rule;
 
-        public ImmutableArray<string> FactIds { get; private set; } = factIds;
+        public ImmutableArray<string> FactIds { get; private set; } = [];
 
         public void Add(Fact fact) => FactIds = FactIds.Add(fact.Id);
     }
@@ -62,8 +53,10 @@ public static class SchemeDeriver
     private sealed class Drafts
     {
         private readonly List<LineDraft> lines = [];
-        private readonly LineDraft strokes = new("Identifying relationships solid", 2, LineRule.Share);
+        private readonly LineDraft strokes = new("Identifying relationships drawn as such", "strokes", 2, LineRule.Share);
         private string about = "";
+
+        private const string FormSort = "form";
 
         // What the strokes say comes last.
         public IEnumerable<LineDraft> All => lines.Append(strokes);
@@ -74,12 +67,11 @@ public static class SchemeDeriver
             switch (place.Step)
             {
                 case SchemeStep.NewLine:
-                    lines.Add(
-                        new LineDraft(place.Title, place.Weight, place.Whole ? LineRule.AllOrNothing : LineRule.Share, fact.Id)
-                    );
+                    var rule = place.Whole ? LineRule.AllOrNothing : LineRule.Share;
+                    Begin(place.Title, fact.Kind.Name, place.Weight, rule).Add(fact);
                     break;
                 case SchemeStep.Gathered:
-                    Gather($"{place.Title} of {about}", place.Weight, fact);
+                    Gather($"{place.Title} of {about}", place.Title, place.Weight, fact);
                     break;
                 case SchemeStep.WithLast:
                     lines[^1].Add(fact);
@@ -88,7 +80,7 @@ public static class SchemeDeriver
                     AddToRelationship(fact);
                     break;
                 case SchemeStep.WithForm:
-                    Gather("Notation and level", 2, fact);
+                    AddToForm(place.Title, fact);
                     break;
                 case SchemeStep.WithStrokes:
                     strokes.Add(fact);
@@ -99,15 +91,28 @@ public static class SchemeDeriver
         }
 
         // Facts of one sort about one thing are one line.
-        private void Gather(string title, int weight, Fact fact)
-        {
-            var draft = lines.LastOrDefault(candidate => candidate.Title == title);
-            if (draft is null)
-            {
-                lines.Add(draft = new LineDraft(title, weight, LineRule.Share));
-            }
+        private void Gather(string title, string sort, int weight, Fact fact) =>
+            (lines.LastOrDefault(candidate => candidate.Title == title) ?? Begin(title, sort, weight, LineRule.Share)).Add(fact);
 
-            draft.Add(fact);
+        // One line for the form of the whole drawing, whose title says all that it asks for.
+        private void AddToForm(string what, Fact fact)
+        {
+            if (lines.Find(candidate => candidate.Sort == FormSort) is { } form)
+            {
+                form.Title = $"{form.Title}; {what}";
+                form.Add(fact);
+            }
+            else
+            {
+                Begin(Phrasing.Capital(what), FormSort, 2, LineRule.Share).Add(fact);
+            }
+        }
+
+        private LineDraft Begin(string title, string sort, int weight, LineRule rule)
+        {
+            var draft = new LineDraft(title, sort, weight, rule);
+            lines.Add(draft);
+            return draft;
         }
 
         private void AddToRelationship(Fact fact)

@@ -29,6 +29,9 @@ public abstract class Notation
     /// <summary>The options of a class that has learned what is common, at conceptual level.</summary>
     public abstract NotationOptions Usual { get; }
 
+    /// <summary>What it calls a kind of thing.</summary>
+    public virtual string ThingWord => "entity";
+
     /// <summary>Whether it shows the parts of composite attributes as such.</summary>
     public virtual bool ShowsComposites => false;
 

@@ -9,6 +9,8 @@ internal sealed class UmlNotation : Notation<UmlOptions>
 {
     public override bool ShowsLinkKinds => true;
 
+    public override string ThingWord => "class";
+
     public override bool ShowsIdentifying => false;
 
     public override bool ShowsKeys => false;

@@ -13,7 +13,7 @@ public sealed record NoForeignKeysFact() : ConceptFactKind("no-foreign-keys", 30
 
     internal override Verdict Judge(Fact fact, VerdictRules rules) => rules.Whole.OnNoForeignKeys(fact);
 
-    public override SchemePlace PlaceOf(Fact fact) => new(SchemeStep.WithForm);
+    public override SchemePlace PlaceOf(Fact fact) => SchemePlace.Form("no foreign keys");
 }
 
 /// <summary>That the drawing is in the notation that the class has learned.</summary>
@@ -29,7 +29,7 @@ public sealed record OwnNotationFact() : ConceptFactKind("own-notation", 40)
 
     internal override Verdict Judge(Fact fact, VerdictRules rules) => rules.Whole.OnOwnNotation(fact);
 
-    public override SchemePlace PlaceOf(Fact fact) => new(SchemeStep.WithForm);
+    public override SchemePlace PlaceOf(Fact fact) => SchemePlace.Form("the notation kept");
 }
 
 /// <summary>A rule for the form of the drawing as a whole, which a scheme may ask for.</summary>

@@ -1,5 +1,6 @@
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
+using BlueSlate.Core.Notations;
 using BlueSlate.Core.Subjects.Concepts.Model;
 
 namespace BlueSlate.Core.Subjects.Concepts.Checking.Kinds;
@@ -10,11 +11,12 @@ public sealed record EntityFact() : ConceptFactKind("entity", 0)
     public override bool NamesAThing => true;
 
     public override IEnumerable<Fact> OfEntity(EntityType entity, FactScope scope) =>
-        [New(entity.Id, entity.Id, entity.Name, entity.Name)];
+        [New(entity.Id, entity.Id, entity.Name, entity.Name) with { Noun = Notation.Of(scope.Options.Notation).ThingWord }];
 
     internal override Verdict Judge(Fact fact, VerdictRules rules) => rules.Entities.OnEntity(fact);
 
-    public override SchemePlace PlaceOf(Fact fact) => SchemePlace.Line($"Entity {fact.Title}", 2, whole: true, opens: fact.Title);
+    public override SchemePlace PlaceOf(Fact fact) =>
+        SchemePlace.Line($"{Phrasing.Capital(fact.Noun)} {fact.Title}", 2, whole: true, opens: fact.Title);
 
     // With an entity go its attributes and the relationships in which it takes part.
     public override IEnumerable<string> ExcusedBy(Fact fact, ConceptModel model)

@@ -53,7 +53,7 @@ public sealed record LiteralFact() : ConceptFactKind("literal", 17)
 
     internal override Verdict Judge(Fact fact, VerdictRules rules) => rules.Members.OnMember(fact);
 
-    public override SchemePlace PlaceOf(Fact fact) => AttributeKind.Gathered;
+    public override SchemePlace PlaceOf(Fact fact) => SchemePlace.In("Literals", 2);
 }
 
 /// <summary>What is said of a member besides its name: an attribute's or an operation's.</summary>
