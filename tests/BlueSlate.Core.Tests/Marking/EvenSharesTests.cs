@@ -20,8 +20,8 @@ public sealed class EvenSharesTests
     [Fact]
     public void What_remains_goes_to_lines_that_ask_for_more()
     {
-        var shares = EvenShares.Of(4, [Attributes(1), Attributes(5), Attributes(1)]);
-        shares.ShouldBe([1, 2, 1], "no whole step is left for all three");
+        var shares = EvenShares.Of(new Rational(7, 2), [Attributes(1), Attributes(5), Attributes(1)]);
+        shares.ShouldBe([1, new Rational(3, 2), 1], "no whole step is left for all three");
         static ShareOfLine Attributes(int facts) => new("attributes", 2, facts);
     }
 
