@@ -24,7 +24,7 @@ public static class EvenShares
         var exact = lines.Select(line => marks * new Rational(line.Weight, total)).ToArray();
         var shares = exact.Select(share => share.FloorTo(Step)).ToArray();
         var left = marks - shares.Aggregate(Rational.Zero, (sum, share) => sum + share);
-        var waiting = Enumerable.Range(0, lines.Length).OrderByDescending(i => exact[i] - shares[i]).ToList();
+        var waiting = Enumerable.Range(0, lines.Length).Where(i => exact[i] > shares[i]).ToList();
 
         RaiseTogether(i => (lines[i].Weight, lines[i].Sort, 0));
         RaiseTogether(i => (lines[i].Weight, lines[i].Sort, lines[i].Facts));
