@@ -225,10 +225,12 @@ test('what an instructor has not saved is kept, and nothing is derived or publis
   await page.unroute('**/model');
   await page.getByRole('button', { name: 'Derive the scheme' }).click();
   await expect(page.getByText('marks in all', { exact: true })).toBeVisible();
-  await expect(page.getByText('Entity Cabin')).toBeVisible();
+  await expect(page.getByRole('textbox', { name: 'Title of Entity Cabin' })).toBeVisible();
 
   await page.getByRole('button', { name: 'what is asked' }).click();
+  await page.route(/\/api\/parts\/[^/]+$/, (route) => route.abort());
   await page.getByLabel('Minutes, or none').fill('25');
+  await expect(page.getByRole('button', { name: 'save again' })).toBeVisible();
   await page.getByRole('button', { name: 'scheme' }).click();
   await page.getByRole('button', { name: /publish to/ }).click();
   const dialog = page.getByRole('dialog', { name: 'Publish “The night ferry”?' });
@@ -239,6 +241,7 @@ test('what an instructor has not saved is kept, and nothing is derived or publis
   await expect(page.locator('.prose')).toContainText('number within its ferry');
   await page.getByRole('button', { name: 'what is asked' }).click();
   await expect(page.getByLabel('Minutes, or none')).toHaveValue('25');
-  await page.getByRole('button', { name: 'Save', exact: true }).click();
-  await expect(page.getByRole('button', { name: 'Saved' })).toBeVisible();
+  await page.unroute(/\/api\/parts\/[^/]+$/);
+  await page.getByRole('button', { name: 'save again' }).click();
+  await expect(page.getByText('saved as you write')).toBeVisible();
 });

@@ -18,7 +18,6 @@ test('an instructor sets an exercise of two parts, each with its model answer an
   await expect(parts.getByRole('button', { name: 'Part 2' })).toHaveAttribute('aria-current', 'page');
   await page.getByLabel('Title of this part').fill('With its keepers');
   await page.getByLabel('Marks for this part').fill('10');
-  await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(parts.getByRole('button', { name: '2 With its keepers' })).toBeVisible();
   await expect(page.getByText('Part 2 of 2; 50 marks in all', { exact: false })).toBeVisible();
   await drawBox(page, 120, 160, 'Lighthouse\nPK name');

@@ -309,6 +309,11 @@ public sealed record SchemeDocument
             yield return "Two lines of the scheme have the same id.";
         }
 
+        foreach (var (line, at) in Lines.Select((line, at) => (line, at)).Where(one => one.line.Title.Trim().Length == 0))
+        {
+            yield return $"Line {at + 1} of the scheme has no title.";
+        }
+
         foreach (var line in Lines.Where(line => line.Marks < Rational.Zero || line.Marks > 1000))
         {
             yield return $"The line “{line.Title}” is worth {line.Marks}; 0 to 1000 are possible.";

@@ -29,6 +29,7 @@ public sealed class InterchangeTests
     [Theory]
     [InlineData("""{"lines":[]}""")]
     [InlineData("""{"lines":[{"id":"a","title":"x","marks":"-1"}]}""")]
+    [InlineData("""{"lines":[{"id":"a","title":" ","marks":"1"}]}""")]
     [InlineData("""{"lines":[{"id":"a","title":"x","marks":"2000"}]}""")]
     [InlineData("""{"lines":[{"id":"a","title":"x","marks":"1"},{"id":"a","title":"y","marks":"1"}]}""")]
     [InlineData("""{"lines":[{"id":"a","title":"x","marks":"1"}],"extraCost":"-1"}""")]

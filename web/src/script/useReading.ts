@@ -5,9 +5,10 @@ import { placementOf, type Scene } from '../geometry/scene';
 const delay = 150;
 
 /**
- * Asks the core what a drawing says, a moment after the last change, and again once the server is back; the newest drawing wins.
+ * Asks the core what a drawing says, a moment after the last change, and again once the server is back, or when something besides
+ * changes how it is read; the newest drawing wins.
  */
-export function useReading<T>(scene: Scene, read: (drawing: string) => Promise<T>, away: boolean) {
+export function useReading<T>(scene: Scene, read: (drawing: string) => Promise<T>, away: boolean, besides = '') {
   const [reply, setReply] = useState<T | null>(null);
   const [waiting, setWaiting] = useState(true);
   const asked = useRef(0);
@@ -26,6 +27,6 @@ export function useReading<T>(scene: Scene, read: (drawing: string) => Promise<T
       );
     }, delay);
     return () => window.clearTimeout(timer);
-  }, [scene, read, away]);
+  }, [scene, read, away, besides]);
   return { reply, waiting };
 }

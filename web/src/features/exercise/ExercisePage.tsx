@@ -31,7 +31,7 @@ import { portsOf } from '../../keeping/saving';
 import { AcceptedHere } from './AcceptedHere';
 import { OtherWays, OwnWords } from './OtherWays';
 import { openedKey, openExercise, type OpenedExercise } from './opened';
-import { PartForm } from './PartForm';
+import { askedLines, PartForm } from './PartForm';
 import { PartList } from './PartList';
 import { Publish } from './Publish';
 import { ScenarioEditor } from './ScenarioEditor';
@@ -39,7 +39,9 @@ import { SchemeEditor } from './SchemeEditor';
 import { SetAside } from './SetAside';
 import { Variants } from './Variants';
 import { WhoseMarksChange } from './WhoseMarksChange';
+import { useAsked, useTitle } from './useAsked';
 import { linesOf, useAssessment } from './useAssessment';
+import type { Saved } from './useSaved';
 import { PageTitle } from '../../ui/PageTitle';
 
 /** Where an instructor writes an exercise: the scenario, the model answer on the slate, and in the margin what is asked and what earns marks. */
@@ -76,9 +78,10 @@ function ExerciseScript({ opened: { reply: exercise, kept }, reload }: ExerciseS
   const [made] = useState(() => new Map<string, DrawingSession>());
   const sessions = exercise.parts.map((part) => sessionOf(made, part, editable));
   const [part, at, show] = useShownPart(exercise.parts);
+  const titled = useTitle(exercise);
   return (
     <>
-      <PageTitle title={exercise.title} />
+      <PageTitle title={titled.value} />
       {exercise.parts.map((one, index) => (
         <Keep
           key={one.id}
@@ -97,6 +100,7 @@ function ExerciseScript({ opened: { reply: exercise, kept }, reload }: ExerciseS
         at={at}
         sessions={sessions}
         session={sessions[at]!}
+        titled={titled}
         editable={editable}
         show={show}
         reload={reload}
@@ -123,16 +127,19 @@ interface PartScriptProps {
   sessions: readonly DrawingSession[];
   /** The one that is shown. */
   session: DrawingSession;
+  titled: Saved<string>;
   editable: boolean;
   show: (at: number) => void;
   reload: () => Promise<void>;
 }
 
-function PartScript({ exercise, part, at, sessions, session, editable, show, reload }: PartScriptProps) {
+function PartScript({ exercise, part, at, sessions, session, titled, editable, show, reload }: PartScriptProps) {
   const published = exercise.publishedAt !== null && exercise.publishedAt !== undefined;
   const person = usePerson();
-  const [formChanged, setFormChanged] = useState(false);
-  const asked = part.part.value;
+  const [invalid, setInvalid] = useState(false);
+  const [taken, setTaken] = useState(0);
+  const saved = useAsked(exercise, part, reload);
+  const asked = saved.value;
   const [section, setSection] = useState<Section>('asked');
   // Where accepted values are chosen the drawing is only pointed at: a press beside an edge draws nothing.
   const slate = useSlate(session, editable && section !== 'accepted', asked.learned);
@@ -153,7 +160,8 @@ function PartScript({ exercise, part, at, sessions, session, editable, show, rel
     [part.id],
   );
   const away = isAway(slate.session_.state);
-  const reading = useReading(slate.full, read, away);
+  // The core reads a drawing as the class has learned to, by what is saved.
+  const reading = useReading(slate.full, read, away, JSON.stringify(part.part.value.learned));
   const assessment = useAssessment(exercise, part);
   const [writing, setWriting] = useState(
     editable && (exercise.scenario.text === '' || draftOf(person.id, exercise.id) !== null),
@@ -166,7 +174,7 @@ function PartScript({ exercise, part, at, sessions, session, editable, show, rel
         <ScenarioEditor exercise={exercise} onDone={() => (setWriting(false), void reload())} />
       ) : (
         <ScenarioSheet
-          title={exercise.title}
+          title={titled.value}
           line={partLine(asked)}
           html={exercise.scenarioHtml}
           tied={lighting.tied}
@@ -249,11 +257,12 @@ function PartScript({ exercise, part, at, sessions, session, editable, show, rel
         {/* Stays while another section is shown, with what was changed in it. */}
         <div hidden={section !== 'asked'}>
           <PartForm
+            key={taken}
             exercise={exercise}
-            part={part}
+            asked={saved}
+            titled={titled}
             editable={editable}
-            onSaved={() => void reload()}
-            onChanged={setFormChanged}
+            onInvalid={setInvalid}
           />
           {editable && <PartList exercise={exercise} at={at} session={session} show={show} reload={reload} />}
         </div>
@@ -286,7 +295,7 @@ function PartScript({ exercise, part, at, sessions, session, editable, show, rel
             sessions={sessions}
             unsaved={() => [
               ...(draftOf(person.id, exercise.id) ? ['the scenario'] : []),
-              ...(formChanged ? ['what is asked'] : []),
+              ...(invalid || saved.saving || saved.error || titled.saving || titled.error ? ['what is asked'] : []),
               ...(assessment.saving || assessment.error ? ['what is accepted and the scheme'] : []),
             ]}
             lacks={exercise.parts.findIndex(
@@ -305,6 +314,18 @@ function PartScript({ exercise, part, at, sessions, session, editable, show, rel
           theirs={linesOf(assessment.theirs)}
           onKeep={() => assessment.settle(assessment.value)}
           onTake={() => assessment.settle(assessment.theirs!)}
+        />
+      )}
+      {saved.theirs && (
+        <TwoTexts
+          title="Somebody else changed what is asked in the meantime"
+          mine={askedLines(asked)}
+          theirs={askedLines(saved.theirs)}
+          onKeep={() => saved.settle(asked)}
+          onTake={() => {
+            saved.settle(saved.theirs!);
+            setTaken(taken + 1);
+          }}
         />
       )}
       <SignedOut sessions={sessions} open={worst.view.state === 'signed-out'} />

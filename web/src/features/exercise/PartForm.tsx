@@ -1,8 +1,12 @@
-import { useMutation } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
-import { api, must, type Schemas } from '../../api/client';
-import { messageOf } from '../../ui/states';
-import { usual, type Learned, type NotationName } from '../../parts/learned';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useEffect, useEffectEvent, useState } from 'react';
+import { useForm, useWatch } from 'react-hook-form';
+import { z } from 'zod';
+import type { Schemas } from '../../api/client';
+import { Field, Tick } from '../../ui/Field';
+import { SavedWords } from './SavedWords';
+import type { Saved } from './useSaved';
+import { usual, wantedDrawing, type Learned, type NotationName } from '../../parts/learned';
 import { show, valueOf } from '../../ui/marks';
 
 type Part = Schemas['PartDocument'];
@@ -34,106 +38,117 @@ const switches: { readonly [Name in NotationName]: readonly (readonly [Switch<Na
   ],
 };
 
-/** A document as far as it says something: in whatever order, and whether or not it says what is as usual. */
-const said = (value: unknown): string =>
-  JSON.stringify(value, (_, one: unknown) =>
-    typeof one === 'object' && one !== null && !Array.isArray(one)
-      ? Object.fromEntries(
-          Object.entries(one)
-            .filter(([, inner]) => inner && !(Array.isArray(inner) && inner.length === 0))
-            .sort(([a], [b]) => (a < b ? -1 : 1)),
-        )
-      : one,
-  );
+const fieldsOf = (exercise: string, part: Part): PartFields => ({
+  exercise,
+  title: part.title ?? '',
+  learned: part.learned ?? usual['crows-foot'],
+  marks: String(valueOf(part.marks ?? '40')),
+  minutes: String(part.minutes ?? ''),
+  aids: { ...usualAids, ...part.aids },
+  showModelAnswer: part.showModelAnswer ?? false,
+});
+
+const usualAids = { sentences: false, words: false, tidyUp: true, redraw: false, form: false, lifting: false };
+
+const aidWords: readonly (readonly [keyof typeof usualAids, string])[] = [
+  ['sentences', 'sentences say what the drawing says, and can be typed'],
+  ['words', 'words beside the symbols of an end'],
+  ['tidyUp', 'a drawing is tidied up by one key'],
+  ['redraw', 'it can be seen in another notation'],
+  ['form', 'what is wrong with the form of a drawing is told'],
+  ['lifting', 'what boxes share is proposed for lifting'],
+];
+
+/** What is asked as lines of text, for two of them to be compared. */
+export function askedLines(part: Part): string {
+  const { title, learned, marks, minutes, aids, showModelAnswer } = fieldsOf('', part);
+  return [
+    title && `part: ${title}`,
+    `${wantedDrawing(learned)}, ${marks} marks, ${minutes ? `${minutes} minutes` : 'no limit of time'}`,
+    ...switches[learned.notation]
+      .filter(([key]) => (learned as unknown as Record<string, unknown>)[key])
+      .map(([, label]) => label),
+    ...aidWords.filter(([key]) => aids[key]).map(([, label]) => label),
+    showModelAnswer && 'the model answer is shown with the marks',
+  ]
+    .filter(Boolean)
+    .join('\n');
+}
+
+const partFields = z.object({
+  exercise: z.string().trim().min(1, 'An exercise has a title.').max(120),
+  title: z.string().trim().max(120),
+  learned: z.custom<Learned>(),
+  marks: z
+    .string()
+    .trim()
+    .regex(/^\d{1,4}([.]\d{1,3})?$/, 'Marks are a number, such as 40 or 12.5.')
+    .refine((marks) => valueOf(marks) > 0, 'A part is worth something.'),
+  minutes: z
+    .string()
+    .trim()
+    .regex(/^\d*$/, 'Minutes are a whole number.')
+    .refine((minutes) => Number(minutes) <= 1440, 'A day has 1440 minutes.')
+    .refine((minutes) => minutes === '' || Number(minutes) > 0, 'Leave it empty for no limit.'),
+  aids: z.record(z.enum(['sentences', 'words', 'tidyUp', 'redraw', 'form', 'lifting']), z.boolean()),
+  showModelAnswer: z.boolean(),
+});
+
+type PartFields = z.infer<typeof partFields>;
 
 interface PartFormProps {
   exercise: Schemas['ExerciseReply'];
-  part: Schemas['ExercisePartReply'];
+  /** What is asked in the part that is shown, saved as one goes. */
+  asked: Saved<Part>;
+  /** The title of the exercise, likewise. */
+  titled: Saved<string>;
   editable: boolean;
-  onSaved: () => void;
-  /** Says whether something is changed and not saved. */
-  onChanged: (changed: boolean) => void;
+  /** Says whether something stands in a field that cannot be saved. */
+  onInvalid: (invalid: boolean) => void;
 }
 
-/** What is asked in a part: title, level, marks, time, aids, what is shown afterwards. */
-export function PartForm({ exercise, part: saved, editable, onSaved, onChanged }: PartFormProps) {
-  const before = saved.part.value;
-  const [title, setTitle] = useState(exercise.title);
-  const [part, setPart] = useState<Part>(before);
-  const [marks, setMarks] = useState(String(valueOf(before.marks ?? '40')));
+/** What is asked in a part: title, level, marks, time, aids, what is shown afterwards. Whatever is valid holds at once. */
+export function PartForm({ exercise, asked, titled, editable, onInvalid }: PartFormProps) {
   const several = exercise.parts.length > 1;
-  const save = useMutation({
-    mutationFn: async (value: Part) => {
-      if (title !== exercise.title)
-        await must(api.PUT('/api/exercises/{id}/title', { params: { path: { id: exercise.id } }, body: { title } }));
-      await must(
-        api.PUT('/api/parts/{id}', {
-          params: { path: { id: saved.id } },
-          body: { revision: saved.part.revision, value },
-        }),
-      );
-    },
-    onSuccess: onSaved,
+  const form = useForm<PartFields>({
+    resolver: zodResolver(partFields),
+    mode: 'onChange',
+    defaultValues: fieldsOf(titled.value, asked.value),
   });
-  const learned = part.learned ?? usual['crows-foot'];
+  const { register, setValue, control } = form;
+  const { errors } = form.formState;
+  const learned = useWatch({ control, name: 'learned' });
   const [kept, setKept] = useState<{ readonly [Name in NotationName]: Learned }>({
     ...usual,
     [learned.notation]: learned,
   });
-  const set = (change: Partial<Part>) => setPart({ ...part, ...change });
   const learn = (change: Learned) => {
     setKept({ ...kept, [change.notation]: change });
-    set({ learned: change });
+    setValue('learned', change);
   };
-  const changed =
-    title !== exercise.title ||
-    said({ ...part, marks }) !== said({ ...before, marks: String(valueOf(before.marks ?? '40')) });
-  useEffect(() => {
-    onChanged(changed);
-    return () => onChanged(false);
-  }, [changed, onChanged]);
-  const check = (key: string, label: string, checked: boolean, onChange: (checked: boolean) => void) => (
-    <label key={key} className="flex gap-2 items-start">
-      <input
-        type="checkbox"
-        className="mt-1"
-        checked={checked}
-        onChange={(event) => {
-          onChange(event.target.checked);
-        }}
-      />{' '}
-      {label}
-    </label>
-  );
-  const aid = (key: keyof Schemas['AidsDocument'], label: string) =>
-    check(key, label, part.aids?.[key] ?? key === 'tidyUp', (checked) => {
-      set({ aids: { ...part.aids, [key]: checked } });
-    });
+  const hold = useEffectEvent((values: unknown) => {
+    const read = partFields.safeParse(values);
+    onInvalid(!read.success);
+    if (!read.success) return;
+    const { exercise: title, minutes, ...part } = read.data;
+    if (title !== titled.value) titled.set(title);
+    const next: Part = { ...asked.value, ...part, minutes: minutes === '' ? null : Number(minutes) };
+    if (JSON.stringify(fieldsOf(title, next)) !== JSON.stringify(fieldsOf(title, asked.value))) asked.set(next);
+  });
+  useEffect(() => form.subscribe({ formState: { values: true }, callback: ({ values }) => hold(values) }), [form]);
+  useEffect(() => () => onInvalid(false), [onInvalid]);
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        save.mutate({ ...part, marks });
-      }}
-    >
+    <form onSubmit={(event) => event.preventDefault()}>
       <fieldset disabled={!editable} className="space-y-3 text-[14px]">
-        <label className="field">
-          <span>{several ? 'Title of the exercise' : 'Title'}</span>
-          <input value={title} maxLength={120} required onChange={(event) => setTitle(event.target.value)} />
-        </label>
-        {(several || part.title) && (
-          <label className="field">
-            <span>Title of this part</span>
-            <input
-              value={part.title ?? ''}
-              maxLength={120}
-              placeholder="What is to be done in it"
-              onChange={(event) => set({ title: event.target.value })}
-            />
-          </label>
+        <Field label={several ? 'Title of the exercise' : 'Title'} error={errors.exercise?.message}>
+          <input maxLength={120} {...register('exercise')} />
+        </Field>
+        {(several || asked.value.title) && (
+          <Field label="Title of this part" error={errors.title?.message}>
+            <input maxLength={120} placeholder="What is to be done in it" {...register('title')} />
+          </Field>
         )}
-        <label className="field">
-          <span>Notation</span>
+        <Field label="Notation">
           <select
             value={learned.notation}
             onChange={(event) => {
@@ -144,10 +159,9 @@ export function PartForm({ exercise, part: saved, editable, onSaved, onChanged }
             <option value="crows-foot">crow’s foot</option>
             <option value="uml">UML class diagram</option>
           </select>
-        </label>
+        </Field>
         {learned.notation === 'crows-foot' && (
-          <label className="field">
-            <span>Level</span>
+          <Field label="Level">
             <select
               value={learned.level}
               onChange={(event) => {
@@ -157,11 +171,10 @@ export function PartForm({ exercise, part: saved, editable, onSaved, onChanged }
               <option value="conceptual">conceptual: no foreign keys</option>
               <option value="logical">logical: with foreign keys</option>
             </select>
-          </label>
+          </Field>
         )}
         {learned.notation === 'chen' && (
-          <label className="field">
-            <span>At the lines of a diamond</span>
+          <Field label="At the lines of a diamond">
             <select
               value={learned.counts === 'pairs' ? (learned.pairsAcross ? 'across' : 'pairs') : 'letters'}
               onChange={(event) =>
@@ -176,62 +189,45 @@ export function PartForm({ exercise, part: saved, editable, onSaved, onChanged }
               <option value="pairs">pairs: how often each takes part</option>
               <option value="across">pairs, written across</option>
             </select>
-          </label>
+          </Field>
         )}
-        <div className="grid grid-cols-2 gap-3">
-          <label className="field">
-            <span>{several ? 'Marks for this part' : 'Marks in all'}</span>
-            <input
-              inputMode="decimal"
-              required
-              pattern="[0-9]+([.][0-9]+)?"
-              value={marks}
-              onChange={(event) => setMarks(event.target.value)}
-            />
-          </label>
-          <label className="field">
-            <span>Minutes, or none</span>
-            <input
-              type="number"
-              min={1}
-              max={1440}
-              value={part.minutes ?? ''}
-              onChange={(event) => set({ minutes: event.target.value === '' ? null : Number(event.target.value) })}
-            />
-          </label>
+        <div className="grid grid-cols-2 gap-3 items-start">
+          <Field label={several ? 'Marks for this part' : 'Marks in all'} error={errors.marks?.message}>
+            <input inputMode="decimal" {...register('marks')} />
+          </Field>
+          <Field label="Minutes, or none" error={errors.minutes?.message}>
+            <input inputMode="numeric" {...register('minutes')} />
+          </Field>
         </div>
         <div className="space-y-1.5">
           <p className="text-quiet-ink">The class has learned</p>
-          {switches[learned.notation].map(([key, label]) =>
-            check(key, label, Boolean((learned as unknown as Record<string, unknown>)[key]), (checked) => {
-              learn({ ...learned, [key]: checked });
-            }),
-          )}
+          {switches[learned.notation].map(([key, label]) => (
+            <Tick key={`${learned.notation} ${key}`} label={label}>
+              <input
+                type="checkbox"
+                checked={Boolean((learned as unknown as Record<string, unknown>)[key])}
+                onChange={(event) => {
+                  learn({ ...learned, [key]: event.target.checked });
+                }}
+              />
+            </Tick>
+          ))}
         </div>
         <div className="space-y-1.5">
           <p className="text-quiet-ink">Aids while they draw</p>
-          {aid('sentences', 'sentences say what the drawing says, and can be typed')}
-          {aid('words', 'words beside the symbols of an end')}
-          {aid('tidyUp', 'a drawing is tidied up by one key')}
-          {aid('redraw', 'it can be seen in another notation')}
-          {aid('form', 'what is wrong with the form of a drawing is told')}
-          {aid('lifting', 'what boxes share is proposed for lifting')}
+          {aidWords.map(([key, label]) => (
+            <Tick key={key} label={label}>
+              <input type="checkbox" {...register(`aids.${key}`)} />
+            </Tick>
+          ))}
         </div>
-        {check('showModelAnswer', 'show the model answer with the marks', part.showModelAnswer ?? false, (checked) => {
-          set({ showModelAnswer: checked });
-        })}
-        {save.isError && (
-          <p className="refusal" role="alert">
-            {messageOf(save.error)}
-          </p>
-        )}
-        {editable && (
-          <button className="press-button" disabled={!changed || save.isPending}>
-            {save.isPending ? 'saving …' : changed ? 'Save' : 'Saved'}
-          </button>
-        )}
-        {!editable && (
-          <p className="text-quiet-ink">{show(before.marks ?? '0')} marks. What is asked no longer changes.</p>
+        <Tick label="show the model answer with the marks">
+          <input type="checkbox" {...register('showModelAnswer')} />
+        </Tick>
+        {editable ? (
+          <SavedWords all={[asked, titled]} />
+        ) : (
+          <p className="text-quiet-ink">{show(asked.value.marks ?? '0')} marks. What is asked no longer changes.</p>
         )}
       </fieldset>
     </form>

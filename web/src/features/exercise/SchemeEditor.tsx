@@ -4,7 +4,9 @@ import { api, must, type Schemas } from '../../api/client';
 import { sendAll } from '../../keeping/sending';
 import type { DrawingSession } from '../../keeping/session';
 import { show, valueOf } from '../../ui/marks';
+import { Sheet } from '../../ui/Sheet';
 import { messageOf } from '../../ui/states';
+import { Differing } from '../../ui/TwoTexts';
 import type { Assessment } from './useAssessment';
 
 type Scheme = Schemas['SchemeDocument'];
@@ -23,6 +25,7 @@ interface SchemeEditorProps {
 /** The marking scheme: derived in one step, then weighed, merged, cut and capped. */
 export function SchemeEditor({ part, session, facts, assessment, editable, marks }: SchemeEditorProps) {
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const [derived, setDerived] = useState<Scheme | null>(null);
   const scheme = assessment.value.scheme;
   const set = (next: Scheme) => assessment.change({ ...assessment.value, scheme: next });
   const derive = useMutation({
@@ -30,7 +33,7 @@ export function SchemeEditor({ part, session, facts, assessment, editable, marks
       await sendAll([session], 'Nothing was derived.');
       return must(api.POST('/api/parts/{id}/scheme', { params: { path: { id: part } } }));
     },
-    onSuccess: set,
+    onSuccess: (derived) => (scheme ? setDerived(derived) : set(derived)),
   });
   const lines = scheme?.lines ?? [];
   const total = lines.reduce((sum, line) => sum + valueOf(line.marks), 0);
@@ -86,8 +89,8 @@ export function SchemeEditor({ part, session, facts, assessment, editable, marks
         <span className="text-quiet-ink text-[14px]">
           {total === valueOf(marks) ? 'marks in all' : `marks; the part is worth ${show(marks)}`}
         </span>
-        <button className="word-button ml-auto text-[13px]" onClick={() => derive.mutate()}>
-          derive anew
+        <button className="word-button ml-auto text-[13px]" disabled={derive.isPending} onClick={() => derive.mutate()}>
+          {derive.isPending ? 'deriving …' : 'derive anew …'}
         </button>
       </p>
       <Errors derive={derive.error} save={assessment.error} />
@@ -132,12 +135,72 @@ export function SchemeEditor({ part, session, facts, assessment, editable, marks
           onChange={(value) => set({ ...scheme, extraCap: value })}
         />
       </div>
+      <DerivedAnew
+        before={scheme}
+        derived={derived}
+        onTake={(next) => {
+          set({ ...next, extraCost: scheme.extraCost, extraCap: scheme.extraCap });
+          setChosen(new Set());
+        }}
+        onClose={() => setDerived(null)}
+      />
       {unmarked.length > 0 && (
         <p className="mt-4 text-[13px] text-quiet-ink">
           Not marked by any line: {unmarked.map((fact) => fact.title).join('; ')}.
         </p>
       )}
     </fieldset>
+  );
+}
+
+const written = (scheme: Scheme): string =>
+  (scheme.lines ?? [])
+    .map(({ marks, title, rule, facts }) => {
+      const ways = (facts ?? []).length > 1 ? `, ${ruleWords[rule ?? 'all-or-nothing']}` : '';
+      return `${show(marks)}  ${title}${ways}`;
+    })
+    .join('\n');
+
+interface DerivedAnewProps {
+  before: Scheme;
+  derived: Scheme | null;
+  onTake: (derived: Scheme) => void;
+  onClose: () => void;
+}
+
+/** Shows what deriving anew would replace, before it does. */
+function DerivedAnew({ before, derived, onTake, onClose }: DerivedAnewProps) {
+  const same = derived !== null && written(derived) === written(before);
+  return (
+    <Sheet
+      open={derived !== null}
+      onClose={onClose}
+      wide
+      title={same ? 'Deriving anew changes nothing' : 'Derive the scheme anew?'}
+      actions={
+        !same && (
+          <button className="press-button" onClick={() => (onTake(derived!), onClose())}>
+            Take the new scheme
+          </button>
+        )
+      }
+    >
+      {same ? (
+        <p>The scheme is what the model answer and the marks of this part give.</p>
+      ) : (
+        <>
+          <p>
+            All lines of the scheme are replaced; what you merged, weighed or removed is lost. What differs is marked.
+          </p>
+          {derived && (
+            <Differing
+              mine={{ title: 'As it stands', text: written(before) }}
+              theirs={{ title: 'Derived anew', text: written(derived) }}
+            />
+          )}
+        </>
+      )}
+    </Sheet>
   );
 }
 
@@ -188,7 +251,7 @@ function SchemeLine({ line, chosen, onChoose, onChange }: SchemeLineProps) {
         onChange={onChoose}
       />
       <span>
-        {line.title}
+        <TitleInput value={line.title} onChange={(title) => onChange({ title })} />
         {(line.facts ?? []).length > 1 && (
           <button
             className="block text-[13px] text-quiet-ink underline underline-offset-3 decoration-dotted"
@@ -200,6 +263,32 @@ function SchemeLine({ line, chosen, onChoose, onChange }: SchemeLineProps) {
       </span>
       <MarksInput value={line.marks} onChange={(marks) => onChange({ marks })} label={`Marks for ${line.title}`} />
     </li>
+  );
+}
+
+function TitleInput({ value, onChange }: { value: string; onChange: (value: string) => void }) {
+  const [text, setText] = useState<string | null>(null);
+  const leave = () => {
+    const title = text?.trim() ?? '';
+    if (title !== '' && title !== value) onChange(title);
+    setText(null);
+  };
+  return (
+    <textarea
+      className="plain-input line-title"
+      rows={1}
+      maxLength={200}
+      aria-label={`Title of ${value}`}
+      value={text ?? value}
+      onChange={(event) => setText(event.target.value.replace(/\s*\n\s*/g, ' '))}
+      onBlur={leave}
+      onKeyDown={(event) => {
+        if (event.key === 'Escape') setText(null);
+        if (event.key !== 'Enter') return;
+        event.preventDefault();
+        leave();
+      }}
+    />
   );
 }
 

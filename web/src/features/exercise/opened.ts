@@ -21,21 +21,27 @@ export async function openExercise(account: string, id: string): Promise<OpenedE
 }
 
 /** What was saved of a part, so that whoever comes back to it goes on from there. */
-export function rememberPart(
+export const rememberPart = (
   queries: QueryClient,
   exercise: string,
   part: string,
   change: Partial<Schemas['ExercisePartReply']>,
+) =>
+  remember(queries, exercise, (reply) => ({
+    parts: reply.parts.map((one) => (one.id === part ? { ...one, ...change } : one)),
+  }));
+
+/** The title that was saved. */
+export const rememberTitle = (queries: QueryClient, exercise: string, title: string) =>
+  remember(queries, exercise, () => ({ title }));
+
+function remember(
+  queries: QueryClient,
+  exercise: string,
+  change: (reply: Schemas['ExerciseReply']) => Partial<Schemas['ExerciseReply']>,
 ) {
-  queries.setQueryData<OpenedExercise>(openedKey(exercise), (opened) =>
-    opened
-      ? {
-          ...opened,
-          reply: {
-            ...opened.reply,
-            parts: opened.reply.parts.map((one) => (one.id === part ? { ...one, ...change } : one)),
-          },
-        }
-      : undefined,
+  queries.setQueryData<OpenedExercise>(
+    openedKey(exercise),
+    (opened) => opened && { ...opened, reply: { ...opened.reply, ...change(opened.reply) } },
   );
 }

@@ -1,34 +1,36 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import { api, isProblem, must, type Schemas } from '../../api/client';
+import { api, must, type Schemas } from '../../api/client';
 import { rememberPart } from './opened';
+import { useSaved } from './useSaved';
 
 export type AssessmentValue = Schemas['AssessmentDocument'];
 export type Tolerance = Schemas['ToleranceDocument'];
 
 /** Tolerances and scheme of a part while they are edited: shown at once, saved in order, each save on the revision of the one before. */
 export function useAssessment(exercise: Schemas['ExerciseReply'], part: Schemas['ExercisePartReply']) {
-  const [value, setValue] = useState<AssessmentValue>(part.assessment.value);
-  const revision = useRef(part.assessment.revision);
   const queries = useQueryClient();
-  const save = useMutation({
-    scope: { id: `assessment-${part.id}` },
-    mutationFn: async (next: AssessmentValue) => {
-      const reply = await must(
-        api.PUT('/api/parts/{id}/assessment', {
-          params: { path: { id: part.id } },
-          body: { revision: revision.current, value: next },
-        }),
-      );
-      revision.current = reply.revision;
-      rememberPart(queries, exercise.id, part.id, { assessment: { revision: reply.revision, value: next } });
+  const saved = useSaved<AssessmentValue>({
+    scope: `assessment-${part.id}`,
+    opened: part.assessment,
+    put: async (revision, next) =>
+      (
+        await must(
+          api.PUT('/api/parts/{id}/assessment', {
+            params: { path: { id: part.id } },
+            body: { revision, value: next },
+          }),
+        )
+      ).revision,
+    onSaved: (revision, next) => {
+      rememberPart(queries, exercise.id, part.id, { assessment: { revision, value: next } });
+      void queries.invalidateQueries({ queryKey: ['home'] });
     },
-    onSuccess: () => queries.invalidateQueries({ queryKey: ['home'] }),
   });
+  const { value } = saved;
   const commit = (next: AssessmentValue) => {
     setProposed(null);
-    setValue(next);
-    save.mutate(next);
+    saved.set(next);
   };
   // Once answers are marked by it, a change is first shown with what it does to their marks.
   const [proposed, setProposed] = useState<AssessmentValue | null>(null);
@@ -66,12 +68,6 @@ export function useAssessment(exercise: Schemas['ExerciseReply'], part: Schemas[
       tolerances: [...tolerances.filter((tolerance) => tolerance.fact !== fact), ...(empty ? [] : [after])],
     });
   };
-  const current = isProblem(save.error) && save.error.code === 'conflict' ? save.error.current : null;
-  const theirs = current ? (current as { revision: number; text: string }) : null;
-  const settle = (next: AssessmentValue) => {
-    if (theirs) revision.current = theirs.revision;
-    change(next);
-  };
   return {
     value: proposed ?? value,
     change,
@@ -83,11 +79,10 @@ export function useAssessment(exercise: Schemas['ExerciseReply'], part: Schemas[
       leave: () => setProposed(null),
     },
     tolerate,
-    error: save.error,
-    saving: save.isPending,
-    /** What somebody else saved in the meantime, while it has not been decided what to go on with. */
-    theirs: theirs ? (JSON.parse(theirs.text) as AssessmentValue) : null,
-    settle,
+    error: saved.error,
+    saving: saved.saving,
+    theirs: saved.theirs,
+    settle: saved.settle,
   };
 }
 

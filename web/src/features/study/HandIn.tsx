@@ -1,10 +1,12 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useMemo, useRef } from 'react';
 import { api, must, type Schemas } from '../../api/client';
+import { countsOf } from '../../notations/counts';
+import { isBox } from '../../notations/forms';
 import { textOf } from '../../keeping/saving';
 import { sendAll } from '../../keeping/sending';
 import { partName } from '../../parts/PartTabs';
-import { rowsOf, type Drawing } from '../../drawing/document';
+import type { Drawing } from '../../drawing/document';
 import { isAway, type DrawingSession } from '../../keeping/session';
 import { Sheet } from '../../ui/Sheet';
 import { messageOf } from '../../ui/states';
@@ -95,8 +97,7 @@ export function HandIn({ openedAt, onClose, sessions, answer, onHandedIn }: Hand
 
 /** What is drawn for a part, in numbers and names. */
 function Drawn({ work, drawing, name }: { work: Schemas['WorkReply']; drawing: Drawing; name: string | null }) {
-  const boxes = [...drawing.shapes.values()].filter((shape) => shape.form === 'rectangle' || shape.form === 'rounded');
-  const attributes = boxes.reduce((sum, box) => sum + rowsOf(box).length, 0);
+  const boxes = [...drawing.shapes.values()].filter((shape) => isBox(shape.form));
   if (drawing.shapes.size === 0)
     return (
       <p className="refusal mt-2">
@@ -108,9 +109,7 @@ function Drawn({ work, drawing, name }: { work: Schemas['WorkReply']; drawing: D
   return (
     <>
       <p className="font-read text-[17px] leading-[1.6] mt-2">
-        {name === null ? 'Your drawing' : `“${name}”`} has <strong>{count(boxes.length, 'box', 'boxes')}</strong> with{' '}
-        <strong>{count(attributes, 'attribute', 'attributes')}</strong> and{' '}
-        <strong>{count(drawing.lines.size, 'line', 'lines')}</strong>
+        {name === null ? 'Your drawing' : `“${name}”`} has <strong>{listed.format(countsOf(drawing))}</strong>
         {boxes.length > 0 && <>: {boxes.map((box) => box.text || 'a box without a name').join(', ')}</>}.
       </p>
       {work.part.aids.form && <OpenRemarks work={work.id} drawing={drawing} />}
@@ -141,4 +140,4 @@ function OpenRemarks({ work, drawing }: { work: string; drawing: Drawing }) {
   );
 }
 
-const count = (number: number, one: string, many: string) => `${number} ${number === 1 ? one : many}`;
+const listed = new Intl.ListFormat('en');

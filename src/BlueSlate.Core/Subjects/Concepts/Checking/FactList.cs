@@ -17,7 +17,7 @@ public static class FactList
     /// <summary>The same of some kinds only.</summary>
     public static ImmutableArray<Fact> Of(Reading reading, NotationOptions options, IReadOnlyList<ConceptFactKind> kinds)
     {
-        var model = ComparableForm.Of(reading).Model;
+        var model = Named(ComparableForm.Of(reading).Model);
         var scope = new FactScope(
             model,
             options,
@@ -33,6 +33,27 @@ public static class FactList
             .. kinds.SelectMany(kind => kind.OfDrawing(scope)),
         ];
     }
+
+    // What its author has not named yet is told apart all the same, in titles of facts and lines of a scheme.
+    private static ConceptModel Named(ConceptModel model) =>
+        model with
+        {
+            Entities =
+            [
+                .. model.Entities.Select(entity =>
+                    entity with
+                    {
+                        Name = NameOf(entity.Name),
+                        Attributes =
+                        [
+                            .. entity.Attributes.Select(attribute => attribute with { Name = NameOf(attribute.Name) }),
+                        ],
+                    }
+                ),
+            ],
+        };
+
+    private static string NameOf(string name) => name.Length == 0 ? "(without a name)" : name;
 
     private static IEnumerable<Fact> OfEntity(EntityType entity, FactScope scope, IReadOnlyList<ConceptFactKind> kinds) =>
         [
