@@ -1,4 +1,5 @@
 import { rowsOf, type Drawing, type LineEnd } from '../drawing/document';
+import { counted } from '../ui/counted';
 import { isBox } from './forms';
 
 /**
@@ -14,7 +15,7 @@ export function countsOf(drawing: Drawing): string[] {
   const members = boxes.reduce((sum, box) => sum + rowsOf(box).length, ovals.length);
   const lines = [...drawing.lines.values()].filter((line) => !atOval(line.from) && !atOval(line.to)).length;
   return [
-    count(boxes.length, 'box', 'boxes'),
+    counted(boxes.length, 'box', 'boxes'),
     ...some(attributes, 'attribute', 'attributes'),
     ...some(members - attributes, 'operation', 'operations'),
     ...some(shapes.filter((shape) => shape.form === 'diamond').length, 'diamond', 'diamonds'),
@@ -22,5 +23,4 @@ export function countsOf(drawing: Drawing): string[] {
   ];
 }
 
-const count = (number: number, one: string, many: string) => `${number} ${number === 1 ? one : many}`;
-const some = (number: number, one: string, many: string) => (number === 0 ? [] : [count(number, one, many)]);
+const some = (number: number, one: string, many: string) => (number === 0 ? [] : [counted(number, one, many)]);

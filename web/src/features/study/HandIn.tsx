@@ -10,6 +10,7 @@ import type { Drawing } from '../../drawing/document';
 import { isAway, type DrawingSession } from '../../keeping/session';
 import { Sheet } from '../../ui/Sheet';
 import { messageOf } from '../../ui/states';
+import { counted } from '../../ui/counted';
 import { moment } from '../../ui/time';
 import { useWorst } from './workSessions';
 
@@ -81,8 +82,8 @@ export function HandIn({ openedAt, onClose, sessions, answer, onHandedIn }: Hand
         {unsaved === 0
           ? 'Everything is saved at the server.'
           : isAway(worst.view.state)
-            ? `The server is away. ${count(unsaved, 'change is', 'changes are')} kept in this browser; handing in needs the server.`
-            : `${count(unsaved, 'change is', 'changes are')} not yet on the server; ${unsaved === 1 ? 'it is' : 'they are'} sent first.`}
+            ? `The server is away. ${counted(unsaved, 'change is', 'changes are')} kept in this browser; handing in needs the server.`
+            : `${counted(unsaved, 'change is', 'changes are')} not yet on the server; ${unsaved === 1 ? 'it is' : 'they are'} sent first.`}
       </p>
       <p className="mt-3">After handing in nothing can be changed.</p>
       {late && <p className="refusal mt-3">It was due {moment(answer.dueAt!)}: it will be marked as late.</p>}
