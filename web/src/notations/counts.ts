@@ -1,5 +1,4 @@
 import { rowsOf, type Drawing, type LineEnd } from '../drawing/document';
-import { counted } from '../ui/counted';
 import { isBox } from './forms';
 
 /**
@@ -22,5 +21,8 @@ export function countsOf(drawing: Drawing): string[] {
     ...some(lines, 'line', 'lines'),
   ];
 }
+
+/** A number with its word: 1 box, 2 boxes. */
+export const counted = (number: number, one: string, many: string) => `${number} ${number === 1 ? one : many}`;
 
 const some = (number: number, one: string, many: string) => (number === 0 ? [] : [counted(number, one, many)]);

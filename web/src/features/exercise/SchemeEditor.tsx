@@ -227,12 +227,6 @@ const ruleWords: Readonly<Record<Rule, string>> = {
   deduct: '½ off for each',
 };
 
-const ruleAfter: Readonly<Record<Rule, Rule>> = {
-  'all-or-nothing': 'share',
-  share: 'deduct',
-  deduct: 'all-or-nothing',
-};
-
 interface SchemeLineProps {
   line: Line;
   chosen: boolean;
@@ -253,12 +247,18 @@ function SchemeLine({ line, chosen, onChoose, onChange }: SchemeLineProps) {
       <span>
         <TitleInput value={line.title} onChange={(title) => onChange({ title })} />
         {(line.facts ?? []).length > 1 && (
-          <button
-            className="block text-[13px] text-quiet-ink underline underline-offset-3 decoration-dotted"
-            onClick={() => onChange({ rule: ruleAfter[line.rule ?? 'all-or-nothing'] })}
+          <select
+            className="plain-select"
+            aria-label={`How ${line.title} is earned`}
+            value={line.rule ?? 'all-or-nothing'}
+            onChange={(event) => onChange({ rule: event.target.value as Rule })}
           >
-            {ruleWords[line.rule ?? 'all-or-nothing']}
-          </button>
+            {Object.entries(ruleWords).map(([rule, words]) => (
+              <option key={rule} value={rule}>
+                {words}
+              </option>
+            ))}
+          </select>
         )}
       </span>
       <MarksInput value={line.marks} onChange={(marks) => onChange({ marks })} label={`Marks for ${line.title}`} />

@@ -1,7 +1,7 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useMemo, useRef } from 'react';
 import { api, must, type Schemas } from '../../api/client';
-import { countsOf } from '../../notations/counts';
+import { counted, countsOf } from '../../notations/counts';
 import { isBox } from '../../notations/forms';
 import { textOf } from '../../keeping/saving';
 import { sendAll } from '../../keeping/sending';
@@ -10,7 +10,6 @@ import type { Drawing } from '../../drawing/document';
 import { isAway, type DrawingSession } from '../../keeping/session';
 import { Sheet } from '../../ui/Sheet';
 import { messageOf } from '../../ui/states';
-import { counted } from '../../ui/counted';
 import { moment } from '../../ui/time';
 import { useWorst } from './workSessions';
 
