@@ -128,7 +128,7 @@ test('a sample is marked blind by two, and how far they agree is told', async ({
 test('another way of drawing is made as good, after it was seen whose marks change', async ({ page }) => {
   await become(page, 'Ines Okafor');
   await page.getByRole('listitem').filter({ hasText: 'The hill observatory' }).getByRole('link', { name: 'look at it' }).click();
-  await page.getByRole('button', { name: 'accepted', exact: true }).click();
+  await page.getByRole('tab', { name: 'accepted', exact: true }).click();
   const way = page.getByRole('radiogroup', { name: 'A linking entity, as a many-to-many relationship' });
   const usual = await way.getByRole('radio', { checked: true }).textContent();
   await way.getByRole('radio', { checked: false }).first().click();
@@ -146,7 +146,7 @@ test('another way of drawing is made as good, after it was seen whose marks chan
   await page.keyboard.press('Tab');
   expect((await kept).ok()).toBe(true);
   await page.reload();
-  await page.getByRole('button', { name: 'accepted', exact: true }).click();
+  await page.getByRole('tab', { name: 'accepted', exact: true }).click();
   await expect(page.getByLabel(/^These mean the same/)).toHaveValue('xylograph, woodcut print');
   await expect(way.getByRole('radio', { checked: true })).not.toHaveText(usual!);
 });
@@ -175,7 +175,7 @@ test('a drawing of another structure is taken as right, for all who drew so', as
 
   await become(page, 'Ines Okafor');
   await page.getByRole('listitem').filter({ hasText: 'Warm-up: the boat shed' }).getByRole('link', { name: 'look at it' }).click();
-  await page.getByRole('button', { name: 'accepted', exact: true }).click();
+  await page.getByRole('tab', { name: 'accepted', exact: true }).click();
   await page.getByRole('region', { name: 'Further model answers' }).getByRole('button', { name: 'look' }).click();
   await expect(page.getByRole('dialog', { name: 'drawn as they did' }).getByText('goes to')).toBeVisible();
   await expectAccessible(page);

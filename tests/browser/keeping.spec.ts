@@ -219,7 +219,7 @@ test('what an instructor has not saved is kept, and nothing is derived or publis
   await saved(page);
   await page.route('**/model', (route) => route.abort());
   await drawBox(page, 460, 160, 'Cabin');
-  await page.getByRole('button', { name: 'scheme' }).click();
+  await page.getByRole('tab', { name: 'scheme' }).click();
   await page.getByRole('button', { name: 'Derive the scheme' }).click();
   await expect(page.getByRole('alert')).toContainText('Nothing was derived.');
   await page.unroute('**/model');
@@ -227,11 +227,11 @@ test('what an instructor has not saved is kept, and nothing is derived or publis
   await expect(page.getByText('marks in all', { exact: true })).toBeVisible();
   await expect(page.getByRole('textbox', { name: 'Title of Entity Cabin' })).toBeVisible();
 
-  await page.getByRole('button', { name: 'what is asked' }).click();
+  await page.getByRole('tab', { name: 'what is asked' }).click();
   await page.route(/\/api\/parts\/[^/]+$/, (route) => route.abort());
   await page.getByLabel('Minutes, or none').fill('25');
   await expect(page.getByRole('button', { name: 'save again' })).toBeVisible();
-  await page.getByRole('button', { name: 'scheme' }).click();
+  await page.getByRole('tab', { name: 'scheme' }).click();
   await page.getByRole('button', { name: /publish to/ }).click();
   const dialog = page.getByRole('dialog', { name: 'Publish “The night ferry”?' });
   await dialog.getByRole('button', { name: 'Publish', exact: true }).click();
@@ -239,7 +239,7 @@ test('what an instructor has not saved is kept, and nothing is derived or publis
   await dialog.getByRole('button', { name: 'not now' }).click();
   await page.getByRole('button', { name: 'Save the scenario' }).click();
   await expect(page.locator('.prose')).toContainText('number within its ferry');
-  await page.getByRole('button', { name: 'what is asked' }).click();
+  await page.getByRole('tab', { name: 'what is asked' }).click();
   await expect(page.getByLabel('Minutes, or none')).toHaveValue('25');
   await page.unroute(/\/api\/parts\/[^/]+$/);
   await page.getByRole('button', { name: 'save again' }).click();

@@ -87,7 +87,7 @@ test('what stands for what is said, with the total that it gives, and taken back
 test('a tolerance is added at a symbol, and the class is marked again once the change was seen', async ({ page }) => {
   await become(page, 'Ines Okafor');
   await page.getByRole('listitem').filter({ hasText: exercise }).getByRole('link', { name: 'look at it' }).click();
-  await page.getByRole('button', { name: 'accepted', exact: true }).click();
+  await page.getByRole('tab', { name: 'accepted', exact: true }).click();
   await page.locator('[data-element="r48/from"] .end-hit').click();
   const accepted = page.getByRole('group', { name: 'Minimum at Guide in Guide leads Show' }).getByLabel('none');
   await accepted.click();

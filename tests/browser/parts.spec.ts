@@ -35,19 +35,19 @@ test('an instructor sets an exercise of two parts, each with its model answer an
   await page.goBack();
   await expect(page.locator('text.name')).toHaveText(['Lighthouse']);
 
-  await page.getByRole('button', { name: 'scheme', exact: true }).click();
+  await page.getByRole('tab', { name: 'scheme', exact: true }).click();
   await page.getByRole('button', { name: 'Derive the scheme' }).click();
   await expect(page.getByText('marks in all', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: /publish to/ }).click();
   await expect(page.getByText('Part 2 has no marking scheme yet.', { exact: false })).toBeVisible();
   await page.getByRole('button', { name: 'not now' }).click();
   await parts.getByRole('button', { name: '2 With its keepers' }).click();
-  await page.getByRole('button', { name: 'scheme', exact: true }).click();
+  await page.getByRole('tab', { name: 'scheme', exact: true }).click();
   await page.getByRole('button', { name: 'Derive the scheme' }).click();
   await expect(page.getByText('marks in all', { exact: true })).toBeVisible();
 
   // A part too many is taken away again.
-  await page.getByRole('button', { name: 'what is asked' }).click();
+  await page.getByRole('tab', { name: 'what is asked' }).click();
   await page.getByRole('button', { name: 'add a part' }).click();
   await expect(parts.getByRole('button', { name: 'Part 3' })).toHaveAttribute('aria-current', 'page');
   await page.getByRole('button', { name: 'take this part away' }).click();

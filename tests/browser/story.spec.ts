@@ -32,7 +32,7 @@ test('an instructor writes an exercise and publishes it', async ({ page }) => {
   await expect(page.getByText('saved', { exact: true })).toBeVisible();
   await expectAccessible(page);
 
-  await page.getByRole('button', { name: 'scheme' }).click();
+  await page.getByRole('tab', { name: 'scheme' }).click();
   await page.getByRole('button', { name: 'Derive the scheme' }).click();
   await expect(page.getByText('marks in all', { exact: true })).toBeVisible();
   await page.getByLabel('Choose Entity Member').check();
@@ -45,7 +45,7 @@ test('an instructor writes an exercise and publishes it', async ({ page }) => {
   await page.getByLabel('all extras at most').press('Enter');
   await expectAccessible(page);
 
-  await page.getByRole('button', { name: 'accepted', exact: true }).click();
+  await page.getByRole('tab', { name: 'accepted', exact: true }).click();
   const box = (await page.locator('.end-hit').nth(1).boundingBox())!;
   await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);
   await page.getByRole('group', { name: /Minimum at Loan/ }).getByLabel('one').check();
@@ -114,12 +114,12 @@ test('the instructor goes through the answer, rules, and releases', async ({ pag
   await page.getByRole('radio', { name: /^allow \d/ }).click();
   await expect(page.getByRole('radio', { name: /^allow ✓/ })).toBeVisible();
   await expect(total).not.toHaveText(before!);
-  await page.getByRole('button', { name: 'mark lines' }).click();
+  await page.getByRole('radio', { name: 'mark lines' }).click();
   await expect(page.getByText('what earns marks')).toBeVisible();
   await expectAccessible(page);
-  await page.getByRole('button', { name: 'beside' }).click();
+  await page.getByRole('radio', { name: 'beside' }).click();
   await expect(page.getByText('The model answer', { exact: true })).toBeVisible();
-  await page.getByRole('button', { name: 'in words' }).click();
+  await page.getByRole('radio', { name: 'in words' }).click();
   await expect(page.getByText('What the model answer says')).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('button', { name: 'gone through' }).click();
@@ -142,8 +142,8 @@ test('the student reads the marks with the notes and the model answer', async ({
   for (let i = 0; i < (await heads.count()) && (await decided.count()) === 0; i++) await heads.nth(i).click();
   await expect(page.getByText('Your marker allowed it.')).toBeVisible();
   await expect(page.getByText('The wording allows this.')).toBeVisible();
-  await page.getByRole('button', { name: 'beside' }).click();
+  await page.getByRole('radio', { name: 'beside' }).click();
   await expect(page.getByText('The model answer', { exact: true })).toBeVisible();
-  await page.getByRole('button', { name: 'mark lines' }).click();
+  await page.getByRole('radio', { name: 'mark lines' }).click();
   await expect(page.getByText('Entity Loan')).toBeVisible();
 });

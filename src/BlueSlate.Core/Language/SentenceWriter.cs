@@ -68,10 +68,9 @@ public static class SentenceWriter
     private static string? Open(EntityType entity, Reading reading)
     {
         var exempt =
-            entity.Kind is not (EntityKind.Strong or EntityKind.Weak)
-            || reading.Model.Specialisations.Any(set => set.Subtypes.Any(link => link.EntityId == entity.Id))
-            || !entity.Operations.IsEmpty
-            || entity.Attributes.Any(attribute => attribute.Type.Length > 0 || attribute.Visibility.Length > 0);
+            !reading.SaysKeys
+            || entity.Kind is not (EntityKind.Strong or EntityKind.Weak)
+            || reading.Model.Specialisations.Any(set => set.Subtypes.Any(link => link.EntityId == entity.Id));
         return entity.Primary is null && !exempt ? $"what tells one {Phrasing.InText(entity.Name)} from another?" : null;
     }
 

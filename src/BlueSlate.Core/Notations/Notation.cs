@@ -70,7 +70,11 @@ public abstract class Notation
     public static Reading Read(Drawing drawing, NotationOptions options)
     {
         var reading = ReadSheets(drawing, options);
-        return reading with { Model = reading.Model with { Notes = Noted.In(drawing) } };
+        return reading with
+        {
+            Model = reading.Model with { Notes = Noted.In(drawing) },
+            SaysKeys = Of(options.Notation).ShowsKeys,
+        };
     }
 
     private static Reading ReadSheets(Drawing drawing, NotationOptions options)

@@ -136,6 +136,16 @@ public sealed class SentenceTests
     }
 
     [Fact]
+    public void What_tells_one_from_another_is_asked_only_where_the_notation_shows_it()
+    {
+        var drawing = new Sketch().Box("Visit", "day").ToDrawing();
+        SentenceWriter
+            .Write(Notation.Read(drawing, new CrowsFootOptions()))[0]
+            .Open.ShouldBe("what tells one visit from another?");
+        SentenceWriter.Write(Notation.Read(drawing, new UmlOptions()))[0].StillOpen.ShouldBeNull();
+    }
+
+    [Fact]
     public void With_the_aid_off_only_what_is_drawn_is_said()
     {
         var drawing = new Sketch()

@@ -65,18 +65,20 @@ function SymbolChoice({ form, slate }: { form: Form; slate: Slate }) {
   );
 }
 
+/** A symbol's path with its corners as small as the picture is. */
+const small = (form: Form, d: string) =>
+  form === 'note' ? d.replaceAll('12', '6') : d.replaceAll('14', '7').replaceAll('~6', '~3').replaceAll('~-6', '~-3');
+
 function Icon({ form }: { form: Form }) {
   const { edge, details = [], least, solid, layout } = formOf(form);
-  const [w, h] = [Math.min(24, least[0]), Math.min(16, least[1])];
+  // Round symbols keep their sizes beside each other: a circle is no oval, and a ball is smaller than a circle.
+  const round = least[0] === least[1];
+  const [w, h] = round ? [least[0] / 2, least[0] / 2] : [Math.min(24, least[0]), Math.min(16, least[1])];
   const box = { x: (24 - w) / 2, y: (16 - h) / 2, width: w, height: h };
   return (
     <svg width="26" height="18" viewBox="-1 -1 26 18" aria-hidden="true">
       {[...edge, ...(form === 'note' ? [] : details)].map((d) => (
-        <path
-          key={d}
-          className={solid ? 'solid' : undefined}
-          d={formPath(form === 'note' ? d.replaceAll('12', '6') : d.replaceAll('14', '5'), box)}
-        />
+        <path key={d} className={solid ? 'solid' : undefined} d={formPath(small(form, d), box)} />
       ))}
       {layout === 'rows' && form === 'rectangle' && <path d="M0 6H24" />}
     </svg>

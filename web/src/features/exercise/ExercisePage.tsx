@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { Tabs } from 'radix-ui';
 import { useCallback, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
@@ -232,42 +233,42 @@ function PartScript({ exercise, part, at, sessions, session, titled, editable, s
           )}
         </footer>
       </main>
-      <aside className="margin" aria-label="The exercise">
-        <p className="total">
-          {published ? 'published' : exercise.mayEdit ? 'being written' : 'being written by its instructor'},{' '}
-          {exercise.cohort}
-        </p>
-        <div className="views" role="group" aria-label="What stands in this margin">
-          {sections.map(([name, word]) => (
-            <button key={name} aria-pressed={section === name} onClick={() => setSection(name)}>
-              {word}
-            </button>
-          ))}
-        </div>
-        {(reading.reply?.form ?? []).length > 0 && (
-          <>
-            <h2 className="mt-4 mb-1">The form of the model answer</h2>
-            <FormRemarks
-              remarks={reading.reply!.form}
-              onLight={(elements) => lighting.light(elements && [...elements])}
-              onPick={(elements) => slate.setSelection(selectOwners(slate.drawing, elements))}
+      <Tabs.Root asChild value={section} onValueChange={(next) => setSection(next as Section)}>
+        <aside className="margin" aria-label="The exercise">
+          <p className="total">
+            {published ? 'published' : exercise.mayEdit ? 'being written' : 'being written by its instructor'},{' '}
+            {exercise.cohort}
+          </p>
+          <Tabs.List className="views" aria-label="What stands in this margin">
+            {sections.map(([name, word]) => (
+              <Tabs.Trigger key={name} value={name}>
+                {word}
+              </Tabs.Trigger>
+            ))}
+          </Tabs.List>
+          {(reading.reply?.form ?? []).length > 0 && (
+            <>
+              <h2 className="mt-4 mb-1">The form of the model answer</h2>
+              <FormRemarks
+                remarks={reading.reply!.form}
+                onLight={(elements) => lighting.light(elements && [...elements])}
+                onPick={(elements) => slate.setSelection(selectOwners(slate.drawing, elements))}
+              />
+            </>
+          )}
+          {/* Stays while another section is shown, with what was changed in it. */}
+          <Tabs.Content value="asked" forceMount hidden={section !== 'asked'}>
+            <PartForm
+              key={taken}
+              exercise={exercise}
+              asked={saved}
+              titled={titled}
+              editable={editable}
+              onInvalid={setInvalid}
             />
-          </>
-        )}
-        {/* Stays while another section is shown, with what was changed in it. */}
-        <div hidden={section !== 'asked'}>
-          <PartForm
-            key={taken}
-            exercise={exercise}
-            asked={saved}
-            titled={titled}
-            editable={editable}
-            onInvalid={setInvalid}
-          />
-          {editable && <PartList exercise={exercise} at={at} session={session} show={show} reload={reload} />}
-        </div>
-        {section === 'accepted' && (
-          <>
+            {editable && <PartList exercise={exercise} at={at} session={session} show={show} reload={reload} />}
+          </Tabs.Content>
+          <Tabs.Content value="accepted">
             <AcceptedHere slate={slate} facts={facts} assessment={assessment} editable={exercise.mayEdit} />
             <Variants
               assessment={assessment}
@@ -276,35 +277,35 @@ function PartScript({ exercise, part, at, sessions, session, titled, editable, s
             />
             <OwnWords assessment={assessment} editable={exercise.mayEdit} />
             <OtherWays ways={part.otherWays} assessment={assessment} editable={exercise.mayEdit} />
-          </>
-        )}
-        {section === 'scheme' && (
-          <SchemeEditor
-            part={part.id}
-            session={session}
-            facts={facts}
-            assessment={assessment}
-            editable={exercise.mayEdit}
-            marks={asked.marks ?? '0'}
-          />
-        )}
-        {exercise.mayEdit && <SetAside exercise={exercise.id} />}
-        {exercise.mayEdit && (
-          <Publish
-            exercise={exercise}
-            sessions={sessions}
-            unsaved={() => [
-              ...(draftOf(person.id, exercise.id) ? ['the scenario'] : []),
-              ...(invalid || saved.saving || saved.error || titled.saving || titled.error ? ['what is asked'] : []),
-              ...(assessment.saving || assessment.error ? ['what is accepted and the scheme'] : []),
-            ]}
-            lacks={exercise.parts.findIndex(
-              (one) => !(one.id === part.id ? assessment.value : one.assessment.value).scheme,
-            )}
-            onPublished={() => void reload()}
-          />
-        )}
-      </aside>
+          </Tabs.Content>
+          <Tabs.Content value="scheme">
+            <SchemeEditor
+              part={part.id}
+              session={session}
+              facts={facts}
+              assessment={assessment}
+              editable={exercise.mayEdit}
+              marks={asked.marks ?? '0'}
+            />
+          </Tabs.Content>
+          {exercise.mayEdit && <SetAside exercise={exercise.id} />}
+          {exercise.mayEdit && (
+            <Publish
+              exercise={exercise}
+              sessions={sessions}
+              unsaved={() => [
+                ...(draftOf(person.id, exercise.id) ? ['the scenario'] : []),
+                ...(invalid || saved.saving || saved.error || titled.saving || titled.error ? ['what is asked'] : []),
+                ...(assessment.saving || assessment.error ? ['what is accepted and the scheme'] : []),
+              ]}
+              lacks={exercise.parts.findIndex(
+                (one) => !(one.id === part.id ? assessment.value : one.assessment.value).scheme,
+              )}
+              onPublished={() => void reload()}
+            />
+          )}
+        </aside>
+      </Tabs.Root>
       <Conflict slate={slate} />
       {assessment.proposed && <WhoseMarksChange proposed={assessment.proposed} />}
       {assessment.theirs && (

@@ -1,7 +1,7 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useEffect, useEffectEvent, useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
-import { z } from 'zod';
+import { z } from '../../ui/schema';
 import type { Schemas } from '../../api/client';
 import { Field, Tick } from '../../ui/Field';
 import { SavedWords } from './SavedWords';

@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useLayoutEffect, useState } from 'react';
 import { Link, Navigate, useNavigate, useParams } from 'react-router';
+import { Views } from '../../ui/Views';
 import { api, isProblem, must, type Schemas } from '../../api/client';
 import { Notes } from '../../differences/Notes';
 import { ScriptWithNotes, type ScriptView } from '../../differences/ScriptWithNotes';
@@ -14,6 +15,13 @@ import { DecisionRow } from './DecisionRow';
 import { LineTable } from './LineTable';
 import { Questions } from './Questions';
 import { StandsFor } from './StandsFor';
+
+const views = [
+  ['over', 'over'],
+  ['beside', 'beside'],
+  ['words', 'in words'],
+  ['lines', 'mark lines'],
+] as const;
 
 /** One answer on the marking desk: its differences drawn in, its notes, the decisions on them. */
 export default function MarkingPage() {
@@ -96,20 +104,15 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
             {answer.late && ', late'}
           </p>
           {answer.released && <ReleasedWith released={answer.released} answer={answer} />}
-          <div className="views" role="group" aria-label="How the answer is shown">
-            {(['over', 'beside', 'words'] as const).map((name) => (
-              <button
-                key={name}
-                aria-pressed={view === name && !lines}
-                onClick={() => (setView(name), setLines(false))}
-              >
-                {name === 'words' ? 'in words' : name}
-              </button>
-            ))}
-            <button aria-pressed={lines} onClick={() => setLines(!lines)}>
-              mark lines
-            </button>
-          </div>
+          <Views
+            label="How the answer is shown"
+            value={lines ? 'lines' : view}
+            choices={views}
+            onChoose={(next) => {
+              setLines(next === 'lines');
+              if (next !== 'lines') setView(next);
+            }}
+          />
           {answer.doubt.isOpen && answer.state === 'checked' && <WhatIsUnsure doubt={answer.doubt} />}
           {answer.result.restated.map((said) => (
             <p key={said} className="text-[13.5px] text-quiet-ink mb-1">

@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
+import { Views } from '../../ui/Views';
 import { api, must, type Schemas } from '../../api/client';
 import { Notes } from '../../differences/Notes';
 import { ScriptWithNotes, type ScriptView } from '../../differences/ScriptWithNotes';
@@ -12,6 +13,12 @@ import { moment } from '../../ui/time';
 import { LineTable } from '../marking/LineTable';
 import { AskAboutNote } from './AskAboutNote';
 import { partLine, tabOf } from '../../parts/partLine';
+
+const views = [
+  ['over', 'over'],
+  ['beside', 'beside'],
+  ['lines', 'mark lines'],
+] as const;
 
 /** The marks as released to a student: notes, lines, and, where it is allowed, the model answer over or beside. */
 export default function MarksPage() {
@@ -81,19 +88,15 @@ function Marks({ id, marks, part, tabs, name }: MarksProps) {
               {change.reason !== '' && <q className="font-read italic">{change.reason}</q>}
             </p>
           ))}
-          <div className="views" role="group" aria-label="How your answer is shown">
-            <button aria-pressed={view === 'over' && !lines} onClick={() => (setView('over'), setLines(false))}>
-              over
-            </button>
-            {part.modelDrawing && (
-              <button aria-pressed={view === 'beside' && !lines} onClick={() => (setView('beside'), setLines(false))}>
-                beside
-              </button>
-            )}
-            <button aria-pressed={lines} onClick={() => setLines(!lines)}>
-              mark lines
-            </button>
-          </div>
+          <Views
+            label="How your answer is shown"
+            value={lines ? 'lines' : view}
+            choices={views.filter(([name]) => name !== 'beside' || part.modelDrawing)}
+            onChoose={(next) => {
+              setLines(next === 'lines');
+              if (next !== 'lines') setView(next);
+            }}
+          />
           {part.result.restated.map((said) => (
             <p key={said} className="text-[13.5px] text-quiet-ink mb-1">
               {said}

@@ -44,10 +44,7 @@ public static class FactList
                     entity with
                     {
                         Name = NameOf(entity.Name),
-                        Attributes =
-                        [
-                            .. entity.Attributes.Select(attribute => attribute with { Name = NameOf(attribute.Name) }),
-                        ],
+                        Attributes = [.. entity.Attributes.Select(attribute => attribute with { Name = NameOf(attribute.Name) })],
                     }
                 ),
             ],

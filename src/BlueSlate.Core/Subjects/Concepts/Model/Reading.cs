@@ -14,6 +14,9 @@ public sealed record Reading(
     ImmutableDictionary<string, ImmutableArray<string>> AlsoDrawnBy
 )
 {
+    /// <summary>Whether the notation shows by which attributes an entity is identified.</summary>
+    public bool SaysKeys { get; init; } = true;
+
     /// <summary>All elements that say the concept with this id, its own first.</summary>
     public ImmutableArray<string> ElementsOf(string conceptId) =>
         AlsoDrawnBy.TryGetValue(conceptId, out var more)
