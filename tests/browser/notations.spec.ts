@@ -213,6 +213,11 @@ test('a second sheet, a comment, and both in the document', async ({ page }) => 
   await page.keyboard.press(';');
   await page.getByLabel('Comment').fill('driven by the tide');
   await page.keyboard.press('Escape');
+  // It leaves a mark beside the box, which opens it again.
+  await expect(page.locator('.comment-mark title')).toHaveText('driven by the tide');
+  await page.locator('.comment-mark').click();
+  await expect(page.getByLabel('Comment')).toHaveValue('driven by the tide');
+  await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'second sheet' }).click();
   await expect(page.locator('.scene text.name')).toHaveCount(0);
   await place(page, 200, 200, /^box/, 'Stone');
@@ -235,6 +240,7 @@ test('a picture is saved, and dropped back it opens for change', async ({ page }
     await page.getByRole('radio', { name: format }).check();
     const download = page.waitForEvent('download');
     await page.getByRole('button', { name: 'Save', exact: true }).last().click();
+    expect((await download).suggestedFilename()).toBe(`The tide mill, chen, model answer.${format.toLowerCase()}`);
     files.push((await (await download).path())!);
   }
   await page.locator('.slate').first().focus();

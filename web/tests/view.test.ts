@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { shownBox, toScreen } from '../src/geometry/view';
+import { fit, shownBox, toScreen } from '../src/geometry/view';
 
 const views = fc.record({
   x: fc.integer({ min: -3000, max: 3000 }),
@@ -27,6 +27,22 @@ describe('bringing a box into sight', () => {
         if (box.height * view.zoom <= 584) expect(y + box.height * view.zoom).toBeLessThanOrEqual(632.01);
         const again = shownBox(after, box, 980, 680, 48);
         expect(Math.abs(again.x - after.x) + Math.abs(again.y - after.y)).toBeLessThan(0.01);
+      }),
+    );
+  });
+});
+
+describe('showing all', () => {
+  it('puts nothing beneath what covers the rims', () => {
+    const covered = fc.record({ top: fc.integer({ min: 0, max: 60 }), bottom: fc.integer({ min: 0, max: 120 }) });
+    fc.assert(
+      fc.property(boxes, covered, (box, { top, bottom }) => {
+        const view = fit(box, 980, 680, { top, bottom });
+        const at = toScreen(view, box);
+        expect(at.y).toBeGreaterThanOrEqual(top);
+        expect(at.y + box.height * view.zoom).toBeLessThanOrEqual(680 - bottom);
+        expect(at.x).toBeGreaterThanOrEqual(0);
+        expect(at.x + box.width * view.zoom).toBeLessThanOrEqual(980);
       }),
     );
   });

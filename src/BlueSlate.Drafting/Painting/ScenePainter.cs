@@ -170,8 +170,8 @@ public static class ScenePainter
             }
         }
 
-        PaintEnd(line.From, StandAt(route[0], route[1]), canvas);
-        PaintEnd(line.To, StandAt(route[^1], route[^2]), canvas);
+        PaintEnd(line, line.From, StandAt(route[0], route[1]), canvas);
+        PaintEnd(line, line.To, StandAt(route[^1], route[^2]), canvas);
         foreach (var label in line.Labels)
         {
             var lettering = new Lettering(
@@ -197,7 +197,7 @@ public static class ScenePainter
         }
     }
 
-    private static void PaintEnd(LineEnd end, Stand stand, ICanvas canvas)
+    private static void PaintEnd(Line line, LineEnd end, Stand stand, ICanvas canvas)
     {
         if (end.Qualifier.Length > 0)
         {
@@ -219,6 +219,14 @@ public static class ScenePainter
             end.Marks is [EndMark.Bar, ..] ? 4.0
             : end.Marks is [EndMark.Ring, ..] ? 6
             : 0;
+        if (line.Stroke == Stroke.Dashed && !end.Marks.IsEmpty)
+        {
+            // Beneath its marks a line is whole, however the rest of it is dashed.
+            var reach = along + end.Marks.Sum(mark => Symbols.Ends[mark].Depth + 1) - 1;
+            var (farX, farY) = stand.At(reach, 0);
+            canvas.Path([new PathPiece('M', [stand.X, stand.Y]), new PathPiece('L', [farX, farY])], Brush.Line);
+        }
+
         foreach (var symbol in end.Marks.Select(mark => Symbols.Ends[mark]))
         {
             foreach (var path in symbol.Hollow)

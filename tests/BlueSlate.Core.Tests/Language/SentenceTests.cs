@@ -141,7 +141,7 @@ public sealed class SentenceTests
         var drawing = new Sketch().Box("Visit", "day").ToDrawing();
         SentenceWriter
             .Write(Notation.Read(drawing, new CrowsFootOptions()))[0]
-            .Open.ShouldBe("what tells one visit from another?");
+            .StillOpen.ShouldBe("what tells one visit from another?");
         SentenceWriter.Write(Notation.Read(drawing, new UmlOptions()))[0].StillOpen.ShouldBeNull();
     }
 

@@ -2,6 +2,8 @@ import { api, must, type Schemas } from './client';
 
 /** What the core does for whoever draws; each takes a drawing and gives a drawing. */
 export interface DrawingTools {
+  /** What a picture of the drawing is called. */
+  readonly title: string;
   amend(drawing: string, lines: string[]): Promise<Schemas['AmendReply']>;
   redraw(drawing: string, notation: string): Promise<Schemas['RedrawReply']>;
   members(drawing: string, shapes: string[]): Promise<Schemas['MembersReply']>;
@@ -18,9 +20,10 @@ const raw = (file: Blob) => ({
   headers: { 'Content-Type': 'application/octet-stream' },
 });
 
-export function workTools(id: string): DrawingTools {
+export function workTools(id: string, title: string): DrawingTools {
   const params = { path: { id } };
   return {
+    title,
     amend: (drawing, lines) => must(api.POST('/api/study/work/{id}/amend', { params, body: { drawing, lines } })),
     redraw: (drawing, notation) =>
       must(api.POST('/api/study/work/{id}/redraw', { params, body: { drawing, notation } })),
@@ -35,9 +38,10 @@ export function workTools(id: string): DrawingTools {
   };
 }
 
-export function partTools(id: string): DrawingTools {
+export function partTools(id: string, title: string): DrawingTools {
   const params = { path: { id } };
   return {
+    title,
     amend: (drawing, lines) => must(api.POST('/api/parts/{id}/amend', { params, body: { drawing, lines } })),
     redraw: (drawing, notation) => must(api.POST('/api/parts/{id}/redraw', { params, body: { drawing, notation } })),
     members: (drawing, shapes) => must(api.POST('/api/parts/{id}/members', { params, body: { drawing, shapes } })),

@@ -27,17 +27,34 @@ export function zoomAt(view: View, at: Point, factor: number): View {
   return { zoom, x: at.x - scene.x * zoom, y: at.y - scene.y * zoom };
 }
 
-/** Shows a box whole, in the middle, never enlarged beyond its natural size. */
-export function fit(box: Box | null, width: number, height: number, margin = 30): View {
-  if (!box || width === 0) return { x: margin, y: margin, zoom: 1 };
+/** How much of a surface is covered, along its upper and its lower rim. */
+export interface Covered {
+  readonly top: number;
+  readonly bottom: number;
+}
+
+const margin = 30;
+const clear = 8;
+
+/** Shows a box whole, in the middle of what is not covered, never enlarged beyond its natural size. */
+export function fit(
+  box: Box | null,
+  width: number,
+  height: number,
+  { top, bottom }: Covered = { top: 0, bottom: 0 },
+): View {
+  const above = Math.max(margin, top + clear);
+  if (!box || width === 0) return { x: margin, y: above, zoom: 1 };
+  const [across, down] = [width - 2 * margin, height - above - Math.max(margin, bottom + clear)];
   const zoom = Math.min(
     1,
-    Math.max(
-      leastZoom,
-      Math.min((width - 2 * margin) / Math.max(1, box.width), (height - 2 * margin) / Math.max(1, box.height)),
-    ),
+    Math.max(leastZoom, Math.min(across / Math.max(1, box.width), down / Math.max(1, box.height))),
   );
-  return { zoom, x: (width - box.width * zoom) / 2 - box.x * zoom, y: (height - box.height * zoom) / 2 - box.y * zoom };
+  return {
+    zoom,
+    x: (width - box.width * zoom) / 2 - box.x * zoom,
+    y: above + (down - box.height * zoom) / 2 - box.y * zoom,
+  };
 }
 
 /** The view moved as little as shows a box whole, so far from the rim; of one that is larger than the surface, its upper left. */

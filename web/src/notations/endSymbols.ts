@@ -46,6 +46,12 @@ export function placeMarks(marks: readonly EndMark[]): { symbol: EndSymbol; at: 
   });
 }
 
+/** How far from the box the marks of an end reach. */
+export function reachOf(marks: readonly EndMark[]): number {
+  const last = placeMarks(marks).at(-1);
+  return last ? last.at + last.symbol.depth : 0;
+}
+
 /** Where the marks of an end begin, and which way they lead. */
 export interface Stand {
   readonly point: Point;

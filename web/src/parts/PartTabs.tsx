@@ -9,6 +9,10 @@ export interface PartTab {
 /** What a part is called: by its title, or by its place. */
 export const partName = (title: string, at: number): string => (title === '' ? `Part ${at + 1}` : title);
 
+/** What a part is called apart from others: by the exercise, and where there are several parts by its own name. */
+export const titleOfPart = (exercise: string, part: string, at: number, parts: number): string =>
+  parts > 1 ? `${exercise}, ${partName(part, at)}` : exercise;
+
 interface PartTabsProps {
   parts: readonly PartTab[];
   /** The place of the one that is shown, from 0. */

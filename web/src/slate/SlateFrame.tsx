@@ -2,6 +2,7 @@ import { useState, type ReactNode } from 'react';
 import { currentOf, type Selection } from '../drawing/selection';
 import type { Scene } from '../geometry/scene';
 import { FindField } from './FindField';
+import { CommentMarks } from './figures/CommentMarks';
 import { RegionFigures } from './figures/RegionFigures';
 import { SceneFigures } from './figures/SceneFigures';
 import { useDragged } from './gestures/dragging';
@@ -97,6 +98,7 @@ export function SlateFrame({
           {behind}
           <RegionFigures scene={scene} slate={slate} />
           <SceneFigures {...paint} scene={slate.base} leaveOut={slate.moving} />
+          <CommentMarks scene={scene} onOpen={slate.editable ? slate.setCommenting : undefined} />
           {!slate.moving && <FocusCorners slate={slate} />}
           <GhostFigure ghost={ghost} />
           {over}

@@ -24,6 +24,7 @@ export function spoken(drawing: Drawing, selection: Selection, way: EndWay): str
       rows.length > 0 && count(rows.length, 'row'),
       lines > 0 && count(lines, 'line'),
       shape.pinned && 'pinned',
+      drawing.comments.has(shape.id) && `noted: ${drawing.comments.get(shape.id)!.text}`,
     ]
       .filter(Boolean)
       .join(', ');

@@ -14,7 +14,7 @@ import { gather, nothing, prune, select, type Selection } from '../drawing/selec
 import type { DrawingSession } from '../keeping/session';
 import { ontoSheet } from '../drawing/sheets';
 import type { Change } from '../drawing/steps';
-import { fit, shownBox, toScene, zoomAt, type View } from '../geometry/view';
+import { fit, shownBox, toScene, zoomAt, type Covered, type View } from '../geometry/view';
 
 /** What is being typed at: a box, a text at an end, or a line's own text. */
 export type Editing =
@@ -67,7 +67,7 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
   }, []);
   const fitAll = useCallback(() => {
     const size = surface.current?.getBoundingClientRect();
-    if (size) setView(fit(extent(base, beside.current), size.width, size.height));
+    if (size) setView(fit(extent(base, beside.current), size.width, size.height, coveredAt(surface.current!)));
   }, [base]);
   useFirst(fitAll, surface);
   const fitSoon = useFitSoon(base, fitAll);
@@ -306,6 +306,17 @@ function useFitSoon(base: Scene, fitAll: () => void) {
   return useCallback(() => {
     wanted.current = true;
   }, []);
+}
+
+/** How much of a slate its own words cover, at the upper and the lower rim. */
+function coveredAt(surface: HTMLElement): Covered {
+  const slate = surface.getBoundingClientRect();
+  const corners = [...surface.querySelectorAll('[data-corner]')].map((corner) => corner.getBoundingClientRect());
+  const middle = slate.top + slate.height / 2;
+  return {
+    top: Math.max(0, ...corners.filter(({ top }) => top < middle).map(({ bottom }) => bottom - slate.top)),
+    bottom: Math.max(0, ...corners.filter(({ top }) => top >= middle).map(({ top }) => slate.bottom - top)),
+  };
 }
 
 function useFirst(run: () => void, surface: React.RefObject<HTMLDivElement | null>) {

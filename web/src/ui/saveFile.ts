@@ -5,7 +5,7 @@ export function saveFile(name: string, content: string | Blob) {
   const link = document.createElement('a');
   link.href = address;
   // Names come from people; what a file system cannot take is left out.
-  link.download = name.replace(/[^\p{L}\p{N}. -]/gu, '');
+  link.download = name.replace(/[^\p{L}\p{N}\p{M},.() -]/gu, '');
   link.click();
   URL.revokeObjectURL(address);
 }

@@ -4,7 +4,7 @@ import { useCallback, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
 import { placeInQueue } from '../../api/drafting';
-import { PartTabs } from '../../parts/PartTabs';
+import { PartTabs, titleOfPart } from '../../parts/PartTabs';
 import { useShownPart } from '../../parts/useShownPart';
 import { FormRemarks } from '../../script/FormRemarks';
 import { PhraseActions } from '../../script/PhraseActions';
@@ -151,7 +151,8 @@ function PartScript({ exercise, part, at, sessions, session, titled, editable, s
       must(api.POST('/api/parts/{id}/reading', { params: { path: { id: part.id } }, body: { drawing } })),
     [part.id],
   );
-  const tools = useMemo(() => partTools(part.id), [part.id]);
+  const title = `${titleOfPart(exercise.title, asked.title ?? '', at, exercise.parts.length)}, model answer`;
+  const tools = useMemo(() => partTools(part.id, title), [part.id, title]);
   const tidying = useMemo(
     () => ({
       ask: (drawing: string, only: string[]) =>
@@ -186,7 +187,7 @@ function PartScript({ exercise, part, at, sessions, session, titled, editable, s
           }
           onDone={() => slate.surface.current?.focus()}
         >
-          <p className="mt-6 flex items-baseline gap-5 text-[13px] text-quiet-ink">
+          <p className="leads-away">
             <Link className="word-button" to="/">
               what is next
             </Link>

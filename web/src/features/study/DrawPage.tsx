@@ -20,7 +20,7 @@ import { Failed, Loading } from '../../ui/states';
 import { usePerson } from '../session/useSession';
 import { Conflict } from './Conflict';
 import { partLine, tabOf } from '../../parts/partLine';
-import { partName, PartTabs } from '../../parts/PartTabs';
+import { partName, PartTabs, titleOfPart } from '../../parts/PartTabs';
 import { useShownPart } from '../../parts/useShownPart';
 import { Earlier } from './Earlier';
 import { HandIn } from './HandIn';
@@ -126,7 +126,8 @@ function PartScript({ answer, work, sessions, session, tabs, onHandedIn }: PartS
     }),
     [work.id],
   );
-  const tools = useMemo(() => workTools(work.id), [work.id]);
+  const title = titleOfPart(answer.title, work.part.title ?? '', answer.works.indexOf(work), answer.works.length);
+  const tools = useMemo(() => workTools(work.id, title), [work.id, title]);
   const { aids } = work.part;
   const away = isAway(slate.session_.state);
   const reading = useReading(slate.full, read, away);
@@ -163,7 +164,7 @@ function PartScript({ answer, work, sessions, session, tabs, onHandedIn }: PartS
           actions={(phrase, done) => <PhraseActions slate={slate} phrase={phrase} done={done} />}
           onDone={() => slate.surface.current?.focus()}
         >
-          <p className="mt-6 flex flex-wrap items-baseline gap-x-5 whitespace-nowrap text-[13px] text-quiet-ink">
+          <p className="leads-away">
             <Leave sessions={sessions} />
             <button className="word-button" onClick={() => setFolded(true)}>
               fold away

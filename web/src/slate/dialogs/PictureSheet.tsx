@@ -30,7 +30,7 @@ export function PictureSheet({ slate, tools, onClose }: { slate: Slate; tools: D
       scale,
     });
   const save = useMutation({
-    mutationFn: async () => saveFile(`drawing.${format}`, await paint(format)),
+    mutationFn: async () => saveFile(`${tools.title}.${format}`, await paint(format)),
     onSuccess: onClose,
   });
   const copy = useMutation({

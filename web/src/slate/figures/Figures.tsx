@@ -1,6 +1,6 @@
 import { Fragment, memo } from 'react';
 import { parseEndId, type EndMark, type Line, type Side } from '../../drawing/document';
-import { alongSymbols, placeMarks, standAt, standPath, type Stand } from '../../notations/endSymbols';
+import { alongSymbols, placeMarks, reachOf, standAt, standPath, type Stand } from '../../notations/endSymbols';
 import type { EndText } from '../../geometry/endTexts';
 import { endPlace, qualifierBox } from '../../geometry/endPlace';
 import { textWidth } from '../../geometry/measure';
@@ -108,6 +108,7 @@ function EndFigure({ line, side, route, texts, selected }: EndFigureProps) {
           </text>
         </>
       )}
+      {line.stroke === 'dashed' && end.marks.length > 0 && <path className="end-stem" d={stemPath(end.marks, place)} />}
       <EndMarks marks={end.marks} place={place} />
       <circle
         className="end-hit"
@@ -131,6 +132,12 @@ function EndFigure({ line, side, route, texts, selected }: EndFigureProps) {
         ))}
     </g>
   );
+}
+
+/** The line beneath the marks of an end: whole there, however the rest of it is dashed. */
+function stemPath(marks: readonly EndMark[], place: Stand): string {
+  const to = standAt(place, reachOf(marks), 0);
+  return `M${place.point.x} ${place.point.y}L${to.x} ${to.y}`;
 }
 
 /** The marks of an end, turned as the end lies. */
