@@ -81,6 +81,25 @@ public sealed partial class PictureTests
     }
 
     [Fact]
+    public void A_dashed_line_is_whole_beneath_its_marks()
+    {
+        var solid = new Sketch().Box("Visit").Box("Item").Line("Visit", Ends.One, "Item", Ends.ZeroOrMore).ToDrawing();
+        var sheet = solid.Sheets[0];
+        var dashed = solid with
+        {
+            Sheets = [sheet with { Lines = [.. sheet.Lines.Select(line => line with { Stroke = Stroke.Dashed })] }],
+        };
+        // Not the line any more, but a piece of it at each end.
+        WholeStrokes(dashed).ShouldBe(WholeStrokes(solid) - 1 + 2);
+
+        static int WholeStrokes(Drawing drawing) =>
+            Whole().Count(Encoding.UTF8.GetString(Picture.Paint(Placer.Place(drawing), PictureFormat.Svg, [], 1)));
+    }
+
+    [GeneratedRegex("""<path d="M[^CZ"]+"(?![^>]*dasharray)""")]
+    private static partial Regex Whole();
+
+    [Fact]
     public void Texts_cannot_break_out_of_the_markup()
     {
         var drawing = Placer.Place(new Sketch().Box("</text><script>alert(1)</script>").ToDrawing());

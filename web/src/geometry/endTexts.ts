@@ -78,6 +78,7 @@ export function placeTexts(
     return { line, places, text, box };
   });
   makeWay(picks, taken, costOf);
+  moveAside(picks, taken, costOf);
   const chosen = new Map<string, EndText[]>();
   for (const { line, text } of picks) chosen.set(line.id, [...(chosen.get(line.id) ?? []), text]);
   for (const [id, texts] of chosen) {
@@ -107,6 +108,28 @@ function makeWay(picks: readonly Placing[], taken: Box[], costOf: (line: Line, p
     }
   }
 }
+
+/** A text through which a line still runs goes to the nearest place that is free, if there is one near. */
+function moveAside(picks: readonly Placing[], taken: Box[], costOf: (line: Line, place: EndText) => number) {
+  for (const pick of picks) {
+    taken.splice(taken.indexOf(pick.box), 1);
+    const cost = costOf(pick.line, pick.text);
+    if (cost >= foreignLine) {
+      const [best] = pick.places;
+      const near = aside.map(({ x, y }): EndText => ({ ...best!, x: best!.x + x, y: best!.y + y }));
+      const text = least(near, (place) => costOf(pick.line, place));
+      if (costOf(pick.line, text) < cost) Object.assign(pick, { text, box: endTextBox(text) });
+    }
+    taken.push(pick.box);
+  }
+}
+
+/** Ways to move a text aside, the shortest first. */
+const aside: readonly Point[] = Array.from({ length: 15 }, (_, column) =>
+  Array.from({ length: 13 }, (_, row): Point => ({ x: (column - 7) * 12, y: (row - 6) * 10 })),
+)
+  .flat()
+  .sort((a, b) => Math.hypot(a.x, a.y) - Math.hypot(b.x, b.y));
 
 /** What lying on the own line counts, in the pixels that lying on something else would cover. */
 const ownLine = 1500;
