@@ -83,14 +83,21 @@ public sealed partial class PictureTests
     [Fact]
     public void A_dashed_line_is_whole_beneath_its_marks()
     {
-        var solid = new Sketch().Box("Visit").Box("Item").Line("Visit", Ends.One, "Item", Ends.ZeroOrMore).ToDrawing();
-        var sheet = solid.Sheets[0];
-        var dashed = solid with
-        {
-            Sheets = [sheet with { Lines = [.. sheet.Lines.Select(line => line with { Stroke = Stroke.Dashed })] }],
-        };
+        var drawing = new Sketch().Box("Visit").Box("Item").Line("Visit", Ends.One, "Item", Ends.ZeroOrMore).ToDrawing();
         // Not the line any more, but a piece of it at each end.
-        WholeStrokes(dashed).ShouldBe(WholeStrokes(solid) - 1 + 2);
+        WholeStrokes(Stroked(Stroke.Dashed)).ShouldBe(WholeStrokes(Stroked(Stroke.Solid)) - 1 + 2);
+
+        Drawing Stroked(Stroke stroke) =>
+            drawing with
+            {
+                Sheets =
+                [
+                    drawing.Sheets[0] with
+                    {
+                        Lines = [.. drawing.Sheets[0].Lines.Select(line => line with { Stroke = stroke })],
+                    },
+                ],
+            };
 
         static int WholeStrokes(Drawing drawing) =>
             Whole().Count(Encoding.UTF8.GetString(Picture.Paint(Placer.Place(drawing), PictureFormat.Svg, [], 1)));
