@@ -93,7 +93,7 @@ test('words of the scenario are chosen by arrows and drawn by letters', async ({
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('Shift+ArrowRight');
   await page.keyboard.press('a');
-  await expect(page.getByLabel('An attribute of which box?').last()).toBeFocused();
+  await expect(page.getByRole('combobox', { name: 'An attribute of which box?' })).toBeFocused();
   await expectAccessible(page);
   await page.keyboard.type('mi');
   await page.keyboard.press('Enter');

@@ -2,6 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import { withTie } from '../drawing/edits';
 import type { Shape } from '../drawing/document';
 import { newId, type Slate } from '../slate/useSlate';
+import { Combobox } from '../ui/Combobox';
 import { attribute, nameOf, ownersOf, phraseDeeds, type Drawn, type PhraseGround } from './phraseDeeds';
 import type { Phrase } from './phrases';
 
@@ -72,40 +73,23 @@ interface WhoseAttributeProps {
 
 /** Asks by name: the first letters are enough, Enter takes the first that begins so. */
 function WhoseAttribute({ owners, onChoose, onLeave }: WhoseAttributeProps) {
-  const [text, setText] = useState('');
-  const typed = text.trim().toLowerCase();
-  const fitting = [
-    ...owners.filter((owner) => nameOf(owner).toLowerCase().startsWith(typed)),
-    ...owners.filter((owner) => nameOf(owner).toLowerCase().indexOf(typed) > 0),
-  ];
-  const onKeyDown = (event: React.KeyboardEvent) => {
-    event.stopPropagation();
-    if (event.nativeEvent.isComposing) return;
-    if (event.key === 'Escape') onLeave();
-    if (event.key === 'Enter' && fitting[0]) onChoose(fitting[0]);
+  const fitting = (text: string) => {
+    const typed = text.trim().toLowerCase();
+    const named = (fits: (name: string) => boolean) => owners.filter((owner) => fits(nameOf(owner).toLowerCase()));
+    return [...named((name) => name.startsWith(typed)), ...named((name) => name.indexOf(typed) > 0)].slice(0, 6);
   };
   return (
-    <div
+    <Combobox
       className="whose"
-      role="group"
-      aria-label="An attribute of which box?"
-      onMouseDown={(event) => event.stopPropagation()}
-    >
-      <input
-        autoFocus
-        aria-label="An attribute of which box?"
-        placeholder="an attribute of …"
-        value={text}
-        onChange={(event) => setText(event.target.value)}
-        onKeyDown={onKeyDown}
-      />
-      {fitting.slice(0, 6).map((owner) => (
-        <button key={owner.id} onClick={() => onChoose(owner)}>
-          {nameOf(owner)}
-        </button>
-      ))}
-      {fitting.length === 0 && <span role="status">Nothing is called so.</span>}
-    </div>
+      label="An attribute of which box?"
+      placeholder="an attribute of …"
+      fitting={fitting}
+      keyOf={({ id }) => id}
+      show={nameOf}
+      nothing="Nothing is called so."
+      onChoose={onChoose}
+      onLeave={onLeave}
+    />
   );
 }
 
