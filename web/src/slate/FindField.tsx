@@ -1,7 +1,7 @@
-import { parseEndId, type Drawing } from '../drawing/document';
+import { parseEndId } from '../drawing/document';
 import { find, type Found } from '../drawing/find';
 import { around, type Box } from '../geometry/boxes';
-import { select, selectEnd, selectRow, shapeOf, type Selection } from '../drawing/selection';
+import { goTo, select, selectEnd, selectRow, shapeOf, type Selection } from '../drawing/selection';
 import { Combobox } from '../ui/Combobox';
 import type { Slate } from './useSlate';
 
@@ -13,7 +13,7 @@ export function FindField({ slate, onClose }: { slate: Slate; onClose: () => voi
   };
   const go = (to: Found) => {
     slate.setSheet(to.sheet);
-    slate.setSelection(selectionOf(slate.drawing, to.element));
+    slate.setSelection(selectionOf(slate, to.element));
     slate.travel(boxOf(slate, to.element));
     close();
   };
@@ -37,10 +37,12 @@ export function FindField({ slate, onClose }: { slate: Slate; onClose: () => voi
   );
 }
 
-function selectionOf(drawing: Drawing, element: string): Selection {
+/** What was found, chosen; beside what is kept chosen, where one gathers. */
+function selectionOf({ drawing, selection }: Slate, element: string): Selection {
   const end = parseEndId(element);
-  if (end) return selectEnd(end.line, end.side);
   const shape = shapeOf(drawing, element);
+  if (selection.held) return goTo(selection, end?.line ?? shape ?? element);
+  if (end) return selectEnd(end.line, end.side);
   return shape && shape !== element ? selectRow(shape, element) : select(element);
 }
 

@@ -3,7 +3,7 @@ import type { Form } from '../drawing/document';
 import { formOf, formPath } from '../notations/forms';
 import { useDeedKeys } from './keys/useDeedKeys';
 import { formsFor } from '../notations/notations';
-import { formDeeds } from './keys/useKeys';
+import { formDeeds } from './keys/formDeeds';
 import type { Slate } from './useSlate';
 import { toScreen } from '../geometry/view';
 

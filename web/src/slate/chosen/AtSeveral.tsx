@@ -3,6 +3,7 @@ import { onLines } from '../keys/onLines';
 import type { Slate } from '../useSlate';
 import { Deed } from './Choices';
 import { Common } from './Common';
+import { TiedForms } from './TiedForms';
 import { useDeedKeys } from '../keys/useDeedKeys';
 
 /** What can be done with several elements at once. */
@@ -20,6 +21,7 @@ export function AtSeveral({ slate }: { slate: Slate }) {
           onPress={() => onLines(slate, (line) => turnAlong(slate.drawing, line, 'cup'))}
         />
       )}
+      {lines.length === 0 && <TiedForms slate={slate} shapes={[...ids]} />}
       <Deed
         says={held ? 'another: press it' : 'and another'}
         keyName={keyFor('gather')}

@@ -3,6 +3,7 @@ import { changeShape } from '../../drawing/edits';
 import { Deed } from './Choices';
 import type { ChosenProps } from './ChosenRow';
 import { Common, Further } from './Common';
+import { TiedForms } from './TiedForms';
 import { OutlineChoices, UnderlineChoices } from './drawnWays';
 import { meaningOf } from '../../notations/meanings';
 import { useDeedKeys } from '../keys/useDeedKeys';
@@ -39,6 +40,7 @@ export function AtShape({ slate, words }: ChosenProps) {
           onPress={() => set({ italic: !shape.italic })}
         />
       )}
+      {(further || slate.notation.boxWay === 'stem') && <TiedForms slate={slate} shapes={[shape.id]} all={further} />}
       <Deed says="line" keyName={keyFor('line')} onPress={() => slate.setLinkFrom(shape.id)} />
       <Deed says="line to itself" onPress={() => slate.link(shape.id, shape.id)} />
       <Deed says="and another" keyName={keyFor('gather')} onPress={slate.gather} />

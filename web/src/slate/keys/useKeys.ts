@@ -1,9 +1,9 @@
 import { pin } from '../../drawing/arrange';
 import { copyOf, readPiece, writePiece } from '../../drawing/clipboard';
-import { endId, parseEndId, rowsOf, type EndMark, type Form, type Side } from '../../drawing/document';
+import { endId, parseEndId, rowsOf, type EndMark, type Side } from '../../drawing/document';
 import { changeEnd, changeLine, changeRow, changeShape, turnAlong, turnPointer } from '../../drawing/edits';
 import { afterDeed } from './amounts';
-import { formOf } from '../../notations/forms';
+import { formDeeds, tiesItself } from './formDeeds';
 import type { Box } from '../../geometry/boxes';
 import { deedOf, type KeyDeed, type KeyPlace, type OwnKeys } from './keyMap';
 import { neighbour, type Direction } from '../../geometry/neighbours';
@@ -24,20 +24,6 @@ import { removeRow } from '../../drawing/rows';
 import { useOwnKeys } from './useOwnKeys';
 import { toScene } from '../../geometry/view';
 import type { Slate } from '../useSlate';
-
-/** The forms that a key places, in the order in which their row shows them; a form without a key of its own is placed from there. */
-export const formDeeds: Readonly<Record<string, Form>> = {
-  box: 'rectangle',
-  rounded: 'rounded',
-  diamond: 'diamond',
-  oval: 'oval',
-  circle: 'circle',
-  'half-circle': 'half-circle',
-  'diamond-box': 'diamond-in-rectangle',
-  ball: 'ball',
-  junction: 'junction',
-  note: 'note',
-};
 
 const arrows: Readonly<Record<string, Direction>> = {
   ArrowLeft: 'left',
@@ -230,9 +216,6 @@ function draw(slate: Slate, deed: string, besides: KeyDeeds): boolean {
   slate.setChalkPoint(null);
   return true;
 }
-
-/** Whether a form, placed while shapes are chosen, is tied to them. */
-const tiesItself = (form: Form) => form !== 'note' && formOf(form).layout !== 'rows';
 
 function turnSheet(slate: Slate, by: 1 | -1): boolean {
   const ids = [...slate.drawing.sheets.keys()];

@@ -1,0 +1,19 @@
+import type { Form } from '../../drawing/document';
+import { formOf } from '../../notations/forms';
+
+/** The forms that a key places, in the order in which their row shows them; a form without a key of its own is placed from there. */
+export const formDeeds: Readonly<Record<string, Form>> = {
+  box: 'rectangle',
+  rounded: 'rounded',
+  diamond: 'diamond',
+  oval: 'oval',
+  circle: 'circle',
+  'half-circle': 'half-circle',
+  'diamond-box': 'diamond-in-rectangle',
+  ball: 'ball',
+  junction: 'junction',
+  note: 'note',
+};
+
+/** Whether a form, placed while shapes are chosen, is tied to them. */
+export const tiesItself = (form: Form) => form !== 'note' && formOf(form).layout !== 'rows';
