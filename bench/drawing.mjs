@@ -3,10 +3,13 @@
 import { chromium } from '../tests/browser/node_modules/@playwright/test/index.mjs';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { byKeys } from './hands/keys.mjs';
+import { byTouch } from './hands/touch.mjs';
+import { tasks } from './hands/tasks.mjs';
 
 const [base, demo, out, only] = process.argv.slice(2);
 const exercises = ['repair-cafe', 'open-domes', 'repair-desk'];
-const ways = ['pointing', 'phrases', 'sentences'];
+const ways = ['pointing', 'phrases', 'sentences', 'keys', 'touch'];
 
 const until = async (what, test) => {
   for (const end = Date.now() + 20_000; Date.now() < end; ) {
@@ -19,7 +22,7 @@ const until = async (what, test) => {
 await until('the server', async () => (await fetch(`${base}/health/ready`)).ok);
 
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking'] });
-const page = await (await browser.newContext({ viewport: { width: 1600, height: 1100 } })).newPage();
+const page = await (await browser.newContext({ viewport: { width: 1600, height: 1100 }, hasTouch: true })).newPage();
 await page.goto(base);
 await page.getByRole('button', { name: 'Ines Okafor' }).click();
 await page.getByText('sign out').waitFor();
@@ -41,6 +44,10 @@ class Hand {
       this.keys += key.split('+').length;
       await page.keyboard.press(key);
     }
+  }
+  async tap(at) {
+    this.presses++;
+    await page.touchscreen.tap(at.x, at.y);
   }
   async click(at, shift = false) {
     this.presses++;
@@ -71,21 +78,31 @@ const call = (method, path, body) =>
     [method, path, body],
   );
 
-/** The exercise of a demo folder once more, with an empty slate. */
+/** The exercise of a demo folder once more, or a task, with an empty slate. */
 async function emptyExercise(name) {
-  const question = JSON.parse(readFileSync(join(demo, name, 'question.json'), 'utf8'));
+  const task = tasks[name];
+  const question = task?.question ?? JSON.parse(readFileSync(join(demo, name, 'question.json'), 'utf8'));
+  const scenario = task?.scenario ?? readFileSync(join(demo, name, 'scenario.md'), 'utf8');
   const [cohort] = await call('GET', '/api/exercises/cohorts');
   const { id } = await call('POST', '/api/exercises', { title: `${question.title}, drawn anew`, cohortId: cohort.id });
   const before = await call('GET', `/api/exercises/${id}`);
-  await call('PUT', `/api/exercises/${id}/scenario`, { revision: before.scenario.revision, text: readFileSync(join(demo, name, 'scenario.md'), 'utf8') });
+  await call('PUT', `/api/exercises/${id}/scenario`, { revision: before.scenario.revision, text: scenario });
   const [asked] = question.parts;
   const [place] = before.parts;
   await call('PUT', `/api/parts/${place.id}`, { revision: place.part.revision, value: { ...place.part.value, ...asked } });
   await page.goto(`${base}/exercises/${id}`);
   await page.locator('.slate').first().waitFor();
-  const model = readFileSync(join(demo, name, 'model.json'), 'utf8');
+  const model = task ? await drawnFrom(place.id, task.lines) : readFileSync(join(demo, name, 'model.json'), 'utf8');
   const reading = await call('POST', `/api/parts/${place.id}/reading`, { drawing: model });
   return { notation: asked.learned.notation, drawing: JSON.parse(model).sheets[0], lines: reading.sentences.map((sentence) => sentence.pieces.map(({ text }) => text).join('')) };
+}
+
+/** The drawing that statements make. */
+async function drawnFrom(part, lines) {
+  const empty = JSON.stringify({ format: 'blue-slate-drawing', version: 1, sheets: [{ id: 'sheet1', shapes: [], lines: [] }] });
+  const { drawing, problems } = await call('POST', `/api/parts/${part}/amend`, { drawing: empty, lines });
+  if (problems.length > 0) throw new Error(JSON.stringify(problems));
+  return drawing;
 }
 
 const said = async () => (await page.getByRole('list', { name: 'Sentences' }).getByRole('listitem').allTextContents()).map((line) => line.replace(/Still open:.*$/, '').trim());
@@ -163,16 +180,23 @@ const tips = Object.fromEntries(offered.map(({ name }, i) => [name, i + 1]));
 const strokeKeys = { 'crows-foot': { dashed: 1, solid: 2 }, chen: { solid: 0, double: 1 }, uml: { solid: 0, dashed: 1 } };
 
 class Drawer {
-  constructor(hand, { notation, drawing }) {
-    Object.assign(this, { hand, notation, drawing });
+  constructor(hand, exercise) {
+    const { notation, drawing } = exercise;
+    Object.assign(this, { hand, notation, drawing, exercise });
     this.byId = new Map(drawing.shapes.map((shape) => [shape.id, shape]));
     this.boxes = drawing.shapes.filter((shape) => shape.form === 'rectangle');
   }
 
-  async start() {
+  /** Chooses where the boxes go. */
+  async lay() {
     const at = await origin();
     this.places = spots(this.boxes, at.width, at.height);
     for (const place of this.places.values()) Object.assign(place, { x: place.x + at.x, y: place.y + at.y });
+    return at;
+  }
+
+  async start() {
+    const at = await this.lay();
     // The slate has the focus once it was pressed; the row of symbols that this opens is put away.
     await this.hand.click({ x: at.x + at.width - 8, y: at.y + 8 });
     await this.hand.press('Escape');
@@ -216,17 +240,30 @@ class Drawer {
     const made = new Map();
     for (const line of this.drawing.lines) {
       const [from, to] = [this.byId.get(line.from.shape), this.byId.get(line.to.shape)];
-      const target = to ?? (await this.middleOf(made.get(line.to.line)));
+      const target = to ?? (await this.ontoLine(line.to.line, made));
       const id = (await this.pull(from, target)).replace(/\/to$/, '');
       made.set(line.id, id);
       await this.endKeys(line, 'to');
       if (['label', 'role', 'count', 'marks'].some((part) => line.from[part]?.length > 0)) {
-        await this.hand.press('[');
+        await this.otherEnd();
         await this.endKeys(line, 'from');
       }
       await this.lineKeys(line);
-      await this.hand.press('Escape');
+      await this.endOfLine();
     }
+  }
+
+  /** Where a line leads that ends on another. */
+  async ontoLine(id, made) {
+    return this.middleOf(made.get(id));
+  }
+
+  async otherEnd() {
+    await this.hand.press('[');
+  }
+
+  async endOfLine() {
+    await this.hand.press('Escape');
   }
 
   async lineKeys(line) {
@@ -280,7 +317,7 @@ class Drawer {
       const tied = [...new Set(ties.map(({ other }) => other))];
       await this.choose(...tied);
       const before = new Set((await endSpots()).keys());
-      await this.hand.press(shape.form === 'circle' ? 'o' : 'd');
+      await this.tiedTo(shape);
       await this.writeText(shape.text);
       await this.dress(shape);
       if (ties.length > tied.length) {
@@ -288,12 +325,19 @@ class Drawer {
         await this.hand.press('Escape');
       }
       await this.dressTies(shape, ties, before);
-      for (const oval of stemOf(this.drawing, shape)) {
-        await this.choose(shape);
-        await this.hand.press('v');
-        await this.writeText(oval);
-      }
+      for (const oval of stemOf(this.drawing, shape)) await this.ovalAt(shape, oval);
     }
+  }
+
+  /** What is drawn tied to what is chosen. */
+  async tiedTo(shape) {
+    await this.hand.press(shape.form === 'circle' ? 'o' : 'd');
+  }
+
+  async ovalAt(shape, text) {
+    await this.choose(shape);
+    await this.hand.press('v');
+    await this.writeText(text);
   }
 
   async dressTies(shape, ties, before) {
@@ -305,19 +349,23 @@ class Drawer {
         // The key of a circle gives its cup to every line but the first.
         const [placed, wanted] = [other !== ties[0].other, line.along !== undefined];
         const keys = [...(line.stroke === 'double' ? ['s'] : []), ...(placed === wanted ? [] : wanted ? ['u'] : ['u', 'u'])];
-        if (keys.length > 0) await this.endOf(shape, other, fresh, keys);
+        if (keys.length > 0) await this.endOf(shape, other, fresh, keys, undefined, { cup: { placed, wanted }, wanted: line });
       }
     }
   }
 
   /** Presses the end of one of the new lines at a box, and then keys. */
-  async endOf(shape, other, fresh, keys, role) {
+  async endOf(shape, other, fresh, keys, role, cups) {
     const box = await boxOf(nameOf(other));
     const spots = [...(await endSpots())].filter(([id]) => fresh.includes(id));
     const near = (at) => Math.hypot(Math.max(box.x - at.x, 0, at.x - box.x - box.width), Math.max(box.y - at.y, 0, at.y - box.y - box.height));
     // Of two lines to one box that drawn first.
     const [id, at] = spots.sort((a, b) => Math.round((near(a[1]) - near(b[1])) / 20))[0];
     fresh.splice(fresh.indexOf(id), 1);
+    await this.atEnd(other, { id, at }, keys, role, cups);
+  }
+
+  async atEnd(other, { at }, keys, role) {
     await this.hand.click(at);
     await this.hand.press(...keys);
     if (role) {
@@ -410,8 +458,24 @@ async function typeStatement(hand, line) {
   await page.waitForTimeout(30);
 }
 
+const tools = { page, until, endSpots, boxOf, nameOf, nameSpot, origin, crowKeys, textKeys, says: (mark) => offered.find(({ name }) => name === mark).says };
+const KeyDrawer = byKeys(Drawer, tools);
+const TouchDrawer = byTouch(Drawer, tools);
+
 const byWay = {
   async pointing(drawer) {
+    await drawer.start();
+    for (const shape of drawer.boxes) await drawer.pointBox(shape);
+    await drawer.lines();
+  },
+  async keys({ hand, exercise }) {
+    const drawer = new KeyDrawer(hand, exercise);
+    await drawer.start();
+    for (const shape of drawer.boxes) await drawer.pointBox(shape);
+    await drawer.lines();
+  },
+  async touch({ hand, exercise }) {
+    const drawer = new TouchDrawer(hand, exercise);
     await drawer.start();
     for (const shape of drawer.boxes) await drawer.pointBox(shape);
     await drawer.lines();
@@ -432,8 +496,8 @@ const byWay = {
 const results = [];
 for (const way of ways) {
   let [keys, presses, seconds] = [0, 0, 0];
-  for (const name of exercises) {
-    if (only && only !== `${way}/${name}`) continue;
+  for (const name of [...exercises, ...Object.keys(tasks)]) {
+    if (only && !new RegExp(only).test(`${way}/${name}`)) continue;
     const exercise = await emptyExercise(name);
     const hand = new Hand();
     const start = performance.now();
@@ -450,6 +514,7 @@ for (const way of ways) {
     }
     const took = (performance.now() - start) / 1000;
     console.log(`${way} ${name}: keys ${hand.keys} presses ${hand.presses} seconds ${took.toFixed(1)}`);
+    if (name in tasks) continue;
     keys += hand.keys;
     presses += hand.presses;
     seconds += took;
