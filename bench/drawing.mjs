@@ -22,10 +22,16 @@ const until = async (what, test) => {
 await until('the server', async () => (await fetch(`${base}/health/ready`)).ok);
 
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking'] });
-const page = await (await browser.newContext({ viewport: { width: 1600, height: 1100 }, hasTouch: true })).newPage();
-await page.goto(base);
-await page.getByRole('button', { name: 'Ines Okafor' }).click();
-await page.getByText('sign out').waitFor();
+let page;
+
+/** A page of the instructor's, with a mouse or with fingers. */
+async function openPage(hasTouch) {
+  await page?.context().close();
+  page = await (await browser.newContext({ viewport: { width: 1600, height: 1100 }, hasTouch })).newPage();
+  await page.goto(base);
+  await page.getByRole('button', { name: 'Ines Okafor' }).click();
+  await page.getByText('sign out').waitFor();
+}
 
 /** What a person's hands do, counted. */
 class Hand {
@@ -458,28 +464,19 @@ async function typeStatement(hand, line) {
   await page.waitForTimeout(30);
 }
 
-const tools = { page, until, endSpots, boxOf, nameOf, nameSpot, origin, crowKeys, textKeys, says: (mark) => offered.find(({ name }) => name === mark).says };
-const KeyDrawer = byKeys(Drawer, tools);
-const TouchDrawer = byTouch(Drawer, tools);
+const tools = () => ({ page, until, endSpots, boxOf, nameOf, nameSpot, origin, crowKeys, textKeys, says: (mark) => offered.find(({ name }) => name === mark).says });
+
+/** Draws boxes, then lines, in one way. */
+async function drawAll(drawer) {
+  await drawer.start();
+  for (const shape of drawer.boxes) await drawer.pointBox(shape);
+  await drawer.lines();
+}
 
 const byWay = {
-  async pointing(drawer) {
-    await drawer.start();
-    for (const shape of drawer.boxes) await drawer.pointBox(shape);
-    await drawer.lines();
-  },
-  async keys({ hand, exercise }) {
-    const drawer = new KeyDrawer(hand, exercise);
-    await drawer.start();
-    for (const shape of drawer.boxes) await drawer.pointBox(shape);
-    await drawer.lines();
-  },
-  async touch({ hand, exercise }) {
-    const drawer = new TouchDrawer(hand, exercise);
-    await drawer.start();
-    for (const shape of drawer.boxes) await drawer.pointBox(shape);
-    await drawer.lines();
-  },
+  pointing: drawAll,
+  keys: ({ hand, exercise }) => drawAll(new (byKeys(Drawer, tools()))(hand, exercise)),
+  touch: ({ hand, exercise }) => drawAll(new (byTouch(Drawer, tools()))(hand, exercise)),
   async phrases(drawer) {
     await drawer.start();
     for (const shape of drawer.boxes) await fromPhrases(drawer, shape);
@@ -496,6 +493,7 @@ const byWay = {
 const results = [];
 for (const way of ways) {
   let [keys, presses, seconds] = [0, 0, 0];
+  await openPage(way === 'touch');
   for (const name of [...exercises, ...Object.keys(tasks)]) {
     if (only && !new RegExp(only).test(`${way}/${name}`)) continue;
     const exercise = await emptyExercise(name);

@@ -44,4 +44,17 @@ describe('names at the rim', () => {
     const ys = names.map((name) => name.at.y).sort((a, b) => a - b);
     for (let i = 1; i < ys.length; i++) expect(ys[i]! - ys[i - 1]!).toBeGreaterThanOrEqual(24);
   });
+
+  it('cover no box at the rim where there is room beside it', () => {
+    const draw = new Draw()
+      .box('Visit', 100, 100)
+      .box('Wide', 480, 110)
+      .box('Item', 1500, 100)
+      .line('Visit', 'Item', [], []);
+    const scene = layOut(draw.drawing);
+    const [name] = rimNames(scene, here, size);
+    const wide = [...scene.boxes.values()].find((box) => box.x > 400 && box.x < 600)!;
+    expect(name!.says).toBe('Item');
+    expect(name!.at.y + 12 <= wide.y || name!.at.y - 12 >= wide.y + wide.height).toBe(true);
+  });
 });

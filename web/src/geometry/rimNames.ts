@@ -1,5 +1,6 @@
 import type { Attachment, Drawing } from '../drawing/document';
-import type { Point } from './boxes';
+import { overlaps, type Box, type Point } from './boxes';
+import { textWidth } from './measure';
 import type { Scene } from './scene';
 import { shapeOf } from '../drawing/selection';
 import { toScreen, type View } from './view';
@@ -19,6 +20,8 @@ interface Size {
 }
 
 const lineHeight = 24;
+/** A name is cut off beyond this, in pixels. */
+const widest = 160;
 
 /** One name for each shape out of sight to which a line leads from one in sight; those at one rim keep clear of each other. */
 export function rimNames(scene: Scene, view: View, size: Size): RimName[] {
@@ -34,7 +37,8 @@ export function rimNames(scene: Scene, view: View, size: Size): RimName[] {
     const leaving = leavesAt(from ? route : [...route].reverse(), size);
     if (leaving) found.set(far, { line: line.id, shape: far, says, ...leaving });
   }
-  return spread([...found.values()]);
+  const shapes = [...scene.boxes.values()].map((box) => onScreen(view, box));
+  return spread([...found.values()], shapes, size);
 }
 
 const shapeAt = (drawing: Drawing, on: Attachment) =>
@@ -43,9 +47,15 @@ const shapeAt = (drawing: Drawing, on: Attachment) =>
 function isSeen(scene: Scene, view: View, size: Size, id: string): boolean {
   const box = scene.boxes.get(id);
   if (!box) return false;
-  const [a, b] = [toScreen(view, box), toScreen(view, { x: box.x + box.width, y: box.y + box.height })];
-  return b.x > 0 && b.y > 0 && a.x < size.width && a.y < size.height;
+  const { x, y, width, height } = onScreen(view, box);
+  return x + width > 0 && y + height > 0 && x < size.width && y < size.height;
 }
+
+const onScreen = (view: View, box: Box): Box => ({
+  ...toScreen(view, box),
+  width: box.width * view.zoom,
+  height: box.height * view.zoom,
+});
 
 /** Where a way that starts in sight first crosses a rim. */
 function leavesAt(route: readonly Point[], size: Size): Pick<RimName, 'at' | 'rim'> | null {
@@ -66,21 +76,33 @@ function leavesAt(route: readonly Point[], size: Size): Pick<RimName, 'at' | 'ri
   return null;
 }
 
-function spread(names: RimName[]): RimName[] {
-  const placed: RimName[] = [];
+/** The names clear of each other, and of what stands at the rim wherever there is room beside it. */
+function spread(names: RimName[], shapes: readonly Box[], size: Size): RimName[] {
+  const placed: { name: RimName; plate: Box }[] = [];
   for (const name of [...names].sort((a, b) => a.at.y - b.at.y || a.at.x - b.at.x)) {
-    let y = name.at.y;
-    const upright = name.rim === 'left' || name.rim === 'right';
-    while (
-      placed.some(
-        (other) =>
-          other.rim === name.rim &&
-          Math.abs(other.at.y - y) < lineHeight &&
-          (upright || Math.abs(other.at.x - name.at.x) < 120),
-      )
-    )
-      y += name.rim === 'bottom' ? -lineHeight : lineHeight;
-    placed.push({ ...name, at: { x: name.at.x, y } });
+    const tries = placesOf(name, size).map((at) => ({ name: { ...name, at }, plate: plateOf(name, at, size) }));
+    const apart = tries.filter(({ plate }) => !placed.some((other) => overlaps(other.plate, plate)));
+    placed.push(apart.find(({ plate }) => !shapes.some((shape) => overlaps(shape, plate))) ?? apart[0] ?? tries[0]!);
   }
-  return placed;
+  return placed.map(({ name }) => name);
+}
+
+const steps = [0, 1, -1, 2, -2, 3, -3, 4, -4, 5, -5, 6, -6, 7, -7, 8, -8];
+
+/** Where a name may stand: where its line leaves, then along the rim, at a level rim also a row farther in. */
+function placesOf({ rim, at }: RimName, size: Size): Point[] {
+  if (rim === 'left' || rim === 'right')
+    return steps
+      .map((step) => ({ x: at.x, y: at.y + step * lineHeight }))
+      .filter(({ y }) => y >= lineHeight / 2 && y <= size.height - lineHeight / 2);
+  const inward = rim === 'bottom' ? -lineHeight : lineHeight;
+  return [0, 1, 2, 3].flatMap((row) => steps.map((step) => ({ x: at.x + step * 24, y: at.y + row * inward })));
+}
+
+/** What a name covers. */
+function plateOf({ rim, says }: RimName, { x, y }: Point, size: Size): Box {
+  const width = Math.min(widest, textWidth(says, 13) + 16);
+  if (rim === 'left' || rim === 'right')
+    return { x: rim === 'left' ? 0 : size.width - width, y: y - lineHeight / 2, width, height: lineHeight };
+  return { x: x - width / 2, y: rim === 'bottom' ? y - lineHeight : y, width, height: lineHeight };
 }
