@@ -1,4 +1,6 @@
+import { Link } from 'react-router';
 import { isProblem } from '../api/client';
+import { PageTitle } from './PageTitle';
 
 /** Shown while something loads; quiet, and announced. */
 export function Loading({ what }: { what: string }) {
@@ -20,6 +22,20 @@ export function Failed({ error, retry }: { error: unknown; retry?: () => void })
         </button>
       )}
     </div>
+  );
+}
+
+/** A page that could not be loaded: why, and the way back. */
+export function FailedPage({ error, retry }: { error: unknown; retry?: () => void }) {
+  return (
+    <main className="failed-page">
+      <PageTitle title="Not shown" />
+      <h1>This page cannot be shown</h1>
+      <Failed error={error} retry={retry} />
+      <Link className="word-button" to="/">
+        what is next
+      </Link>
+    </main>
   );
 }
 

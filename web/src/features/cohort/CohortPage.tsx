@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { useParams } from 'react-router';
 import { api, must } from '../../api/client';
 import { PageHead } from '../session/PageHead';
-import { Failed, Loading } from '../../ui/states';
+import { FailedPage, Loading } from '../../ui/states';
 import { KeepUntil } from './KeepUntil';
 import { People } from './People';
 import { Record } from './Record';
@@ -20,7 +20,7 @@ export default function CohortPage() {
     queryFn: () => must(api.GET('/api/cohorts/{id}', { params: { path: { id } } })),
   });
   if (cohort.isPending) return <Loading what="the cohort" />;
-  if (cohort.isError) return <Failed error={cohort.error} retry={() => void cohort.refetch()} />;
+  if (cohort.isError) return <FailedPage error={cohort.error} retry={() => void cohort.refetch()} />;
   const { name, people } = cohort.data;
   const students = people.filter((person) => person.role === 'student').length;
   return (

@@ -6,7 +6,7 @@ import { partName } from '../../parts/PartTabs';
 import { show } from '../../ui/marks';
 import { PageHead } from '../session/PageHead';
 import { Sheet } from '../../ui/Sheet';
-import { Failed, Loading, messageOf } from '../../ui/states';
+import { FailedPage, Loading, messageOf } from '../../ui/states';
 import { due, moment } from '../../ui/time';
 import { Remarking } from './Remarking';
 import { AgreementLine, Sample } from './Sample';
@@ -27,7 +27,7 @@ export default function DeskPage() {
   });
   const nameOf = new Map(names.data?.map((identity) => [identity.answerId, identity.name]));
   if (desk.isPending) return <Loading what="the answers" />;
-  if (desk.isError) return <Failed error={desk.error} retry={() => void desk.refetch()} />;
+  if (desk.isError) return <FailedPage error={desk.error} retry={() => void desk.refetch()} />;
   const { title, parts, answers, students, stillDrawing, maximum, dueAt, mayRelease } = desk.data;
   const unreleased = answers.filter((answer) => answer.state !== 'released').length;
   return (

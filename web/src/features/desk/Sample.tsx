@@ -26,7 +26,7 @@ export function Sample({ part, name, mayDraw, answers }: SampleProps) {
   const { size, markers, mine, agreement } = sample.data;
   const next = mine.find((task) => !task.done);
   return (
-    <section className="mt-8" aria-label="Sample marked blind">
+    <section className="mt-8" aria-label={name === null ? 'Sample marked blind' : `Sample marked blind, ${name}`}>
       {size > 0 && (
         <>
           <h2 className="mb-1">A sample, marked blind{name !== null && `: ${name}`}</h2>

@@ -20,7 +20,7 @@ import { elementsOf, select, selectOwners } from '../../drawing/selection';
 import { DrawingSession, isAway } from '../../keeping/session';
 import { SlateSurface } from '../../slate/SlateSurface';
 import { useSlate } from '../../slate/useSlate';
-import { Failed, Loading } from '../../ui/states';
+import { FailedPage, Loading } from '../../ui/states';
 import { TwoTexts } from '../../ui/TwoTexts';
 import { usePerson } from '../session/useSession';
 import { Conflict } from '../study/Conflict';
@@ -56,7 +56,7 @@ export default function ExercisePage() {
     gcTime: 0,
   });
   if (exercise.isPending) return <Loading what="the exercise" />;
-  if (exercise.isError) return <Failed error={exercise.error} retry={() => void exercise.refetch()} />;
+  if (exercise.isError) return <FailedPage error={exercise.error} retry={() => void exercise.refetch()} />;
   return <ExerciseScript key={id} opened={exercise.data} reload={async () => void (await exercise.refetch())} />;
 }
 

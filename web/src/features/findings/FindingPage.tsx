@@ -10,7 +10,7 @@ import { extent, layOut } from '../../geometry/scene';
 import { StillSlate } from '../../slate/StillSlate';
 import { PageHead } from '../session/PageHead';
 import { PageTitle } from '../../ui/PageTitle';
-import { Failed, Loading } from '../../ui/states';
+import { FailedPage, Loading } from '../../ui/states';
 
 /** One kind of finding: what it is, drawn as wanted and as it goes wrong, and the note that is written on it. */
 export default function FindingPage() {
@@ -21,7 +21,7 @@ export default function FindingPage() {
     staleTime: Infinity,
   });
   if (page.isPending) return <Loading what="this kind of finding" />;
-  if (page.isError) return <Failed error={page.error} retry={() => void page.refetch()} />;
+  if (page.isError) return <FailedPage error={page.error} retry={() => void page.refetch()} />;
   const { kind, example, before, after } = page.data;
   const { note } = example;
   return (

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
 import { PageHead } from '../session/PageHead';
 import { PageTitle } from '../../ui/PageTitle';
-import { Failed, Loading } from '../../ui/states';
+import { FailedPage, Loading } from '../../ui/states';
 
 /** The kinds of findings by what they are about, each leading to its page. */
 export default function FindingsPage() {
@@ -13,7 +13,7 @@ export default function FindingsPage() {
     staleTime: Infinity,
   });
   if (kinds.isPending) return <Loading what="the kinds of findings" />;
-  if (kinds.isError) return <Failed error={kinds.error} retry={() => void kinds.refetch()} />;
+  if (kinds.isError) return <FailedPage error={kinds.error} retry={() => void kinds.refetch()} />;
   return (
     <>
       <PageHead />

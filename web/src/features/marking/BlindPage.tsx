@@ -7,7 +7,7 @@ import { closedSession } from '../../keeping/closedSession';
 import { SlateSurface } from '../../slate/SlateSurface';
 import { useSlate } from '../../slate/useSlate';
 import { show, valueOf } from '../../ui/marks';
-import { Failed, Loading, messageOf } from '../../ui/states';
+import { FailedPage, Loading, messageOf } from '../../ui/states';
 import { partLine } from '../../parts/partLine';
 
 type Line = Schemas['BlindLine'];
@@ -24,7 +24,7 @@ export default function BlindPage() {
     staleTime: Infinity,
   });
   if (answer.isPending) return <Loading what="the answer" />;
-  if (answer.isError) return <Failed error={answer.error} retry={() => void answer.refetch()} />;
+  if (answer.isError) return <FailedPage error={answer.error} retry={() => void answer.refetch()} />;
   return <Blind key={id} answer={answer.data} />;
 }
 

@@ -8,7 +8,7 @@ import { ScriptWithNotes, type ScriptView } from '../../differences/ScriptWithNo
 import { PartTabs } from '../../parts/PartTabs';
 import { show } from '../../ui/marks';
 import { isWriting } from '../../ui/isWriting';
-import { Failed, Loading, messageOf } from '../../ui/states';
+import { FailedPage, Loading, messageOf } from '../../ui/states';
 import { partLine } from '../../parts/partLine';
 import { AlsoRight } from './AlsoRight';
 import { DecisionRow } from './DecisionRow';
@@ -33,7 +33,7 @@ export default function MarkingPage() {
   if (answer.isPending) return <Loading what="the answer" />;
   if (isProblem(answer.error) && answer.error.code === 'blind-first')
     return <Navigate to={`/marking/blind/${id}`} replace />;
-  if (answer.isError) return <Failed error={answer.error} retry={() => void answer.refetch()} />;
+  if (answer.isError) return <FailedPage error={answer.error} retry={() => void answer.refetch()} />;
   return <MarkedScript key={id} answer={answer.data} />;
 }
 

@@ -6,7 +6,7 @@ import { learnedSentences, wantedDrawing } from '../../parts/learned';
 import { capital } from '../../ui/capital';
 import { show } from '../../ui/marks';
 import { PageHead } from '../session/PageHead';
-import { Failed, Loading, messageOf } from '../../ui/states';
+import { FailedPage, Loading, messageOf } from '../../ui/states';
 import { moment } from '../../ui/time';
 import { PageTitle } from '../../ui/PageTitle';
 
@@ -23,7 +23,7 @@ export default function BeforePage() {
     onSuccess: (answer) => navigate(`/answers/${answer.id}`, { replace: true }),
   });
   if (before.isPending) return <Loading what="the exercise" />;
-  if (before.isError) return <Failed error={before.error} />;
+  if (before.isError) return <FailedPage error={before.error} />;
   const { parts, minutes, title, cohort, dueAt } = before.data;
   const told = parts.map(toldOf);
   // What holds for every part is said once.

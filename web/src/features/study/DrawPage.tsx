@@ -16,7 +16,7 @@ import { elementsOf, select, selectOwners } from '../../drawing/selection';
 import { isAway, type DrawingSession } from '../../keeping/session';
 import { SlateSurface } from '../../slate/SlateSurface';
 import { useSlate } from '../../slate/useSlate';
-import { Failed, Loading } from '../../ui/states';
+import { FailedPage, Loading } from '../../ui/states';
 import { usePerson } from '../session/useSession';
 import { Conflict } from './Conflict';
 import { partLine, tabOf } from '../../parts/partLine';
@@ -45,7 +45,7 @@ export default function DrawPage() {
     gcTime: 0,
   });
   if (answer.isPending) return <Loading what="your drawing" />;
-  if (answer.isError) return <Failed error={answer.error} retry={() => void answer.refetch()} />;
+  if (answer.isError) return <FailedPage error={answer.error} retry={() => void answer.refetch()} />;
   const { reply, kept } = answer.data;
   return reply.handedInAt ? (
     <Receipt answer={reply} />

@@ -8,7 +8,7 @@ import { ScriptWithNotes, type ScriptView } from '../../differences/ScriptWithNo
 import { PartTabs, partName } from '../../parts/PartTabs';
 import { useShownPart } from '../../parts/useShownPart';
 import { show } from '../../ui/marks';
-import { Failed, Loading } from '../../ui/states';
+import { FailedPage, Loading } from '../../ui/states';
 import { moment } from '../../ui/time';
 import { LineTable } from '../marking/LineTable';
 import { AskAboutNote } from './AskAboutNote';
@@ -28,7 +28,7 @@ export default function MarksPage() {
     queryFn: () => must(api.GET('/api/study/answers/{id}/marks', { params: { path: { id } } })),
   });
   if (marks.isPending) return <Loading what="your marks" />;
-  if (marks.isError) return <Failed error={marks.error} retry={() => void marks.refetch()} />;
+  if (marks.isError) return <FailedPage error={marks.error} retry={() => void marks.refetch()} />;
   return <AllMarks id={id} marks={marks.data} />;
 }
 
