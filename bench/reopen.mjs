@@ -149,7 +149,7 @@ const deeds = {
     await write.click();
     const [a, b] = [random.of(names.slice(0, 3)), random.of(names.slice(5, 8))];
     await page.keyboard.type(random.of([`${a}: ${a} no (key), colour`, `${a} shows 0 or more ${b}; ${b} goes with exactly 1 ${a}`, `${b} and Beacon are kinds of ${a}`, `${a} is weak`]));
-    await Promise.all([page.waitForResponse((reply) => reply.url().endsWith('/amend')), page.keyboard.press('Enter')]).catch(() => undefined);
+    await Promise.all([page.waitForResponse((reply) => reply.url().endsWith('/amend'), { timeout: 2500 }), page.keyboard.press('Enter')]).catch(() => undefined);
     await page.waitForTimeout(60);
   },
   async note(random) {

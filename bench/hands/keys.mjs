@@ -43,19 +43,19 @@ export const byKeys = (Drawer, { page, until, endSpots, boxOf, nameOf }) =>
       return until('the line', async () => [...(await endSpots()).keys()].find((id) => id.endsWith('/to') && !before.has(id)));
     }
 
-    /** Walks round a box from end to end. */
-    async goToEnd(other, id) {
+    /** Walks round a box from end to end, to that of the new lines which was drawn first. */
+    async endOf(_, other, fresh, keys, role) {
       await this.hand.press('Escape');
       await this.find(nameOf(other));
-      for (let tries = 0; tries < 20; tries++) {
+      const met = [];
+      const step = async () => {
         await this.hand.press(']');
-        if ((await page.locator('.end-focus').evaluateAll((all) => all[0]?.closest('[data-element]').getAttribute('data-element'))) === id) return;
-      }
-      throw new Error(`The end ${id} cannot be reached from ${nameOf(other)}.`);
-    }
-
-    async atEnd(other, { id }, keys, role) {
-      await this.goToEnd(other, id);
+        return page.locator('.end-focus').evaluateAll((all) => all[0]?.closest('[data-element]').getAttribute('data-element'));
+      };
+      for (let id = await step(); !met.includes(id); id = await step()) met.push(id);
+      const wanted = fresh.find((id) => met.includes(id));
+      for (let at = 0; met[at] !== wanted; at++) await step();
+      fresh.splice(fresh.indexOf(wanted), 1);
       await this.hand.press(...keys);
       if (role) {
         await this.hand.press('g');

@@ -354,6 +354,18 @@ test('a class diagram by keys alone', async ({ page }) => {
   await page.keyboard.press('Enter');
   await expect(sentences(page)).toContainText('Mill can grind given sack of type Sack giving Boolean (public)');
   await expect(sentences(page)).toContainText('Stone turns in exactly 1 Mill; Mill goes with 0 or more Stone');
+
+  // An association class: its line leads to the line, found by what stands on it.
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Escape');
+  await boxByKeys(page, ['Turn', '- hours: Integer']);
+  await page.keyboard.press('l');
+  await page.keyboard.press('/');
+  await page.keyboard.type('turns in');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('s');
+  await expect(sentences(page)).toContainText('; as Turn');
 });
 
 test('Chen’s notation by sentences: a weak entity, a ternary, and kinds', async ({ page }) => {

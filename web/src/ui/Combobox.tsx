@@ -41,7 +41,6 @@ export function Combobox<T>({
     selectedItem: null,
     itemToString: () => text,
     itemToKey: (item) => (item ? keyOf(item) : ''),
-    onInputValueChange: ({ inputValue }) => setText(inputValue),
     onSelectedItemChange: ({ selectedItem }) => selectedItem && onChoose(selectedItem),
   });
   // Leaving is ours: the library would take what is highlighted.
@@ -57,6 +56,8 @@ export function Combobox<T>({
           'aria-label': label,
           'aria-labelledby': undefined,
           placeholder,
+          // At once: what the library tells later would come after the next letter.
+          onChange: (event) => setText(event.currentTarget.value),
           spellCheck: false,
           onKeyDown: (event) => {
             event.stopPropagation();
