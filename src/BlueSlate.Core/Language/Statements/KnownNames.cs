@@ -10,10 +10,7 @@ internal sealed partial class KnownNames(IEnumerable<string> names)
 {
     private const int MostWords = 8;
 
-    private readonly string[] known =
-    [
-        .. names.Where(name => name.Length > 0).Distinct(StringComparer.OrdinalIgnoreCase).Order(StringComparer.Ordinal),
-    ];
+    private readonly string[] known = [.. names.Where(name => name.Length > 0).Distinct(StringComparer.OrdinalIgnoreCase)];
 
     /// <summary>Whether a text is one of them.</summary>
     public bool Has(string text) => known.Any(name => Same(name, text));

@@ -323,9 +323,13 @@ function PartScript({ exercise, part, at, sessions, session, titled, editable, s
           title="Somebody else changed what is asked in the meantime"
           mine={askedLines(asked)}
           theirs={askedLines(saved.theirs)}
-          onKeep={() => saved.settle(asked)}
+          onKeep={() => {
+            saved.goOn();
+            saved.set(asked);
+          }}
           onTake={() => {
-            saved.settle(saved.theirs!);
+            saved.goOn();
+            saved.set(saved.theirs!);
             setTaken(taken + 1);
           }}
         />

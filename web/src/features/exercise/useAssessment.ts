@@ -82,7 +82,11 @@ export function useAssessment(exercise: Schemas['ExerciseReply'], part: Schemas[
     error: saved.error,
     saving: saved.saving,
     theirs: saved.theirs,
-    settle: saved.settle,
+    /** Goes on with one of two after somebody else saved: shown first, like every change, with whose marks it changes. */
+    settle: (next: AssessmentValue) => {
+      saved.goOn();
+      change(next);
+    },
   };
 }
 

@@ -63,10 +63,10 @@ export function useSaved<T>({ scope, opened, put, onSaved, delay = 0 }: Saves<T>
     again: () => save.mutate(value),
     /** What somebody else saved in the meantime, while it has not been decided what to go on with. */
     theirs: current ? (JSON.parse(current.text) as T) : null,
-    /** Goes on with a value, on top of what somebody else saved. */
-    settle: (chosen: T) => {
+    /** Goes on from what somebody else saved: whatever is set next takes its place. */
+    goOn: () => {
       if (current) revision.current = current.revision;
-      set(chosen);
+      save.reset();
     },
   };
 }

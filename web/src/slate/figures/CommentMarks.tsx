@@ -1,5 +1,5 @@
 import { memo } from 'react';
-import { parseEndId } from '../../drawing/document';
+import { parseEndId, type Comment } from '../../drawing/document';
 import { shapeOf } from '../../drawing/selection';
 import type { Point } from '../../geometry/boxes';
 import { alongRoute } from '../../geometry/route';
@@ -13,18 +13,26 @@ interface CommentMarksProps {
 
 /** A quotation mark beside whatever somebody noted something about; what it says is read when one points at it. */
 export const CommentMarks = memo(function CommentMarks({ scene, onOpen }: CommentMarksProps) {
-  const marked = new Map<string, { at: Point; notes: { element: string; text: string }[] }>();
-  for (const { element, text } of scene.drawing.comments.values()) {
-    const at = placeOf(scene, element);
-    if (!at) continue;
-    const place = `${at.x} ${at.y}`;
-    const mark = marked.get(place) ?? { at, notes: [] };
-    mark.notes.push({ element, text });
-    marked.set(place, mark);
+  const marked = new Map<string, Comment[]>();
+  for (const comment of scene.drawing.comments.values()) {
+    const owner = shapeOf(scene.drawing, comment.element) ?? parseEndId(comment.element)?.line ?? comment.element;
+    marked.set(owner, [...(marked.get(owner) ?? []), comment]);
   }
-  return [...marked.entries()].map(([place, { at, notes }]) => (
+  return [...marked].map(([owner, notes]) => {
+    const at = placeOf(scene, owner);
+    return at && <Mark key={owner} at={at} notes={notes} onOpen={onOpen} />;
+  });
+});
+
+interface MarkProps {
+  at: Point;
+  notes: readonly Comment[];
+  onOpen: CommentMarksProps['onOpen'];
+}
+
+function Mark({ at, notes, onOpen }: MarkProps) {
+  return (
     <g
-      key={place}
       className="comment-mark"
       // The press is no press on the slate, which would take the focus from what opens.
       onPointerDown={onOpen && ((event) => event.stopPropagation())}
@@ -36,14 +44,14 @@ export const CommentMarks = memo(function CommentMarks({ scene, onOpen }: Commen
         ”
       </text>
     </g>
-  ));
-});
+  );
+}
 
 /** Beside the upper right corner of a box, whose rows share one mark; above the middle of a line. */
-function placeOf(scene: Scene, element: string): Point | null {
-  const box = scene.boxes.get(shapeOf(scene.drawing, element) ?? '');
+function placeOf(scene: Scene, owner: string): Point | null {
+  const box = scene.boxes.get(owner);
   if (box) return { x: box.x + box.width + 8, y: box.y + 2 };
-  const route = scene.routes.get(parseEndId(element)?.line ?? element);
+  const route = scene.routes.get(owner);
   if (!route) return null;
   const { point } = alongRoute(route.points, 0.5);
   return { x: point.x + 6, y: point.y - 12 };

@@ -1,18 +1,14 @@
 // @vitest-environment happy-dom
 import 'fake-indexeddb/auto';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { emptyDrawing } from '../../src/drawing/document';
-import { addShape } from '../../src/drawing/edits';
-import { sendKept, textOf } from '../../src/keeping/saving';
-import { allKept, keep, keptOf, letGo, type Kept } from '../../src/keeping/store';
+import { emptyDrawing } from '../src/drawing/document';
+import { addShape } from '../src/drawing/edits';
+import { apply } from '../src/drawing/steps';
+import { sendKept, textOf } from '../src/keeping/saving';
+import { allKept, keep, keptOf, letGo, type Kept } from '../src/keeping/store';
 
-const drawing = (name: string) => textOf(addedTo(name));
-const addedTo = (name: string) => {
-  const { change } = addShape(emptyDrawing, 'rectangle', 0, 0, () => 'b1', name);
-  const shapes = new Map(emptyDrawing.shapes);
-  for (const step of change.steps) if ('after' in step && step.after) shapes.set('b1', step.after as never);
-  return { ...emptyDrawing, shapes };
-};
+const drawing = (name: string) =>
+  textOf(apply(emptyDrawing, addShape(emptyDrawing, 'rectangle', 0, 0, () => 'b1', name).change.steps));
 const kept = (document: string, change: Partial<Kept> = {}): Kept => ({
   account: 'ada',
   document,
