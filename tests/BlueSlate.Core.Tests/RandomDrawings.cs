@@ -110,6 +110,7 @@ internal static class RandomDrawings
                         new LineEnd(On(line.To), line.Others, Count: line.Text)
                         {
                             Qualifier = line.From % 11 == 0 ? line.Label : "",
+                            Edge = (BoxEdge)(line.From % 5),
                         },
                         []
                     )

@@ -63,13 +63,15 @@ describe('the published schema', () => {
         fc.constantFrom(...(strokes as Stroke[])),
         fc.array(fc.constantFrom(...marks), { maxLength: 4 }),
         fc.string({ maxLength: limits.text }),
-        (form, outline, stroke, ends, text) => {
+        fc.constantFrom('left', 'right', 'top', 'bottom', undefined),
+        (form, outline, stroke, ends, text, edge) => {
           const draw = new Draw().box('A', 0, 0, 'PK no', 'o phone').box('B', 400, 120).line('A', 'B', ends, []);
           let drawing = draw.drawing;
           const shape = drawing.shapes.get(draw.idOf('A'))!;
           drawing = apply(drawing, changeShape(drawing, shape, { form, outline, text }).steps);
           const [line] = drawing.lines.values();
-          drawing = apply(drawing, changeLine(drawing, line!, { stroke, text }).steps);
+          const from = { ...line!.from, ...(edge && { edge }) };
+          drawing = apply(drawing, changeLine(drawing, line!, { stroke, text, from }).steps);
           const written = writeDrawing(drawing, placementOf(layOut(drawing)));
           expect(problemsOf(JSON.parse(written))).toEqual([]);
           expect([...readDrawing(written).shapes.values()]).toEqual([...drawing.shapes.values()]);

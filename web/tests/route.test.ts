@@ -1,11 +1,13 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { emptyDrawing, type Drawing, type LineEnd } from '../src/drawing/document';
-import { addLine, addShape } from '../src/drawing/edits';
-import { type Point } from '../src/geometry/boxes';
+import { putAt } from '../src/drawing/arrange';
+import { emptyDrawing, onShape, type Drawing, type LineEnd } from '../src/drawing/document';
+import { addLine, addShape, move, type DrawnEdges } from '../src/drawing/edits';
+import { crosses, type Edge, type Point } from '../src/geometry/boxes';
+import { withEdgesLetGo } from '../src/geometry/letGo';
 import { alongRoute, isRound, midpoint, rowOwners, shapeAt } from '../src/geometry/route';
 import { layOut } from '../src/geometry/scene';
-import { apply } from '../src/drawing/steps';
+import { apply, invert } from '../src/drawing/steps';
 
 const lengthOf = (points: readonly Point[]) =>
   points.slice(1).reduce((sum, point, i) => sum + Math.hypot(point.x - points[i]!.x, point.y - points[i]!.y), 0);
@@ -136,5 +138,57 @@ describe('lines between two figures', () => {
       for (const [i, point] of points.slice(1).entries())
         expect(point.x === points[i]!.x || point.y === points[i]!.y).toBe(true);
     }
+  });
+});
+
+const edge = fc.constantFrom<Edge>('left', 'right', 'top', 'bottom');
+
+/** Two boxes far enough apart that a line finds its way between them from any edge. */
+function apart(edges: DrawnEdges, x = 600, y = 0): { drawing: Drawing; ids: readonly string[] } {
+  let n = 0;
+  const newId = (prefix: string) => `${prefix}${n++}`;
+  const a = addShape(emptyDrawing, 'rectangle', 0, 0, newId, 'Booth');
+  const first = apply(emptyDrawing, a.change.steps);
+  const b = addShape(first, 'rectangle', x * 4, y * 4, newId, 'Sky pass');
+  const both = apply(first, b.change.steps);
+  const line = addLine(both, onShape(a.id), onShape(b.id), newId, 'solid', edges);
+  return { drawing: apply(both, line.change.steps), ids: [a.id, b.id] };
+}
+
+const edgesOf = (drawing: Drawing) => [...layOut(drawing).routes.values()][0]!.edges;
+
+describe('a line', () => {
+  it('leaves and meets its boxes at the edges at which it was drawn, whatever they are', () => {
+    fc.assert(
+      fc.property(edge, edge, fc.constantFrom<[number, number]>([600, 0], [0, 500], [-500, 300]), (from, to, at) => {
+        expect(edgesOf(apart({ from, to }, ...at).drawing)).toEqual({ from, to });
+      }),
+    );
+  });
+
+  it('lets go of them when a box is moved so that they would lead it a long way round, and only then', () => {
+    const { drawing, ids } = apart({ from: 'right' });
+    const nudged = withEdgesLetGo(drawing, move(drawing, new Set([ids[0]!]), 0, 400));
+    expect(edgesOf(apply(drawing, nudged.steps)).from).toBe('right');
+    const past = withEdgesLetGo(drawing, move(drawing, new Set([ids[0]!]), 6000, 0));
+    expect(edgesOf(apply(drawing, past.steps))).toEqual({ from: 'left', to: 'right' });
+    const together = withEdgesLetGo(drawing, move(drawing, new Set(ids), 6000, 0));
+    expect([...apply(drawing, together.steps).lines.values()][0]!.from.edge).toBe('right');
+    expect(apply(apply(drawing, past.steps), invert(past.steps))).toEqual(drawing);
+  });
+
+  it('ends at whatever edges are best once it was tidied up', () => {
+    const { drawing, ids } = apart({ from: 'top', to: 'top' });
+    const tidy = putAt(drawing, [{ id: ids[1]!, x: 2400, y: 40 }]);
+    expect(edgesOf(apply(drawing, tidy.steps))).toEqual({ from: 'right', to: 'left' });
+  });
+
+  it('goes another way sooner than through a box', () => {
+    const { drawing } = apart({ from: 'right' });
+    const inTheWay = addShape(drawing, 'rectangle', 80 * 4, 0, () => 'wall', 'Wall');
+    const scene = layOut(apply(drawing, inTheWay.change.steps));
+    const wall = scene.boxes.get('wall')!;
+    for (const { points } of scene.routes.values())
+      points.slice(1).forEach((point, i) => expect(crosses(points[i]!, point, wall)).toBe(false));
   });
 });

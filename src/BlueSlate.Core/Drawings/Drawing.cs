@@ -129,6 +129,9 @@ public sealed record LineEnd(Attachment On, ImmutableArray<string> Marks, string
 {
     /// <summary>What stands in a small box between this end and what it is attached to; empty for no such box.</summary>
     public string Qualifier { get; init; } = "";
+
+    /// <summary>The edge of its box at which its author drew it, until the boxes are arranged otherwise.</summary>
+    public BoxEdge Edge { get; init; }
 }
 
 /// <summary>

@@ -302,6 +302,11 @@ public static class DrawingWriter
         WriteText(json, "role", end.Role);
         WriteText(json, "count", end.Count);
         WriteText(json, "qualifier", end.Qualifier);
+        if (end.Edge != BoxEdge.Any)
+        {
+            json.WriteString("edge", Vocabulary.Edges.Of(end.Edge));
+        }
+
         json.WriteEndObject();
     }
 

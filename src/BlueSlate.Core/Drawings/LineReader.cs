@@ -86,6 +86,7 @@ internal static class LineReader
             role = "",
             count = "",
             qualifier = "";
+        var edge = BoxEdge.Any;
         var properties = cursor.Object();
         while (cursor.NextProperty(ref properties))
         {
@@ -105,6 +106,9 @@ internal static class LineReader
                     break;
                 case "qualifier":
                     qualifier = cursor.Text(DrawingLimits.Text);
+                    break;
+                case "edge":
+                    edge = cursor.Word(Vocabulary.Edges);
                     break;
                 case "marks":
                     var items = cursor.Array(DrawingLimits.Marks, "marks");
@@ -129,7 +133,7 @@ internal static class LineReader
             }
         }
 
-        return new LineEnd(on, marks.ToImmutable(), label, role, count) { Qualifier = qualifier };
+        return new LineEnd(on, marks.ToImmutable(), label, role, count) { Qualifier = qualifier, Edge = edge };
     }
 
     private static ImmutableArray<Along> ReadAlong(ref JsonCursor cursor)

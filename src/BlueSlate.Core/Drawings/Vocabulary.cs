@@ -54,6 +54,16 @@ public enum EndSide
     To,
 }
 
+/// <summary>An edge of a box at which a line ends, or whichever is best.</summary>
+public enum BoxEdge
+{
+    Any,
+    Left,
+    Right,
+    Top,
+    Bottom,
+}
+
 /// <summary>The words that stand for these values in the document format.</summary>
 public static class Vocabulary
 {
@@ -71,6 +81,9 @@ public static class Vocabulary
 
     /// <summary>Words for <see cref="Drawings.EndSide"/>.</summary>
     public static Words<EndSide> Sides { get; } = new();
+
+    /// <summary>Words for <see cref="BoxEdge"/>.</summary>
+    public static Words<BoxEdge> Edges { get; } = new();
 }
 
 /// <summary>The words of one kind of value: the member's name in lower case, its parts joined by hyphens.</summary>

@@ -200,6 +200,7 @@ internal sealed class DrawingMerge(Drawing drawing, Drawing before, Drawing afte
             Role = Pick(old.Role, next.Role, end.Role),
             Count = Pick(old.Count, next.Count, end.Count),
             Qualifier = Pick(old.Qualifier, next.Qualifier, end.Qualifier),
+            Edge = Pick(old.On, next.On, end.On) == end.On ? end.Edge : next.Edge,
         };
 
     private static T Pick<T>(T old, T next, T drawn) => EqualityComparer<T>.Default.Equals(old, next) ? drawn : next;

@@ -75,6 +75,7 @@ internal static class OneNameOneElement
                 ? end with
                 {
                     On = Attachment.ToShape(to),
+                    Edge = BoxEdge.Any,
                 }
                 : end;
     }

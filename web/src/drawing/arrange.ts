@@ -1,6 +1,7 @@
-import type { Drawing } from './document';
+import { linesAt, type Drawing } from './document';
 import { bottom, right, type Box } from '../geometry/boxes';
-import { putShape, type Change } from './steps';
+import { atAnyEdge } from './edits';
+import { putLine, putShape, type Change } from './steps';
 
 /** What shapes can be brought in line by. */
 export type Alignment = 'left' | 'centre' | 'right' | 'top' | 'middle' | 'bottom';
@@ -35,14 +36,16 @@ export function distribute(drawing: Drawing, boxes: Boxes, ids: ReadonlySet<stri
   return moved(drawing, 'distribute', places);
 }
 
-/** Puts shapes where the server's layout wants them, as one step. */
-export const putAt = (drawing: Drawing, places: readonly { id: string; x: number; y: number }[]): Change => ({
-  label: 'tidy up',
-  steps: places.flatMap(({ id, x, y }) => {
+/** Puts shapes where the server's layout wants them, as one step; lines at them end at whatever edges are best there. */
+export function putAt(drawing: Drawing, places: readonly { id: string; x: number; y: number }[]): Change {
+  const placed = new Set(places.map(({ id }) => id));
+  const lines = linesAt(drawing, placed).filter((line) => line.from.edge ?? line.to.edge);
+  const shapes = places.flatMap(({ id, x, y }) => {
     const shape = drawing.shapes.get(id);
     return shape && !shape.pinned && (shape.x !== x || shape.y !== y) ? [putShape(drawing, { ...shape, x, y })] : [];
-  }),
-});
+  });
+  return { label: 'tidy up', steps: [...shapes, ...lines.map((line) => putLine(drawing, atAnyEdge(line)))] };
+}
 
 /** Pins shapes where they are, or lets them go when all of them are pinned. */
 export function pin(drawing: Drawing, ids: ReadonlySet<string>): Change {

@@ -1,3 +1,5 @@
+import type { Edge } from '../geometry/boxes';
+
 /**
  * The drawing as a value: what is on a slate, as drawn, with no meaning in it. Never changed in place; every change is a
  * step (steps.ts). Positions and sizes are whole quarter units: four to a pixel at zoom 1.
@@ -48,6 +50,8 @@ export interface LineEnd {
   readonly count: string;
   /** In a small box between the end and what it is at. */
   readonly qualifier?: string;
+  /** The edge of its box at which its author drew it, until the boxes are arranged otherwise. */
+  readonly edge?: Edge;
 }
 
 /** A symbol on a line, and the end to which it is turned. */

@@ -17,6 +17,7 @@ import {
   type Stroke,
   type Tie,
 } from './document';
+import type { Edge } from '../geometry/boxes';
 import { isBox } from '../notations/forms';
 import { regionsWithout } from './regions';
 import { putLine, putShape, putTie, type Change, type Step } from './steps';
@@ -38,6 +39,9 @@ export function addShape(
   return { change: { label: `add ${form}`, steps: [putShape(drawing, shape)] }, id };
 }
 
+/** The edges of boxes at which a line's ends were drawn, as far as they were. */
+export type DrawnEdges = Partial<Record<Side, Edge>>;
+
 /** A new line between two places, its ends unsaid; between boxes its stroke is the notation's first. */
 export function addLine(
   drawing: Drawing,
@@ -45,6 +49,7 @@ export function addLine(
   to: Attachment,
   newId: NewId,
   firstStroke: Stroke = 'solid',
+  edges: DrawnEdges = {},
 ): { change: Change; id: string; line: Line } {
   const id = newId('r');
   const atBoxes = [from, to].every((on) => on.kind === 'row' || (on.kind === 'shape' && atBox(drawing, on.id)));
@@ -52,8 +57,8 @@ export function addLine(
     id,
     stroke: atBoxes ? firstStroke : 'solid',
     text: '',
-    from: plainEnd(from),
-    to: plainEnd(to),
+    from: { ...plainEnd(from), ...(edges.from && { edge: edges.from }) },
+    to: { ...plainEnd(to), ...(edges.to && { edge: edges.to }) },
   };
   return { change: { label: 'add line', steps: [putLine(drawing, line)] }, id, line };
 }
@@ -198,6 +203,14 @@ export function changeEnd(
     steps: [putLine(drawing, { ...line, [side]: { ...line[side], ...change } })],
     mergeKey,
   };
+}
+
+/** A line whose ends may stand at any edge. */
+export const atAnyEdge = (line: Line): Line => ({ ...line, from: loose(line.from), to: loose(line.to) });
+
+function loose(end: LineEnd): LineEnd {
+  const { edge, ...free } = end;
+  return edge ? free : end;
 }
 
 /** Changes a line itself. */

@@ -18,7 +18,7 @@ import type {
   Underline,
 } from './document';
 import type { EndText } from '../geometry/endTexts';
-import type { Point } from '../geometry/boxes';
+import type { Edge, Point } from '../geometry/boxes';
 
 /** The document format of drawings as JSON (docs/formats/drawing.md), as far as the slate reads and writes it. */
 interface FileRow {
@@ -46,6 +46,7 @@ interface FileEnd {
   line?: string;
   end?: string;
   qualifier?: string;
+  edge?: Edge;
   marks?: EndMark[];
   label?: string;
   role?: string;
@@ -161,6 +162,7 @@ function readEnd(end: FileEnd, at: [number, number] | undefined): LineEnd {
     role: end.role ?? '',
     count: end.count ?? '',
     ...(end.qualifier && { qualifier: end.qualifier }),
+    ...(end.edge && { edge: end.edge }),
   };
 }
 
@@ -230,7 +232,15 @@ const writeLabel = ({ of, side, x, y, anchor }: EndText): FileLabel => ({
 });
 
 function writeEnd(end: LineEnd): FileEnd {
-  const { on, marks, label, role, count, qualifier } = end;
+  const { on, marks, label, role, count, qualifier, edge } = end;
   const attached = on.kind === 'nothing' ? {} : { [on.kind]: on.id };
-  return { ...attached, marks: [...marks], label, role, count, ...(qualifier && { qualifier }) };
+  return {
+    ...attached,
+    marks: [...marks],
+    label,
+    role,
+    count,
+    ...(qualifier && { qualifier }),
+    ...(edge && { edge }),
+  };
 }

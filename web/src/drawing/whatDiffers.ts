@@ -1,3 +1,4 @@
+import { atAnyEdge } from './edits';
 import type { Attachment, Drawing, Line, Shape } from './document';
 
 /** The elements in which two states of one drawing differ, by name, each once and in the order of drawing. */
@@ -41,5 +42,6 @@ function nameAt(drawing: Drawing, on: Attachment): string {
 function said(drawing: Drawing, id: string): string {
   const shape = drawing.shapes.get(id);
   if (shape) return JSON.stringify({ ...shape, x: 0, y: 0 });
-  return JSON.stringify(drawing.lines.get(id));
+  const line = drawing.lines.get(id);
+  return JSON.stringify(line && atAnyEdge(line));
 }

@@ -12,6 +12,7 @@ export interface Box {
 }
 
 export type Edge = 'left' | 'right' | 'top' | 'bottom';
+export const edges: readonly Edge[] = ['right', 'left', 'bottom', 'top'];
 
 export const right = (box: Box) => box.x + box.width;
 export const bottom = (box: Box) => box.y + box.height;
@@ -48,6 +49,19 @@ export function around(boxes: Iterable<Box>): Box | null {
     farBottom = Math.max(farBottom, bottom(box));
   }
   return left === Infinity ? null : { x: left, y: top, width: farRight - left, height: farBottom - top };
+}
+
+/** The edge of a box to which a point is nearest, if it is within a distance of it, inside or outside. */
+export function edgeNear(box: Box, point: Point, within: number): Edge | undefined {
+  if (!contains(inflate(box, within), point)) return undefined;
+  const away = {
+    left: Math.abs(point.x - box.x),
+    right: Math.abs(point.x - right(box)),
+    top: Math.abs(point.y - box.y),
+    bottom: Math.abs(point.y - bottom(box)),
+  };
+  const nearest = edges.reduce((one, other) => (away[other] < away[one] ? other : one));
+  return away[nearest] <= within ? nearest : undefined;
 }
 
 /** The direction that leads out of a box at an edge. */

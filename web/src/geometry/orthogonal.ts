@@ -4,6 +4,7 @@ import {
   bottom,
   centre,
   crosses,
+  edges,
   inflate,
   outward,
   overlaps,
@@ -24,11 +25,16 @@ const shared = 20;
 const clearance = 30;
 const bendCost = 40;
 const crossingCost = 2000;
-const edges: readonly Edge[] = ['right', 'left', 'bottom', 'top'];
+/** What leaving an edge at which an end was drawn costs: more than any way round, less than running through a box. */
+const leavingCost = 1500;
+/** How much longer than need be a line may become before its ends let go of the edges at which they were drawn. */
+const patience = 260;
 
 interface End {
   readonly id: string;
   readonly box: Box;
+  /** The edge at which its author drew it, if that is known. */
+  readonly held: Edge | undefined;
   edge: Edge;
   at: number;
 }
@@ -52,8 +58,8 @@ export function planOf(line: Line, boxes: Boxes, owners: ReadonlyMap<string, str
   return {
     line,
     recursive,
-    from: { id: from, box: fromBox, edge: 'right', at: 0 },
-    to: { id: to, box: toBox, edge: recursive ? 'top' : 'left', at: 0 },
+    from: { id: from, box: fromBox, held: line.from.edge, edge: 'right', at: 0 },
+    to: { id: to, box: toBox, held: line.to.edge, edge: recursive ? 'top' : 'left', at: 0 },
   };
 }
 
@@ -93,21 +99,33 @@ const horizontal = (edge: Edge) => edge === 'left' || edge === 'right';
 
 function chooseEdges(plan: Plan, solids: readonly (readonly [string, Box])[]) {
   if (plan.recursive) return;
-  let best = Infinity;
-  let chosen: [Edge, Edge] = ['right', 'left'];
+  [plan.from.edge, plan.to.edge] = bestEdges(plan, solids, leavingCost).edges;
+}
+
+/** The edges between which a line runs best, where leaving an edge at which an end was drawn costs something. */
+function bestEdges(plan: Plan, solids: readonly (readonly [string, Box])[], leaving: number) {
+  let best: { cost: number; edges: [Edge, Edge] } = { cost: Infinity, edges: ['right', 'left'] };
   const others = solids.filter(([id]) => id !== plan.from.id && id !== plan.to.id);
   for (const fromEdge of edges) {
     for (const toEdge of edges) {
+      const left = Number(isLeft(plan.from, fromEdge)) + Number(isLeft(plan.to, toEdge));
+      if (left * leaving >= best.cost) continue;
       const a = middle(plan.from.box, fromEdge, plan.to.box);
       const b = middle(plan.to.box, toEdge, plan.from.box);
-      const points = cheapest(a, fromEdge, b, toEdge, plan, others);
-      if (points.cost < best - 0.001) {
-        best = points.cost;
-        chosen = [fromEdge, toEdge];
-      }
+      const cost = cheapest(a, fromEdge, b, toEdge, plan, others).cost + left * leaving;
+      if (cost < best.cost - 0.001) best = { cost, edges: [fromEdge, toEdge] };
     }
   }
-  [plan.from.edge, plan.to.edge] = chosen;
+  return best;
+}
+
+const isLeft = (end: End, edge: Edge) => end.held !== undefined && end.held !== edge;
+
+/** Whether a line has become so much longer by the edges at which its ends were drawn that nobody would have drawn it so. */
+export function isStrained(plan: Plan, boxes: Boxes): boolean {
+  if (plan.recursive || (plan.from.held === undefined && plan.to.held === undefined)) return false;
+  const solids = [...boxes.entries()];
+  return bestEdges(plan, solids, leavingCost).cost > bestEdges(plan, solids, 0).cost + patience;
 }
 
 /** The point of an edge from which a line would leave towards another box: in the middle of what they share, if anything. */
@@ -159,7 +177,7 @@ const recursiveAt = (end: End, corner_: End) =>
       ? right(end.box) - corner - 12
       : end.box.x + corner + 12;
 
-/** The corner of the box whose two edges have the fewest other ends, for a line from a box to itself. */
+/** The corner of the box whose two edges have the fewest other ends, for a line from a box to itself; at the edge where it was drawn. */
 function chooseCorner(plan: Plan, plans: readonly Plan[]) {
   const used = (edge: Edge) =>
     plans.reduce(
@@ -176,7 +194,9 @@ function chooseCorner(plan: Plan, plans: readonly Plan[]) {
     ['right', 'bottom'],
     ['left', 'bottom'],
   ] as const;
-  const [first] = [...corners].sort((a, b) => used(a[0]) + used(a[1]) - used(b[0]) - used(b[1]));
+  const held = plan.from.held ?? plan.to.held;
+  const from = held === undefined ? corners : corners.filter((edges) => edges.some((edge) => edge === held));
+  const [first] = [...from].sort((a, b) => used(a[0]) + used(a[1]) - used(b[0]) - used(b[1]));
   [plan.from.edge, plan.to.edge] = first!;
 }
 

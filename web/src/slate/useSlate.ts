@@ -2,13 +2,14 @@ import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, use
 import { firstSheet, onShape, type Attachment, type Drawing, type Form, type Side } from '../drawing/document';
 import { sizeOf } from '../geometry/measure';
 import { pasteNear, type Piece } from '../drawing/clipboard';
-import { addLine, addShape, addTied, move, remove, type NewId } from '../drawing/edits';
+import { addLine, addShape, addTied, move, remove, type DrawnEdges, type NewId } from '../drawing/edits';
 import { around, centre, type Box, type Point } from '../geometry/boxes';
 import { makeWay } from '../drawing/fan';
 import { freePlace } from '../geometry/neighbours';
 import { slateNotation, type NotationChoice } from '../notations/notations';
 import { formOf } from '../notations/forms';
 import { Dragging } from './gestures/dragging';
+import { withEdgesLetGo } from '../geometry/letGo';
 import { extent, layOut, sceneOf, type Scene } from '../geometry/scene';
 import { gather, nothing, prune, select, type Selection } from '../drawing/selection';
 import type { DrawingSession } from '../keeping/session';
@@ -78,7 +79,7 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
       const now = session.current().drawing;
       const own = ontoSheet(next, now, sheet);
       setTold(null);
-      session.do(notation.boxWay === 'stem' ? makeWay(now, own) : own);
+      session.do(withEdgesLetGo(now, notation.boxWay === 'stem' ? makeWay(now, own) : own));
     },
     [session, editable, sheet, notation],
   );
@@ -131,13 +132,14 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
   );
 
   const link = useCallback(
-    (from: string, to: string | Attachment) => {
+    (from: string, to: string | Attachment, edges: DrawnEdges = {}) => {
       const { change: added, id } = addLine(
         session.current().drawing,
         onShape(from),
         typeof to === 'string' ? onShape(to) : to,
         newId,
         notation.strokes[0],
+        edges,
       );
       change(added);
       setSelection({ ids: new Set([id]), end: { line: id, side: 'to' }, row: null });

@@ -1,4 +1,5 @@
 import { useMemo, useSyncExternalStore } from 'react';
+import { lettingGo } from '../../geometry/letGo';
 import { layOut, linesMoving } from '../../geometry/scene';
 import type { Slate } from '../useSlate';
 
@@ -40,7 +41,9 @@ export function useDragged(slate: Slate): Slate {
       if (shape)
         shapes.set(id, { ...shape, x: shape.x + Math.round(drag.dx * 4), y: shape.y + Math.round(drag.dy * 4) });
     }
-    return layOut({ ...base.drawing, shapes }, base, drag.ids);
+    const dragged = { ...base.drawing, shapes };
+    const loose = lettingGo(dragged, drag.ids).map((line) => [line.id, line] as const);
+    return layOut({ ...dragged, lines: new Map([...dragged.lines, ...loose]) }, base, drag.ids);
   }, [base, drag]);
   const ids = drag?.ids;
   // The shapes that are being dragged and the lines that hang on them.

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { changeEnd, move } from '../../drawing/edits';
 import { parseEndId, type Attachment } from '../../drawing/document';
-import { overlaps, type Box, type Point } from '../../geometry/boxes';
+import { edgeNear, overlaps, type Box, type Edge, type Point } from '../../geometry/boxes';
 import { nothing, select, selectEnd, selectRow, shapeOf } from '../../drawing/selection';
 import { toScene } from '../../geometry/view';
 import type { Editing, Slate } from '../useSlate';
@@ -11,7 +11,7 @@ type Gesture =
   | { kind: 'pan'; x: number; y: number; tapped?: React.PointerEvent }
   | { kind: 'pinch'; fingers: readonly [Point, Point] }
   | { kind: 'move'; start: Point; ids: ReadonlySet<string>; pressed: string }
-  | { kind: 'pull'; from: string }
+  | { kind: 'pull'; from: string; edge?: Edge | undefined }
   | { kind: 'end'; line: string; side: 'from' | 'to'; write: Editing | null }
   | { kind: 'line'; write: Editing | null }
   | { kind: 'marquee'; start: Point; keep: ReadonlySet<string> };
@@ -29,6 +29,8 @@ const fingerSlop = 10;
 const doublePress = 400;
 /** How near a shape one has to let go for a line to hang on it, likewise. */
 const reach = 4;
+/** How near an edge of a box one has to let go for a line to end at that edge, likewise. */
+const edgeReach = 10;
 const snap = 5;
 
 /** Turns the pointer into what a slate can do. */
@@ -199,7 +201,7 @@ function press(slate: Slate, event: React.PointerEvent, scene: Point, edges = tr
   const edge = edges ? (event.target as Element).getAttribute('data-edge') : null;
   const element = nearestEnd(event) ?? elementAt(event.target);
   if (slate.linkFrom && slate.editable) return { kind: 'pull', from: slate.linkFrom };
-  if (edge && slate.editable && !event.shiftKey) return { kind: 'pull', from: edge };
+  if (edge && slate.editable && !event.shiftKey) return { kind: 'pull', from: edge, edge: edgeAt(slate, edge, scene) };
   const end = element ? parseEndId(element) : null;
   if (end) {
     const text = (event.target as Element).getAttribute('data-text');
@@ -277,7 +279,8 @@ function finish(slate: Slate, now: Gesture, scene: Point, under: string | null) 
     case 'pull': {
       slate.setLinkFrom(null);
       const target = shapeUnder(slate, scene);
-      slate.link(now.from, target ?? lineUnder(slate, under, null) ?? slate.place('rectangle', scene));
+      const edges = { from: now.edge, to: target ? edgeAt(slate, target, scene) : undefined };
+      slate.link(now.from, target ?? lineUnder(slate, under, null) ?? slate.place('rectangle', scene), edges);
       break;
     }
     case 'end': {
@@ -291,7 +294,9 @@ function finish(slate: Slate, now: Gesture, scene: Point, under: string | null) 
             x: Math.round(scene.x * 4),
             y: Math.round(scene.y * 4),
           });
-      slate.change(changeEnd(slate.drawing, line, now.side, { on }));
+      slate.change(
+        changeEnd(slate.drawing, line, now.side, { on, edge: shape ? edgeAt(slate, shape, scene) : undefined }),
+      );
       break;
     }
     case 'marquee': {
@@ -381,6 +386,12 @@ function shapeUnder(slate: Slate, scene: Point): string | null {
       found = id;
   }
   return found;
+}
+
+/** The edge of a shape near which a point is. */
+function edgeAt(slate: Slate, shape: string, scene: Point): Edge | undefined {
+  const box = slate.scene.boxes.get(shape);
+  return box && edgeNear(box, scene, edgeReach / slate.view.zoom);
 }
 
 function pullGhost(slate: Slate, from: string, to: Point): Ghost | null {
