@@ -1,4 +1,3 @@
-using System.Globalization;
 using System.Text.Json.Nodes;
 using BlueSlate.Core.Drawings;
 
@@ -7,14 +6,13 @@ namespace BlueSlate.Drafting;
 /// <summary>Gives places to a drawing that has none. A drawing whose every shape has a place is given back as it is.</summary>
 public static class Placer
 {
-    private const double Least = 120;
-    private const double Most = 420;
-    private const double EndSymbols = 120;
-    private const double KnotSize = 12;
     private const double DiamondReach = 110;
     private const int ForceRounds = 50;
     private const int TurningRounds = 2;
-    private const double Widening = 1.2;
+
+    // What a crossing is worth in shrinking, of lines that run along the axes and of straight ones.
+    private const double Crossing = 0.1;
+    private const double StraightCrossing = 0.25;
 
     /// <summary>The drawing with a place for every shape, in quarter units; sheet by sheet, lines without routes.</summary>
     /// <param name="drawing">The drawing.</param>
@@ -64,31 +62,46 @@ public static class Placer
         }
 
         var fans = Fan.Of(sheet);
-        if (!sheet.Shapes.Any(shape => shape.Form is Form.Diamond or Form.DiamondInRectangle))
-        {
-            var (alone, over) = Turned(sheet, fans, Layered(sheet, fans));
-            return fans.Any(fan => fan.CanTurn) ? OvalsAside.Move(sheet, alone, over) : alone;
-        }
-
-        // Lines of diamonds run straight: of two layouts, made at the same time, the one is taken in which they cross least.
-        var beside = Task.Run(() => Layered(sheet, fans));
-        var spread = Spread(sheet, fans);
-        var layered = beside.GetAwaiter().GetResult();
-        var (first, second) = (Turned(sheet, fans, layered), Turned(sheet, fans, spread));
-        var (places, crossings) = second.Crossings < first.Crossings ? second : first;
-        return OvalsAside.Move(sheet, places, crossings);
+        var best = ArrangedIn(sheet, fans);
+        return fans.Any(fan => fan.CanTurn) ? OvalsAside.Move(sheet, best.Places, best.Crossings) : best.Places;
     }
 
-    private static Dictionary<string, (double X, double Y)> Layered(Sheet sheet, IReadOnlyList<Fan> fans)
+    // Two layouts are made at the same time, folded where that can be, and the best to read is taken.
+    private static Arrangement ArrangedIn(Sheet sheet, IReadOnlyList<Fan> fans)
+    {
+        if (sheet.Shapes.Any(shape => shape.Form is Form.Diamond or Form.DiamondInRectangle))
+        {
+            // Lines of diamonds run straight: that they do not cross counts for more.
+            var layered = Task.Run(() =>
+                Layered(Tree.Any(sheet) ? LayoutGraph.Downward(sheet, fans) : LayoutGraph.Rightward(sheet, fans))
+            );
+            var spread = Spread(sheet, fans);
+            return Arrangement.Best(
+                [Turned(sheet, fans, layered.GetAwaiter().GetResult()), Turned(sheet, fans, spread)],
+                StraightCrossing
+            );
+        }
+
+        // Trees lead downward, each as a block of its own or all together; where there are none, what reads across may be folded.
+        var down = Task.Run(() => Layered(LayoutGraph.Downward(sheet, fans)));
+        var across = Layered(LayoutGraph.Rightward(sheet, fans));
+        var folded = Tree.Any(sheet) ? [] : Folding.Of(fans, across);
+        return Arrangement.Best(
+            [.. folded.Prepend(across).Append(down.GetAwaiter().GetResult()).Select(corners => Turned(sheet, fans, corners))],
+            Crossing
+        );
+    }
+
+    private static Dictionary<string, (double X, double Y)> Layered(JsonObject graph)
     {
         using var engine = new LayoutEngine();
-        return CornersIn(engine.LayOut(GraphOf(sheet, fans)));
+        return LayoutGraph.CornersIn(engine.LayOut(graph));
     }
 
     private static Dictionary<string, (double X, double Y)> Spread(Sheet sheet, IReadOnlyList<Fan> fans)
     {
         using var engine = new LayoutEngine();
-        var graph = GraphOf(sheet, fans);
+        var graph = LayoutGraph.Downward(sheet, fans);
         // The stress method begins from a layout by forces, which need not have come to rest.
         graph["layoutOptions"] = new JsonObject
         {
@@ -98,17 +111,13 @@ public static class Placer
             ["elk.randomSeed"] = "1",
         };
         var apart = engine.LayOut(graph);
-        Symmetry.Turn(apart["children"]!.AsArray(), Tree.Pairs(sheet), Widening);
+        Symmetry.Turn(apart["children"]!.AsArray(), Tree.Pairs(sheet));
         apart["layoutOptions"] = new JsonObject { ["elk.algorithm"] = "sporeOverlap", ["elk.spacing.nodeNode"] = "30" };
-        return CornersIn(engine.LayOut(apart));
+        return LayoutGraph.CornersIn(engine.LayOut(apart));
     }
 
     // Block by block, ovals change sides where that lowers the number of crossings.
-    private static (Dictionary<string, Place> Places, int Crossings) Turned(
-        Sheet sheet,
-        IReadOnlyList<Fan> fans,
-        Dictionary<string, (double X, double Y)> corners
-    )
+    private static Arrangement Turned(Sheet sheet, IReadOnlyList<Fan> fans, Dictionary<string, (double X, double Y)> corners)
     {
         var turned = new HashSet<string>(StringComparer.Ordinal);
         var places = PlacesOf(fans, corners, turned);
@@ -135,17 +144,8 @@ public static class Placer
             }
         }
 
-        return (places, crossings);
+        return new Arrangement(sheet, places, crossings);
     }
-
-    private static Dictionary<string, (double X, double Y)> CornersIn(JsonNode graph) =>
-        graph["children"]!
-            .AsArray()
-            .ToDictionary(
-                node => (string)node!["id"]!,
-                node => ((double)node!["x"]!, (double)node["y"]!),
-                StringComparer.Ordinal
-            );
 
     private static Dictionary<string, Place> PlacesOf(
         IReadOnlyList<Fan> fans,
@@ -154,98 +154,4 @@ public static class Placer
     ) =>
         fans.SelectMany(fan => fan.PlacesAt(corners[fan.Id].X, corners[fan.Id].Y, turned.Contains(fan.Id)))
             .ToDictionary(pair => pair.Id, pair => pair.Place, StringComparer.Ordinal);
-
-    private static JsonObject GraphOf(Sheet sheet, IReadOnlyList<Fan> fans)
-    {
-        var blocks = fans.SelectMany(fan => fan.PlacesAt(0, 0).Select(pair => (Element: pair.Id, Block: fan.Id)))
-            .ToDictionary(pair => pair.Element, pair => pair.Block, StringComparer.Ordinal);
-        var owners = sheet
-            .Shapes.SelectMany(shape =>
-                shape
-                    .TextLines.Select(row => row.Id)
-                    .Append(shape.Id)
-                    .Select(element => (Element: element, Block: blocks[shape.Id]))
-            )
-            .ToDictionary(pair => pair.Element, pair => pair.Block, StringComparer.Ordinal);
-        var edges = sheet
-            .Lines.Select(line => (Line: line, From: BlockAt(line.From, sheet, owners), To: BlockAt(line.To, sheet, owners)))
-            .Where(edge => edge.From is not null && edge.To is not null && edge.From != edge.To)
-            .ToList();
-        // A line on which another ends gets a knot in its middle, so that what is tied there finds room beside it.
-        var knots = sheet
-            .Lines.SelectMany(line => new[] { EndTarget(line.From), EndTarget(line.To) })
-            .OfType<string>()
-            .ToHashSet(StringComparer.Ordinal);
-        // Supertypes stand above their subtypes; without any, a drawing reads from left to right.
-        var trees = Tree.Any(sheet);
-        return new JsonObject
-        {
-            ["id"] = "root",
-            ["layoutOptions"] = new JsonObject
-            {
-                ["elk.algorithm"] = "layered",
-                ["elk.direction"] = trees ? "DOWN" : "RIGHT",
-                ["elk.edgeRouting"] = "ORTHOGONAL",
-                ["elk.spacing.nodeNode"] = trees ? "70" : "60",
-                ["elk.spacing.componentComponent"] = "60",
-                ["elk.layered.spacing.nodeNodeBetweenLayers"] = (
-                    trees || fans.Count < sheet.Shapes.Length ? 80 : Between([.. edges.Select(edge => edge.Line)])
-                ).ToString(CultureInfo.InvariantCulture),
-                ["elk.layered.nodePlacement.strategy"] = "NETWORK_SIMPLEX",
-                ["elk.randomSeed"] = "1",
-            },
-            ["children"] = new JsonArray([
-                .. fans.Select(fan => NodeOf(fan.Id, fan.Width, fan.Height)),
-                .. knots.Select(id => NodeOf(id, KnotSize, KnotSize)),
-            ]),
-            ["edges"] = new JsonArray([
-                .. edges.SelectMany(edge =>
-                {
-                    var (from, to) = Tree.LeadsUp(edge.Line, sheet) ? (edge.To!, edge.From!) : (edge.From!, edge.To!);
-                    return knots.Contains(edge.Line.Id)
-                        ? new[] { EdgeOf(edge.Line.Id + "/1", from, edge.Line.Id), EdgeOf(edge.Line.Id + "/2", edge.Line.Id, to) }
-                        : [EdgeOf(edge.Line.Id, from, to)];
-                }),
-            ]),
-        };
-    }
-
-    private static JsonNode NodeOf(string id, double width, double height) =>
-        new JsonObject
-        {
-            ["id"] = id,
-            ["width"] = width,
-            ["height"] = height,
-        };
-
-    private static JsonNode EdgeOf(string id, string from, string to) =>
-        new JsonObject
-        {
-            ["id"] = id,
-            ["sources"] = new JsonArray(from),
-            ["targets"] = new JsonArray(to),
-        };
-
-    // The line on which an end stands, or null.
-    private static string? EndTarget(LineEnd end) =>
-        end.On.Kind switch
-        {
-            AttachmentKind.Line => end.On.Id,
-            AttachmentKind.End => end.On.Id![..end.On.Id!.LastIndexOf('/')],
-            _ => null,
-        };
-
-    // The block that holds what an end is at, or the knot of the line on which it stands.
-    private static string? BlockAt(LineEnd end, Sheet sheet, Dictionary<string, string> owners) =>
-        EndTarget(end) is { } line
-            ? sheet.Lines.Any(other => other.Id == line && !owners.ContainsKey(line))
-                ? line
-                : null
-            : owners.GetValueOrDefault(end.On.Id ?? "");
-
-    // Room for what is written at both ends of a line, one text after the other.
-    private static double Between(IReadOnlyCollection<Line> lines) =>
-        Math.Clamp(lines.Select(line => Longest(line.From) + Longest(line.To) + EndSymbols).Append(0).Max(), Least, Most);
-
-    private static double Longest(LineEnd end) => new[] { end.Label, end.Role, end.Count }.Max(text => TextWidths.Of(text ?? ""));
 }

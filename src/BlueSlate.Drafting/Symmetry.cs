@@ -7,8 +7,8 @@ namespace BlueSlate.Drafting;
 /// </summary>
 internal static class Symmetry
 {
-    /// <summary>Changes the nodes' places to the best of the eight symmetries of a rectangle, and widens them.</summary>
-    public static void Turn(JsonArray nodes, IEnumerable<(string Above, string Below)> trees, double widening)
+    /// <summary>Changes the nodes' places to the best of the eight symmetries of a rectangle.</summary>
+    public static void Turn(JsonArray nodes, IEnumerable<(string Above, string Below)> trees)
     {
         var middles = nodes.ToDictionary(
             node => (string)node!["id"]!,
@@ -21,7 +21,7 @@ internal static class Symmetry
         foreach (var node in nodes)
         {
             var (x, y) = At(best, middles[(string)node!["id"]!]);
-            node["x"] = (x * widening) - ((double)node["width"]! / 2);
+            node["x"] = x - ((double)node["width"]! / 2);
             node["y"] = y - ((double)node["height"]! / 2);
         }
     }

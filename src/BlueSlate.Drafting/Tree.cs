@@ -25,30 +25,29 @@ internal static class Tree
     }
 
     /// <summary>What stands above with what stands below it, by shape id: the two ends of each line of a tree.</summary>
-    public static IEnumerable<(string Above, string Below)> Pairs(Sheet sheet)
+    public static IEnumerable<(string Above, string Below)> Pairs(Sheet sheet) =>
+        Lines(sheet)
+            .Select(line => (From: line.From.On.Id!, To: line.To.On.Id!, Up: LeadsUp(line, sheet)))
+            .Select(line => line.Up ? (line.To, line.From) : (line.From, line.To));
+
+    /// <summary>The lines of trees between two shapes.</summary>
+    public static IEnumerable<Line> Lines(Sheet sheet)
     {
         var circles = sheet
             .Shapes.Where(shape => shape.Form is Form.Circle or Form.HalfCircle)
             .Select(shape => shape.Id)
             .ToHashSet(StringComparer.Ordinal);
-        foreach (
-            var line in sheet.Lines.Where(line =>
-                line.From.On.Kind == AttachmentKind.Shape && line.To.On.Kind == AttachmentKind.Shape
-            )
-        )
-        {
-            var (from, to) = (line.From.On.Id!, line.To.On.Id!);
-            if (
-                circles.Contains(from)
-                || circles.Contains(to)
+        return sheet.Lines.Where(line =>
+            line.From.On.Kind == AttachmentKind.Shape
+            && line.To.On.Kind == AttachmentKind.Shape
+            && (
+                circles.Contains(line.From.On.Id!)
+                || circles.Contains(line.To.On.Id!)
                 || HasTriangle(line.From)
                 || HasTriangle(line.To)
                 || !line.Along.IsEmpty
             )
-            {
-                yield return LeadsUp(line, sheet) ? (to, from) : (from, to);
-            }
-        }
+        );
     }
 
     private static bool HasTriangle(LineEnd end) => end.Marks.Any(mark => mark is EndMark.Triangle or EndMark.SolidTriangle);
