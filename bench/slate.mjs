@@ -125,7 +125,9 @@ writeFileSync(out, JSON.stringify(all));
 
 const median = (samples) => [...samples].sort((a, b) => a - b)[Math.floor(samples.length / 2)];
 const scripts = readdirSync(join(dist, 'assets')).filter((file) => file.endsWith('.js'));
-const kilobytes = scripts.reduce((sum, file) => sum + gzipSync(readFileSync(join(dist, 'assets', file))).length, 0) / 1024;
+const kilobytes = (files) => (files.reduce((sum, file) => sum + gzipSync(readFileSync(join(dist, 'assets', file))).length, 0) / 1024).toFixed(0);
+// What a person loads who only draws: the entry, the page on which one draws, and what these import.
+const drawing = closure(scripts.filter((file) => /^(index|DrawPage)-/.test(file)));
 for (const [notation, raw] of Object.entries(all)) {
   const figures = {
     notation,
@@ -134,7 +136,15 @@ for (const [notation, raw] of Object.entries(all)) {
     p95_main_ms: p95(raw.slate.flatMap((run) => run.work)).toFixed(1),
     bare_p95_ms: p95(raw.bare.flatMap((run) => run.work)).toFixed(1),
     typing_p95_ms: p95(raw.typing).toFixed(1),
-    script_gz_kb: kilobytes.toFixed(0),
+    script_gz_kb: kilobytes([...drawing]),
+    all_gz_kb: kilobytes(scripts),
   };
   console.log(`slate: ${Object.entries(figures).map((pair) => pair.join(' ')).join(' ')}`);
+}
+
+function closure(entries) {
+  const found = new Set(entries);
+  for (const file of found)
+    for (const [, name] of readFileSync(join(dist, 'assets', file), 'utf8').matchAll(/(?:from|import)\s*["']\.\/([^"']+\.js)["']/g)) found.add(name);
+  return found;
 }

@@ -133,9 +133,9 @@ describe('whatever is arranged', () => {
         fc.array(fc.tuple(fc.nat(arranging.length - 1), fc.nat(200)), { minLength: 1, maxLength: 6 }),
         (done, arranged) => {
           const session = play(done);
-          const before = session.current().drawing;
-          for (const [deed, n] of arranged) session.do(arranging[deed]!(session.current().drawing, n));
-          expect(withoutPlaces(session.current().drawing)).toEqual(withoutPlaces(before));
+          const before = session.current().document;
+          for (const [deed, n] of arranged) session.do(arranging[deed]!(session.current().document, n));
+          expect(withoutPlaces(session.current().document)).toEqual(withoutPlaces(before));
         },
       ),
       { numRuns: 1000 },
@@ -148,7 +148,7 @@ describe('whatever is arranged', () => {
         fc.array(fc.tuple(fc.nat(deeds.length - 1), fc.nat(200), texts), { minLength: 4, maxLength: 20 }),
         fc.nat(200),
         (done, n) => {
-          const { drawing } = play(done).current();
+          const { document: drawing } = play(done).current();
           const piece = copyOf(drawing, new Set(some(drawing, n)));
           const { change, ids } = pasteNear(piece, layOut(drawing).boxes.values(), { x: n * 9, y: -n * 5 }, newId);
           const after = apply(drawing, change.steps);

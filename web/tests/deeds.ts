@@ -8,13 +8,13 @@ import { addRegion } from '../src/drawing/regions';
 import { addSheet, ontoSheet, removeSheet } from '../src/drawing/sheets';
 import { changeOfStem } from '../src/drawing/stem';
 import type { Change } from '../src/drawing/steps';
-import { DrawingSession } from '../src/keeping/session';
+import { drawings, drawingSession, type DrawingSession } from '../src/slate/drawings';
 import { counting } from './drawings';
 
 export const newId = counting();
 
 export const sessionOf = (drawing: Drawing) =>
-  new DrawingSession(drawing, 1, {
+  drawingSession(drawing, 1, {
     newSaveId: () => 'save',
     later: () => () => undefined,
     save: () => Promise.resolve({ kind: 'unreachable' }),
@@ -24,36 +24,36 @@ export const sessionOf = (drawing: Drawing) =>
 export const deeds: readonly ((session: DrawingSession, n: number, text: string) => unknown)[] = [
   (session, n, text) => {
     const form = ['rectangle', 'oval', 'diamond', 'note', 'circle'][n % 5]!;
-    return onto(session, n, addShape(session.current().drawing, form, n * 40, n * 30, newId, text).change);
+    return onto(session, n, addShape(session.current().document, form, n * 40, n * 30, newId, text).change);
   },
   (session, n) => {
-    const { drawing } = session.current();
+    const { document: drawing } = session.current();
     const [from, to] = [placeOf(drawing, n), placeOf(drawing, n * 7 + 3)];
     return from && to ? onto(session, n, addLine(drawing, from, to, newId).change) : null;
   },
   (session, n, text) => {
-    const { drawing } = session.current();
+    const { document: drawing } = session.current();
     const tied = [...drawing.shapes.keys()].slice(n % 4, (n % 4) + 2);
     return addTied(drawing, n % 2 ? 'diamond' : 'oval', n * 20, n * 50, tied, newId, text).change;
   },
-  (session, n) => remove(session.current().drawing, new Set(some(all(session.current().drawing), n))),
+  (session, n) => remove(session.current().document, new Set(some(all(session.current().document), n))),
   (session, n) =>
-    remove(session.current().drawing, new Set([...session.current().drawing.lines.keys()].slice(-(n % 3)))),
+    remove(session.current().document, new Set([...session.current().document.lines.keys()].slice(-(n % 3)))),
   (session, n, text) => {
-    const shape = one(session.current().drawing.shapes.values(), n);
+    const shape = one(session.current().document.shapes.values(), n);
     if (!shape) return null;
     const next = boxOfText(shape, `${text}\nPK ${text} no\nname\n\n${text}`, newId, n % 2 === 0);
-    return changeShape(session.current().drawing, shape, next);
+    return changeShape(session.current().document, shape, next);
   },
   (session, n) => {
-    const shape = one(session.current().drawing.shapes.values(), n);
-    return shape && changeShape(session.current().drawing, shape, { compartments: [] });
+    const shape = one(session.current().document.shapes.values(), n);
+    return shape && changeShape(session.current().document, shape, { compartments: [] });
   },
   (session, n, text) => {
-    const shape = one(session.current().drawing.shapes.values(), n);
+    const shape = one(session.current().document.shapes.values(), n);
     return (
       shape?.form === 'rectangle' &&
-      changeOfStem(session.current().drawing, shape, `${text}\n${text} no (key)\nname (first, ${text})`, newId)
+      changeOfStem(session.current().document, shape, `${text}\n${text} no (key)\nname (first, ${text})`, newId)
     );
   },
   (session, n) => {
@@ -61,55 +61,55 @@ export const deeds: readonly ((session: DrawingSession, n: number, text: string)
     return ids.length > 0 ? onto(session, n, change) : null;
   },
   (session, n) => {
-    const { drawing } = session.current();
+    const { document: drawing } = session.current();
     return paste(copyOf(drawing, new Set(some(all(drawing), n))), 96, 96, newId).change;
   },
-  (session) => addSheet(session.current().drawing, newId).change,
-  (session, n) => removeSheet(session.current().drawing, one(session.current().drawing.sheets.keys(), n)!),
+  (session) => addSheet(session.current().document, newId).change,
+  (session, n) => removeSheet(session.current().document, one(session.current().document.sheets.keys(), n)!),
   (session, n) => {
-    const shapes = some([...session.current().drawing.shapes.keys()], n);
-    return shapes.length > 0 ? addRegion(session.current().drawing, shapes, newId).change : null;
+    const shapes = some([...session.current().document.shapes.keys()], n);
+    return shapes.length > 0 ? addRegion(session.current().document, shapes, newId).change : null;
   },
   (session, n, text) => {
-    const element = one(all(session.current().drawing), n);
-    return element ? commentStep(session.current().drawing, element, text) : null;
+    const element = one(all(session.current().document), n);
+    return element ? commentStep(session.current().document, element, text) : null;
   },
   (session, n, text) => {
-    const { drawing } = session.current();
+    const { document: drawing } = session.current();
     const element = one(all(drawing), n);
     const nothing: Change = { label: 'tie', steps: [] };
     return element ? withTie(nothing, { element, block: n % 3, start: n, quote: text.trim() || 'booth' }, newId) : null;
   },
   (session, n, text) => {
-    const line = one(session.current().drawing.lines.values(), n);
-    const on = placeOf(session.current().drawing, n * 5 + 1);
+    const line = one(session.current().document.lines.values(), n);
+    const on = placeOf(session.current().document, n * 5 + 1);
     return (
-      line && changeEnd(session.current().drawing, line, n % 2 ? 'from' : 'to', { label: text, ...(on && { on }) })
+      line && changeEnd(session.current().document, line, n % 2 ? 'from' : 'to', { label: text, ...(on && { on }) })
     );
   },
-  (session, n) => move(session.current().drawing, new Set(all(session.current().drawing)), n * 4, -n * 3),
+  (session, n) => move(session.current().document, new Set(all(session.current().document)), n * 4, -n * 3),
   (session) => session.undo(),
   (session) => session.redo(),
-  (session) => session.takeTheirs(session.current().drawing, 1),
+  (session) => session.takeTheirs(drawings.write(session.current().document), 1),
 ];
 
 const onto = (session: DrawingSession, n: number, change: Change) =>
-  ontoSheet(change, session.current().drawing, one(session.current().drawing.sheets.keys(), n)!);
+  ontoSheet(change, session.current().document, one(session.current().document.sheets.keys(), n)!);
 
 /** A piece of a drawing with two sheets, in which a line hangs on a row. */
 function elsewhere(n: number) {
   const session = sessionOf(emptyDrawing);
   const { change, id } = addSheet(emptyDrawing, newId);
   session.do(change);
-  const box = addShape(session.current().drawing, 'rectangle', 0, 0, newId, `Boat ${n}`);
-  session.do(ontoSheet(box.change, session.current().drawing, id));
-  const shape = session.current().drawing.shapes.get(box.id)!;
-  session.do(changeShape(session.current().drawing, shape, boxOfText(shape, `Boat ${n}\nPK hull`, newId)));
-  const [row] = rowsOf(session.current().drawing.shapes.get(box.id)!);
+  const box = addShape(session.current().document, 'rectangle', 0, 0, newId, `Boat ${n}`);
+  session.do(ontoSheet(box.change, session.current().document, id));
+  const shape = session.current().document.shapes.get(box.id)!;
+  session.do(changeShape(session.current().document, shape, boxOfText(shape, `Boat ${n}\nPK hull`, newId)));
+  const [row] = rowsOf(session.current().document.shapes.get(box.id)!);
   session.do(
-    addLine(session.current().drawing, { kind: 'row', id: row!.id }, { kind: 'shape', id: box.id }, newId).change,
+    addLine(session.current().document, { kind: 'row', id: row!.id }, { kind: 'shape', id: box.id }, newId).change,
   );
-  return copyOf(session.current().drawing, new Set([box.id]));
+  return copyOf(session.current().document, new Set([box.id]));
 }
 
 export const all = (drawing: Drawing): string[] => [
@@ -144,7 +144,7 @@ export function play(done: Played, each?: (drawing: Drawing) => void): DrawingSe
   for (const [deed, n, text] of done) {
     const change = deeds[deed]!(session, n, text);
     if (change) session.do(change as Change);
-    each?.(session.current().drawing);
+    each?.(session.current().document);
   }
   return session;
 }

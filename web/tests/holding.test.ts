@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { emptyDrawing } from '../src/drawing/document';
 import { addShape } from '../src/drawing/edits';
 import { holdUnsent } from '../src/keeping/holding';
-import { DrawingSession, type SaveReply } from '../src/keeping/session';
+import { type SaveReply } from '../src/keeping/session';
+import { drawingSession } from '../src/slate/drawings';
 
 /** Somebody at a drawing, a browser that can hold it, and a server that answers when it is told to. */
 function world() {
@@ -13,7 +14,7 @@ function world() {
   };
   const replies: ((reply: SaveReply) => void)[] = [];
   let ids = 0;
-  const session = new DrawingSession(emptyDrawing, 1, {
+  const session = drawingSession(emptyDrawing, 1, {
     newSaveId: () => `save${++ids}`,
     later,
     save: () => new Promise((reply) => replies.push(reply)),
@@ -29,7 +30,7 @@ function world() {
     session,
     holding,
     written,
-    draw: () => session.do(addShape(session.current().drawing, 'rectangle', 0, 0, () => `id${++ids}`, 'Box').change),
+    draw: () => session.do(addShape(session.current().document, 'rectangle', 0, 0, () => `id${++ids}`, 'Box').change),
     pass: () => {
       for (const run of [...timers]) if (timers.delete(run)) run();
     },
@@ -80,7 +81,7 @@ describe('what a browser holds', () => {
     const { holding, written, draw, reply } = world();
     draw();
     const left = holding.leave();
-    await reply({ kind: 'conflict', revision: 5, drawing: '' });
+    await reply({ kind: 'conflict', revision: 5, text: '' });
     await left;
     expect(written).toEqual(['dirty', 'conflict']);
   });

@@ -1,31 +1,33 @@
 import { describe, expect, it } from 'vitest';
 import { emptyDrawing, type Drawing } from '../src/drawing/document';
 import { addShape, changeShape, move } from '../src/drawing/edits';
-import { DrawingSession, type SaveReply } from '../src/keeping/session';
+import { type SaveReply } from '../src/keeping/session';
+import { readDrawing } from '../src/drawing/format';
+import { drawings, drawingSession } from '../src/slate/drawings';
 
 /** Ports of which a test decides when time passes and what the server says. */
 class Bench {
-  readonly sent: { drawing: Drawing; revision: number; saveId: string }[] = [];
+  readonly sent: { text: string; drawing: Drawing; revision: number; saveId: string }[] = [];
   private replies: ((reply: SaveReply) => void)[] = [];
   private timers = new Set<{ run: () => void }>();
   private ids = 0;
 
-  readonly session = new DrawingSession(emptyDrawing, 1, {
+  readonly session = drawingSession(emptyDrawing, 1, {
     newSaveId: () => `save${++this.ids}`,
     later: (_, run) => {
       const timer = { run };
       this.timers.add(timer);
       return () => this.timers.delete(timer);
     },
-    save: (drawing, revision, saveId) => {
-      this.sent.push({ drawing, revision, saveId });
+    save: (text, revision, saveId) => {
+      this.sent.push({ text, drawing: readDrawing(text), revision, saveId });
       return new Promise((resolve) => this.replies.push(resolve));
     },
   });
 
   draw(text = 'Visit') {
     const { change } = addShape(
-      this.session.current().drawing,
+      this.session.current().document,
       'rectangle',
       0,
       0,
@@ -85,7 +87,7 @@ describe('a drawing session', () => {
     bench.draw('Item');
     bench.pass();
     expect(bench.sent[1]!.saveId).toBe(bench.sent[0]!.saveId);
-    expect(bench.sent[1]!.drawing).toBe(bench.sent[0]!.drawing);
+    expect(bench.sent[1]!.text).toBe(bench.sent[0]!.text);
     await bench.answer({ kind: 'saved', revision: 2 });
     expect(bench.state).toBe('dirty');
   });
@@ -94,7 +96,7 @@ describe('a drawing session', () => {
     const bench = new Bench();
     bench.draw();
     bench.pass();
-    await bench.answer({ kind: 'conflict', revision: 7, drawing: 'theirs' });
+    await bench.answer({ kind: 'conflict', revision: 7, text: 'theirs' });
     expect(bench.state).toBe('conflict');
     bench.draw('Item');
     bench.pass();
@@ -121,32 +123,32 @@ describe('a drawing session', () => {
     const bench = new Bench();
     bench.session.close();
     bench.draw();
-    expect(bench.session.current().drawing).toBe(emptyDrawing);
+    expect(bench.session.current().document).toBe(emptyDrawing);
   });
 
   it('undoes and redoes everything, back to the very drawing', () => {
     const bench = new Bench();
     bench.draw();
-    const one = bench.session.current().drawing;
+    const one = bench.session.current().document;
     bench.draw('Item');
     bench.session.undo();
-    expect(bench.session.current().drawing.shapes).toEqual(one.shapes);
+    expect(bench.session.current().document.shapes).toEqual(one.shapes);
     bench.session.redo();
-    expect(bench.session.current().drawing.shapes.size).toBe(2);
+    expect(bench.session.current().document.shapes.size).toBe(2);
     bench.session.undo();
     bench.session.undo();
-    expect(bench.session.current().drawing.shapes.size).toBe(0);
+    expect(bench.session.current().document.shapes.size).toBe(0);
     expect(bench.session.current().canUndo).toBe(false);
   });
 
   it('makes one undo of changes with one merge key', () => {
     const bench = new Bench();
     bench.draw();
-    const id = [...bench.session.current().drawing.shapes.keys()][0]!;
-    for (let i = 0; i < 3; i++) bench.session.do(move(bench.session.current().drawing, new Set([id]), 20, 0, 'nudge'));
-    expect(bench.session.current().drawing.shapes.get(id)!.x).toBe(60);
+    const id = [...bench.session.current().document.shapes.keys()][0]!;
+    for (let i = 0; i < 3; i++) bench.session.do(move(bench.session.current().document, new Set([id]), 20, 0, 'nudge'));
+    expect(bench.session.current().document.shapes.get(id)!.x).toBe(60);
     bench.session.undo();
-    expect(bench.session.current().drawing.shapes.get(id)!.x).toBe(0);
+    expect(bench.session.current().document.shapes.get(id)!.x).toBe(0);
   });
 
   it('undoes past the other drawing that was taken', async () => {
@@ -154,15 +156,15 @@ describe('a drawing session', () => {
     bench.draw('Visit');
     bench.draw('Item');
     bench.pass();
-    const elsewhere = structuredClone(bench.session.current().drawing);
+    const elsewhere = drawings.write(bench.session.current().document);
     bench.draw('Fault');
-    await bench.answer({ kind: 'conflict', revision: 5, drawing: '' });
+    await bench.answer({ kind: 'conflict', revision: 5, text: '' });
     bench.session.takeTheirs(elsewhere, 5);
-    expect([...bench.session.current().drawing.shapes.values()].map(({ text }) => text)).toEqual(['Visit', 'Item']);
+    expect([...bench.session.current().document.shapes.values()].map(({ text }) => text)).toEqual(['Visit', 'Item']);
     while (bench.session.current().canUndo) bench.session.undo();
-    expect(bench.session.current().drawing.shapes.size).toBe(0);
+    expect(bench.session.current().document.shapes.size).toBe(0);
     while (bench.session.current().canRedo) bench.session.redo();
-    expect(bench.session.current().drawing.shapes.size).toBe(2);
+    expect(bench.session.current().document.shapes.size).toBe(2);
   });
 
   it('undoes nothing once it is closed', () => {
@@ -170,7 +172,7 @@ describe('a drawing session', () => {
     bench.draw();
     bench.session.close();
     bench.session.undo();
-    expect(bench.session.current().drawing.shapes.size).toBe(1);
+    expect(bench.session.current().document.shapes.size).toBe(1);
   });
 
   it('sends nothing by itself once it was left, and what was drawn while a save was under way with the next', async () => {
@@ -200,9 +202,9 @@ describe('a drawing session', () => {
     const bench = new Bench();
     bench.draw('');
     let typed = 'Vis';
-    const [id] = bench.session.current().drawing.shapes.keys();
+    const [id] = bench.session.current().document.shapes.keys();
     const stop = bench.session.whileTyping(() => {
-      const { drawing } = bench.session.current();
+      const { document: drawing } = bench.session.current();
       const shape = drawing.shapes.get(id!)!;
       if (shape.text !== typed)
         bench.session.do({ ...changeShape(drawing, shape, { text: typed }), mergeKey: 'write' });
@@ -216,6 +218,6 @@ describe('a drawing session', () => {
     await sent;
     expect(bench.sent[1]!.drawing.shapes.get(id!)!.text).toBe('Visit');
     bench.session.undo();
-    expect(bench.session.current().drawing.shapes.get(id!)!.text).toBe('');
+    expect(bench.session.current().document.shapes.get(id!)!.text).toBe('');
   });
 });

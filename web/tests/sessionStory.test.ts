@@ -2,7 +2,9 @@ import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { emptyDrawing, type Drawing } from '../src/drawing/document';
 import { addShape } from '../src/drawing/edits';
-import { DrawingSession, type SaveReply } from '../src/keeping/session';
+import { type SaveReply } from '../src/keeping/session';
+import { readDrawing } from '../src/drawing/format';
+import { drawingSession } from '../src/slate/drawings';
 
 /** What can happen, in any order: somebody draws, time passes, and the server answers in one of its ways. */
 const happenings = [
@@ -27,7 +29,7 @@ class Server {
 
   save(drawing: Drawing, revision: number, saveId: string): SaveReply {
     if (saveId === this.lastSave) return { kind: 'saved', revision: this.revision };
-    if (revision !== this.revision) return { kind: 'conflict', revision: this.revision, drawing: '' };
+    if (revision !== this.revision) return { kind: 'conflict', revision: this.revision, text: '' };
     this.revision++;
     this.drawing = drawing;
     this.lastSave = saveId;
@@ -41,14 +43,14 @@ class World {
   private timers = new Set<() => void>();
   private ids = 0;
 
-  readonly session = new DrawingSession(emptyDrawing, 1, {
+  readonly session = drawingSession(emptyDrawing, 1, {
     newSaveId: () => `save${++this.ids}`,
     later: (_, run) => {
       this.timers.add(run);
       return () => this.timers.delete(run);
     },
-    save: (drawing, revision, saveId) =>
-      new Promise((reply) => this.waiting.push({ drawing, revision, saveId, reply })),
+    save: (text, revision, saveId) =>
+      new Promise((reply) => this.waiting.push({ drawing: readDrawing(text), revision, saveId, reply })),
   });
 
   async happen(what: Happening) {
@@ -56,7 +58,7 @@ class World {
     switch (what) {
       case 'draw': {
         const newId = (prefix: string) => `${prefix}${++this.ids}`;
-        this.session.do(addShape(this.session.current().drawing, 'rectangle', 0, 0, newId, `Box ${this.ids}`).change);
+        this.session.do(addShape(this.session.current().document, 'rectangle', 0, 0, newId, `Box ${this.ids}`).change);
         break;
       }
       case 'undo':
@@ -123,7 +125,9 @@ describe('whatever happens between a slate and its server', () => {
         }
         await world.settle();
         expect(world.session.current().state).toBe('clean');
-        expect([...world.server.drawing.shapes.values()]).toEqual([...world.session.current().drawing.shapes.values()]);
+        expect([...world.server.drawing.shapes.values()]).toEqual([
+          ...world.session.current().document.shapes.values(),
+        ]);
       }),
       { numRuns: 300 },
     );
@@ -135,7 +139,7 @@ describe('whatever happens between a slate and its server', () => {
         const world = new World();
         for (const event of events) {
           await world.happen(event);
-          const { state, drawing, unsaved } = world.session.current();
+          const { state, document: drawing, unsaved } = world.session.current();
           if (state === 'clean') {
             expect(unsaved).toBe(0);
             expect([...world.server.drawing.shapes.keys()]).toEqual([...drawing.shapes.keys()]);
@@ -153,7 +157,7 @@ describe('whatever happens between a slate and its server', () => {
         const world = new World();
         for (const event of events) await world.happen(event);
         while (world.session.current().canUndo) world.session.undo();
-        expect(world.session.current().drawing.shapes.size).toBe(0);
+        expect(world.session.current().document.shapes.size).toBe(0);
         await world.settle();
         expect(world.server.drawing.shapes.size).toBe(0);
       }),

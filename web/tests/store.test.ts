@@ -4,11 +4,12 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import { emptyDrawing } from '../src/drawing/document';
 import { addShape } from '../src/drawing/edits';
 import { apply } from '../src/drawing/steps';
-import { sendKept, textOf } from '../src/keeping/saving';
+import { sendKept } from '../src/keeping/saving';
+import { drawings } from '../src/slate/drawings';
 import { allKept, keep, keptOf, letGo, type Kept } from '../src/keeping/store';
 
 const drawing = (name: string) =>
-  textOf(apply(emptyDrawing, addShape(emptyDrawing, 'rectangle', 0, 0, () => 'b1', name).change.steps));
+  drawings.write(apply(emptyDrawing, addShape(emptyDrawing, 'rectangle', 0, 0, () => 'b1', name).change.steps));
 const kept = (document: string, change: Partial<Kept> = {}): Kept => ({
   account: 'ada',
   document,
@@ -47,7 +48,7 @@ describe('what a browser keeps', () => {
   it('is let go of once it has arrived, and only then', async () => {
     for (const document of ['d1', 'd2', 'd3']) await keep(kept(document));
     answers.push(json(200, { revision: 4 }), json(503, {}), json(409, conflict(drawing('Mill'))));
-    expect((await sendKept('ada')).map(({ document }) => document)).toEqual(['d2']);
+    expect((await sendKept('ada', drawings.plain)).map(({ document }) => document)).toEqual(['d2']);
     expect((await allKept('ada')).map(({ document }) => document)).toEqual(['d2']);
   });
 
@@ -55,7 +56,7 @@ describe('what a browser keeps', () => {
     await keep(kept('d1'));
     await keep(kept('d2', { revision: 0 }));
     answers.push(json(409, conflict(drawing('Windmill'))));
-    expect((await sendKept('ada')).map(({ document }) => document)).toEqual(['d1', 'd2']);
+    expect((await sendKept('ada', drawings.plain)).map(({ document }) => document)).toEqual(['d1', 'd2']);
     expect(answers).toEqual([]);
   });
 });

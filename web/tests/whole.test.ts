@@ -42,7 +42,7 @@ describe('whatever is on the slate', () => {
   it('is in the document, after whatever was done', () => {
     fc.assert(
       fc.property(fc.array(fc.tuple(fc.nat(deeds.length - 1), fc.nat(200), texts), { maxLength: 25 }), (done) => {
-        const { drawing } = play(done, (now) => expect(danglingIn(now)).toEqual([])).current();
+        const { document: drawing } = play(done, (now) => expect(danglingIn(now)).toEqual([])).current();
         const written = writeDrawing(drawing, placementOf(layOut(drawing)));
         expect(plain(readDrawing(written))).toEqual(plain(drawing));
         expect(written).not.toMatch(/\\u00[01]|[\u0000-\u0009\u007f-\u009f]|\\ud[89a-f]/);
@@ -58,11 +58,11 @@ describe('whatever is on the slate', () => {
     fc.assert(
       fc.property(fc.array(fc.tuple(fc.nat(deeds.length - 4), fc.nat(200), texts), { maxLength: 12 }), (done) => {
         const session = play(done);
-        const end = session.current().drawing;
+        const end = session.current().document;
         while (session.current().canUndo) session.undo();
-        expect(plain(session.current().drawing)).toEqual(plain(emptyDrawing));
+        expect(plain(session.current().document)).toEqual(plain(emptyDrawing));
         while (session.current().canRedo) session.redo();
-        expect(plain(session.current().drawing)).toEqual(plain(end));
+        expect(plain(session.current().document)).toEqual(plain(end));
       }),
       { numRuns: 300 },
     );
@@ -72,12 +72,12 @@ describe('whatever is on the slate', () => {
     const session = sessionOf(emptyDrawing);
     const many = Array.from({ length: limits.shapes }, (_, i) => addShape(emptyDrawing, 'oval', i, i, newId).change);
     session.do({ label: 'many', steps: many.flatMap(({ steps }) => steps) });
-    expect(session.current().drawing.shapes.size).toBe(limits.shapes);
-    session.do(addShape(session.current().drawing, 'oval', 0, 0, newId).change);
-    expect(session.current().drawing.shapes.size).toBe(limits.shapes);
+    expect(session.current().document.shapes.size).toBe(limits.shapes);
+    session.do(addShape(session.current().document, 'oval', 0, 0, newId).change);
+    expect(session.current().document.shapes.size).toBe(limits.shapes);
     expect(session.current().refused).toBe('A drawing holds at most 500 shapes.');
-    session.do(remove(session.current().drawing, new Set(many.slice(0, 2).map(({ steps }) => steps[0]!.id))));
+    session.do(remove(session.current().document, new Set(many.slice(0, 2).map(({ steps }) => steps[0]!.id))));
     expect(session.current().refused).toBeNull();
-    expect(session.current().drawing.shapes.size).toBe(limits.shapes - 2);
+    expect(session.current().document.shapes.size).toBe(limits.shapes - 2);
   });
 });

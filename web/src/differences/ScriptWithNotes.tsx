@@ -7,7 +7,7 @@ import { readDrawing } from '../drawing/format';
 import { elementsOf, select } from '../drawing/selection';
 import { SlateSurface } from '../slate/SlateSurface';
 import { useSlate } from '../slate/useSlate';
-import { closedSession } from '../keeping/closedSession';
+import { closedSession } from '../slate/drawings';
 import { placeNotes, type Placed } from './bands';
 import { DifferenceBands, DifferenceTags } from './DifferenceLayer';
 import { InWords } from './InWords';

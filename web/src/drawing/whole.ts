@@ -24,8 +24,18 @@ export function whole(drawing: Drawing, change: Change): Change {
   return rest.length === 0 ? clean : merge(clean, { ...clean, steps: rest });
 }
 
-/** Why a drawing is too large for a document, in a sentence; null when it is not. */
-export function tooMuch(drawing: Drawing): string | null {
+/** Why a drawing that came of another is too large for a document, in a sentence; one that is too large may always shrink. */
+export const tooMuch = (before: Drawing, after: Drawing): string | null =>
+  grows(before, after) ? beyondLimits(after) : null;
+
+/** Whether there is more of anything in the one drawing than in the other. */
+const grows = (before: Drawing, after: Drawing) =>
+  (Object.keys(after) as (keyof Drawing)[]).some((room) => after[room].size > before[room].size) ||
+  [...after.shapes.values()].some(
+    (shape) => rowsOf(shape).length > rowsOf(before.shapes.get(shape.id) ?? shape).length,
+  );
+
+function beyondLimits(drawing: Drawing): string | null {
   if (drawing.shapes.size > limits.shapes) return `A drawing holds at most ${limits.shapes} shapes.`;
   if (drawing.lines.size > limits.lines) return `A drawing holds at most ${limits.lines} lines.`;
   if (drawing.sheets.size > limits.sheets) return `A drawing holds at most ${limits.sheets} sheets.`;

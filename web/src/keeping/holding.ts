@@ -1,4 +1,4 @@
-import type { DrawingSession } from './session';
+import type { AnySession } from './session';
 
 /** Where a drawing is held until the server has it. */
 export interface Place {
@@ -19,7 +19,7 @@ export interface Holding {
  * any more but that a person has to choose: whoever sends what is held then must not find it back once it has arrived.
  */
 export function holdUnsent(
-  session: DrawingSession,
+  session: AnySession,
   place: Place,
   later: (milliseconds: number, run: () => void) => () => void,
 ): Holding {
@@ -62,6 +62,6 @@ export function holdUnsent(
 }
 
 /** Whether nothing of a session has still to reach the server. */
-const isSettled = (session: DrawingSession) => ['clean', 'closed'].includes(session.current().state);
+const isSettled = (session: AnySession) => ['clean', 'closed'].includes(session.current().state);
 
 const delay = 250;

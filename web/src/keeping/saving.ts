@@ -1,21 +1,21 @@
 import { api, isProblem, must } from '../api/client';
-import type { Drawing } from '../drawing/document';
-import { readDrawing, writeDrawing } from '../drawing/format';
-import { layOut, placementOf } from '../geometry/scene';
 import type { SaveReply, SessionPorts } from './session';
 import { allKept, letGo, type Kept, type Kind } from './store';
 
 interface Save {
   readonly revision: number;
   readonly saveId: string;
-  readonly drawing: string;
+  readonly text: string;
 }
 
-/** The endpoint that saves a drawing of each kind. */
+/** The endpoint that saves a document of each kind. */
 const sends: Readonly<Record<Kind, (id: string, save: Save) => Promise<{ revision: number }>>> = {
-  work: (id, body) => must(api.PUT('/api/study/work/{id}/drawing', { params: { path: { id } }, body })),
-  model: (id, { revision, drawing }) =>
-    must(api.PUT('/api/parts/{id}/model', { params: { path: { id } }, body: { revision, text: drawing } })),
+  work: (id, { revision, saveId, text }) =>
+    must(
+      api.PUT('/api/study/work/{id}/drawing', { params: { path: { id } }, body: { revision, saveId, drawing: text } }),
+    ),
+  model: (id, { revision, text }) =>
+    must(api.PUT('/api/parts/{id}/model', { params: { path: { id } }, body: { revision, text } })),
 };
 
 /** Runs something later; gives back how to call it off. */
@@ -24,11 +24,11 @@ export function later(milliseconds: number, run: () => void): () => void {
   return () => window.clearTimeout(timer);
 }
 
-/** The ports of a session of a drawing. */
+/** The ports of a session of a document. */
 export const portsOf = (kind: Kind, id: string): SessionPorts => ({
   newSaveId: () => crypto.randomUUID(),
   later,
-  save: (drawing, revision, saveId) => save(kind, id, { revision, saveId, drawing: textOf(drawing) }),
+  save: (text, revision, saveId) => save(kind, id, { revision, saveId, text }),
 });
 
 async function save(kind: Kind, id: string, body: Save): Promise<SaveReply> {
@@ -44,34 +44,24 @@ function refusalOf(error: unknown): SaveReply {
   if (error.status === 401) return { kind: 'signed-out' };
   if (error.code === 'conflict') {
     const current = error.current as { revision: number; drawing?: string; text?: string };
-    return { kind: 'conflict', revision: current.revision, drawing: current.drawing ?? current.text ?? '' };
+    return { kind: 'conflict', revision: current.revision, text: current.drawing ?? current.text ?? '' };
   }
   if (error.status === 409) return { kind: 'closed', reason: error.detail };
   return { kind: 'refused', reason: error.detail };
 }
 
-/** A drawing as a document, with the places and routes that it has on the slate. */
-export const textOf = (drawing: Drawing) => writeDrawing(drawing, placementOf(layOut(drawing)));
-
-/** A document as far as it says something: written the same way whoever wrote it. */
-export function plain(text: string): string {
-  const { sheets, shapes, lines, ties, regions, comments } = readDrawing(text);
-  return JSON.stringify([sheets, shapes, lines, ties, regions, comments].map((room) => [...room.values()]));
-}
-
 /**
  * Sends what this browser holds of an account, and lets go of what has arrived. Gives back what is still held: the server is away,
- * or a person has to choose between it and another.
+ * or a person has to choose between it and another. `plain` writes a document the same way whoever wrote it.
  */
-export async function sendKept(account: string): Promise<Kept[]> {
+export async function sendKept(account: string, plain: (text: string) => string): Promise<Kept[]> {
   const rest: Kept[] = [];
   for (const kept of await allKept(account).catch((): Kept[] => [])) {
     const { kind, document, revision, drawing } = kept;
     const reply: SaveReply | null =
-      revision === 0 ? null : await save(kind, document, { revision, saveId: crypto.randomUUID(), drawing });
+      revision === 0 ? null : await save(kind, document, { revision, saveId: crypto.randomUUID(), text: drawing });
     const arrived =
-      reply?.kind === 'saved' ||
-      (reply?.kind === 'conflict' && reply.drawing && plain(reply.drawing) === plain(drawing));
+      reply?.kind === 'saved' || (reply?.kind === 'conflict' && reply.text && plain(reply.text) === plain(drawing));
     if (arrived) await letGo(account, document);
     else rest.push(kept);
   }

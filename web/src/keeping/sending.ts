@@ -1,4 +1,4 @@
-import type { DrawingSession, SessionView } from './session';
+import type { AnySession, SessionView } from './session';
 import { NotDone } from '../ui/states';
 
 /** The truth about saving, in a few words. */
@@ -22,7 +22,7 @@ export function savedWords(view: SessionView): string {
 }
 
 /** Sends everything; throws a sentence where something does not reach the server. */
-export async function sendAll(sessions: readonly DrawingSession[], otherwise: string) {
+export async function sendAll(sessions: readonly AnySession[], otherwise: string) {
   for (const session of sessions) {
     const state = await session.flush();
     if (state !== 'clean' && state !== 'closed') throw new NotSent(savedWords(session.current()), otherwise);

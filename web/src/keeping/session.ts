@@ -1,6 +1,4 @@
-import { rowsOf, type Drawing } from '../drawing/document';
-import { apply, invert, merge, stepsBetween, type Change } from '../drawing/steps';
-import { tooMuch, whole } from '../drawing/whole';
+import type { ChangeOf, DocumentKind } from './documents';
 
 /** How it stands between what is on the slate and what the server has acknowledged. */
 export type SaveState = 'clean' | 'dirty' | 'sending' | 'offline' | 'conflict' | 'signed-out' | 'closed';
@@ -11,7 +9,7 @@ export const isAway = (state: SaveState) => state === 'offline' || state === 'si
 /** What the server says to a save. */
 export type SaveReply =
   | { readonly kind: 'saved'; readonly revision: number }
-  | { readonly kind: 'conflict'; readonly revision: number; readonly drawing: string }
+  | { readonly kind: 'conflict'; readonly revision: number; readonly text: string }
   | { readonly kind: 'closed'; readonly reason: string }
   | { readonly kind: 'refused'; readonly reason: string }
   | { readonly kind: 'signed-out' }
@@ -19,16 +17,16 @@ export type SaveReply =
 
 /** What a session needs from outside; parameters, so that tests repeat. */
 export interface SessionPorts {
-  /** Sends a drawing that started from a revision. A save keeps its id when it is sent again. */
-  save(drawing: Drawing, revision: number, saveId: string): Promise<SaveReply>;
+  /** Sends a document's text that started from a revision. A save keeps its id when it is sent again. */
+  save(text: string, revision: number, saveId: string): Promise<SaveReply>;
   newSaveId(): string;
   /** Runs something later; gives back how to call it off. */
   later(milliseconds: number, run: () => void): () => void;
 }
 
 /** What observers see; a new value after every change. */
-export interface SessionView {
-  readonly drawing: Drawing;
+export interface SessionView<D = unknown> {
+  readonly document: D;
   readonly state: SaveState;
   readonly canUndo: boolean;
   readonly canRedo: boolean;
@@ -45,27 +43,28 @@ const leastBetween = 3000;
 const retryAfter = 4000;
 
 /**
- * Owns a drawing while it is edited: the document, undo and redo, and what has still to be sent. It says "clean" only
+ * Owns a document while it is edited: what is in it, undo and redo, and what has still to be sent. It says "clean" only
  * after an acknowledgement. Plain code: no interface, no clock of its own.
  */
-export class DrawingSession {
-  private view: SessionView;
-  private readonly undone: Change[] = [];
-  private readonly done: Change[] = [];
+export class Session<D, S> {
+  private view: SessionView<D>;
+  private readonly undone: ChangeOf<S>[] = [];
+  private readonly done: ChangeOf<S>[] = [];
   private readonly observers = new Set<() => void>();
   private waiting: (() => void) | null = null;
-  private pending: { drawing: Drawing; saveId: string; changes: number } | null = null;
+  private pending: { text: string; saveId: string; changes: number } | null = null;
   private justSent = false;
   private readonly typing = new Set<() => void>();
   private attended = true;
 
   constructor(
-    drawing: Drawing,
+    private readonly kind: DocumentKind<D, S>,
+    document: D,
     private revision: number,
     private readonly ports: SessionPorts,
   ) {
     this.view = {
-      drawing,
+      document,
       state: 'clean',
       canUndo: false,
       canRedo: false,
@@ -83,34 +82,44 @@ export class DrawingSession {
 
   readonly current = () => this.view;
 
+  /** A document of this kind as far as it says something. */
+  readonly plain = (text: string) => this.kind.plain(text);
+
+  /** The document as it is now, written. */
+  text(): string {
+    return this.kind.write(this.view.document);
+  }
+
   /** The revision that the server acknowledged last. */
   get acknowledged() {
     return this.revision;
   }
 
   /** What was sent last and not acknowledged, if anything. */
-  get unacknowledged(): Drawing | null {
-    return this.pending?.drawing ?? null;
+  get unacknowledged(): string | null {
+    return this.pending?.text ?? null;
   }
 
   /**
    * Does a change, with all that follows from it. One with the merge key of the change before it becomes part of that one. A change
-   * that would make more of the drawing than a document holds is refused, and why is told.
+   * that would make more of it than a document holds is refused, and why is told.
    */
-  do(wanted: Change) {
+  do(wanted: ChangeOf<S>) {
     if (wanted.steps.length === 0 || this.view.state === 'closed') return;
-    const change = whole(this.view.drawing, wanted);
-    const drawing = apply(this.view.drawing, change.steps);
-    const refused = tooMuch(drawing);
-    if (refused !== null && grows(this.view.drawing, drawing)) {
+    const before = this.view.document;
+    const change = this.kind.whole(before, wanted);
+    const after = this.kind.apply(before, change.steps);
+    const refused = this.kind.tooMuch(before, after);
+    if (refused !== null) {
       this.set({ refused });
       return;
     }
     const last = this.done[this.done.length - 1];
-    if (change.mergeKey && last?.mergeKey === change.mergeKey) this.done[this.done.length - 1] = merge(last, change);
+    if (change.mergeKey && last?.mergeKey === change.mergeKey)
+      this.done[this.done.length - 1] = this.kind.merge(last, change);
     else this.done.push(change);
     this.undone.length = 0;
-    this.changed(drawing);
+    this.changed(after);
   }
 
   undo() {
@@ -118,7 +127,7 @@ export class DrawingSession {
     const change = this.done.pop();
     if (!change) return;
     this.undone.push(change);
-    this.changed(apply(this.view.drawing, invert(change.steps)));
+    this.changed(this.kind.apply(this.view.document, this.kind.invert(change.steps)));
   }
 
   redo() {
@@ -126,7 +135,7 @@ export class DrawingSession {
     const change = this.undone.pop();
     if (!change) return;
     this.done.push(change);
-    this.changed(apply(this.view.drawing, change.steps));
+    this.changed(this.kind.apply(this.view.document, change.steps));
   }
 
   /** Ends merging: the next change is one of its own. */
@@ -136,7 +145,7 @@ export class DrawingSession {
   }
 
   /**
-   * Has something that is being typed taken into the drawing whenever everything is to be in it, and once more when that ends, by
+   * Has something that is being typed taken into the document whenever everything is to be in it, and once more when that ends, by
    * what this gives back.
    */
   whileTyping(take: () => void) {
@@ -147,12 +156,12 @@ export class DrawingSession {
     };
   }
 
-  /** Takes what is being typed into the drawing. */
+  /** Takes what is being typed into the document. */
   settle() {
     for (const take of [...this.typing]) take();
   }
 
-  /** Says that somebody is at the drawing; what this gives back says that they have left, and nothing is sent by itself any more. */
+  /** Says that somebody is at the document; what this gives back says that they have left, and nothing is sent by itself any more. */
   attend() {
     this.attended = true;
     if (this.waits()) this.schedule(interval);
@@ -184,15 +193,15 @@ export class DrawingSession {
   }
 
   /** After a conflict: take what is there. What was here can still be undone back to. */
-  takeTheirs(drawing: Drawing, revision: number) {
+  takeTheirs(text: string, revision: number) {
     this.revision = revision;
     this.pending = null;
     // Step by step, so that whatever is the same in both stays the same value and can be undone past.
-    const steps = stepsBetween(this.view.drawing, drawing);
-    this.done.push({ label: 'take the other drawing', steps });
+    const steps = this.kind.stepsBetween(this.view.document, this.kind.read(text));
+    this.done.push({ label: 'take the other one', steps });
     this.undone.length = 0;
     this.set({
-      drawing: apply(this.view.drawing, steps),
+      document: this.kind.apply(this.view.document, steps),
       state: 'clean',
       unsaved: 0,
       theirs: null,
@@ -203,11 +212,11 @@ export class DrawingSession {
   }
 
   /**
-   * Takes up a drawing that was kept elsewhere and not acknowledged, as one change. With what somebody else has saved since,
+   * Takes up a document that was kept elsewhere and not acknowledged, as one change. With what somebody else has saved since,
    * it is a conflict from the start.
    */
-  takeUp(drawing: Drawing, theirs: string | null) {
-    this.do({ label: 'take up', steps: stepsBetween(this.view.drawing, drawing) });
+  takeUp(text: string, theirs: string | null) {
+    this.do({ label: 'take up', steps: this.kind.stepsBetween(this.view.document, this.kind.read(text)) });
     if (theirs === null) return;
     this.cancel();
     this.set({ state: 'conflict', theirs });
@@ -231,10 +240,10 @@ export class DrawingSession {
     return this.view.state === 'dirty' || this.view.state === 'offline';
   }
 
-  private changed(drawing: Drawing) {
+  private changed(document: D) {
     const state = this.view.state === 'clean' ? 'dirty' : this.view.state;
     this.set({
-      drawing,
+      document,
       state,
       refused: null,
       unsaved: this.view.unsaved + 1,
@@ -262,12 +271,12 @@ export class DrawingSession {
     if (!this.waits()) return;
     // A save that was not acknowledged is sent again as it was: it may have arrived.
     const save = (this.pending ??= {
-      drawing: this.view.drawing,
+      text: this.text(),
       saveId: this.ports.newSaveId(),
       changes: this.view.unsaved,
     });
     this.set({ state: 'sending' });
-    const reply = await this.ports.save(save.drawing, this.revision, save.saveId);
+    const reply = await this.ports.save(save.text, this.revision, save.saveId);
     switch (reply.kind) {
       case 'saved':
         this.pending = null;
@@ -276,7 +285,7 @@ export class DrawingSession {
         break;
       case 'conflict':
         this.pending = null;
-        this.set({ state: 'conflict', theirs: reply.drawing });
+        this.set({ state: 'conflict', theirs: reply.text });
         this.revision = reply.revision;
         break;
       case 'closed':
@@ -311,15 +320,11 @@ export class DrawingSession {
     });
   }
 
-  private set(change: Partial<SessionView>) {
+  private set(change: Partial<SessionView<D>>) {
     this.view = { ...this.view, ...change };
     for (const observer of [...this.observers]) observer();
   }
 }
 
-/** Whether there is more of anything in the one drawing than in the other: a drawing that is too large may always shrink. */
-const grows = (before: Drawing, after: Drawing) =>
-  (Object.keys(after) as (keyof Drawing)[]).some((room) => after[room].size > before[room].size) ||
-  [...after.shapes.values()].some(
-    (shape) => rowsOf(shape).length > rowsOf(before.shapes.get(shape.id) ?? shape).length,
-  );
+/** A session of whatever document, for those to whom it only matters how it stands. */
+export type AnySession = Omit<Session<unknown, unknown>, 'do' | 'current'> & { readonly current: () => SessionView };

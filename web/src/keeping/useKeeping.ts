@@ -1,8 +1,7 @@
 import { useEffect, useLayoutEffect, useRef } from 'react';
-import { readDrawing } from '../drawing/format';
-import type { DrawingSession } from './session';
+import type { AnySession } from './session';
 import { holdUnsent } from './holding';
-import { later, plain, textOf } from './saving';
+import { later } from './saving';
 import { keep, keptOf, letGo, type Kept, type Kind } from './store';
 
 /** What this browser held of a document when it was opened; null too where the browser offers no place to hold anything. */
@@ -13,13 +12,13 @@ export const heldOf = (account: string, document: string): Promise<Kept | null> 
  * Gives a fresh session what the browser held and the server does not have. Where somebody else has saved since, a person
  * chooses; where the server turns out to have it after all, there is nothing to do.
  */
-function takeUpKept(session: DrawingSession, kept: Kept | null, theirs: Opened['theirs']) {
+function takeUpKept(session: AnySession, kept: Kept | null, theirs: Opened['theirs']) {
   if (!kept) return;
-  const mine = readDrawing(kept.drawing);
+  const { plain } = session;
   const there = plain(theirs.drawing);
   if (plain(kept.drawing) === there) return;
   const arrived = kept.sent !== null && kept.revision > 0 && plain(kept.sent) === there;
-  session.takeUp(mine, arrived || kept.revision === theirs.revision ? null : theirs.drawing);
+  session.takeUp(kept.drawing, arrived || kept.revision === theirs.revision ? null : theirs.drawing);
 }
 
 /** What a document was when it was opened: as the browser held it, if it did, and as the server sent it. */
@@ -36,7 +35,7 @@ export interface Opened {
  * Takes up what the browser held when a document was opened; then holds its drawing from each first change until the server has
  * acknowledged it, and sends what is unsaved when the page is hidden or left.
  */
-export function useKeeping(session: DrawingSession, opened: Opened) {
+export function useKeeping(session: AnySession, opened: Opened) {
   const first = useRef<Opened | null>(opened);
   const { account, document: id, kind, title } = opened;
   useLayoutEffect(() => {
@@ -45,10 +44,9 @@ export function useKeeping(session: DrawingSession, opened: Opened) {
   }, [session]);
   useEffect(() => {
     const hold = () => {
-      const { drawing, state } = session.current();
-      const revision = state === 'conflict' ? 0 : session.acknowledged;
-      const sent = session.unacknowledged && textOf(session.unacknowledged);
-      keep({ account, document: id, kind, title, revision, drawing: textOf(drawing), sent }).catch(noPlace);
+      const revision = session.current().state === 'conflict' ? 0 : session.acknowledged;
+      const sent = session.unacknowledged;
+      keep({ account, document: id, kind, title, revision, drawing: session.text(), sent }).catch(noPlace);
     };
     const holding = holdUnsent(session, { hold, letGo: () => void letGo(account, id).catch(noPlace) }, later);
     const leave = session.attend();

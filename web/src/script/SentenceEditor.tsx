@@ -38,7 +38,7 @@ export function SentenceEditor({ slate, lines, at, amend, onLeave }: SentenceEdi
     caretNext.current = null;
   }, [text]);
   const turn = useRef(0);
-  const drawn = useRef(slate.session.current().drawing);
+  const drawn = useRef(slate.session.current().document);
 
   useEffect(() => {
     const field = area.current!;
@@ -52,7 +52,7 @@ export function SentenceEditor({ slate, lines, at, amend, onLeave }: SentenceEdi
 
   // What was drawn by hand meanwhile is said here too, below it what could not be taken.
   useEffect(() => {
-    const now = slate.session.current().drawing;
+    const now = slate.session.current().document;
     if (now === drawn.current || document.activeElement === area.current) return;
     drawn.current = now;
     const open = reply.problems.map((problem) => text.split('\n')[problem.line] ?? '');
@@ -77,15 +77,15 @@ export function SentenceEditor({ slate, lines, at, amend, onLeave }: SentenceEdi
   /** Draws what was typed; says whether all of it could be taken. */
   const draw = async (typed: string): Promise<boolean> => {
     const mine = ++turn.current;
-    const { drawing } = slate.session.current();
+    const { document: drawing } = slate.session.current();
     try {
       const answer = await amend(writeDrawing(drawing, placementOf(slate.full)), typed.split('\n'));
       if (mine !== turn.current) return true;
-      if (slate.session.current().drawing !== drawing) return await draw(typed);
+      if (slate.session.current().document !== drawing) return await draw(typed);
       const steps = stepsBetween(drawing, readDrawing(answer.drawing));
       if (steps.length > 0) slate.change({ label: 'type a statement', steps });
       if (drawing.shapes.size === 0) slate.fitSoon();
-      drawn.current = slate.session.current().drawing;
+      drawn.current = slate.session.current().document;
       settle(typed, answer);
       setReply({ problems: answer.problems, notes: answer.unsaid.map((note) => `This notation cannot say: ${note}`) });
       return answer.problems.length === 0;

@@ -66,7 +66,7 @@ export function ArrangeRow({ slate, tidy, allowed, refusal: dropRefusal }: Arran
     setRefusal(null);
     try {
       const reply = await allowed!.tools.pushDown(writeDrawing(drawing, placementOf(slate.full)), boxes[0]!);
-      change({ label: 'push down', steps: stepsBetween(slate.session.current().drawing, readDrawing(reply.drawing)) });
+      change({ label: 'push down', steps: stepsBetween(slate.session.current().document, readDrawing(reply.drawing)) });
     } catch (error) {
       setRefusal(messageOf(error));
     }

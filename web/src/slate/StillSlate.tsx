@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { closedSession } from '../keeping/closedSession';
+import { closedSession } from './drawings';
 import { SlateFrame } from './SlateFrame';
 import { useSlate } from './useSlate';
 

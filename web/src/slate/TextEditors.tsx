@@ -40,7 +40,7 @@ export function BoxEditor({ slate, id, words }: { slate: Slate; id: string; word
   useLayoutEffect(() => () => setView((view) => ({ ...view, x: view.x + aside.current })), [setView]);
   const tooLong = limitOf(text);
   const take = () => {
-    const { drawing } = slate.session.current();
+    const { document: drawing } = slate.session.current();
     const current = drawing.shapes.get(id);
     const change = current && writing && !tooLong ? writing.change(drawing, current, text, newId) : null;
     // However often it is taken while it is written, undo takes one editing back.
@@ -143,7 +143,7 @@ export function TextEditor({ slate, editing }: { slate: Slate; editing: Exclude<
   const leaving = useRef(false);
   useLayoutEffect(() => field.current?.select(), []);
   const take = () => {
-    const { drawing } = slate.session.current();
+    const { document: drawing } = slate.session.current();
     const current = drawing.lines.get(editing.line);
     const typed = text.trim();
     const mergeKey = `write ${JSON.stringify(editing)}`;

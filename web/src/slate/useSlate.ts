@@ -12,7 +12,7 @@ import { Dragging } from './gestures/dragging';
 import { withEdgesLetGo } from '../geometry/letGo';
 import { extent, layOut, sceneOf, type Scene } from '../geometry/scene';
 import { gather, nothing, prune, select, type Selection } from '../drawing/selection';
-import type { DrawingSession } from '../keeping/session';
+import type { DrawingSession } from './drawings';
 import { ontoSheet } from '../drawing/sheets';
 import type { Change } from '../drawing/steps';
 import { fit, shownBox, toScene, zoomAt, type Covered, type View } from '../geometry/view';
@@ -37,7 +37,7 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
     [notationName, counts, strokeSaysIdentifying],
   );
   const session_ = useSyncExternalStore(session.subscribe, session.current);
-  const { drawing } = session_;
+  const { document: drawing } = session_;
   const surface = useRef<HTMLDivElement>(null);
   const [view, setView] = useState<View>({ x: 48, y: 48, zoom: 1 });
   const [chosen, setSelection] = useState<Selection>(nothing);
@@ -76,7 +76,7 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
   const change = useCallback(
     (next: Change) => {
       if (!editable) return;
-      const now = session.current().drawing;
+      const now = session.current().document;
       const own = ontoSheet(next, now, sheet);
       setTold(null);
       session.do(withEdgesLetGo(now, notation.boxWay === 'stem' ? makeWay(now, own) : own));
@@ -92,7 +92,7 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
   const place = useCallback(
     (form: Form, at: Point, text = '') => {
       const { change: added, id } = addShape(
-        session.current().drawing,
+        session.current().document,
         form,
         (at.x - halfWidth(form)) * 4,
         (at.y - 13) * 4,
@@ -123,7 +123,7 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
   const placeTied = useCallback(
     (form: Form, tied: readonly string[], wanted: Point | null) => {
       const spot = wanted ?? tiedSpot(form, tied);
-      const { change: added, id } = addTied(session.current().drawing, form, spot.x * 4, spot.y * 4, tied, newId);
+      const { change: added, id } = addTied(session.current().document, form, spot.x * 4, spot.y * 4, tied, newId);
       change(added);
       setSelection(select(id));
       setEditing({ of: 'shape', id });
@@ -134,7 +134,7 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
   const link = useCallback(
     (from: string, to: string | Attachment, edges: DrawnEdges = {}) => {
       const { change: added, id } = addLine(
-        session.current().drawing,
+        session.current().document,
         onShape(from),
         typeof to === 'string' ? onShape(to) : to,
         newId,
@@ -151,7 +151,7 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
   const nudge = useCallback(
     (dx: number, dy: number) =>
       change(
-        move(session.current().drawing, selection.ids, dx * 4, dy * 4, `nudge ${[...selection.ids].sort().join(' ')}`),
+        move(session.current().document, selection.ids, dx * 4, dy * 4, `nudge ${[...selection.ids].sort().join(' ')}`),
       ),
     [session, change, selection.ids],
   );
@@ -159,7 +159,7 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
   const gatherChosen = useCallback(() => setSelection(gather(selection)), [selection]);
 
   const removeSelected = useCallback(() => {
-    change(remove(session.current().drawing, selection.ids));
+    change(remove(session.current().document, selection.ids));
     setSelection(nothing);
   }, [session, change, selection.ids]);
 

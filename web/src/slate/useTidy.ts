@@ -37,7 +37,7 @@ export function useTidy(slate: Slate, tidying: TidyingUp | undefined) {
       // One shape alone has nothing to be tidied against: then all are meant.
       const text = writeDrawing(slate.drawing, placementOf(slate.full));
       const { places, simpler } = await tidying.ask(text, only.length > 1 ? only : []);
-      slate.change(putAt(slate.session.current().drawing, places));
+      slate.change(putAt(slate.session.current().document, places));
       slate.fitSoon();
       if (simpler) setTold(setOutInRows);
     } catch (error) {

@@ -4,12 +4,12 @@ import { fireEvent, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
 import { emptyDrawing, type Drawing } from '../../src/drawing/document';
-import { DrawingSession } from '../../src/keeping/session';
+import { type DrawingSession, drawingSession } from '../../src/slate/drawings';
 import { SlateSurface } from '../../src/slate/SlateSurface';
 import { useSlate } from '../../src/slate/useSlate';
 
 const sessionOf = (drawing: Drawing) =>
-  new DrawingSession(drawing, 1, {
+  drawingSession(drawing, 1, {
     newSaveId: () => 'save',
     later: () => () => undefined,
     save: () => Promise.resolve({ kind: 'unreachable' }),
@@ -27,7 +27,7 @@ function open(editable = true) {
   render(<Slate session={session} editable={editable} />);
   const slate = screen.getByRole('application');
   slate.focus();
-  return { session, slate, user: userEvent.setup(), drawing: () => session.current().drawing };
+  return { session, slate, user: userEvent.setup(), drawing: () => session.current().document };
 }
 
 describe('a slate in a page', () => {

@@ -14,10 +14,11 @@ import { ScenarioSheet } from '../../script/ScenarioSheet';
 import { useLighting } from '../../script/useLighting';
 import { draftOf } from '../../keeping/drafts';
 import { useReading } from '../../script/useReading';
-import { readDrawing, writeDrawing } from '../../drawing/format';
+import { writeDrawing } from '../../drawing/format';
 import { placementOf } from '../../geometry/scene';
 import { elementsOf, select, selectOwners } from '../../drawing/selection';
-import { DrawingSession, isAway } from '../../keeping/session';
+import { isAway } from '../../keeping/session';
+import { type DrawingSession, drawingSession } from '../../slate/drawings';
 import { SlateSurface } from '../../slate/SlateSurface';
 import { useSlate } from '../../slate/useSlate';
 import { FailedPage, Loading } from '../../ui/states';
@@ -114,7 +115,7 @@ function ExerciseScript({ opened: { reply: exercise, kept }, reload }: ExerciseS
 function sessionOf(made: Map<string, DrawingSession>, part: Schemas['ExercisePartReply'], editable: boolean) {
   const known = made.get(part.id);
   if (known) return known;
-  const session = new DrawingSession(readDrawing(part.model.text), part.model.revision, portsOf('model', part.id));
+  const session = drawingSession(part.model.text, part.model.revision, portsOf('model', part.id));
   if (!editable) session.close();
   made.set(part.id, session);
   return session;
@@ -307,7 +308,7 @@ function PartScript({ exercise, part, at, sessions, session, titled, editable, s
           )}
         </aside>
       </Tabs.Root>
-      <Conflict slate={slate} />
+      <Conflict session={slate.session} />
       {assessment.proposed && <WhoseMarksChange proposed={assessment.proposed} />}
       {assessment.theirs && (
         <TwoTexts

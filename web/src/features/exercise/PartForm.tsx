@@ -76,20 +76,20 @@ export function askedLines(part: Part): string {
 }
 
 const partFields = z.object({
-  exercise: z.string().trim().min(1, 'An exercise has a title.').max(120),
-  title: z.string().trim().max(120),
+  exercise: z.string().check(z.trim(), z.minLength(1, 'An exercise has a title.'), z.maxLength(120)),
+  title: z.string().check(z.trim(), z.maxLength(120)),
   learned: z.custom<Learned>(),
-  marks: z
-    .string()
-    .trim()
-    .regex(/^\d{1,4}([.]\d{1,3})?$/, 'Marks are a number, such as 40 or 12.5.')
-    .refine((marks) => valueOf(marks) > 0, 'A part is worth something.'),
-  minutes: z
-    .string()
-    .trim()
-    .regex(/^\d*$/, 'Minutes are a whole number.')
-    .refine((minutes) => Number(minutes) <= 1440, 'A day has 1440 minutes.')
-    .refine((minutes) => minutes === '' || Number(minutes) > 0, 'Leave it empty for no limit.'),
+  marks: z.string().check(
+    z.trim(),
+    z.regex(/^\d{1,4}([.]\d{1,3})?$/, 'Marks are a number, such as 40 or 12.5.'),
+    z.refine((marks) => valueOf(marks) > 0, 'A part is worth something.'),
+  ),
+  minutes: z.string().check(
+    z.trim(),
+    z.regex(/^\d*$/, 'Minutes are a whole number.'),
+    z.refine((minutes) => Number(minutes) <= 1440, 'A day has 1440 minutes.'),
+    z.refine((minutes) => minutes === '' || Number(minutes) > 0, 'Leave it empty for no limit.'),
+  ),
   aids: z.record(z.enum(['sentences', 'words', 'tidyUp', 'redraw', 'form', 'lifting']), z.boolean()),
   showModelAnswer: z.boolean(),
 });

@@ -1,8 +1,9 @@
+import type { AnySession } from '../../keeping/session';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, must, type Schemas } from '../../api/client';
 import { partName } from '../../parts/PartTabs';
-import type { DrawingSession } from '../../keeping/session';
+
 import { show as written, valueOf } from '../../ui/marks';
 import { Sheet } from '../../ui/Sheet';
 import { messageOf } from '../../ui/states';
@@ -12,7 +13,7 @@ interface PartListProps {
   /** Which part is shown, from 0. */
   at: number;
   /** Its model answer. */
-  session: DrawingSession;
+  session: AnySession;
   show: (at: number) => void;
   reload: () => Promise<void>;
 }

@@ -1,16 +1,17 @@
+import type { AnySession } from '../../keeping/session';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
 import { NotSent, sendAll } from '../../keeping/sending';
-import type { DrawingSession } from '../../keeping/session';
+
 import { Sheet } from '../../ui/Sheet';
 import { messageOf } from '../../ui/states';
 
 interface PublishProps {
   exercise: Schemas['ExerciseReply'];
   /** The model answers of all parts. */
-  sessions: readonly DrawingSession[];
+  sessions: readonly AnySession[];
   /** What somebody has changed here and not saved. */
   unsaved: () => readonly string[];
   /** Which part has no scheme yet, from 0; -1 when none lacks one. */

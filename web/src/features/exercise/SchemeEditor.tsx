@@ -1,8 +1,9 @@
+import type { AnySession } from '../../keeping/session';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, must, type Schemas } from '../../api/client';
 import { sendAll } from '../../keeping/sending';
-import type { DrawingSession } from '../../keeping/session';
+
 import { show, valueOf } from '../../ui/marks';
 import { Sheet } from '../../ui/Sheet';
 import { messageOf } from '../../ui/states';
@@ -15,7 +16,7 @@ type Line = Schemas['MarkLineDocument'];
 interface SchemeEditorProps {
   /** The part whose scheme it is. */
   part: string;
-  session: DrawingSession;
+  session: AnySession;
   facts: readonly Schemas['FactReply'][];
   assessment: Assessment;
   editable: boolean;

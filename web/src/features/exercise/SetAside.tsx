@@ -1,10 +1,12 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, must, type Schemas } from '../../api/client';
-import { StillSlate } from '../../slate/StillSlate';
+import { artefactOf } from '../../artefacts/registry';
 import { Sheet } from '../../ui/Sheet';
 import { moment } from '../../ui/time';
 import { linesOf, type AssessmentValue } from './useAssessment';
+
+const { Still } = artefactOf();
 
 const kinds: Readonly<Record<Schemas['DocumentKind'], string>> = {
   scenario: 'scenario',
@@ -47,7 +49,7 @@ export function SetAside({ exercise }: { exercise: string }) {
           </ul>
           {shown &&
             (shown.kind === 'model' ? (
-              <StillSlate key={shown.id} drawing={shown.text} label="A model answer that was set aside" />
+              <Still key={shown.id} document={shown.text} label="A model answer that was set aside" />
             ) : (
               <Written row={shown} />
             ))}

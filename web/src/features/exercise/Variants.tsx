@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { closedSession } from '../../keeping/closedSession';
+import { closedSession } from '../../slate/drawings';
 import { SlateSurface } from '../../slate/SlateSurface';
 import { useSlate } from '../../slate/useSlate';
 import { Sheet } from '../../ui/Sheet';

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
 import { ScenarioSheet } from '../../script/ScenarioSheet';
-import { closedSession } from '../../keeping/closedSession';
+import { closedSession } from '../../slate/drawings';
 import { SlateSurface } from '../../slate/SlateSurface';
 import { useSlate } from '../../slate/useSlate';
 import { show, valueOf } from '../../ui/marks';

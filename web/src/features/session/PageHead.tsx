@@ -2,6 +2,7 @@ import { useMutation } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { usePerson, useSignOut } from './useSession';
 import { sendKept } from '../../keeping/saving';
+import { artefactOf } from '../../artefacts/registry';
 import { Sheet } from '../../ui/Sheet';
 import { messageOf } from '../../ui/states';
 
@@ -10,7 +11,7 @@ export function PageHead() {
   const person = usePerson();
   const signOut = useSignOut();
   const send = useMutation({
-    mutationFn: () => sendKept(person.id),
+    mutationFn: () => sendKept(person.id, artefactOf().plain),
     onSuccess: (rest) => {
       if (rest.length === 0) signOut.mutate();
     },

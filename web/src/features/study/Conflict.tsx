@@ -1,16 +1,13 @@
-import { useMemo } from 'react';
-import type { Drawing } from '../../drawing/document';
-import { readDrawing } from '../../drawing/format';
-import { SlateSurface } from '../../slate/SlateSurface';
-import { StillSlate } from '../../slate/StillSlate';
-import { useSlate, type Slate } from '../../slate/useSlate';
-import { whatDiffers } from '../../drawing/whatDiffers';
+import { useMemo, useSyncExternalStore } from 'react';
+import { artefactOf } from '../../artefacts/registry';
+import type { AnySession } from '../../keeping/session';
 import { Sheet } from '../../ui/Sheet';
 
+const { Still, differing } = artefactOf();
+
 /** Two devices, one drawing: both are shown, and one is chosen. The other is kept at the server. */
-export function Conflict({ slate }: { slate: Slate }) {
-  const { state, theirs } = slate.session_;
-  const { session } = slate;
+export function Conflict({ session }: { session: AnySession }) {
+  const { state, theirs } = useSyncExternalStore(session.subscribe, session.current);
   if (state !== 'conflict' || theirs === null) return null;
   return (
     <Sheet
@@ -22,25 +19,22 @@ export function Conflict({ slate }: { slate: Slate }) {
           <button className="press-button" onClick={() => session.keepMine(session.acknowledged)}>
             Keep what is here
           </button>
-          <button
-            className="press-button"
-            onClick={() => session.takeTheirs(readDrawing(theirs), session.acknowledged)}
-          >
+          <button className="press-button" onClick={() => session.takeTheirs(theirs, session.acknowledged)}>
             Take the other one
           </button>
         </>
       }
     >
       <p>Choose one to go on with. The other one is kept and not lost.</p>
-      <Difference here={slate.drawing} theirs={theirs} />
+      <Difference here={session.text()} theirs={theirs} />
       <div className="two-slates h-[min(430px,50vh)] flex">
         <div className="flex-1">
           <h2>Here</h2>
-          <Here slate={slate} />
+          <Still document={session.text()} label="Here" />
         </div>
         <div className="flex-1">
           <h2>The other one</h2>
-          <StillSlate drawing={theirs} label="The other one" />
+          <Still document={theirs} label="The other one" />
         </div>
       </div>
     </Sheet>
@@ -48,8 +42,8 @@ export function Conflict({ slate }: { slate: Slate }) {
 }
 
 /** In which elements the two differ, in a line, so that one need not compare the pictures. */
-function Difference({ here, theirs }: { here: Drawing; theirs: string }) {
-  const { onlyHere, onlyThere, changed } = useMemo(() => whatDiffers(here, readDrawing(theirs)), [here, theirs]);
+function Difference({ here, theirs }: { here: string; theirs: string }) {
+  const { onlyHere, onlyThere, changed } = useMemo(() => differing(here, theirs), [here, theirs]);
   const parts = [
     ['Only here', onlyHere],
     ['only in the other', onlyThere],
@@ -61,10 +55,4 @@ function Difference({ here, theirs }: { here: Drawing; theirs: string }) {
       {told.length === 0 ? 'The two differ in their places only.' : `${told.join('; ')}.`}
     </p>
   );
-}
-
-/** What is drawn here, looked at on its own: the slate itself is as large as the page. */
-function Here({ slate }: { slate: Slate }) {
-  const shown = useSlate(slate.session, false);
-  return <SlateSurface slate={shown} label="Here" lit={new Set()} words={false} />;
 }

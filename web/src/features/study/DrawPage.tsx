@@ -13,7 +13,8 @@ import { elementsHere, Sentences } from '../../script/Sentences';
 import { useLighting } from '../../script/useLighting';
 import { useReading } from '../../script/useReading';
 import { elementsOf, select, selectOwners } from '../../drawing/selection';
-import { isAway, type DrawingSession } from '../../keeping/session';
+import { isAway, type AnySession } from '../../keeping/session';
+import type { DrawingSession } from '../../slate/drawings';
 import { SlateSurface } from '../../slate/SlateSurface';
 import { useSlate } from '../../slate/useSlate';
 import { FailedPage, Loading } from '../../ui/states';
@@ -231,15 +232,15 @@ function PartScript({ answer, work, sessions, session, tabs, onHandedIn }: PartS
         answer={answer}
         onHandedIn={onHandedIn}
       />
-      {looking && <Earlier work={work.id} slate={slate} onClose={() => setLooking(false)} />}
-      <Conflict slate={slate} />
+      {looking && <Earlier work={work.id} session={session} onClose={() => setLooking(false)} />}
+      <Conflict session={session} />
       <SignedOut sessions={sessions} open={worst.view.state === 'signed-out'} />
     </div>
   );
 }
 
 /** Just before time is over, what is being typed is taken and everything is sent. */
-function useLastMoment(sessions: readonly DrawingSession[], endsAt: string | null, offset: number) {
+function useLastMoment(sessions: readonly AnySession[], endsAt: string | null, offset: number) {
   useEffect(() => {
     if (endsAt === null) return;
     const wait = new Date(endsAt).getTime() - Date.now() - offset - lastMoment;

@@ -1,13 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, must, type Schemas } from '../../api/client';
-import { readDrawing } from '../../drawing/format';
-import { StillSlate } from '../../slate/StillSlate';
-import { stepsBetween } from '../../drawing/steps';
-import type { Slate } from '../../slate/useSlate';
+import { artefactOf } from '../../artefacts/registry';
+import type { AnySession } from '../../keeping/session';
 import { Sheet } from '../../ui/Sheet';
 import { Failed, Loading } from '../../ui/states';
 import { moment } from '../../ui/time';
+
+const { Still } = artefactOf();
 
 const reasons: Readonly<Record<Schemas['CheckpointReason'], string>> = {
   opened: 'as it was opened',
@@ -18,7 +18,7 @@ const reasons: Readonly<Record<Schemas['CheckpointReason'], string>> = {
 };
 
 /** The earlier states of a drawing, and what was set aside: each can be looked at and taken up as one step. */
-export function Earlier({ work, slate, onClose }: { work: string; slate: Slate; onClose: () => void }) {
+export function Earlier({ work, session, onClose }: { work: string; session: AnySession; onClose: () => void }) {
   const states = useQuery({
     queryKey: ['earlier', work],
     queryFn: () => must(api.GET('/api/study/work/{id}/earlier', { params: { path: { id: work } } })),
@@ -29,8 +29,7 @@ export function Earlier({ work, slate, onClose }: { work: string; slate: Slate; 
   const shown = states.data?.[at];
   const take = () => {
     if (!shown) return;
-    const steps = stepsBetween(slate.drawing, readDrawing(shown.drawing));
-    slate.change({ label: 'take up an earlier state', steps });
+    session.takeUp(shown.drawing, null);
     onClose();
   };
   return (
@@ -62,7 +61,7 @@ export function Earlier({ work, slate, onClose }: { work: string; slate: Slate; 
               </li>
             ))}
           </ul>
-          <StillSlate key={shown.id} drawing={shown.drawing} label="An earlier state" />
+          <Still key={shown.id} document={shown.drawing} label="An earlier state" />
         </div>
       )}
     </Sheet>

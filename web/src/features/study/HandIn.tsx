@@ -1,13 +1,12 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { useMemo, useRef } from 'react';
+import { useRef } from 'react';
 import { api, must, type Schemas } from '../../api/client';
-import { counted, countsOf } from '../../notations/counts';
-import { isBox } from '../../notations/forms';
-import { textOf } from '../../keeping/saving';
+import { artefactOf } from '../../artefacts/registry';
+import { counted } from '../../notations/counts';
 import { sendAll } from '../../keeping/sending';
 import { partName } from '../../parts/PartTabs';
-import type { Drawing } from '../../drawing/document';
-import { isAway, type DrawingSession } from '../../keeping/session';
+import { isAway, type AnySession } from '../../keeping/session';
+
 import { Sheet } from '../../ui/Sheet';
 import { messageOf } from '../../ui/states';
 import { moment } from '../../ui/time';
@@ -18,7 +17,7 @@ interface HandInProps {
   openedAt: number | null;
   onClose: () => void;
   /** Of every part, in their order. */
-  sessions: readonly DrawingSession[];
+  sessions: readonly AnySession[];
   answer: Schemas['AnswerReply'];
   onHandedIn: () => void;
 }
@@ -73,7 +72,7 @@ export function HandIn({ openedAt, onClose, sessions, answer, onHandedIn }: Hand
         <Drawn
           key={answer.works[at]!.id}
           work={answer.works[at]!}
-          drawing={session.current().drawing}
+          text={session.text()}
           name={sessions.length === 1 ? null : partName(answer.works[at]!.part.title, at)}
         />
       ))}
@@ -96,9 +95,9 @@ export function HandIn({ openedAt, onClose, sessions, answer, onHandedIn }: Hand
 }
 
 /** What is drawn for a part, in numbers and names. */
-function Drawn({ work, drawing, name }: { work: Schemas['WorkReply']; drawing: Drawing; name: string | null }) {
-  const boxes = [...drawing.shapes.values()].filter((shape) => isBox(shape.form));
-  if (drawing.shapes.size === 0)
+function Drawn({ work, text, name }: { work: Schemas['WorkReply']; text: string; name: string | null }) {
+  const drawn = artefactOf().contents(text);
+  if (drawn === null)
     return (
       <p className="refusal mt-2">
         {name === null
@@ -109,17 +108,16 @@ function Drawn({ work, drawing, name }: { work: Schemas['WorkReply']; drawing: D
   return (
     <>
       <p className="font-read text-[17px] leading-[1.6] mt-2">
-        {name === null ? 'Your drawing' : `“${name}”`} has <strong>{listed.format(countsOf(drawing))}</strong>
-        {boxes.length > 0 && <>: {boxes.map((box) => box.text || 'a box without a name').join(', ')}</>}.
+        {name === null ? 'Your drawing' : `“${name}”`} has <strong>{listed.format(drawn.counts)}</strong>
+        {drawn.names.length > 0 && <>: {drawn.names.join(', ')}</>}.
       </p>
-      {work.part.aids.form && <OpenRemarks work={work.id} drawing={drawing} />}
+      {work.part.aids.form && <OpenRemarks work={work.id} text={text} />}
     </>
   );
 }
 
 /** What was told of a drawing's form while it was drawn, and still holds. */
-function OpenRemarks({ work, drawing }: { work: string; drawing: Drawing }) {
-  const text = useMemo(() => textOf(drawing), [drawing]);
+function OpenRemarks({ work, text }: { work: string; text: string }) {
   const reading = useQuery({
     queryKey: ['reading', work, text],
     queryFn: () =>

@@ -1,12 +1,13 @@
+import type { AnySession } from '../../keeping/session';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
-import type { DrawingSession } from '../../keeping/session';
+
 import { capital } from '../../ui/capital';
 import { Sheet } from '../../ui/Sheet';
 import { NotSent, sendAll } from '../../keeping/sending';
 
 /** Leaving sends what is drawn first; what cannot be sent is said, and waits in this browser. */
-export function Leave({ sessions }: { sessions: readonly DrawingSession[] }) {
+export function Leave({ sessions }: { sessions: readonly AnySession[] }) {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const go = async () => {

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { PartTabs } from '../../parts/PartTabs';
 import { useShownPart } from '../../parts/useShownPart';
-import { closedSession } from '../../keeping/closedSession';
+import { closedSession } from '../../slate/drawings';
 import { SlateSurface } from '../../slate/SlateSurface';
 import { useSlate } from '../../slate/useSlate';
 import { ScenarioSheet } from '../../script/ScenarioSheet';

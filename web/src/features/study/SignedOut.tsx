@@ -1,5 +1,6 @@
+import type { AnySession } from '../../keeping/session';
 import { useState } from 'react';
-import type { DrawingSession } from '../../keeping/session';
+
 import { Sheet } from '../../ui/Sheet';
 import { messageOf } from '../../ui/states';
 import { useBecome } from '../session/DemoPeople';
@@ -7,7 +8,7 @@ import { PasswordForm } from '../session/SignInPage';
 import { usePerson, useSession } from '../session/useSession';
 
 /** A session that ran out asks for the password over the slate; the drawing stays beneath, and is sent afterwards. */
-export function SignedOut({ sessions, open }: { sessions: readonly DrawingSession[]; open: boolean }) {
+export function SignedOut({ sessions, open }: { sessions: readonly AnySession[]; open: boolean }) {
   const resume = () => sessions.forEach((session) => session.resume());
   const demo = useSession().data?.demo ?? false;
   // Who drew this, whatever the server says of the session now.

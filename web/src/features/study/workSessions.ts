@@ -2,15 +2,15 @@ import { useState, useSyncExternalStore } from 'react';
 import type { Schemas } from '../../api/client';
 import { portsOf } from '../../keeping/saving';
 import { useKeeping, type Opened } from '../../keeping/useKeeping';
-import { readDrawing } from '../../drawing/format';
-import { DrawingSession, type SessionView } from '../../keeping/session';
+import type { AnySession, SessionView } from '../../keeping/session';
+import { type DrawingSession, drawingSession } from '../../slate/drawings';
 import { usePerson } from '../session/useSession';
 
 /** A session of the work on each part of an answer; all of them go on while one is shown. */
 export function useWorkSessions(answer: Schemas['AnswerReply']): readonly DrawingSession[] {
   const [sessions] = useState(() =>
     answer.works.map((work) => {
-      const made = new DrawingSession(readDrawing(work.drawing), work.revision, portsOf('work', work.id));
+      const made = drawingSession(work.drawing, work.revision, portsOf('work', work.id));
       if (answer.handedInAt) made.close();
       return made;
     }),
@@ -19,7 +19,7 @@ export function useWorkSessions(answer: Schemas['AnswerReply']): readonly Drawin
 }
 
 /** Takes up what this browser kept of a drawing, keeps it further, and sends it when the page is hidden or left. */
-export function Keep({ session, ...opened }: { session: DrawingSession } & Omit<Opened, 'account'>) {
+export function Keep({ session, ...opened }: { session: AnySession } & Omit<Opened, 'account'>) {
   useKeeping(session, { ...opened, account: usePerson().id });
   return null;
 }
@@ -29,7 +29,7 @@ const urgency = ['clean', 'closed', 'dirty', 'sending', 'offline', 'conflict', '
 const describe = ({ state, unsaved, reason }: SessionView) => `${state} ${unsaved} ${reason ?? ''}`;
 
 /** Of several sessions, the one that stands worst, so that "saved" means all of them. */
-export function useWorst(sessions: readonly DrawingSession[]): { readonly at: number; readonly view: SessionView } {
+export function useWorst(sessions: readonly AnySession[]): { readonly at: number; readonly view: SessionView } {
   useSyncExternalStore(
     (observer) => {
       const stops = sessions.map((session) => session.subscribe(observer));

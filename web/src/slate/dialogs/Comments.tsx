@@ -18,7 +18,7 @@ export function CommentEditor({ slate, element }: { slate: Slate; element: strin
   const at = toScreen(slate.view, box ? { x: box.x + box.width + 10, y: box.y } : (route?.points[0] ?? { x: 0, y: 0 }));
   const leave = () => {
     slate.setCommenting(null);
-    if (text.trim() !== before) slate.change(commentStep(slate.session.current().drawing, element, text.trim()));
+    if (text.trim() !== before) slate.change(commentStep(slate.session.current().document, element, text.trim()));
   };
   return (
     <div className="comment-editor" data-overlay style={{ left: at.x, top: at.y }}>

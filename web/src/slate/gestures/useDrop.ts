@@ -23,7 +23,7 @@ export function useDrop(slate: Slate, tools: DrawingTools | undefined) {
     tools.open(file).then(
       ({ drawing: text }) => {
         const found = readDrawing(text);
-        const { drawing } = slate.session.current();
+        const { document: drawing } = slate.session.current();
         if (drawing.shapes.size === 0 && drawing.lines.size === 0) {
           slate.change({ label: 'open a picture', steps: stepsBetween(drawing, { ...found, ties: drawing.ties }) });
           slate.fitSoon();
