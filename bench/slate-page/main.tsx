@@ -10,7 +10,7 @@ import { emptyDrawing, type Drawing } from '../../web/src/drawing/document';
 import { addLine, addShape, changeEnd } from '../../web/src/drawing/edits';
 import { boxOfText } from '../../web/src/drawing/boxText';
 import { layOut, type Scene } from '../../web/src/geometry/scene';
-import { DrawingSession } from '../../web/src/keeping/session';
+import { drawingSession } from '../../web/src/slate/drawings';
 import { SlateSurface } from '../../web/src/slate/SlateSurface';
 import { elementsOf, select } from '../../web/src/drawing/selection';
 import { apply } from '../../web/src/drawing/steps';
@@ -84,7 +84,7 @@ function grid() {
 
 function Slate() {
   const [session] = useState(
-    () => new DrawingSession(largeDrawing(), 1, { newSaveId: () => 'x', later: () => () => undefined, save: () => Promise.resolve({ kind: 'saved', revision: 1 }) }),
+    () => drawingSession(largeDrawing(), 1, { newSaveId: () => 'x', later: () => () => undefined, save: () => Promise.resolve({ kind: 'saved', revision: 1 }) }),
   );
   const slate = useSlate(session, true, { notation });
   const lighting = useLighting(slate.drawing, elementsOf(slate.selection));

@@ -104,20 +104,30 @@ function chooseEdges(plan: Plan, solids: readonly (readonly [string, Box])[]) {
 
 /** The edges between which a line runs best, where leaving an edge at which an end was drawn costs something. */
 function bestEdges(plan: Plan, solids: readonly (readonly [string, Box])[], leaving: number) {
-  let best: { cost: number; edges: [Edge, Edge] } = { cost: Infinity, edges: ['right', 'left'] };
+  let best: { cost: number; edges: readonly [Edge, Edge]; at: number } = {
+    cost: Infinity,
+    edges: ['right', 'left'],
+    at: Infinity,
+  };
   const others = solids.filter(([id]) => id !== plan.from.id && id !== plan.to.id);
-  for (const fromEdge of edges) {
-    for (const toEdge of edges) {
-      const left = Number(isLeft(plan.from, fromEdge)) + Number(isLeft(plan.to, toEdge));
-      if (left * leaving >= best.cost) continue;
-      const a = middle(plan.from.box, fromEdge, plan.to.box);
-      const b = middle(plan.to.box, toEdge, plan.from.box);
-      const cost = cheapest(a, fromEdge, b, toEdge, plan, others).cost + left * leaving;
-      if (cost < best.cost - 0.001) best = { cost, edges: [fromEdge, toEdge] };
-    }
+  const tried = edgePairs.map(([fromEdge, toEdge], at) => {
+    const a = middle(plan.from.box, fromEdge, plan.to.box);
+    const b = middle(plan.to.box, toEdge, plan.from.box);
+    const left = (Number(isLeft(plan.from, fromEdge)) + Number(isLeft(plan.to, toEdge))) * leaving;
+    return { edges: [fromEdge, toEdge] as const, at, a, b, left, least: left + lengthOf(a, b) };
+  });
+  // No line is shorter than the way along the axes: what cannot be better any more is not looked at.
+  tried.sort((one, other) => one.least - other.least);
+  for (const { edges, at, a, b, left, least } of tried) {
+    if (least > best.cost + 0.001) break;
+    const cost = cheapest(a, edges[0], b, edges[1], plan, others).cost + left;
+    // Of equals the first pair of edges is taken.
+    if (cost < best.cost - 0.001 || (cost < best.cost + 0.001 && at < best.at)) best = { cost, edges, at };
   }
   return best;
 }
+
+const edgePairs = edges.flatMap((from) => edges.map((to) => [from, to] as const));
 
 const isLeft = (end: End, edge: Edge) => end.held !== undefined && end.held !== edge;
 
