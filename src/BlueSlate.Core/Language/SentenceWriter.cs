@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using BlueSlate.Core.Judging;
+using BlueSlate.Core.Language.Statements;
 using BlueSlate.Core.Subjects.Concepts.Model;
 
 namespace BlueSlate.Core.Language;
@@ -337,17 +338,18 @@ public static class SentenceWriter
     {
         var titles = exclusion
             .RelationshipIds.Select(id => reading.Model.Relationships.First(relationship => relationship.Id == id))
-            .Select(relationship =>
-                $"{names[relationship.Roles[0].EntityId]} {VerbOf(relationship, relationship.Roles[0])} "
-                + $"{names[relationship.Roles[^1].EntityId]}"
-            );
+            .Select(relationship => TieOf(relationship, id => names[id]));
         return new Sentence(
             exclusion.Id,
-            [new SentencePiece("Only one can be: " + string.Join(", or ", titles), exclusion.Id)],
+            [new SentencePiece(ExclusionForm.Lead + string.Join(", or ", titles), exclusion.Id)],
             [exclusion.Id, .. exclusion.RelationshipIds],
             null
         );
     }
+
+    /// <summary>Who, what and whom of a relationship, without how many.</summary>
+    internal static string TieOf(RelationshipType relationship, Func<string, string> nameOf) =>
+        $"{nameOf(relationship.Roles[0].EntityId)} {VerbOf(relationship, relationship.Roles[0])} {nameOf(relationship.Roles[^1].EntityId)}";
 
     private sealed class PieceList
     {

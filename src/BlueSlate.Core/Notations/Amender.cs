@@ -36,10 +36,15 @@ public static class Amender
             problems.AddRange(found.Select(problem => new LineProblem(line, problem)));
             if (statement is not null)
             {
-                applier.Put(
+                var strange = applier.Put(
                     statement,
                     old is { } at && SameSort(statement, before[at].ConceptId, reading.Model) ? before[at].ConceptId : null
                 );
+                if (strange is not null)
+                {
+                    problems.Add(new LineProblem(line, new StatementProblem(0, lines[line].Length, strange)));
+                }
+
                 if (old is { } replaced && !SameSort(statement, before[replaced].ConceptId, reading.Model))
                 {
                     applier.Remove(before[replaced].ConceptId);
@@ -103,6 +108,7 @@ public static class Amender
             EntityStatement => model.Entities.Any(entity => entity.Id == conceptId),
             OperationStatement => model.Entities.Any(entity => entity.Operations.Any(operation => operation.Id == conceptId)),
             RelationshipStatement or DirectedStatement => model.Relationships.Any(relationship => relationship.Id == conceptId),
+            ExclusionStatement => model.Exclusions.Any(exclusion => exclusion.Id == conceptId),
             SpecialisationStatement => model.Specialisations.Any(set => set.Id == conceptId),
             _ => model.Unions.Any(union => union.Id == conceptId),
         };

@@ -81,6 +81,8 @@ public sealed class StatementTests
     [InlineData("Point of sale")]
     [InlineData("Tide table: port (key), year (key)")]
     [InlineData("hired hall: hall no (key)")]
+    [InlineData("Bookable is an interface")]
+    [InlineData("Tide is an enumeration")]
     public void A_name_alone_is_a_thing(string line)
     {
         var (statement, problems) = new StatementParser(Known).Parse(line);
@@ -125,12 +127,54 @@ public sealed class StatementTests
         statement.ShouldBeOfType<RelationshipStatement>().Ends.Select(end => end.Role).ShouldBe(["lead mentor", "new hand"]);
     }
 
+    [Theory]
+    [InlineData("Only one can be: Visit pays Hall, or Visit brings in Item", "Visit pays Hall")]
+    [InlineData("Only one can be: Visit brings in Item", "Visit brings in Item")]
+    public void Only_ties_that_are_said_exclude_each_other(string line, string place)
+    {
+        var amended = Amender.Amend(
+            new Sketch().ToDrawing(),
+            ["Visit brings in 1 or more Item; Item comes in on exactly 1 Visit", line],
+            new UmlOptions()
+        );
+        var problem = amended.Problems.ShouldHaveSingleItem();
+        problem.Line.ShouldBe(1);
+        line.Substring(problem.Problem.Start, problem.Problem.Length).ShouldContain(place);
+    }
+
+    /// <summary>Every model answer of the demo course.</summary>
+    public static TheoryData<string> ModelAnswers() => [.. DemoExercises.Folders];
+
+    [Theory]
+    [MemberData(nameof(ModelAnswers))]
+    public void Whatever_a_model_answer_says_can_be_typed_line_by_line(string folder)
+    {
+        var options = DemoExercises.OptionsOf(folder);
+        var said = SentenceWriter.Write(Notation.Read(DemoExercises.Load($"{folder}/model.json"), options));
+        var drawing = new Sketch().ToDrawing();
+        var typed = new List<string>();
+        foreach (var sentence in said)
+        {
+            typed.Add(sentence.Text);
+            var amended = Amender.Amend(drawing, typed, options);
+            amended.Problems.ShouldBeEmpty();
+            amended.Unsaid.ShouldBeEmpty();
+            drawing = amended.Drawing;
+        }
+
+        SentenceWriter
+            .Write(Notation.Read(drawing, options))
+            .Select(sentence => sentence.Text)
+            .Order(StringComparer.Ordinal)
+            .ShouldBe(said.Select(sentence => sentence.Text).Order(StringComparer.Ordinal));
+    }
+
     /// <summary>Each form that is shown where one types, by notation.</summary>
-    public static TheoryData<string, string> Forms()
+    public static TheoryData<string, string, string[]> Forms()
     {
         using var file = typeof(StatementTests).Assembly.GetManifestResourceStream("sentences/forms.json")!;
         using var forms = JsonDocument.Parse(file);
-        var data = new TheoryData<string, string>();
+        var data = new TheoryData<string, string, string[]>();
         foreach (var form in forms.RootElement.EnumerateArray())
         {
             var notations = form.TryGetProperty("notations", out var named)
@@ -138,7 +182,10 @@ public sealed class StatementTests
                 : ["crows-foot", "chen", "uml"];
             foreach (var notation in notations)
             {
-                data.Add(notation, form.GetProperty("form").GetString()!);
+                var after = form.TryGetProperty("after", out var lines)
+                    ? lines.EnumerateArray().Select(one => one.GetString()!)
+                    : [];
+                data.Add(notation, form.GetProperty("form").GetString()!, [.. after]);
             }
         }
 
@@ -147,7 +194,7 @@ public sealed class StatementTests
 
     [Theory]
     [MemberData(nameof(Forms))]
-    public void Every_form_that_is_shown_can_be_typed(string notation, string form)
+    public void Every_form_that_is_shown_can_be_typed(string notation, string form, string[] after)
     {
         NotationOptions options = notation switch
         {
@@ -155,7 +202,7 @@ public sealed class StatementTests
             "uml" => new UmlOptions { Formal = true },
             _ => new CrowsFootOptions(),
         };
-        var amended = Amender.Amend(new Sketch().ToDrawing(), [form], options);
+        var amended = Amender.Amend(new Sketch().ToDrawing(), [.. after, form], options);
         amended.Problems.ShouldBeEmpty();
         amended.Unsaid.ShouldBeEmpty();
         amended.Drawing.Shapes.ShouldNotBeEmpty();

@@ -24,7 +24,7 @@ internal static partial class Misunderstanding
             );
         }
 
-        if (NumberPattern().Match(head) is { Success: true, Index: > 0 } number && line.Colon < 0)
+        if (NumberPattern().Match(EntityForm.WithoutKinds(head)) is { Success: true, Index: > 0 } number && line.Colon < 0)
         {
             return At(number.Groups["word"], "say how many: “exactly 1”, “at least 1”, “0 or more”");
         }

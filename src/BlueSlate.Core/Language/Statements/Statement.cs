@@ -62,6 +62,9 @@ public sealed record SpecialisationStatement(
 /// <summary>A category of several supertypes.</summary>
 public sealed record UnionStatement(string Category, ImmutableArray<string> Supertypes, bool Total) : Statement;
 
+/// <summary>Ties of which one thing can have only one, each by who, what and whom.</summary>
+public sealed record ExclusionStatement(ImmutableArray<string> Ties) : Statement;
+
 /// <summary>
 /// What of a line cannot be taken: where, from 0, and how many characters; in words what is wanted. The rest of the line is
 /// taken as it is understood.

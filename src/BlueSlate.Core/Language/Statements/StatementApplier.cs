@@ -15,8 +15,10 @@ public sealed class StatementApplier(ConceptModel model, Func<string> newId)
     /// <summary>What is said now.</summary>
     public ConceptModel Model { get; private set; } = model;
 
-    /// <summary>Puts a statement in the place of a concept, or adds it when there is none.</summary>
-    public void Put(Statement statement, string? conceptId)
+    /// <summary>
+    /// Puts a statement in the place of a concept, or adds it when there is none. Gives a sentence on what it speaks of that is not there.
+    /// </summary>
+    public string? Put(Statement statement, string? conceptId)
     {
         switch (statement)
         {
@@ -38,7 +40,11 @@ public sealed class StatementApplier(ConceptModel model, Func<string> newId)
             case UnionStatement union:
                 PutUnion(union, conceptId);
                 break;
+            case ExclusionStatement exclusion:
+                return PutExclusion(exclusion, conceptId);
         }
+
+        return null;
     }
 
     /// <summary>Takes a concept away, and what cannot be without it.</summary>
@@ -368,6 +374,26 @@ public sealed class StatementApplier(ConceptModel model, Func<string> newId)
             );
         var next = new UnionType(before?.Id ?? newId(), FindOrAdd(said.Category), [.. supers], said.Total);
         Model = Model with { Unions = Replace(Model.Unions, next, union => union.Id) };
+    }
+
+    private string? PutExclusion(ExclusionStatement said, string? conceptId)
+    {
+        var ties = said.Ties.Select(tie => (Said: tie, Found: FindTie(tie))).ToList();
+        if (ties.FirstOrDefault(tie => tie.Found is null).Said is { } strange)
+        {
+            return $"No tie is said to be “{strange}”: say it first, with how many.";
+        }
+
+        var next = new ExclusiveConstraint(conceptId ?? newId(), [.. ties.Select(tie => tie.Found!.Id).Distinct()]);
+        Model = Model with { Exclusions = Replace(Model.Exclusions, next, exclusion => exclusion.Id) };
+        return null;
+    }
+
+    private RelationshipType? FindTie(string said)
+    {
+        string NameOf(string id) => Model.Entity(id).Name;
+        var key = Name.Of(said).Key;
+        return Model.Relationships.FirstOrDefault(tie => Name.Of(SentenceWriter.TieOf(tie, NameOf)).Key == key);
     }
 
     private EntityType? Find(string name)

@@ -11,6 +11,7 @@ public sealed class StatementParser(IEnumerable<string> entityNames)
     // In this order: the words that hold a form together come before its names and verbs, which can be any.
     private static readonly ImmutableArray<IStatementForm> Forms =
     [
+        new ExclusionForm(),
         new SpecialisationForm(),
         new UnionForm(),
         new DirectedForm(),
@@ -41,6 +42,11 @@ public sealed class StatementParser(IEnumerable<string> entityNames)
         if (Forms.Select(form => form.Read(line)).FirstOrDefault(statement => statement is not null) is { } found)
         {
             return found;
+        }
+
+        if (line.Problems.Count > 0)
+        {
+            return null;
         }
 
         if (Misunderstanding.Of(line) is { } problem)
