@@ -5,32 +5,24 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { byKeys } from './hands/keys.mjs';
 import { byTouch } from './hands/touch.mjs';
+import { browserOptions, callFrom, hashOfDrawing, signedIn, until } from './hands/page.mjs';
 import { tasks } from './hands/tasks.mjs';
 
 const [base, demo, out, only] = process.argv.slice(2);
 const exercises = ['repair-cafe', 'open-domes', 'repair-desk'];
+/** Ways that draw the same things one after the other, so that the same document comes of them once it is tidied up. */
+const handmade = ['pointing', 'keys', 'touch'];
 const ways = ['pointing', 'phrases', 'sentences', 'keys', 'touch'];
 
-const until = async (what, test) => {
-  for (const end = Date.now() + 20_000; Date.now() < end; ) {
-    const value = await test().catch(() => null);
-    if (value) return value;
-    await new Promise((resolve) => setTimeout(resolve, 20));
-  }
-  throw new Error(`waited in vain for ${what}`);
-};
 await until('the server', async () => (await fetch(`${base}/health/ready`)).ok);
 
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking'] });
+const browser = await chromium.launch(browserOptions);
 let page;
 
 /** A page of the instructor's, with a mouse or with fingers. */
 async function openPage(hasTouch) {
   await page?.context().close();
-  page = await (await browser.newContext({ viewport: { width: 1600, height: 1100 }, hasTouch })).newPage();
-  await page.goto(base);
-  await page.getByRole('button', { name: 'Ines Okafor' }).click();
-  await page.getByText('sign out').waitFor();
+  page = await signedIn(browser, base, { viewport: { width: 1600, height: 1100 }, hasTouch });
 }
 
 /** What a person's hands do, counted. */
@@ -71,18 +63,7 @@ class Hand {
   }
 }
 
-/** A call of the page's own session. */
-const call = (method, path, body) =>
-  page.evaluate(
-    async ([method, path, body]) => {
-      const session = await (await fetch('/api/session')).json();
-      const reply = await fetch(path, { method, headers: { 'content-type': 'application/json', 'X-Blue-Slate-Guard': session.guard }, body: body && JSON.stringify(body) });
-      if (!reply.ok) throw new Error(`${path}: ${reply.status} ${await reply.text()}`);
-      const text = await reply.text();
-      return text === '' ? null : JSON.parse(text);
-    },
-    [method, path, body],
-  );
+const call = (...request) => callFrom(page, ...request);
 
 /** The exercise of a demo folder once more, or a task, with an empty slate. */
 async function emptyExercise(name) {
@@ -100,7 +81,7 @@ async function emptyExercise(name) {
   await page.locator('.slate').first().waitFor();
   const model = task ? await drawnFrom(place.id, task.lines) : readFileSync(join(demo, name, 'model.json'), 'utf8');
   const reading = await call('POST', `/api/parts/${place.id}/reading`, { drawing: model });
-  return { notation: asked.learned.notation, drawing: JSON.parse(model).sheets[0], lines: reading.sentences.map((sentence) => sentence.pieces.map(({ text }) => text).join('')) };
+  return { id, notation: asked.learned.notation, drawing: JSON.parse(model).sheets[0], lines: reading.sentences.map((sentence) => sentence.pieces.map(({ text }) => text).join('')) };
 }
 
 /** The drawing that statements make. */
@@ -490,7 +471,21 @@ const byWay = {
   },
 };
 
+/** What the server holds once all was tidied up, but for the names that the slate gave. */
+async function tidied({ id }) {
+  await page.getByRole('button', { name: 'tidy up', exact: true }).waitFor();
+  await page.locator('.slate').first().focus();
+  for (let i = 0; i < 3; i++) await page.keyboard.press('Escape');
+  await Promise.all([page.waitForResponse((reply) => reply.url().endsWith('/tidy')), page.keyboard.press('t')]);
+  await page.getByRole('button', { name: 'tidy up', exact: true }).waitFor();
+  await page.waitForTimeout(100);
+  await until('all to be saved', async () => (await page.getByText('saved', { exact: true }).count()) > 0);
+  const reply = await call('GET', `/api/exercises/${id}`);
+  return hashOfDrawing(reply.parts[0].model.text);
+}
+
 const results = [];
+const hashes = new Map();
 for (const way of ways) {
   let [keys, presses, seconds] = [0, 0, 0];
   await openPage(way === 'touch');
@@ -511,7 +506,9 @@ for (const way of ways) {
       process.exitCode = 1;
     }
     const took = (performance.now() - start) / 1000;
-    console.log(`${way} ${name}: keys ${hand.keys} presses ${hand.presses} seconds ${took.toFixed(1)}`);
+    const same = handmade.includes(way) && exercises.includes(name) ? ` document ${await tidied(exercise)}` : '';
+    if (same) hashes.set(name, (hashes.get(name) ?? new Set()).add(same));
+    console.log(`${way} ${name}: keys ${hand.keys} presses ${hand.presses} seconds ${took.toFixed(1)}${same}`);
     if (name in tasks) continue;
     keys += hand.keys;
     presses += hand.presses;
@@ -519,5 +516,6 @@ for (const way of ways) {
   }
   results.push(`${way} ${keys} ${presses} ${seconds.toFixed(1)}`);
 }
+console.log(`documents the same: ${[...hashes.values()].filter((found) => found.size === 1).length} of ${hashes.size}`);
 console.log(`drawing: ${results.map((result) => result.replace(/^(\S+) (\S+) (\S+) (\S+)$/, '$1_keys $2 $1_presses $3 $1_seconds $4')).join(' ')}`);
 await browser.close();

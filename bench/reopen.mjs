@@ -2,18 +2,12 @@
 // what the server holds.
 import { chromium } from '../tests/browser/node_modules/@playwright/test/index.mjs';
 import { join } from 'node:path';
+import { browserOptions, callFrom, signedIn, until } from './hands/page.mjs';
 
 const [base, , out, wanted = '50', first = '1'] = process.argv.slice(2);
 const notations = ['crows-foot', 'chen', 'uml'];
 const deedsADrawing = 14;
 
-const until = async (what, test) => {
-  for (const end = Date.now() + 20_000; Date.now() < end; ) {
-    if (await test().catch(() => false)) return;
-    await new Promise((resolve) => setTimeout(resolve, 25));
-  }
-  throw new Error(`waited in vain for ${what}`);
-};
 await until('the server', async () => (await fetch(`${base}/health/ready`)).ok);
 
 /** Numbers by chance, the same for the same seed: mulberry32. */
@@ -28,25 +22,11 @@ function chance(seed) {
   return { next, of: (all) => all[Math.floor(next() * all.length)], to: (n) => Math.floor(next() * n) };
 }
 
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking'] });
-const context = await browser.newContext({ viewport: { width: 1400, height: 900 }, hasTouch: true });
-let page = await context.newPage();
-await page.goto(base);
-await page.getByRole('button', { name: 'Ines Okafor' }).click();
-await page.getByText('sign out').waitFor();
+const browser = await chromium.launch(browserOptions);
+let page = await signedIn(browser, base, { viewport: { width: 1400, height: 900 }, hasTouch: true });
+const context = page.context();
 
-const call = (method, path, body) =>
-  page.evaluate(
-    async ([method, path, body]) => {
-      const session = await (await fetch('/api/session')).json();
-      const reply = await fetch(path, { method, headers: { 'content-type': 'application/json', 'X-Blue-Slate-Guard': session.guard }, body: body && JSON.stringify(body) });
-      if (!reply.ok) throw new Error(`${path}: ${reply.status} ${await reply.text()}`);
-      const text = await reply.text();
-      return text === '' ? null : JSON.parse(text);
-    },
-    [method, path, body],
-  );
-
+const call = (...request) => callFrom(page, ...request);
 const [cohort] = await call('GET', '/api/exercises/cohorts');
 const usual = { chen: { doubleLineSaysAll: true, counts: 'letters', underlinesAreOneKey: true }, 'crows-foot': { strokeSaysIdentifying: true }, uml: { aggregationCounts: true } };
 
