@@ -192,3 +192,20 @@ describe('a line', () => {
       points.slice(1).forEach((point, i) => expect(crosses(points[i]!, point, wall)).toBe(false));
   });
 });
+
+describe('two lines between the same figures', () => {
+  it('lie on the same sides whatever ids they and their figures have', () => {
+    const routesOf = (ids: readonly string[]) => {
+      let at = 0;
+      const newId = () => ids[at++]!;
+      const box = addShape(emptyDrawing, 'rectangle', 0, 0, newId, 'Steward');
+      const one = apply(emptyDrawing, box.change.steps);
+      const diamond = addShape(one, 'diamond', 40, 900, newId, 'instructs');
+      let drawing = apply(one, diamond.change.steps);
+      for (let i = 0; i < 2; i++)
+        drawing = apply(drawing, addLine(drawing, onShape(box.id), onShape(diamond.id), newId).change.steps);
+      return [...layOut(drawing).routes.values()].map(({ points }) => points);
+    };
+    expect(routesOf(['b', 'a', 'd', 'c'])).toEqual(routesOf(['a', 'b', 'c', 'd']));
+  });
+});

@@ -44,8 +44,8 @@ function straightRoute(line: Line, aside: number, { drawing, boxes, owner, route
   };
   const [from, to] = [place(line.from), place(line.to)];
   const length = Math.hypot(to.point.x - from.point.x, to.point.y - from.point.y) || 1;
-  // The same side for both ends, whichever was drawn first.
-  const sign = shapeAt(line.from, owner)! < shapeAt(line.to, owner)! ? 1 : -1;
+  // The same side for lines either way: that of the shape that was drawn first.
+  const sign = aside === 0 || firstOf(drawing, shapeAt(line.from, owner), shapeAt(line.to, owner)) ? 1 : -1;
   const shift = (point: Point) => ({
     x: point.x - ((to.point.y - from.point.y) / length) * aside * sign,
     y: point.y + ((to.point.x - from.point.x) / length) * aside * sign,
@@ -63,6 +63,12 @@ function straightRoute(line: Line, aside: number, { drawing, boxes, owner, route
     points: knees.length > 0 ? [start, ...knees, finish] : [end(from, a, finish), end(to, b, start)],
     edges: { from: null, to: null },
   };
+}
+
+/** Whether of two shapes the one was drawn before the other. */
+function firstOf(drawing: Drawing, one: string | undefined, other: string | undefined): boolean {
+  for (const id of drawing.shapes.keys()) if (id === one || id === other) return id === one;
+  return true;
 }
 
 /** The boxes with rows in a line's way: all but those of its own ends. */

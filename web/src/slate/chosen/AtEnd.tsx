@@ -9,7 +9,7 @@ import { useSize } from '../../ui/useSize';
 import type { Slate } from '../useSlate';
 import { Choices, Deed, type Choice } from './Choices';
 import type { ChosenProps } from './ChosenRow';
-import { Common, Further } from './Common';
+import { Common, Further, PointerDeed } from './Common';
 import { StrokeChoices } from './drawnWays';
 import { meaningOf } from '../../notations/meanings';
 import { MarksSample } from './samples';
@@ -103,6 +103,7 @@ function Texts({ slate, all }: { slate: Slate; all: boolean }) {
           onPress={() => slate.setEditing({ of: 'line', line: id })}
         />
       )}
+      {slate.notation.name === 'uml' && line.text !== '' && <PointerDeed slate={slate} line={line} />}
       {all && (
         <Deed says="role" keyName={keyFor('role')} onPress={() => slate.setEditing({ of: 'role', line: id, side })} />
       )}

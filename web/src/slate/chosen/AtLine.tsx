@@ -1,10 +1,10 @@
 import { useState } from 'react';
-import { changeLine, turnPointer } from '../../drawing/edits';
+import { changeLine } from '../../drawing/edits';
 import { selectEnd } from '../../drawing/selection';
 import { nameAt } from '../spoken';
 import { Choices, Deed } from './Choices';
 import type { ChosenProps } from './ChosenRow';
-import { Common, Further } from './Common';
+import { Common, Further, PointerDeed } from './Common';
 import { StrokeChoices } from './drawnWays';
 import { CupSample } from './samples';
 import { useDeedKeys } from '../keys/useDeedKeys';
@@ -65,14 +65,7 @@ export function AtLine({ slate, words }: ChosenProps) {
           }
         />
       )}
-      {(further || line.pointer !== undefined) && (
-        <Deed
-          says={line.pointer ? `read to ${nameAt(slate.drawing, line.id, line.pointer)}` : 'reading pointer'}
-          keyName={keyFor('pointer')}
-          pressed={line.pointer !== undefined}
-          onPress={() => slate.change(turnPointer(slate.drawing, line))}
-        />
-      )}
+      {(further || line.pointer !== undefined) && <PointerDeed slate={slate} line={line} />}
       <Further open={further} onOpen={setFurther} says={further ? 'less' : 'more'} />
       <Common slate={slate} />
     </>

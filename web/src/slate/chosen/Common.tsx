@@ -1,4 +1,8 @@
 import { Toolbar } from 'radix-ui';
+import type { Line } from '../../drawing/document';
+import { turnPointer } from '../../drawing/edits';
+import { useDeedKeys } from '../keys/useDeedKeys';
+import { nameAt } from '../spoken';
 import type { Slate } from '../useSlate';
 import { Deed } from './Choices';
 
@@ -26,5 +30,18 @@ export function Further({ open, onOpen, says }: { open: boolean; onOpen: (open: 
     <Toolbar.Button className="deed quiet" aria-expanded={open} onClick={() => onOpen(!open)}>
       {says}
     </Toolbar.Button>
+  );
+}
+
+/** Which way the text of a line is read. */
+export function PointerDeed({ slate, line }: { slate: Slate; line: Line }) {
+  const keyFor = useDeedKeys();
+  return (
+    <Deed
+      says={line.pointer ? `read to ${nameAt(slate.drawing, line.id, line.pointer)}` : 'reading pointer'}
+      keyName={keyFor('pointer')}
+      pressed={line.pointer !== undefined}
+      onPress={() => slate.change(turnPointer(slate.drawing, line))}
+    />
   );
 }
