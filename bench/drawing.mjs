@@ -473,9 +473,9 @@ const byWay = {
 
 /** What the server holds once all was tidied up, but for the names that the slate gave. */
 async function tidied({ id }) {
-  await page.getByRole('button', { name: 'tidy up', exact: true }).waitFor();
   await page.locator('.slate').first().focus();
   for (let i = 0; i < 3; i++) await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'tidy up', exact: true }).waitFor();
   await Promise.all([page.waitForResponse((reply) => reply.url().endsWith('/tidy')), page.keyboard.press('t')]);
   await page.getByRole('button', { name: 'tidy up', exact: true }).waitFor();
   await page.waitForTimeout(100);

@@ -288,6 +288,12 @@ public sealed class AccessTests(TestServer server) : IClassFixture<TestServer>
             { } at when at.EndsWith("/assessment/preview", StringComparison.Ordinal) => new { value = new { } },
             { } at when at.Contains("/stands-for", StringComparison.Ordinal) => new { model = "b1", answer = "b1" },
             { } at when at.Contains("/rulings", StringComparison.Ordinal) => new { decision = "allow" },
+            { } at when at.Contains("/questions", StringComparison.Ordinal) => new
+            {
+                modelElement = "b1",
+                drawn = "x",
+                same = true,
+            },
             { } at when at.EndsWith("/queries", StringComparison.Ordinal) => new { finding = "x", text = "x" },
             { } at when at.Contains("/marking/queries/", StringComparison.Ordinal) => new { text = "x" },
             { } at when at.EndsWith("/remarking", StringComparison.Ordinal) => new { works = Array.Empty<Guid>() },

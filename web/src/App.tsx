@@ -12,6 +12,7 @@ const Before = lazy(() => import('./features/study/BeforePage'));
 const Draw = lazy(() => import('./features/study/DrawPage'));
 const Marks = lazy(() => import('./features/study/MarksPage'));
 const Desk = lazy(() => import('./features/desk/DeskPage'));
+const Questions = lazy(() => import('./features/desk/QuestionsPage'));
 const Marking = lazy(() => import('./features/marking/MarkingPage'));
 const Blind = lazy(() => import('./features/marking/BlindPage'));
 const Cohort = lazy(() => import('./features/cohort/CohortPage'));
@@ -38,6 +39,7 @@ export function App() {
       <Routes>
         <Route path="/exercises/:id" element={<Exercise />} />
         <Route path="/exercises/:id/answers" element={<Desk />} />
+        <Route path="/parts/:id/questions" element={<Questions />} />
         <Route path="/marking/:id" element={<Marking />} />
         <Route path="/marking/blind/:id" element={<Blind />} />
         <Route path="/study/:id" element={<Before />} />

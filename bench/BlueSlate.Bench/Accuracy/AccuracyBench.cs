@@ -14,7 +14,8 @@ internal static class AccuracyBench
     /// <param name="folder">The cases.</param>
     /// <param name="output">Where what was found is written.</param>
     /// <param name="more">
-    /// <c>CASE/ANSWER</c> to print all that is found in one answer, <c>WEIGHT=NUMBER</c> to count a sign otherwise.
+    /// <c>CASE/ANSWER</c> to print all that is found in one answer, <c>WEIGHT=NUMBER</c> to count a sign otherwise, <c>questions</c> to print
+    /// nothing but the questions of the class.
     /// </param>
     public static int Run(string folder, string output, string[] more)
     {
@@ -23,6 +24,12 @@ internal static class AccuracyBench
             .Select(text => text.Split('='))
             .ToDictionary(pair => pair[0], pair => double.Parse(pair[1], CultureInfo.InvariantCulture), StringComparer.Ordinal);
         var cases = Read(folder);
+        if (more.Contains("questions"))
+        {
+            cases.ForEach(one => one.Ask(Console.Out));
+            return 0;
+        }
+
         Print(cases, [.. cases.Select(one => one.Check(weights, show?[0] == one.File.Id ? show[1] : null))], output);
         return 0;
     }

@@ -82,6 +82,34 @@ internal sealed class PreparedCase
         });
     }
 
+    /// <summary>
+    /// Prints what the class would be asked of these answers, each with how often examiners took the two for one.
+    /// </summary>
+    public void Ask(TextWriter output)
+    {
+        var assessor = new Assessor(
+            drawing,
+            options,
+            scheme.Tolerances(),
+            scheme.Scheme(),
+            new ExerciseTerms(scheme.Standings(), ExerciseWords.None)
+        );
+        var comparisons = answers.ConvertAll(answer => assessor.Assess(answer.Drawing, []).Comparison);
+        foreach (var question in ClassQuestion.Of(comparisons, ExerciseWords.None))
+        {
+            var path = sketch.PathOf.GetValueOrDefault(question.ModelId, question.ModelId);
+            var same = question.Places.Count(place => !IsMissing(File.Answers[place.Answer], path));
+            output.WriteLine(
+                $"{File.Id}: {question.Drawn} for {path}? {(question.Taken ? "taken" : "not taken")}, "
+                    + $"{question.Places.Length} times, by examiners {same}: "
+                    + string.Join(' ', question.Places.Select(place => File.Answers[place.Answer].Id))
+            );
+        }
+    }
+
+    private static bool IsMissing(CaseAnswer answer, string path) =>
+        answer.Expected.Any(finding => finding.Code.EndsWith("-missing", StringComparison.Ordinal) && finding.At == path);
+
     /// <summary>Adds what was found to a score.</summary>
     public void AddTo(Score score, List<Entry> entries, TextWriter log)
     {

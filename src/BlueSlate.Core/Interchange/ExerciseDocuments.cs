@@ -118,12 +118,7 @@ public sealed record AssessmentDocument
 
     /// <summary>The exercise's own words and ways of drawing as values of the core.</summary>
     public ExerciseTerms ToTerms(WorkOptions options) =>
-        new(
-            Restatements ?? ImmutableSortedDictionary<string, Standing>.Empty,
-            SameWords.IsDefaultOrEmpty && WordsApart.IsDefaultOrEmpty
-                ? ExerciseWords.None
-                : new ExerciseWords(SameWords.IsDefault ? [] : SameWords, WordsApart.IsDefault ? [] : WordsApart)
-        )
+        new(Restatements ?? ImmutableSortedDictionary<string, Standing>.Empty, ToWords())
         {
             Variants = Variants.IsDefault
                 ? []
@@ -135,6 +130,12 @@ public sealed record AssessmentDocument
                     ),
                 ],
         };
+
+    /// <summary>The exercise's own words.</summary>
+    public ExerciseWords ToWords() =>
+        SameWords.IsDefaultOrEmpty && WordsApart.IsDefaultOrEmpty
+            ? ExerciseWords.None
+            : new ExerciseWords(SameWords.IsDefault ? [] : SameWords, WordsApart.IsDefault ? [] : WordsApart);
 
     /// <summary>The document with canonical drawings, without what their authors noted or tied to phrases.</summary>
     public AssessmentDocument Canonical() =>
@@ -202,7 +203,7 @@ public sealed record AssessmentDocument
         }
     }
 
-    private const int MostInGroup = 20;
+    internal const int MostInGroup = 20;
     private const int MostGroups = 100;
     private const int LongestWord = 60;
 

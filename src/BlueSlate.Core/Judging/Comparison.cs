@@ -47,6 +47,12 @@ public abstract class Comparison
     /// <summary>Which of these things stand for each other, and why.</summary>
     public abstract IEnumerable<StandIn> StandIns { get; }
 
+    /// <summary>
+    /// What was taken for something by its place, whatever it is called, and what stands for nothing though it may be meant by something
+    /// in the same place that is missing: what only somebody who knows the scenario can say.
+    /// </summary>
+    public virtual IEnumerable<Guess> Guesses => [];
+
     /// <summary>Everything of the model answer that something stands for, wherever that is, for the two to be shown together.</summary>
     public abstract ImmutableSortedDictionary<string, string> Counterparts { get; }
 
@@ -65,6 +71,13 @@ public abstract class Comparison
 
 /// <summary>A thing that may stand for another: an entity, or an attribute with its owner.</summary>
 public sealed record NamedThing(string Id, string Name, string? OwnerId);
+
+/// <summary>A thing of the answer that may be meant by one of the model answer.</summary>
+/// <param name="Model">The one of the model answer.</param>
+/// <param name="Answer">The one of the answer, under another name.</param>
+/// <param name="FactId">The fact that the one of the model answer is there.</param>
+/// <param name="Taken">Whether it was taken for it; otherwise the one is missing and the other too much.</param>
+public sealed record Guess(NamedThing Model, NamedThing Answer, string FactId, bool Taken);
 
 /// <summary>A thing of the answer that stands for one of the model answer.</summary>
 public sealed record StandIn(string ModelId, string AnswerId, string Reason);

@@ -14,26 +14,43 @@ public sealed class ExerciseWords
 
     private readonly (ImmutableArray<string> Said, ImmutableArray<string> Meant)[] same;
     private readonly FrozenSet<string> apart;
+    private readonly FrozenSet<(string, string)> pairs;
     private readonly ConcurrentDictionary<string, Name> known = new(StringComparer.Ordinal);
 
     /// <summary>Words of an exercise.</summary>
     /// <param name="same">Groups of words or short phrases that mean one thing; each counts as the first of its group.</param>
-    /// <param name="apart">Groups of words of which no two mean one thing, whatever the lexicon says.</param>
+    /// <param name="apart">Groups of words of which no two mean one thing, whatever the lexicon or the place says.</param>
     public ExerciseWords(IEnumerable<ImmutableArray<string>> same, IEnumerable<ImmutableArray<string>> apart)
+        : this([.. same.SelectMany(Readings)], [.. apart]) { }
+
+    private ExerciseWords((ImmutableArray<string> Said, ImmutableArray<string> Meant)[] same, ImmutableArray<string>[] apart)
         : this(
-            [.. same.SelectMany(Readings)],
-            apart.SelectMany(group => group).SelectMany(word => Name.Of(word).Words).ToFrozenSet(StringComparer.Ordinal)
+            same,
+            apart.SelectMany(group => group).SelectMany(word => Name.Of(word).Words).ToFrozenSet(StringComparer.Ordinal),
+            apart.SelectMany(PairsOf).ToFrozenSet()
         ) { }
 
-    private ExerciseWords((ImmutableArray<string> Said, ImmutableArray<string> Meant)[] same, FrozenSet<string> apart) =>
-        (this.same, this.apart) = (same, apart);
+    private ExerciseWords(
+        (ImmutableArray<string> Said, ImmutableArray<string> Meant)[] same,
+        FrozenSet<string> apart,
+        FrozenSet<(string, string)> pairs
+    ) => (this.same, this.apart, this.pairs) = (same, apart, pairs);
 
     /// <summary>Nothing but the lexicon.</summary>
-    public static ExerciseWords None { get; } = new([], FrozenSet<string>.Empty);
+    public static ExerciseWords None { get; } = new([], FrozenSet<string>.Empty, FrozenSet<(string, string)>.Empty);
 
     /// <summary>The same, with further words that mean nothing but themselves.</summary>
     public ExerciseWords KeepingApart(IEnumerable<string> words) =>
-        new(same, apart.Union(words).ToFrozenSet(StringComparer.Ordinal));
+        new(same, apart.Union(words).ToFrozenSet(StringComparer.Ordinal), pairs);
+
+    /// <summary>Whether the exercise says of two whole names that they never mean one thing, wherever they stand.</summary>
+    public bool AreApart(string one, string other) => pairs.Count > 0 && pairs.Contains((Name.Of(one).Key, Name.Of(other).Key));
+
+    private static IEnumerable<(string, string)> PairsOf(ImmutableArray<string> group)
+    {
+        var keys = group.Select(word => Name.Of(word).Key).Distinct(StringComparer.Ordinal).ToList();
+        return keys.SelectMany(one => keys.Where(other => other != one).Select(other => (one, other)));
+    }
 
     /// <summary>A name as it is read in this exercise.</summary>
     public Name Read(string text)

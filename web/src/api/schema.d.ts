@@ -2622,6 +2622,112 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/marking/parts/{id}/questions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is to be asked now. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ClassQuestionsReply"];
+                    };
+                };
+            };
+        };
+        /** Replies: what is said becomes part of what the class is held against, and all answers are checked again. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ClassAnswerRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SavedReply"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/marking/parts/{id}/questions/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Whose marks a reply would change. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ClassAnswerRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MarkChangesReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/marking/queries/{id}": {
         parameters: {
             query?: never;
@@ -3095,6 +3201,53 @@ export interface components {
             level?: components["schemas"]["Level"];
             /** @description Boxes of one name on several sheets are one thing. */
             oneNameIsOneElement?: boolean;
+        };
+        /** @description A reply to one of them. */
+        ClassAnswerRequest: {
+            /** @description The thing of the model answer. */
+            modelElement: string;
+            /** @description What answers call it. */
+            drawn: string;
+            /** @description Whether the two are one. */
+            same: boolean;
+        };
+        /** @description A question about the answers of a class. */
+        ClassQuestionReply: {
+            /** @description The thing of the model answer. */
+            modelElement: string;
+            /** @description Its name. */
+            model: string;
+            /** @description The name of what owns it; null for a thing that stands by itself. */
+            owner: null | string;
+            /** @description What answers call it. */
+            drawn: string;
+            /** @description Whether it counts as that so far. */
+            taken: boolean;
+            /** @description By how many marks the answers together differ between one reply and the other. */
+            atStake: components["schemas"]["Rational"];
+            /** @description Where it arises. */
+            places: components["schemas"]["QuestionPlaceReply"][];
+        };
+        /** @description The questions about a part, most marks at stake first. */
+        ClassQuestionsReply: {
+            /**
+             * Format: uuid
+             * @description The exercise.
+             */
+            exerciseId: string;
+            /** @description Its title. */
+            title: string;
+            /** @description The title of the part. */
+            part: string;
+            /** @description The model answer. */
+            modelDrawing: string;
+            /** @description The questions. */
+            questions: components["schemas"]["ClassQuestionReply"][];
+            /**
+             * Format: int32
+             * @description How many more there are, each about fewer answers.
+             */
+            more: number;
         };
         /** @description A cohort with its people. */
         CohortPage: {
@@ -3754,6 +3907,14 @@ export interface components {
         PushDownRequest: {
             drawing: string;
             shape: string;
+        };
+        /** @description An answer in which a question arises: the element that it is about, and the drawing for the first few. */
+        QuestionPlaceReply: {
+            /** Format: uuid */
+            workId: string;
+            code: string;
+            element: string;
+            drawing: null | string;
         };
         /** @description An exact number: 3 or 5/2. */
         Rational: string;

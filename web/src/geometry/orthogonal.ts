@@ -262,7 +262,7 @@ function straighten(plans: readonly Plan[]) {
   for (const plan of plans) {
     if (plan.recursive || plan.from.edge === plan.to.edge || horizontal(plan.from.edge) !== horizontal(plan.to.edge))
       continue;
-    const [near, far] = plan.from.id < plan.to.id ? [plan.from, plan.to] : [plan.to, plan.from];
+    const [near, far] = isBefore(plan.from.box, plan.to.box) ? [plan.from, plan.to] : [plan.to, plan.from];
     const key = `${near.id} ${near.edge} ${far.id} ${far.edge}`;
     groups.set(key, [...(groups.get(key) ?? []), { near, far }]);
   }
@@ -278,6 +278,9 @@ function straighten(plans: readonly Plan[]) {
     );
   }
 }
+
+/** To the left, or above. */
+const isBefore = (one: Box, other: Box) => one.x < other.x || (one.x === other.x && one.y < other.y);
 
 /** Puts ends at the places of others, if all of them fit there. */
 function take(ends: readonly End[], places: readonly End[], plans: readonly Plan[]): boolean {

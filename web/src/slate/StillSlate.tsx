@@ -1,10 +1,11 @@
 import { useMemo, useState } from 'react';
+import type { Drawing } from '../drawing/document';
 import { closedSession } from './drawings';
 import { SlateFrame } from './SlateFrame';
 import { useSlate } from './useSlate';
 
 interface StillSlateProps {
-  drawing: string;
+  drawing: Drawing | string;
   label: string;
   /** What of it is lit. */
   lit?: readonly string[];

@@ -126,6 +126,25 @@ public sealed partial class WorkAssessment(BlueSlateContext database, AssessorSt
         return RunAllAsync(partId, thoughtOf, For, cancellation);
     }
 
+    /// <summary>The same of some work that was checked already.</summary>
+    public async Task<IReadOnlyList<CheckedWork>> RunSomeAsync(
+        IReadOnlyList<CheckedWork> some,
+        AssessmentRevision thoughtOf,
+        CancellationToken cancellation
+    )
+    {
+        var rulings = await RulingsForAllAsync(thoughtOf.PartId, cancellation);
+        var prepared = some.DistinctBy(one => one.Work.QuestionRevisionId)
+            .ToDictionary(one => one.Work.QuestionRevisionId, one => AssessorStore.Prepare(one.Work.Asked!, thoughtOf));
+        return
+        [
+            .. some.AsParallel()
+                .WithCancellation(cancellation)
+                .Select(one => CheckOrNot(one.Work, thoughtOf, rulings, prepared[one.Work.QuestionRevisionId]))
+                .OfType<CheckedWork>(),
+        ];
+    }
+
     private Task<IReadOnlyList<CheckedWork>> RunAllAsync(
         Guid partId,
         AssessmentRevision revision,

@@ -42,6 +42,9 @@ public static class MarkingEndpoints
         group.MapPost("/exercises/{id:guid}/release", Releasing.Release).ForInstructors().Produces<ReleasedReply>();
         group.MapGet("/exercises/{id:guid}/remarking", Remarking.Preview).ForInstructors().Produces<RemarkingReply>();
         group.MapPost("/exercises/{id:guid}/remarking", Remarking.Take).ForInstructors().Produces<RemarkedReply>();
+        group.MapGet("/parts/{id:guid}/questions", ClassQuestions.List).ForInstructors().Produces<ClassQuestionsReply>();
+        group.MapPost("/parts/{id:guid}/questions/preview", ClassQuestions.Preview).ForInstructors().Produces<MarkChangesReply>();
+        group.MapPut("/parts/{id:guid}/questions", ClassQuestions.Answer).ForInstructors().Produces<SavedReply>();
         group.MapPut("/queries/{id:guid}", NoteQueries.Reply).ForStaff().Produces<NoteQueryReply[]>();
         BlindSample.Map(group);
     }

@@ -79,6 +79,15 @@ export default function DeskPage() {
           </table>
         )}
         {mayRelease && unreleased > 0 && (
+          <p className="mt-6">
+            {parts.map((part, at) => (
+              <Link key={part.id} className="word-button mr-4" to={`/parts/${part.id}/questions`}>
+                {parts.length > 1 ? `questions of the class, ${partName(part.title, at)}` : 'questions of the class'}
+              </Link>
+            ))}
+          </p>
+        )}
+        {mayRelease && unreleased > 0 && (
           <button className="press-button mt-8" onClick={() => setReleasing(true)}>
             Release the marks
           </button>

@@ -86,6 +86,9 @@ public sealed class ConceptComparison : Comparison
             .OrderBy(pair => pair.ModelId, StringComparer.Ordinal);
 
     /// <inheritdoc />
+    public override IEnumerable<Guess> Guesses => Guessing.Of(this);
+
+    /// <inheritdoc />
     public override ImmutableSortedDictionary<string, string> Counterparts
     {
         get

@@ -14,6 +14,9 @@ internal sealed class AttributePlacer(Side model, Side answer, Weights weights)
     private const double MovedSureness = 0.9;
     private const double OtherForm = 0.5;
 
+    // More than what is left without a counterpart costs.
+    private const double Never = 2;
+
     private readonly Dictionary<string, AttributeMatch> found = new(StringComparer.Ordinal);
     private readonly HashSet<string> taken = new(StringComparer.Ordinal);
     private readonly HashSet<string> used = new(StringComparer.Ordinal);
@@ -89,7 +92,13 @@ internal sealed class AttributePlacer(Side model, Side answer, Weights weights)
     {
         foreach (var (ours, theirs) in owners)
         {
-            if (SoleKey(ours) is { } mine && SoleKey(theirs) is { } other && IsFree(mine) && IsFreeAnswer(other))
+            if (
+                SoleKey(ours) is { } mine
+                && SoleKey(theirs) is { } other
+                && IsFree(mine)
+                && IsFreeAnswer(other)
+                && !model.AreApart(mine.Attribute.Name, other.Attribute.Name)
+            )
             {
                 Match(mine, other, theirs, false);
             }
@@ -206,7 +215,7 @@ internal sealed class AttributePlacer(Side model, Side answer, Weights weights)
             {
                 cost[i, j] =
                     j >= right.Count ? 1 - sureness
-                    : NamesAPart(left[i], right[j]) ? 1
+                    : NamesAPart(left[i], right[j]) || model.AreApart(left[i].Attribute.Name, right[j].Attribute.Name) ? Never
                     : 1
                         - likeness.Of(left[i], right[j])
                         - alone
@@ -222,7 +231,7 @@ internal sealed class AttributePlacer(Side model, Side answer, Weights weights)
             .ToList();
         foreach (var (one, other) in found)
         {
-            Match(one, other!, theirs, false);
+            Match(one, other!, theirs, false, byPlace: true);
         }
 
         return found.Count > 0;
@@ -352,11 +361,11 @@ internal sealed class AttributePlacer(Side model, Side answer, Weights weights)
     /// <summary>Whether an attribute of the answer stands for nothing yet.</summary>
     public bool IsFreeAnswer(NamedAttribute attribute) => !used.Contains(attribute.Attribute.Id);
 
-    private void Match(NamedAttribute ours, NamedAttribute theirs, AttributeOwner owner, bool moved)
+    private void Match(NamedAttribute ours, NamedAttribute theirs, AttributeOwner owner, bool moved, bool byPlace = false)
     {
         if (IsFree(ours) && used.Add(theirs.Attribute.Id))
         {
-            found.Add(ours.Attribute.Id, new AttributeMatch(theirs.Attribute.Id, owner.Id, moved));
+            found.Add(ours.Attribute.Id, new AttributeMatch(theirs.Attribute.Id, owner.Id, moved) { ByPlace = byPlace });
         }
     }
 

@@ -96,7 +96,11 @@ public sealed record MemberMatch(string AnswerId, string AnswerOwnerId, bool Mov
 public sealed record EntityMatch(string AnswerId, double NameLikeness, string Reason);
 
 /// <summary>An attribute of the answer and the entity of the answer at which it stands.</summary>
-public sealed record AttributeMatch(string AnswerId, string AnswerOwnerId, bool Moved);
+public sealed record AttributeMatch(string AnswerId, string AnswerOwnerId, bool Moved)
+{
+    /// <summary>Whether their names do not tell that they are one: what is left at the same place does.</summary>
+    public bool ByPlace { get; init; }
+}
 
 /// <summary>
 /// A relationship of the answer, and for each role of the model answer's relationship the role that stands for it.

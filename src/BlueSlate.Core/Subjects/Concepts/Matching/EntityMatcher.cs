@@ -92,6 +92,11 @@ internal sealed class EntityMatcher
         }
 
         PriceStrangeNames();
+        foreach (var (i, j) in AllPairs().Where(pair => model.AreApart(NameOf(model, pair.I), NameOf(answer, pair.J))))
+        {
+            names[i, j] = known[i, j] = 0;
+            pairCost[i, j] += Said;
+        }
 
         foreach (var (i, j) in said)
         {
@@ -110,6 +115,11 @@ internal sealed class EntityMatcher
         && one.Name.Thing != ThingSort.Unsaid
         && other.Name.Thing != ThingSort.Unsaid
         && one.Name.Thing != other.Name.Thing;
+
+    private static string NameOf(Side side, int index) => side.Entities[index].Entity.Name;
+
+    private IEnumerable<(int I, int J)> AllPairs() =>
+        Enumerable.Range(0, model.Count).SelectMany(i => Enumerable.Range(0, answer.Count).Select(j => (i, j)));
 
     public int NodesExpanded { get; private set; }
 

@@ -95,6 +95,9 @@ internal sealed class Side
 
     public ConceptModel Model { get; }
 
+    /// <summary>Whether the exercise says of two names that they never mean one thing.</summary>
+    public bool AreApart(string one, string other) => words.AreApart(one, other);
+
     /// <summary>For each relationship of more than two, the indexes of its entities in order.</summary>
     public List<int[]> Diamonds { get; }
 

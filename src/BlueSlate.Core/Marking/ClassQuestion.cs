@@ -1,0 +1,75 @@
+using System.Collections.Immutable;
+using BlueSlate.Core.Judging;
+using BlueSlate.Core.Language;
+
+namespace BlueSlate.Core.Marking;
+
+/// <summary>One place in one of several answers at which a question is to be asked.</summary>
+/// <param name="Answer">Which answer, by its place among those that were given.</param>
+/// <param name="Guess">What may stand for what there.</param>
+public sealed record AskedAt(int Answer, Guess Guess);
+
+/// <summary>
+/// A question about the answers of a class that only somebody who knows the scenario can answer: is what some of them call by one name
+/// what the model answer calls by another?
+/// </summary>
+/// <param name="ModelId">The thing of the model answer.</param>
+/// <param name="FactId">The fact that it is there.</param>
+/// <param name="Model">Its name.</param>
+/// <param name="Owner">The name of the model answer's thing that owns it; null for one that stands by itself.</param>
+/// <param name="Drawn">What the answers call it, as most of them write it.</param>
+/// <param name="Taken">Whether it was taken for it in most of them.</param>
+/// <param name="Places">Where, in the order of the answers.</param>
+public sealed record ClassQuestion(
+    string ModelId,
+    string FactId,
+    string Model,
+    string? Owner,
+    string Drawn,
+    bool Taken,
+    ImmutableArray<AskedAt> Places
+)
+{
+    /// <summary>
+    /// The questions that some comparisons with one model answer leave, those first that most answers ask. What the exercise keeps apart is
+    /// answered already.
+    /// </summary>
+    public static ImmutableArray<ClassQuestion> Of(IReadOnlyList<Comparison> comparisons, ExerciseWords words)
+    {
+        var names = comparisons
+            .SelectMany(comparison => comparison.ModelThings)
+            .DistinctBy(thing => thing.Id)
+            .ToDictionary(thing => thing.Id, thing => thing.Name, StringComparer.Ordinal);
+        return
+        [
+            .. comparisons
+                .SelectMany((comparison, answer) => comparison.Guesses.Select(guess => new AskedAt(answer, guess)))
+                .Where(place => !words.AreApart(place.Guess.Model.Name, place.Guess.Answer.Name))
+                .GroupBy(place => (place.Guess.Model.Id, Name.Of(place.Guess.Answer.Name).Key))
+                .Select(group => Of([.. group], names))
+                .OrderByDescending(question => question.Places.Length)
+                .ThenBy(question => question.Model, StringComparer.Ordinal)
+                .ThenBy(question => question.Drawn, StringComparer.Ordinal),
+        ];
+    }
+
+    private static ClassQuestion Of(ImmutableArray<AskedAt> places, Dictionary<string, string> names)
+    {
+        var model = places[0].Guess.Model;
+        var drawn = places
+            .GroupBy(place => place.Guess.Answer.Name, StringComparer.Ordinal)
+            .OrderByDescending(group => group.Count())
+            .ThenBy(group => group.Key, StringComparer.Ordinal)
+            .First()
+            .Key;
+        return new ClassQuestion(
+            model.Id,
+            places[0].Guess.FactId,
+            model.Name,
+            model.OwnerId is null ? null : names.GetValueOrDefault(model.OwnerId),
+            drawn,
+            places.Count(place => place.Guess.Taken) * 2 >= places.Length,
+            places
+        );
+    }
+}
