@@ -77,3 +77,17 @@ export async function chooseWords(page: Page, words: string) {
     throw new Error(`The scenario does not say ${wanted}`);
   }, words);
 }
+
+/** A call of the page's own session, for what a story begins with. */
+export const call = <T = unknown>(page: Page, method: string, path: string, body?: object): Promise<T> =>
+  page.evaluate(
+    async ([method, path, body]) => {
+      const session = await (await fetch('/api/session')).json();
+      const headers = { 'content-type': 'application/json', 'X-Blue-Slate-Guard': session.guard };
+      const reply = await fetch(path, { method, headers, body: body && JSON.stringify(body) });
+      const text = await reply.text();
+      if (!reply.ok) throw new Error(`${path}: ${reply.status} ${text}`);
+      return text === '' ? null : JSON.parse(text);
+    },
+    [method, path, body] as const,
+  ) as Promise<T>;

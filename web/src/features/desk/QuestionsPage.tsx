@@ -66,7 +66,7 @@ function Asked({ part, reply }: { part: string; reply: Schemas['ClassQuestionsRe
                       {one.drawn}
                     </button>{' '}
                     <span className="text-quiet-ink">
-                      {nameOf(one)}, {counted(one.places.length, 'answer', 'answers')}
+                      for {nameOf(one)}, {counted(one.places.length, 'answer', 'answers')}
                       {Number(one.atStake) !== 0 && `, ${show(one.atStake)} marks`}
                     </span>
                   </li>
@@ -129,7 +129,7 @@ function Card({ part, question, model, onLater }: CardProps) {
     e: another,
   });
   return (
-    <section className="question" aria-label="The question">
+    <section aria-label="The question">
       <p className="font-read text-[20px] leading-[1.45]" role="status">
         {counted(question.places.length, 'answer draws', 'answers draw')} <strong>{question.drawn}</strong> where the
         model answer has <strong>{nameOf(question)}</strong>: the same?
