@@ -19,8 +19,8 @@ internal sealed record Arrangement(Sheet Sheet, Dictionary<string, Place> Places
     private const double Clearly = 0.25;
 
     /// <summary>
-    /// The one that is best to read: large on a slate, with short lines that cross little and trees that lead downward. Of those that are hardly
-    /// worse than that, the first.
+    /// The one that is best to read: large on a slate, with short lines that cross little and trees that lead downward. Of those
+    /// that are hardly worse than that, the first.
     /// </summary>
     /// <param name="arrangements">At least one.</param>
     /// <param name="crossing">What a crossing is worth in shrinking.</param>

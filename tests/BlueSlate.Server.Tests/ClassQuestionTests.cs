@@ -4,7 +4,9 @@ using Shouldly;
 
 namespace BlueSlate.Server.Tests;
 
-/// <summary>The questions of a class: asked once, whose marks change is told before, and answers that come later are judged by the reply.</summary>
+/// <summary>
+/// The questions of a class: asked once, whose marks change is told before, and answers that come later are judged by the reply.
+/// </summary>
 public sealed class ClassQuestionTests(TestServer server) : IClassFixture<TestServer>
 {
     private static Drawing Calling(string mooring, string altitude = "o altitude") =>

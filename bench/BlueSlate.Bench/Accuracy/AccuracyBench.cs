@@ -14,8 +14,8 @@ internal static class AccuracyBench
     /// <param name="folder">The cases.</param>
     /// <param name="output">Where what was found is written.</param>
     /// <param name="more">
-    /// <c>CASE/ANSWER</c> to print all that is found in one answer, <c>WEIGHT=NUMBER</c> to count a sign otherwise, <c>questions</c> to print
-    /// nothing but the questions of the class.
+    /// <c>CASE/ANSWER</c> to print all that is found in one answer, <c>WEIGHT=NUMBER</c> to count a sign otherwise,
+    /// <c>questions</c> to print nothing but the questions of the class.
     /// </param>
     public static int Run(string folder, string output, string[] more)
     {

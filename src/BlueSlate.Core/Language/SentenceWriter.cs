@@ -33,7 +33,8 @@ public static class SentenceWriter
         ];
     }
 
-    private static string NameOf(string name) => name.Length == 0 ? "(without a name)" : name;
+    /// <summary>A name as it is said, where there may be none.</summary>
+    internal static string NameOf(string name) => name.Length == 0 ? "(without a name)" : name;
 
     private static IEnumerable<Sentence> OfEntity(EntityType entity, Reading reading)
     {

@@ -26,14 +26,20 @@ public static class EvenShares
         var left = marks - shares.Aggregate(Rational.Zero, (sum, share) => sum + share);
         var waiting = Enumerable.Range(0, lines.Length).Where(i => exact[i] > shares[i]).ToList();
 
-        RaiseTogether(i => (lines[i].Weight, lines[i].Sort, 0));
-        RaiseTogether(i => (lines[i].Weight, lines[i].Sort, lines[i].Facts));
-        Spread(line => (line.Weight, line.Sort, line.Facts));
+        RaiseTogether(BySort);
+        RaiseTogether(BySortAndFacts);
+        Spread(BySortAndFacts);
         return [.. shares];
+
+        (int, string, int) BySort(int i) => (lines[i].Weight, lines[i].Sort, 0);
+        (int, string, int) BySortAndFacts(int i) => (lines[i].Weight, lines[i].Sort, lines[i].Facts);
+
+        List<IGrouping<(int, string, int), int>> InTurn(Func<int, (int, string, int)> together) =>
+            [.. waiting.GroupBy(together).OrderByDescending(Remainder).ThenByDescending(Facts)];
 
         void RaiseTogether(Func<int, (int, string, int)> together)
         {
-            foreach (var group in waiting.GroupBy(together).OrderByDescending(Remainder).ThenByDescending(Facts).ToList())
+            foreach (var group in InTurn(together))
             {
                 if (Step * group.Count() <= left)
                 {
@@ -42,14 +48,9 @@ public static class EvenShares
             }
         }
 
-        void Spread(Func<ShareOfLine, (int, string, int)> alike)
+        void Spread(Func<int, (int, string, int)> together)
         {
-            var last = waiting
-                .GroupBy(i => alike(lines[i]))
-                .OrderByDescending(Remainder)
-                .ThenByDescending(Facts)
-                .FirstOrDefault();
-            if (last is null || left.IsZero)
+            if (left.IsZero || InTurn(together) is not [var last, ..])
             {
                 return;
             }

@@ -52,8 +52,9 @@ public sealed record ClassQuestionsReply(
 public sealed record ClassAnswerRequest(string ModelElement, string Drawn, bool Same);
 
 /// <summary>
-/// The questions of a class: what only the instructor can say of the names in its answers, asked once for all of them. The replies become words
-/// of the exercise, by which answers that come later are judged as well. What somebody has still to mark blind is left out for them.
+/// The questions of a class: what only the instructor can say of the names in its answers, asked once for all of them. The replies
+/// become words of the exercise, by which answers that come later are judged as well. What somebody has still to mark blind is left
+/// out for them.
 /// </summary>
 public static class ClassQuestions
 {

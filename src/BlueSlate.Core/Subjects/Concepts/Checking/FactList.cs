@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using BlueSlate.Core.Judging;
+using BlueSlate.Core.Language;
 using BlueSlate.Core.Notations;
 using BlueSlate.Core.Subjects.Concepts.Model;
 
@@ -36,21 +37,7 @@ public static class FactList
 
     // What its author has not named yet is told apart all the same, in titles of facts and lines of a scheme.
     private static ConceptModel Named(ConceptModel model) =>
-        model with
-        {
-            Entities =
-            [
-                .. model.Entities.Select(entity =>
-                    entity with
-                    {
-                        Name = NameOf(entity.Name),
-                        Attributes = [.. entity.Attributes.Select(attribute => attribute with { Name = NameOf(attribute.Name) })],
-                    }
-                ),
-            ],
-        };
-
-    private static string NameOf(string name) => name.Length == 0 ? "(without a name)" : name;
+        model.Renamed((_, name) => SentenceWriter.NameOf(name), (_, name) => SentenceWriter.NameOf(name));
 
     private static IEnumerable<Fact> OfEntity(EntityType entity, FactScope scope, IReadOnlyList<ConceptFactKind> kinds) =>
         [
