@@ -78,6 +78,28 @@ public sealed class BlindSampleTests(TestServer server) : IClassFixture<TestServ
     }
 
     [Fact]
+    public async Task Whose_marks_would_change_is_told_of_no_blind_answer()
+    {
+        var (instructor, _, exercise, answers) = await HandedInAsync();
+        var assessment = (await Story.PartAsync(instructor, exercise))["assessment"]!;
+        var value = JsonNode.Parse(assessment["value"]!.ToJsonString())!;
+        foreach (var line in value["scheme"]!["lines"]!.AsArray())
+        {
+            line!["marks"] = "2";
+        }
+
+        var path = $"/api/parts/{exercise.Part}/assessment/preview";
+        (await instructor.PostAsync(path, new { value }))["changes"]!.AsArray().ShouldNotBeEmpty();
+        await instructor.PostAsync($"/api/marking/parts/{exercise.Part}/sample", new { count = 50 });
+        (await instructor.PostAsync(path, new { value }))["changes"]!.AsArray().ShouldBeEmpty();
+        await GiveAsync(instructor, answers[0], _ => "0");
+        (await instructor.PostAsync(path, new { value }))["changes"]!
+            .AsArray()
+            .Select(change => (Guid)change!["id"]!)
+            .ShouldBe([answers[0].Work]);
+    }
+
+    [Fact]
     public async Task Marks_beyond_a_line_and_lines_that_are_not_there_are_refused_and_what_is_done_stands()
     {
         var (instructor, _, exercise, answers) = await HandedInAsync();

@@ -2,6 +2,7 @@ using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Marking;
 using BlueSlate.Data;
 using BlueSlate.Server.Features.Checking;
+using BlueSlate.Server.Features.Marking;
 using BlueSlate.Server.Hosting;
 using Microsoft.EntityFrameworkCore;
 
@@ -29,6 +30,7 @@ public static class MarkChanges
         Access access,
         BlueSlateContext database,
         WorkAssessment assessment,
+        BlindSample sample,
         CancellationToken cancellation
     )
     {
@@ -68,7 +70,11 @@ public static class MarkChanges
             Assessment = ExerciseJson.Write(request.Value),
         };
         var before = (await assessment.RunAllAsync(id, cancellation)).ToDictionary(work => work.Work.Id);
-        var after = await assessment.RunAllAsync(id, thoughtOf, cancellation);
+        // Nobody is told the marks of what they have still to mark blind.
+        var blind = await sample.BlindForMe().ToHashSetAsync(cancellation);
+        var after = (await assessment.RunAllAsync(id, thoughtOf, cancellation))
+            .Where(work => !blind.Contains(work.Work.Id))
+            .ToList();
         var changes = after
             .Where(work => before.ContainsKey(work.Work.Id))
             .Select(work => new MarkChange(

@@ -112,7 +112,15 @@ public static class ClassQuestions
         var (replied, refusal) = await RepliedAsync(id, request, access, assessment, sample, cancellation);
         return replied is null
             ? refusal!
-            : await MarkChanges.Preview(id, new AssessmentPreviewRequest(replied), access, database, assessment, cancellation);
+            : await MarkChanges.Preview(
+                id,
+                new AssessmentPreviewRequest(replied),
+                access,
+                database,
+                assessment,
+                sample,
+                cancellation
+            );
     }
 
     /// <summary>Replies: what is said becomes part of what the class is held against, and all answers are checked again.</summary>
