@@ -1,6 +1,5 @@
 import type { ComponentType } from 'react';
 import type { Differing } from '../drawing/whatDiffers';
-import type { AnySession, SessionPorts } from '../keeping/session';
 
 /** What a document holds: how much of what, and what its things are called. */
 export interface Contents {
@@ -14,12 +13,10 @@ export interface StillProps {
 }
 
 /**
- * What people make in a part, such as a drawing, for pages that know nothing of its inside: its documents go by their text, and by
- * sessions of whatever is in them. The pages on which it is made and marked are its own.
+ * What people make in a part, such as a drawing, for pages that know nothing of its inside: its documents go by their text. The pages on which it is made and marked are its own.
  */
 export interface Artefact {
   readonly name: string;
-  open(text: string, revision: number, ports: SessionPorts): AnySession;
   /** A document's text as far as it says something: written the same way whoever wrote it. */
   plain(text: string): string;
   /** What it holds; nothing where nothing was made yet. */

@@ -2,14 +2,13 @@ import { readDrawing } from '../drawing/format';
 import { whatDiffers } from '../drawing/whatDiffers';
 import { countsOf } from '../notations/counts';
 import { isBox } from '../notations/forms';
-import { drawings, drawingSession } from '../slate/drawings';
+import { drawings } from '../slate/drawings';
 import { StillSlate } from '../slate/StillSlate';
 import type { Artefact } from './artefact';
 
 /** Drawings on a slate. */
 export const drawing: Artefact = {
   name: 'drawing',
-  open: drawingSession,
   plain: drawings.plain,
   contents: (text) => {
     const drawn = readDrawing(text);

@@ -1,4 +1,5 @@
-import { linesAt, parseEndId, rowsOf, type Drawing, type LineEnd } from './document';
+import { linesAt, parseEndId, type Drawing, type LineEnd } from './document';
+import { shapeOf } from './selection';
 import { isBox } from '../notations/forms';
 
 /**
@@ -30,16 +31,14 @@ export function fragmentOf(drawing: Drawing, element: string): Drawing {
 const isBoxAt = (drawing: Drawing, id: string) => isBox(drawing.shapes.get(id)?.form ?? '');
 const isKnot = (drawing: Drawing, id: string) => ['diamond', 'circle'].includes(drawing.shapes.get(id)?.form ?? '');
 
-/** The shape that an element is, or is in or at. */
+/** The shape that an element is in, or that a line begins at. */
 function shapeOfElement(drawing: Drawing, element: string): string | null {
-  if (drawing.shapes.has(element)) return element;
-  for (const shape of drawing.shapes.values()) if (rowsOf(shape).some((row) => row.id === element)) return shape.id;
   const line = drawing.lines.get(parseEndId(element)?.line ?? element);
-  return line ? placeOf(drawing, line.from) : null;
+  return line ? placeOf(drawing, line.from) : shapeOf(drawing, element);
 }
 
 const placeOf = (drawing: Drawing, { on }: LineEnd): string | null =>
-  on.kind === 'shape' ? on.id : on.kind === 'row' ? shapeOfElement(drawing, on.id) : null;
+  on.kind === 'shape' || on.kind === 'row' ? shapeOf(drawing, on.id) : null;
 
 /** The shapes that are tied to one, those first that were drawn first. */
 function neighbours(drawing: Drawing, id: string): Set<string> {

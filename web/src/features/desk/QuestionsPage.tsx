@@ -7,7 +7,7 @@ import { readDrawing } from '../../drawing/format';
 import { counted } from '../../notations/counts';
 import { StillSlate } from '../../slate/StillSlate';
 import { isWriting } from '../../ui/isWriting';
-import { show } from '../../ui/marks';
+import { show, valueOf } from '../../ui/marks';
 import { PageTitle } from '../../ui/PageTitle';
 import { FailedPage, Loading, messageOf } from '../../ui/states';
 import { ChangeList } from '../marking/ChangeList';
@@ -67,7 +67,7 @@ function Asked({ part, reply }: { part: string; reply: Schemas['ClassQuestionsRe
                     </button>{' '}
                     <span className="text-quiet-ink">
                       for {nameOf(one)}, {counted(one.places.length, 'answer', 'answers')}
-                      {Number(one.atStake) !== 0 && `, ${show(one.atStake)} marks`}
+                      {valueOf(one.atStake) !== 0 && `, ${show(one.atStake)} marks`}
                     </span>
                   </li>
                 ))}
@@ -116,6 +116,8 @@ function Card({ part, question, model, onLater }: CardProps) {
         }),
       ),
     onSuccess: async () => {
+      // What other replies would change is another thing by now.
+      queries.removeQueries({ queryKey: ['class-answer', part] });
       await queries.invalidateQueries({ queryKey: ['class-questions', part] });
       queries.removeQueries({ queryKey: ['marking'] });
       await queries.invalidateQueries({ queryKey: ['desk'] });
@@ -212,7 +214,7 @@ interface ReplyProps {
 function Reply({ part, question, same, busy, keyName, onReply, children }: ReplyProps) {
   const { modelElement, drawn } = question;
   const changes = useQuery({
-    queryKey: ['class-questions', part, 'preview', modelElement, drawn, same],
+    queryKey: ['class-answer', part, modelElement, drawn, same],
     queryFn: () =>
       must(
         api.POST('/api/marking/parts/{id}/questions/preview', {

@@ -1,10 +1,9 @@
-import type { AnySession } from '../../keeping/session';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
+import type { AnySession } from '../../keeping/session';
 import { NotSent, sendAll } from '../../keeping/sending';
-
 import { Sheet } from '../../ui/Sheet';
 import { messageOf } from '../../ui/states';
 

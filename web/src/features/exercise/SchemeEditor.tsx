@@ -1,9 +1,8 @@
-import type { AnySession } from '../../keeping/session';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, must, type Schemas } from '../../api/client';
+import type { AnySession } from '../../keeping/session';
 import { sendAll } from '../../keeping/sending';
-
 import { show, valueOf } from '../../ui/marks';
 import { Sheet } from '../../ui/Sheet';
 import { messageOf } from '../../ui/states';

@@ -9,6 +9,7 @@ const { Still, differing } = artefactOf();
 export function Conflict({ session }: { session: AnySession }) {
   const { state, theirs } = useSyncExternalStore(session.subscribe, session.current);
   if (state !== 'conflict' || theirs === null) return null;
+  const here = session.text();
   return (
     <Sheet
       open
@@ -26,11 +27,11 @@ export function Conflict({ session }: { session: AnySession }) {
       }
     >
       <p>Choose one to go on with. The other one is kept and not lost.</p>
-      <Difference here={session.text()} theirs={theirs} />
+      <Difference here={here} theirs={theirs} />
       <div className="two-slates h-[min(430px,50vh)] flex">
         <div className="flex-1">
           <h2>Here</h2>
-          <Still document={session.text()} label="Here" />
+          <Still document={here} label="Here" />
         </div>
         <div className="flex-1">
           <h2>The other one</h2>

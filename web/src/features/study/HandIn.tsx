@@ -6,7 +6,6 @@ import { counted } from '../../notations/counts';
 import { sendAll } from '../../keeping/sending';
 import { partName } from '../../parts/PartTabs';
 import { isAway, type AnySession } from '../../keeping/session';
-
 import { Sheet } from '../../ui/Sheet';
 import { messageOf } from '../../ui/states';
 import { moment } from '../../ui/time';
@@ -72,7 +71,7 @@ export function HandIn({ openedAt, onClose, sessions, answer, onHandedIn }: Hand
         <Drawn
           key={answer.works[at]!.id}
           work={answer.works[at]!}
-          text={session.text()}
+          session={session}
           name={sessions.length === 1 ? null : partName(answer.works[at]!.part.title, at)}
         />
       ))}
@@ -95,7 +94,8 @@ export function HandIn({ openedAt, onClose, sessions, answer, onHandedIn }: Hand
 }
 
 /** What is drawn for a part, in numbers and names. */
-function Drawn({ work, text, name }: { work: Schemas['WorkReply']; text: string; name: string | null }) {
+function Drawn({ work, session, name }: { work: Schemas['WorkReply']; session: AnySession; name: string | null }) {
+  const text = session.text();
   const drawn = artefactOf().contents(text);
   if (drawn === null)
     return (

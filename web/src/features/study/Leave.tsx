@@ -1,7 +1,6 @@
-import type { AnySession } from '../../keeping/session';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
-
+import type { AnySession } from '../../keeping/session';
 import { capital } from '../../ui/capital';
 import { Sheet } from '../../ui/Sheet';
 import { NotSent, sendAll } from '../../keeping/sending';

@@ -1,6 +1,5 @@
-import type { AnySession } from '../../keeping/session';
 import { useState } from 'react';
-
+import type { AnySession } from '../../keeping/session';
 import { Sheet } from '../../ui/Sheet';
 import { messageOf } from '../../ui/states';
 import { useBecome } from '../session/DemoPeople';
