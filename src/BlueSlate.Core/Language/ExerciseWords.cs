@@ -21,14 +21,15 @@ public sealed class ExerciseWords
     /// <param name="same">Groups of words or short phrases that mean one thing; each counts as the first of its group.</param>
     /// <param name="apart">Groups of words of which no two mean one thing, whatever the lexicon or the place says.</param>
     public ExerciseWords(IEnumerable<ImmutableArray<string>> same, IEnumerable<ImmutableArray<string>> apart)
-        : this([.. same.SelectMany(Readings)], [.. apart]) { }
-
-    private ExerciseWords((ImmutableArray<string> Said, ImmutableArray<string> Meant)[] same, ImmutableArray<string>[] apart)
-        : this(
-            same,
-            apart.SelectMany(group => group).SelectMany(word => Name.Of(word).Words).ToFrozenSet(StringComparer.Ordinal),
-            apart.SelectMany(PairsOf).ToFrozenSet()
-        ) { }
+    {
+        ImmutableArray<string>[] groups = [.. apart];
+        this.same = [.. same.SelectMany(Readings)];
+        this.apart = groups
+            .SelectMany(group => group)
+            .SelectMany(word => Name.Of(word).Words)
+            .ToFrozenSet(StringComparer.Ordinal);
+        pairs = groups.SelectMany(PairsOf).ToFrozenSet();
+    }
 
     private ExerciseWords(
         (ImmutableArray<string> Said, ImmutableArray<string> Meant)[] same,

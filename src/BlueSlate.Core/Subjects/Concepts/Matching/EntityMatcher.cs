@@ -88,15 +88,15 @@ internal sealed class EntityMatcher
                     + (AreApart(mine, other) ? (1 - alike[i]) * trust.OtherSortOfThing : 0)
                     - ((1 - alike[i]) * trust.AlikeOperation * Members.Alike(mine, other));
                 known[i, j] = Math.Clamp((Math.Max(alike[i], attributes.Known) - Unknown) / (Well - Unknown), 0, 1);
+                if (model.AreApart(mine.Entity.Name, other.Entity.Name))
+                {
+                    names[i, j] = known[i, j] = 0;
+                    pairCost[i, j] += Said;
+                }
             }
         }
 
         PriceStrangeNames();
-        foreach (var (i, j) in AllPairs().Where(pair => model.AreApart(NameOf(model, pair.I), NameOf(answer, pair.J))))
-        {
-            names[i, j] = known[i, j] = 0;
-            pairCost[i, j] += Said;
-        }
 
         foreach (var (i, j) in said)
         {
@@ -115,11 +115,6 @@ internal sealed class EntityMatcher
         && one.Name.Thing != ThingSort.Unsaid
         && other.Name.Thing != ThingSort.Unsaid
         && one.Name.Thing != other.Name.Thing;
-
-    private static string NameOf(Side side, int index) => side.Entities[index].Entity.Name;
-
-    private IEnumerable<(int I, int J)> AllPairs() =>
-        Enumerable.Range(0, model.Count).SelectMany(i => Enumerable.Range(0, answer.Count).Select(j => (i, j)));
 
     public int NodesExpanded { get; private set; }
 
