@@ -20,7 +20,7 @@ internal static class CheckCommand
         {
             Required = true,
             Description =
-                "Folder with question.json, model.json and, if there is one, assessment.json "
+                "Folder with question.json, scenario.md, model.json and, if there is one, assessment.json "
                 + "(in part-1, part-2 and so on where there are several parts).",
         };
         var answers = new Option<DirectoryInfo>("--answers")

@@ -1,15 +1,19 @@
 using System.Collections.Immutable;
+using System.Text;
 using System.Text.Json;
 using BlueSlate.Core;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Judging;
+using BlueSlate.Core.Language.Scenarios;
 using BlueSlate.Core.Marking;
+using Markdig;
 
 namespace BlueSlate.Cli;
 
 /// <summary>
-/// An exercise as a folder: question.json, and for each part model.json and, if there is one, assessment.json.
+/// An exercise as a folder: question.json, scenario.md if there is one, and for each part model.json and, if there is one,
+/// assessment.json.
 /// </summary>
 internal sealed class ExerciseFolder
 {
@@ -31,16 +35,34 @@ internal sealed class ExerciseFolder
             throw new UnreadableException($"{path}: An exercise has one part at least.");
         }
 
+        var scenario = LoadScenario(Path.Combine(folder.FullName, "scenario.md"));
         return new ExerciseFolder(
             question,
-            [.. question.Parts.Select((part, at) => LoadPart(path, part, question.FolderOf(folder.FullName, at)))]
+            [.. question.Parts.Select((part, at) => LoadPart(path, part, question.FolderOf(folder.FullName, at), scenario))]
         );
     }
 
     /// <summary>Where files of a part lie, below a folder of answers or of results.</summary>
     public string FolderOf(DirectoryInfo folder, int part) => question.FolderOf(folder.FullName, part);
 
-    private static Assessor LoadPart(string questionPath, PartDocument part, string folder)
+    private static ScenarioText LoadScenario(string path)
+    {
+        if (!File.Exists(path))
+        {
+            return ScenarioText.None;
+        }
+
+        try
+        {
+            return new ScenarioText(Markdown.ToPlainText(Encoding.UTF8.GetString(DrawingFile.Bytes(path))));
+        }
+        catch (ArgumentException error)
+        {
+            throw new UnreadableException($"{path}: This cannot be read as Markdown. {error.Message}", error);
+        }
+    }
+
+    private static Assessor LoadPart(string questionPath, PartDocument part, string folder, ScenarioText scenario)
     {
         if (part.Problems().FirstOrDefault() is { Said: { } senseless })
         {
@@ -57,7 +79,16 @@ internal sealed class ExerciseFolder
 
         var options = part.Learned;
         var scheme = assessment.Scheme?.ToScheme() ?? SchemeDeriver.Derive(Subject.Of(options).Facts(model, options), part.Marks);
-        return new Assessor(model, options, assessment.ToTolerances(), scheme, assessment.ToTerms(options));
+        return new Assessor(
+            model,
+            options,
+            assessment.ToTolerances(),
+            scheme,
+            assessment.ToTerms(options) with
+            {
+                Scenario = scenario,
+            }
+        );
     }
 
     private static T Parse<T>(string path)

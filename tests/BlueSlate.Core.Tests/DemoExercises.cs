@@ -1,6 +1,7 @@
 using System.Text.Json;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
+using BlueSlate.Core.Language.Scenarios;
 using BlueSlate.Core.Marking;
 using BlueSlate.Core.Notations;
 using BlueSlate.Core.Subjects.Concepts.Checking;
@@ -34,7 +35,9 @@ internal static class DemoExercises
         var (model, options) = (Load($"{folder}/model.json"), (NotationOptions)part.Learned);
         var scheme = assessment.Scheme?.ToScheme()
             ?? SchemeDeriver.Derive(FactList.Of(Notation.Read(model, options), options), part.Marks);
-        return new Assessor(model, options, assessment.ToTolerances(), scheme, assessment.ToTerms(options));
+        var told = File.ReadAllText(Path.Combine(Folder, folder.Split('/')[0], "scenario.md"));
+        var terms = assessment.ToTerms(options) with { Scenario = new ScenarioText(told) };
+        return new Assessor(model, options, assessment.ToTolerances(), scheme, terms);
     }
 
     /// <summary>What the class of an exercise has learned about its notation.</summary>

@@ -10,6 +10,7 @@ internal sealed record CaseFile(
     string Id,
     string Notation,
     string Level,
+    string Scenario,
     CaseModel Model,
     CaseAcceptance[] Accept,
     CaseLine[] Scheme,

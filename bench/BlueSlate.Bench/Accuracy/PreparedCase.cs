@@ -2,6 +2,7 @@ using BlueSlate.Core;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
+using BlueSlate.Core.Language.Scenarios;
 using BlueSlate.Core.Marking;
 using BlueSlate.Core.Notations;
 using BlueSlate.Core.Notations.Chen;
@@ -57,7 +58,11 @@ internal sealed class PreparedCase
     /// <param name="show">The answer of which everything that is found is printed; null for none.</param>
     public List<Entry> Check(IReadOnlyDictionary<string, double> weights, string? show = null)
     {
-        var terms = new ExerciseTerms(scheme.Standings(), ExerciseWords.None) { Weights = weights };
+        var terms = new ExerciseTerms(scheme.Standings(), ExerciseWords.None)
+        {
+            Weights = weights,
+            Scenario = new ScenarioText(File.Scenario),
+        };
         var assessor = new Assessor(drawing, options, scheme.Tolerances(), scheme.Scheme(), terms);
         return answers.ConvertAll(answer =>
         {
@@ -92,7 +97,7 @@ internal sealed class PreparedCase
             options,
             scheme.Tolerances(),
             scheme.Scheme(),
-            new ExerciseTerms(scheme.Standings(), ExerciseWords.None)
+            new ExerciseTerms(scheme.Standings(), ExerciseWords.None) { Scenario = new ScenarioText(File.Scenario) }
         );
         var comparisons = answers.ConvertAll(answer => assessor.Assess(answer.Drawing, []).Comparison);
         foreach (var question in ClassQuestion.Of(comparisons, ExerciseWords.None))

@@ -1,6 +1,7 @@
 using System.Collections.Frozen;
 using System.Collections.Immutable;
 using BlueSlate.Core.Language;
+using BlueSlate.Core.Language.Scenarios;
 
 namespace BlueSlate.Core.Judging;
 
@@ -11,6 +12,9 @@ public sealed record ExerciseTerms(IReadOnlyDictionary<string, Standing> Standin
 {
     /// <summary>Other model answers that are as right, for another structure.</summary>
     public ImmutableArray<IDocument> Variants { get; init; } = [];
+
+    /// <summary>The prose in which it is told.</summary>
+    public ScenarioText Scenario { get; init; } = ScenarioText.None;
 
     /// <summary>The kinds of facts that are looked at; null for all of the subject.</summary>
     public IReadOnlyList<FactKind>? Kinds { get; init; }

@@ -20,6 +20,7 @@ public static class NameSimilarity
     private const double Kind = 0.6;
     private const double NearWord = 0.4;
     private const double NotNear = 0.7;
+    private const double OfSorts = 0.5;
 
     // Of which nearly everything is a kind.
     private static readonly FrozenSet<string> General = new[]
@@ -98,21 +99,46 @@ public static class NameSimilarity
     /// <summary>
     /// How alike two names of things are, from 0 to 1: by their words, or, as a weak sign, by what their main words mean.
     /// </summary>
-    internal static double OfThings(Name a, Name b) => Math.Max(Of(a, b).Value, NearWord * Nearness(a, b));
+    internal static double OfThings(Name a, Name b)
+    {
+        var value = Of(a, b).Value;
+        return Math.Max(value + ((1 - value) * OfSorts * NearnessOfSorts(a, b)), NearWord * Nearness(a, b));
+    }
+
+    // Of two sorts of one thing, how near what sorts them is: a bird recording is an animal recording.
+    private static double NearnessOfSorts(Name a, Name b)
+    {
+        if (a.Words.Length < 2 || b.Words.Length < 2 || a.Words[^1] != b.Words[^1] || a.Key == b.Key)
+        {
+            return 0;
+        }
+
+        var best = 0.0;
+        for (var i = 0; i < a.Words.Length - 1; i++)
+        {
+            for (var j = 0; j < b.Words.Length - 1; j++)
+            {
+                best = Math.Max(best, Nearness(a, i, b, j));
+            }
+        }
+
+        return best;
+    }
 
     /// <summary>
     /// How near the main words of two names are in meaning, from 0 to 1, where they are not one by any likeness of words:
     /// derived from each other, or kinds of much the same.
     /// </summary>
-    internal static double Nearness(Name a, Name b)
+    internal static double Nearness(Name a, Name b) =>
+        a.Words.IsEmpty || b.Words.IsEmpty ? 0 : Nearness(a, a.Words.Length - 1, b, b.Words.Length - 1);
+
+    private static double Nearness(Name a, int i, Name b, int j)
     {
         if (
-            a.Words.IsEmpty
-            || b.Words.IsEmpty
-            || a.IsKeptApart(a.Words.Length - 1)
-            || b.IsKeptApart(b.Words.Length - 1)
-            || a.Lexical[^1] is not { IsNoun: true } first
-            || b.Lexical[^1] is not { IsNoun: true } second
+            a.IsKeptApart(i)
+            || b.IsKeptApart(j)
+            || a.Lexical[i] is not { IsNoun: true } first
+            || b.Lexical[j] is not { IsNoun: true } second
         )
         {
             return 0;

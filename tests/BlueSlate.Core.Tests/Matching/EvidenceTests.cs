@@ -2,6 +2,7 @@ using System.Text.Json;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
+using BlueSlate.Core.Language.Scenarios;
 using BlueSlate.Core.Notations;
 using BlueSlate.Core.Notations.Chen;
 using BlueSlate.Core.Notations.CrowsFoot;
@@ -103,6 +104,47 @@ public sealed class EvidenceTests
     {
         Sketch One(string attribute) => new Sketch().Box("Pot", "PK pot no", attribute).Box("Potter", "PK potter no", "name");
         Match(One(wanted).ToDrawing(), One(drawn).ToDrawing()).Attributes.Count.ShouldBe(same ? 4 : 3);
+    }
+
+    [Fact]
+    public void Of_two_sorts_of_one_thing_the_nearer_is_meant()
+    {
+        Sketch Shelters(params string[] kinds) =>
+            new Sketch()
+                .Box("Shelter", "PK shelter no", "place")
+                .Box(kinds[0], "PK shed no")
+                .Box(kinds[1], "PK shed no")
+                .Line("Shelter", Ends.One, kinds[0], Ends.ZeroOrMore, "has")
+                .Line("Shelter", Ends.One, kinds[1], Ends.ZeroOrMore, "has");
+        var found = Match(Shelters("Vehicle shed", "Fruit shed").ToDrawing(), Shelters("Pear shed", "Lorry shed").ToDrawing());
+        found.Entities["b2"].AnswerId.ShouldBe("b3");
+        found.Entities["b3"].AnswerId.ShouldBe("b2");
+    }
+
+    [Fact]
+    public void A_key_that_says_what_a_thing_is_called_is_not_its_number()
+    {
+        Sketch Pots(string key) => new Sketch().Box("Pot", $"PK {key}", "glaze").Box("Potter", "PK potter no", "name");
+        var model = Pots("pot no").ToDrawing();
+        Match(model, Pots("stamp").ToDrawing()).Attributes.Count.ShouldBe(4);
+        Match(model, Pots("pot title").ToDrawing()).Attributes.Count.ShouldBe(3);
+    }
+
+    [Fact]
+    public void What_the_scenario_calls_an_attribute_is_that_attribute()
+    {
+        Sketch Pots(string attribute) =>
+            new Sketch().Box("Pot", "PK pot no", "glaze", attribute, "height").Box("Potter", "PK potter no", "name");
+        var concepts = Exercise.Read(Pots("throwing hand").ToDrawing()).Model;
+        var model = new MatchModel(
+            concepts,
+            ExerciseWords.None,
+            Weights.Shipped,
+            new ScenarioText("A pot has a number, a glaze, a twist and a height.")
+        );
+        var answer = Exercise.Read(Pots("twist").ToDrawing()).Model;
+        var hand = concepts.Entities.SelectMany(entity => entity.Attributes).Single(one => one.Name == "throwing hand");
+        Matcher.Match(model, answer, MatchAllowance.Plain).Best.Attributes[hand.Id].ByPlace.ShouldBeFalse();
     }
 
     [Fact]

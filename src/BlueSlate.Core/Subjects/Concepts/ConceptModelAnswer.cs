@@ -3,6 +3,7 @@ using System.Collections.Immutable;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
+using BlueSlate.Core.Language.Scenarios;
 using BlueSlate.Core.Notations;
 using BlueSlate.Core.Subjects.Concepts.Checking;
 using BlueSlate.Core.Subjects.Concepts.Matching;
@@ -21,6 +22,7 @@ internal sealed class ConceptModelAnswer : ModelAnswer
     private readonly MatchModel matchModel;
     private readonly MatchAllowance allowance;
     private readonly ExampleFinder examples;
+    private readonly ScenarioText scenario;
 
     public ConceptModelAnswer(
         Drawing drawing,
@@ -30,9 +32,9 @@ internal sealed class ConceptModelAnswer : ModelAnswer
         IReadOnlyDictionary<string, Standing> worth
     )
     {
-        (this.drawing, this.options, this.tolerances) = (drawing, options, tolerances);
+        (this.drawing, this.options, this.tolerances, scenario) = (drawing, options, tolerances, terms.Scenario);
         model = new IndexedReading(ComparableForm.Of(Notation.Read(drawing, options)));
-        matchModel = new MatchModel(model.Model, terms.Words, Weights.Shipped.With(terms.Weights));
+        matchModel = new MatchModel(model.Model, terms.Words, Weights.Shipped.With(terms.Weights), terms.Scenario);
         Facts = FactList.Of(model.Reading, options, terms.Kinds?.OfType<ConceptFactKind>().ToList() ?? ConceptFactKind.All);
         allowance = new MatchAllowance(OtherNames(), worth);
         examples = new ExampleFinder(model.Model, tolerances);
@@ -59,7 +61,9 @@ internal sealed class ConceptModelAnswer : ModelAnswer
             [
                 .. matched
                     .Near.Prepend(matched.Best)
-                    .Select(correspondence => Comparer.Compare(model, facts, tolerances, reading, correspondence, options)),
+                    .Select(correspondence =>
+                        Comparer.Compare(model, facts, tolerances, reading, correspondence, options, scenario)
+                    ),
             ]
         );
     }

@@ -27,13 +27,14 @@ public sealed class AssessorStore
         return prepared.GetOrAdd((asked.QuestionRevisionId, assessment.Id), _ => Prepare(asked, assessment));
     }
 
-    /// <summary>An assessor that is not kept.</summary>
+    /// <summary>An assessor that is not kept. The part's revision has to be at hand with it.</summary>
     public static Assessor Prepare(QuestionPart asked, AssessmentRevision assessment)
     {
         var options = ExerciseJson.Read<PartDocument>(asked.Document).Learned;
         var document = ExerciseJson.Read<AssessmentDocument>(assessment.Assessment);
         var model = Subject.Of(options).Parse(assessment.Model)
             ?? throw new InvalidOperationException("A stored model answer cannot be read.");
-        return new Assessor(model, options, document.ToTolerances(), document.Scheme!.ToScheme(), document.ToTerms(options));
+        var terms = document.ToTerms(options) with { Scenario = ScenarioRenderer.ToText(asked.Question!.Scenario) };
+        return new Assessor(model, options, document.ToTolerances(), document.Scheme!.ToScheme(), terms);
     }
 }

@@ -1,4 +1,5 @@
 using System.Net;
+using BlueSlate.Core.Language.Scenarios;
 using Ganss.Xss;
 using Markdig;
 
@@ -10,7 +11,7 @@ public sealed class ScenarioRenderer
     /// <summary>How long a scenario may be, in characters.</summary>
     public const int Longest = 20_000;
 
-    private readonly MarkdownPipeline pipeline = new MarkdownPipelineBuilder().UsePipeTables().DisableHtml().Build();
+    private static readonly MarkdownPipeline Pipeline = new MarkdownPipelineBuilder().UsePipeTables().DisableHtml().Build();
     private readonly HtmlSanitizer sanitizer = new(
         new HtmlSanitizerOptions
         {
@@ -69,6 +70,19 @@ public sealed class ScenarioRenderer
         }
     }
 
-    private string ToHtml(string markdown) =>
-        Markdown.ToHtml(markdown.Replace("\r\n", "\n", StringComparison.Ordinal).Normalize(), pipeline);
+    /// <summary>What a scenario says, without marks of form; of one that cannot be rendered, as it was written.</summary>
+    public static ScenarioText ToText(string markdown)
+    {
+        try
+        {
+            return new ScenarioText(Markdown.ToPlainText(markdown, Pipeline));
+        }
+        catch (ArgumentException)
+        {
+            return new ScenarioText(markdown);
+        }
+    }
+
+    private static string ToHtml(string markdown) =>
+        Markdown.ToHtml(markdown.Replace("\r\n", "\n", StringComparison.Ordinal).Normalize(), Pipeline);
 }

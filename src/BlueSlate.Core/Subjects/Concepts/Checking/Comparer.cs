@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using BlueSlate.Core.Judging;
+using BlueSlate.Core.Language.Scenarios;
 using BlueSlate.Core.Notations;
 using BlueSlate.Core.Subjects.Concepts.Checking.Kinds;
 using BlueSlate.Core.Subjects.Concepts.Matching;
@@ -17,7 +18,8 @@ public static class Comparer
         Tolerances tolerances,
         IndexedReading answer,
         Correspondence correspondence,
-        NotationOptions options
+        NotationOptions options,
+        ScenarioText scenario
     )
     {
         var drawn = correspondence.Entities.Count + correspondence.Restated.Length;
@@ -56,6 +58,7 @@ public static class Comparer
         )
         {
             Histories = histories,
+            Scenario = scenario,
         };
     }
 

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using BlueSlate.Core.Judging;
+using BlueSlate.Core.Language.Scenarios;
 using BlueSlate.Core.Notations;
 using BlueSlate.Core.Subjects.Concepts.Matching;
 using BlueSlate.Core.Subjects.Concepts.Model;
@@ -50,6 +51,9 @@ public sealed class ConceptComparison : Comparison
 
     /// <summary>The notation's options of this part.</summary>
     public NotationOptions Options { get; }
+
+    /// <summary>The prose of the exercise.</summary>
+    public ScenarioText Scenario { get; init; } = ScenarioText.None;
 
     /// <summary>Where the answer keeps what was, besides what is.</summary>
     public ImmutableArray<KeptHistory> Histories { get; init; } = [];

@@ -14,6 +14,9 @@ internal sealed class AttributeMatcher
     // What each attribute under a telling name that both have leaves untold of whether they are one.
     private const double Untold = 0.6;
 
+    // How much of the likeness to what the scenario calls it counts.
+    private const double CalledElse = 0.97;
+
     private readonly Trust trust;
     private readonly AttributeSorts model;
     private readonly AttributeSorts answer;
@@ -160,10 +163,15 @@ internal sealed class AttributeMatcher
         return strange;
     }
 
-    /// <summary>How alike two attributes are, from 0 to 1.</summary>
+    /// <summary>How alike an attribute of the model answer and one of an answer are, from 0 to 1.</summary>
     public static double Likeness(NamedAttribute a, NamedAttribute b)
     {
         var value = NameSimilarity.OfBare(a.Name, a.Bare, b.Name, b.Bare).Value;
+        foreach (var called in a.CalledElse)
+        {
+            value = Math.Max(value, NameSimilarity.OfBare(called, called, b.Name, b.Bare).Value * CalledElse);
+        }
+
         if (value < 0.95 && a.InKey && b.InKey && NameSimilarity.AlikeAsKeys(a.Bare, b.Bare))
         {
             value = 0.95;

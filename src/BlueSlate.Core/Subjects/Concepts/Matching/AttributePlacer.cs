@@ -86,7 +86,8 @@ internal sealed class AttributePlacer(Side model, Side answer, Weights weights)
         ];
 
     /// <summary>
-    /// Two sole keys of corresponding owners stand for each other whatever they are called, unless a like name is at hand.
+    /// Two sole keys of corresponding owners stand for each other whatever they are called, unless a like name is at hand or
+    /// one only tells one from another and the other says something: a title is no number.
     /// </summary>
     public void Keys()
     {
@@ -97,6 +98,7 @@ internal sealed class AttributePlacer(Side model, Side answer, Weights weights)
                 && SoleKey(theirs) is { } other
                 && IsFree(mine)
                 && IsFreeAnswer(other)
+                && !AreOpposed(mine.Sort, other.Sort)
                 && !model.AreApart(mine.Attribute.Name, other.Attribute.Name)
             )
             {
@@ -104,6 +106,9 @@ internal sealed class AttributePlacer(Side model, Side answer, Weights weights)
             }
         }
     }
+
+    private static bool AreOpposed(ValueSort one, ValueSort other) =>
+        (one, other) is (ValueSort.Mark, ValueSort.Called) or (ValueSort.Called, ValueSort.Mark);
 
     /// <summary>Foreign keys of one relationship stand for each other, whatever their columns are called.</summary>
     public void ForeignKeys(IReadOnlyDictionary<string, RelationshipMatch> relationships)

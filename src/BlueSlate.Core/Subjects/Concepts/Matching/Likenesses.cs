@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using System.Collections.Immutable;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Subjects.Concepts.Matching;
@@ -65,7 +66,8 @@ internal readonly record struct AttributeSort(
     bool IsMultivalued,
     bool HasParts,
     bool IsOptional,
-    string Type
+    string Type,
+    ImmutableArray<Name> CalledElse
 )
 {
     /// <summary>The sort of an attribute.</summary>
@@ -78,7 +80,8 @@ internal readonly record struct AttributeSort(
             attribute.Attribute.Multivalued,
             !attribute.Attribute.Parts.IsEmpty,
             attribute.Attribute.Optional,
-            attribute.Attribute.Type
+            attribute.Attribute.Type,
+            attribute.CalledElse
         );
 }
 

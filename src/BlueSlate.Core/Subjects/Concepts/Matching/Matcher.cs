@@ -1,6 +1,8 @@
+using System.Collections.Frozen;
 using System.Collections.Immutable;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
+using BlueSlate.Core.Language.Scenarios;
 using BlueSlate.Core.Subjects.Concepts.Model;
 
 namespace BlueSlate.Core.Subjects.Concepts.Matching;
@@ -27,12 +29,18 @@ public sealed record MatchAllowance(
 /// <summary>A model answer prepared for matching once, for any number of answers.</summary>
 public sealed class MatchModel
 {
+    private readonly FrozenDictionary<string, ImmutableArray<Name>> calledElse;
+
     /// <summary>Prepares a model answer, with the exercise's own words.</summary>
     public MatchModel(ConceptModel model, ExerciseWords words)
         : this(model, words, Weights.Shipped) { }
 
     /// <summary>The same by other weights than those that are shipped.</summary>
     public MatchModel(ConceptModel model, ExerciseWords words, Weights weights)
+        : this(model, words, weights, ScenarioText.None) { }
+
+    /// <summary>The same of an exercise that is told in prose.</summary>
+    public MatchModel(ConceptModel model, ExerciseWords words, Weights weights, ScenarioText scenario)
     {
         (Model, Words, Weights) = (model, words, weights);
 
@@ -44,7 +52,8 @@ public sealed class MatchModel
             .Distinct(StringComparer.Ordinal)
             .ToList();
         AnswerWords = names.Count > 1 ? words.KeepingApart(names) : words;
-        Side = new Side(model, words);
+        calledElse = ScenarioNames.Of(model, scenario);
+        Side = SideOf(model);
     }
 
     /// <summary>Prepares a model answer whose exercise says nothing of its words.</summary>
@@ -63,6 +72,9 @@ public sealed class MatchModel
     internal ExerciseWords AnswerWords { get; }
 
     internal Side Side { get; }
+
+    /// <summary>The side of the model answer under accepted names.</summary>
+    internal Side SideOf(ConceptModel renamed) => new(renamed, Words, calledElse);
 }
 
 /// <summary>The correspondence of least cost that was found, and others that cost hardly more.</summary>
@@ -95,7 +107,7 @@ public static class Matcher
     public static Matched Match(MatchModel model, ConceptModel answer, MatchAllowance allowance)
     {
         var renamed = StandsFor.Adopt(AcceptedNames.Adopt(model.Model, answer, allowance.OtherNames), answer, allowance.Stands);
-        var modelSide = ReferenceEquals(renamed, model.Model) ? model.Side : new Side(renamed, model.Words);
+        var modelSide = ReferenceEquals(renamed, model.Model) ? model.Side : model.SideOf(renamed);
         var answerSide = new Side(answer, model.AnswerWords);
         var trust = Trust.InSigns(model.Weights);
         var attributeMatcher = new AttributeMatcher(modelSide, answerSide, trust);

@@ -1,3 +1,5 @@
+using System.Collections.Frozen;
+using System.Collections.Immutable;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Subjects.Concepts.Model;
 
@@ -18,10 +20,17 @@ internal sealed class Side
     private HashSet<(int First, int Second)>? manyToMany;
 
     public Side(ConceptModel model, ExerciseWords words)
+        : this(model, words, FrozenDictionary<string, ImmutableArray<Name>>.Empty) { }
+
+    /// <summary>A side of which something else is known than its names.</summary>
+    /// <param name="model">What it says.</param>
+    /// <param name="words">What the exercise says of its words.</param>
+    /// <param name="calledElse">Attribute → further names.</param>
+    public Side(ConceptModel model, ExerciseWords words, FrozenDictionary<string, ImmutableArray<Name>> calledElse)
     {
         this.words = words;
         Model = model;
-        Entities = Canonical(model, words);
+        Entities = Canonical(model, words, calledElse);
         indexOfEntity = new Dictionary<string, int>(Entities.Length, StringComparer.Ordinal);
         for (var i = 0; i < Entities.Length; i++)
         {
@@ -203,10 +212,14 @@ internal sealed class Side
         }
     }
 
-    private static NamedEntity[] Canonical(ConceptModel model, ExerciseWords words)
+    private static NamedEntity[] Canonical(
+        ConceptModel model,
+        ExerciseWords words,
+        FrozenDictionary<string, ImmutableArray<Name>> calledElse
+    )
     {
         var named = model
-            .Entities.Select(entity => new NamedEntity(entity, words))
+            .Entities.Select(entity => new NamedEntity(entity, words, calledElse))
             .ToDictionary(entity => entity.Entity.Id, StringComparer.Ordinal);
         var around = model.Entities.ToDictionary(entity => entity.Id, _ => new List<string>(), StringComparer.Ordinal);
         foreach (var relationship in model.Relationships)
@@ -249,7 +262,7 @@ internal sealed class Side
 /// <summary>An entity with its name and its attributes' names split into words.</summary>
 internal sealed class NamedEntity
 {
-    public NamedEntity(EntityType entity, ExerciseWords words)
+    public NamedEntity(EntityType entity, ExerciseWords words, FrozenDictionary<string, ImmutableArray<Name>> calledElse)
     {
         Entity = entity;
         Name = words.Read(entity.Name);
@@ -257,7 +270,12 @@ internal sealed class NamedEntity
         Attributes =
         [
             .. entity
-                .Attributes.Select(attribute => NamedAttribute.Of(attribute, Name, keys.Contains(attribute.Id), words))
+                .Attributes.Select(attribute =>
+                    NamedAttribute.Of(attribute, Name, keys.Contains(attribute.Id), words) with
+                    {
+                        CalledElse = calledElse.GetValueOrDefault(attribute.Id, []),
+                    }
+                )
                 .OrderBy(attribute => attribute.Name.Key, StringComparer.Ordinal)
                 .ThenBy(attribute => attribute.Attribute.Name, StringComparer.Ordinal)
                 .ThenBy(attribute => attribute.InKey)
@@ -307,6 +325,9 @@ internal sealed class NamedEntity
 /// <summary>An attribute with its name split into words, as written and without its owner's name in front.</summary>
 internal sealed record NamedAttribute(ConceptAttribute Attribute, Name Name, Name Bare, bool InKey)
 {
+    /// <summary>What the scenario calls it besides.</summary>
+    public ImmutableArray<Name> CalledElse { get; init; } = [];
+
     /// <summary>Whether another one is called the same, with or without the owners' names.</summary>
     public bool IsAlike(NamedAttribute other) =>
         NameSimilarity.OfBare(Name, Bare, other.Name, other.Bare).Value >= AttributeMatcher.Sureness;

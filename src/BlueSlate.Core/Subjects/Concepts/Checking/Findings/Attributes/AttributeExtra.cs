@@ -29,9 +29,12 @@ internal sealed class AttributeExtra : ConceptFindingKind
                     Id = IdFor(extra.AnswerId),
                     Code = Code,
                     Tag = Tag.Extra,
-                    Headline = copied is null
-                        ? $"{Phrasing.Capital(name)} of {Phrasing.InText(owner.Name)} is not in the scenario."
-                        : $"{Phrasing.Capital(name)} is a fact about {Phrasing.InText(copied.Name)}, kept there already.",
+                    Headline =
+                        copied is not null
+                            ? $"{Phrasing.Capital(name)} is a fact about {Phrasing.InText(copied.Name)}, kept there already."
+                        : evidence.Comparison.Scenario.Mentions(extra.Name)
+                            ? $"The scenario asks for no {name} of {Phrasing.One(owner.Name)}."
+                        : $"{Phrasing.Capital(name)} of {Phrasing.InText(owner.Name)} is not in the scenario.",
                     There = $"{owner.Name} has {Phrasing.One(extra.Name)}.",
                     Wanted = copied is null ? $"{owner.Name} without {name}." : $"The line to {copied.Name} alone.",
                     Why = copied is null

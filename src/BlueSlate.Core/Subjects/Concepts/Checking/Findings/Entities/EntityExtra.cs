@@ -109,7 +109,9 @@ internal sealed class EntityExtra : ConceptFindingKind
         }
 
         return (
-            $"{name} is not in the scenario.",
+            evidence.Comparison.Scenario.Mentions(entity.Name)
+                ? $"The scenario wants nothing kept of {several}."
+                : $"{name} is not in the scenario.",
             $"No box {(words.IsEmpty ? "without a name" : name)}: the scenario wants nothing of it kept.",
             $"Whoever builds this would keep {several} that nobody asked for."
         );
