@@ -54,10 +54,24 @@ internal sealed record CaseAttribute(
     bool Multivalued,
     bool Derived,
     bool Optional,
-    string[]? Parts
+    [property: JsonConverter(typeof(CasePartsConverter))] string[]? Parts
 )
 {
     public bool IsKey(string mark) => Key?.Split('+').Contains(mark) == true;
+}
+
+/// <summary>The parts of a composite, each as text or as an attribute of its own.</summary>
+internal sealed class CasePartsConverter : JsonConverter<string[]>
+{
+    public override string[]? Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
+        JsonSerializer
+            .Deserialize<JsonElement[]>(ref reader, options)
+            ?.Select(part => part.ValueKind == JsonValueKind.String ? part : part.GetProperty("name"))
+            .Select(name => name.GetString() ?? throw new JsonException("A part has no name."))
+            .ToArray();
+
+    public override void Write(Utf8JsonWriter writer, string[] value, JsonSerializerOptions options) =>
+        JsonSerializer.Serialize(writer, value, options);
 }
 
 internal sealed record CaseOperation(

@@ -108,6 +108,9 @@ internal static class FindingCodes
         return (
             places.Count == 0 ? [""]
             : code is "foreign-key-in-conceptual" or "attribute-extra" or "attribute-misplaced" ? places
+            // What is folded into another thing is several things missing at once.
+            : finding.Code == "restated-in-part" && code == "entity-missing"
+                ? places.Where(place => wanted.Entities.Any(entity => entity.Name == place))
             : places.Take(1)
         ).Select(place => new CaseFinding(code, place));
     }
@@ -127,7 +130,8 @@ internal static class FindingCodes
             "attribute-form-not-shown" => (finding.Claims[0].Split(':')[0] + "-not-shown", At.Model),
             "restated-in-part" => finding.Claims[0].Split(':')[0] switch
             {
-                "entity" or "subtype" => ("specialisation-missing", At.Model),
+                "entity" => ("entity-missing", At.Model),
+                "subtype" => ("specialisation-missing", At.Model),
                 "disjoint" => ("specialisation-disjointness", At.Model),
                 "relationship" => ("relationship-missing", At.Model),
                 _ => ("attribute-missing", At.Model),

@@ -47,6 +47,12 @@ public sealed record ResultDocument
     /// <summary>Which element of the answer stands for which of the model answer.</summary>
     public required ImmutableSortedDictionary<string, string> Counterparts { get; init; }
 
+    /// <summary>
+    /// In sentences, what was taken for something that is called otherwise, by its place, and why; none in results from before it was
+    /// told.
+    /// </summary>
+    public ImmutableArray<string> TakenFor { get; init; } = [];
+
     /// <summary>The sentences of the answer.</summary>
     public required ImmutableArray<ResultSentence> Sentences { get; init; }
 
@@ -83,6 +89,7 @@ public sealed record ResultDocument
                 )),
             ],
             Restated = assessment.Comparison.SaidAnotherWay,
+            TakenFor = [.. assessment.Comparison.Guesses.Where(guess => guess.Taken).Select(guess => guess.Said)],
             Counterparts = assessment.Comparison.Counterparts,
             Sentences = [.. assessment.Sentences.Select(ResultSentence.Of)],
         };

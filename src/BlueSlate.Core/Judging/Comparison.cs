@@ -77,7 +77,11 @@ public sealed record NamedThing(string Id, string Name, string? OwnerId);
 /// <param name="Answer">The one of the answer, under another name.</param>
 /// <param name="FactId">The fact that the one of the model answer is there.</param>
 /// <param name="Taken">Whether it was taken for it; otherwise the one is missing and the other too much.</param>
-public sealed record Guess(NamedThing Model, NamedThing Answer, string FactId, bool Taken);
+public sealed record Guess(NamedThing Model, NamedThing Answer, string FactId, bool Taken)
+{
+    /// <summary>In a sentence, what was taken for what, and why; empty where nothing was taken.</summary>
+    public string Said { get; init; } = "";
+}
 
 /// <summary>A thing of the answer that stands for one of the model answer.</summary>
 public sealed record StandIn(string ModelId, string AnswerId, string Reason);

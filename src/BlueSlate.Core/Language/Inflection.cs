@@ -64,6 +64,13 @@ public static class Inflection
         ["leaf"] = "leaves",
     }.ToFrozenDictionary(StringComparer.Ordinal);
 
+    /// <summary>Whether a word says that something was done, and is no noun: <c>installed</c>, <c>brought</c>.</summary>
+    public static bool IsParticiple(string word) =>
+        !word.EndsWith('s')
+        && !word.EndsWith("ing", StringComparison.Ordinal)
+        && Lexicon.English.Find(word) is not { IsNoun: true }
+        && Infinitive(word) != word;
+
     /// <summary>The singular of a lower-case noun; the noun itself when it is one already.</summary>
     public static string Singular(string noun)
     {

@@ -273,8 +273,9 @@ public static class NameSimilarity
         return total;
     }
 
+    // By a number something is told from others: that is no amount, whatever the lexicon says.
     private static double Lexical(LexicalWord? a, LexicalWord? b) =>
-        a is null || b is null ? 0
+        a is null or { Word: "number" } || b is null or { Word: "number" } ? 0
         : a.IsSynonymOf(b) ? Synonym
         : !General.Contains(a.Word) && !General.Contains(b.Word) && (a.IsKindOf(b) || b.IsKindOf(a)) ? Kind
         : 0;

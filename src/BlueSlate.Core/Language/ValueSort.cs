@@ -70,10 +70,12 @@ internal static class ValueSorts
 
     private static readonly FrozenDictionary<string, ValueSort> Listed = new Dictionary<ValueSort, string>
     {
+        // Of money or of water.
+        [ValueSort.Unsaid] = "amount",
         [ValueSort.Mark] = "id code ref key serial barcode isbn",
         [ValueSort.Called] = "name title label caption heading headline nickname alias surname called wording",
         [ValueSort.Moment] =
-            "date day from until till since start begin beginning end finish when year month week time moment timestamp hour minute "
+            "date day clock from until till since start begin beginning end finish when year month week time moment timestamp hour minute "
             + "departure arrival deadline birthday birth opening closing datetime expiry",
         [ValueSort.Span] = "duration length runtime span",
         [ValueSort.Count] = "count quantity capacity seat headcount",
@@ -84,7 +86,7 @@ internal static class ValueSorts
         [ValueSort.Force] = "speed velocity force strength",
         [ValueSort.Heat] = "temperature degree",
         [ValueSort.Age] = "age",
-        [ValueSort.Money] = "price cost fee amount sum pay payment salary wage rent budget fine deposit charge tariff rate",
+        [ValueSort.Money] = "price cost fee sum pay payment salary wage rent budget fine deposit charge tariff rate",
         [ValueSort.Place] = "place location address town city region country street area position site venue locality territory",
         [ValueSort.Phone] = "phone fax",
         [ValueSort.Mail] = "email mail mailbox",
@@ -131,6 +133,7 @@ internal static class ValueSorts
         written switch
         {
             [.., "on" or "at"] => ValueSort.Moment,
+            [var done, ..] when IsWhatWasDone(written) && !Listed.ContainsKey(done) => ValueSort.Moment,
             [.., "yn"] or ["is" or "has", _, ..] => ValueSort.YesNo,
             ["how", "many" or "much", ..] => ValueSort.Count,
             [.., "minutes" or "hours" or "seconds" or "days" or "weeks" or "mins" or "hrs"] => ValueSort.Span,
@@ -138,6 +141,11 @@ internal static class ValueSorts
             _ when name.Words is [.., "run" or "running" or "play" or "total" or "overall" or "travel", "time"] => ValueSort.Span,
             _ => null,
         };
+
+    // Brought back is when it was.
+    private static bool IsWhatWasDone(IReadOnlyList<string> written) =>
+        written is [_] or [_, "back" or "in" or "out" or "off" or "up" or "away" or "down"]
+        && Inflection.IsParticiple(written[0]);
 
     // By the main word, or the first; the number of a phone and the address of a mailbox by those.
     private static ValueSort ByWords(Name name)

@@ -8,6 +8,10 @@ public sealed class ValueSortTests
 {
     [Theory]
     [InlineData("mended_on", nameof(ValueSort.Moment))]
+    [InlineData("installed", nameof(ValueSort.Moment))]
+    [InlineData("broughtBack", nameof(ValueSort.Moment))]
+    [InlineData("back wheel", nameof(ValueSort.Unsaid))]
+    [InlineData("seed", nameof(ValueSort.Unsaid))]
     [InlineData("last day", nameof(ValueSort.Moment))]
     [InlineData("yearOfGlazing", nameof(ValueSort.Moment))]
     [InlineData("noOfOars", nameof(ValueSort.Count))]

@@ -147,6 +147,41 @@ public sealed class EvidenceTests
         Matcher.Match(model, answer, MatchAllowance.Plain).Best.Attributes[hand.Id].ByPlace.ShouldBeFalse();
     }
 
+    [Theory]
+    [InlineData("Firing corner", 1, true)]
+    [InlineData("Firing corner", 2, false)]
+    [InlineData("Town", 1, true)]
+    [InlineData("Apprentice", 1, false)]
+    public void A_box_that_is_no_more_than_a_value_is_the_attribute(string box, int times, bool isAttribute)
+    {
+        Sketch Kilns(params string[] rows) =>
+            new Sketch().Box("Kiln", ["PK kiln no", "fuel", .. rows]).Box("Potter", "PK potter no", "name");
+        var model = Kilns("firing spot").ToDrawing();
+        var answer = Kilns()
+            .Box(box)
+            .Line("Kiln", Ends.ZeroOrMore, box, times == 1 ? Ends.One : Ends.OneOrMore, "goes with")
+            .ToDrawing();
+        Match(model, answer).Promoted.Count.ShouldBe(isAttribute ? 1 : 0);
+    }
+
+    [Fact]
+    public void A_number_is_no_amount_and_what_is_worked_out_is_not_what_it_is_worked_out_from()
+    {
+        Sketch Pots(params string[] rows) => new Sketch().Box("Pot", ["PK pot no", .. rows]).Box("Potter", "PK potter no");
+        string Counterpart(string wanted, params string[] drawn)
+        {
+            var (model, answer) = (Pots("firing year", wanted).ToDrawing(), Pots(drawn).ToDrawing());
+            var ids = Exercise.Read(model).Model.Entities[0].Attributes.ToDictionary(one => one.Name, one => one.Id);
+            var names = Exercise.Read(answer).Model.Entities[0].Attributes.ToDictionary(one => one.Id, one => one.Name);
+            return Match(model, answer).Attributes.TryGetValue(ids[wanted.Trim('[', ']')], out var match)
+                ? names[match.AnswerId]
+                : "";
+        }
+
+        Counterpart("potter no", "amount", "firing year").ShouldNotBe("amount");
+        Counterpart("[years of age]", "fired", "[years]").ShouldBe("years");
+    }
+
     [Fact]
     public void A_type_is_the_same_when_the_thing_that_stands_for_it_is_drawn()
     {

@@ -16,6 +16,7 @@ public sealed record StudentResult(
     ImmutableArray<ResultLine> Lines,
     ImmutableArray<StudentNote> Notes,
     ImmutableArray<string> Restated,
+    ImmutableArray<string> TakenFor,
     ImmutableSortedDictionary<string, string> Counterparts,
     ImmutableArray<ResultSentence> Sentences
 )
@@ -29,6 +30,7 @@ public sealed record StudentResult(
             result.Lines,
             [.. result.Notes.Select(note => StudentNote.Of(note, withModel))],
             result.Restated,
+            withModel ? result.TakenFor : [],
             withModel ? result.Counterparts : ImmutableSortedDictionary<string, string>.Empty,
             result.Sentences
         );

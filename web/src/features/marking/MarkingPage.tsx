@@ -4,6 +4,7 @@ import { Link, Navigate, useNavigate, useParams } from 'react-router';
 import { Views } from '../../ui/Views';
 import { api, isProblem, must, type Schemas } from '../../api/client';
 import { Notes } from '../../differences/Notes';
+import { Otherwise } from '../../differences/Otherwise';
 import { ScriptWithNotes, type ScriptView } from '../../differences/ScriptWithNotes';
 import { PartTabs } from '../../parts/PartTabs';
 import { show } from '../../ui/marks';
@@ -114,11 +115,7 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
             }}
           />
           {answer.doubt.isOpen && answer.state === 'checked' && <WhatIsUnsure doubt={answer.doubt} />}
-          {answer.result.restated.map((said) => (
-            <p key={said} className="text-[13.5px] text-quiet-ink mb-1">
-              {said}
-            </p>
-          ))}
+          <Otherwise result={answer.result} />
           {failure && (
             <p className="refusal" role="alert">
               {messageOf(failure)}

@@ -4,6 +4,7 @@ import { Link, useParams } from 'react-router';
 import { Views } from '../../ui/Views';
 import { api, must, type Schemas } from '../../api/client';
 import { Notes } from '../../differences/Notes';
+import { Otherwise } from '../../differences/Otherwise';
 import { ScriptWithNotes, type ScriptView } from '../../differences/ScriptWithNotes';
 import { PartTabs, partName } from '../../parts/PartTabs';
 import { useShownPart } from '../../parts/useShownPart';
@@ -97,11 +98,7 @@ function Marks({ id, marks, part, tabs, name }: MarksProps) {
               if (next !== 'lines') setView(next);
             }}
           />
-          {part.result.restated.map((said) => (
-            <p key={said} className="text-[13.5px] text-quiet-ink mb-1">
-              {said}
-            </p>
-          ))}
+          <Otherwise result={part.result} />
           {lines ? (
             <LineTable lines={part.result.lines} placed={placed} onOpen={(note) => (setLines(false), setOpen(note))} />
           ) : (

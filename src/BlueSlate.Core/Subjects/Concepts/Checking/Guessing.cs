@@ -14,6 +14,9 @@ internal static class Guessing
     // Of more than so many left on one side nobody would ask which is which.
     private const int MostLeft = 3;
 
+    // More reasons convince nobody more.
+    private const int MostSaid = 3;
+
     public static IEnumerable<Guess> Of(ConceptComparison comparison) =>
         TakenEntities(comparison)
             .Concat(TakenAttributes(comparison))
@@ -24,12 +27,42 @@ internal static class Guessing
 
     private static IEnumerable<Guess> TakenEntities(ConceptComparison comparison) =>
         comparison.Unsure.Select(id =>
-            Of(
-                comparison.Model.Model.Entity(id),
-                comparison.Answer.Model.Entity(comparison.Correspondence.Entities[id].AnswerId),
-                true
-            )
-        );
+        {
+            var wanted = comparison.Model.Model.Entity(id);
+            var drawn = comparison.Answer.Model.Entity(comparison.Correspondence.Entities[id].AnswerId);
+            return Of(wanted, drawn, true) with
+            {
+                Said = $"{drawn.Name} is taken for {wanted.Name}, since {Since(wanted, drawn, comparison)}.",
+            };
+        });
+
+    // By what a thing is known that is called otherwise: what it is tied to, and what it has.
+    private static string Since(EntityType wanted, EntityType drawn, ConceptComparison comparison)
+    {
+        var beside = NeighboursOf(comparison.Answer.Model, drawn.Id);
+        var tied = NeighboursOf(comparison.Model.Model, wanted.Id)
+            .Select(id => comparison.Correspondence.Entities.GetValueOrDefault(id)?.AnswerId)
+            .Where(id => id is not null && beside.Contains(id))
+            .Select(id => comparison.Answer.Model.Entity(id!).Name)
+            .Order(StringComparer.Ordinal)
+            .Take(MostSaid)
+            .ToList();
+        var had = wanted
+            .Attributes.Select(attribute => comparison.Correspondence.Attributes.GetValueOrDefault(attribute.Id))
+            .Where(match => match is { ByPlace: false })
+            .Select(match => drawn.Attributes.FirstOrDefault(attribute => attribute.Id == match!.AnswerId)?.Name)
+            .OfType<string>()
+            .Select(Phrasing.InText)
+            .Take(MostSaid)
+            .ToList();
+        return (tied.Count, had.Count) switch
+        {
+            (0, 0) => "nothing else is left in its place",
+            (0, _) => $"it has {Phrasing.List(had)} as well",
+            (_, 0) => $"it is tied to {Phrasing.List(tied)} as well",
+            _ => $"it is tied to {Phrasing.List(tied)} and has {Phrasing.List(had)} as well",
+        };
+    }
 
     private static IEnumerable<Guess> TakenAttributes(ConceptComparison comparison) =>
         from owner in comparison.Model.Model.Entities
@@ -40,7 +73,12 @@ internal static class Guessing
         where match is { ByPlace: true }
         let other = drawn.Attributes.FirstOrDefault(candidate => candidate.Id == match.AnswerId)
         where other is not null
-        select Of(attribute, owner, other, drawn, true);
+        select Of(attribute, owner, other, drawn, true) with
+        {
+            Said =
+                $"{Phrasing.Capital(Phrasing.InText(other.Name))} of {Phrasing.InText(drawn.Name)} is taken for "
+                + $"{Phrasing.InText(attribute.Name)}, since nothing there is more like it.",
+        };
 
     // An entity that stands for nothing, with the missing one that has most of its neighbours and attributes; with several, with none.
     private static IEnumerable<Guess> LeftEntities(ConceptComparison comparison)

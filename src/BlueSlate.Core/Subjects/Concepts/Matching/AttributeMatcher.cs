@@ -14,6 +14,9 @@ internal sealed class AttributeMatcher
     // What each attribute under a telling name that both have leaves untold of whether they are one.
     private const double Untold = 0.6;
 
+    private const double WholeName = 0.97;
+    private const double OnlyOneDerived = 0.78;
+
     // How much of the likeness to what the scenario calls it counts.
     private const double CalledElse = 0.97;
 
@@ -163,6 +166,10 @@ internal sealed class AttributeMatcher
         return strange;
     }
 
+    // The number of a thing is neither how many of it there are nor what it costs.
+    private static bool IsMereMark(NamedAttribute mark, NamedAttribute other) =>
+        mark.Bare.Words is ["number"] && mark.Sort == ValueSort.Mark && other.Sort is ValueSort.Money or ValueSort.Count;
+
     /// <summary>How alike an attribute of the model answer and one of an answer are, from 0 to 1.</summary>
     public static double Likeness(NamedAttribute a, NamedAttribute b)
     {
@@ -172,10 +179,18 @@ internal sealed class AttributeMatcher
             value = Math.Max(value, NameSimilarity.OfBare(called, called, b.Name, b.Bare).Value * CalledElse);
         }
 
+        if (IsMereMark(a, b) || IsMereMark(b, a))
+        {
+            value = 0;
+        }
+
         if (value < 0.95 && a.InKey && b.InKey && NameSimilarity.AlikeAsKeys(a.Bare, b.Bare))
         {
             value = 0.95;
         }
+
+        // What is worked out is the same by the whole of its name, not by a part.
+        value = a.Attribute.Derived != b.Attribute.Derived && value < WholeName ? value * OnlyOneDerived : value;
 
         // Two columns that differ in being foreign keys are the same only by name.
         var sameNature = a.Attribute.ForeignKey is null == b.Attribute.ForeignKey is null;

@@ -9,6 +9,7 @@ namespace BlueSlate.Core.Subjects.Concepts.Matching;
 internal static class Reclassified
 {
     private const double Sureness = 0.74;
+    private const double ValueSureness = 0.3;
     private const int FewAttributes = 2;
 
     /// <summary>
@@ -31,14 +32,14 @@ internal static class Reclassified
             {
                 var beside = leftovers
                     .AnswerLinks.Where(link => link.From != link.To && (link.From == counterpart || link.To == counterpart))
-                    .Select(link => link.From == counterpart ? link.To : link.From)
-                    .FirstOrDefault(
-                        index =>
-                            !taken.Contains(index)
-                            && leftovers.AnswerEntities.Contains(index)
-                            && StandsFor(leftovers.Answer.Entities[index], attribute),
-                        -1
-                    );
+                    .Select(link => (Link: link, Index: link.From == counterpart ? link.To : link.From))
+                    .Where(one => !taken.Contains(one.Index) && leftovers.AnswerEntities.Contains(one.Index))
+                    .Where(one =>
+                        StandsFor(leftovers.Answer.Entities[one.Index], attribute)
+                        || IsMereValue(one.Index, one.Link, attribute, leftovers.Answer)
+                    )
+                    .Select(one => one.Index)
+                    .FirstOrDefault(-1);
                 if (beside >= 0)
                 {
                     taken.Add(beside);
@@ -58,10 +59,26 @@ internal static class Reclassified
             || (
                 entity.Attributes.Length <= FewAttributes
                 && entity.Attributes.Any(own =>
-                    NameSimilarity.OfBare(own.Name, own.Bare, attribute.Bare, attribute.Bare).Value >= Sureness
+                    attribute
+                        .CalledElse.Prepend(attribute.Bare)
+                        .Any(name => NameSimilarity.OfBare(own.Name, own.Bare, name, name).Value >= Sureness)
                 )
             )
         );
+
+    // A box with no more than one attribute, tied to the owner alone, which has one of it: a value of much the same name or sort.
+    private static bool IsMereValue(int index, Link link, NamedAttribute attribute, Side answer)
+    {
+        var entity = answer.Entities[index];
+        return entity.Attributes.Length <= 1
+            && !attribute.InKey
+            && answer.Neighbours[index].Count == 1
+            && (attribute.Attribute.Multivalued || link.Relationship.Roles[link.From == index ? 0 : 1].CoOccurrence.Max == 1)
+            && (
+                NameSimilarity.OfThings(entity.Name, attribute.Bare) >= ValueSureness
+                || (entity.Name.Sort != ValueSort.Unsaid && entity.Name.Sort == attribute.Sort)
+            );
+    }
 
     /// <summary>Entity of the model answer → the attribute that is drawn for it, at whatever entity.</summary>
     public static ImmutableDictionary<string, string> EntitiesAsAttributes(Leftovers leftovers)
