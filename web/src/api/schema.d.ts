@@ -4034,6 +4034,11 @@ export interface components {
             counterparts: {
                 [key: string]: string;
             };
+            /**
+             * @description In sentences, what was taken for something that is called otherwise, by its place, and why; none in results from before it was
+             *     told.
+             */
+            takenFor?: string[];
             /** @description The sentences of the answer. */
             sentences: components["schemas"]["ResultSentence"][];
         };
@@ -4311,6 +4316,7 @@ export interface components {
             lines: components["schemas"]["ResultLine"][];
             notes: components["schemas"]["StudentNote"][];
             restated: string[];
+            takenFor: string[];
             counterparts: {
                 [key: string]: string;
             };
