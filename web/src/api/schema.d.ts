@@ -4316,11 +4316,12 @@ export interface components {
             lines: components["schemas"]["ResultLine"][];
             notes: components["schemas"]["StudentNote"][];
             restated: string[];
-            takenFor: string[];
             counterparts: {
                 [key: string]: string;
             };
             sentences: components["schemas"]["ResultSentence"][];
+            /** @description In sentences, what was taken for something that is called otherwise, and why. */
+            takenFor?: string[];
         };
         /** @description What a marker decided on a note, with the comment for the student. */
         StudentRuling: {

@@ -4,7 +4,7 @@ const FEW = 2;
 
 /** What the answer says another way with the same meaning, and what was taken for something that is called otherwise. */
 export function Otherwise({ result }: { result: Pick<Schemas['StudentResult'], 'restated' | 'takenFor'> }) {
-  const { restated, takenFor } = result;
+  const { restated, takenFor = [] } = result;
   return (
     <>
       {[...restated, ...(takenFor.length > FEW ? [] : takenFor)].map((said) => (

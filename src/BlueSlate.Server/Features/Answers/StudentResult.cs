@@ -16,11 +16,13 @@ public sealed record StudentResult(
     ImmutableArray<ResultLine> Lines,
     ImmutableArray<StudentNote> Notes,
     ImmutableArray<string> Restated,
-    ImmutableArray<string> TakenFor,
     ImmutableSortedDictionary<string, string> Counterparts,
     ImmutableArray<ResultSentence> Sentences
 )
 {
+    /// <summary>In sentences, what was taken for something that is called otherwise, and why.</summary>
+    public ImmutableArray<string> TakenFor { get; init; } = [];
+
     /// <summary>Of a result, with the model answer or without.</summary>
     public static StudentResult Of(ResultDocument result, bool withModel) =>
         new(
@@ -30,10 +32,12 @@ public sealed record StudentResult(
             result.Lines,
             [.. result.Notes.Select(note => StudentNote.Of(note, withModel))],
             result.Restated,
-            withModel ? result.TakenFor : [],
             withModel ? result.Counterparts : ImmutableSortedDictionary<string, string>.Empty,
             result.Sentences
-        );
+        )
+        {
+            TakenFor = withModel ? result.TakenFor : [],
+        };
 }
 
 /// <summary>A note as a student reads it.</summary>
