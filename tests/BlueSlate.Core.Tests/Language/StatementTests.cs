@@ -43,6 +43,19 @@ public sealed class StatementTests
     }
 
     [Theory]
+    [InlineData("A person is either a visitor or a fixer", "person", "visitor|fixer")]
+    [InlineData("Boat is either Punt, Skiff, or Ketch", "Boat", "Punt|Skiff|Ketch")]
+    public void Kinds_of_which_each_is_one_are_said_with_either(string line, string supertype, string subtypes)
+    {
+        var (statement, problems) = new StatementParser(Known).Parse(line);
+        problems.ShouldBeEmpty();
+        var kinds = statement.ShouldBeOfType<SpecialisationStatement>();
+        kinds.Supertype.ShouldBe(supertype);
+        string.Join('|', kinds.Subtypes).ShouldBe(subtypes);
+        (kinds.Disjoint, kinds.Total).ShouldBe((true, true));
+    }
+
+    [Theory]
     [InlineData("A booth stands in one room", "one")]
     [InlineData("The gallery lends several prints", "several")]
     [InlineData("prints hang everywhere and were lent", "were")]

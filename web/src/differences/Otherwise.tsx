@@ -6,7 +6,7 @@ const FEW = 2;
 export function Otherwise({ result }: { result: Pick<Schemas['StudentResult'], 'restated' | 'takenFor'> }) {
   const { restated, takenFor = [] } = result;
   return (
-    <>
+    <div className="mt-2">
       {[...restated, ...(takenFor.length > FEW ? [] : takenFor)].map((said) => (
         <p key={said} className="text-[13.5px] text-quiet-ink mb-1">
           {said}
@@ -24,6 +24,6 @@ export function Otherwise({ result }: { result: Pick<Schemas['StudentResult'], '
           </ul>
         </details>
       )}
-    </>
+    </div>
   );
 }

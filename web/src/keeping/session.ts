@@ -56,6 +56,7 @@ export class Session<D, S> {
   private justSent = false;
   private readonly typing = new Set<() => void>();
   private attended = true;
+  private leftOut: readonly string[] = [];
 
   constructor(
     private readonly kind: DocumentKind<D, S>,
@@ -74,6 +75,15 @@ export class Session<D, S> {
       refused: null,
     };
   }
+
+  /** What was typed and could not be taken into the document, line by line. */
+  get notTaken(): readonly string[] {
+    return this.leftOut;
+  }
+
+  readonly leaveOut = (lines: readonly string[]) => {
+    this.leftOut = lines;
+  };
 
   readonly subscribe = (observer: () => void) => {
     this.observers.add(observer);

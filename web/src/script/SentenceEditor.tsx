@@ -1,12 +1,15 @@
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import type { Schemas } from '../api/client';
 import { readDrawing, writeDrawing } from '../drawing/format';
+import { around, inflate } from '../geometry/boxes';
 import { placementOf } from '../geometry/scene';
 import { stepsBetween } from '../drawing/steps';
 import type { Slate } from '../slate/useSlate';
 import { messageOf } from '../ui/states';
 import { completionOf, ownWords } from './completion';
 import { StatementForms } from './StatementForms';
+
+const roomForLines = 40;
 
 interface SentenceEditorProps {
   slate: Slate;
@@ -37,6 +40,14 @@ export function SentenceEditor({ slate, lines, at, amend, onLeave }: SentenceEdi
     area.current!.setSelectionRange(caretNext.current, caretNext.current);
     caretNext.current = null;
   }, [text]);
+  // What was drawn of a statement comes into sight with its lines.
+  const fresh = useRef<readonly string[]>([]);
+  useEffect(() => {
+    const boxes = fresh.current.flatMap((id) => slate.base.boxes.get(id) ?? []);
+    if (boxes.length === 0) return;
+    fresh.current = [];
+    slate.reveal(inflate(around(boxes)!, roomForLines));
+  });
   const turn = useRef(0);
   const drawn = useRef(slate.session.current().document);
 
@@ -84,9 +95,11 @@ export function SentenceEditor({ slate, lines, at, amend, onLeave }: SentenceEdi
       if (slate.session.current().document !== drawing) return await draw(typed);
       const steps = stepsBetween(drawing, readDrawing(answer.drawing));
       if (steps.length > 0) slate.change({ label: 'type a statement', steps });
+      fresh.current = [...slate.session.current().document.shapes.keys()].filter((id) => !drawing.shapes.has(id));
       if (drawing.shapes.size === 0) slate.fitSoon();
       drawn.current = slate.session.current().document;
       settle(typed, answer);
+      slate.session.leaveOut(answer.problems.map((problem) => typed.split('\n')[problem.line] ?? ''));
       setReply({ problems: answer.problems, notes: answer.unsaid.map((note) => `This notation cannot say: ${note}`) });
       return answer.problems.length === 0;
     } catch (error) {
@@ -97,8 +110,10 @@ export function SentenceEditor({ slate, lines, at, amend, onLeave }: SentenceEdi
   const [looking, setLooking] = useState(false);
   const [leaving, setLeaving] = useState(false);
   const leave = async () => {
-    if (leaving || (await draw(text))) onLeave();
-    else setLeaving(true);
+    if (leaving || (await draw(text))) {
+      slate.session.leaveOut([]);
+      onLeave();
+    } else setLeaving(true);
   };
 
   const completion = completionOf(text.slice(0, caret), ownWords(slate.drawing));

@@ -36,6 +36,7 @@ export function SymbolRow({ slate }: { slate: Slate }) {
       {inOrder(all ? [...own, ...others] : own).map((form) => (
         <SymbolChoice key={form} form={form} slate={slate} />
       ))}
+      <p className="symbol-hint">or type a name</p>
       {!all && (
         <button className="symbol-choice quiet" onClick={() => setAll(true)}>
           <span>of other notations</span>

@@ -17,3 +17,8 @@ export function show(rational: string): string {
   if (fraction) return sign + (whole === 0 ? fraction : `${whole}${fraction}`);
   return sign + Math.abs(value).toFixed(2);
 }
+
+/** An amount with its word: `½ mark`, `1 mark`, `2 marks`. */
+export function marksOf(amount: string): string {
+  return `${show(amount)} ${valueOf(amount) <= 1 ? 'mark' : 'marks'}`;
+}

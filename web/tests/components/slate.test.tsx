@@ -58,6 +58,14 @@ describe('a slate in a page', () => {
     expect(drawing().shapes.size).toBe(1);
   });
 
+  it('draws a box of a name that is typed where it was pressed', async () => {
+    const { drawing, slate, user } = open();
+    fireEvent.pointerDown(slate, { clientX: 300, clientY: 200, button: 0, pointerId: 1, pointerType: 'mouse' });
+    fireEvent.pointerUp(slate, { clientX: 300, clientY: 200, button: 0, pointerId: 1, pointerType: 'mouse' });
+    await user.keyboard('Person{Control>}{Enter}{/Control}');
+    expect([...drawing().shapes.values()].map((shape) => shape.text)).toEqual(['Person']);
+  });
+
   it('draws nothing where it is only looked at', async () => {
     const { user, drawing } = open(false);
     await user.keyboard('e');

@@ -2,12 +2,21 @@ using System.Text.RegularExpressions;
 
 namespace BlueSlate.Core.Language.Statements;
 
-/// <summary><c>Fixer and Greeter are kinds of Volunteer by duty (overlapping, partial)</c>.</summary>
+/// <summary>
+/// <c>Fixer and Greeter are kinds of Volunteer by duty (overlapping, partial)</c>, and for disjoint and total ones
+/// <c>Volunteer is either a Fixer or a Greeter</c>.
+/// </summary>
 internal sealed partial class SpecialisationForm : IStatementForm
 {
     /// <inheritdoc />
     public Statement? Read(StatementLine line)
     {
+        if (EitherPattern().Match(line.Text) is { Success: true } either)
+        {
+            var kinds = Lists.Joined(either.Groups["subs"].Value, "or").Select(kind => Article().Replace(kind, ""));
+            return new SpecialisationStatement([.. kinds], either.Groups["super"].Value.Trim(), "", true, true);
+        }
+
         if (Pattern().Match(line.Text) is not { Success: true } found)
         {
             return null;
@@ -37,4 +46,10 @@ internal sealed partial class SpecialisationForm : IStatementForm
         RegexOptions.IgnoreCase
     )]
     private static partial Regex Pattern();
+
+    [GeneratedRegex("^(?<super>.+?) is either (?<subs>.+ or .+)$", RegexOptions.IgnoreCase)]
+    private static partial Regex EitherPattern();
+
+    [GeneratedRegex("^an? ", RegexOptions.IgnoreCase)]
+    private static partial Regex Article();
 }

@@ -7,7 +7,7 @@ import { readDrawing } from '../../drawing/format';
 import { counted } from '../../notations/counts';
 import { StillSlate } from '../../slate/StillSlate';
 import { isWriting } from '../../ui/isWriting';
-import { show, valueOf } from '../../ui/marks';
+import { marksOf, valueOf } from '../../ui/marks';
 import { PageTitle } from '../../ui/PageTitle';
 import { FailedPage, Loading, messageOf } from '../../ui/states';
 import { ChangeList } from '../marking/ChangeList';
@@ -67,7 +67,7 @@ function Asked({ part, reply }: { part: string; reply: Schemas['ClassQuestionsRe
                     </button>{' '}
                     <span className="text-quiet-ink">
                       for {nameOf(one)}, {counted(one.places.length, 'answer', 'answers')}
-                      {valueOf(one.atStake) !== 0 && `, ${show(one.atStake)} marks`}
+                      {valueOf(one.atStake) !== 0 && `, ${marksOf(one.atStake)}`}
                     </span>
                   </li>
                 ))}

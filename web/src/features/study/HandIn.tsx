@@ -111,6 +111,11 @@ function Drawn({ work, session, name }: { work: Schemas['WorkReply']; session: A
         {name === null ? 'Your drawing' : `“${name}”`} has <strong>{listed.format(drawn.counts)}</strong>
         {drawn.names.length > 0 && <>: {drawn.names.join(', ')}</>}.
       </p>
+      {session.notTaken.length > 0 && (
+        <p className="refusal mt-2">
+          Not drawn, since it was not understood: {listed.format(session.notTaken.map((line) => `“${line}”`))}.
+        </p>
+      )}
       {work.part.aids.form && <OpenRemarks work={work.id} text={text} />}
     </>
   );

@@ -51,6 +51,8 @@ const ways: Readonly<Record<Direction, { dx: number; dy: number }>> = {
   down: { dx: 0, dy: 1 },
 };
 
+const isCapital = (key: string) => [...key].length === 1 && key !== key.toLowerCase();
+
 /** Turns keys into what a slate can do. Letters draw only while the slate itself has the focus. */
 export function useKeys(slate: Slate, besides: KeyDeeds) {
   const [own] = useOwnKeys();
@@ -116,6 +118,12 @@ function plain(slate: Slate, event: React.KeyboardEvent, own: OwnKeys, besides: 
     return true;
   }
   if (key === 'Escape') return out(slate);
+  if (slate.symbolsAt && slate.editable && isCapital(key)) {
+    // The box takes the focus at once, and with it the letter: whoever types a name means a box of that name.
+    slate.place('rectangle', slate.symbolsAt);
+    slate.setSymbolsAt(null);
+    return false;
+  }
   const places: KeyPlace[] = [...(end ? (['end'] as const) : []), ...(row ? (['row'] as const) : []), 'slate'];
   const deed = deedOf(own, key, places);
   if (end && slate.editable && onEnd(slate, key, deed)) return true;
