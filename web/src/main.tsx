@@ -7,6 +7,7 @@ import { isProblem } from './api/client';
 import { basePath } from './api/place';
 import { App } from './App';
 import { WhenBroken } from './ui/Broken';
+import { Tips } from './ui/Tip';
 import { currentLook, showLook } from './ui/theme';
 import './styles.css';
 
@@ -28,7 +29,9 @@ createRoot(document.getElementById('root')!).render(
     <QueryClientProvider client={queries}>
       <BrowserRouter basename={basePath || '/'}>
         <WhenBroken>
-          <App />
+          <Tips>
+            <App />
+          </Tips>
         </WhenBroken>
       </BrowserRouter>
     </QueryClientProvider>

@@ -15,6 +15,7 @@ import { overlayOf, type Overlay } from './overlay';
 import { toScene } from '../geometry/view';
 import { useMedia } from '../ui/useMedia';
 import { PageTitle } from '../ui/PageTitle';
+import { Tip } from '../ui/Tip';
 
 export type ScriptView = 'over' | 'beside' | 'words';
 
@@ -81,9 +82,11 @@ export function ScriptWithNotes(props: ScriptWithNotesProps) {
       onKeyDown={onKeyDown}
     >
       {folded ? (
-        <button className="spine" title="Unfold the scenario (F2)" onClick={() => setFolds(false)}>
-          <span>{props.title}</span>
-        </button>
+        <Tip says="Unfold the scenario (F2)" side="right">
+          <button className="spine" onClick={() => setFolds(false)}>
+            <span>{props.title}</span>
+          </button>
+        </Tip>
       ) : (
         <ScenarioSheet
           title={props.title}

@@ -1,3 +1,4 @@
+import { Tip } from '../ui/Tip';
 /** A part as it is offered to be shown. */
 export interface PartTab {
   readonly id: string;
@@ -26,14 +27,11 @@ export function PartTabs({ parts, at, onShow }: PartTabsProps) {
   return (
     <nav className="part-tabs" aria-label="Parts of the exercise">
       {parts.map((part, place) => (
-        <button
-          key={part.id}
-          aria-current={place === at ? 'page' : undefined}
-          title={part.line}
-          onClick={() => onShow(place)}
-        >
-          {part.title !== '' && <span className="number">{place + 1}</span>} {partName(part.title, place)}
-        </button>
+        <Tip key={part.id} says={part.line} side="bottom">
+          <button aria-current={place === at ? 'page' : undefined} onClick={() => onShow(place)}>
+            {part.title !== '' && <span className="number">{place + 1}</span>} {partName(part.title, place)}
+          </button>
+        </Tip>
       ))}
     </nav>
   );

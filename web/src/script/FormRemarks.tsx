@@ -1,4 +1,5 @@
 import type { Schemas } from '../api/client';
+import { Tip } from '../ui/Tip';
 
 interface FormRemarksProps {
   remarks: readonly Schemas['FormRemark'][];
@@ -38,9 +39,11 @@ export function FormMargin({ folded, onFold, ...remarks }: FormMarginProps) {
   if (count === 0) return null;
   const says = count === 1 ? '1 remark on the form' : `${count} remarks on the form`;
   return folded ? (
-    <button className="spine right" title={`Unfold ${says} (F4)`} onClick={() => onFold(false)}>
-      <span>{says}</span>
-    </button>
+    <Tip says={`Unfold ${says} (F4)`} side="left">
+      <button className="spine right" onClick={() => onFold(false)}>
+        <span>{says}</span>
+      </button>
+    </Tip>
   ) : (
     <aside className="margin" aria-label="The form of your drawing">
       <h2>{says}</h2>

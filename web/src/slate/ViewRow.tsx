@@ -1,3 +1,4 @@
+import { Tip } from '../ui/Tip';
 import type { Slate } from './useSlate';
 
 /** Undo, redo and zoom, always in sight, quietly. */
@@ -15,13 +16,17 @@ export function ViewRow({ slate }: { slate: Slate }) {
           </button>
         </>
       )}
-      <button className="sign-button" aria-label="farther" title="farther" onClick={() => slate.zoom(1 / 1.2)}>
-        −
-      </button>
+      <Tip says="farther">
+        <button className="sign-button" aria-label="farther" onClick={() => slate.zoom(1 / 1.2)}>
+          −
+        </button>
+      </Tip>
       <output aria-label="zoom">{Math.round(view.zoom * 100)} %</output>
-      <button className="sign-button" aria-label="nearer" title="nearer" onClick={() => slate.zoom(1.2)}>
-        +
-      </button>
+      <Tip says="nearer">
+        <button className="sign-button" aria-label="nearer" onClick={() => slate.zoom(1.2)}>
+          +
+        </button>
+      </Tip>
       <button className="word-button" onClick={slate.fitAll}>
         show all
       </button>

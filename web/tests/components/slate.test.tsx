@@ -7,6 +7,7 @@ import { emptyDrawing, type Drawing } from '../../src/drawing/document';
 import { type DrawingSession, drawingSession } from '../../src/slate/drawings';
 import { SlateSurface } from '../../src/slate/SlateSurface';
 import { useSlate } from '../../src/slate/useSlate';
+import { Tips } from '../../src/ui/Tip';
 
 const sessionOf = (drawing: Drawing) =>
   drawingSession(drawing, 1, {
@@ -17,7 +18,11 @@ const sessionOf = (drawing: Drawing) =>
 
 function Slate({ session, editable = true }: { session: DrawingSession; editable?: boolean }) {
   const slate = useSlate(session, editable, { notation: 'crows-foot' });
-  return <SlateSurface slate={slate} label="the slate" words={false} lit={none} />;
+  return (
+    <Tips>
+      <SlateSurface slate={slate} label="the slate" words={false} lit={none} />
+    </Tips>
+  );
 }
 
 const none: ReadonlySet<string> = new Set();

@@ -11,6 +11,7 @@ import { due, moment } from '../../ui/time';
 import { Remarking } from './Remarking';
 import { AgreementLine, Sample } from './Sample';
 import { PageTitle } from '../../ui/PageTitle';
+import { Tip } from '../../ui/Tip';
 
 /** All answers of an exercise, by candidate code. */
 export default function DeskPage() {
@@ -45,9 +46,11 @@ export default function DeskPage() {
           {mayRelease && answers.length > 0 && !names.data && (
             <>
               {' · '}
-              <button className="word-button" title="The record keeps that you looked" onClick={() => names.mutate()}>
-                show names
-              </button>
+              <Tip says="The record keeps that you looked">
+                <button className="word-button" onClick={() => names.mutate()}>
+                  show names
+                </button>
+              </Tip>
             </>
           )}
         </p>

@@ -31,6 +31,7 @@ import { SignedOut } from './SignedOut';
 import { Stand } from './Stand';
 import { Keep, useWorkSessions, useWorst } from './workSessions';
 import { PageTitle } from '../../ui/PageTitle';
+import { Tip } from '../../ui/Tip';
 
 /** Where a student draws: the scenario, the slate, the sentences. */
 export default function DrawPage() {
@@ -151,9 +152,11 @@ function PartScript({ answer, work, sessions, session, tabs, onHandedIn }: PartS
       onKeyDown={onKeyDown}
     >
       {folded ? (
-        <button className="spine" title="Unfold the scenario (F2)" onClick={() => setFolded(false)}>
-          <span>{answer.title}</span>
-        </button>
+        <Tip says="Unfold the scenario (F2)" side="right">
+          <button className="spine" onClick={() => setFolded(false)}>
+            <span>{answer.title}</span>
+          </button>
+        </Tip>
       ) : (
         <ScenarioSheet
           title={answer.title}

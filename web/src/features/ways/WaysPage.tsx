@@ -7,6 +7,7 @@ import { saveFile } from '../../ui/saveFile';
 import { messageOf } from '../../ui/states';
 import { currentLook, setLook, type Look } from '../../ui/theme';
 import { PageTitle } from '../../ui/PageTitle';
+import { Choice } from '../../ui/Choice';
 
 const looks: readonly (readonly [Look, string, string])[] = [
   ['slate', 'slate', 'Dark, between paper margins; the margins go dark where this machine asks for it.'],
@@ -26,22 +27,15 @@ export default function WaysPage() {
       <main className="page-body">
         <PageTitle title="Your ways" />
         <h1>Your ways</h1>
-        <fieldset className="mt-6">
-          <legend className="font-bold">The slate</legend>
-          {looks.map(([name, word, says]) => (
-            <label key={name} className="flex gap-3 items-baseline py-1">
-              <input
-                type="radio"
-                name="look"
-                checked={look === name}
-                onChange={() => (setLook(name), setShown(name))}
-              />
-              <span>
-                {word} <span className="text-quiet-ink">{says}</span>
-              </span>
-            </label>
-          ))}
-        </fieldset>
+        <div className="mt-6">
+          <Choice
+            titled
+            label="The slate"
+            value={look}
+            choices={looks}
+            onChoose={(name) => (setLook(name), setShown(name))}
+          />
+        </div>
         <h2 className="mt-7">Keys</h2>
         <p className="mt-1">
           Everything on the slate has a key, and each can be another one in this browser.{' '}

@@ -1,5 +1,6 @@
 import { Toolbar } from 'radix-ui';
 import type { ReactNode } from 'react';
+import { Tip } from '../../ui/Tip';
 
 /** One of several ways in which something can be drawn. */
 export interface Choice<T extends string> {
@@ -38,16 +39,12 @@ export function Choices<T extends string>({ title, titled = false, value, choice
         onValueChange={(next) => next !== '' && onChoose(next as T)}
       >
         {choices.map(({ value: one, says, word, sample, keyName }) => (
-          <Toolbar.ToggleItem
-            key={one}
-            value={one}
-            className="choice"
-            aria-label={says}
-            title={keyName ? `${says} (${keyName})` : says}
-          >
-            {sample}
-            {word && <span>{word}</span>}
-          </Toolbar.ToggleItem>
+          <Tip key={one} says={keyName ? `${says} (${keyName})` : says}>
+            <Toolbar.ToggleItem value={one} className="choice" aria-label={says}>
+              {sample}
+              {word && <span>{word}</span>}
+            </Toolbar.ToggleItem>
+          </Tip>
         ))}
       </Toolbar.ToggleGroup>
     </div>

@@ -7,6 +7,7 @@ import { messageOf } from '../../ui/states';
 import { writeDrawing } from '../../drawing/format';
 import { placementOf } from '../../geometry/scene';
 import type { Slate } from '../useSlate';
+import { Choice } from '../../ui/Choice';
 
 const formats = [
   ['svg', 'SVG', 'lines at any size'],
@@ -53,17 +54,7 @@ export function PictureSheet({ slate, tools, onClose }: { slate: Slate; tools: D
         </>
       }
     >
-      <fieldset className="space-y-1.5 text-[15px]">
-        <legend className="sr-only">Format</legend>
-        {formats.map(([value, name, says]) => (
-          <label key={value} className="flex gap-2 items-baseline">
-            <input type="radio" name="format" checked={format === value} onChange={() => setFormat(value)} />
-            <span>
-              {name} <span className="text-quiet-ink">{says}</span>
-            </span>
-          </label>
-        ))}
-      </fieldset>
+      <Choice label="Format" value={format} choices={formats} onChoose={setFormat} />
       {format === 'png' && (
         <label className="field mt-3">
           <span>How many times as large as on the slate</span>
