@@ -8,7 +8,7 @@ namespace BlueSlate.Bench.Seeded;
 /// Faults of known kinds at places chosen by chance. A fault touches concepts, and no other is put where one has touched: what
 /// one absorbs is never counted as found or missed. Null where there is no place for it.
 /// </summary>
-internal sealed class Faults(Random random, NotationOptions options, IReadOnlySet<string> tolerated)
+internal sealed partial class Faults(Random random, NotationOptions options, IReadOnlySet<string> tolerated)
 {
     private static readonly string[] Strange = ["favourite colour", "shoe size", "horoscope", "lucky charm", "star sign"];
 
@@ -35,6 +35,15 @@ internal sealed class Faults(Random random, NotationOptions options, IReadOnlySe
             Type,
             Abstract,
             LinkKind,
+            EntityExtra,
+            KeyWrong,
+            AttributeMisplaced,
+            SubtypeMissing,
+            Visibility,
+            LiteralMissing,
+            AlternateKeyMissing,
+            WholePartReversed,
+            AttributeAsEntity,
         ];
         if (
             kinds[random.Next(kinds.Length)](model) is not (var changed, var seed)
@@ -107,6 +116,7 @@ internal sealed class Faults(Random random, NotationOptions options, IReadOnlySe
                 gone.Id,
                 [
                     gone.Id,
+                    "entities",
                     gone.Id + " line",
                     .. Parts(gone),
                     .. lines.SelectMany(line => Parts(line)),
@@ -128,7 +138,10 @@ internal sealed class Faults(Random random, NotationOptions options, IReadOnlySe
 
     private (ConceptModel, Seed)? AttributeExtra(ConceptModel model)
     {
-        if (Pick(model.Entities.Where(entity => entity.Kind is EntityKind.Strong or EntityKind.Weak)) is not { } owner)
+        if (
+            Pick(model.Entities.Where(entity => entity is { Kind: EntityKind.Strong or EntityKind.Weak } && !IsPutIn(entity.Id)))
+            is not { } owner
+        )
         {
             return null;
         }
@@ -152,6 +165,7 @@ internal sealed class Faults(Random random, NotationOptions options, IReadOnlySe
                 && options.Level == Level.Conceptual
                 && entity.Kind == EntityKind.Strong
                 && entity.Identifiers.Length == 1
+                && !IsPutIn(entity.Id)
             )
         )
             is not { } owner
@@ -386,7 +400,9 @@ internal sealed class Faults(Random random, NotationOptions options, IReadOnlySe
     )
     {
         var all = model
-            .Entities.Where(entity => !model.Relationships.Any(relationship => relationship.EntityId == entity.Id))
+            .Entities.Where(entity =>
+                !IsPutIn(entity.Id) && !model.Relationships.Any(relationship => relationship.EntityId == entity.Id)
+            )
             .SelectMany(entity =>
                 entity.Attributes.Where(attribute => fits(entity, attribute)).Select(attribute => (entity, attribute))
             )
@@ -412,6 +428,10 @@ internal sealed class Faults(Random random, NotationOptions options, IReadOnlySe
         var all = places.ToList();
         return all.Count == 0 ? null : all[random.Next(all.Count)];
     }
+
+    // What is too much has no faults of its own.
+    private static bool IsPutIn(string id) =>
+        id.StartsWith("needless", StringComparison.Ordinal) || id.StartsWith("box", StringComparison.Ordinal);
 
     private static bool IsKey(EntityType entity, ConceptAttribute attribute) =>
         entity.Identifiers.Any(identifier => identifier.AttributeIds.Contains(attribute.Id));

@@ -27,6 +27,34 @@ internal sealed class OtherWords(Random random)
         ["quantity"] = ["qty", "amount"],
     };
 
+    // What else people call the things of the demo; the lexicon takes none of these for the same.
+    private static readonly Dictionary<string, string> Otherwise = new(StringComparer.OrdinalIgnoreCase)
+    {
+        ["Visitor"] = "Drop-in guest",
+        ["Fixer"] = "Bench hand",
+        ["Workbench"] = "Mending table",
+        ["Track"] = "Piece",
+        ["Telescope"] = "Big scope",
+        ["Target"] = "Sky object",
+        ["Studio"] = "Sound room",
+        ["Steward"] = "Minder",
+        ["Show"] = "Broadcast series",
+        ["Session"] = "Viewing",
+        ["Repair"] = "Try",
+        ["Presenter"] = "Voice",
+        ["Part"] = "Spare",
+        ["Observer"] = "Stargazer",
+        ["Item"] = "Broken thing",
+        ["Instrument"] = "Gear",
+        ["Guide"] = "Tour leader",
+        ["Exposure"] = "Shot",
+        ["Evening"] = "Open night",
+        ["Episode"] = "Instalment",
+        ["Dome"] = "Cupola",
+    };
+
+    private const int OneIn = 4;
+
     private readonly int style = random.Next(4);
 
     public ConceptModel Rename(ConceptModel model) =>
@@ -37,7 +65,7 @@ internal sealed class OtherWords(Random random)
                 .. model.Entities.Select(entity =>
                     entity with
                     {
-                        Name = Styled(entity.Name),
+                        Name = Styled(Called(entity.Name)),
                         Attributes = Rename(entity.Attributes),
                     }
                 ),
@@ -58,6 +86,18 @@ internal sealed class OtherWords(Random random)
                 }
             ),
         ];
+
+    private string Called(string name) =>
+        random.Next(OneIn) > 0 ? name
+        : Otherwise.TryGetValue(name, out var other) ? other
+        : name.Length > 5 ? WithoutVowels(name)
+        : name;
+
+    private static string WithoutVowels(string name) =>
+        string.Join(
+            ' ',
+            name.Split(' ').Select(word => word[0] + string.Concat(word.Skip(1).Where(letter => !"aeiou".Contains(letter))))
+        );
 
     private string Varied(string name) =>
         string.Join(

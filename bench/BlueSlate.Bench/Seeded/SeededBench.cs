@@ -59,7 +59,8 @@ internal static class SeededBench
                 Count(more.Code, 0, 0, 1);
                 if (seed < 400)
                 {
-                    Console.WriteLine($"false alarm  {model.Name} {seed}: {more.Code}: {more.Headline}");
+                    var put = string.Join(", ", seeds.Select(one => $"{one.Code} at {one.Place}"));
+                    Console.WriteLine($"false alarm  {model.Name} {seed}: {more.Code}: {more.Headline} Put in: {put}");
                 }
             }
 
