@@ -183,6 +183,21 @@ public sealed class EvidenceTests
     }
 
     [Fact]
+    public void What_a_relationship_holds_is_known_at_one_of_its_ends_under_much_the_same_name()
+    {
+        Sketch Shelves() =>
+            new Sketch()
+                .Box("Shelf")
+                .Oval("Shelf", "shelf no", Underline.Solid)
+                .Box("Pot")
+                .Oval("Pot", "pot no", Underline.Solid)
+                .Diamond("holds", Outline.Single, ("Shelf", "M", false), ("Pot", "N", false));
+        var model = Shelves().Oval("holds", "piece count").ToDrawing();
+        var moved = Match(model, Shelves().Oval("Shelf", "no of pieces").ToDrawing(), new ChenOptions()).Attributes;
+        moved.Values.ShouldContain(match => match.Moved);
+    }
+
+    [Fact]
     public void A_type_is_the_same_when_the_thing_that_stands_for_it_is_drawn()
     {
         Sketch Classes(string thing, string operation) =>

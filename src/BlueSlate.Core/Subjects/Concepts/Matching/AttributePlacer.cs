@@ -12,6 +12,7 @@ namespace BlueSlate.Core.Subjects.Concepts.Matching;
 internal sealed class AttributePlacer(Side model, Side answer, Weights weights)
 {
     private const double MovedSureness = 0.9;
+    private const double MovedAsideSureness = 0.7;
     private const double OtherForm = 0.5;
 
     // More than what is left without a counterpart costs.
@@ -171,7 +172,7 @@ internal sealed class AttributePlacer(Side model, Side answer, Weights weights)
                         )
                     )
                     .Where(candidate =>
-                        candidate.Value >= MovedSureness
+                        candidate.Value >= (IsAtAnEndOf(owner, candidate.Owner) ? MovedAsideSureness : MovedSureness)
                         && (!IsEveryday(attribute.Name, owner.Name, candidate.Attribute.Name) || IsBelow(owner, candidate.Owner))
                     )
                     .OrderByDescending(candidate => candidate.Value)
@@ -373,6 +374,11 @@ internal sealed class AttributePlacer(Side model, Side answer, Weights weights)
             found.Add(ours.Attribute.Id, new AttributeMatch(theirs.Attribute.Id, owner.Id, moved) { ByPlace = byPlace });
         }
     }
+
+    // Whether what belongs to a relationship stands at one of those that it ties.
+    private bool IsAtAnEndOf(AttributeOwner owner, AttributeOwner drawn) =>
+        model.Model.Relationships.FirstOrDefault(relationship => relationship.Id == owner.Id) is { } relationship
+        && owners.Any(pair => pair.Answer.Id == drawn.Id && relationship.Roles.Any(role => role.EntityId == pair.Model.Id));
 
     // Whether the answer's owner stands for a subtype of the model answer's.
     private bool IsBelow(AttributeOwner super, AttributeOwner drawn) =>
