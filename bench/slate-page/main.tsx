@@ -15,6 +15,7 @@ import { SlateSurface } from '../../web/src/slate/SlateSurface';
 import { elementsOf, select } from '../../web/src/drawing/selection';
 import { apply } from '../../web/src/drawing/steps';
 import { useSlate } from '../../web/src/slate/useSlate';
+import { Tips } from '../../web/src/ui/Tip';
 import '../../web/src/styles.css';
 
 const boxes = 150;
@@ -189,4 +190,9 @@ const bareBoxes = (scene: Scene) =>
 
 const root = document.getElementById('root')!;
 if (location.hash.startsWith('#bare')) bareScene(root);
-else createRoot(root).render(<Slate />);
+else
+  createRoot(root).render(
+    <Tips>
+      <Slate />
+    </Tips>,
+  );
