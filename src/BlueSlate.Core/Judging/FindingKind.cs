@@ -45,4 +45,7 @@ public abstract class FindingKind
             ModelElements = [verdict.Fact.ConceptId],
             AnswerElements = [verdict.AnswerId!],
         };
+
+    /// <summary>That something has another of what it should have, or none: <c>the wrong type</c>, <c>no type</c>.</summary>
+    protected static string Wrong(Verdict verdict, string what) => verdict.Drawn.Length > 0 ? $"the wrong {what}" : $"no {what}";
 }

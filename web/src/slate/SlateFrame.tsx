@@ -76,7 +76,7 @@ export function SlateFrame({
   return (
     <div
       ref={slate.surface}
-      className={`slate${slate.linkFrom ? ' linking' : ''}${showsFocus(selection, scene) ? ' chosen' : ''}`}
+      className={`slate${slate.linkFrom ? ' linking' : ''}${slate.moving ? ' dragging' : ''}${showsFocus(selection, scene) ? ' chosen' : ''}`}
       tabIndex={0}
       role="application"
       aria-label={label}

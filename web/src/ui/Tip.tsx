@@ -1,5 +1,5 @@
 import { Tooltip } from 'radix-ui';
-import type { ReactElement, ReactNode } from 'react';
+import type { FocusEvent, ReactElement, ReactNode } from 'react';
 
 interface TipProps {
   says: ReactNode;
@@ -12,7 +12,9 @@ interface TipProps {
 export function Tip({ says, side = 'top', children }: TipProps) {
   return (
     <Tooltip.Root>
-      <Tooltip.Trigger asChild>{children}</Tooltip.Trigger>
+      <Tooltip.Trigger asChild onFocus={unlessByKeys}>
+        {children}
+      </Tooltip.Trigger>
       <Tooltip.Portal>
         <Tooltip.Content className="tip" side={side} sideOffset={6} collisionPadding={8}>
           {says}
@@ -22,10 +24,15 @@ export function Tip({ says, side = 'top', children }: TipProps) {
   );
 }
 
+// A finger or a pointer that gave the focus has no use for a tip over what it may press next.
+const unlessByKeys = (event: FocusEvent) => {
+  if (!event.currentTarget.matches(':focus-visible')) event.preventDefault();
+};
+
 /** What all tips of the application share: once one is shown, the next come at once. */
 export function Tips({ children }: { children: ReactNode }) {
   return (
-    <Tooltip.Provider delayDuration={500} skipDelayDuration={300}>
+    <Tooltip.Provider delayDuration={500} skipDelayDuration={300} disableHoverableContent>
       {children}
     </Tooltip.Provider>
   );

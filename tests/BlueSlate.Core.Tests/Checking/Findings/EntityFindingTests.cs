@@ -77,7 +77,7 @@ public sealed class EntityFindingTests : FindingTest
                 Programme 11 consists of / belongs to 0m Episode
                 """
             ),
-            "Episode is told apart only within its programme.",
+            "Episode is not shown as told apart only within its programme.",
             "Episode is drawn as if it stood by itself.",
             "A partial key of Episode, and an identifying line to its programme.",
             "As drawn, episodes of different programmes could never share a number."
@@ -143,5 +143,5 @@ public sealed class EntityFindingTests : FindingTest
             """,
             Level.Logical
         )
-            .Headline.ShouldBe("Check is told apart only within its hive.");
+            .Headline.ShouldBe("Check is not shown as told apart only within its hive.");
 }

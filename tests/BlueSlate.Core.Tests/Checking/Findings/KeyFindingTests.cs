@@ -17,7 +17,7 @@ public sealed class KeyFindingTests : FindingTest
     public void Of_two_alternate_keys_with_an_attribute_in_common_each_is_missed_by_itself() =>
         Says(
             Only("alternate-key-missing", Timetable, "Lesson: PK lesson no, AK1 «period», AK1 room, «teacher»"),
-            "No two lessons share the same period and teacher.",
+            "Nothing says that no two lessons share the same period and teacher.",
             "Nothing marks period and teacher as a key together.",
             "Period and teacher marked as one alternate key.",
             "As drawn, two lessons could have the same period and teacher."
@@ -28,7 +28,7 @@ public sealed class KeyFindingTests : FindingTest
         Says(
             Only("key-missing", "Observer: «PK observer no», name", "«Observer»: observer no, name"),
             "Observer has no key.",
-            "No line of Observer is marked as the key.",
+            "Nothing of Observer is marked as the key.",
             "The key of Observer is observer no.",
             "As drawn, two observers alike in everything could not be told apart."
         );
@@ -62,7 +62,7 @@ public sealed class KeyFindingTests : FindingTest
     public void An_alternate_key_left_plain_is_said_at_its_attribute() =>
         Says(
             Only("alternate-key-missing", "Observer: PK observer no, «AK1 email»", "Observer: PK observer no, «email»"),
-            "No two observers share an email.",
+            "Nothing says that no two observers share an email.",
             "Email is drawn as a plain attribute.",
             "Email marked as an alternate key.",
             "As drawn, two observers could have the same email."

@@ -32,10 +32,10 @@ public sealed class OvalFindingTests : FindingTest
                 """,
                 Chen
             ),
-            "Repair no tells repairs apart only within their owner.",
+            "Repair no is not shown as a partial key.",
             "Repair no is marked as a key of its own.",
             "The mark of a partial key at repair no of repair.",
-            "Read strictly, no two repairs anywhere could share one repair no."
+            "As drawn, no two repairs anywhere could share one repair no; it counts within their owner alone."
         );
 
     [Fact]

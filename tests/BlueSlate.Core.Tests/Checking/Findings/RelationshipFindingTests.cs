@@ -152,7 +152,7 @@ public sealed class RelationshipFindingTests : FindingTest
             boxes + "Item 11 = is tried in / tries 0m Repair",
             boxes + "Item 11 «is tried in / tries» 0m Repair"
         );
-        finding.Headline.ShouldBe("Repair is told apart only within its item: the line to Item wants a solid stroke.");
+        finding.Headline.ShouldBe("The line from Repair to Item is not drawn as identifying.");
     }
 
     [Fact]

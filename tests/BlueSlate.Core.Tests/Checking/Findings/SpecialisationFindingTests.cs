@@ -171,10 +171,10 @@ public sealed class SpecialisationFindingTests : FindingTest
                 """,
                 Chen
             ),
-            "A person is at most one of visitor and fixer.",
+            "There could be a person that is both visitor and fixer.",
             "Visitor and fixer are drawn as overlapping.",
             "Disjoint beneath Person.",
-            "As drawn, a person could be kept as both visitor and fixer together."
+            "As drawn, a person could be kept as both visitor and fixer at once."
         );
 
     [Fact]
@@ -191,10 +191,10 @@ public sealed class SpecialisationFindingTests : FindingTest
                 """,
                 Chen
             ),
-            "Every person is one of visitor and fixer.",
+            "There could be a person that is neither visitor nor fixer.",
             "The division of person into visitor and fixer is drawn as partial.",
             "A total division of person.",
-            "As drawn, a person that is none of visitor and fixer could be kept."
+            "As drawn, a person that is neither visitor nor fixer could be kept."
         );
 
     [Fact]
@@ -215,7 +215,7 @@ public sealed class SpecialisationFindingTests : FindingTest
                 """,
                 Chen
             ),
-            "An owner is a person or a club.",
+            "An owner is not shown as a person or a club.",
             "Nothing says so of Owner.",
             "A circle with u from Person and Club to Owner.",
             "As drawn, nobody knows who an owner is."

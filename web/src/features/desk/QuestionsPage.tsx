@@ -1,12 +1,12 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useLayoutEffect, useMemo, useState, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
 import { fragmentOf } from '../../drawing/fragment';
 import { readDrawing } from '../../drawing/format';
 import { counted } from '../../notations/counts';
 import { StillSlate } from '../../slate/StillSlate';
-import { isWriting } from '../../ui/isWriting';
+import { usePageKeys } from '../../ui/usePageKeys';
 import { marksOf, valueOf } from '../../ui/marks';
 import { PageTitle } from '../../ui/PageTitle';
 import { FailedPage, Loading, messageOf } from '../../ui/states';
@@ -124,7 +124,7 @@ function Card({ part, question, model, onLater }: CardProps) {
     },
   });
   const another = () => setExample((at) => at + 1);
-  useReplyKeys({
+  usePageKeys({
     y: () => reply.isPending || reply.mutate(true),
     n: () => reply.isPending || reply.mutate(false),
     s: onLater,
@@ -238,17 +238,4 @@ function Reply({ part, question, same, busy, keyName, onReply, children }: Reply
         ))}
     </div>
   );
-}
-
-/** Keys that reply, as long as nothing is typed and the focus is not on a slate. */
-function useReplyKeys(deeds: Readonly<Record<string, () => unknown>>) {
-  useLayoutEffect(() => {
-    const onKeyDown = (event: KeyboardEvent) => {
-      const elsewhere = isWriting(event.target) || (event.target instanceof Element && event.target.closest('.slate'));
-      if (elsewhere || event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
-      deeds[event.key]?.();
-    };
-    window.addEventListener('keydown', onKeyDown);
-    return () => window.removeEventListener('keydown', onKeyDown);
-  });
 }

@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useLayoutEffect, useState } from 'react';
+import { useState } from 'react';
 import { Link, Navigate, useNavigate, useParams } from 'react-router';
 import { Views } from '../../ui/Views';
 import { api, isProblem, must, type Schemas } from '../../api/client';
@@ -8,7 +8,7 @@ import { Otherwise } from '../../differences/Otherwise';
 import { ScriptWithNotes, type ScriptView } from '../../differences/ScriptWithNotes';
 import { PartTabs } from '../../parts/PartTabs';
 import { show } from '../../ui/marks';
-import { isWriting } from '../../ui/isWriting';
+import { usePageKeys } from '../../ui/usePageKeys';
 import { FailedPage, Loading, messageOf } from '../../ui/states';
 import { partLine } from '../../parts/partLine';
 import { AlsoRight } from './AlsoRight';
@@ -73,7 +73,8 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
   });
   const released = answer.state === 'released';
   const failure = rule.error ?? takeBack.error ?? goneThrough.error;
-  useNeighbourKeys(answer.previous, answer.next);
+  const goTo = (work: string | null | undefined) => work && void navigate(`/marking/${work}`);
+  usePageKeys({ j: () => goTo(answer.next), k: () => goTo(answer.previous) });
 
   return (
     <ScriptWithNotes
@@ -213,24 +214,6 @@ function ReleasedWith({ released, answer }: { released: Schemas['ReleasedMark'];
       .
     </p>
   );
-}
-
-/** j and k go to the next and the previous answer, as long as nothing is typed, nothing asked, and the focus is not on a slate. */
-function useNeighbourKeys(previous: string | null | undefined, next: string | null | undefined) {
-  const navigate = useNavigate();
-  // As soon as the answer is seen, not a moment later: a key that is pressed then must not be lost.
-  useLayoutEffect(() => {
-    const onKeyDown = (event: KeyboardEvent) => {
-      // The slate's letters are the slate's own.
-      const elsewhere = isWriting(event.target) || (event.target instanceof Element && event.target.closest('.slate'));
-      if (elsewhere || event.ctrlKey || event.metaKey || event.altKey || document.querySelector('[role=dialog]'))
-        return;
-      const to = event.key === 'j' ? next : event.key === 'k' ? previous : null;
-      if (to) void navigate(`/marking/${to}`);
-    };
-    window.addEventListener('keydown', onKeyDown);
-    return () => window.removeEventListener('keydown', onKeyDown);
-  }, [navigate, previous, next]);
 }
 
 /** What the open note is about, in both drawings. */

@@ -31,17 +31,17 @@ internal sealed class AttributeFormNotShown : ConceptFindingKind
                 {
                     MultivaluedFact => (
                         AttributeForm.Several,
-                        $"{Phrasing.Capital(one)} may have several {Phrasing.Several(attribute.Name)}.",
+                        $"{Phrasing.Capital(at)} is not shown as having several values.",
                         $"As drawn, a second one of {one}'s {Phrasing.Several(attribute.Name)} could not be kept."
                     ),
                     DerivedFact => (
                         AttributeForm.Derived,
-                        $"{Phrasing.Capital(at)} is worked out from other facts.",
+                        $"{Phrasing.Capital(at)} is not shown as derived.",
                         $"Whoever builds this would store the {name} of {one}, and it would go stale."
                     ),
                     _ => (
                         AttributeForm.Optional,
-                        $"{Phrasing.Capital(at)} may be absent.",
+                        $"{Phrasing.Capital(at)} is not shown as optional.",
                         $"As drawn, nobody without {Phrasing.One(attribute.Name)} could be kept as {one}."
                     ),
                 };

@@ -32,12 +32,24 @@ internal sealed class AttributeMisplaced : ConceptFindingKind
                         $"{Phrasing.Capital(Phrasing.InText(drawn.Name))} stands at {drawnOwner.Name}; it belongs to {owner.Name}.",
                     There = $"{drawnOwner.Name} has {Phrasing.One(drawn.Name)}.",
                     Wanted = $"{owner.Name} has it.",
-                    Why =
-                        $"As drawn, each {Phrasing.InText(drawnOwner.Name)} has one {Phrasing.InText(drawn.Name)}, "
-                        + $"whatever its {Phrasing.Several(owner.Name)}.",
+                    Why = GoesWithOne(evidence, drawnOwner.Id, owner.Id)
+                        ? $"Kept with every {Phrasing.InText(drawnOwner.Name)}, the {Phrasing.InText(drawn.Name)} of one "
+                            + $"{Phrasing.InText(owner.Name)} could differ from one to the next."
+                        : $"As drawn, each {Phrasing.InText(drawnOwner.Name)} has one {Phrasing.InText(drawn.Name)}, "
+                            + $"whatever its {Phrasing.Several(owner.Name)}.",
                     Claims = evidence.BadFactsOf(attribute.Id),
                     ModelElements = [attribute.Id],
                     AnswerElements = [drawn.Id],
                 };
             });
+
+    private static bool GoesWithOne(Evidence evidence, string drawnOwnerId, string ownerId) =>
+        evidence.ModelOf(drawnOwnerId) is { Id: var at }
+        && evidence
+            .Comparison.Model.Model.RelationshipsOf(ownerId)
+            .Any(relationship =>
+                relationship.Roles.Length == 2
+                && relationship.Roles.Any(role => role.EntityId == at)
+                && relationship.Roles.Any(role => role.EntityId == ownerId && role.CoOccurrence.Max == 1)
+            );
 }

@@ -32,7 +32,7 @@ internal sealed class CardinalityMax : ConceptFindingKind
                     headline: tooMany
                         ? $"There could be {end.OneOther} that {end.Verb} several {Phrasing.Several(end.Here)}."
                         : $"{Phrasing.Capital(end.OneOther)} never {end.Verb} more than one {Phrasing.InText(end.Here)}.",
-                    there: $"Drawn at {end.Here}: {end.OneOther} {end.Verb} at most {(tooMany ? "many" : verdict.Drawn)}.",
+                    there: $"Drawn at {end.Here}: {end.OneOther} {end.Verb} {(tooMany ? "many" : $"at most {verdict.Drawn}")}.",
                     wanted: $"{Phrasing.Capital(end.OneOther)} {end.Verb} {Phrasing.Counted(end.Role.CoOccurrence, end.Here)}.",
                     why: tooMany
                         ? $"As drawn, a second {Phrasing.InText(end.Here)} may go with the same "

@@ -69,9 +69,18 @@ internal sealed class EntityExtra : ConceptFindingKind
         Evidence evidence
     )
     {
-        var several = Phrasing.Several(entity.Name);
         var words = Name.Of(entity.Name).Words;
-        if (!words.IsEmpty && Shown.Contains(words[^1]))
+        if (words.IsEmpty)
+        {
+            return (
+                "A box without a name is drawn besides.",
+                "A name for it, or no box.",
+                "Nobody can tell what this box stands for, or what would be kept in it."
+            );
+        }
+
+        var several = Phrasing.Several(entity.Name);
+        if (Shown.Contains(words[^1]))
         {
             return (
                 $"{name} is worked out from what is kept.",
@@ -83,7 +92,6 @@ internal sealed class EntityExtra : ConceptFindingKind
         if (
             lines.Count > 0
             && lines.TrueForAll(line => IsOneFor(entity, line))
-            && !words.IsEmpty
             && Lexicon.English.Find(words[^1]) is { } word
             && Array.Exists(Organisations, kind => word == kind || word.IsKindOf(kind))
         )
@@ -112,7 +120,7 @@ internal sealed class EntityExtra : ConceptFindingKind
             evidence.Comparison.Scenario.Mentions(entity.Name)
                 ? $"The scenario wants nothing kept of {several}."
                 : $"{name} is not in the scenario.",
-            $"No box {(words.IsEmpty ? "without a name" : name)}: the scenario wants nothing of it kept.",
+            $"No box {name}: the scenario wants nothing of it kept.",
             $"Whoever builds this would keep {several} that nobody asked for."
         );
     }

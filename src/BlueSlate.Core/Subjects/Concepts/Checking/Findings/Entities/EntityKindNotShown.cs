@@ -57,7 +57,9 @@ internal sealed class EntityKindNotShown : ConceptFindingKind
                     Id = IdFor(entity.Id),
                     Code = Code,
                     Tag = Tag.Differs,
-                    Headline = weak ? $"{entity.Name} is told apart only within its {owned}." : $"{entity.Name} links {owned}.",
+                    Headline = weak
+                        ? $"{entity.Name} is not shown as told apart only within its {owned}."
+                        : $"{entity.Name} is not shown as linking {owned}.",
                     There = $"{entity.Name} is drawn as if it stood by itself.",
                     Wanted = weak
                         ? $"A partial key of {entity.Name}, and an identifying line to its {owned}."
@@ -114,7 +116,7 @@ internal sealed class EntityKindNotShown : ConceptFindingKind
             Id = IdFor(entity.Id),
             Code = Code,
             Tag = Tag.Differs,
-            Headline = $"{entity.Name} is {Phrasing.One(verdict.Fact.Value)}.",
+            Headline = $"{entity.Name} is not shown as {Phrasing.One(verdict.Fact.Value)}.",
             There = $"{entity.Name} is drawn as {(verdict.Drawn == "strong" ? "a class" : Phrasing.One(verdict.Drawn))}.",
             Wanted = $"“{verdict.Fact.Value}” in guillemets above {entity.Name}.",
             Why =

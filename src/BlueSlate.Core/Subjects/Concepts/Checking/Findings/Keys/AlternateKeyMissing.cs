@@ -31,7 +31,8 @@ internal sealed class AlternateKeyMissing : ConceptFindingKind
                     Code = Code,
                     Tag = Tag.Differs,
                     Headline =
-                        $"No two {Phrasing.Several(owner.Name)} share {(together ? $"the same {all}" : Phrasing.One(attribute.Name))}.",
+                        $"Nothing says that no two {Phrasing.Several(owner.Name)} share "
+                        + $"{(together ? $"the same {all}" : Phrasing.One(attribute.Name))}.",
                     There = together
                         ? $"Nothing marks {all} as a key together."
                         : $"{Phrasing.Capital(all)} is drawn as a plain attribute.",

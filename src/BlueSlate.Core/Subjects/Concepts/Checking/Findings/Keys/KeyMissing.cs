@@ -27,7 +27,7 @@ internal sealed class KeyMissing : ConceptFindingKind
                     Code = Code,
                     Tag = Tag.Differs,
                     Headline = $"{evidence.AnswerEntity(verdict.AnswerId!).Name} has no key.",
-                    There = $"No line of {evidence.AnswerEntity(verdict.AnswerId!).Name} is marked as the key.",
+                    There = $"Nothing of {evidence.AnswerEntity(verdict.AnswerId!).Name} is marked as the key.",
                     Wanted = $"The key of {entity.Name} is {verdict.Fact.Value}.",
                     Why = $"As drawn, two {Phrasing.Several(entity.Name)} alike in everything could not be told apart.",
                     Claims = [verdict.Fact.Id],

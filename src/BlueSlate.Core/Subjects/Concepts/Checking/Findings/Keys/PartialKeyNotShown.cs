@@ -33,10 +33,11 @@ internal sealed class PartialKeyNotShown : ConceptFindingKind
                 return AboutFact(
                     verdict,
                     Tag.Notation,
-                    headline: $"{Phrasing.Capital(name)} tells {Phrasing.Several(owner.Name)} apart only within their owner.",
+                    headline: $"{Phrasing.Capital(name)} is not shown as a partial key.",
                     there: $"{Phrasing.Capital(name)} is marked as a key of its own.",
                     wanted: $"The mark of a partial key at {name} of {Phrasing.InText(owner.Name)}.",
-                    why: $"Read strictly, no two {Phrasing.Several(owner.Name)} anywhere could share one {name}."
+                    why: $"As drawn, no two {Phrasing.Several(owner.Name)} anywhere could share one {name}; "
+                        + "it counts within their owner alone."
                 );
             });
 }

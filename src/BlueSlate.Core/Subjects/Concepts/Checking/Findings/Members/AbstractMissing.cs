@@ -28,7 +28,7 @@ internal sealed class AbstractMissing : ConceptFindingKind
                 return AboutFact(
                     verdict,
                     Tag.Differs,
-                    headline: $"{name} is abstract.",
+                    headline: $"{name} is not shown as abstract.",
                     there: $"{name} is drawn as if there were some that are nothing more.",
                     wanted: $"The name {name} in italics, or {{abstract}} beside it.",
                     why: $"Whoever builds this could make {Phrasing.One(name)} that is of no subclass."
@@ -41,7 +41,7 @@ internal sealed class AbstractMissing : ConceptFindingKind
         return AboutFact(
             verdict,
             Tag.Differs,
-            headline: $"The operation {operation.Name} of {Phrasing.InText(owner.Name)} is abstract.",
+            headline: $"The operation {operation.Name} of {Phrasing.InText(owner.Name)} is not shown as abstract.",
             there: $"{Phrasing.Capital(operation.Name)} is drawn as if {Phrasing.InText(owner.Name)} itself did it.",
             wanted: $"The line of {operation.Name} of {Phrasing.InText(owner.Name)} in italics.",
             why: $"Whoever builds this would write one {operation.Name} for every {Phrasing.InText(owner.Name)}."

@@ -22,7 +22,7 @@ internal sealed class ScopeNotShown : ConceptFindingKind
                 return AboutFact(
                     verdict,
                     Tag.Differs,
-                    headline: $"{Phrasing.Capital(name)} belongs to {Phrasing.InText(owner.Name)} as a whole.",
+                    headline: $"{Phrasing.Capital(name)} is not shown as belonging to {Phrasing.InText(owner.Name)} as a whole.",
                     there: verdict.Drawn.Length > 0
                         ? $"Drawn at {name}: {verdict.Drawn}."
                         : $"{Phrasing.Capital(name)} of {Phrasing.InText(owner.Name)} is not underlined.",

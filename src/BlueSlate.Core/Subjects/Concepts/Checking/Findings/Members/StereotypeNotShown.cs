@@ -21,8 +21,10 @@ internal sealed class StereotypeNotShown : ConceptFindingKind
                 return AboutFact(
                     verdict,
                     Tag.Differs,
-                    headline: $"{name} has the stereotype “{verdict.Fact.Value}”.",
-                    there: verdict.Drawn.Length > 0 ? $"{name} has “{verdict.Drawn}”." : $"{name} has no stereotype.",
+                    headline: $"{name} has {Wrong(verdict, "stereotype")}.",
+                    there: verdict.Drawn.Length > 0
+                        ? $"{name} has “{verdict.Drawn}”."
+                        : $"Nothing stands in guillemets above {name}.",
                     wanted: $"“{verdict.Fact.Value}” in guillemets above {name}.",
                     why: $"Whoever builds this would not know what sort of class {name} is."
                 );

@@ -22,10 +22,10 @@ internal sealed class TypeNotShown : ConceptFindingKind
                 return AboutFact(
                     verdict,
                     Tag.Differs,
-                    headline: $"{Phrasing.Capital(name)} of {Phrasing.InText(owner.Name)} has the type {verdict.Fact.Value}.",
+                    headline: $"{Phrasing.Capital(name)} of {Phrasing.InText(owner.Name)} has {Wrong(verdict, "type")}.",
                     there: verdict.Drawn.Length > 0
                         ? $"Drawn at {name} of {Phrasing.InText(owner.Name)}: {verdict.Drawn}."
-                        : $"{Phrasing.Capital(name)} of {Phrasing.InText(owner.Name)} has no type.",
+                        : $"No type follows {name} of {Phrasing.InText(owner.Name)}.",
                     wanted: $"{Phrasing.Capital(verdict.Fact.Value)} after the colon of {name} of {Phrasing.InText(owner.Name)}.",
                     why: $"Whoever builds {Phrasing.InText(owner.Name)} as drawn keeps another sort of value in {name}."
                 );

@@ -23,10 +23,10 @@ internal sealed class VisibilityNotShown : ConceptFindingKind
                 return AboutFact(
                     verdict,
                     Tag.Differs,
-                    headline: $"{Phrasing.Capital(name)} of {Phrasing.InText(owner.Name)} has the visibility “{verdict.Fact.Value}”.",
+                    headline: $"{Phrasing.Capital(name)} of {Phrasing.InText(owner.Name)} has {Wrong(verdict, "visibility")}.",
                     there: verdict.Drawn.Length > 0
                         ? $"Drawn at {name} of {Phrasing.InText(owner.Name)}: {verdict.Drawn}."
-                        : $"{Phrasing.Capital(name)} of {Phrasing.InText(owner.Name)} has no visibility.",
+                        : $"No sign stands before {name} of {Phrasing.InText(owner.Name)}.",
                     wanted: $"“{verdict.Fact.Value}” before {name} of {Phrasing.InText(owner.Name)}.",
                     why: $"Whoever builds {Phrasing.InText(owner.Name)} as drawn lets the wrong ones use {name}."
                 );

@@ -26,8 +26,8 @@ internal sealed class ExclusionMissing : ConceptFindingKind
                 return AboutFact(
                     verdict,
                     Tag.Missing,
-                    headline: $"Only one of these can be: {Phrasing.List(pair)}.",
-                    there: $"Nothing keeps {pair[0]} and {pair[^1]} apart.",
+                    headline: $"Nothing keeps “{pair[0]}” and “{pair[^1]}” apart.",
+                    there: $"No line with {{xor}} joins “{pair[0]}” and “{pair[^1]}”.",
                     wanted: $"A dashed line with {{xor}} between {pair[0]} and {pair[^1]}.",
                     why: $"As drawn, both could be at once: {Phrasing.List(pair)}."
                 );

@@ -34,13 +34,9 @@ internal sealed class IdentifyingNotShown : ConceptFindingKind
                     Id = IdFor(relationship.Id),
                     Code = Code,
                     Tag = Tag.Notation,
-                    Headline =
-                        $"{one} is told apart only within its {Phrasing.InText(other)}: "
-                        + (
-                            diamonds
-                                ? "the diamond between them wants a double outline."
-                                : $"the line to {other} wants a solid stroke."
-                        ),
+                    Headline = diamonds
+                        ? $"The diamond between {one} and {other} is not drawn as identifying."
+                        : $"The line from {one} to {other} is not drawn as identifying.",
                     There =
                         diamonds ? $"The diamond between {one} and {other} has a single outline."
                         : verdict.Kind == VerdictKind.Absent
@@ -49,7 +45,8 @@ internal sealed class IdentifyingNotShown : ConceptFindingKind
                     Wanted = diamonds
                         ? $"A diamond with a double outline between {one} and {other}."
                         : $"A solid line from {one} to {other}.",
-                    Why = $"As drawn, {Phrasing.One(one)} would be told apart without its {Phrasing.InText(other)}.",
+                    Why =
+                        $"As drawn, {Phrasing.One(one)} would be told apart without its {Phrasing.InText(other)}, and it is not.",
                     Claims = [verdict.Fact.Id],
                     ModelElements = [relationship.Id],
                     AnswerElements = [verdict.AnswerId!],

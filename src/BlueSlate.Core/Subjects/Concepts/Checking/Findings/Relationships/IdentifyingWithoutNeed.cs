@@ -36,7 +36,7 @@ internal sealed class IdentifyingWithoutNeed : ConceptFindingKind
                     : $"{solid.Count} solid lines identify nothing.",
             There = $"Solid: {Phrasing.List(lines)}.",
             Wanted = "Dashed lines where the entity has a key of its own.",
-            Why = $"Read strictly, {Phrasing.InText(lines[0])} would be part of what tells instances apart.",
+            Why = $"Read strictly, “{lines[0]}” would be part of what tells instances apart.",
             Claims = [.. solid.Select(verdict => verdict.Fact.Id)],
             ModelElements = [.. solid.Select(verdict => verdict.Fact.ConceptId)],
             AnswerElements = [.. solid.Select(verdict => verdict.AnswerId!)],

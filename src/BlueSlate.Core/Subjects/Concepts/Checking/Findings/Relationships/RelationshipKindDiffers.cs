@@ -26,7 +26,7 @@ internal sealed class RelationshipKindDiffers : ConceptFindingKind
                 return AboutFact(
                     verdict,
                     Tag.Differs,
-                    headline: $"{Phrasing.Capital(evidence.Named(relationship))} is {Phrasing.One(verdict.Fact.Value)}.",
+                    headline: $"{Phrasing.Capital(evidence.Named(relationship))} is not drawn as {Phrasing.One(verdict.Fact.Value)}.",
                     there: $"{Phrasing.Capital(evidence.Named(relationship))} is drawn as {Phrasing.One(verdict.Drawn)}.",
                     wanted: $"{Phrasing.Capital(evidence.Named(relationship))} as {Phrasing.One(verdict.Fact.Value)}.",
                     why: $"Whoever builds {evidence.Named(relationship)} as drawn gets the life of its ends wrong."

@@ -33,8 +33,8 @@ internal sealed class WholePartReversed : ConceptFindingKind
                     verdict,
                     Tag.Differs,
                     headline: whole
-                        ? $"{head} is the whole in {evidence.Named(relationship)}."
-                        : $"{Phrasing.Capital(evidence.Named(relationship))} leads towards {head}.",
+                        ? $"The diamond of “{evidence.Named(relationship)}” is at the wrong end."
+                        : $"{Phrasing.Capital(evidence.Named(relationship))} leads the wrong way.",
                     there: $"{Phrasing.Capital(evidence.Named(relationship))} is drawn as {Phrasing.One(verdict.Drawn)}.",
                     wanted: $"The {(whole ? "diamond" : "arrowhead")} of “{evidence.Named(relationship)}” at {head}.",
                     why: whole

@@ -26,19 +26,20 @@ internal sealed class SpecialisationDisjointness : ConceptFindingKind
                 var subs = Phrasing.List([
                     .. set.Subtypes.Select(link => Phrasing.InText(evidence.ModelEntity(link.EntityId).Name)),
                 ]);
+                var several = set.Subtypes.Length == 2 ? $"both {subs}" : $"several of {subs}";
                 return AboutFact(
                     verdict,
                     Tag.Differs,
-                    headline: set.Disjoint == true
-                        ? $"{Phrasing.Capital(one)} is at most one of {subs}."
-                        : $"{Phrasing.Capital(one)} may be several of {subs} at once.",
+                    headline: verdict.Drawn.Length == 0 ? $"Nothing says whether {one} may be {several}."
+                        : set.Disjoint == true ? $"There could be {one} that is {several}."
+                        : $"{Phrasing.Capital(one)} that is {several} is ruled out.",
                     there: verdict.Drawn.Length > 0
                         ? $"{Phrasing.Capital(subs)} are drawn as {verdict.Drawn}."
                         : $"Nothing says whether the subtypes of {Phrasing.InText(super)} overlap.",
                     wanted: $"{Phrasing.Capital(verdict.Fact.Value)} beneath {super}.",
                     why: set.Disjoint == true
-                        ? $"As drawn, {one} could be kept as {(set.Subtypes.Length == 2 ? "both" : "all of")} {subs} together."
-                        : $"As drawn, {one} that is two of {subs} could not be kept as both."
+                        ? $"As drawn, {one} could be kept as {several} at once."
+                        : $"As drawn, {one} that is {several} at once could not be kept as such."
                 );
             });
 }

@@ -24,22 +24,22 @@ internal sealed class SpecialisationTotality : ConceptFindingKind
                 var set = evidence.ModelSet(verdict.Fact.ConceptId);
                 var super = evidence.ModelEntity(set.SupertypeId).Name;
                 var one = Phrasing.One(super);
-                var subs = Phrasing.List([
-                    .. set.Subtypes.Select(link => Phrasing.InText(evidence.ModelEntity(link.EntityId).Name)),
-                ]);
+                var names = set.Subtypes.Select(link => Phrasing.InText(evidence.ModelEntity(link.EntityId).Name)).ToList();
+                var subs = Phrasing.List(names);
+                var none = names.Count == 2 ? $"neither {names[0]} nor {names[1]}" : $"none of {subs}";
                 return AboutFact(
                     verdict,
                     Tag.Differs,
-                    headline: set.Total == true
-                        ? $"Every {Phrasing.InText(super)} is one of {subs}."
-                        : $"{Phrasing.Capital(one)} may be none of {subs}.",
+                    headline: verdict.Drawn.Length == 0 ? $"Nothing says whether there is {one} that is {none}."
+                        : set.Total == true ? $"There could be {one} that is {none}."
+                        : $"{Phrasing.Capital(one)} that is {none} is ruled out.",
                     there: verdict.Drawn.Length > 0
                         ? $"The division of {Phrasing.InText(super)} into {subs} is drawn as {verdict.Drawn}."
                         : $"Nothing says whether {one} must be one of the subtypes.",
                     wanted: $"A {verdict.Fact.Value} division of {Phrasing.InText(super)}.",
                     why: set.Total == true
-                        ? $"As drawn, {one} that is none of {subs} could be kept."
-                        : $"As drawn, {one} that is none of {subs} could not be kept."
+                        ? $"As drawn, {one} that is {none} could be kept."
+                        : $"As drawn, {one} that is {none} could not be kept."
                 );
             });
 }

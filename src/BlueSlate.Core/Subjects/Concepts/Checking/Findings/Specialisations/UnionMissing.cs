@@ -39,7 +39,7 @@ internal sealed class UnionMissing : ConceptFindingKind
                 return AboutFact(
                     verdict,
                     turned.IsEmpty ? Tag.Missing : Tag.Differs,
-                    headline: $"{Phrasing.Capital(Phrasing.One(category))} is {supers}.",
+                    headline: $"{Phrasing.Capital(Phrasing.One(category))} is not shown as {supers}.",
                     there: !turned.IsEmpty ? $"Drawn as if all of them were {Phrasing.Several(category)}."
                         : verdict.Kind == VerdictKind.Wrong ? $"{category} is drawn for fewer, or for others."
                         : $"Nothing says so of {category}.",
