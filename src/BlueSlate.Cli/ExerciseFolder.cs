@@ -17,6 +17,9 @@ namespace BlueSlate.Cli;
 /// </summary>
 internal sealed class ExerciseFolder
 {
+    // The Markdown that a scenario may hold (docs/formats/README.md), as the server reads it.
+    private static readonly MarkdownPipeline Scenarios = new MarkdownPipelineBuilder().UsePipeTables().DisableHtml().Build();
+
     private readonly QuestionDocument question;
 
     private ExerciseFolder(QuestionDocument question, ImmutableArray<Assessor> parts) =>
@@ -54,7 +57,7 @@ internal sealed class ExerciseFolder
 
         try
         {
-            return new ScenarioText(Markdown.ToPlainText(Encoding.UTF8.GetString(DrawingFile.Bytes(path))));
+            return new ScenarioText(Markdown.ToPlainText(Encoding.UTF8.GetString(DrawingFile.Bytes(path)), Scenarios));
         }
         catch (ArgumentException error)
         {

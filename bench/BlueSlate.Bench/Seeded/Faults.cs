@@ -147,11 +147,7 @@ internal sealed partial class Faults(Random random, NotationOptions options, IRe
         }
 
         var id = $"extra{++fresh}";
-        var extra = ConceptAttribute.Plain(id, Strange[random.Next(Strange.Length)]) with
-        {
-            Type = options.WantsSignatures ? "String" : "",
-            Visibility = options.WantsSignatures ? "-" : "",
-        };
+        var extra = Text(id, Strange[random.Next(Strange.Length)]);
         return (
             Put(model, owner, owner with { Attributes = owner.Attributes.Add(extra) }),
             new Seed("attribute-extra", id, [id, owner.Id + " attributes"])
@@ -428,6 +424,14 @@ internal sealed partial class Faults(Random random, NotationOptions options, IRe
         var all = places.ToList();
         return all.Count == 0 ? null : all[random.Next(all.Count)];
     }
+
+    // An attribute that wants nothing of its form.
+    private ConceptAttribute Text(string id, string name) =>
+        ConceptAttribute.Plain(id, name) with
+        {
+            Type = options.WantsSignatures ? "String" : "",
+            Visibility = options.WantsSignatures ? "-" : "",
+        };
 
     // What is too much has no faults of its own.
     private static bool IsPutIn(string id) =>

@@ -38,11 +38,7 @@ internal sealed partial class Faults
         }
 
         var id = $"needless{++fresh}";
-        var name = ConceptAttribute.Plain($"{id}a", "printed by") with
-        {
-            Type = options.WantsSignatures ? "String" : "",
-            Visibility = options.WantsSignatures ? "-" : "",
-        };
+        var name = Text($"{id}a", "printed by");
         var entity = new EntityType(
             id,
             Needless[random.Next(Needless.Length)],
