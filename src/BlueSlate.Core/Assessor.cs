@@ -13,7 +13,7 @@ namespace BlueSlate.Core;
 public sealed class Assessor
 {
     /// <summary>Changes whenever the same answer could be read, matched, checked or marked differently.</summary>
-    public const string CoreVersion = "12";
+    public const string CoreVersion = "13";
 
     private const double SameCost = 1e-9;
 
@@ -69,8 +69,11 @@ public sealed class Assessor
     {
         var asAnswer = AssessAs(document, ImmutableDictionary<string, string>.Empty, [], []).Comparison;
         var facts = Subject.Prepare(document, options, terms, Tolerances.None).Facts;
-        return new Assessor(Subject, document, options, [], VariantScheme.Of(Scheme, Facts, asAnswer.InPlace, facts), terms);
+        var scheme = VariantScheme.Of(Scheme, Facts, asAnswer.InPlace, facts);
+        return new Assessor(Subject, document, options, [], scheme, terms) { IsVariant = true };
     }
+
+    private bool IsVariant { get; init; }
 
     /// <summary>The kind of work.</summary>
     public Subject Subject { get; }
@@ -137,7 +140,10 @@ public sealed class Assessor
             }
         }
 
-        return new Assessment(Scheme, model, judgement, best, [.. near], FindingSelector.Select(best, kinds), rulings);
+        return new Assessment(Scheme, model, judgement, best, [.. near], FindingSelector.Select(best, kinds), rulings)
+        {
+            ByVariant = IsVariant,
+        };
     }
 
     private Rational MarkOf(Comparison comparison) => Marker.Mark(Scheme, comparison.Verdicts, comparison.Extras, []).Exact;
@@ -169,7 +175,7 @@ public sealed class Assessment
             findings
         );
         Sheet = Marker.Mark(scheme, comparison.Verdicts, comparison.Extras, rulings);
-        Notes = NoteWriter.Write(Sheet, findings, scheme.ExtraCost);
+        Notes = NoteWriter.Write(Sheet, findings);
         Doubt = Doubt.Of(
             comparison,
             Sheet,
@@ -179,6 +185,9 @@ public sealed class Assessment
 
     /// <summary>The model answer, or the accepted variant, against which the answer was held.</summary>
     public IDocument ModelAnswer => model.Document;
+
+    /// <summary>True when that is a variant.</summary>
+    public bool ByVariant { get; internal init; }
 
     /// <summary>The answer as it was judged.</summary>
     public Judgement Judgement { get; }
@@ -208,5 +217,6 @@ public sealed class Assessment
     public Example? ExampleOf(Finding finding) => model.ExampleOf(Comparison, finding);
 
     /// <summary>The same answer under other rulings. Nothing is read, matched or checked again.</summary>
-    public Assessment Under(ImmutableArray<Ruling> rulings) => new(scheme, model, Judgement, Comparison, near, Findings, rulings);
+    public Assessment Under(ImmutableArray<Ruling> rulings) =>
+        new(scheme, model, Judgement, Comparison, near, Findings, rulings) { ByVariant = ByVariant };
 }

@@ -145,6 +145,11 @@ public sealed class CheckResult
     /// <summary>True when a match rests on place rather than on names, so that a person has to look.</summary>
     public bool Doubtful { get; set; }
 
+    /// <summary>
+    /// What the desk and the picture of the class need of it, as JSON; null in results from before it was kept.
+    /// </summary>
+    public string? Digest { get; set; }
+
     public DateTimeOffset At { get; init; }
 }
 
@@ -160,6 +165,9 @@ public sealed class FindingRuling
     public required string[] Extras { get; set; }
 
     public required string Decision { get; set; }
+
+    /// <summary>What is given back of a loss that is allowed in part, as an exact number; null for half of it.</summary>
+    public string? Part { get; set; }
 
     public required string Comment { get; set; }
 
@@ -180,6 +188,9 @@ public sealed class ClassRuling
     public required string Headline { get; set; }
 
     public required string Decision { get; set; }
+
+    /// <summary>What is given back of a loss that is allowed in part, as an exact number; null for half of it.</summary>
+    public string? Part { get; set; }
 
     public required string Comment { get; set; }
 

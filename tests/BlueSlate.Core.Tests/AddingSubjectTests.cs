@@ -215,6 +215,8 @@ public sealed class AddingSubjectTests
 
         public override string KeyOf(Extra extra) => extra.Name;
 
+        public override IEnumerable<string> NearTo(Extra extra) => [];
+
         public override IEnumerable<(FindingKind Kind, Finding Finding)> Propose(IReadOnlyList<FindingKind> kinds) =>
             kinds.OfType<WordMissing>().SelectMany(kind => kind.Find(this).Select(finding => ((FindingKind)kind, finding)));
     }

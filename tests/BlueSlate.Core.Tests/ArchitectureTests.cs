@@ -27,7 +27,8 @@ public sealed class ArchitectureTests
             { $"{Concepts}.Checking", [$"{Concepts}.Populations", "Marking", "Interchange"] },
             { $"{Concepts}.Populations", ["Drawings", "Notations", "Marking", "Interchange"] },
             { "Subjects", ["Marking", "Interchange"] },
-            { "Marking", ["Drawings", "Notations", "Subjects", "Interchange"] },
+            { "Marking", ["Drawings", "Notations", "Subjects", "Classes", "Interchange"] },
+            { "Classes", ["Drawings", "Notations", "Subjects", "Interchange"] },
             { "Interchange", ["Subjects"] },
         };
 

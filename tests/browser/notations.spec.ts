@@ -187,6 +187,24 @@ test('Tab takes a completion, and what cannot be taken is told while the rest is
   await expect(page.locator('.scene .end-stroke').first()).toBeVisible();
 });
 
+test('what a statement draws comes into sight, with room for its lines', async ({ page }) => {
+  await exerciseIn(page, 'crows-foot');
+  await place(page, 160, 200, /^box/, 'Mill\nPK mill no');
+  await choose(page, 'Mill');
+  for (let step = 0; step < 6; step++) await page.keyboard.press('+');
+  await page.getByRole('button', { name: 'write', exact: true }).click();
+  await page.keyboard.type('Quern: quern no (key)\nDam: dam no (key)\nWeir: weir no (key)\n');
+  await expect(page.locator('.scene text.name')).toHaveCount(4);
+  const slate = (await page.locator('.slate').first().boundingBox())!;
+  for (const name of ['Quern', 'Dam', 'Weir']) {
+    const box = (await page.locator('.scene [data-element]').filter({ has: page.getByText(name, { exact: true }) }).first().boundingBox())!;
+    expect(box.x, name).toBeGreaterThan(slate.x);
+    expect(box.y, name).toBeGreaterThan(slate.y);
+    expect(box.x + box.width, name).toBeLessThan(slate.x + slate.width);
+    expect(box.y + box.height, name).toBeLessThan(slate.y + slate.height);
+  }
+});
+
 test('what two classes share is lifted, and pushed down again', async ({ page }) => {
   await exerciseIn(page, 'uml');
   await place(page, 160, 260, /^box/, 'Miller\n- name: String\n- since: Date');

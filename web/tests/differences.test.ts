@@ -33,7 +33,6 @@ const note = (change: Partial<Note>): Note => ({
   marked: true,
   modelElements: [],
   answerElements: [],
-  countedIn: [],
   consequences: [],
   ...change,
 });

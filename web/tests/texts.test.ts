@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { wordDifference } from '../src/differences/InWords';
 import { boxOfText, rowOfText, textOfBox } from '../src/drawing/boxText';
 import type { Shape } from '../src/drawing/document';
-import { show, valueOf } from '../src/ui/marks';
+import { about, less, partOf, show, typedAmount, valueOf } from '../src/ui/marks';
 import { left } from '../src/ui/time';
 
 const row = (id: string, text: string, mark = '') => ({ id, text, mark, ring: false, underline: 'none' as const });
@@ -67,6 +67,24 @@ describe('numbers for people', () => {
   it('shows exact marks as they are spoken', () => {
     expect(show('5/2')).toBe('2½');
     expect(show('3/4')).toBe('¾');
+    expect(show('37.5')).toBe('37½');
+    expect(show('4/3')).toBe('1⅓');
+    expect(show('-17/12')).toBe('−1 5⁄12');
+    expect(less('1', '1/3')).toBe('2/3');
+    expect(less('1/6', '1/2')).toBe('-1/3');
+    expect(about('29/80')).toBe('0.36');
+    expect(['2', '0.75', '0,75', '3/4', '1½', '⅔', ' 4 '].map(typedAmount)).toEqual([
+      '2/1',
+      '3/4',
+      '3/4',
+      '3/4',
+      '3/2',
+      '2/3',
+      '4/1',
+    ]);
+    expect(['', 'x', '1/0', '-1', '½½', '1.2345'].map(typedAmount)).toEqual([null, null, null, null, null, null]);
+    expect(partOf('3/2', '1/2')).toBe('1/3');
+    expect([partOf('1', '1'), partOf('1', '0'), partOf('1', '2')]).toEqual([null, null, null]);
     expect(show('40')).toBe('40');
     expect(valueOf('1/3')).toBeCloseTo(0.3333, 3);
   });

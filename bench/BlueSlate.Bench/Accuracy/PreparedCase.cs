@@ -1,4 +1,5 @@
 using BlueSlate.Core;
+using BlueSlate.Core.Classes;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;

@@ -1,6 +1,6 @@
 using System.Collections.Immutable;
+using BlueSlate.Core.Classes;
 using BlueSlate.Core.Language;
-using BlueSlate.Core.Marking;
 
 namespace BlueSlate.Core.Interchange;
 

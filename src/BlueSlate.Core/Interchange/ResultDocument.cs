@@ -129,7 +129,6 @@ public sealed record ResultNote(
     ImmutableArray<string> Extras,
     ImmutableArray<string> ModelElements,
     ImmutableArray<string> AnswerElements,
-    ImmutableArray<string> CountedIn,
     ImmutableArray<ResultConsequence> Consequences
 )
 {
@@ -152,7 +151,6 @@ public sealed record ResultNote(
                     .Distinct(StringComparer.Ordinal),
             ],
             note.Finding.AnswerElements,
-            note.CountedIn,
             [.. note.Consequences.Select(finding => new ResultConsequence(finding.Code, finding.Headline))]
         )
         {

@@ -65,6 +65,9 @@ public abstract class Comparison
     /// <summary>Equal for alike extras of answers to the same model answer, whatever the ids of the documents.</summary>
     public abstract string KeyOf(Extra extra);
 
+    /// <summary>The things of the model answer, by id, for whose counterparts an extra is tied to.</summary>
+    public abstract IEnumerable<string> NearTo(Extra extra);
+
     /// <summary>What some kinds of findings propose, by their rank.</summary>
     public abstract IEnumerable<(FindingKind Kind, Finding Finding)> Propose(IReadOnlyList<FindingKind> kinds);
 }

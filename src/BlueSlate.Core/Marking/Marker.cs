@@ -21,27 +21,21 @@ public static class Marker
         var ruled = RuledFacts(rulings);
         var anythingDrawn = verdicts.Any(verdict => verdict.AnswerId is not null);
         var lines = scheme.Lines.Select(line => Judge(line, byFact, ruled, anythingDrawn)).ToImmutableArray();
-        var extrasLoss = ExtrasLoss(scheme, extras, rulings);
         var earned = lines.Aggregate(Rational.Zero, (sum, line) => sum + line.Earned);
-        var exact = Rational.Max(Rational.Zero, earned - extrasLoss);
+        var losses = LossesOf(scheme, extras, rulings, earned);
+        var exact = losses.Aggregate(earned, (left, extra) => left - extra.Loss);
         var maximum = scheme.Maximum;
-        return new MarkSheet(
-            lines,
-            Rational.Min(extrasLoss, earned),
-            exact,
-            Rational.Min(maximum, exact.RoundTo(scheme.Step)),
-            maximum
-        );
+        return new MarkSheet(lines, losses, exact, Rational.Min(maximum, exact.RoundTo(scheme.Step)), maximum);
     }
 
-    private static Dictionary<string, Decision> RuledFacts(ImmutableArray<Ruling> rulings)
+    private static Dictionary<string, Ruling> RuledFacts(ImmutableArray<Ruling> rulings)
     {
-        var ruled = new Dictionary<string, Decision>(StringComparer.Ordinal);
+        var ruled = new Dictionary<string, Ruling>(StringComparer.Ordinal);
         foreach (var ruling in rulings)
         {
             foreach (var fact in ruling.FactIds)
             {
-                ruled[fact] = ruling.Decision;
+                ruled[fact] = ruling;
             }
         }
 
@@ -51,7 +45,7 @@ public static class Marker
     private static LineResult Judge(
         MarkLine line,
         Dictionary<string, Verdict> byFact,
-        Dictionary<string, Decision> ruled,
+        Dictionary<string, Ruling> ruled,
         bool anythingDrawn
     )
     {
@@ -73,9 +67,9 @@ public static class Marker
                     continue;
                 }
 
-                var (credit, isRuled) = CreditOf(verdict, line.Rule, ruled);
-                credits.Add(new FactCredit(id, verdict.Kind, credit, isRuled));
-                judged.Add((verdict.Fact, credit));
+                var credit = CreditOf(verdict, line.Rule, ruled);
+                credits.Add(credit);
+                judged.Add((verdict.Fact, credit.Credit));
             }
         }
 
@@ -89,7 +83,20 @@ public static class Marker
                 : line.Rule == LineRule.Deduct
                     ? Deducted(line, credits)
                     : line.Marks * ShareOf(line, judged);
-        return new LineResult(line, earned, credits.ToImmutable());
+        return new LineResult(line, earned + GivenBack(line.Marks - earned, credits), credits.ToImmutable());
+    }
+
+    // What is allowed in part gives that part of its own share of what the line lost, whatever else the line lost.
+    private static Rational GivenBack(Rational lost, IReadOnlyCollection<FactCredit> credits)
+    {
+        var (all, back) = (Rational.Zero, Rational.Zero);
+        foreach (var credit in credits)
+        {
+            all += Rational.One - credit.Credit;
+            back += (Rational.One - credit.Credit) * credit.GivenBack;
+        }
+
+        return back.IsZero ? Rational.Zero : lost * back / all;
     }
 
     // What little is taken off an empty drawing would leave it something: a line is earned only by what is drawn.
@@ -119,23 +126,19 @@ public static class Marker
         }
     }
 
-    private static (Rational Credit, bool Ruled) CreditOf(Verdict verdict, LineRule rule, Dictionary<string, Decision> ruled)
+    private static FactCredit CreditOf(Verdict verdict, LineRule rule, Dictionary<string, Ruling> ruled)
     {
         Rational own =
             verdict.IsGood ? (verdict.PartlyRight ? Rational.Half : Rational.One)
             : verdict.PartlyRight && rule != LineRule.AllOrNothing ? Rational.Half
             : Rational.Zero;
-        return (verdict.IsBad || verdict.PartlyRight) && ruled.TryGetValue(verdict.Fact.Id, out var decision)
-            ? (
-                decision switch
-                {
-                    Decision.Allow => Rational.One,
-                    Decision.AllowInPart => Rational.Half,
-                    _ => own,
-                },
-                true
-            )
-            : (own, false);
+        var ruling = verdict.IsBad || verdict.PartlyRight ? ruled.GetValueOrDefault(verdict.Fact.Id) : null;
+        return ruling?.Decision == Decision.Allow
+            ? new FactCredit(verdict.Fact.Id, verdict.Kind, Rational.One, true)
+            : new FactCredit(verdict.Fact.Id, verdict.Kind, own, ruling is not null)
+            {
+                GivenBack = ruling?.GivenBack ?? Rational.Zero,
+            };
     }
 
     private static Rational ShareOf(MarkLine line, List<(Fact Fact, Rational Credit)> judged)
@@ -196,23 +199,26 @@ public static class Marker
         return judged.Any(one => one.Credit > Rational.Zero) ? Rational.Max(Rational.Zero, left) : Rational.Zero;
     }
 
-    private static Rational ExtrasLoss(MarkingScheme scheme, ImmutableArray<Extra> extras, ImmutableArray<Ruling> rulings)
+    // Beyond the cap, and beyond what was earned, they share what there is to lose.
+    private static ImmutableArray<ExtraLoss> LossesOf(
+        MarkingScheme scheme,
+        ImmutableArray<Extra> extras,
+        ImmutableArray<Ruling> rulings,
+        Rational earned
+    )
     {
-        var decisions = rulings
-            .SelectMany(ruling => ruling.Extras.Select(extra => (extra, ruling.Decision)))
-            .GroupBy(pair => pair.extra, StringComparer.Ordinal)
-            .ToDictionary(group => group.Key, group => group.Last().Decision, StringComparer.Ordinal);
-        var loss = Rational.Zero;
-        foreach (var extra in extras)
-        {
-            loss += decisions.GetValueOrDefault(extra.AnswerId, Decision.KeepLoss) switch
-            {
-                Decision.Allow => Rational.Zero,
-                Decision.AllowInPart => scheme.ExtraCost * Rational.Half,
-                _ => scheme.ExtraCost,
-            };
-        }
-
-        return Rational.Min(loss, scheme.ExtraCap);
+        var ruled = rulings
+            .SelectMany(ruling => ruling.Extras.Select(extra => (Extra: extra, ruling.GivenBack)))
+            .GroupBy(pair => pair.Extra, StringComparer.Ordinal)
+            .ToDictionary(group => group.Key, group => group.Last().GivenBack, StringComparer.Ordinal);
+        var losses = extras
+            .Select(extra => new ExtraLoss(
+                extra.AnswerId,
+                scheme.ExtraCost * (Rational.One - ruled.GetValueOrDefault(extra.AnswerId))
+            ))
+            .ToImmutableArray();
+        var all = losses.Aggregate(Rational.Zero, (sum, extra) => sum + extra.Loss);
+        var most = Rational.Min(scheme.ExtraCap, earned);
+        return all <= most ? losses : [.. losses.Select(extra => extra with { Loss = extra.Loss * most / all })];
     }
 }

@@ -7,14 +7,12 @@ namespace BlueSlate.Core.Marking;
 /// <param name="Finding">A root.</param>
 /// <param name="Consequences">What only follows from it.</param>
 /// <param name="Loss">The marks that belong to it.</param>
-/// <param name="CountedIn">Ids of roots in whose notes lines that this one fails too are counted.</param>
 /// <param name="Marked">False when no line of the scheme uses anything that it explains.</param>
-/// <param name="LineIds">Lines whose loss belongs to it.</param>
+/// <param name="LineIds">Lines of whose loss a share belongs to it.</param>
 public sealed record Note(
     Finding Finding,
     ImmutableArray<Finding> Consequences,
     Rational Loss,
-    ImmutableArray<string> CountedIn,
     bool Marked,
     ImmutableArray<string> LineIds
 )
@@ -27,14 +25,14 @@ public sealed record Note(
 }
 
 /// <summary>
-/// Gives every lost mark to exactly one note: a line's loss to the first root that explains one of its failed facts; the
-/// extras' loss to the notes of extras in their order; that of a line of which nothing is assessed to the first root. The
-/// losses of the notes sum to the maximum less the exact total.
+/// Gives every lost mark to the notes that explain it: what a line lost to the roots of its failed facts, in proportion to what each
+/// explains of them; what an extra costs to its note; what a line lost of which nothing is assessed to the first root. The losses of
+/// the notes sum to the maximum less the exact total.
 /// </summary>
 public static class NoteWriter
 {
     /// <summary>The notes of an answer, in the findings' order.</summary>
-    public static ImmutableArray<Note> Write(MarkSheet sheet, ImmutableArray<Finding> findings, Rational extraCost)
+    public static ImmutableArray<Note> Write(MarkSheet sheet, ImmutableArray<Finding> findings)
     {
         var roots = findings.Where(finding => finding.ConsequenceOf is null).ToList();
         var rootOf = new Dictionary<string, string>(StringComparer.Ordinal);
@@ -47,42 +45,29 @@ public static class NoteWriter
         }
 
         var losses = roots.ToDictionary(root => root.Id, _ => Rational.Zero, StringComparer.Ordinal);
-        var countedIn = roots.ToDictionary(
-            root => root.Id,
-            _ => new SortedSet<string>(StringComparer.Ordinal),
-            StringComparer.Ordinal
-        );
         var lines = roots.ToDictionary(root => root.Id, _ => new List<string>(), StringComparer.Ordinal);
-        var order = roots.Select((root, i) => (root.Id, i)).ToDictionary(pair => pair.Id, pair => pair.i, StringComparer.Ordinal);
         foreach (var line in sheet.Lines.Where(line => !line.Lost.IsZero))
         {
             var causes = line
-                .Credits.Where(credit => credit.Credit < Rational.One)
-                .Select(credit => rootOf.GetValueOrDefault(credit.FactId))
-                .OfType<string>()
-                .Distinct(StringComparer.Ordinal)
-                .OrderBy(id => order[id])
+                .Credits.Where(credit => credit.Credit < Rational.One && rootOf.ContainsKey(credit.FactId))
+                .GroupBy(credit => rootOf[credit.FactId], StringComparer.Ordinal)
+                .Select(group => (Root: group.Key, Weight: group.Aggregate(Rational.Zero, (sum, credit) => sum + credit.Weight)))
                 .ToList();
             // A line of which nothing is assessed is lost by drawing nothing: that is what the first note says.
-            if (causes.Count == 0 && line.Credits.IsEmpty && roots.Count > 0)
+            if (line.Credits.IsEmpty && roots.Count > 0)
             {
-                causes.Add(roots[0].Id);
+                causes.Add((roots[0].Id, Rational.One));
             }
 
-            if (causes.Count == 0)
+            var all = causes.Aggregate(Rational.Zero, (sum, cause) => sum + cause.Weight);
+            foreach (var (root, weight) in causes.Where(cause => !cause.Weight.IsZero))
             {
-                continue;
-            }
-
-            losses[causes[0]] += line.Lost;
-            lines[causes[0]].Add(line.Line.Id);
-            foreach (var further in causes.Skip(1))
-            {
-                countedIn[further].Add(causes[0]);
+                losses[root] += line.Lost * weight / all;
+                lines[root].Add(line.Line.Id);
             }
         }
 
-        SpreadExtras(sheet, roots, losses, extraCost);
+        AddExtras(sheet, findings, losses);
         var marked = sheet.Lines.SelectMany(line => line.Line.FactIds).ToHashSet(StringComparer.Ordinal);
         return
         [
@@ -90,31 +75,28 @@ public static class NoteWriter
             {
                 var consequences = findings.Where(finding => finding.ConsequenceOf == root.Id).ToImmutableArray();
                 var uses = root.Claims.Concat(consequences.SelectMany(finding => finding.Claims)).Any(marked.Contains);
-                return new Note(
-                    root,
-                    consequences,
-                    losses[root.Id],
-                    [.. countedIn[root.Id]],
-                    uses || !losses[root.Id].IsZero,
-                    [.. lines[root.Id]]
-                );
+                return new Note(root, consequences, losses[root.Id], uses || !losses[root.Id].IsZero, [.. lines[root.Id]]);
             }),
         ];
     }
 
-    private static void SpreadExtras(
-        MarkSheet sheet,
-        List<Finding> roots,
-        Dictionary<string, Rational> losses,
-        Rational extraCost
-    )
+    private static void AddExtras(MarkSheet sheet, ImmutableArray<Finding> findings, Dictionary<string, Rational> losses)
     {
-        var left = sheet.ExtrasLoss;
-        foreach (var root in roots.Where(root => root.Extras.Length > 0))
+        var rootOf = new Dictionary<string, string>(StringComparer.Ordinal);
+        foreach (var finding in findings)
         {
-            var share = Rational.Min(left, extraCost * root.Extras.Length);
-            losses[root.Id] += share;
-            left -= share;
+            foreach (var extra in finding.Extras)
+            {
+                rootOf.TryAdd(extra, finding.ConsequenceOf ?? finding.Id);
+            }
+        }
+
+        foreach (var extra in sheet.Extras)
+        {
+            if (rootOf.TryGetValue(extra.AnswerId, out var root))
+            {
+                losses[root] += extra.Loss;
+            }
         }
     }
 }

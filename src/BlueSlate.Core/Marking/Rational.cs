@@ -1,3 +1,4 @@
+using System.Collections.Frozen;
 using System.Globalization;
 using System.Numerics;
 
@@ -143,23 +144,35 @@ public readonly struct Rational : IEquatable<Rational>, IComparable<Rational>
             ? Numerator.ToString(CultureInfo.InvariantCulture)
             : string.Create(CultureInfo.InvariantCulture, $"{Numerator}/{Denominator}");
 
-    /// <summary>As people read it: <c>3</c>, <c>2½</c>, <c>0.33</c>.</summary>
+    /// <summary>As people read it, exactly: <c>3</c>, <c>2½</c>, <c>1⅓</c>, <c>5⁄12</c>, <c>1 5⁄12</c>.</summary>
     public string ToDisplay()
     {
         var whole = Floor(this);
         var rest = this - new Rational(whole, 1);
-        var fraction = rest.ToString() switch
-        {
-            "0" => "",
-            "1/2" => "½",
-            "1/4" => "¼",
-            "3/4" => "¾",
-            _ => null,
-        };
-        return fraction is null ? ((double)this).ToString("0.##", CultureInfo.InvariantCulture)
-            : whole.IsZero && fraction.Length > 0 ? fraction
-            : whole.ToString(CultureInfo.InvariantCulture) + fraction;
+        var before = whole.IsZero ? "" : whole.ToString(CultureInfo.InvariantCulture);
+        return rest.IsZero ? whole.ToString(CultureInfo.InvariantCulture)
+            : Fractions.TryGetValue(rest.ToString(), out var fraction) ? before + fraction
+            : (whole.IsZero ? "" : before + " ") + rest.ToString().Replace('/', '\u2044');
     }
+
+    private static readonly FrozenDictionary<string, string> Fractions = new Dictionary<string, string>(StringComparer.Ordinal)
+    {
+        ["1/2"] = "½",
+        ["1/3"] = "⅓",
+        ["2/3"] = "⅔",
+        ["1/4"] = "¼",
+        ["3/4"] = "¾",
+        ["1/5"] = "⅕",
+        ["2/5"] = "⅖",
+        ["3/5"] = "⅗",
+        ["4/5"] = "⅘",
+        ["1/6"] = "⅙",
+        ["5/6"] = "⅚",
+        ["1/8"] = "⅛",
+        ["3/8"] = "⅜",
+        ["5/8"] = "⅝",
+        ["7/8"] = "⅞",
+    }.ToFrozenDictionary(StringComparer.Ordinal);
 
     /// <summary>The nearest floating-point number.</summary>
     public static explicit operator double(Rational value) => (double)value.Numerator / (double)value.Denominator;

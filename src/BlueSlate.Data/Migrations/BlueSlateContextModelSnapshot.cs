@@ -352,6 +352,10 @@ namespace BlueSlate.Data.Migrations
                         .HasColumnType("text")
                         .HasColumnName("core_version");
 
+                    b.Property<string>("Digest")
+                        .HasColumnType("text")
+                        .HasColumnName("digest");
+
                     b.Property<bool>("Doubtful")
                         .HasColumnType("boolean")
                         .HasColumnName("doubtful");
@@ -454,6 +458,10 @@ namespace BlueSlate.Data.Migrations
                         .IsRequired()
                         .HasColumnType("text")
                         .HasColumnName("headline");
+
+                    b.Property<string>("Part")
+                        .HasColumnType("text")
+                        .HasColumnName("part");
 
                     b.HasKey("PartId", "AlikeKey")
                         .HasName("pk_class_rulings");
@@ -663,6 +671,10 @@ namespace BlueSlate.Data.Migrations
                         .IsRequired()
                         .HasColumnType("text[]")
                         .HasColumnName("fact_ids");
+
+                    b.Property<string>("Part")
+                        .HasColumnType("text")
+                        .HasColumnName("part");
 
                     b.HasKey("WorkId", "FindingId")
                         .HasName("pk_rulings");

@@ -5,6 +5,7 @@ using BlueSlate.Server.Features.Accounts;
 using BlueSlate.Server.Features.Answers;
 using BlueSlate.Server.Features.Audit;
 using BlueSlate.Server.Features.Checking;
+using BlueSlate.Server.Features.Classes;
 using BlueSlate.Server.Features.Cohorts;
 using BlueSlate.Server.Features.Demo;
 using BlueSlate.Server.Features.Drafting;
@@ -117,6 +118,7 @@ public static class Server
         services.AddScoped<Desk>();
         services.AddScoped<Releasing>();
         services.AddScoped<Rulings>();
+        services.AddScoped<ClassView>();
         services.AddScoped<Remarking>();
         services.AddScoped<BlindSample>();
         services.AddScoped<MarkingPage>();

@@ -218,6 +218,9 @@ public sealed class MarkingTests
         value.ShouldBe(new Rational(5, 2));
         Rational.TryParse("1/0", out _).ShouldBeFalse();
         new Rational(65, 2).ToDisplay().ShouldBe("32½");
+        new Rational(2, 3).ToDisplay().ShouldBe("⅔");
+        new Rational(17, 12).ToDisplay().ShouldBe("1 5⁄12");
+        new Rational(3, 7).ToDisplay().ShouldBe("3⁄7");
     }
 
     [Fact]

@@ -33,15 +33,52 @@ public sealed class RulingTests
     }
 
     [Fact]
-    public void Allowing_in_part_restores_at_most_the_loss_and_never_takes()
+    public void A_part_that_is_allowed_is_given_of_every_note_whatever_else_its_lines_lost()
     {
-        var before = Assess();
-        foreach (var note in before.Notes)
+        var third = new Rational(1, 3);
+        foreach (var (name, model, level) in DemoExercises.Models)
         {
-            var after = Assess(Ruling(note, Decision.AllowInPart)).Sheet.Exact;
-            after.ShouldBeGreaterThanOrEqualTo(before.Sheet.Exact);
-            after.ShouldBeLessThanOrEqualTo(before.Sheet.Exact + note.Loss);
+            var assessor = Exercise.Of(model, level);
+            foreach (var answer in DemoExercises.Answers(name))
+            {
+                var before = assessor.Assess(answer, []);
+                foreach (var note in before.Notes.Where(note => note.Finding.Extras.IsEmpty))
+                {
+                    var after = assessor.Assess(answer, [Ruling(note, Decision.AllowInPart) with { Part = third }]);
+                    after.Sheet.Exact.ShouldBe(before.Sheet.Exact + note.Loss * third, note.Finding.Id);
+                    after
+                        .Notes.Single(same => same.Finding.Id == note.Finding.Id)
+                        .Loss.ShouldBe(note.Loss * (Rational.One - third), note.Finding.Id);
+                }
+            }
         }
+    }
+
+    [Fact]
+    public void Faults_that_lose_a_line_together_share_its_loss_evenly()
+    {
+        var model = new Sketch().Box("Mast", "PK mast no", "height", "owner").ToDrawing();
+        var answer = new Sketch().Box("Mast", "PK mast no").ToDrawing();
+        var facts = Exercise.Of(model).Facts.Where(fact => fact.Id.StartsWith("attribute:", StringComparison.Ordinal));
+        var scheme = new MarkingScheme(
+            [new MarkLine("all", "what is noted of a mast", 3, LineRule.AllOrNothing, [.. facts.Select(fact => fact.Id)])],
+            default,
+            default,
+            Rational.Half
+        );
+        var notes = new Assessor(model, new CrowsFootOptions(), [], scheme).Assess(answer, []).Notes;
+        notes.Select(note => note.Loss).ShouldBe([new Rational(3, 2), new Rational(3, 2)]);
+    }
+
+    [Fact]
+    public void Extras_beyond_what_they_may_cost_share_it_evenly()
+    {
+        var model = new Sketch().Box("Mast", "PK mast no").ToDrawing();
+        var answer = new Sketch().Box("Mast", "PK mast no", "colour", "smell", "taste").ToDrawing();
+        var scheme = Exercise.Of(model).Scheme with { ExtraCost = 1, ExtraCap = 2 };
+        var sheet = new Assessor(model, new CrowsFootOptions(), [], scheme).Assess(answer, []).Sheet;
+        sheet.Extras.Select(extra => extra.Loss).ShouldAllBe(loss => loss == new Rational(2, 3));
+        sheet.ExtrasLoss.ShouldBe(2);
     }
 
     [Fact]

@@ -2316,6 +2316,7 @@ export interface paths {
             parameters: {
                 query: {
                     finding: string;
+                    part?: string;
                 };
                 header?: never;
                 path: {
@@ -2622,112 +2623,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/marking/parts/{id}/questions": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** What is to be asked now. */
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ClassQuestionsReply"];
-                    };
-                };
-            };
-        };
-        /** Replies: what is said becomes part of what the class is held against, and all answers are checked again. */
-        put: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["ClassAnswerRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["SavedReply"];
-                    };
-                };
-            };
-        };
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/marking/parts/{id}/questions/preview": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Whose marks a reply would change. */
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["ClassAnswerRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["MarkChangesReply"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/marking/queries/{id}": {
         parameters: {
             query?: never;
@@ -2894,6 +2789,331 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/marking/parts/{id}/differences": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DifferencesReply"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/marking/parts/{id}/differences/{key}/alike": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    part?: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                    key: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AlikeReply"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/marking/parts/{id}/differences/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    key: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RulingRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DifferencesReply"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    key: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DifferencesReply"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/marking/parts/{id}/gone-through": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["GoneThroughRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["GoneThroughReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/marking/parts/{id}/class": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ClassPictureReply"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/marking/parts/{id}/questions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is to be asked now. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ClassQuestionsReply"];
+                    };
+                };
+            };
+        };
+        /** Replies: what is said becomes part of what the class is held against, and all answers are checked again. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ClassAnswerRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SavedReply"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/marking/parts/{id}/questions/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Whose marks a reply would change. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ClassAnswerRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MarkChangesReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/findings": {
         parameters: {
             query?: never;
@@ -3049,6 +3269,7 @@ export interface components {
             /** @description Whether the whole drawing is the same. */
             identical: boolean;
             now: null | components["schemas"]["Rational"];
+            loss: null | components["schemas"]["Rational"];
             allowed: null | components["schemas"]["Rational"];
             inPart: null | components["schemas"]["Rational"];
             kept: null | components["schemas"]["Rational"];
@@ -3211,6 +3432,55 @@ export interface components {
             /** @description Whether the two are one. */
             same: boolean;
         };
+        /** @description What was decided on a difference for all. */
+        ClassDecision: {
+            decision: components["schemas"]["Decision"];
+            part: null | components["schemas"]["Rational"];
+            comment: string;
+        };
+        /** @description The part that a class has worked on. */
+        ClassPart: {
+            /**
+             * Format: uuid
+             * @description The part.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description Of which exercise.
+             */
+            exerciseId: string;
+            /** @description The exercise's title. */
+            exercise: string;
+            /** @description The part's title. */
+            part: string;
+            /** @description What it is worth. */
+            marks: components["schemas"]["Rational"];
+            /** @description The model answer. */
+            model: string;
+        };
+        /** @description What a class drew, seen from the model answer. */
+        ClassPictureReply: {
+            /** @description The part. */
+            part: components["schemas"]["ClassPart"];
+            /** @description The answers that are checked, by their codes. */
+            works: components["schemas"]["ClassWork"][];
+            /**
+             * Format: int32
+             * @description How many are left out, since the caller has to mark them blind first.
+             */
+            blind: number;
+            /** @description Those that were held against another accepted answer. */
+            byVariant: number[];
+            /** @description The facts. */
+            facts: components["schemas"]["FactCountReply"][];
+            /** @description What was drawn besides. */
+            extras: components["schemas"]["ExtraCountReply"][];
+            /** @description The lines of the scheme. */
+            lines: components["schemas"]["LineCountReply"][];
+            /** @description The kinds of findings. */
+            kinds: components["schemas"]["KindCountReply"][];
+        };
         /** @description A question about the answers of a class. */
         ClassQuestionReply: {
             /** @description The thing of the model answer. */
@@ -3248,6 +3518,16 @@ export interface components {
              * @description How many more there are, each about fewer answers.
              */
             more: number;
+        };
+        /** @description One answer to the part, where the replies speak of it by its place. */
+        ClassWork: {
+            /** Format: uuid */
+            id: string;
+            code: string;
+            state: components["schemas"]["AnswerState"];
+            doubtful: boolean;
+            late: boolean;
+            total: components["schemas"]["Rational"];
         };
         /** @description A cohort with its people. */
         CohortPage: {
@@ -3362,9 +3642,60 @@ export interface components {
             code: string;
             state: components["schemas"]["AnswerState"];
             doubtful: boolean;
+            late: boolean;
             total: null | components["schemas"]["Rational"];
             /** Format: int32 */
             questions: number;
+        };
+        /** @description Where a difference is found. */
+        DifferencePlace: {
+            /**
+             * Format: int32
+             * @description The answer, by its place.
+             */
+            work: number;
+            /** @description The finding there. */
+            finding: string;
+            decision: null | components["schemas"]["Decision"];
+        };
+        /** @description A difference that some answers of the class share. */
+        DifferenceReply: {
+            /** @description What their notes have in common. */
+            key: string;
+            /** @description The kind of finding. */
+            code: string;
+            /** @description The word that it carries. */
+            tag: components["schemas"]["Tag"];
+            /** @description The difference in one sentence. */
+            headline: string;
+            /** @description What it costs them together. */
+            loss: components["schemas"]["Rational"];
+            /** @description Whether any line of the scheme uses it. */
+            marked: boolean;
+            forAll: null | components["schemas"]["ClassDecision"];
+            /** @description Where it is found. */
+            places: components["schemas"]["DifferencePlace"][];
+        };
+        /** @description The differences of a class in a part: what costs it most first. */
+        DifferencesReply: {
+            /** @description The part. */
+            part: components["schemas"]["ClassPart"];
+            /** @description The answers that are checked, by their codes. */
+            works: components["schemas"]["ClassWork"][];
+            /**
+             * Format: int32
+             * @description How many more are being checked, or could not be.
+             */
+            waiting: number;
+            /**
+             * Format: int32
+             * @description How many are left out, since the caller has to mark them blind first.
+             */
+            blind: number;
+            /** @description The differences. */
+            differences: components["schemas"]["DifferenceReply"][];
+            /** @description Whether the caller teaches the class, and does not only mark. */
+            mayRelease: boolean;
         };
         /**
          * @description The documents of an exercise, each saved on its own so that two instructors rarely collide.
@@ -3390,6 +3721,11 @@ export interface components {
             hash: string;
             /** Format: date-time */
             savedAt: string;
+        };
+        /** @description What some answers have in place of what is wanted. */
+        DrawnAsReply: {
+            drawn: string;
+            works: number[];
         };
         /** @description An earlier state of a drawing, or one that lost a conflict or came too late. */
         EarlierState: {
@@ -3461,6 +3797,40 @@ export interface components {
             /** Format: int32 */
             goneThrough: number;
         };
+        /** @description Something that was drawn besides. */
+        ExtraCountReply: {
+            /** @description What it is. */
+            kind: string;
+            /** @description Its name. */
+            name: string;
+            /** @description The things of the model answer beside which it stands. */
+            near: string[];
+            /** @description Where. */
+            places: components["schemas"]["ExtraPlace"][];
+        };
+        /** @description Where something was drawn besides. */
+        ExtraPlace: {
+            /** Format: int32 */
+            work: number;
+            element: string;
+        };
+        /** @description A fact of the model answer in the answers of the class. Whoever is not named has it. */
+        FactCountReply: {
+            /** @description The fact. */
+            id: string;
+            /** @description The element of the model answer that says it. */
+            concept: string;
+            /** @description What it is about. */
+            kind: string;
+            /** @description A few words for people. */
+            title: string;
+            /** @description What is wanted. */
+            value: string;
+            /** @description Who has something else. */
+            otherwise: components["schemas"]["DrawnAsReply"][];
+            /** @description Who has nothing. */
+            absent: number[];
+        };
         /** @description A fact of a model answer. */
         FactReply: {
             id: string;
@@ -3512,6 +3882,15 @@ export interface components {
             line: string;
             marks: components["schemas"]["Rational"];
         };
+        /** @description How many did. */
+        GoneThroughReply: {
+            /** Format: int32 */
+            works: number;
+        };
+        /** @description Which answers become gone through. */
+        GoneThroughRequest: {
+            works: string[];
+        };
         /** @description Hands in exactly the revisions that the student saw, of every part. */
         HandInRequest: {
             works: components["schemas"]["WorkSeen"][];
@@ -3543,6 +3922,12 @@ export interface components {
             /** Format: date */
             keepUntil: null | string;
         };
+        /** @description How many have a finding of one kind. */
+        KindCountReply: {
+            code: string;
+            title: string;
+            works: number[];
+        };
         /**
          * @description How formal a part of an exercise is.
          * @enum {unknown}
@@ -3566,6 +3951,24 @@ export interface components {
             type: string;
             shared: boolean;
             cells: components["schemas"]["LiftingCell"][];
+        };
+        /** @description A line of the scheme in the answers of the class. */
+        LineCountReply: {
+            /** @description The line. */
+            id: string;
+            /** @description Its title. */
+            title: string;
+            /** @description What it is worth. */
+            marks: components["schemas"]["Rational"];
+            /** @description The mean share of it that was earned, from 0 to 1. */
+            share: components["schemas"]["Rational"];
+            /**
+             * Format: double
+             * @description How well it tells strong answers from weak ones, from −1 to 1; null where that cannot be said.
+             */
+            tells: null | number;
+            /** @description Who did not earn all of it. */
+            lost: number[];
         };
         /** @description What of a line cannot be taken; all counted from 0. */
         LineProblemReply: {
@@ -4072,7 +4475,6 @@ export interface components {
             extras: string[];
             modelElements: string[];
             answerElements: string[];
-            countedIn: string[];
             consequences: components["schemas"]["ResultConsequence"][];
             example?: null | components["schemas"]["ResultExample"];
         };
@@ -4091,18 +4493,25 @@ export interface components {
             wanted: string;
             drawn: string;
         };
-        /** @description A decision on a finding. */
+        /** @description A decision on a finding, with what is given back where it is allowed in part; null for half. */
         RulingReply: {
             findingId: string;
             decision: components["schemas"]["Decision"];
             comment: string;
             reach?: components["schemas"]["Reach"];
+            /** @description An exact number: 3 or 5/2. */
+            part?: string;
         };
-        /** @description Decides on a finding, of this answer or of all on which it is found alike. */
+        /**
+         * @description Decides on a finding, of this answer or of all on which it is found alike. What is allowed in part gives back half of the loss, or
+         *     another part of it, between 0 and 1.
+         */
         RulingRequest: {
             decision: components["schemas"]["Decision"];
             comment?: null | string;
             reach?: components["schemas"]["Reach"];
+            /** @description An exact number: 3 or 5/2. */
+            part?: string;
         };
         /** @description A marker and how many answers of the sample that person is done with. */
         SampleMarker: {
@@ -4279,7 +4688,6 @@ export interface components {
             marked: boolean;
             modelElements: string[];
             answerElements: string[];
-            countedIn: string[];
             consequences: components["schemas"]["ResultConsequence"][];
             example?: null | components["schemas"]["ResultExample"];
         };

@@ -43,11 +43,13 @@ function BandFigure({ band, tag, strong }: { band: Band; tag: string; strong: bo
 }
 
 interface TagsProps extends LayerProps {
-  onOpen: (note: string) => void;
+  onOpen?: (note: string) => void;
+  /** Whether tags carry the numbers of their notes. */
+  numbered?: boolean;
 }
 
 /** Bands over rows, numbered tags, and pennants. */
-export function DifferenceTags({ placed, open, onOpen }: TagsProps) {
+export function DifferenceTags({ placed, open, onOpen, numbered = true }: TagsProps) {
   return (
     <>
       {placed.map(({ note, bands }) =>
@@ -72,12 +74,14 @@ export function DifferenceTags({ placed, open, onOpen }: TagsProps) {
             className={`difference-tag${open === note.id ? ' open' : ''}`}
             data-overlay
             data-note={note.id}
-            onPointerDown={() => onOpen(note.id)}
+            onPointerDown={() => onOpen?.(note.id)}
           >
             {note.tag === 'notation' && i === 0 && <Pennant band={bands[0]} />}
             <rect {...box} />
             <text x={box.x + 7} y={box.y + 13.5}>
-              <tspan className="number">{number}</tspan> {note.tag}
+              {numbered && <tspan className="number">{number}</tspan>}
+              {numbered && ' '}
+              {note.tag}
             </text>
           </g>
         )),

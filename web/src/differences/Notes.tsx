@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useLayoutEffect, useRef, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { isWriting } from '../ui/isWriting';
-import { show, valueOf } from '../ui/marks';
+import { less, show, valueOf } from '../ui/marks';
 import type { Placed } from './bands';
 import { ExampleTable } from './ExampleTable';
 
@@ -78,7 +78,6 @@ export function Notes({ placed, open, onOpen, levelOf, beneath, mark, result }: 
           onOpen={onOpen}
           beneath={beneath}
           mark={mark}
-          all={placed}
         />
       ))}
       <Rounding {...result} />
@@ -88,14 +87,14 @@ export function Notes({ placed, open, onOpen, levelOf, beneath, mark, result }: 
 
 /** What the one rounding of the total adds or takes, so that the losses above add up to what is seen. */
 function Rounding({ exact, total }: { exact: string; total: string }) {
-  const by = valueOf(total) - valueOf(exact);
-  if (Math.abs(by) < 1e-9) return null;
+  const by = less(total, exact);
+  if (valueOf(by) === 0) return null;
   return (
     <p className="rounding">
       <span>the total is rounded</span>
       <span>
-        {by > 0 ? '+' : '−'}
-        {show(String(Math.abs(by)))}
+        {valueOf(by) > 0 && '+'}
+        {show(by)}
       </span>
     </p>
   );
@@ -107,10 +106,9 @@ interface EntryProps {
   onOpen: (note: string | null) => void;
   beneath?: (placed: Placed) => ReactNode;
   mark?: (placed: Placed) => ReactNode;
-  all: readonly Placed[];
 }
 
-function NoteEntry({ entry, open, onOpen, beneath, mark, all }: EntryProps) {
+function NoteEntry({ entry, open, onOpen, beneath, mark }: EntryProps) {
   const { note, number } = entry;
   const loss = valueOf(note.loss);
   const head = useRef<HTMLButtonElement>(null);
@@ -118,7 +116,6 @@ function NoteEntry({ entry, open, onOpen, beneath, mark, all }: EntryProps) {
     if (open && head.current?.closest('.margin')?.contains(document.activeElement))
       head.current.focus({ preventScroll: true });
   }, [open]);
-  const countedIn = all.find((other) => note.countedIn.includes(other.note.id));
   return (
     <section className={`note${open ? ' open' : ''}`} aria-label={`Note ${number}`}>
       <button ref={head} className="note-head" aria-expanded={open} onClick={() => onOpen(open ? null : note.id)}>
@@ -139,7 +136,6 @@ function NoteEntry({ entry, open, onOpen, beneath, mark, all }: EntryProps) {
               With it: {note.consequences.map((consequence) => consequence.headline).join(' ')}
             </p>
           )}
-          {countedIn && <p className="mt-1 text-quiet-ink">Already counted in note {countedIn.number}.</p>}
           {!note.marked && <p className="mt-1 text-quiet-ink">Not marked.</p>}
           <p className="mt-1">
             <Link className="word-button quiet" to={`/findings/${note.code}`} target="_blank">

@@ -1,9 +1,10 @@
-import { parseEndId, rowsOf } from '../drawing/document';
+import { parseEndId, rowsOf, type Shape } from '../drawing/document';
 import { inflate, type Box, type Point } from '../geometry/boxes';
-import { textWidth, type as typography } from '../geometry/measure';
+import { headHeight, headOf, markIndent, rowPlaces, textWidth, type as typography } from '../geometry/measure';
 import { endTextBox } from '../geometry/endTexts';
 import { endPlace } from '../geometry/endPlace';
 import type { Scene } from '../geometry/scene';
+import { isBox } from '../notations/forms';
 import type { Marked, Note } from './overlay';
 
 /** What lies behind one element of a note. */
@@ -28,12 +29,7 @@ export function placeNotes(scene: Scene, marked: readonly Marked[]): Placed[] {
     bands: elements.map((element) => bandOf(scene, element)).filter((band) => band !== null),
   }));
   const ordered = [...withBands].sort((a, b) => readingPlace(a.bands) - readingPlace(b.bands));
-  const taken: Box[] = [...scene.boxes.values()];
-  for (const line of scene.drawing.lines.values()) {
-    const route = scene.routes.get(line.id)!;
-    taken.push(...(scene.texts.get(line.id) ?? []).map(endTextBox));
-    for (let i = 1; i < route.points.length; i++) taken.push(alongside(route.points[i - 1]!, route.points[i]!));
-  }
+  const taken = coveredOf(scene);
   return ordered.map(({ note, bands }, i) => {
     const number = i + 1;
     const shown = note.tag === 'moved' ? bands : bands.slice(0, 1);
@@ -45,6 +41,87 @@ export function placeNotes(scene: Scene, marked: readonly Marked[]): Placed[] {
     });
     return { note, number, bands, tags };
   });
+}
+
+/** A number at an element, with what lies behind the element and where the number stands. */
+export interface PlacedCount {
+  readonly element: string;
+  readonly text: string;
+  readonly band: Band;
+  readonly box: Box;
+  /** That it stands in the free end of its own row. */
+  readonly inside: boolean;
+}
+
+/** Finds places for numbers at elements, in the reading order of the slate; elements that are not drawn have none. */
+export function placeCounts(
+  scene: Scene,
+  counts: readonly { readonly element: string; readonly text: string }[],
+): PlacedCount[] {
+  const taken = coveredOf(scene);
+  return counts
+    .flatMap(({ element, text }) => {
+      const band = bandOf(scene, element);
+      return band ? [{ element, text, band }] : [];
+    })
+    .sort((a, b) => readingPlace([a.band]) - readingPlace([b.band]))
+    .map((count) => {
+      const width = textWidth(count.text, 12.5) + 12;
+      const within = freeEnd(scene, count.element, width);
+      const box = within ?? tagPlace(anchorOf(count.band), width, taken);
+      taken.push(box);
+      return { ...count, box, inside: within !== null };
+    });
+}
+
+/** The end of a box's name row, or of one of its rows, where nothing is written; null where there is no room. */
+function freeEnd(scene: Scene, element: string, width: number): Box | null {
+  for (const shape of scene.drawing.shapes.values()) {
+    const owner = scene.boxes.get(shape.id)!;
+    const row = shape.id === element && isBox(shape.form) ? headRow(shape, owner) : rowBox(shape, owner, element);
+    if (!row) continue;
+    const end = owner.x + owner.width - width - 5;
+    return row.end + 6 > end
+      ? null
+      : { x: end, y: row.box.y + (row.box.height - tagHeight) / 2, width, height: tagHeight };
+  }
+  return null;
+}
+
+function headRow(shape: Shape, owner: Box) {
+  const { name } = headOf(shape.text);
+  const top = owner.y + headHeight(shape) - typography.headHeight;
+  return {
+    box: { x: owner.x, y: top, width: owner.width, height: typography.headHeight },
+    end: owner.x + typography.markLeft + textWidth(name, typography.size, 'bold'),
+  };
+}
+
+/** Where a row of a shape lies, and where its text ends. */
+function rowBox(shape: Shape, owner: Box, element: string) {
+  const row = rowsOf(shape).find(({ id }) => id === element);
+  if (!row) return null;
+  const { baselines } = rowPlaces(shape);
+  return {
+    box: {
+      x: owner.x + 5,
+      y: owner.y + baselines.get(element)! - 13,
+      width: owner.width - 10,
+      height: typography.rowHeight,
+    },
+    end: owner.x + markIndent(shape) + textWidth(row.text),
+  };
+}
+
+/** What a tag must not cover: boxes, texts at ends, lines. */
+function coveredOf(scene: Scene): Box[] {
+  const taken: Box[] = [...scene.boxes.values()];
+  for (const line of scene.drawing.lines.values()) {
+    const route = scene.routes.get(line.id)!;
+    taken.push(...(scene.texts.get(line.id) ?? []).map(endTextBox));
+    for (let i = 1; i < route.points.length; i++) taken.push(alongside(route.points[i - 1]!, route.points[i]!));
+  }
+  return taken;
 }
 
 function readingPlace(bands: readonly Band[]): number {
@@ -66,19 +143,8 @@ function bandOf(scene: Scene, element: string): Band | null {
     return { kind: 'box', element, box: { x: middle.x - w / 2, y: middle.y - h / 2, width: w, height: h } };
   }
   for (const shape of scene.drawing.shapes.values()) {
-    const at = rowsOf(shape).findIndex((row) => row.id === element);
-    if (at < 0) continue;
-    const owner = scene.boxes.get(shape.id)!;
-    return {
-      kind: 'box',
-      element,
-      box: {
-        x: owner.x + 5,
-        y: owner.y + typography.headHeight + 2 + at * typography.rowHeight,
-        width: owner.width - 10,
-        height: typography.rowHeight,
-      },
-    };
+    const row = rowBox(shape, scene.boxes.get(shape.id)!, element);
+    if (row) return { kind: 'box', element, box: row.box };
   }
   return null;
 }

@@ -36,18 +36,19 @@ export interface Covered {
 const margin = 30;
 const clear = 8;
 
-/** Shows a box whole, in the middle of what is not covered, never enlarged beyond its natural size. */
+/** Shows a box whole, in the middle of what is not covered, never enlarged beyond a size: its natural one, if no other is told. */
 export function fit(
   box: Box | null,
   width: number,
   height: number,
   { top, bottom }: Covered = { top: 0, bottom: 0 },
+  largest = 1,
 ): View {
   const above = Math.max(margin, top + clear);
   if (!box || width === 0) return { x: margin, y: above, zoom: 1 };
   const [across, down] = [width - 2 * margin, height - above - Math.max(margin, bottom + clear)];
   const zoom = Math.min(
-    1,
+    largest,
     Math.max(leastZoom, Math.min(across / Math.max(1, box.width), down / Math.max(1, box.height))),
   );
   return {

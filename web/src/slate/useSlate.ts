@@ -63,14 +63,22 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
 
   // What stands beside the drawing, such as the tags of differences, is shown with it.
   const beside = useRef<readonly Box[]>([]);
-  const showWith = useCallback((boxes: readonly Box[]) => {
+  const largest = useRef(1);
+  const showWith = useCallback((boxes: readonly Box[], mostZoom = 1) => {
     beside.current = boxes;
+    largest.current = mostZoom;
   }, []);
-  const fitAll = useCallback(() => {
+  const fitTo = useCallback((box: Box | null) => {
     const size = surface.current?.getBoundingClientRect();
-    if (size) setView(fit(extent(base, beside.current), size.width, size.height, coveredAt(surface.current!)));
-  }, [base]);
-  useFirst(fitAll, surface);
+    if (size) setView(fit(box, size.width, size.height, coveredAt(surface.current!), largest.current));
+  }, []);
+  const fitAll = useCallback(() => fitTo(extent(base, beside.current)), [fitTo, base]);
+  // Where a part is looked at, that is what one sees first.
+  const part = useRef<readonly Box[]>([]);
+  const showPart = useCallback((boxes: readonly Box[]) => {
+    part.current = boxes;
+  }, []);
+  useFirst(() => (part.current.length > 0 ? fitTo(around(part.current)) : fitAll()), surface);
   const fitSoon = useFitSoon(base, fitAll);
 
   const change = useCallback(
@@ -241,6 +249,7 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
     setView,
     fitAll,
     showWith,
+    showPart,
     reveal,
     travel,
     goBack,

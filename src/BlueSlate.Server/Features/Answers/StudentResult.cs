@@ -53,7 +53,6 @@ public sealed record StudentNote(
     bool Marked,
     ImmutableArray<string> ModelElements,
     ImmutableArray<string> AnswerElements,
-    ImmutableArray<string> CountedIn,
     ImmutableArray<ResultConsequence> Consequences
 )
 {
@@ -74,7 +73,6 @@ public sealed record StudentNote(
             note.Marked,
             withModel ? note.ModelElements : [],
             note.AnswerElements,
-            note.CountedIn,
             note.Consequences
         )
         {

@@ -50,12 +50,13 @@ public sealed class CheckSweep(IServiceScopeFactory scopes, TimeProvider clock, 
         scope.ServiceProvider.GetRequiredService<CheckQueue>().Enqueue(waiting);
     }
 
-    // What an earlier version of the core has checked is checked by this one, unless its marks are released.
+    // What an earlier version of the core has checked is checked by this one, unless its marks are released and what the picture of the
+    // class needs of it is there.
     private static Task AskAgainAsync(BlueSlateContext database, CancellationToken cancellation) =>
         database
             .CheckRequests.Where(request =>
                 request.DoneAt != null
-                && request.Work!.Released == null
+                && (request.Work!.Released == null || !request.Work.Results.Any(result => result.Digest != null))
                 && request.AssessmentRevisionId
                     == database
                         .AssessmentRevisions.Where(revision => revision.PartId == request.Work!.PartId)

@@ -1,7 +1,9 @@
 using System.Collections.Immutable;
 using BlueSlate.Core;
+using BlueSlate.Core.Classes;
 using BlueSlate.Core.Marking;
 using BlueSlate.Data;
+using BlueSlate.Server.Features.Exercises;
 using Microsoft.EntityFrameworkCore;
 
 namespace BlueSlate.Server.Features.Checking;
@@ -13,8 +15,18 @@ public enum Reach
     Alike,
 }
 
-/// <summary>The decision that holds for a note of an answer.</summary>
-public sealed record NoteDecision(Decision Decision, string Comment, Reach Reach);
+/// <summary>The decision that holds for a note of an answer, with what is given back where it is allowed in part.</summary>
+public sealed record NoteDecision(Decision Decision, Rational Part, string Comment, Reach Reach)
+{
+    internal static NoteDecision Of(FindingRuling ruling) => Of(ruling.Decision, ruling.Part, ruling.Comment, Reach.Answer);
+
+    internal static NoteDecision Of(ClassRuling ruling) => Of(ruling.Decision, ruling.Part, ruling.Comment, Reach.Alike);
+
+    private static NoteDecision Of(string decision, string? part, string comment, Reach reach) =>
+        new(Enum.Parse<Decision>(decision), Rational.TryParse(part ?? "", out var given) ? given : Rational.Half, comment, reach);
+
+    internal Ruling On(Note note) => note.Ruled(Decision, Comment) with { Part = Part };
+}
 
 /// <summary>Work checked under an assessment, its rulings applied.</summary>
 /// <param name="Work">The work with its answer, what was asked, rulings and what stands for what.</param>
@@ -35,14 +47,30 @@ public sealed record CheckedWork(
     public string KeyOf(Note note) => AlikeKey.Of(note, Assessment.Comparison);
 
     /// <summary>The total if a note were decided on otherwise.</summary>
-    public Rational TotalIf(Note note, Decision decision) =>
-        Assessment.Under([.. Rulings(Decisions.Remove(note.Finding.Id)), note.Ruled(decision, "")]).Sheet.Total;
+    public Rational TotalIf(Note note, NoteDecision decision) => With([note], decision).Assessment.Sheet.Total;
 
-    /// <summary>The rulings that decisions on notes are.</summary>
-    private IEnumerable<Ruling> Rulings(ImmutableSortedDictionary<string, NoteDecision> decisions) =>
-        Assessment
-            .Notes.Where(note => decisions.ContainsKey(note.Finding.Id))
-            .Select(note => note.Ruled(decisions[note.Finding.Id].Decision, decisions[note.Finding.Id].Comment));
+    /// <summary>The same work with another decision on some of its notes, or none. Nothing is judged again.</summary>
+    public CheckedWork With(IEnumerable<Note> notes, NoteDecision? decision)
+    {
+        var ids = notes.Select(note => note.Finding.Id).ToList();
+        var decisions = decision is null
+            ? Decisions.RemoveRange(ids)
+            : Decisions.SetItems(ids.Select(id => KeyValuePair.Create(id, decision)));
+        return this with { Assessment = Assessment.Under(RulingsOf(Assessment, decisions)), Decisions = decisions };
+    }
+
+    /// <summary>What the desk and the picture of the class need of it.</summary>
+    public AnswerDigest Digest => AnswerDigest.Of(Assessment, note => Decisions.GetValueOrDefault(note.Finding.Id)?.Decision);
+
+    internal static ImmutableArray<Ruling> RulingsOf(
+        Assessment assessment,
+        ImmutableSortedDictionary<string, NoteDecision> decisions
+    ) =>
+        [
+            .. assessment
+                .Notes.Where(note => decisions.ContainsKey(note.Finding.Id))
+                .Select(note => decisions[note.Finding.Id].On(note)),
+        ];
 }
 
 /// <summary>Runs the core on stored work.</summary>
@@ -93,6 +121,35 @@ public sealed partial class WorkAssessment(BlueSlateContext database, AssessorSt
     {
         var revision = await NewestAsync(partId, cancellation);
         return await RunAllAsync(partId, revision, asked => assessors.For(asked, revision), cancellation);
+    }
+
+    /// <summary>The same of some of it, by its ids.</summary>
+    public async Task<IReadOnlyList<CheckedWork>> RunTheseAsync(
+        Guid partId,
+        IReadOnlyCollection<Guid> works,
+        CancellationToken cancellation
+    )
+    {
+        var revision = await NewestAsync(partId, cancellation);
+        return await RunEachAsync(
+            database.Works.Where(row => row.PartId == partId && works.Contains(row.Id)),
+            partId,
+            revision,
+            asked => assessors.For(asked, revision),
+            cancellation
+        );
+    }
+
+    /// <summary>The facts of a part's model answer and the scheme by which it is marked, as they are now.</summary>
+    public async Task<Assessor> AssessorOfAsync(Guid partId, CancellationToken cancellation)
+    {
+        var asked = await database
+            .QuestionParts.AsNoTracking()
+            .Include(row => row.Question)
+            .Where(row => row.PartId == partId)
+            .OrderByDescending(row => row.Question!.Number)
+            .FirstAsync(cancellation);
+        return assessors.For(asked, await NewestAsync(partId, cancellation));
     }
 
     /// <summary>The same of all work on it whose marks are released, as it would be marked now.</summary>
@@ -180,18 +237,37 @@ public sealed partial class WorkAssessment(BlueSlateContext database, AssessorSt
         ];
     }
 
-    /// <summary>Writes the total of checked work to its result row, making the row when there is none.</summary>
-    public async Task StoreAsync(CheckedWork result, DateTimeOffset now, CancellationToken cancellation)
+    /// <summary>Writes what is kept of checked work to its result row, making the row when there is none.</summary>
+    public Task StoreAsync(CheckedWork result, DateTimeOffset now, CancellationToken cancellation) =>
+        StoreAsync([result], now, cancellation);
+
+    /// <summary>The same of much work in one step.</summary>
+    public async Task StoreAsync(IReadOnlyList<CheckedWork> results, DateTimeOffset now, CancellationToken cancellation)
     {
-        var (total, maximum) = (result.Assessment.Sheet.Total.ToString(), result.Assessment.Sheet.Maximum.ToString());
+        if (results.Count == 0)
+        {
+            return;
+        }
+
+        var ids = results.Select(_ => Guid.CreateVersion7()).ToArray();
+        var works = results.Select(result => result.Work.Id).ToArray();
+        var questions = results.Select(result => result.Work.QuestionRevisionId).ToArray();
+        var revisions = results.Select(result => result.Revision.Id).ToArray();
+        var totals = results.Select(result => result.Assessment.Sheet.Total.ToString()).ToArray();
+        var maxima = results.Select(result => result.Assessment.Sheet.Maximum.ToString()).ToArray();
+        var doubtful = results.Select(result => result.Doubtful).ToArray();
+        var digests = results.AsParallel().AsOrdered().Select(result => ExerciseJson.Write(result.Digest)).ToArray();
         await database.Database.ExecuteSqlAsync(
             $"""
             INSERT INTO check_results (
-                id, work_id, question_revision_id, assessment_revision_id, core_version, total, maximum, doubtful, at)
-            VALUES ({Guid.CreateVersion7()}, {result.Work.Id}, {result.Work.QuestionRevisionId}, {result.Revision.Id},
-                {Assessor.CoreVersion}, {total}, {maximum}, {result.Doubtful}, {now})
+                id, work_id, question_revision_id, assessment_revision_id, core_version, total, maximum, doubtful, digest, at)
+            SELECT one.id, one.work, one.question, one.revision, {Assessor.CoreVersion}, one.total, one.maximum, one.doubtful,
+                one.digest, {now}
+            FROM unnest({ids}, {works}, {questions}, {revisions}, {totals}, {maxima}, {doubtful}, {digests})
+                AS one (id, work, question, revision, total, maximum, doubtful, digest)
             ON CONFLICT (work_id, question_revision_id, assessment_revision_id, core_version)
-            DO UPDATE SET total = excluded.total, maximum = excluded.maximum, doubtful = excluded.doubtful
+            DO UPDATE SET total = excluded.total, maximum = excluded.maximum, doubtful = excluded.doubtful,
+                digest = excluded.digest
             """,
             cancellation
         );
@@ -256,29 +332,24 @@ public sealed partial class WorkAssessment(BlueSlateContext database, AssessorSt
         var byKey = forAll.ToDictionary(ruling => ruling.AlikeKey, StringComparer.Ordinal);
         var decisions = ImmutableSortedDictionary.CreateBuilder<string, NoteDecision>(StringComparer.Ordinal);
         // A decision acts where its note is: one whose note is gone stays in the table, unseen, and changes nothing.
-        var rulings = new List<Ruling>();
         foreach (var note in byKey.Count + own.Count == 0 ? [] : assessment.Notes)
         {
             if (own.TryGetValue(note.Finding.Id, out var ruling))
             {
-                var decision = new NoteDecision(Enum.Parse<Decision>(ruling.Decision), ruling.Comment, Reach.Answer);
-                decisions.Add(note.Finding.Id, decision);
-                rulings.Add(note.Ruled(decision.Decision, decision.Comment));
+                decisions.Add(note.Finding.Id, NoteDecision.Of(ruling));
             }
-            else if (byKey.TryGetValue(AlikeKey.Of(note, assessment.Comparison), out var shared))
+            else if (
+                byKey.TryGetValue(AlikeKey.Of(note, assessment.Comparison), out var shared)
+                || byKey.TryGetValue(AlikeKey.FormerOf(note, assessment.Comparison), out shared)
+            )
             {
-                var decision = new NoteDecision(Enum.Parse<Decision>(shared.Decision), shared.Comment, Reach.Alike);
-                decisions.Add(note.Finding.Id, decision);
-                rulings.Add(note.Ruled(decision.Decision, decision.Comment));
+                decisions.Add(note.Finding.Id, NoteDecision.Of(shared));
             }
         }
 
-        return new CheckedWork(
-            work,
-            revision,
-            rulings.Count == 0 ? assessment : assessment.Under([.. rulings]),
-            decisions.ToImmutable()
-        );
+        var decided = decisions.ToImmutable();
+        var rulings = CheckedWork.RulingsOf(assessment, decided);
+        return new CheckedWork(work, revision, rulings.IsEmpty ? assessment : assessment.Under(rulings), decided);
     }
 }
 

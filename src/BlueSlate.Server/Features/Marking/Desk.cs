@@ -113,6 +113,7 @@ public sealed class Desk(BlueSlateContext database)
                 work.AnswerId,
                 work.PartId,
                 work.Answer!.CandidateCode,
+                work.Answer.Late,
                 GoneThrough = work.GoneThroughAt != null,
                 Released = work.Released != null,
                 NeedsPerson = database.CheckRequests.Any(request =>
@@ -120,9 +121,12 @@ public sealed class Desk(BlueSlateContext database)
                 ),
                 Questions = database.NoteQueries.Count(query => query.WorkId == work.Id && query.RepliedAt == null),
                 ReleasedTotal = work.Released == null ? null : work.Released.Total,
-                Result = work.Results.FirstOrDefault(result =>
-                    newest.Contains(result.AssessmentRevisionId) && result.CoreVersion == Assessor.CoreVersion
-                ),
+                Result = work
+                    .Results.Where(result =>
+                        newest.Contains(result.AssessmentRevisionId) && result.CoreVersion == Assessor.CoreVersion
+                    )
+                    .Select(result => new { result.Total, result.Doubtful })
+                    .FirstOrDefault(),
             })
             .ToListAsync(cancellation);
         return
@@ -140,6 +144,7 @@ public sealed class Desk(BlueSlateContext database)
                             : row.GoneThrough ? AnswerState.GoneThrough
                             : AnswerState.Checked,
                         row.Result?.Doubtful == true,
+                        row.Late,
                         Rational.TryParse(row.ReleasedTotal ?? row.Result?.Total ?? "", out var total) ? total : null,
                         row.Questions
                     )

@@ -1,5 +1,7 @@
+using BlueSlate.Core.Marking;
 using BlueSlate.Data;
 using BlueSlate.Server.Features.Audit;
+using BlueSlate.Server.Features.Classes;
 using BlueSlate.Server.Features.Exercises;
 using BlueSlate.Server.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -42,9 +44,7 @@ public static class MarkingEndpoints
         group.MapPost("/exercises/{id:guid}/release", Releasing.Release).ForInstructors().Produces<ReleasedReply>();
         group.MapGet("/exercises/{id:guid}/remarking", Remarking.Preview).ForInstructors().Produces<RemarkingReply>();
         group.MapPost("/exercises/{id:guid}/remarking", Remarking.Take).ForInstructors().Produces<RemarkedReply>();
-        group.MapGet("/parts/{id:guid}/questions", ClassQuestions.List).ForInstructors().Produces<ClassQuestionsReply>();
-        group.MapPost("/parts/{id:guid}/questions/preview", ClassQuestions.Preview).ForInstructors().Produces<MarkChangesReply>();
-        group.MapPut("/parts/{id:guid}/questions", ClassQuestions.Answer).ForInstructors().Produces<SavedReply>();
+        ClassEndpoints.Map(group);
         group.MapPut("/queries/{id:guid}", NoteQueries.Reply).ForStaff().Produces<NoteQueryReply[]>();
         BlindSample.Map(group);
     }
@@ -104,13 +104,15 @@ public static class MarkingEndpoints
     private static async Task<Results<Ok<AlikeReply>, ProblemHttpResult>> Alike(
         Guid id,
         string finding,
+        string? part,
         Access access,
         BlindSample sample,
         Rulings rulings,
         CancellationToken cancellation
     ) =>
         (await MayDecideAsync(id, access, sample, cancellation)).Refusal is { } refusal ? refusal
-        : await rulings.AlikeAsync(id, finding, cancellation) is { } alike ? TypedResults.Ok(alike)
+        : PartOf(part) is not { } share ? NoPart()
+        : await rulings.AlikeAsync(id, finding, share, cancellation) is { } alike ? TypedResults.Ok(alike)
         : NoSuchNote();
 
     private static async Task<Results<Ok<MarkingReply>, ProblemHttpResult>> Rule(
@@ -130,16 +132,33 @@ public static class MarkingEndpoints
             return refusal;
         }
 
-        var comment = request.Comment?.Trim() ?? "";
-        if (comment.Length > LongestComment)
+        if (Unfit(request) is { } unfit)
         {
-            return Problems.Unreadable("too-long", $"A comment has at most {LongestComment} characters.", "comment");
+            return unfit;
         }
 
-        return await rulings.RuleAsync(id, finding, request, comment, released, cancellation)
+        return await rulings.RuleAsync(id, finding, request, request.Comment?.Trim() ?? "", released, cancellation)
             ? TypedResults.Ok(await page.OfAsync(id, cancellation))
             : NoSuchNote();
     }
+
+    /// <summary>Why a decision cannot be taken as it was sent; null when it can.</summary>
+    internal static ProblemHttpResult? Unfit(RulingRequest request) =>
+        request.Comment?.Trim().Length > LongestComment
+            ? Problems.Unreadable("too-long", $"A comment has at most {LongestComment} characters.", "comment")
+        : request.Part is { } part && (request.Decision != Decision.AllowInPart || part <= Rational.Zero || part >= Rational.One)
+            ? NoPart()
+        : null;
+
+    /// <summary>The part of a loss that somebody asks about, half when they name none; null for what is no part.</summary>
+    internal static Rational? PartOf(string? part) =>
+        part is null ? Rational.Half
+        : Rational.TryParse(part, out var share) && share > Rational.Zero && share < Rational.One ? share
+        : null;
+
+    /// <summary>Refuses what is no part of a loss.</summary>
+    internal static ProblemHttpResult NoPart() =>
+        Problems.Unreadable("no-part", "A part of a loss is more than nothing and less than all of it.", "part");
 
     private static async Task<Results<Ok<MarkingReply>, ProblemHttpResult>> TakeBack(
         Guid id,

@@ -57,6 +57,7 @@ public sealed record DeskWork(
     string Code,
     AnswerState State,
     bool Doubtful,
+    bool Late,
     Rational? Total,
     int Questions
 );
@@ -185,16 +186,36 @@ public sealed record StandsForRequest(string Model, string? Answer = null);
 /// <summary>A total.</summary>
 public sealed record TotalReply(Rational Total);
 
-/// <summary>A decision on a finding.</summary>
-public sealed record RulingReply(string FindingId, Decision Decision, string Comment, Reach Reach = Reach.Answer)
+/// <summary>A decision on a finding, with what is given back where it is allowed in part; null for half.</summary>
+public sealed record RulingReply(
+    string FindingId,
+    Decision Decision,
+    string Comment,
+    Reach Reach = Reach.Answer,
+    Rational? Part = null
+)
 {
     /// <summary>The decisions that hold for an answer.</summary>
-    public static RulingReply[] Of(CheckedWork work) =>
-        [.. work.Decisions.Select(pair => new RulingReply(pair.Key, pair.Value.Decision, pair.Value.Comment, pair.Value.Reach))];
+    public static RulingReply[] Of(CheckedWork work) => [.. work.Decisions.Select(pair => Of(pair.Key, pair.Value))];
+
+    private static RulingReply Of(string finding, NoteDecision decision) =>
+        new(
+            finding,
+            decision.Decision,
+            decision.Comment,
+            decision.Reach,
+            decision.Decision == Decision.AllowInPart ? decision.Part : null
+        );
 }
 
-/// <summary>Decides on a finding, of this answer or of all on which it is found alike.</summary>
-public sealed record RulingRequest(Decision Decision, string? Comment = null, Reach Reach = Reach.Answer);
+/// <summary>
+/// Decides on a finding, of this answer or of all on which it is found alike. What is allowed in part gives back half of the loss, or
+/// another part of it, between 0 and 1.
+/// </summary>
+public sealed record RulingRequest(Decision Decision, string? Comment = null, Reach Reach = Reach.Answer, Rational? Part = null)
+{
+    internal NoteDecision AsDecision(string comment) => new(Decision, Part ?? Rational.Half, comment, Reach);
+}
 
 /// <summary>The work on which a note is found alike.</summary>
 public sealed record AlikeReply(AlikeAnswer[] Answers);
@@ -204,14 +225,16 @@ public sealed record AlikeReply(AlikeAnswer[] Answers);
 /// <param name="Code">Its candidate code.</param>
 /// <param name="Identical">Whether the whole drawing is the same.</param>
 /// <param name="Now">Its total.</param>
+/// <param name="Loss">What the note costs while nothing is decided on it.</param>
 /// <param name="Allowed">Its total if the loss is allowed.</param>
-/// <param name="InPart">If it is allowed in part.</param>
+/// <param name="InPart">If the part of it that was asked about is allowed.</param>
 /// <param name="Kept">If it is kept.</param>
 public sealed record AlikeAnswer(
     Guid Id,
     string Code,
     bool Identical,
     Rational? Now,
+    Rational? Loss,
     Rational? Allowed,
     Rational? InPart,
     Rational? Kept

@@ -21,7 +21,7 @@ public sealed class Rulings(
 )
 {
     /// <summary>The answers with an alike note, and what each would get by each decision; the answer itself first.</summary>
-    public async Task<AlikeReply?> AlikeAsync(Guid workId, string finding, CancellationToken cancellation)
+    public async Task<AlikeReply?> AlikeAsync(Guid workId, string finding, Rational part, CancellationToken cancellation)
     {
         var (own, note) = await NoteAsync(workId, finding, cancellation);
         if (note is null)
@@ -29,22 +29,39 @@ public sealed class Rulings(
             return null;
         }
 
-        var alike = await AlikeToAsync(own, own.KeyOf(note), cancellation);
+        var key = own.KeyOf(note);
+        var alike = await AlikeToAsync(own, key, cancellation);
+        return await ReplyAsync([.. alike.OrderByDescending(pair => pair.Checked.Work.Id == workId)], key, part, cancellation);
+    }
+
+    /// <summary>The answers to a part that have a difference, and what each would get by each decision; null for none.</summary>
+    public async Task<AlikeReply?> AlikeOfAsync(Guid partId, string key, Rational part, CancellationToken cancellation)
+    {
+        var alike = await WithKeyAsync(partId, key, null, cancellation);
+        return alike.Count == 0 ? null : await ReplyAsync(alike, key, part, cancellation);
+    }
+
+    // The one of which somebody asks is the first.
+    private async Task<AlikeReply> ReplyAsync(
+        IReadOnlyList<(CheckedWork Checked, Note Note)> alike,
+        string key,
+        Rational part,
+        CancellationToken cancellation
+    )
+    {
         var blind = await sample.BlindForMe().ToHashSetAsync(cancellation);
         Rational? Seen(CheckedWork work, Func<Rational> total) => blind.Contains(work.Work.Id) ? null : total();
         return new AlikeReply([
-            .. alike
-                .OrderByDescending(pair => pair.Checked.Work.Id == workId)
-                .ThenBy(pair => pair.Checked.Work.Answer!.CandidateCode, StringComparer.Ordinal)
-                .Select(pair => new AlikeAnswer(
-                    pair.Checked.Work.Id,
-                    pair.Checked.Work.Answer!.CandidateCode,
-                    pair.Checked.Work.DrawingHash == own.Work.DrawingHash,
-                    Seen(pair.Checked, () => pair.Checked.Assessment.Sheet.Total),
-                    Seen(pair.Checked, () => pair.Checked.TotalIf(pair.Note, Decision.Allow)),
-                    Seen(pair.Checked, () => pair.Checked.TotalIf(pair.Note, Decision.AllowInPart)),
-                    Seen(pair.Checked, () => pair.Checked.TotalIf(pair.Note, Decision.KeepLoss))
-                )),
+            .. alike.Select(pair => new AlikeAnswer(
+                pair.Checked.Work.Id,
+                pair.Checked.Work.Answer!.CandidateCode,
+                pair.Checked.Work.DrawingHash == alike[0].Checked.Work.DrawingHash,
+                Seen(pair.Checked, () => pair.Checked.Assessment.Sheet.Total),
+                Seen(pair.Checked, () => LossOf(pair.Checked, key)),
+                Seen(pair.Checked, () => TotalIf(pair.Checked, key, Decision.Allow, part)),
+                Seen(pair.Checked, () => TotalIf(pair.Checked, key, Decision.AllowInPart, part)),
+                Seen(pair.Checked, () => TotalIf(pair.Checked, key, Decision.KeepLoss, part))
+            )),
         ]);
     }
 
@@ -71,58 +88,163 @@ public sealed class Rulings(
 
         var key = own.KeyOf(note);
         var alike = await AlikeToAsync(own, key, cancellation);
-        var concerned =
-            request.Reach == Reach.Alike
-                ? alike
-                : [.. alike.Where(pair => pair.Checked.Work.DrawingHash == own.Work.DrawingHash)];
-        await ForgetAsync(concerned, cancellation);
-        var now = clock.GetUtcNow();
         if (request.Reach == Reach.Alike)
         {
-            await database
-                .ClassRulings.Where(row => row.PartId == own.Work.PartId && row.AlikeKey == key)
-                .ExecuteDeleteAsync(cancellation);
-            database.ClassRulings.Add(
-                new ClassRuling
-                {
-                    PartId = own.Work.PartId,
-                    AlikeKey = key,
-                    Headline = note.Finding.Headline,
-                    Decision = request.Decision.ToString(),
-                    Comment = comment,
-                    ById = access.AccountId,
-                    At = now,
-                }
-            );
+            await DecideForAllAsync(own.Work.PartId, key, alike, request, comment, cancellation);
         }
         else
         {
+            var same = alike.Where(pair => pair.Checked.Work.DrawingHash == own.Work.DrawingHash).ToList();
+            await ForgetAsync(same, cancellation);
             database.Rulings.AddRange(
-                concerned.Select(pair => new FindingRuling
+                same.Select(pair => new FindingRuling
                 {
                     WorkId = pair.Checked.Work.Id,
                     FindingId = pair.Note.Finding.Id,
                     FactIds = [.. pair.Note.AllFactIds],
                     Extras = [.. pair.Note.Finding.Extras],
                     Decision = request.Decision.ToString(),
+                    Part = request.Part?.ToString(),
                     Comment = comment,
                     ById = access.AccountId,
-                    At = now,
+                    At = clock.GetUtcNow(),
                 })
             );
+            await audit.AddOfWorkAsync(AuditKind.Ruling, workId, Said(request.Decision), cancellation);
+            await database.SaveChangesAsync(cancellation);
+            await StoreAsync([.. same.Select(pair => pair.Checked.With([pair.Note], request.AsDecision(comment)))], cancellation);
         }
 
-        await audit.AddOfWorkAsync(
-            AuditKind.Ruling,
-            workId,
-            Said(request.Decision) + (request.Reach == Reach.Alike ? $", for all {concerned.Count} alike" : ""),
-            cancellation
-        );
-        await database.SaveChangesAsync(cancellation);
-        await StoreAsync(concerned.Select(pair => pair.Checked.Work.Id), cancellation);
         await transaction.CommitAsync(cancellation);
         return true;
     }
+
+    /// <summary>
+    /// Decides on a difference for all answers to a part that have it and are not released; false when none of them has.
+    /// </summary>
+    public async Task<bool> RuleAllAsync(
+        Guid partId,
+        string key,
+        RulingRequest request,
+        string comment,
+        CancellationToken cancellation
+    )
+    {
+        await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
+        await LockPartAsync(partId, cancellation);
+        var alike = await WithKeyAsync(partId, key, null, cancellation);
+        if (alike.Count == 0)
+        {
+            return false;
+        }
+
+        await DecideForAllAsync(partId, key, alike, request, comment, cancellation);
+        await transaction.CommitAsync(cancellation);
+        return true;
+    }
+
+    /// <summary>Takes back what was decided on a difference for all; false when nothing was.</summary>
+    public async Task<bool> TakeBackAllAsync(Guid partId, string key, CancellationToken cancellation)
+    {
+        await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
+        await LockPartAsync(partId, cancellation);
+        if (!await database.ClassRulings.AnyAsync(row => row.PartId == partId && row.AlikeKey == key, cancellation))
+        {
+            return false;
+        }
+
+        await TakeBackForAllAsync(partId, key, await WithKeyAsync(partId, key, null, cancellation), cancellation);
+        await transaction.CommitAsync(cancellation);
+        return true;
+    }
+
+    private async Task DecideForAllAsync(
+        Guid partId,
+        string key,
+        IReadOnlyList<(CheckedWork Checked, Note Note)> alike,
+        RulingRequest request,
+        string comment,
+        CancellationToken cancellation
+    )
+    {
+        await ForgetAsync(alike, cancellation);
+        await ForgetForAllAsync(partId, key, alike, cancellation);
+        database.ClassRulings.Add(
+            new ClassRuling
+            {
+                PartId = partId,
+                AlikeKey = key,
+                Headline = alike[0].Note.Finding.Headline,
+                Decision = request.Decision.ToString(),
+                Part = request.Part?.ToString(),
+                Comment = comment,
+                ById = access.AccountId,
+                At = clock.GetUtcNow(),
+            }
+        );
+        await audit.AddOfWorkAsync(
+            AuditKind.Ruling,
+            alike[0].Checked.Work.Id,
+            $"{Said(request.Decision)}, for all {alike.Count} alike",
+            cancellation
+        );
+        await database.SaveChangesAsync(cancellation);
+        var decision = request.AsDecision(comment) with { Reach = Reach.Alike };
+        await StoreAsync([.. alike.Select(pair => pair.Checked.With(WithKey(pair.Checked, key), decision))], cancellation);
+    }
+
+    private async Task TakeBackForAllAsync(
+        Guid partId,
+        string key,
+        IReadOnlyList<(CheckedWork Checked, Note Note)> alike,
+        CancellationToken cancellation
+    )
+    {
+        await ForgetForAllAsync(partId, key, alike, cancellation);
+        if (alike.Count > 0)
+        {
+            await audit.AddOfWorkAsync(
+                AuditKind.Ruling,
+                alike[0].Checked.Work.Id,
+                $"a decision taken back, for all {alike.Count} alike",
+                cancellation
+            );
+            await database.SaveChangesAsync(cancellation);
+        }
+
+        await StoreAsync([.. alike.Select(pair => pair.Checked.With(ForAll(pair.Checked, key), null))], cancellation);
+    }
+
+    private Task ForgetForAllAsync(
+        Guid partId,
+        string key,
+        IReadOnlyList<(CheckedWork Checked, Note Note)> alike,
+        CancellationToken cancellation
+    )
+    {
+        var keys = alike
+            .Select(pair => AlikeKey.FormerOf(pair.Note, pair.Checked.Assessment.Comparison))
+            .Append(key)
+            .Distinct(StringComparer.Ordinal)
+            .ToList();
+        return database
+            .ClassRulings.Where(row => row.PartId == partId && keys.Contains(row.AlikeKey))
+            .ExecuteDeleteAsync(cancellation);
+    }
+
+    private static IEnumerable<Note> WithKey(CheckedWork work, string key) =>
+        work.Assessment.Notes.Where(note => work.KeyOf(note) == key);
+
+    // Those that are not decided on by themselves.
+    private static IEnumerable<Note> ForAll(CheckedWork work, string key) =>
+        WithKey(work, key).Where(note => work.Decisions.GetValueOrDefault(note.Finding.Id)?.Reach == Reach.Alike);
+
+    private static Rational TotalIf(CheckedWork work, string key, Decision decision, Rational part) =>
+        work.With(WithKey(work, key), new NoteDecision(decision, part, "", Reach.Alike)).Assessment.Sheet.Total;
+
+    // What the difference costs while nothing is decided on it.
+    private static Rational LossOf(CheckedWork work, string key) =>
+        WithKey(work.With(WithKey(work, key), null), key).Aggregate(Rational.Zero, (sum, note) => sum + note.Loss);
 
     /// <summary>Takes back the decision that holds for a note, with the reach that it has.</summary>
     public async Task TakeBackAsync(Guid workId, string finding, bool released, CancellationToken cancellation)
@@ -136,34 +258,32 @@ public sealed class Rulings(
             await database
                 .Rulings.Where(row => row.WorkId == workId && row.FindingId == finding)
                 .ExecuteDeleteAsync(cancellation);
-            await StoreAsync([workId], cancellation);
+            await StoreAsync([await assessment.RunAsync(workId, cancellation)], cancellation);
             await transaction.CommitAsync(cancellation);
             return;
         }
 
         var key = own.KeyOf(note);
         var alike = await AlikeToAsync(own, key, cancellation);
-        var forAll = decision.Reach == Reach.Alike;
-        var concerned = forAll ? alike : [.. alike.Where(pair => pair.Checked.Work.DrawingHash == own.Work.DrawingHash)];
-        if (forAll)
+        if (decision.Reach == Reach.Alike)
         {
-            await database
-                .ClassRulings.Where(row => row.PartId == own.Work.PartId && row.AlikeKey == key)
-                .ExecuteDeleteAsync(cancellation);
+            await TakeBackForAllAsync(own.Work.PartId, key, alike, cancellation);
         }
         else
         {
-            await ForgetAsync(concerned, cancellation);
+            var same = alike.Where(pair => pair.Checked.Work.DrawingHash == own.Work.DrawingHash).ToList();
+            await ForgetAsync(same, cancellation);
+            await audit.AddOfWorkAsync(AuditKind.Ruling, workId, "a decision taken back", cancellation);
+            await database.SaveChangesAsync(cancellation);
+            // What is decided for all alike holds again.
+            var again = await assessment.RunTheseAsync(
+                own.Work.PartId,
+                [.. same.Select(pair => pair.Checked.Work.Id)],
+                cancellation
+            );
+            await StoreAsync(again, cancellation);
         }
 
-        await audit.AddOfWorkAsync(
-            AuditKind.Ruling,
-            workId,
-            "a decision taken back" + (forAll ? $", for all {concerned.Count} alike" : ""),
-            cancellation
-        );
-        await database.SaveChangesAsync(cancellation);
-        await StoreAsync(concerned.Select(pair => pair.Checked.Work.Id), cancellation);
         await transaction.CommitAsync(cancellation);
     }
 
@@ -225,7 +345,7 @@ public sealed class Rulings(
             cancellation
         );
         await database.SaveChangesAsync(cancellation);
-        await StoreAsync(twins, cancellation);
+        await StoreAsync(await assessment.RunTheseAsync(own.Work.PartId, twins, cancellation), cancellation);
         await transaction.CommitAsync(cancellation);
         return true;
     }
@@ -242,6 +362,12 @@ public sealed class Rulings(
             throw new ReleasedMeanwhileException();
         }
     }
+
+    private async Task LockPartAsync(Guid partId, CancellationToken cancellation) =>
+        await database.LockExerciseAsync(
+            await database.ExerciseParts.Where(row => row.Id == partId).Select(row => row.ExerciseId).FirstAsync(cancellation),
+            cancellation
+        );
 
     private static bool AreThere(CheckedWork own, StandsForRequest request) =>
         own.Assessment.Comparison.ModelThings.Any(thing => thing.Id == request.Model)
@@ -269,18 +395,38 @@ public sealed class Rulings(
         return (own, own.Assessment.Notes.FirstOrDefault(note => note.Finding.Id == finding));
     }
 
-    private async Task<List<(CheckedWork Checked, Note Note)>> AlikeToAsync(
+    private Task<List<(CheckedWork Checked, Note Note)>> AlikeToAsync(
         CheckedWork own,
         string key,
         CancellationToken cancellation
-    ) =>
+    ) => WithKeyAsync(own.Work.PartId, key, own, cancellation);
+
+    // Work that is not released and has an alike note, as its digest says, and the work of which somebody asks.
+    private async Task<List<(CheckedWork Checked, Note Note)>> WithKeyAsync(
+        Guid partId,
+        string key,
+        CheckedWork? own,
+        CancellationToken cancellation
+    )
+    {
+        var others = await database
+            .Works.Where(work =>
+                work.PartId == partId
+                && work.Answer!.HandedInAt != null
+                && work.Released == null
+                && work.Results.Any(result => result.Digest!.Contains(key))
+            )
+            .Select(work => work.Id)
+            .ToListAsync(cancellation);
+        var works = await assessment.RunTheseAsync(partId, [.. others.Where(id => id != own?.Work.Id)], cancellation);
+        return
         [
-            .. (await assessment.RunAllAsync(own.Work.PartId, cancellation))
-                .Where(other => other.Work.Id != own.Work.Id)
-                .Append(own)
-                .Select(one => (Checked: one, Note: one.Assessment.Notes.FirstOrDefault(note => one.KeyOf(note) == key)!))
-                .Where(pair => pair.Note is not null),
+            .. (own is null ? works : works.Append(own))
+                .Select(one => (Checked: one, Note: WithKey(one, key).FirstOrDefault()!))
+                .Where(pair => pair.Note is not null)
+                .OrderBy(pair => pair.Checked.Work.Answer!.CandidateCode, StringComparer.Ordinal),
         ];
+    }
 
     private async Task ForgetAsync(IEnumerable<(CheckedWork Checked, Note Note)> concerned, CancellationToken cancellation)
     {
@@ -292,13 +438,8 @@ public sealed class Rulings(
         }
     }
 
-    private async Task StoreAsync(IEnumerable<Guid> works, CancellationToken cancellation)
-    {
-        foreach (var id in works)
-        {
-            await assessment.StoreAsync(await assessment.RunAsync(id, cancellation), clock.GetUtcNow(), cancellation);
-        }
-    }
+    private Task StoreAsync(IReadOnlyList<CheckedWork> works, CancellationToken cancellation) =>
+        assessment.StoreAsync(works, clock.GetUtcNow(), cancellation);
 
     private static string Said(Decision decision) =>
         decision switch

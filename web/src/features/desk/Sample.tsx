@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
-import { show } from '../../ui/marks';
+import { about, show } from '../../ui/marks';
 import { Sheet } from '../../ui/Sheet';
 import { messageOf } from '../../ui/states';
 
@@ -65,10 +65,10 @@ export function AgreementLine({ agreement }: { agreement: Schemas['AgreementRepl
   const { first, second, betweenThem, withMarks, maximum } = agreement;
   return (
     <p>
-      {first} and {second} differ by <strong>{show(betweenThem.meanDifference)}</strong> of {show(maximum)} on average,
+      {first} and {second} differ by <strong>{about(betweenThem.meanDifference)}</strong> of {show(maximum)} on average,
       at most {show(betweenThem.largestDifference)}, over {betweenThem.answers}{' '}
       {betweenThem.answers === 1 ? 'answer' : 'answers'}; {betweenThem.sameLines} of {betweenThem.lines} lines are the
-      same. Their mean differs from the marks here by <strong>{show(withMarks.meanDifference)}</strong> on average, at
+      same. Their mean differs from the marks here by <strong>{about(withMarks.meanDifference)}</strong> on average, at
       most {show(withMarks.largestDifference)}.
     </p>
   );

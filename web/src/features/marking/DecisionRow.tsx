@@ -1,9 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { api, must, type Schemas } from '../../api/client';
-import { show } from '../../ui/marks';
+import { show, valueOf } from '../../ui/marks';
 import { messageOf } from '../../ui/states';
-import { ChangeList } from './ChangeList';
+import { AmountField } from './AmountField';
+import { WhatChanges } from './WhatChanges';
 
 type Decision = Schemas['Decision'];
 type Reach = Schemas['Reach'];
@@ -15,7 +16,8 @@ interface DecisionRowProps {
   ruling: Schemas['RulingReply'] | null;
   locked: boolean;
   busy: boolean;
-  onRule: (decision: Decision, comment: string, reach: Reach) => void;
+  /** With the part of the loss that is given back, where it is allowed in part and that is not half. */
+  onRule: (decision: Decision, comment: string, reach: Reach, part?: string) => void;
   onTakeBack: () => void;
 }
 
@@ -37,6 +39,8 @@ export function DecisionRow({ answer, finding, ruling, locked, busy, onRule, onT
   const [comment, setComment] = useState(ruling?.comment ?? '');
   const [reach, setReach] = useState<Reach>(ruling?.reach ?? 'answer');
   const [asked, setAsked] = useState<Decision | null>(null);
+  const [part, setPart] = useState<string | undefined>(undefined);
+  const [typing, setTyping] = useState(false);
   // What was asked goes with its answer; the keyboard goes on from here.
   const forAll = useRef<HTMLButtonElement>(null);
   const answered = () => {
@@ -44,9 +48,9 @@ export function DecisionRow({ answer, finding, ruling, locked, busy, onRule, onT
     forAll.current?.focus();
   };
   const alike = useQuery({
-    queryKey: ['marking', answer, 'alike', finding, ruling],
+    queryKey: ['marking', answer, 'alike', finding, ruling, part],
     queryFn: () =>
-      must(api.GET('/api/marking/work/{id}/alike', { params: { path: { id: answer }, query: { finding } } })),
+      must(api.GET('/api/marking/work/{id}/alike', { params: { path: { id: answer }, query: { finding, part } } })),
     enabled: !locked,
     placeholderData: (before) => before,
   });
@@ -55,9 +59,11 @@ export function DecisionRow({ answer, finding, ruling, locked, busy, onRule, onT
   const twins = others.filter((other) => other.identical).length;
   // Until it is known what each choice gives, they would move under the hand.
   const waiting = busy || alike.isPending;
-  const choose = (decision: Decision) => {
+  const choose = (decision: Decision, some?: string) => {
+    setTyping(false);
+    setPart(some);
     if (reach === 'alike' && others.length > 0) setAsked(decision);
-    else onRule(decision, comment, reach);
+    else onRule(decision, comment, reach, some);
   };
   return (
     <>
@@ -82,22 +88,35 @@ export function DecisionRow({ answer, finding, ruling, locked, busy, onRule, onT
           >
             {word}
             {ruling?.decision === decision && ' ✓'}
+            {ruling?.decision === decision && ruling.part && ruling.part !== '1/2' && ` ${show(ruling.part)} of it`}
             {own && <small> {show(total(own) ?? '')}</small>}
           </button>
         ))}
+        {own?.loss && valueOf(own.loss) > 0 && (
+          <button className="word-button" disabled={waiting} onClick={() => setTyping(!typing)}>
+            an amount
+          </button>
+        )}
         {ruling && (
           <button className="word-button" disabled={waiting} onClick={onTakeBack}>
             take back{ruling.reach === 'alike' && others.length > 0 ? ` for all ${others.length + 1}` : ''}
           </button>
         )}
       </div>
+      {typing && own?.loss && (
+        <AmountField
+          loss={own.loss}
+          onTake={(some) => choose('allow-in-part', some)}
+          onLeave={() => setTyping(false)}
+        />
+      )}
       {alike.isError && <p className="refusal mt-1">{messageOf(alike.error)}</p>}
-      {asked && (
+      {asked && !alike.isPlaceholderData && (
         <WhatChanges
           answers={alike.data?.answers ?? []}
           total={choices.find(({ decision }) => decision === asked)!.total}
           busy={busy}
-          onConfirm={() => (answered(), onRule(asked, comment, 'alike'))}
+          onConfirm={() => (answered(), onRule(asked, comment, 'alike', part))}
           onLeave={answered}
         />
       )}
@@ -109,58 +128,11 @@ export function DecisionRow({ answer, finding, ruling, locked, busy, onRule, onT
         value={comment}
         onChange={(event) => setComment(event.target.value)}
         onBlur={() =>
-          ruling && comment !== ruling.comment && onRule(ruling.decision, comment, ruling.reach ?? 'answer')
+          ruling &&
+          comment !== ruling.comment &&
+          onRule(ruling.decision, comment, ruling.reach ?? 'answer', ruling.part ?? undefined)
         }
       />
     </>
-  );
-}
-
-interface WhatChangesProps {
-  answers: readonly AlikeAnswer[];
-  total: (answer: AlikeAnswer) => string | null;
-  busy: boolean;
-  onConfirm: () => void;
-  onLeave: () => void;
-}
-
-/** Whose marks change, and by how much, before it is confirmed. */
-function WhatChanges({ answers, total, busy, onConfirm, onLeave }: WhatChangesProps) {
-  // What one has still to mark blind is decided on too, and not told.
-  const changing = answers.flatMap((answer) => {
-    const [before, after] = [answer.now, total(answer)];
-    return before === null || after === null || before === after
-      ? []
-      : [{ id: answer.id, code: answer.code, before, after }];
-  });
-  const blind = answers.filter((answer) => answer.now === null).length;
-  // It opens beneath the decision, where the margin may end.
-  const group = useRef<HTMLDivElement>(null);
-  useEffect(() => {
-    void group.current?.scrollIntoView({ block: 'nearest' });
-  }, []);
-  return (
-    <div ref={group} className="what-changes" role="group" aria-label="Whose marks change">
-      <p>
-        {changing.length === 0
-          ? `No mark of these ${answers.length} answers changes.`
-          : `${changing.length} of ${answers.length} marks change:`}
-      </p>
-      <ChangeList changes={changing} />
-      {blind > 0 && (
-        <p className="text-[13.5px] text-quiet-ink">
-          {blind === 1 ? 'One more is in your sample' : `${blind} more are in your sample`}: what changes there is told
-          once you have marked {blind === 1 ? 'it' : 'them'}.
-        </p>
-      )}
-      <p className="flex gap-4 mt-1">
-        <button className="word-button main" disabled={busy} onClick={onConfirm}>
-          decide for all {answers.length}
-        </button>
-        <button className="word-button" onClick={onLeave}>
-          leave it
-        </button>
-      </p>
-    </div>
   );
 }

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Link, Navigate, useNavigate, useParams } from 'react-router';
+import { Link, Navigate, useNavigate, useParams, useSearchParams } from 'react-router';
 import { Views } from '../../ui/Views';
 import { api, isProblem, must, type Schemas } from '../../api/client';
 import { Notes } from '../../differences/Notes';
@@ -40,7 +40,8 @@ export default function MarkingPage() {
 
 function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
   const [view, setView] = useState<ScriptView>('over');
-  const [open, setOpen] = useState<string | null>(null);
+  const [params] = useSearchParams();
+  const [open, setOpen] = useState<string | null>(params.get('note'));
   const [lines, setLines] = useState(false);
   const navigate = useNavigate();
   const queries = useQueryClient();
@@ -156,7 +157,9 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
                     ruling={answer.rulings.find((ruling) => ruling.findingId === note.id) ?? null}
                     locked={!answer.mayDecide}
                     busy={rule.isPending || takeBack.isPending}
-                    onRule={(decision, comment, reach) => rule.mutate({ finding: note.id, decision, comment, reach })}
+                    onRule={(decision, comment, reach, part) =>
+                      rule.mutate({ finding: note.id, decision, comment, reach, part })
+                    }
                     onTakeBack={() => takeBack.mutate(note.id)}
                   />
                 </>
@@ -191,7 +194,7 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
                   gone through{answer.next ? ', next answer' : ''}
                 </button>
               )}
-              <Link className="word-button" to={`/exercises/${answer.exerciseId}/answers`}>
+              <Link className="word-button" to={`/exercises/${answer.exerciseId}/answers?view=answers`}>
                 all answers
               </Link>
             </p>
@@ -208,7 +211,7 @@ function ReleasedWith({ released, answer }: { released: Schemas['ReleasedMark'];
   return (
     <p className="text-[14px]">
       Released with <strong>{show(released.total)}</strong>; that stands until it is{' '}
-      <Link className="word-button" to={`/exercises/${answer.exerciseId}/answers`}>
+      <Link className="word-button" to={`/exercises/${answer.exerciseId}/answers?view=back`}>
         changed for the student
       </Link>
       .

@@ -133,6 +133,9 @@ public sealed class ConceptComparison : Comparison
     public override string KeyOf(Extra extra) => ExtraKey.Of(extra, this);
 
     /// <inheritdoc />
+    public override IEnumerable<string> NearTo(Extra extra) => ExtraKey.NearTo(extra, this);
+
+    /// <inheritdoc />
     public override IEnumerable<(FindingKind Kind, Finding Finding)> Propose(IReadOnlyList<FindingKind> kinds)
     {
         var evidence = new Evidence(this);

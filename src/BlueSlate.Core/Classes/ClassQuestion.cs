@@ -2,7 +2,7 @@ using System.Collections.Immutable;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
 
-namespace BlueSlate.Core.Marking;
+namespace BlueSlate.Core.Classes;
 
 /// <summary>One place in one of several answers at which a question is to be asked.</summary>
 /// <param name="Answer">Which answer, by its place among those that were given.</param>

@@ -1,12 +1,14 @@
+using BlueSlate.Core.Classes;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Marking;
 using BlueSlate.Data;
 using BlueSlate.Server.Features.Checking;
 using BlueSlate.Server.Features.Exercises;
+using BlueSlate.Server.Features.Marking;
 using BlueSlate.Server.Hosting;
 using Microsoft.EntityFrameworkCore;
 
-namespace BlueSlate.Server.Features.Marking;
+namespace BlueSlate.Server.Features.Classes;
 
 /// <summary>An answer in which a question arises: the element that it is about, and the drawing for the first few.</summary>
 public sealed record QuestionPlaceReply(Guid WorkId, string Code, string Element, string? Drawing);

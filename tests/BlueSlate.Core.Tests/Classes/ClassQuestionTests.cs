@@ -1,3 +1,4 @@
+using BlueSlate.Core.Classes;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Judging;
@@ -7,7 +8,7 @@ using BlueSlate.Core.Notations.CrowsFoot;
 using BlueSlate.Core.Subjects.Concepts.Checking;
 using Shouldly;
 
-namespace BlueSlate.Core.Tests.Marking;
+namespace BlueSlate.Core.Tests.Classes;
 
 /// <summary>What a class is asked about the names in its answers, and what becomes of the replies.</summary>
 public sealed class ClassQuestionTests

@@ -1,0 +1,115 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { api, must, type Schemas } from '../../api/client';
+import { partName } from '../../parts/PartTabs';
+import { Sheet } from '../../ui/Sheet';
+import { messageOf } from '../../ui/states';
+import { Remarking } from './Remarking';
+import { AgreementLine, Sample } from './Sample';
+
+/** What goes back to the class: the marks, changes of marks that were released, and how far two markers agree. */
+export function GivingBack({ desk }: { desk: Schemas['DeskReply'] }) {
+  const [releasing, setReleasing] = useState(false);
+  const { id, answers, parts, mayRelease } = desk;
+  const unreleased = answers.filter((answer) => answer.state !== 'released').length;
+  return (
+    <main className="page-body">
+      {unreleased === 0 ? (
+        <p className="text-quiet-ink">All marks are released.</p>
+      ) : mayRelease ? (
+        <>
+          <p className="font-read text-[18px]">
+            {unreleased === 1 ? 'One answer is' : `${unreleased} answers are`} not released yet.
+          </p>
+          <button className="press-button mt-4" onClick={() => setReleasing(true)}>
+            Release the marks
+          </button>
+        </>
+      ) : (
+        <p className="text-quiet-ink">The marks are released by whoever teaches the class.</p>
+      )}
+      {mayRelease && unreleased < answers.length && <Remarking exercise={id} />}
+      {parts.map((part, at) => (
+        <Sample
+          key={part.id}
+          part={part.id}
+          name={parts.length > 1 ? partName(part.title, at) : null}
+          mayDraw={mayRelease && unreleased > 0}
+          answers={unreleased}
+        />
+      ))}
+      <Release id={id} open={releasing} onClose={() => setReleasing(false)} />
+    </main>
+  );
+}
+
+/** Says who is ready, who is undecided and what is frozen, and releases in one step. */
+function Release({ id, open, onClose }: { id: string; open: boolean; onClose: () => void }) {
+  const queries = useQueryClient();
+  const path = { params: { path: { id } } };
+  const preview = useQuery({
+    queryKey: ['release', id],
+    queryFn: () => must(api.GET('/api/marking/exercises/{id}/release', path)),
+    enabled: open,
+    staleTime: 0,
+  });
+  const release = useMutation({
+    mutationFn: () => must(api.POST('/api/marking/exercises/{id}/release', path)),
+    onSuccess: async () => {
+      await queries.invalidateQueries();
+      onClose();
+    },
+  });
+  const ready = preview.data?.ready.length ?? 0;
+  return (
+    <Sheet
+      open={open}
+      onClose={onClose}
+      title="Release the marks?"
+      actions={
+        <button className="press-button" disabled={ready === 0 || release.isPending} onClick={() => release.mutate()}>
+          {release.isPending ? 'releasing …' : `Release ${ready}`}
+        </button>
+      }
+    >
+      {preview.isPending && <p>Looking who is ready …</p>}
+      {preview.isError && <p className="refusal">{messageOf(preview.error)}</p>}
+      {preview.data && (
+        <div className="space-y-3">
+          <p>
+            <strong>{ready}</strong> {ready === 1 ? 'answer is' : 'answers are'} decided and will be released to the
+            students.
+          </p>
+          {preview.data.undecided.length > 0 && (
+            <div>
+              <p>
+                <strong>{preview.data.undecided.length}</strong> undecided; these stay back until a person has gone
+                through them:
+              </p>
+              <ul className="mt-1">
+                {preview.data.undecided.map((answer) => (
+                  <li key={answer.id}>
+                    <Link className="word-button" to={`/marking/${answer.workId}`}>
+                      {answer.code}
+                    </Link>{' '}
+                    <span className="text-quiet-ink">{answer.why}</span>
+                  </li>
+                ))}
+              </ul>
+            </div>
+          )}
+          {preview.data.stillDrawing > 0 && <p>{preview.data.stillDrawing} still drawing.</p>}
+          {preview.data.agreements.map(({ part, agreement }) => (
+            <div key={part}>
+              {preview.data.agreements.length > 1 && <h3>{part}</h3>}
+              <AgreementLine agreement={agreement} />
+            </div>
+          ))}
+          <p className="text-quiet-ink">Frozen for good: {preview.data.frozen.join('; ')}.</p>
+        </div>
+      )}
+      {release.isError && <p className="refusal">{messageOf(release.error)}</p>}
+    </Sheet>
+  );
+}
