@@ -287,7 +287,12 @@ public sealed class AccessTests(TestServer server) : IClassFixture<TestServer>
                 new { revision = 1, text = "x" },
             { } at when at.EndsWith("/assessment/preview", StringComparison.Ordinal) => new { value = new { } },
             { } at when at.Contains("/stands-for", StringComparison.Ordinal) => new { model = "b1", answer = "b1" },
-            { } at when at.Contains("/rulings", StringComparison.Ordinal) => new { decision = "allow" },
+            { } at
+                when at.Contains("/rulings", StringComparison.Ordinal) || at.Contains("/differences", StringComparison.Ordinal) =>
+                new { decision = "allow" },
+            { } at
+                when at.StartsWith("/api/marking/parts/", StringComparison.Ordinal)
+                    && at.EndsWith("/gone-through", StringComparison.Ordinal) => new { works = Array.Empty<Guid>() },
             { } at when at.Contains("/questions", StringComparison.Ordinal) => new
             {
                 modelElement = "b1",

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { become, expectAccessible } from './help';
+import { become, expectAccessible, goToDesk, showDesk } from './help';
 
 test.describe.configure({ mode: 'serial' });
 
@@ -7,7 +7,7 @@ const released = 'Harbour community radio';
 
 async function openDesk(page: Page, exercise: string) {
   await become(page, 'Ines Okafor');
-  await page.getByRole('listitem').filter({ hasText: exercise }).getByRole('link', { name: /answers/ }).click();
+  await goToDesk(page, exercise);
   await expect(page.getByRole('table')).toBeVisible();
 }
 
@@ -99,17 +99,21 @@ async function openAnswerOfBen(page: Page) {
 
 test('a sample is marked blind by two, and how far they agree is told', async ({ page }) => {
   await openDesk(page, 'The repair café');
+  await showDesk(page, 'giving back');
   await page.getByRole('button', { name: 'have a sample marked blind by two' }).click();
   await page.getByLabel(/^How many/).fill('1');
   await page.getByRole('button', { name: 'Draw 1' }).click();
   await expect(page.getByText('1 answer to be marked')).toBeVisible();
   for (const marker of ['Ines Okafor', 'Piet Lindqvist']) {
     await become(page, marker);
-    await page.getByRole('listitem').filter({ hasText: 'The repair café' }).getByRole('link', { name: /answers/ }).click();
+    await goToDesk(page, 'The repair café');
+    await showDesk(page, 'giving back');
     const next = page.getByRole('link', { name: /^mark / });
     const code = (await next.textContent())!.replace('mark ', '');
     // What was found is not to be seen before, not even the total.
+    await showDesk(page, 'answers');
     await expect(page.getByRole('row').filter({ hasText: code })).toContainText('–');
+    await showDesk(page, 'giving back');
     await next.click();
     await expect(page.getByText('Marked blind: what was found')).toBeVisible();
     await expect(page.locator('.note')).toHaveCount(0);
@@ -120,7 +124,9 @@ test('a sample is marked blind by two, and how far they agree is told', async ({
     await expect(page.getByText('gone through').first()).toBeVisible();
   }
   await openDesk(page, 'The repair café');
+  await showDesk(page, 'giving back');
   await expect(page.getByText(/differ by 0 of 40 on average/)).toBeVisible();
+  await showDesk(page, 'giving back');
   await page.getByRole('button', { name: 'Release the marks' }).click();
   await expect(page.getByRole('dialog')).toContainText('differ by 0 of 40 on average');
 });

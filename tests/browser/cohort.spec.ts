@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { become, drawBox, expectAccessible, openDrawing } from './help';
+import { become, drawBox, expectAccessible, goToDesk, openDrawing } from './help';
 
 test('people are added, come in by their link, and the record tells of it', async ({ page, browser }) => {
   await become(page, 'Ines Okafor');
@@ -42,7 +42,7 @@ test('people are added, come in by their link, and the record tells of it', asyn
 
 test('names are shown on the desk when asked for, and the record keeps that', async ({ page }) => {
   await become(page, 'Ines Okafor');
-  await page.getByRole('listitem').filter({ hasText: 'Harbour community radio' }).getByRole('link', { name: /answers?$/ }).click();
+  await goToDesk(page, 'Harbour community radio');
   await page.getByRole('button', { name: 'show names' }).click();
   await expect(page.getByText('Grace Abel')).toBeVisible();
   await page.getByRole('link', { name: 'what is next' }).click();

@@ -18,6 +18,19 @@ export async function openDrawing(page: Page, exercise: string) {
   await expect(page.locator('.slate').first()).toBeVisible();
 }
 
+type DeskView = 'differences' | 'answers' | 'the class' | 'giving back';
+
+/** Shows another view of the desk. */
+export async function showDesk(page: Page, view: DeskView) {
+  await page.getByRole('radio', { name: view, exact: true }).click();
+}
+
+/** Opens the desk of an exercise from the page of what is next. */
+export async function goToDesk(page: Page, exercise: string, view: DeskView = 'answers') {
+  await page.getByRole('listitem').filter({ hasText: exercise }).getByRole('link', { name: /answers?\b/ }).first().click();
+  await showDesk(page, view);
+}
+
 /** No fault of accessibility on the page as it is, but for minor ones. */
 export async function expectAccessible(page: Page) {
   const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa', 'best-practice']).analyze();

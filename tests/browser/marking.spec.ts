@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { become, expectAccessible } from './help';
+import { become, expectAccessible, goToDesk, showDesk } from './help';
 
 test.describe.configure({ mode: 'serial' });
 
@@ -8,7 +8,7 @@ const minimum = 'There could be a show that goes with no guide.';
 
 async function openDesk(page: Page) {
   await become(page, 'Ines Okafor');
-  await page.getByRole('listitem').filter({ hasText: exercise }).getByRole('link', { name: /answers/ }).click();
+  await goToDesk(page, exercise);
   await expect(page.getByRole('cell', { name: 'checked' })).toHaveCount(11, { timeout: 30_000 });
 }
 
@@ -131,7 +131,8 @@ test('an answer is gone through note by note with the keyboard, released, and re
   await page.getByRole('button', { name: /^gone through/ }).click();
   await expect(page).not.toHaveURL(here);
   await page.goto('/');
-  await page.getByRole('listitem').filter({ hasText: exercise }).getByRole('link', { name: /answers/ }).click();
+  await goToDesk(page, exercise);
+  await showDesk(page, 'giving back');
   await page.getByRole('button', { name: 'Release the marks' }).click();
   await page.getByRole('button', { name: 'Release 11' }).click();
   await expect(page.getByText('All marks are released.')).toBeVisible();

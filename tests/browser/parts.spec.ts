@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { become, drawBox, expectAccessible, pullLine, sentences } from './help';
+import { become, drawBox, expectAccessible, goToDesk, pullLine, sentences, showDesk } from './help';
 
 test.describe.configure({ mode: 'serial' });
 
@@ -87,7 +87,7 @@ test('a student draws every part, comes back to each, and hands them in together
 
 test('the parts are marked one by one and released together', async ({ page }) => {
   await become(page, 'Ines Okafor');
-  await page.getByRole('listitem').filter({ hasText: 'The lighthouse' }).getByRole('link', { name: /answer/ }).first().click();
+  await goToDesk(page, 'The lighthouse');
   await expect(page.getByRole('columnheader', { name: 'With its keepers' })).toBeVisible();
   const row = page.getByRole('row').nth(1);
   await expect(row.getByRole('cell').nth(1)).toContainText('checked', { timeout: 30_000 });
@@ -101,6 +101,7 @@ test('the parts are marked one by one and released together', async ({ page }) =
   await page.getByRole('row').nth(1).getByRole('link').nth(1).click();
   await expect(page.locator('.total')).toContainText('of 40');
   await page.getByRole('button', { name: 'gone through' }).click();
+  await showDesk(page, 'giving back');
   await page.getByRole('button', { name: 'Release the marks' }).click();
   await page.getByRole('button', { name: 'Release 1' }).click();
   await expect(page.getByText('All marks are released.')).toBeVisible();

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { become, chooseWords, drawBox, expectAccessible, pullLine, sentences } from './help';
+import { become, chooseWords, drawBox, expectAccessible, goToDesk, pullLine, sentences, showDesk } from './help';
 
 test.describe.configure({ mode: 'serial' });
 
@@ -101,7 +101,7 @@ test('a student draws from the scenario, comes back in another browser, and hand
 
 test('the instructor goes through the answer, rules, and releases', async ({ page }) => {
   await become(page, 'Ines Okafor');
-  await page.getByRole('listitem').filter({ hasText: 'The tool library' }).getByRole('link', { name: '1 answer' }).click();
+  await goToDesk(page, 'The tool library');
   await expect(page.getByRole('cell', { name: 'checked' })).toBeVisible({ timeout: 30_000 });
   await expectAccessible(page);
   await page.getByRole('table').getByRole('link').click();
@@ -124,6 +124,7 @@ test('the instructor goes through the answer, rules, and releases', async ({ pag
   await expectAccessible(page);
   await page.getByRole('button', { name: 'gone through' }).click();
 
+  await showDesk(page, 'giving back');
   await page.getByRole('button', { name: 'Release the marks' }).click();
   await expect(page.getByText('Frozen for good')).toBeVisible();
   await expectAccessible(page);

@@ -83,7 +83,7 @@ export function Answers({ desk }: { desk: Schemas['DeskReply'] }) {
     setParams(next);
   };
   return (
-    <main className="desk-answers">
+    <div className="desk-answers">
       <div className="desk-tools">
         <label>
           <span className="sr-only">Find by code{nameOf.size > 0 && ' or name'}</span>
@@ -129,7 +129,7 @@ export function Answers({ desk }: { desk: Schemas['DeskReply'] }) {
         </p>
       )}
       <Rows desk={desk} columns={columns} data={data} />
-    </main>
+    </div>
   );
 }
 

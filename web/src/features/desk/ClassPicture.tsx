@@ -66,7 +66,7 @@ function Shown({ picture }: { picture: Picture }) {
   }, [room]);
   return (
     <div className={`desk-columns class-picture${room ? ' room' : ''}`}>
-      <main className="desk-middle">
+      <div className="desk-middle">
         {view === 'symbols' ? (
           <OnModel
             key={room ? 'room' : 'desk'}
@@ -79,8 +79,8 @@ function Shown({ picture }: { picture: Picture }) {
         ) : (
           <ClassLines picture={picture} onPick={room ? null : goTo} />
         )}
-      </main>
-      <aside className="desk-side" aria-label="What the numbers say">
+      </div>
+      <section className="desk-side" aria-label="What the numbers say">
         <Views label="How the class is shown" value={view} choices={views} onChoose={setView} />
         <p className="class-size">
           <strong>{picture.works.length}</strong> {picture.works.length === 1 ? 'answer' : 'answers'}
@@ -118,7 +118,7 @@ function Shown({ picture }: { picture: Picture }) {
           )}
         </p>
         {room && <p className="text-quiet-ink">No names, no codes, and nothing that fewer than {fewestShown} drew.</p>}
-      </aside>
+      </section>
     </div>
   );
 }

@@ -55,45 +55,47 @@ function Desk({ desk, at }: { desk: Schemas['DeskReply']; at: number }) {
     <div className="desk">
       <PageHead />
       <PageTitle title={`Answers: ${title}`} />
-      <header className="desk-head">
-        <h1>{title}</h1>
-        <p>
-          <HowFar desk={desk} at={at} />{' '}
-          <Link className="word-button" to={`/exercises/${desk.id}`}>
-            the exercise
-          </Link>
-        </p>
-        {answers.length > 0 && (
-          <Views
-            label="What of the answers is shown"
-            value={view}
-            choices={views}
-            onChoose={(next) => show({ view: next, of: null })}
+      <main>
+        <div className="desk-head">
+          <h1>{title}</h1>
+          <p>
+            <HowFar desk={desk} at={at} />{' '}
+            <Link className="word-button" to={`/exercises/${desk.id}`}>
+              the exercise
+            </Link>
+          </p>
+          {answers.length > 0 && (
+            <Views
+              label="What of the answers is shown"
+              value={view}
+              choices={views}
+              onChoose={(next) => show({ view: next, of: null })}
+            />
+          )}
+        </div>
+        {answers.length > 0 && view !== 'answers' && view !== 'back' && (
+          <PartTabs
+            parts={parts.map(({ id, title: name, marks }) => ({ id, title: name, line: marksOf(marks) }))}
+            at={part}
+            onShow={(next) => show({ part: parts[next]!.id, of: null })}
           />
         )}
-      </header>
-      {answers.length > 0 && view !== 'answers' && view !== 'back' && (
-        <PartTabs
-          parts={parts.map(({ id, title: name, marks }) => ({ id, title: name, line: marksOf(marks) }))}
-          at={part}
-          onShow={(next) => show({ part: parts[next]!.id, of: null })}
-        />
-      )}
-      {answers.length === 0 ? (
-        <main className="page-body">
-          <p className="font-read text-[18px] text-quiet-ink">
-            Nobody has handed in yet. Answers are checked as they come and will stand here.
-          </p>
-        </main>
-      ) : view === 'differences' ? (
-        <Differences key={parts[part]!.id} desk={desk} part={parts[part]!.id} />
-      ) : view === 'answers' ? (
-        <Answers desk={desk} />
-      ) : view === 'class' ? (
-        <ClassPicture key={parts[part]!.id} part={parts[part]!.id} />
-      ) : (
-        <GivingBack desk={desk} />
-      )}
+        {answers.length === 0 ? (
+          <div className="page-body">
+            <p className="font-read text-[18px] text-quiet-ink">
+              Nobody has handed in yet. Answers are checked as they come and will stand here.
+            </p>
+          </div>
+        ) : view === 'differences' ? (
+          <Differences key={parts[part]!.id} desk={desk} part={parts[part]!.id} />
+        ) : view === 'answers' ? (
+          <Answers desk={desk} />
+        ) : view === 'class' ? (
+          <ClassPicture key={parts[part]!.id} part={parts[part]!.id} />
+        ) : (
+          <GivingBack desk={desk} />
+        )}
+      </main>
     </div>
   );
 }

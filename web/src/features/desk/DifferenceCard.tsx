@@ -30,7 +30,7 @@ export function DifferenceCard({ part, difference, work, finding, onAnother, onD
   });
   const note = answer.data?.result.notes.find(({ id }) => id === finding);
   return (
-    <main className="desk-middle">
+    <div className="desk-middle">
       <h2>
         drawn by {work.code}
         {difference.places.length > 1 && (
@@ -66,7 +66,7 @@ export function DifferenceCard({ part, difference, work, finding, onAnother, onD
         {!difference.marked && <p>No line of the scheme uses it: there is nothing to decide.</p>}
         {difference.marked && <DecisionForAll part={part} difference={difference} onDecided={onDecided} />}
       </section>
-    </main>
+    </div>
   );
 }
 

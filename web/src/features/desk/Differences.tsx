@@ -119,13 +119,13 @@ function Desk({ desk, part, reply }: DifferencesProps & { reply: Schemas['Differ
           }}
         />
       ) : (
-        <main className="desk-empty">
+        <div className="desk-empty">
           <p>No answer differs from the model answer.</p>
-        </main>
+        </div>
       )}
-      <aside className="desk-side" aria-label="Answers with this difference">
+      <section className="desk-side" aria-label="Answers with this difference">
         {chosen && <Having reply={reply} difference={chosen} shown={place?.work} onShow={setExample} />}
-      </aside>
+      </section>
     </div>
   );
 }

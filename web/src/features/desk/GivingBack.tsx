@@ -14,7 +14,7 @@ export function GivingBack({ desk }: { desk: Schemas['DeskReply'] }) {
   const { id, answers, parts, mayRelease } = desk;
   const unreleased = answers.filter((answer) => answer.state !== 'released').length;
   return (
-    <main className="page-body">
+    <div className="page-body">
       {unreleased === 0 ? (
         <p className="text-quiet-ink">All marks are released.</p>
       ) : mayRelease ? (
@@ -40,7 +40,7 @@ export function GivingBack({ desk }: { desk: Schemas['DeskReply'] }) {
         />
       ))}
       <Release id={id} open={releasing} onClose={() => setReleasing(false)} />
-    </main>
+    </div>
   );
 }
 

@@ -69,7 +69,7 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
       await queries.invalidateQueries({ queryKey: ['home'] });
       await queries.invalidateQueries({ queryKey: ['desk', answer.exerciseId] });
       queries.removeQueries({ queryKey: ['marking'] });
-      await navigate(answer.next ? `/marking/${answer.next}` : `/exercises/${answer.exerciseId}/answers`);
+      await navigate(answer.next ? `/marking/${answer.next}` : `/exercises/${answer.exerciseId}/answers?view=answers`);
     },
   });
   const released = answer.state === 'released';
