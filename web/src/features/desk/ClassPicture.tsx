@@ -178,7 +178,7 @@ function AtSymbol({ count, picture, onPick }: { count: ElementCount; picture: Pi
     <section aria-label="At this symbol" className="at-symbol" role="status">
       {count.facts.map((fact) => (
         <div key={fact.id}>
-          <h3>{fact.title}</h3>
+          <h2>{fact.title}</h2>
           <ul>
             <li>
               <strong>
@@ -217,7 +217,7 @@ function Besides({ picture, least, onPick }: { picture: Picture; least: number; 
   if (extras.length === 0) return null;
   return (
     <section aria-label="Drawn besides" className="at-symbol">
-      <h3>Drawn besides</h3>
+      <h2>Drawn besides</h2>
       <ul>
         {extras.slice(0, 40).map(({ kind, name, near, places }) => {
           const works = [...new Set(places.map(({ work }) => work))];
