@@ -120,6 +120,27 @@ internal static class Course
                 CreatedAt = now,
             }
         );
+        foreach (
+            var (kind, text) in new[]
+            {
+                (DocumentKind.Part, Write(part)),
+                (DocumentKind.Model, DrawingWriter.WriteText(LargeExercise.Model)),
+                (DocumentKind.Assessment, Write(new AssessmentDocument { Scheme = scheme })),
+            }
+        )
+        {
+            database.ExercisePartDocuments.Add(
+                new ExercisePartDocument
+                {
+                    PartId = place.Id,
+                    Kind = kind,
+                    Revision = 1,
+                    Text = text,
+                    SavedAt = now,
+                }
+            );
+        }
+
         await database.SaveChangesAsync();
         return exercise.Id;
 

@@ -29,6 +29,7 @@ return args switch
     ["accuracy-fit", .. var folders] => AccuracyBench.Fit(folders),
     ["accuracy-leave-one-out", var folder, var output, .. var others] => AccuracyBench.LeaveOneOut(folder, output, others),
     ["hostile", var dll] => await HostileBench.RunAsync(dll),
+    ["desk", var answers, var dll] => await DeskBench.RunAsync(int.Parse(answers), dll),
     ["matching"] => MatchingBench.Run(),
     ["dependencies"] => DependencyBench.Run(),
     ["seeded", var demo] => SeededBench.Run(demo),
@@ -39,7 +40,7 @@ static int Usage()
 {
     Console.Error.WriteLine(
         "usage: checking OUT | answers FOLDER COUNT | durability ... | autosave ... | layout FOLDER NOTATION | "
-            + "matching | seeded DEMO | hostile DLL | accuracy FOLDER OUT [CASE/ANSWER] [WEIGHT=NUMBER] | "
+            + "matching | desk ANSWERS DLL | seeded DEMO | hostile DLL | accuracy FOLDER OUT [CASE/ANSWER] [WEIGHT=NUMBER] | "
             + "accuracy-fit FOLDER... | accuracy-leave-one-out FOLDER OUT OTHER...; see the scripts in bench/"
     );
     return 2;
