@@ -49,7 +49,8 @@ internal static class DeskBench
             .MaxBy(one => one!["places"]!.AsArray().Count)!;
         var shared = most["places"]!.AsArray().Count;
         Console.WriteLine(
-            $"checked after {waited.Elapsed.TotalSeconds:0} s, {differences["differences"]!.AsArray().Count} differences, {shared} share one"
+            $"checked after {waited.Elapsed.TotalSeconds:0} s, {differences["differences"]!.AsArray().Count} differences, "
+                + $"{shared} answers share one"
         );
         var key = $"{at}/differences/{most["key"]}";
         var open = await MedianAsync(async () =>

@@ -45,8 +45,8 @@ public static class RemarkCatalogue
             "Numbers in place of marks",
             "Crow's foot notation shows least and most by marks at the end, not by numbers or letters.",
             "The marks for it.",
-            "An end says in writing what marks should show.",
-            "{0} ends say in writing what marks should show."
+            "An end says in writing what marks show.",
+            "{0} ends say in writing what marks show."
         ),
         new(
             RemarkKind.CountOnGeneralisation,
@@ -326,9 +326,9 @@ public static class RemarkCatalogue
             RemarkKind.UnreadableMember,
             "Member that cannot be read",
             "An attribute is a name, a type after a colon, a multiplicity in brackets; an operation has its parameters in parentheses.",
-            "A line by the grammar of UML, such as “lamps: Integer [0..3]”.",
-            "A line of a class cannot be read.",
-            "{0} lines of classes cannot be read."
+            "A row by the grammar of UML, such as “lamps: Integer [0..3]”.",
+            "A row of a class cannot be read.",
+            "{0} rows of classes cannot be read."
         ),
     ];
 

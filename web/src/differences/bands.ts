@@ -32,7 +32,8 @@ export function placeNotes(scene: Scene, marked: readonly Marked[]): Placed[] {
   const taken = coveredOf(scene);
   return ordered.map(({ note, bands }, i) => {
     const number = i + 1;
-    const shown = note.tag === 'moved' ? bands : bands.slice(0, 1);
+    // What is missing is one thing with what hangs on it; all else stands at each of its parts.
+    const shown = note.tag === 'missing' ? bands.slice(0, 1) : bands;
     const tags = shown.map((band) => {
       const width = textWidth(`${number} ${note.tag}`, 12.5) + 14;
       const box = tagPlace(anchorOf(band), width, taken);

@@ -233,7 +233,7 @@ public sealed class ClassFindingTests : FindingTest
             "Phone belongs to Person, once.",
             "Visitor and Fixer each have a phone.",
             "Person has it, and they inherit it.",
-            "As drawn, a person that is none of Visitor and Fixer has no phone."
+            "As drawn, a person that is neither Visitor nor Fixer has no phone."
         );
 
     [Fact]

@@ -135,7 +135,7 @@ public sealed class ForeignKeyFindingTests : FindingTest
             Observer 11 leads / is led by 0m Session
             """
         );
-        finding.There.ShouldBe("Observer no of session drawn as foreign key.");
+        finding.There.ShouldBe("Observer no of session is drawn as a foreign key.");
     }
 
     [Fact]

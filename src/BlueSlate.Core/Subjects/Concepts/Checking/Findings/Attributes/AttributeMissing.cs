@@ -23,6 +23,8 @@ internal sealed class AttributeMissing : ConceptFindingKind
             {
                 var (owner, attribute) = evidence.ModelAttribute(verdict.Fact.ConceptId);
                 var drawn = evidence.AnswerEntity(verdict.AnswerId!);
+                // What stands for a relationship is called as that reads.
+                var drawnAs = drawn.Name.Trim().Contains(' ', StringComparison.Ordinal) ? $"“{drawn.Name}”" : drawn.Name;
                 var lines = drawn.Attributes.Select(line => Phrasing.InText(line.Name)).ToList();
                 return new Finding
                 {
@@ -31,7 +33,7 @@ internal sealed class AttributeMissing : ConceptFindingKind
                     Tag = Tag.Missing,
                     Headline =
                         $"{Phrasing.Capital(Phrasing.InText(attribute.Name))} of {Phrasing.InText(owner.Name)} is missing.",
-                    There = lines.Count == 0 ? $"{drawn.Name} has no attributes." : $"{drawn.Name} has {Phrasing.List(lines)}.",
+                    There = lines.Count == 0 ? $"{drawnAs} has no attributes." : $"{drawnAs} has {Phrasing.List(lines)}.",
                     Wanted = $"{Phrasing.Capital(Phrasing.One(attribute.Name))} as well.",
                     Why = $"As drawn, there is nowhere to keep {Phrasing.One(owner.Name)}'s {Phrasing.InText(attribute.Name)}.",
                     Claims = evidence.BadFactsOf(attribute.Id),

@@ -40,6 +40,7 @@ internal sealed class AttributeRepeatedInSubtypes : ConceptFindingKind
             }
 
             var at = Phrasing.List([.. repeated.Select(pair => pair.Entity.Name)]);
+            var none = repeated.Count == 2 ? $"neither {repeated[0].Entity.Name} nor {repeated[1].Entity.Name}" : $"none of {at}";
             yield return new Finding
             {
                 Id = IdFor(attribute.Id),
@@ -48,7 +49,7 @@ internal sealed class AttributeRepeatedInSubtypes : ConceptFindingKind
                 Headline = $"{Phrasing.Capital(Phrasing.InText(attribute.Name))} belongs to {owner.Name}, once.",
                 There = $"{at} each have {Phrasing.One(attribute.Name)}.",
                 Wanted = $"{owner.Name} has it, and they inherit it.",
-                Why = $"As drawn, {Phrasing.One(owner.Name)} that is none of {at} has no {Phrasing.InText(attribute.Name)}.",
+                Why = $"As drawn, {Phrasing.One(owner.Name)} that is {none} has no {Phrasing.InText(attribute.Name)}.",
                 Claims = evidence.BadFactsOf(attribute.Leaves.Select(part => part.Id).Append(attribute.Id)),
                 Extras = [.. repeated.Select(pair => pair.Attribute!.Id)],
                 ModelElements = [attribute.Id],

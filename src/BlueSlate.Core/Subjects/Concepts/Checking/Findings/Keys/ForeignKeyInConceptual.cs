@@ -38,10 +38,10 @@ internal sealed class ForeignKeyInConceptual : ConceptFindingKind
                     Id = IdFor(Fact.WholeDrawing),
                     Code = Code,
                     Tag = Tag.Extra,
-                    Headline = "Foreign keys do not belong in a conceptual diagram.",
+                    Headline = "Foreign keys are drawn in a conceptual diagram.",
                     There =
                         $"{Phrasing.Capital(Phrasing.List([.. said]))} "
-                        + $"drawn as foreign {(columns.Count == 1 ? "key" : "keys")}.",
+                        + $"{(columns.Count == 1 ? "is drawn as a foreign key" : "are drawn as foreign keys")}.",
                     Wanted = "The lines alone.",
                     Why =
                         $"The line from {columns[0].Owner.Name} already says what {Phrasing.InText(columns[0].Attribute.Name)} would.",

@@ -3,6 +3,7 @@ using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Notations;
 using BlueSlate.Core.Subjects.Concepts.Checking.Kinds;
+using BlueSlate.Core.Subjects.Concepts.Model;
 
 namespace BlueSlate.Core.Subjects.Concepts.Checking.Findings.NotationFaults;
 
@@ -63,9 +64,7 @@ public sealed class NotationFault : ConceptFindingKind
             Headline = remarks.Count == 1 ? text.One : string.Format(CultureInfo.InvariantCulture, text.Several, remarks.Count),
             There = $"Drawn: {Phrasing.List(drawn)}.{readAs}",
             Wanted = text.Wants,
-            Why =
-                $"Whoever has learned {Notation.Of(evidence.Comparison.Options.Notation).Title} notation would stumble "
-                + $"over what stands at {PlaceOf(evidence, remarks[0].ElementId)}.",
+            Why = WhyOf(remarks[0], PlaceOf(evidence, remarks[0].ElementId)),
             Claims =
             [
                 .. verdict is { IsBad: true } ? [verdict.Fact.Id] : Array.Empty<string>(),
@@ -75,7 +74,12 @@ public sealed class NotationFault : ConceptFindingKind
         };
     }
 
-    private static string PlaceOf(Evidence evidence, string elementId)
+    private static string WhyOf(Remark remark, string? place) =>
+        remark.Repaired
+            ? $"Another reader need not take “{remark.Drawn}” for “{remark.ReadAs}”{(place is null ? "" : $", as at {place}")}."
+            : $"Another reader could not read it either, and would have to ask what is meant{(place is null ? "" : $" at {place}")}.";
+
+    private static string? PlaceOf(Evidence evidence, string elementId)
     {
         var model = evidence.Comparison.Answer.Model;
         var line = elementId.Split('/')[0];
@@ -86,6 +90,6 @@ public sealed class NotationFault : ConceptFindingKind
                 ? entity.Name
             : model.Relationships.FirstOrDefault(relationship => relationship.Id == line) is { } relationship
                 ? $"the line between {Phrasing.List([.. relationship.Roles.Select(role => model.Entity(role.EntityId).Name)])}"
-            : "this place";
+            : null;
     }
 }

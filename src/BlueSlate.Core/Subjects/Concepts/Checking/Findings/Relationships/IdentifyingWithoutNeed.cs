@@ -32,7 +32,7 @@ internal sealed class IdentifyingWithoutNeed : ConceptFindingKind
             Tag = Tag.Notation,
             Headline =
                 solid.Count == 1
-                    ? $"{Phrasing.Capital(lines[0])} identifies nothing: its line wants to be dashed."
+                    ? $"The solid line of “{lines[0]}” identifies nothing."
                     : $"{solid.Count} solid lines identify nothing.",
             There = $"Solid: {Phrasing.List(lines)}.",
             Wanted = "Dashed lines where the entity has a key of its own.",

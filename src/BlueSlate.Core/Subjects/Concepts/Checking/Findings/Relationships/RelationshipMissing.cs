@@ -25,16 +25,20 @@ internal sealed class RelationshipMissing : ConceptFindingKind
                 var absent = relationship.Roles.FirstOrDefault(role =>
                     evidence.Comparison.On(FactKinds.Entity, role.EntityId) is { IsBad: true }
                 );
+                var isNamed = relationship.Name.Length > 0 || relationship.Roles.Any(role => role.Verb.Length > 0);
+                var between = relationship.IsRecursive ? $"from {names[0]} to itself" : $"between {Phrasing.List(names)}";
                 return new Finding
                 {
                     Id = IdFor(relationship.Id),
                     Code = Code,
                     Tag = Tag.Missing,
-                    Headline = $"{Phrasing.Capital(evidence.Named(relationship))} is missing.",
+                    Headline = isNamed
+                        ? $"{Phrasing.Capital(evidence.Named(relationship))} is missing."
+                        : $"A line {between} is missing.",
                     There =
                         "No line joins "
                         + $"{Phrasing.List([.. names.Distinct(StringComparer.Ordinal)])}{(relationship.IsRecursive ? " to itself" : "")}.",
-                    Wanted = $"A relationship: {evidence.Named(relationship)}.",
+                    Wanted = isNamed ? $"A relationship: {evidence.Named(relationship)}." : $"A relationship {between}.",
                     Why =
                         $"As drawn, nothing says which {Phrasing.Several(names[^1])} {Phrasing.One(names[0])} "
                         + $"{Phrasing.Verb(relationship, relationship.Roles[0])}.",
