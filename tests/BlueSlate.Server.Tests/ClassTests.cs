@@ -137,6 +137,43 @@ public sealed class ClassTests(TestServer server) : IClassFixture<TestServer>
     }
 
     [Fact]
+    public async Task The_marks_are_a_table_by_codes_or_by_names_which_the_record_keeps()
+    {
+        var (instructor, exercise, first, _) = await HandedInAsync();
+        var path = $"/api/marking/exercises/{exercise}/marks";
+        var rows = await RowsAsync(instructor, path);
+        rows.Count.ShouldBe(3);
+        rows[0].ShouldStartWith("candidate,state,late,total of 20,part total of 20,");
+        var desk = await instructor.GetAsync($"/api/marking/exercises/{exercise}");
+        var answer = desk["answers"]!.AsArray().First(one => (string)one!["id"]! == first.Id.ToString())!;
+        var row = rows.Single(row => row.StartsWith((string)answer["code"]!, Ordinal)).Split(',');
+        row[1].ShouldBe("checked");
+        ValueOf(answer["total"]!).ShouldBe(double.Parse(row[3], System.Globalization.CultureInfo.InvariantCulture), 1e-3);
+        row[5..]
+            .Sum(cell => double.Parse(cell, System.Globalization.CultureInfo.InvariantCulture))
+            .ShouldBe(ValueOf(answer["total"]!), 0.25);
+        rows.ShouldAllBe(one => !one.Contains('@'));
+
+        var named = await RowsAsync(instructor, $"{path}?names=true");
+        named[0].ShouldStartWith("candidate,name,email,state,");
+        named[1..].ShouldAllBe(one => one.Contains('@'));
+        using var assistant = await server.AsAsync("assistant");
+        ((int)(await assistant.SendAsync(HttpMethod.Get, path)).StatusCode).ShouldBe(403);
+        using var outsider = await server.AsAsync("outsider");
+        (await outsider.CodeOfAsync(HttpMethod.Get, path)).ShouldBe("no-such-exercise");
+
+        await instructor.PostAsync($"{PathOf(exercise)}/sample", new { count = 2 });
+        (await RowsAsync(instructor, path))[1..]
+            .ShouldAllBe(one => one.Split(',', StringSplitOptions.RemoveEmptyEntries).Length == 2);
+    }
+
+    private static async Task<List<string>> RowsAsync(Client client, string path)
+    {
+        var text = await (await client.SendAsync(HttpMethod.Get, path)).Content.ReadAsStringAsync();
+        return [.. text.TrimStart('\uFEFF').Split('\n', StringSplitOptions.RemoveEmptyEntries).Select(row => row.TrimEnd('\r'))];
+    }
+
+    [Fact]
     public async Task What_one_has_to_mark_blind_is_in_no_difference_and_no_picture()
     {
         var (instructor, exercise, _, _) = await HandedInAsync();

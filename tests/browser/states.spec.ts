@@ -38,6 +38,23 @@ test('an empty slate says how to begin, and an empty answer is asked about befor
   await expect(page.getByText('Press anywhere to draw the first box')).toBeVisible();
 });
 
+test('handing in quotes what was typed and not understood', async ({ page }) => {
+  await open(page, 'Nils Abara', 'The repair café');
+  await page.getByRole('button', { name: 'write', exact: true }).click();
+  await page.keyboard.type('Visitor: visitor no (key)\nVisit: visit no (key)\nVisitor pays 1 or more Visit; and more\n');
+  await expect(page.locator('.scene text.name')).toHaveText(['Visitor', 'Visit']);
+  await expect(page.locator('.editor-foot')).toContainText('line 3');
+  await page.getByRole('button', { name: 'hand in' }).click();
+  await expect(page.getByRole('dialog')).toContainText('Not drawn, since it was not understood: “Visitor pays 1 or more Visit; and more”.');
+  await page.getByRole('button', { name: 'not now' }).click();
+  // What is mended is not quoted again.
+  await page.getByLabel('Sentences, one statement a line').fill('Visitor: visitor no (key), name\nVisit: visit no (key)\nVisitor pays 1 or more Visit\n');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'hand in' }).click();
+  await expect(page.getByRole('dialog')).toContainText('2 boxes');
+  await expect(page.getByRole('dialog')).not.toContainText('Not drawn');
+});
+
 test('a session that ran out is taken up again over the slate, and nothing is lost', async ({ page }) => {
   await open(page, 'Rosa Tamm', 'The repair café');
   await drawBox(page, 200, 150, 'Visitor\nPK visitor no');

@@ -119,6 +119,7 @@ public static class Server
         services.AddScoped<Releasing>();
         services.AddScoped<Rulings>();
         services.AddScoped<ClassView>();
+        services.AddScoped<MarksTable>();
         services.AddScoped<Remarking>();
         services.AddScoped<BlindSample>();
         services.AddScoped<MarkingPage>();

@@ -2499,6 +2499,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/marking/exercises/{id}/marks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The table of an exercise. */
+        get: {
+            parameters: {
+                query?: {
+                    names?: boolean;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/csv": components["schemas"]["FileContentHttpResult"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/marking/exercises/{id}/release": {
         parameters: {
             query?: never;
@@ -3738,6 +3778,10 @@ export interface components {
             revision: number;
             drawing: string;
         };
+        EntityTagHeaderValue: {
+            tag?: components["schemas"]["StringSegment"];
+            isWeak?: boolean;
+        };
         /**
          * @description How a small example tells two answers apart.
          * @enum {unknown}
@@ -3845,6 +3889,17 @@ export interface components {
             facts: components["schemas"]["FactReply"][];
             sentences: components["schemas"]["ResultSentence"][];
             form: components["schemas"]["FormRemark"][];
+        };
+        FileContentHttpResult: {
+            contentType?: string;
+            fileDownloadName?: null | string;
+            /** Format: date-time */
+            lastModified?: null | string;
+            entityTag?: null | components["schemas"]["EntityTagHeaderValue"];
+            enableRangeProcessing?: boolean;
+            /** Format: int64 */
+            fileLength?: null | number;
+            fileContents?: components["schemas"]["ReadOnlyMemoryOfbyte"];
         };
         /** @description One kind of finding, for the page that lists them. */
         FindingKindReply: {
@@ -4327,6 +4382,7 @@ export interface components {
          * @enum {unknown}
          */
         Reach: "answer" | "alike";
+        ReadOnlyMemoryOfbyte: string;
         /** @description What a drawing says. */
         ReadingReply: {
             hash: string;
@@ -4636,6 +4692,15 @@ export interface components {
         StandsForRequest: {
             model: string;
             answer?: null | string;
+        };
+        StringSegment: {
+            buffer?: null | string;
+            /** Format: int32 */
+            offset?: number;
+            /** Format: int32 */
+            length?: number;
+            value?: null | string;
+            hasValue?: boolean;
         };
         /** @description An exercise as a student sees it in a list: never anything of the model answer. */
         StudentExercise: {

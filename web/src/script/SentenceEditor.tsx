@@ -42,13 +42,20 @@ export function SentenceEditor({ slate, lines, at, amend, onLeave }: SentenceEdi
   }, [text]);
   // What was drawn of a statement comes into sight with its lines.
   const fresh = useRef<readonly string[]>([]);
+  // What is drawn from goes on while the server is asked.
+  const latest = useRef(slate);
+  useEffect(() => {
+    latest.current = slate;
+  });
   useEffect(() => {
     const boxes = fresh.current.flatMap((id) => slate.base.boxes.get(id) ?? []);
     if (boxes.length === 0) return;
     fresh.current = [];
     slate.reveal(inflate(around(boxes)!, roomForLines));
   });
-  const turn = useRef(0);
+  const drawing = useRef<Promise<boolean> | null>(null);
+  /** What was typed while the server was at what had been typed before. */
+  const next = useRef<string | null>(null);
   const drawn = useRef(slate.session.current().document);
 
   useEffect(() => {
@@ -85,18 +92,31 @@ export function SentenceEditor({ slate, lines, at, amend, onLeave }: SentenceEdi
     setText(next);
   };
 
-  /** Draws what was typed; says whether all of it could be taken. */
-  const draw = async (typed: string): Promise<boolean> => {
-    const mine = ++turn.current;
-    const { document: drawing } = slate.session.current();
+  /** Draws what was typed, one text after the other and of several only the last; says whether all of it could be taken. */
+  const draw = (typed: string): Promise<boolean> => {
+    next.current = typed;
+    drawing.current ??= drawAll().finally(() => (drawing.current = null));
+    return drawing.current;
+  };
+  const drawAll = async (): Promise<boolean> => {
+    let all = true;
+    while (next.current !== null) {
+      const typed = next.current;
+      next.current = null;
+      all = await drawOnce(typed);
+    }
+    return all;
+  };
+  const drawOnce = async (typed: string): Promise<boolean> => {
+    const { document: before } = slate.session.current();
     try {
-      const answer = await amend(writeDrawing(drawing, placementOf(slate.full)), typed.split('\n'));
-      if (mine !== turn.current) return true;
-      if (slate.session.current().document !== drawing) return await draw(typed);
-      const steps = stepsBetween(drawing, readDrawing(answer.drawing));
+      const answer = await amend(writeDrawing(before, placementOf(latest.current.full)), typed.split('\n'));
+      if (next.current !== null) return false;
+      if (slate.session.current().document !== before) return await drawOnce(typed);
+      const steps = stepsBetween(before, readDrawing(answer.drawing));
       if (steps.length > 0) slate.change({ label: 'type a statement', steps });
-      fresh.current = [...slate.session.current().document.shapes.keys()].filter((id) => !drawing.shapes.has(id));
-      if (drawing.shapes.size === 0) slate.fitSoon();
+      fresh.current = [...slate.session.current().document.shapes.keys()].filter((id) => !before.shapes.has(id));
+      if (before.shapes.size === 0) slate.fitSoon();
       drawn.current = slate.session.current().document;
       settle(typed, answer);
       slate.session.leaveOut(answer.problems.map((problem) => typed.split('\n')[problem.line] ?? ''));

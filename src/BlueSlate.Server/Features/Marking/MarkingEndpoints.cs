@@ -40,6 +40,10 @@ public static class MarkingEndpoints
         group.MapPut("/work/{id:guid}/stands-for", Stand).ForStaff();
         group.MapPost("/work/{id:guid}/gone-through", MarkGoneThrough).ForStaff().Produces(StatusCodes.Status204NoContent);
         group.MapPost("/exercises/{id:guid}/identities", Identities).ForInstructors().Produces<IdentityReply[]>();
+        group
+            .MapGet("/exercises/{id:guid}/marks", MarksTable.Get)
+            .ForInstructors()
+            .Produces<FileContentHttpResult>(200, "text/csv");
         group.MapGet("/exercises/{id:guid}/release", Releasing.Preview).ForInstructors().Produces<ReleaseReply>();
         group.MapPost("/exercises/{id:guid}/release", Releasing.Release).ForInstructors().Produces<ReleasedReply>();
         group.MapGet("/exercises/{id:guid}/remarking", Remarking.Preview).ForInstructors().Produces<RemarkingReply>();

@@ -2,9 +2,11 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
+import { addressOf } from '../../api/place';
 import { partName } from '../../parts/PartTabs';
 import { Sheet } from '../../ui/Sheet';
 import { messageOf } from '../../ui/states';
+import { Tip } from '../../ui/Tip';
 import { Remarking } from './Remarking';
 import { AgreementLine, Sample } from './Sample';
 
@@ -28,6 +30,20 @@ export function GivingBack({ desk }: { desk: Schemas['DeskReply'] }) {
         </>
       ) : (
         <p className="text-quiet-ink">The marks are released by whoever teaches the class.</p>
+      )}
+      {mayRelease && (
+        <p className="mt-6 text-quiet-ink">
+          All marks, line by line, as a table:{' '}
+          <a className="word-button" href={addressOf(`/api/marking/exercises/${id}/marks`)} download>
+            by candidate codes
+          </a>
+          {' · '}
+          <Tip says="The record keeps that you looked">
+            <a className="word-button" href={addressOf(`/api/marking/exercises/${id}/marks?names=true`)} download>
+              with names
+            </a>
+          </Tip>
+        </p>
       )}
       {mayRelease && unreleased < answers.length && <Remarking exercise={id} />}
       {parts.map((part, at) => (
