@@ -66,7 +66,8 @@ function Desk({ desk, part, reply }: DifferencesProps & { reply: Schemas['Differ
         works: reply.works.map((work) => (ready.includes(work) ? { ...work, state: 'gone-through' as const } : work)),
       }),
   });
-  const place = chosen?.places[example % chosen.places.length];
+  const places = useMemo(() => (chosen ? tellingFirst(chosen, reply.works) : []), [chosen, reply.works]);
+  const place = places[example % Math.max(1, places.length)];
   usePageKeys({
     j: () => choose(ordered[at + 1]),
     k: () => choose(ordered[at - 1]),
@@ -124,11 +125,15 @@ function Desk({ desk, part, reply }: DifferencesProps & { reply: Schemas['Differ
         </div>
       )}
       <section className="desk-side" aria-label="Answers with this difference">
-        {chosen && <Having reply={reply} difference={chosen} shown={place?.work} onShow={setExample} />}
+        {chosen && <Having reply={reply} difference={chosen} places={places} shown={place?.work} onShow={setExample} />}
       </section>
     </div>
   );
 }
+
+/** A difference shows itself best where most of the rest is right. */
+const tellingFirst = ({ places }: Difference, works: Schemas['DifferencesReply']['works']) =>
+  [...places].sort((a, b) => valueOf(works[b.work]!.total) - valueOf(works[a.work]!.total));
 
 const addressOf = (reply: Schemas['DifferencesReply'], place: Schemas['DifferencePlace']) =>
   `/marking/${reply.works[place.work]!.id}?note=${encodeURIComponent(place.finding)}`;
@@ -177,12 +182,14 @@ const decisionWords: Readonly<Record<Schemas['Decision'], string>> = {
 interface HavingProps {
   reply: Schemas['DifferencesReply'];
   difference: Difference;
+  /** Its places in the order in which they are shown. */
+  places: readonly Schemas['DifferencePlace'][];
   shown: number | undefined;
   onShow: (example: number) => void;
 }
 
 /** The answers that have a difference. */
-function Having({ reply, difference, shown, onShow }: HavingProps) {
+function Having({ reply, difference, places, shown, onShow }: HavingProps) {
   return (
     <>
       <h2>
@@ -190,7 +197,7 @@ function Having({ reply, difference, shown, onShow }: HavingProps) {
         {valueOf(difference.loss) > 0 && <>, {marksOf(difference.loss)} at stake</>}
       </h2>
       <ul>
-        {difference.places.map((place, at) => {
+        {places.map((place, at) => {
           const work = reply.works[place.work]!;
           return (
             <li key={`${place.work} ${place.finding}`} aria-current={place.work === shown}>
