@@ -8,7 +8,7 @@ import { Failed, Loading, messageOf } from '../../ui/states';
 import { usePageKeys } from '../../ui/usePageKeys';
 import { AmountField } from '../marking/AmountField';
 import { WhatChanges } from '../marking/WhatChanges';
-import type { Difference } from './useDifferences';
+import type { Difference } from './deskRules';
 
 type AlikeAnswer = Schemas['AlikeAnswer'];
 

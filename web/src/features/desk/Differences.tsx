@@ -8,15 +8,8 @@ import { Failed, Loading, messageOf } from '../../ui/states';
 import { usePageKeys } from '../../ui/usePageKeys';
 import { DifferenceCard } from './DifferenceCard';
 import { QuestionsFirst } from './QuestionsFirst';
-import {
-  isDecided,
-  isUnmarked,
-  readyWorks,
-  useDifferences,
-  useKeepDifferences,
-  useOrder,
-  type Difference,
-} from './useDifferences';
+import { isDecided, isUnmarked, readyWorks, type Difference } from './deskRules';
+import { useDifferences, useKeepDifferences, useOrder } from './useDifferences';
 
 interface DifferencesProps {
   desk: Schemas['DeskReply'];

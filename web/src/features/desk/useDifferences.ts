@@ -1,10 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { api, must, type Schemas } from '../../api/client';
-import { valueOf } from '../../ui/marks';
-
-export type Difference = Schemas['DifferenceReply'];
-export type ClassWork = Schemas['ClassWork'];
+import { rankOf, type Difference } from './deskRules';
 
 /** The differences of a class in a part. */
 export function useDifferences(part: string) {
@@ -27,16 +24,6 @@ export function useKeepDifferences(part: string, exercise: string) {
   };
 }
 
-/** Whether everything about a difference is decided: for all at once, or at each of its places. */
-export const isDecided = ({ forAll, places }: Difference) =>
-  forAll !== null && forAll !== undefined ? true : places.every(({ decision }) => decision);
-
-/** Whether there is nothing to decide: no line of the scheme uses it, and it costs nothing. */
-export const isUnmarked = (difference: Difference) =>
-  !difference.marked || (valueOf(difference.loss) === 0 && !isDecided(difference));
-
-const rankOf = (difference: Difference) => (isDecided(difference) ? 1 : isUnmarked(difference) ? 2 : 0);
-
 /**
  * The differences in the order of the desk: what is to be decided first, the greatest loss before. They keep their places while one goes
  * through them, and what comes new stands last.
@@ -51,13 +38,4 @@ export function useOrder(differences: readonly Difference[]): readonly Differenc
     const byKey = new Map(differences.map((difference) => [difference.key, difference]));
     return order.flatMap((key) => byKey.get(key) ?? []);
   }, [order, differences]);
-}
-
-/** The answers that want nothing any more: sure of what stands for what, with a decision on each difference that costs something. */
-export function readyWorks(differences: readonly Difference[], works: readonly ClassWork[]): readonly ClassWork[] {
-  const open = new Set<number>();
-  for (const difference of differences)
-    if (!isUnmarked(difference) && !difference.forAll)
-      for (const { work, decision } of difference.places) if (!decision) open.add(work);
-  return works.filter((work, at) => work.state === 'checked' && !work.doubtful && !open.has(at));
 }
