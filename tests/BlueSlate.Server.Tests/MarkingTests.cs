@@ -94,6 +94,7 @@ public sealed class MarkingTests(TestServer server) : IClassFixture<TestServer>
         await instructor.PostAsync($"/api/marking/work/{answer.Work}/gone-through");
         await instructor.PostAsync($"/api/marking/exercises/{exercise}/release");
         (await Story.MarksAsync(student, answer))["modelDrawing"].ShouldBeNull();
+        (await Story.MarksAsync(student, answer))["modelSentences"].ShouldBeNull();
     }
 
     [Fact]

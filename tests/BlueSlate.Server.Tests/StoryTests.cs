@@ -41,6 +41,7 @@ public sealed class StoryTests(TestServer server) : IClassFixture<TestServer>
         ((string)marks["result"]!["total"]!).ShouldBe((string)ruled["result"]!["total"]!);
         ((string)marks["rulings"]![0]!["comment"]!).ShouldBe("The wording allows it.");
         ((string)marks["modelDrawing"]!).ShouldContain("Zeppelin");
+        marks["modelSentences"]!.ToJsonString().ShouldContain("anchors");
 
         // A later decision changes nothing of what is released.
         await instructor.PutAsync(

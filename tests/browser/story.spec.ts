@@ -145,6 +145,9 @@ test('the student reads the marks with the notes and the model answer', async ({
   await expect(page.getByText('The wording allows this.')).toBeVisible();
   await page.getByRole('radio', { name: 'beside' }).click();
   await expect(page.getByText('The model answer', { exact: true })).toBeVisible();
+  await page.getByRole('radio', { name: 'in words' }).click();
+  await expect(page.getByText('What the model answer says')).toBeVisible();
+  await expectAccessible(page);
   await page.getByRole('radio', { name: 'mark lines' }).click();
   await expect(page.getByText('Entity Loan')).toBeVisible();
 });

@@ -4766,13 +4766,14 @@ export interface components {
             aids: components["schemas"]["AidsDocument"];
             showModelAnswer: boolean;
         };
-        /** @description The marks of one part. */
+        /** @description The marks of one part, with the model answer, drawn and in sentences, where it is shown. */
         StudentPartMarks: {
             /** Format: uuid */
             workId: string;
             part: components["schemas"]["StudentPart"];
             drawing: string;
             modelDrawing: null | string;
+            modelSentences: null | components["schemas"]["ResultSentence"][];
             result: components["schemas"]["StudentResult"];
             rulings: components["schemas"]["StudentRuling"][];
             changes: components["schemas"]["StudentMarkChange"][];

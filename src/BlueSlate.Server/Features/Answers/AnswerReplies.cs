@@ -97,12 +97,13 @@ public sealed record StudentMarksReply(
     StudentPartMarks[] Parts
 );
 
-/// <summary>The marks of one part.</summary>
+/// <summary>The marks of one part, with the model answer, drawn and in sentences, where it is shown.</summary>
 public sealed record StudentPartMarks(
     Guid WorkId,
     StudentPart Part,
     string Drawing,
     string? ModelDrawing,
+    ResultSentence[]? ModelSentences,
     StudentResult Result,
     StudentRuling[] Rulings,
     StudentMarkChange[] Changes,

@@ -18,8 +18,12 @@ import { partLine, tabOf } from '../../parts/partLine';
 const views = [
   ['over', 'over'],
   ['beside', 'beside'],
+  ['words', 'in words'],
   ['lines', 'mark lines'],
 ] as const;
+
+/** What can be shown only where the model answer is. */
+const withModel: readonly string[] = ['beside', 'words'];
 
 /** The marks as released to a student: notes, lines, and, where it is allowed, the model answer over or beside. */
 export default function MarksPage() {
@@ -68,6 +72,7 @@ function Marks({ id, marks, part, tabs, name }: MarksProps) {
       scenarioHtml={marks.scenarioHtml}
       drawing={part.drawing}
       modelDrawing={part.modelDrawing ?? null}
+      modelSentences={part.modelSentences ?? []}
       result={part.result}
       view={view}
       open={open}
@@ -92,7 +97,7 @@ function Marks({ id, marks, part, tabs, name }: MarksProps) {
           <Views
             label="How your answer is shown"
             value={lines ? 'lines' : view}
-            choices={views.filter(([name]) => name !== 'beside' || part.modelDrawing)}
+            choices={views.filter(([name]) => !withModel.includes(name) || part.modelDrawing)}
             onChoose={(next) => {
               setLines(next === 'lines');
               if (next !== 'lines') setView(next);
