@@ -42,9 +42,7 @@ public sealed record AnswerDigest
                     note.Finding.Headline,
                     note.Loss,
                     note.Marked,
-                    decisionOn(note),
-                    note.Finding.AnswerElements,
-                    note.Finding.ModelElements
+                    decisionOn(note)
                 )),
             ],
             Lines = [.. assessment.Sheet.Lines.Select(line => new DigestLine(line.Line.Id, line.Earned))],
@@ -78,8 +76,6 @@ public sealed record AnswerDigest
 /// <param name="Loss">The marks that belong to it.</param>
 /// <param name="Marked">Whether any line uses what it explains.</param>
 /// <param name="Decision">What was decided on it.</param>
-/// <param name="AnswerElements">Elements of the answer that it shows.</param>
-/// <param name="ModelElements">Elements of the model answer that it shows.</param>
 public sealed record DigestNote(
     string Key,
     string FindingId,
@@ -88,9 +84,7 @@ public sealed record DigestNote(
     string Headline,
     Rational Loss,
     bool Marked,
-    Decision? Decision,
-    ImmutableArray<string> AnswerElements,
-    ImmutableArray<string> ModelElements
+    Decision? Decision
 );
 
 /// <summary>What a line of the scheme earned.</summary>

@@ -141,9 +141,15 @@ public static class ClassEndpoints
         return TypedResults.Ok(await view.DifferencesAsync(part, teaches, cancellation));
     }
 
-    private static Task<ExercisePart?> PartAsync(Guid id, Access access, CancellationToken cancellation) =>
+    /// <summary>A part with its documents and its exercise, of those that the caller marks, or teaches; null for another.</summary>
+    internal static Task<ExercisePart?> PartAsync(
+        Guid id,
+        Access access,
+        CancellationToken cancellation,
+        bool instructorsOnly = false
+    ) =>
         access
-            .StaffParts()
+            .StaffParts(instructorsOnly)
             .AsNoTracking()
             .Include(row => row.Documents)
             .Include(row => row.Exercise)

@@ -72,7 +72,7 @@ public static class ClassQuestions
         CancellationToken cancellation
     )
     {
-        if (await PartAsync(id, access, cancellation) is not { } part)
+        if (await ClassEndpoints.PartAsync(id, access, cancellation, instructorsOnly: true) is not { } part)
         {
             return PartEndpoints.NoSuchPart();
         }
@@ -142,7 +142,7 @@ public static class ClassQuestions
             return refusal!;
         }
 
-        var part = (await PartAsync(id, access, cancellation))!;
+        var part = (await ClassEndpoints.PartAsync(id, access, cancellation, instructorsOnly: true))!;
         var revision = part.Documents.First(document => document.Kind == DocumentKind.Assessment).Revision;
         return PartEndpoints.Refusal(replied)
             ?? await documents.SaveAsync(
@@ -163,7 +163,7 @@ public static class ClassQuestions
         CancellationToken cancellation
     )
     {
-        if (await PartAsync(id, access, cancellation) is not { } part)
+        if (await ClassEndpoints.PartAsync(id, access, cancellation, instructorsOnly: true) is not { } part)
         {
             return (null, PartEndpoints.NoSuchPart());
         }
@@ -235,14 +235,6 @@ public static class ClassQuestions
                 ),
             ]
         );
-
-    private static Task<ExercisePart?> PartAsync(Guid id, Access access, CancellationToken cancellation) =>
-        access
-            .StaffParts(instructorsOnly: true)
-            .AsNoTracking()
-            .Include(row => row.Documents)
-            .Include(row => row.Exercise)
-            .FirstOrDefaultAsync(row => row.Id == id, cancellation);
 
     private static AssessmentDocument AssessmentOf(ExercisePart part) =>
         ExerciseJson.Read<AssessmentDocument>(Text(part, DocumentKind.Assessment));
