@@ -3,6 +3,7 @@ using System.Globalization;
 using System.Text.Json.Nodes;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Data;
+using BlueSlate.Drafting;
 using BlueSlate.Server.Tests;
 using Microsoft.EntityFrameworkCore;
 
@@ -62,11 +63,22 @@ internal static class DeskBench
         var preview = await MedianAsync(() => GetAsync(teacher, $"{key}/alike"));
         var watch = Stopwatch.StartNew();
         var (status, _) = await teacher.SendAsync(HttpMethod.Put, key, new { decision = "allow", reach = "alike" });
+        var apply = watch.Elapsed;
+        await teacher.SendAsync(HttpMethod.Post, $"{server.Address}/api/marking/exercises/{exercise}/release", new { });
+        watch.Restart();
+        var written = await teacher.DownloadAsync(
+            $"{server.Address}/api/marking/exercises/{exercise}/sheets",
+            new { together = true }
+        );
+        var export = watch.Elapsed;
+        Console.WriteLine(
+            $"sheets of {answers}: {written / 1e6:0.0} MB; server {Process.GetProcessById(server.Id).PeakWorkingSet64 / 1e6:0} MB at most"
+        );
         Console.WriteLine(
             string.Create(
                 CultureInfo.InvariantCulture,
                 $"desk: answers {answers} shared {shared} open_ms {open:0} picture_ms {picture:0} preview_ms {preview:0} "
-                    + $"apply_s {watch.Elapsed.TotalSeconds:0.0}"
+                    + $"apply_s {apply.TotalSeconds:0.0} export_s {export.TotalSeconds:0.0}"
             )
         );
         return (int?)status == 200 ? 0 : 1;
@@ -85,7 +97,8 @@ internal static class DeskBench
         var before = DateTimeOffset.UtcNow.AddMinutes(-5);
         for (var seed = 1; seed <= answers; seed++)
         {
-            var drawing = LargeExercise.Answer(seed);
+            // What is saved from the slate has places.
+            var drawing = Placer.Place(LargeExercise.Answer(seed), simple: true);
             var answer = new Answer
             {
                 Id = Guid.CreateVersion7(),

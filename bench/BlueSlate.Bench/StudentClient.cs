@@ -57,6 +57,24 @@ internal sealed class StudentClient : IDisposable
         }
     }
 
+    /// <summary>How many bytes a reply has, however long it takes to come.</summary>
+    public async Task<long> DownloadAsync(string url, object body)
+    {
+        using var reply = await http.SendAsync(
+            new HttpRequestMessage(HttpMethod.Post, url) { Content = JsonContent.Create(body) },
+            HttpCompletionOption.ResponseHeadersRead
+        );
+        reply.EnsureSuccessStatusCode();
+        await using var stream = await reply.Content.ReadAsStreamAsync();
+        var (buffer, bytes) = (new byte[1 << 16], 0L);
+        for (int read; (read = await stream.ReadAsync(buffer)) > 0; )
+        {
+            bytes += read;
+        }
+
+        return bytes;
+    }
+
     /// <summary>Asks, and goes away without waiting for the answer.</summary>
     public async Task AbandonAsync(HttpMethod method, string url, object body, CancellationToken gone)
     {

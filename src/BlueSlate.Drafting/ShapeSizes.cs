@@ -50,6 +50,10 @@ public static partial class ShapeSizes
         return found.Success ? (found.Value.Trim(), text[found.Length..]) : ("", text);
     }
 
+    /// <summary>Height of what stands above a box's compartments: its name, and stereotypes where it has any.</summary>
+    public static double HeadHeightOf(Shape shape) =>
+        HeadHeight + (HeadOf(shape.Text).Stereotypes.Length > 0 ? StereotypeHeight : 0);
+
     /// <summary>How far the texts of a box's lines stand from its left edge: far enough for its widest mark.</summary>
     public static double IndentOf(Shape shape)
     {

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { become, expectAccessible, goToDesk, showDesk } from './help';
 
@@ -136,6 +137,14 @@ test('an answer is gone through note by note with the keyboard, released, and re
   await page.getByRole('button', { name: 'Release the marks' }).click();
   await page.getByRole('button', { name: 'Release 11' }).click();
   await expect(page.getByText('All marks are released.')).toBeVisible();
+  const paper = page.getByRole('region', { name: 'Feedback on paper' });
+  const download = page.waitForEvent('download');
+  await paper.getByRole('button', { name: 'all in one PDF' }).click();
+  const file = await download;
+  expect(file.suggestedFilename()).toBe(`${exercise} - feedback.pdf`);
+  expect(readFileSync(await file.path()).subarray(0, 5).toString()).toBe('%PDF-');
+  await expect(paper.getByRole('button', { name: 'a PDF for each student' })).toBeEnabled();
+  await expectAccessible(page);
 
   // One of those who handed in finds the comment with the mark that was given.
   for (const student of ['Amara Diallo', 'Ben Kowal', 'Chloé Marchetti', 'Dmitri Vale', 'Elif Sand', 'Farid Nordin', 'Grace Abel', 'Hugo Lindt', 'Ida Ferro']) {

@@ -55,6 +55,20 @@ public static class ScenePainter
         return new Frame(x, y, points.Max(point => point.Item1) + Margin - x, points.Max(point => point.Item2) + Margin - y);
     }
 
+    /// <summary>Where something is written or drawn: texts of shapes and lines, in pixels.</summary>
+    internal static List<Frame> Covered(Sheet sheet) =>
+        [
+            .. Boxes(sheet, null).Values.Select(box => new Frame(box.X + 6, box.Y + 4, box.Width - 16, box.Height - 8)),
+            .. sheet.Lines.SelectMany(line => line.Labels.Select(label => LabelFrame(line, label))),
+        ];
+
+    private static Frame LabelFrame(Line line, LabelPlace label)
+    {
+        var points = LabelPoints(line, label).ToList();
+        var (left, top) = points[0];
+        return new Frame(left, top, points[1].Item1 - left, points[1].Item2 - top);
+    }
+
     private const double Margin = 24;
 
     private static IEnumerable<(double, double)> LabelPoints(Line line, LabelPlace label)
@@ -64,7 +78,7 @@ public static class ScenePainter
         return [(label.Ends ? x - width : x, (label.At.Y / 4.0) - 12), (label.Ends ? x : x + width, (label.At.Y / 4.0) + 4)];
     }
 
-    private static Dictionary<string, Frame> Boxes(Sheet sheet, IReadOnlySet<string>? only) =>
+    internal static Dictionary<string, Frame> Boxes(Sheet sheet, IReadOnlySet<string>? only) =>
         sheet
             .Shapes.Where(shape => only is null || only.Contains(shape.Id))
             .ToDictionary(
@@ -98,7 +112,7 @@ public static class ScenePainter
         return Stands(line.From) && Stands(line.To);
     }
 
-    private static List<(double X, double Y)> Route(Line line, Dictionary<string, Frame> boxes)
+    internal static List<(double X, double Y)> Route(Line line, Dictionary<string, Frame> boxes)
     {
         if (line.Route.Length > 1)
         {
@@ -266,14 +280,14 @@ public static class ScenePainter
         };
     }
 
-    private static Stand StandAt((double X, double Y) at, (double X, double Y) towards)
+    internal static Stand StandAt((double X, double Y) at, (double X, double Y) towards)
     {
         var (dx, dy) = (towards.X - at.X, towards.Y - at.Y);
         var length = Math.Max(1e-9, Math.Sqrt((dx * dx) + (dy * dy)));
         return new Stand(at.X, at.Y, dx / length, dy / length);
     }
 
-    private static Stand Middle(List<(double X, double Y)> route)
+    internal static Stand Middle(List<(double X, double Y)> route)
     {
         var stands = route
             .Skip(1)

@@ -73,7 +73,7 @@ internal static class ShapePainter
     private static void PaintRows(Shape shape, Frame box, ICanvas canvas)
     {
         var (stereotypes, name) = ShapeSizes.HeadOf(shape.Text);
-        var head = ShapeSizes.HeadHeight + (stereotypes.Length > 0 ? ShapeSizes.StereotypeHeight : 0);
+        var head = ShapeSizes.HeadHeightOf(shape);
         var alone = shape.Compartments.IsEmpty;
         var (left, anchor) = alone ? (box.X + (box.Width / 2), 0) : (box.X + ShapeSizes.MarkLeft, -1);
         if (stereotypes.Length > 0)

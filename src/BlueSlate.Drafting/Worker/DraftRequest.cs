@@ -1,4 +1,5 @@
 using BlueSlate.Drafting.Painting;
+using BlueSlate.Drafting.Sheets;
 
 namespace BlueSlate.Drafting.Worker;
 
@@ -9,9 +10,10 @@ public enum DraftKind
     PlaceNew,
     Tidy,
     Paint,
+    Write,
 }
 
-/// <summary>Asks for places, or for a picture.</summary>
+/// <summary>Asks for places, for a picture, or for feedback sheets.</summary>
 /// <param name="Kind">What is asked for.</param>
 /// <param name="Drawing">The drawing as a document.</param>
 public sealed record DraftRequest(DraftKind Kind, string Drawing)
@@ -27,6 +29,16 @@ public sealed record DraftRequest(DraftKind Kind, string Drawing)
 
     /// <summary>Whether the simple layout is to be used whatever the drawing's size.</summary>
     public bool Simple { get; init; }
+
+    /// <summary>The sheets to be written, for <see cref="DraftKind.Write"/>; the drawing says nothing then.</summary>
+    public FeedbackSheet[] Sheets { get; init; } = [];
+
+    /// <summary>The title of one document of all sheets; a document for each of them where there is none.</summary>
+    public string? Together { get; init; }
+
+    /// <summary>Asks for feedback sheets.</summary>
+    public static DraftRequest Of(FeedbackSheet[] sheets, string? together) =>
+        new(DraftKind.Write, "") { Sheets = sheets, Together = together };
 }
 
 /// <summary>What came of it.</summary>
@@ -38,8 +50,11 @@ public sealed record DraftReply
     /// <summary>New places, for <see cref="DraftKind.Tidy"/>.</summary>
     public DraftedPlace[] Places { get; init; } = [];
 
-    /// <summary>The picture, for <see cref="DraftKind.Paint"/>.</summary>
+    /// <summary>The picture, for <see cref="DraftKind.Paint"/>; a written document, for <see cref="DraftKind.Write"/>.</summary>
     public byte[]? Picture { get; init; }
+
+    /// <summary>Whether more replies to the same request follow; one comes for every sheet that is written.</summary>
+    public bool MoreFollow { get; init; }
 
     /// <summary>Whether the simple layout was used because the drawing is too large for the careful one.</summary>
     public bool Simpler { get; init; }

@@ -11,7 +11,10 @@ public static class DraftingLoop
 
         while (await Frames.ReadAsync<DraftRequest>(input, CancellationToken.None) is { } request)
         {
-            await Frames.WriteAsync(output, DraftingTable.Do(request), CancellationToken.None);
+            foreach (var reply in DraftingTable.Do(request))
+            {
+                await Frames.WriteAsync(output, reply, CancellationToken.None);
+            }
         }
 
         return 0;

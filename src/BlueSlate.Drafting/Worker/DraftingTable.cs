@@ -1,13 +1,36 @@
 using BlueSlate.Core.Drawings;
 using BlueSlate.Drafting.Painting;
+using BlueSlate.Drafting.Sheets;
 
 namespace BlueSlate.Drafting.Worker;
 
 /// <summary>Does what a request asks for, in this process.</summary>
 public static class DraftingTable
 {
-    /// <summary>The reply. What cannot be done is said in it; nothing is thrown for a drawing, whatever is drawn.</summary>
-    public static DraftReply Do(DraftRequest request)
+    /// <summary>
+    /// The replies, of which there are several only where sheets are written. What cannot be done is said in them; nothing is thrown
+    /// for a drawing, whatever is drawn.
+    /// </summary>
+    public static IEnumerable<DraftReply> Do(DraftRequest request) =>
+        request.Kind == DraftKind.Write ? Write(request) : [Draft(request)];
+
+    // A document for each sheet with its reply; or a reply for each sheet and then one with the document of all.
+    private static IEnumerable<DraftReply> Write(DraftRequest request)
+    {
+        var writer = new SheetWriter();
+        if (request.Together is { } title)
+        {
+            return writer.Write(title, request.Sheets).Select(Written);
+        }
+
+        return request.Sheets.Select(
+            (sheet, at) => Written(writer.Write(sheet.Title, [sheet]).Last()) with { MoreFollow = at + 1 < request.Sheets.Length }
+        );
+    }
+
+    private static DraftReply Written(byte[]? document) => new() { Picture = document, MoreFollow = document is null };
+
+    private static DraftReply Draft(DraftRequest request)
     {
         if (DrawingReader.Read(request.Drawing).Drawing is not { } drawing)
         {
@@ -52,7 +75,7 @@ public static class DraftingTable
 
     private static DraftReply Painted(Drawing drawing, DraftRequest request)
     {
-        var placed = Placer.PlaceNew(drawing, request.Simple);
+        var placed = SlateGeometry.Settle(Placer.PlaceNew(drawing, request.Simple));
         return new DraftReply { Picture = Picture.Paint(placed, request.Format, request.Only, request.Scale) };
     }
 

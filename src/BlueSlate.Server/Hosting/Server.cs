@@ -120,6 +120,7 @@ public static class Server
         services.AddScoped<Rulings>();
         services.AddScoped<ClassView>();
         services.AddScoped<MarksTable>();
+        services.AddScoped<FeedbackSheets>();
         services.AddScoped<Remarking>();
         services.AddScoped<BlindSample>();
         services.AddScoped<MarkingPage>();

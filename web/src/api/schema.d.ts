@@ -1682,6 +1682,44 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/study/answers/{id}/sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The sheet of one's own answer. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/pdf": components["schemas"]["FileContentHttpResult"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/study/work/{id}/earlier": {
         parameters: {
             query?: never;
@@ -2533,6 +2571,51 @@ export interface paths {
         };
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/marking/exercises/{id}/sheets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Writes the sheets of a class. The reply tells how far it is while it comes (docs/formats/sheets.md): how many there are, a dot
+         *     for each that is written, and then the file. It ends with whoever asked.
+         */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SheetsRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/octet-stream": components["schemas"]["FileContentHttpResult"];
+                    };
+                };
+            };
+        };
         delete?: never;
         options?: never;
         head?: never;
@@ -4664,6 +4747,12 @@ export interface components {
             at: string;
             by: null | string;
             text: string;
+        };
+        /** @description How the sheets of a class are wanted: in one document or a document each, by names or by candidate codes. */
+        SheetsRequest: {
+            together: boolean;
+            /** @default false */
+            names: boolean;
         };
         /** @description Signs in. */
         SignInRequest: {

@@ -1,7 +1,6 @@
 using System.Security.Cryptography;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
-using BlueSlate.Core.Judging;
 using BlueSlate.Core.Marking;
 using BlueSlate.Data;
 using BlueSlate.Server.Features.Exercises;
@@ -26,6 +25,10 @@ public static class AnswerEndpoints
         group.MapGet("/answers/{id:guid}", Get).ForStudents();
         group.MapPost("/answers/{id:guid}/hand-in", HandIn).ForStudents().Produces<ReceiptReply>();
         group.MapGet("/answers/{id:guid}/marks", Marks).ForStudents();
+        group
+            .MapGet("/answers/{id:guid}/sheet", FeedbackSheets.Own)
+            .ForStudents()
+            .Produces<FileContentHttpResult>(200, "application/pdf");
         WorkEndpoints.Map(group);
     }
 
@@ -298,7 +301,7 @@ public static class AnswerEndpoints
             StudentPart.Of(frozen.Part),
             frozen.Drawing,
             shown ? frozen.ModelDrawing : null,
-            shown ? ModelSentences(frozen) : null,
+            shown ? [.. SheetOf.ModelSentences(frozen)] : null,
             StudentResult.Of(frozen.Result, shown),
             [.. frozen.Rulings.Select(ruling => new StudentRuling(ruling.FindingId, ruling.Decision, ruling.Comment))],
             await database
@@ -308,14 +311,6 @@ public static class AnswerEndpoints
                 .ToArrayAsync(cancellation),
             await NoteQueries.OfAsync(database, work.Id, cancellation)
         );
-    }
-
-    private static ResultSentence[] ModelSentences(FrozenSheet frozen)
-    {
-        var subject = Subject.Of(frozen.Part.Learned);
-        return subject.Parse(frozen.ModelDrawing) is { } model
-            ? [.. subject.Sentences(model, frozen.Part.Learned).Select(ResultSentence.Of)]
-            : [];
     }
 
     /// <summary>The answer to whoever asks for an answer that is not theirs.</summary>

@@ -1,4 +1,5 @@
 using System.Diagnostics;
+using System.Runtime.CompilerServices;
 using BlueSlate.Drafting.Worker;
 
 namespace BlueSlate.Server.Features.Drafting;
@@ -72,14 +73,38 @@ public sealed class DraftingProcess : IDisposable
     /// <summary>
     /// The reply to a request. Whenever there is none the process is gone: it is ended if it did not end by itself.
     /// </summary>
-    public async Task<DraftReply> AskAsync(DraftRequest request, CancellationToken cancellation)
+    public Task<DraftReply> AskAsync(DraftRequest request, CancellationToken cancellation) => ReplyAsync(request, cancellation);
+
+    /// <summary>
+    /// All replies to a request that has several, each within the limits. Whenever one is missing the process is gone.
+    /// </summary>
+    public async IAsyncEnumerable<DraftReply> AskForAllAsync(
+        DraftRequest request,
+        [EnumeratorCancellation] CancellationToken cancellation
+    )
+    {
+        var reply = await ReplyAsync(request, cancellation);
+        yield return reply;
+        while (reply.MoreFollow)
+        {
+            reply = await ReplyAsync(null, cancellation);
+            yield return reply;
+        }
+    }
+
+    // The next reply; null asks for nothing new.
+    private async Task<DraftReply> ReplyAsync(DraftRequest? request, CancellationToken cancellation)
     {
         using var over = CancellationTokenSource.CreateLinkedTokenSource(cancellation);
         var why = DraftingEnd.Ended;
         var watching = WatchAsync(found => why = found, over);
         try
         {
-            await Frames.WriteAsync(process.StandardInput.BaseStream, request, over.Token);
+            if (request is not null)
+            {
+                await Frames.WriteAsync(process.StandardInput.BaseStream, request, over.Token);
+            }
+
             return await Frames.ReadAsync<DraftReply>(process.StandardOutput.BaseStream, over.Token)
                 ?? throw new IOException("It closed its output.");
         }

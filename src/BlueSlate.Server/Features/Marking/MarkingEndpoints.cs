@@ -44,6 +44,10 @@ public static class MarkingEndpoints
             .MapGet("/exercises/{id:guid}/marks", MarksTable.Get)
             .ForInstructors()
             .Produces<FileContentHttpResult>(200, "text/csv");
+        group
+            .MapPost("/exercises/{id:guid}/sheets", FeedbackSheets.Write)
+            .ForInstructors()
+            .Produces<FileContentHttpResult>(200, "application/octet-stream");
         group.MapGet("/exercises/{id:guid}/release", Releasing.Preview).ForInstructors().Produces<ReleaseReply>();
         group.MapPost("/exercises/{id:guid}/release", Releasing.Release).ForInstructors().Produces<ReleasedReply>();
         group.MapGet("/exercises/{id:guid}/remarking", Remarking.Preview).ForInstructors().Produces<RemarkingReply>();

@@ -7,6 +7,7 @@ import { partName } from '../../parts/PartTabs';
 import { Sheet } from '../../ui/Sheet';
 import { messageOf } from '../../ui/states';
 import { Tip } from '../../ui/Tip';
+import { OnPaper } from './OnPaper';
 import { Remarking } from './Remarking';
 import { AgreementLine, Sample } from './Sample';
 
@@ -44,6 +45,9 @@ export function GivingBack({ desk }: { desk: Schemas['DeskReply'] }) {
             </a>
           </Tip>
         </p>
+      )}
+      {mayRelease && unreleased < answers.length && (
+        <OnPaper exercise={id} title={desk.title} released={answers.length - unreleased} />
       )}
       {mayRelease && unreleased < answers.length && <Remarking exercise={id} />}
       {parts.map((part, at) => (

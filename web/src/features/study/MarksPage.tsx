@@ -3,6 +3,7 @@ import { useState, type ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
 import { Views } from '../../ui/Views';
 import { api, must, type Schemas } from '../../api/client';
+import { addressOf } from '../../api/place';
 import { Notes } from '../../differences/Notes';
 import { Otherwise } from '../../differences/Otherwise';
 import { ScriptWithNotes, type ScriptView } from '../../differences/ScriptWithNotes';
@@ -133,6 +134,10 @@ function Marks({ id, marks, part, tabs, name }: MarksProps) {
           )}
           <p className="mt-auto pt-6 text-[13px] text-quiet-ink">
             released {moment(marks.releasedAt)} ·{' '}
+            <a className="word-button" href={addressOf(`/api/study/answers/${id}/sheet`)} download>
+              as a PDF
+            </a>{' '}
+            ·{' '}
             <Link className="word-button" to="/">
               what is next
             </Link>
