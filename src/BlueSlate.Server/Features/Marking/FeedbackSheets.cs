@@ -21,6 +21,7 @@ public sealed class FeedbackSheets(BlueSlateContext database, AuditTrail audit, 
 {
     // A document of hundreds of pages is put together at the end, in a process that nobody else waits for.
     private static readonly TimeSpan Longest = TimeSpan.FromMinutes(2);
+    private const int TimesTheMemory = 2;
 
     // One at a time on this server, so that drawing and saving never wait for paper.
     private static readonly SemaphoreSlim Turn = new(1);
@@ -145,7 +146,7 @@ public sealed class FeedbackSheets(BlueSlateContext database, AuditTrail audit, 
         await Turn.WaitAsync(cancellation);
         try
         {
-            using var process = DraftingProcess.Start(limits with { Time = Longest });
+            using var process = DraftingProcess.Start(limits with { Time = Longest, Memory = TimesTheMemory * limits.Memory });
             var written = new List<byte[]>();
             await foreach (
                 var reply in process.AskForAllAsync(DraftRequest.Of(sheets, together ? exercise.Title : null), cancellation)
