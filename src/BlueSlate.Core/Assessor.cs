@@ -67,7 +67,7 @@ public sealed class Assessor
     // model answer's alone.
     private Assessor Variant(IDocument document, WorkOptions options, ExerciseTerms terms)
     {
-        var asAnswer = AssessAs(document, ImmutableDictionary<string, string>.Empty, [], []).Comparison;
+        var asAnswer = AssessAs(document, ImmutableDictionary<string, string>.Empty, [], Decisions.None).Comparison;
         var facts = Subject.Prepare(document, options, terms, Tolerances.None).Facts;
         var scheme = VariantScheme.Of(Scheme, Facts, asAnswer.InPlace, facts);
         return new Assessor(Subject, document, options, [], scheme, terms) { IsVariant = true };
@@ -95,7 +95,7 @@ public sealed class Assessor
     /// <param name="answer">The document.</param>
     /// <param name="stands">Element of the model answer → element of the answer that stands for it.</param>
     public Assessment AssessAs(IDocument answer, ImmutableDictionary<string, string> stands) =>
-        Best(answer, stands, Subject.FindingKinds, []);
+        Best(answer, stands, Subject.FindingKinds, Decisions.None);
 
     // Held against the model answer and each variant, an answer is taken by the one that gives it most; of equal marks, by the
     // first.
@@ -103,13 +103,13 @@ public sealed class Assessor
         IDocument answer,
         ImmutableDictionary<string, string> stands,
         IReadOnlyList<FindingKind> kinds,
-        ImmutableArray<Ruling> rulings
+        Decisions decisions
     )
     {
-        var best = AssessAs(answer, stands, kinds, rulings);
+        var best = AssessAs(answer, stands, kinds, decisions);
         foreach (var variant in variants)
         {
-            if (variant.AssessAs(answer, stands, kinds, rulings) is var other && other.Sheet.Exact > best.Sheet.Exact)
+            if (variant.AssessAs(answer, stands, kinds, decisions) is var other && other.Sheet.Exact > best.Sheet.Exact)
             {
                 best = other;
             }
@@ -122,7 +122,7 @@ public sealed class Assessor
         IDocument answer,
         ImmutableDictionary<string, string> stands,
         IReadOnlyList<FindingKind> kinds,
-        ImmutableArray<Ruling> rulings
+        Decisions decisions
     )
     {
         var judgement = model.Judge(answer, Facts, stands);
@@ -140,13 +140,14 @@ public sealed class Assessor
             }
         }
 
-        return new Assessment(Scheme, model, judgement, best, [.. near], FindingSelector.Select(best, kinds), rulings)
+        return new Assessment(Scheme, model, judgement, best, [.. near], FindingSelector.Select(best, kinds), decisions)
         {
             ByVariant = IsVariant,
         };
     }
 
-    private Rational MarkOf(Comparison comparison) => Marker.Mark(Scheme, comparison.Verdicts, comparison.Extras, []).Exact;
+    private Rational MarkOf(Comparison comparison) =>
+        Marker.Mark(Scheme, comparison.Verdicts, comparison.Extras, Decisions.None).Exact;
 }
 
 /// <summary>Everything that was found out about one answer.</summary>
@@ -163,7 +164,7 @@ public sealed class Assessment
         Comparison comparison,
         ImmutableArray<Comparison> near,
         ImmutableArray<Finding> findings,
-        ImmutableArray<Ruling> rulings
+        Decisions decisions
     )
     {
         (this.scheme, this.model, this.near, Judgement, Comparison, Findings) = (
@@ -174,12 +175,12 @@ public sealed class Assessment
             comparison,
             findings
         );
-        Sheet = Marker.Mark(scheme, comparison.Verdicts, comparison.Extras, rulings);
+        Sheet = Marker.Mark(scheme, comparison.Verdicts, comparison.Extras, decisions);
         Notes = NoteWriter.Write(Sheet, findings);
         Doubt = Doubt.Of(
             comparison,
             Sheet,
-            [.. near.Select(other => Marker.Mark(scheme, other.Verdicts, other.Extras, rulings))]
+            [.. near.Select(other => Marker.Mark(scheme, other.Verdicts, other.Extras, decisions))]
         );
     }
 
@@ -216,7 +217,7 @@ public sealed class Assessment
     /// </summary>
     public Example? ExampleOf(Finding finding) => model.ExampleOf(Comparison, finding);
 
-    /// <summary>The same answer under other rulings. Nothing is read, matched or checked again.</summary>
-    public Assessment Under(ImmutableArray<Ruling> rulings) =>
-        new(scheme, model, Judgement, Comparison, near, Findings, rulings) { ByVariant = ByVariant };
+    /// <summary>The same answer under other decisions. Nothing is read, matched or checked again.</summary>
+    public Assessment Under(Decisions decisions) =>
+        new(scheme, model, Judgement, Comparison, near, Findings, decisions) { ByVariant = ByVariant };
 }

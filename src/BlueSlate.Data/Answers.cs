@@ -74,6 +74,8 @@ public sealed class Work
 
     public List<StandsFor> Stands { get; } = [];
 
+    public List<MarkAdjustment> Adjustments { get; } = [];
+
     public ReleasedSheet? Released { get; init; }
 }
 
@@ -197,6 +199,32 @@ public sealed class ClassRuling
     public Guid ById { get; set; }
 
     public DateTimeOffset At { get; set; }
+}
+
+/// <summary>
+/// Marks that a marker gave or took besides what was found. Work with the very same drawing has the same, under the same id.
+/// </summary>
+public sealed class MarkAdjustment
+{
+    public Guid WorkId { get; init; }
+
+    public Guid Id { get; init; }
+
+    /// <summary>The line of the scheme; null for the total.</summary>
+    public string? LineId { get; init; }
+
+    /// <summary>What is given, or below 0 taken, as an exact number.</summary>
+    public required string Amount { get; init; }
+
+    /// <summary>Why; told to the student.</summary>
+    public required string Reason { get; init; }
+
+    /// <summary>The parts of the drawing that it is about.</summary>
+    public required string[] Elements { get; init; }
+
+    public Guid ById { get; init; }
+
+    public DateTimeOffset At { get; init; }
 }
 
 /// <summary>What a marker said stands for an element of the model answer in one work.</summary>

@@ -41,6 +41,8 @@ public sealed class BlueSlateContext(DbContextOptions<BlueSlateContext> options)
 
     public DbSet<FindingRuling> Rulings => Set<FindingRuling>();
 
+    public DbSet<MarkAdjustment> MarkAdjustments => Set<MarkAdjustment>();
+
     public DbSet<ClassRuling> ClassRulings => Set<ClassRuling>();
 
     public DbSet<StandsFor> StandsFor => Set<StandsFor>();
@@ -168,6 +170,7 @@ public sealed class BlueSlateContext(DbContextOptions<BlueSlateContext> options)
             .IsUnique();
         builder.Entity<FindingRuling>().HasKey(ruling => new { ruling.WorkId, ruling.FindingId });
         builder.Entity<ClassRuling>().HasKey(ruling => new { ruling.PartId, ruling.AlikeKey });
+        builder.Entity<MarkAdjustment>().HasKey(adjustment => new { adjustment.WorkId, adjustment.Id });
         builder.Entity<StandsFor>().HasKey(stands => new { stands.WorkId, stands.ModelElement });
         builder.Entity<ReleasedSheet>().HasKey(sheet => sheet.WorkId);
         ConfigureAfterwards(builder);

@@ -30,7 +30,7 @@ public sealed class AddingSubjectTests
         assessment.Notes.Aggregate(Rational.Zero, (sum, note) => sum + note.Loss).ShouldBe(4);
         assessment.Comparison.Extras.Select(extra => extra.Name).ShouldBe(["wheel"]);
         assessment.Doubt.IsOpen.ShouldBeFalse();
-        assessment.Under([assessment.Notes[0].Ruled(Decision.Allow, "")]).Sheet.Exact.ShouldBe(6);
+        assessment.Under(new Decisions([assessment.Notes[0].Ruled(Decision.Allow, "")], [])).Sheet.Exact.ShouldBe(6);
 
         var result = ResultDocument.Of(assessment, "hash");
         result.Verdicts.Select(verdict => verdict.Verdict).Count(kind => kind == VerdictKind.Absent).ShouldBe(2);
@@ -79,6 +79,8 @@ public sealed class AddingSubjectTests
     private sealed record WordList(ImmutableArray<string> Words) : IDocument
     {
         public bool IsBlank => Words.IsEmpty;
+
+        public bool Has(string element) => Words.Contains(element);
     }
 
     private sealed record ListOptions : WorkOptions

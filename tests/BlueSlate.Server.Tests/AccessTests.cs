@@ -42,6 +42,7 @@ public sealed class AccessTests(TestServer server) : IClassFixture<TestServer>
                 + endpoint
                     .RoutePattern.RawText!.TrimStart('/')
                     .Replace("{id:guid}", Guid.NewGuid().ToString())
+                    .Replace("{adjustment:guid}", Guid.NewGuid().ToString())
                     .Replace("{person:guid}", Guid.NewGuid().ToString())
                     .Replace("/rulings", "/rulings?finding=x")
                     .Replace("/alike", "/alike?finding=x");
@@ -251,6 +252,7 @@ public sealed class AccessTests(TestServer server) : IClassFixture<TestServer>
         {
             { } at when at.EndsWith("/drawing", StringComparison.Ordinal) => Story.SaveRequest(1, Drawing.Empty),
             { } at when at.EndsWith("/reading", StringComparison.Ordinal) => new { drawing = "{}" },
+            { } at when at.EndsWith("/adjustments", StringComparison.Ordinal) => new { amount = "1", reason = "Why not." },
             { } at when at.EndsWith("/sheets", StringComparison.Ordinal) => new { together = true },
             { } at when at.EndsWith("/tidy", StringComparison.Ordinal) => new { drawing = "{}", only = Array.Empty<string>() },
             { } at when at.EndsWith("/amend", StringComparison.Ordinal) => new { drawing = "{}", lines = Array.Empty<string>() },

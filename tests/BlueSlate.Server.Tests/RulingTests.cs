@@ -1,5 +1,6 @@
 using System.Text.Json.Nodes;
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Marking;
 using BlueSlate.Data;
 using Shouldly;
 
@@ -70,6 +71,109 @@ public sealed class RulingTests(TestServer server) : IClassFixture<TestServer>
         await instructor.SendAsync(HttpMethod.Delete, $"/api/marking/work/{twin.Work}/rulings?finding={finding}");
         (await instructor.GetAsync($"/api/marking/work/{first.Work}"))["rulings"]!.AsArray().ShouldBeEmpty();
     }
+
+    [Fact]
+    public async Task A_note_of_the_markers_own_counts_in_its_line_for_all_with_the_same_drawing_until_it_is_taken_back()
+    {
+        var (instructor, exercise, first, other) = await TwoFaultyAsync();
+        using var student = await server.AsAsync("student3");
+        var twin = await Story.HandedInAsync(server, student, exercise, Story.Faulty);
+        var before = await instructor.GetAsync($"/api/marking/work/{first.Work}");
+        var line = before["result"]!["lines"]!.AsArray().First(one => (string)one!["earned"]! == (string)one["marks"]!)!;
+        var box = (string)JsonNode.Parse((string)before["drawing"]!)!["sheets"]![0]!["shapes"]![0]!["id"]!;
+        var at = $"/api/marking/work/{first.Work}/adjustments";
+        var after = await instructor.PostAsync(
+            at,
+            new
+            {
+                amount = "-1/2",
+                reason = "The mast is a place, not a thing.",
+                line = (string)line["id"]!,
+                elements = new[] { box },
+            }
+        );
+        var own = after["result"]!["adjustments"]!.AsArray().ShouldHaveSingleItem()!;
+        ((string)own["line"]!, (string)own["amount"]!, (string)own["reason"]!, (string)own["elements"]![0]!).ShouldBe(
+            ((string)line["title"]!, "-1/2", "The mast is a place, not a thing.", box)
+        );
+        var told = TotalOf(before) - new Rational(1, 2);
+        TotalOf(after).ShouldBe(told);
+        (await TotalOnDeskAsync(instructor, exercise, first.Work)).ShouldBe(told.ToString());
+        (await TotalOnDeskAsync(instructor, exercise, twin.Work)).ShouldBe(told.ToString());
+        TotalOf(await instructor.GetAsync($"/api/marking/work/{other.Work}")).ShouldNotBe(told);
+
+        // Decisions on what was found go on beside it.
+        var finding = await FindingAsync(instructor, first, "cardinality-min");
+        var both = await instructor.PutAsync(
+            $"/api/marking/work/{first.Work}/rulings?finding={finding}",
+            new { decision = "allow" }
+        );
+        both["result"]!["adjustments"]!.AsArray().Count.ShouldBe(1);
+        await instructor.SendAsync(HttpMethod.Delete, $"/api/marking/work/{first.Work}/rulings?finding={finding}");
+
+        await instructor.PostAsync($"/api/marking/exercises/{exercise}/release");
+        var marks = await Story.MarksAsync(student, twin);
+        ((string)marks["result"]!["adjustments"]![0]!["reason"]!).ShouldBe("The mast is a place, not a thing.");
+        TotalOf(marks).ShouldBe(told);
+
+        // What is released changes only once a person takes the change.
+        await instructor.SendAsync(HttpMethod.Delete, $"{at}/{(string)own["id"]!}");
+        TotalOf(await Story.MarksAsync(student, twin)).ShouldBe(told);
+        (await instructor.GetAsync($"/api/marking/exercises/{exercise}/remarking"))["proposals"]!
+            .AsArray()
+            .Count(one => (string)one!["before"]! == told.ToString())
+            .ShouldBe(2);
+        (await instructor.CodeOfAsync(HttpMethod.Delete, $"{at}/{(string)own["id"]!}")).ShouldBe("no-such-adjustment");
+    }
+
+    [Fact]
+    public async Task A_total_is_adjusted_for_one_answer_alone_and_what_makes_no_sense_is_refused()
+    {
+        var (instructor, exercise, first, _) = await TwoFaultyAsync();
+        using var student = await server.AsAsync("student3");
+        var twin = await Story.HandedInAsync(server, student, exercise, Story.Faulty);
+        var at = $"/api/marking/work/{first.Work}/adjustments";
+        var before = TotalOf(await instructor.GetAsync($"/api/marking/work/{first.Work}"));
+        TotalOf(await instructor.PostAsync(at, new { amount = "2", reason = "Shown at the board as well." }))
+            .ShouldBe(before + 2);
+        TotalOf(await instructor.GetAsync($"/api/marking/work/{twin.Work}")).ShouldBe(before);
+        foreach (
+            var (body, code) in new (object, string)[]
+            {
+                (new { amount = "1", reason = " " }, "reason-wanted"),
+                (new { amount = "1", reason = new string('x', 1001) }, "too-long"),
+                (new { amount = "41", reason = "Too much." }, "marks"),
+                (
+                    new
+                    {
+                        amount = "-1",
+                        reason = "Where?",
+                        line = "nowhere",
+                    },
+                    "no-such-line"
+                ),
+                (
+                    new
+                    {
+                        amount = "-1",
+                        reason = "Where?",
+                        elements = new[] { "nowhere" },
+                    },
+                    "no-such-part"
+                ),
+                (new { amount = "0", reason = "What?" }, "nothing"),
+            }
+        )
+        {
+            (await instructor.CodeOfAsync(HttpMethod.Post, at, body)).ShouldBe(code);
+        }
+
+        using var outsider = await server.AsAsync("outsider");
+        (await outsider.CodeOfAsync(HttpMethod.Post, at, new { amount = "1", reason = "Mine." })).ShouldBe("no-such-answer");
+    }
+
+    private static Rational TotalOf(JsonNode page) =>
+        Rational.TryParse((string)page["result"]!["total"]!, out var total) ? total : throw new FormatException();
 
     [Fact]
     public async Task A_decision_for_one_answer_goes_before_that_for_all()

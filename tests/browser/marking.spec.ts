@@ -112,6 +112,35 @@ test('a tolerance is added at a symbol, and the class is marked again once the c
   await expect(page.getByText(minimum)).toHaveCount(0);
 });
 
+test('a note of the marker’s own stands at its part, counts in its line, and is taken back', async ({ page }) => {
+  await openDesk(page);
+  await openAnswerWith(page, 'A person that is both guest and helper is ruled out.');
+  const total = page.locator('.total strong');
+  const before = await total.textContent();
+  await page.getByRole('button', { name: 'a note of your own' }).click();
+  const form = page.getByRole('form', { name: 'A note of your own' });
+  await page.locator('.slate').first().focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(form.getByText(/^At: /)).toBeVisible();
+  await form.getByLabel('What the student reads').fill('Said at the board: this one is kept by night.');
+  await form.getByLabel('Counts in').selectOption({ label: 'Entity Person (1 of 1)' });
+  await form.getByPlaceholder('0').fill('all');
+  await expect(form.getByText('An amount is wanted')).toBeVisible();
+  await form.getByPlaceholder('0').fill('1');
+  await expectAccessible(page);
+  await form.getByRole('button', { name: 'write it down' }).click();
+  await expect(form).toBeHidden();
+  await expect(total).not.toHaveText(before!);
+  const note = page.locator('.note-head', { hasText: 'Said at the board' });
+  await expect(note.locator('.loss')).toHaveText('−1');
+  await expect(page.locator('.slate').getByText(/noted$/)).toBeVisible();
+  await note.click();
+  await expect(page.getByText('By the marker, in “Entity Person”.')).toBeVisible();
+  await page.getByRole('button', { name: 'take back' }).click();
+  await expect(note).toBeHidden();
+  await expect(total).toHaveText(before!);
+});
+
 test('an answer is gone through note by note with the keyboard, released, and read by its student', async ({ page }) => {
   await openDesk(page);
   await openAnswerWith(page, 'A person that is both guest and helper is ruled out.');

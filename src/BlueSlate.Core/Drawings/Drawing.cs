@@ -26,6 +26,11 @@ public sealed record Drawing(ImmutableArray<Sheet> Sheets) : IDocument
 
     /// <summary>True when nothing at all is drawn.</summary>
     public bool IsBlank => Sheets.All(sheet => sheet.Shapes.IsEmpty && sheet.Lines.IsEmpty);
+
+    /// <summary>Whether an id names a shape, a line of text in one, a line, or an end of a line (<c>id/from</c>).</summary>
+    public bool Has(string element) =>
+        Shapes.Any(shape => shape.Id == element || shape.TextLines.Any(row => row.Id == element))
+        || Lines.Any(line => line.Id == element || $"{line.Id}/from" == element || $"{line.Id}/to" == element);
 }
 
 /// <summary>

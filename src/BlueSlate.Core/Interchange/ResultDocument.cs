@@ -53,6 +53,9 @@ public sealed record ResultDocument
     /// </summary>
     public ImmutableArray<string> TakenFor { get; init; } = [];
 
+    /// <summary>What a person gave or took besides what was found; none in results from before that could be.</summary>
+    public ImmutableArray<ResultAdjustment> Adjustments { get; init; } = [];
+
     /// <summary>The sentences of the answer.</summary>
     public required ImmutableArray<ResultSentence> Sentences { get; init; }
 
@@ -91,12 +94,35 @@ public sealed record ResultDocument
             Restated = assessment.Comparison.SaidAnotherWay,
             TakenFor = [.. assessment.Comparison.Guesses.Where(guess => guess.Taken).Select(guess => guess.Said)],
             Counterparts = assessment.Comparison.Counterparts,
+            Adjustments = [.. assessment.Sheet.Adjustments.Select(one => ResultAdjustment.Of(one, assessment.Sheet))],
             Sentences = [.. assessment.Sentences.Select(ResultSentence.Of)],
         };
 }
 
 /// <summary>One line of the scheme and what it earned.</summary>
 public sealed record ResultLine(string Id, string Title, Rational Marks, Rational Earned, ImmutableArray<string> Notes);
+
+/// <summary>Marks that a person gave or took.</summary>
+/// <param name="Id">By which it is known.</param>
+/// <param name="Line">
+/// The title of the line in which it counts; null for the total, and empty where the scheme has the line no longer.
+/// </param>
+/// <param name="Amount">What came of it, below 0 where it was taken.</param>
+/// <param name="Reason">Why.</param>
+/// <param name="Elements">The parts of the drawing that it is about.</param>
+public sealed record ResultAdjustment(string Id, string? Line, Rational Amount, string Reason, ImmutableArray<string> Elements)
+{
+    internal static ResultAdjustment Of(Adjusted adjusted, MarkSheet sheet) =>
+        new(
+            adjusted.Adjustment.Id,
+            adjusted.Adjustment.LineId is { } id
+                ? sheet.Lines.FirstOrDefault(line => line.Line.Id == id)?.Line.Title ?? ""
+                : null,
+            adjusted.Effect,
+            adjusted.Adjustment.Reason,
+            adjusted.Adjustment.Elements
+        );
+}
 
 /// <summary>The verdict on one fact.</summary>
 public sealed record ResultVerdict(string Fact, VerdictKind Verdict, string Title, string Wanted, string Drawn);

@@ -7,6 +7,9 @@ public interface IDocument
 {
     /// <summary>Whether there is nothing in it.</summary>
     bool IsBlank { get; }
+
+    /// <summary>Whether an id names a part of it.</summary>
+    bool Has(string element);
 }
 
 /// <summary>What a class has learned of the ways of writing or drawing its work. Every subject has its own.</summary>

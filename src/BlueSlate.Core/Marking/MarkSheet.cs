@@ -17,6 +17,9 @@ public sealed record MarkSheet(
     Rational Maximum
 )
 {
+    /// <summary>What a person gave or took besides.</summary>
+    public ImmutableArray<Adjusted> Adjustments { get; init; } = [];
+
     /// <summary>What the extras cost together.</summary>
     public Rational ExtrasLoss => Extras.Aggregate(Rational.Zero, (sum, extra) => sum + extra.Loss);
 }
@@ -27,8 +30,11 @@ public sealed record ExtraLoss(string AnswerId, Rational Loss);
 /// <summary>The result of one line: what it earned and the credit of each of its facts, from 0 to 1.</summary>
 public sealed record LineResult(MarkLine Line, Rational Earned, ImmutableArray<FactCredit> Credits)
 {
-    /// <summary>What the line did not earn.</summary>
-    public Rational Lost => Line.Marks - Earned;
+    /// <summary>What of that a person gave or, below 0, took.</summary>
+    public Rational Adjusted { get; init; }
+
+    /// <summary>What the line lost by what was found.</summary>
+    public Rational Lost => Line.Marks - Earned + Adjusted;
 }
 
 /// <summary>The credit of one fact within a line.</summary>

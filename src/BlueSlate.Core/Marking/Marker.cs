@@ -14,18 +14,57 @@ public static class Marker
         MarkingScheme scheme,
         ImmutableArray<Verdict> verdicts,
         ImmutableArray<Extra> extras,
-        ImmutableArray<Ruling> rulings
+        Decisions decisions
     )
     {
+        var rulings = decisions.Rulings;
         var byFact = verdicts.ToDictionary(verdict => verdict.Fact.Id, StringComparer.Ordinal);
         var ruled = RuledFacts(rulings);
         var anythingDrawn = verdicts.Any(verdict => verdict.AnswerId is not null);
-        var lines = scheme.Lines.Select(line => Judge(line, byFact, ruled, anythingDrawn)).ToImmutableArray();
+        var effects = new Dictionary<string, Rational>(StringComparer.Ordinal);
+        var lines = scheme
+            .Lines.Select(line => Adjust(Judge(line, byFact, ruled, anythingDrawn), decisions.Adjustments, effects))
+            .ToImmutableArray();
         var earned = lines.Aggregate(Rational.Zero, (sum, line) => sum + line.Earned);
         var losses = LossesOf(scheme, extras, rulings, earned);
-        var exact = losses.Aggregate(earned, (left, extra) => left - extra.Loss);
         var maximum = scheme.Maximum;
-        return new MarkSheet(lines, losses, exact, Rational.Min(maximum, exact.RoundTo(scheme.Step)), maximum);
+        var exact = losses.Aggregate(earned, (left, extra) => left - extra.Loss);
+        foreach (var adjustment in decisions.Adjustments.Where(one => one.LineId is null))
+        {
+            exact = Within(exact, adjustment, maximum, effects);
+        }
+
+        return new MarkSheet(lines, losses, exact, Rational.Min(maximum, exact.RoundTo(scheme.Step)), maximum)
+        {
+            Adjustments = [.. decisions.Adjustments.Select(one => new Adjusted(one, effects.GetValueOrDefault(one.Id)))],
+        };
+    }
+
+    private static LineResult Adjust(
+        LineResult line,
+        ImmutableArray<Adjustment> adjustments,
+        Dictionary<string, Rational> effects
+    )
+    {
+        var earned = line.Earned;
+        foreach (var adjustment in adjustments.Where(one => string.Equals(one.LineId, line.Line.Id, StringComparison.Ordinal)))
+        {
+            earned = Within(earned, adjustment, line.Line.Marks, effects);
+        }
+
+        return line with
+        {
+            Earned = earned,
+            Adjusted = earned - line.Earned,
+        };
+    }
+
+    // Nobody gets less than nothing, nor more than there is.
+    private static Rational Within(Rational before, Adjustment by, Rational most, Dictionary<string, Rational> effects)
+    {
+        var after = Rational.Max(Rational.Zero, Rational.Min(most, before + by.Amount));
+        effects[by.Id] = after - before;
+        return after;
     }
 
     private static Dictionary<string, Ruling> RuledFacts(ImmutableArray<Ruling> rulings)

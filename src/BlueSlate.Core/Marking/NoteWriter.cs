@@ -27,7 +27,7 @@ public sealed record Note(
 /// <summary>
 /// Gives every lost mark to the notes that explain it: what a line lost to the roots of its failed facts, in proportion to what each
 /// explains of them; what an extra costs to its note; what a line lost of which nothing is assessed to the first root. The losses of
-/// the notes sum to the maximum less the exact total.
+/// the notes sum to the maximum less the exact total, what a person gave or took besides left aside.
 /// </summary>
 public static class NoteWriter
 {

@@ -682,6 +682,49 @@ namespace BlueSlate.Data.Migrations
                     b.ToTable("rulings", (string)null);
                 });
 
+            modelBuilder.Entity("BlueSlate.Data.MarkAdjustment", b =>
+                {
+                    b.Property<Guid>("WorkId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("work_id");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<string>("Amount")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("amount");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<Guid>("ById")
+                        .HasColumnType("uuid")
+                        .HasColumnName("by_id");
+
+                    b.PrimitiveCollection<string[]>("Elements")
+                        .IsRequired()
+                        .HasColumnType("text[]")
+                        .HasColumnName("elements");
+
+                    b.Property<string>("LineId")
+                        .HasColumnType("text")
+                        .HasColumnName("line_id");
+
+                    b.Property<string>("Reason")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("reason");
+
+                    b.HasKey("WorkId", "Id")
+                        .HasName("pk_mark_adjustments");
+
+                    b.ToTable("mark_adjustments", (string)null);
+                });
+
             modelBuilder.Entity("BlueSlate.Data.MarkRevision", b =>
                 {
                     b.Property<Guid>("Id")
@@ -1438,6 +1481,16 @@ namespace BlueSlate.Data.Migrations
                         .HasConstraintName("fk_rulings_works_work_id");
                 });
 
+            modelBuilder.Entity("BlueSlate.Data.MarkAdjustment", b =>
+                {
+                    b.HasOne("BlueSlate.Data.Work", null)
+                        .WithMany("Adjustments")
+                        .HasForeignKey("WorkId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_mark_adjustments_works_work_id");
+                });
+
             modelBuilder.Entity("BlueSlate.Data.MarkRevision", b =>
                 {
                     b.HasOne("BlueSlate.Data.Account", null)
@@ -1703,6 +1756,8 @@ namespace BlueSlate.Data.Migrations
 
             modelBuilder.Entity("BlueSlate.Data.Work", b =>
                 {
+                    b.Navigation("Adjustments");
+
                     b.Navigation("Released");
 
                     b.Navigation("Results");

@@ -268,6 +268,6 @@ public sealed class MarkingTests
             null,
             ""
         ));
-        return Marker.Mark(scheme, [.. verdicts], [], []).Lines[0].Earned;
+        return Marker.Mark(scheme, [.. verdicts], [], Decisions.None).Lines[0].Earned;
     }
 }

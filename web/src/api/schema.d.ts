@@ -2343,6 +2343,85 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/marking/work/{id}/adjustments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["AdjustmentRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MarkingReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/marking/work/{id}/adjustments/{adjustment}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    adjustment: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MarkingReply"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/marking/work/{id}/alike": {
         parameters: {
             query?: never;
@@ -3329,6 +3408,16 @@ export interface components {
             name: string;
             email: string;
             link: null | string;
+        };
+        /**
+         * @description Marks given, or below 0 taken, besides what was found: in a line of the scheme or, where there is none, in the total; about parts of
+         *     the drawing, or about the answer as a whole.
+         */
+        AdjustmentRequest: {
+            amount: components["schemas"]["Rational"];
+            reason: string;
+            line?: null | string;
+            elements?: null | string[];
         };
         /** @description How far two markings of the same answers agree. */
         Agreement: {
@@ -4542,6 +4631,19 @@ export interface components {
             /** @description What it is worth where nothing is said of it. */
             usual: components["schemas"]["Standing"];
         };
+        /** @description Marks that a person gave or took. */
+        ResultAdjustment: {
+            /** @description By which it is known. */
+            id: string;
+            /** @description The title of the line in which it counts; null for the total, and empty where the scheme has the line no longer. */
+            line: null | string;
+            /** @description What came of it, below 0 where it was taken. */
+            amount: components["schemas"]["Rational"];
+            /** @description Why. */
+            reason: string;
+            /** @description The parts of the drawing that it is about. */
+            elements: string[];
+        };
         /** @description What only follows from a note. */
         ResultConsequence: {
             code: string;
@@ -4581,6 +4683,8 @@ export interface components {
              *     told.
              */
             takenFor?: string[];
+            /** @description What a person gave or took besides what was found; none in results from before that could be. */
+            adjustments?: components["schemas"]["ResultAdjustment"][];
             /** @description The sentences of the answer. */
             sentences: components["schemas"]["ResultSentence"][];
         };
@@ -4883,6 +4987,8 @@ export interface components {
                 [key: string]: string;
             };
             sentences: components["schemas"]["ResultSentence"][];
+            /** @description What a marker gave or took besides what was found. */
+            adjustments?: components["schemas"]["ResultAdjustment"][];
             /** @description In sentences, what was taken for something that is called otherwise, and why. */
             takenFor?: string[];
         };

@@ -4,6 +4,8 @@ import { isWriting } from '../ui/isWriting';
 import { less, show, valueOf } from '../ui/marks';
 import type { Placed } from './bands';
 import { ExampleTable } from './ExampleTable';
+import type { Note } from './overlay';
+import { countedIn } from './ownNotes';
 
 interface NotesProps {
   placed: readonly Placed[];
@@ -123,28 +125,38 @@ function NoteEntry({ entry, open, onOpen, beneath, mark }: EntryProps) {
         <span className="headline">
           {note.headline} {mark?.(entry)}
         </span>
-        <span className="loss">{loss === 0 ? '0' : `−${show(note.loss)}`}</span>
+        <span className="loss">
+          {loss === 0 ? '0' : loss < 0 ? `+${show(less('0', note.loss))}` : `−${show(note.loss)}`}
+        </span>
       </button>
       {open && (
         <div className="detail">
-          <p>{note.there}</p>
-          <p>Wanted: {note.wanted}</p>
-          <p className="mt-1">{note.why}</p>
-          {note.example && <ExampleTable example={note.example} />}
-          {note.consequences.length > 0 && (
-            <p className="mt-1 text-quiet-ink">
-              With it: {note.consequences.map((consequence) => consequence.headline).join(' ')}
-            </p>
-          )}
-          {!note.marked && <p className="mt-1 text-quiet-ink">Not marked.</p>}
-          <p className="mt-1">
-            <Link className="word-button quiet" to={`/findings/${note.code}`} target="_blank">
-              what this is, with an example
-            </Link>
-          </p>
+          {note.tag === 'noted' ? <p>By the marker, {countedIn(note)}.</p> : <WhatDiffers note={note} />}
           {beneath?.(entry)}
         </div>
       )}
     </section>
+  );
+}
+
+function WhatDiffers({ note }: { note: Note }) {
+  return (
+    <>
+      <p>{note.there}</p>
+      <p>Wanted: {note.wanted}</p>
+      <p className="mt-1">{note.why}</p>
+      {note.example && <ExampleTable example={note.example} />}
+      {note.consequences.length > 0 && (
+        <p className="mt-1 text-quiet-ink">
+          With it: {note.consequences.map((consequence) => consequence.headline).join(' ')}
+        </p>
+      )}
+      {!note.marked && <p className="mt-1 text-quiet-ink">Not marked.</p>}
+      <p className="mt-1">
+        <Link className="word-button quiet" to={`/findings/${note.code}`} target="_blank">
+          what this is, with an example
+        </Link>
+      </p>
+    </>
   );
 }

@@ -8,16 +8,24 @@ import { elementsOf, select } from '../drawing/selection';
 import { SlateSurface } from '../slate/SlateSurface';
 import { useSlate } from '../slate/useSlate';
 import { closedSession } from '../slate/drawings';
+import { spoken } from '../slate/spoken';
 import { placeNotes, type Placed } from './bands';
 import { DifferenceBands, DifferenceTags } from './DifferenceLayer';
 import { InWords } from './InWords';
 import { overlayOf, type Overlay } from './overlay';
+import { allNotes } from './ownNotes';
 import { toScene } from '../geometry/view';
 import { useMedia } from '../ui/useMedia';
 import { PageTitle } from '../ui/PageTitle';
 import { Tip } from '../ui/Tip';
 
 export type ScriptView = 'over' | 'beside' | 'words';
+
+/** What is chosen in the drawing, by its elements and in words. */
+export interface Chosen {
+  readonly elements: readonly string[];
+  readonly said: string;
+}
 
 interface ScriptWithNotesProps {
   title: string;
@@ -32,7 +40,7 @@ interface ScriptWithNotesProps {
   onOpen: (note: string | null) => void;
   /** The parts of the exercise, where there are several. */
   tabs?: ReactNode;
-  margin: (placed: readonly Placed[], levelOf: (note: string) => number | null) => ReactNode;
+  margin: (placed: readonly Placed[], levelOf: (note: string) => number | null, chosen: Chosen) => ReactNode;
   onKeyDown?: (event: React.KeyboardEvent) => void;
 }
 
@@ -135,7 +143,11 @@ export function ScriptWithNotes(props: ScriptWithNotesProps) {
         )}
       </main>
       <aside className="margin" aria-label="Notes">
-        {props.margin(placed, levelOf)}
+        {props.margin(placed, levelOf, {
+          // What is missing is drawn here too, but it is not the answer's.
+          elements: elementsOf(slate.selection).filter((id) => !overlay.ochre.has(id) && !overlay.ochreRows.has(id)),
+          said: spoken(slate.drawing, slate.selection, slate.notation.endWay).split(/[,:]/)[0]!,
+        })}
       </aside>
     </div>
   );
@@ -146,7 +158,7 @@ function makeOverlay(drawing: string, model: string | null, result: Schemas['Stu
   return overlayOf(
     answer,
     model ? readDrawing(model) : { ...answer, shapes: new Map(), lines: new Map() },
-    result.notes,
+    allNotes(result),
     result.counterparts,
   );
 }

@@ -11,7 +11,12 @@ import {
 import { freePlace } from '../geometry/neighbours';
 import { boxOf } from '../geometry/measure';
 
-export type Note = Schemas['StudentNote'];
+/** What stands in the margin: a difference that was found, or what a marker gave or took besides. */
+export interface Note extends Omit<Schemas['StudentNote'], 'tag'> {
+  readonly tag: Schemas['Tag'] | 'noted';
+  /** The line in which a marker's own note counts; null for the total. */
+  readonly countsIn?: string | null;
+}
 
 /** The elements at which a note is shown. */
 export interface Marked {

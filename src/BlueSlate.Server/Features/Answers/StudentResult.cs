@@ -20,6 +20,9 @@ public sealed record StudentResult(
     ImmutableArray<ResultSentence> Sentences
 )
 {
+    /// <summary>What a marker gave or took besides what was found.</summary>
+    public ImmutableArray<ResultAdjustment> Adjustments { get; init; } = [];
+
     /// <summary>In sentences, what was taken for something that is called otherwise, and why.</summary>
     public ImmutableArray<string> TakenFor { get; init; } = [];
 
@@ -37,6 +40,7 @@ public sealed record StudentResult(
         )
         {
             TakenFor = withModel ? result.TakenFor : [],
+            Adjustments = result.Adjustments,
         };
 }
 

@@ -1,8 +1,11 @@
 using System.Collections.Immutable;
 using BlueSlate.Core;
 using BlueSlate.Core.Classes;
+using BlueSlate.Core.Interchange;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Marking;
 using BlueSlate.Data;
+using BlueSlate.Server.Features.Answers;
 using BlueSlate.Server.Features.Exercises;
 using Microsoft.EntityFrameworkCore;
 
@@ -43,6 +46,11 @@ public sealed record CheckedWork(
     /// <summary>True when a person has to look before the marks are released.</summary>
     public bool Doubtful => Assessment.Doubt.IsOpen;
 
+    /// <summary>What was drawn or written.</summary>
+    public IDocument Document =>
+        Subject.Of(ExerciseJson.Read<PartDocument>(Work.Asked!.Document).Learned).Parse(Work.Drawing)
+        ?? throw new InvalidOperationException("A stored document cannot be read.");
+
     /// <summary>What alike notes on other answers have in common with this one.</summary>
     public string KeyOf(Note note) => AlikeKey.Of(note, Assessment.Comparison);
 
@@ -56,11 +64,29 @@ public sealed record CheckedWork(
         var decisions = decision is null
             ? Decisions.RemoveRange(ids)
             : Decisions.SetItems(ids.Select(id => KeyValuePair.Create(id, decision)));
-        return this with { Assessment = Assessment.Under(RulingsOf(Assessment, decisions)), Decisions = decisions };
+        return this with
+        {
+            Assessment = Assessment.Under(new Decisions(RulingsOf(Assessment, decisions), AdjustmentsOf(Work))),
+            Decisions = decisions,
+        };
     }
 
     /// <summary>What the desk and the picture of the class need of it.</summary>
     public AnswerDigest Digest => AnswerDigest.Of(Assessment, note => Decisions.GetValueOrDefault(note.Finding.Id)?.Decision);
+
+    internal static ImmutableArray<Adjustment> AdjustmentsOf(Work work) =>
+        [
+            .. work
+                .Adjustments.OrderBy(row => row.At)
+                .ThenBy(row => row.Id)
+                .Select(row => new Adjustment(
+                    row.Id.ToString(),
+                    row.LineId,
+                    StoredMarks.Read(row.Amount),
+                    row.Reason,
+                    [.. row.Elements]
+                )),
+        ];
 
     internal static ImmutableArray<Ruling> RulingsOf(
         Assessment assessment,
@@ -281,6 +307,7 @@ public sealed partial class WorkAssessment(BlueSlateContext database, AssessorSt
             .Include(row => row.Answer!.Exercise)
             .Include(row => row.Rulings)
             .Include(row => row.Stands)
+            .Include(row => row.Adjustments)
             .Include(row => row.Released);
 
     private Task<AssessmentRevision> NewestAsync(Guid partId, CancellationToken cancellation) =>
@@ -348,8 +375,8 @@ public sealed partial class WorkAssessment(BlueSlateContext database, AssessorSt
         }
 
         var decided = decisions.ToImmutable();
-        var rulings = CheckedWork.RulingsOf(assessment, decided);
-        return new CheckedWork(work, revision, rulings.IsEmpty ? assessment : assessment.Under(rulings), decided);
+        var all = new Decisions(CheckedWork.RulingsOf(assessment, decided), CheckedWork.AdjustmentsOf(work));
+        return new CheckedWork(work, revision, all.IsNone ? assessment : assessment.Under(all), decided);
     }
 }
 

@@ -217,6 +217,15 @@ public sealed record RulingRequest(Decision Decision, string? Comment = null, Re
     internal NoteDecision AsDecision(string comment) => new(Decision, Part ?? Rational.Half, comment, Reach);
 }
 
+/// <summary>
+/// Marks given, or below 0 taken, besides what was found: in a line of the scheme or, where there is none, in the total; about parts of
+/// the drawing, or about the answer as a whole.
+/// </summary>
+public sealed record AdjustmentRequest(Rational Amount, string Reason, string? Line = null, string[]? Elements = null)
+{
+    internal string[] At => Elements ?? [];
+}
+
 /// <summary>The work on which a note is found alike.</summary>
 public sealed record AlikeReply(AlikeAnswer[] Answers);
 

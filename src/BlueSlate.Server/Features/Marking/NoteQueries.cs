@@ -1,3 +1,4 @@
+using BlueSlate.Core.Interchange;
 using BlueSlate.Data;
 using BlueSlate.Server.Features.Exercises;
 using BlueSlate.Server.Hosting;
@@ -46,6 +47,11 @@ public static class NoteQueries
             ))
             .ToArrayAsync(cancellation);
 
+    // Of what was found, or of what a marker gave or took.
+    private static string? HeadlineOf(ResultDocument result, string note) =>
+        result.Notes.FirstOrDefault(one => one.Id == note)?.Headline
+        ?? result.Adjustments.FirstOrDefault(one => one.Id == note)?.Reason;
+
     /// <summary>A student asks about a note of the own released sheet.</summary>
     public static async Task<IResult> Ask(
         Guid id,
@@ -72,7 +78,7 @@ public static class NoteQueries
             return Problems.Unreadable("question", $"A question has 1 to {Longest} characters.", "text");
         }
 
-        if (ExerciseJson.Read<FrozenSheet>(sheet).Result.Notes.FirstOrDefault(note => note.Id == request.Finding) is not { } note)
+        if (HeadlineOf(ExerciseJson.Read<FrozenSheet>(sheet).Result, request.Finding) is not { } headline)
         {
             return Problems.NotFound("no-such-finding", "There is no such note on your sheet.");
         }
@@ -97,8 +103,8 @@ public static class NoteQueries
             {
                 Id = Guid.CreateVersion7(),
                 WorkId = id,
-                FindingId = note.Id,
-                Headline = note.Headline,
+                FindingId = request.Finding,
+                Headline = headline,
                 Text = text,
                 AskedAt = clock.GetUtcNow(),
             }

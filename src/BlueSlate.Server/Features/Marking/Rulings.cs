@@ -309,16 +309,7 @@ public sealed class Rulings(
             return false;
         }
 
-        // Identical drawings are read alike.
-        var twins = await database
-            .Works.Where(row =>
-                row.PartId == own.Work.PartId
-                && row.Answer!.HandedInAt != null
-                && row.Released == null
-                && row.DrawingHash == own.Work.DrawingHash
-            )
-            .Select(row => row.Id)
-            .ToListAsync(cancellation);
+        var twins = await TwinsAsync(own.Work, false, cancellation);
         await database
             .StandsFor.Where(row =>
                 twins.Contains(row.WorkId) && (row.ModelElement == request.Model || row.AnswerElement == request.Answer)
@@ -349,6 +340,77 @@ public sealed class Rulings(
         await transaction.CommitAsync(cancellation);
         return true;
     }
+
+    /// <summary>
+    /// Gives or takes marks besides what was found: what is about the drawing for all work with the very same drawing, what is about the
+    /// total for this answer alone.
+    /// </summary>
+    public async Task AdjustAsync(Guid workId, AdjustmentRequest request, bool released, CancellationToken cancellation)
+    {
+        await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
+        await LockAsync(workId, released, cancellation);
+        var own = await assessment.RunAsync(workId, cancellation);
+        IReadOnlyList<Guid> works =
+            request.Line is null && request.At.Length == 0 ? [workId] : await TwinsAsync(own.Work, released, cancellation);
+        var (id, now) = (Guid.CreateVersion7(clock.GetUtcNow()), clock.GetUtcNow());
+        database.MarkAdjustments.AddRange(
+            works.Select(work => new MarkAdjustment
+            {
+                WorkId = work,
+                Id = id,
+                LineId = request.Line,
+                Amount = request.Amount.ToString(),
+                Reason = request.Reason.Trim(),
+                Elements = request.At,
+                ById = access.AccountId,
+                At = now,
+            })
+        );
+        await audit.AddOfWorkAsync(
+            AuditKind.Ruling,
+            workId,
+            $"{(request.Amount < Rational.Zero ? "marks taken" : "marks given")}: {request.Reason.Trim()}",
+            cancellation
+        );
+        await database.SaveChangesAsync(cancellation);
+        await StoreAsync(await assessment.RunTheseAsync(own.Work.PartId, [.. works], cancellation), cancellation);
+        await transaction.CommitAsync(cancellation);
+    }
+
+    /// <summary>Takes back what was given or taken, wherever it counts; false when there is no such thing.</summary>
+    public async Task<bool> UnadjustAsync(Guid workId, Guid adjustment, bool released, CancellationToken cancellation)
+    {
+        await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
+        await LockAsync(workId, released, cancellation);
+        if (!await database.MarkAdjustments.AnyAsync(row => row.WorkId == workId && row.Id == adjustment, cancellation))
+        {
+            return false;
+        }
+
+        // What twins were released with since stays theirs until a person takes it from them.
+        var own = await database.Works.AsNoTracking().FirstAsync(row => row.Id == workId, cancellation);
+        var works = (await TwinsAsync(own, released, cancellation)).Append(workId).ToHashSet();
+        await database
+            .MarkAdjustments.Where(row => row.Id == adjustment && works.Contains(row.WorkId))
+            .ExecuteDeleteAsync(cancellation);
+        await audit.AddOfWorkAsync(AuditKind.Ruling, workId, "marks given or taken, taken back", cancellation);
+        await database.SaveChangesAsync(cancellation);
+        await StoreAsync(await assessment.RunTheseAsync(own.PartId, works, cancellation), cancellation);
+        await transaction.CommitAsync(cancellation);
+        return true;
+    }
+
+    // Identical drawings are decided on alike; those that are released and those that are not, by themselves.
+    private Task<List<Guid>> TwinsAsync(Work own, bool released, CancellationToken cancellation) =>
+        database
+            .Works.Where(row =>
+                row.PartId == own.PartId
+                && row.Answer!.HandedInAt != null
+                && row.Released != null == released
+                && row.DrawingHash == own.DrawingHash
+            )
+            .Select(row => row.Id)
+            .ToListAsync(cancellation);
 
     // What was released while somebody decided is released: the decision is refused, not lost.
     private async Task LockAsync(Guid workId, bool released, CancellationToken cancellation)

@@ -37,7 +37,10 @@ public static class SheetOf
             shown ? [.. ModelSentences(frozen).Select(Said)] : [],
             [.. result.Lines.Select(line => new SheetLine(line.Title, line.Earned.ToDisplay(), line.Marks.ToDisplay()))],
             rounding == Rational.Zero ? null : Signed(rounding),
-            [.. result.Notes.Select(note => Note(note, decisions.GetValueOrDefault(note.Id)))],
+            [
+                .. result.Notes.Select(note => Note(note, decisions.GetValueOrDefault(note.Id))),
+                .. result.Adjustments.Select(Note),
+            ],
             result.Restated
         );
     }
@@ -64,6 +67,16 @@ public static class SheetOf
                     [.. example.Rows.Select(row => (IReadOnlyList<string>)row)]
                 )
                 : null
+        );
+
+    private static SheetNote Note(ResultAdjustment given) =>
+        new(
+            given.Reason,
+            [given.Line is { Length: > 0 } line ? $"By the marker, in “{line}”." : "By the marker."],
+            given.Amount == Rational.Zero ? "0" : Signed(given.Amount),
+            "",
+            given.Elements,
+            null
         );
 
     private static string Decided(Decision decision) =>

@@ -14,6 +14,7 @@ import { partLine } from '../../parts/partLine';
 import { AlsoRight } from './AlsoRight';
 import { DecisionRow } from './DecisionRow';
 import { LineTable } from './LineTable';
+import { OwnNote } from './OwnNote';
 import { Questions } from './Questions';
 import { StandsFor } from './StandsFor';
 
@@ -63,6 +64,15 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
       must(api.DELETE('/api/marking/work/{id}/rulings', { params: { path: { id: answer.id }, query: { finding } } })),
     onSuccess: keep,
   });
+  const unadjust = useMutation({
+    mutationFn: (adjustment: string) =>
+      must(
+        api.DELETE('/api/marking/work/{id}/adjustments/{adjustment}', {
+          params: { path: { id: answer.id, adjustment } },
+        }),
+      ),
+    onSuccess: keep,
+  });
   const goneThrough = useMutation({
     mutationFn: () => must(api.POST('/api/marking/work/{id}/gone-through', { params: { path: { id: answer.id } } })),
     onSuccess: async () => {
@@ -73,7 +83,7 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
     },
   });
   const released = answer.state === 'released';
-  const failure = rule.error ?? takeBack.error ?? goneThrough.error;
+  const failure = rule.error ?? takeBack.error ?? unadjust.error ?? goneThrough.error;
   const goTo = (work: string | null | undefined) => work && void navigate(`/marking/${work}`);
   usePageKeys({ j: () => goTo(answer.next), k: () => goTo(answer.previous) });
 
@@ -100,7 +110,7 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
       view={view}
       open={open}
       onOpen={setOpen}
-      margin={(placed, levelOf) => (
+      margin={(placed, levelOf, chosen) => (
         <div className="min-h-full flex flex-col">
           <p className="total">
             <strong>{show(answer.result.total)}</strong> of {show(answer.result.maximum)}, candidate {answer.code}
@@ -150,22 +160,37 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
                     queries={answer.queries.filter((query) => query.findingId === note.id)}
                     onReplied={(replied) => keep({ ...answer, queries: [...replied] })}
                   />
-                  <DecisionRow
-                    key={note.id}
-                    answer={answer.id}
-                    finding={note.id}
-                    ruling={answer.rulings.find((ruling) => ruling.findingId === note.id) ?? null}
-                    locked={!answer.mayDecide}
-                    busy={rule.isPending || takeBack.isPending}
-                    onRule={(decision, comment, reach, part) =>
-                      rule.mutate({ finding: note.id, decision, comment, reach, part })
-                    }
-                    onTakeBack={() => takeBack.mutate(note.id)}
-                  />
+                  {note.tag === 'noted' ? (
+                    answer.mayDecide && (
+                      <p className="mt-2">
+                        <button
+                          className="word-button"
+                          disabled={unadjust.isPending}
+                          onClick={() => unadjust.mutate(note.id)}
+                        >
+                          take back
+                        </button>
+                      </p>
+                    )
+                  ) : (
+                    <DecisionRow
+                      key={note.id}
+                      answer={answer.id}
+                      finding={note.id}
+                      ruling={answer.rulings.find((ruling) => ruling.findingId === note.id) ?? null}
+                      locked={!answer.mayDecide}
+                      busy={rule.isPending || takeBack.isPending}
+                      onRule={(decision, comment, reach, part) =>
+                        rule.mutate({ finding: note.id, decision, comment, reach, part })
+                      }
+                      onTakeBack={() => takeBack.mutate(note.id)}
+                    />
+                  )}
                 </>
               )}
             />
           )}
+          {answer.mayDecide && !lines && <OwnNote answer={answer} chosen={chosen} onReply={keep} />}
           {!released && !lines && <StandsFor answer={answer} near={nearTo(answer.result, open)} onReply={keep} />}
           {!released && !lines && answer.mayAccept && answer.result.notes.length > 0 && <AlsoRight answer={answer} />}
           <div className="margin-foot text-[14px]">
