@@ -25,6 +25,12 @@ public sealed class Answer
 
     public string? Receipt { get; set; }
 
+    /// <summary>Why its marks are held back when the others are released, told to the student; null when they are not.</summary>
+    public string? Withheld { get; set; }
+
+    /// <summary>When the student last looked at the marks; what came since is new.</summary>
+    public DateTimeOffset? MarksSeenAt { get; set; }
+
     public Exercise? Exercise { get; init; }
 
     public QuestionRevision? Question { get; init; }

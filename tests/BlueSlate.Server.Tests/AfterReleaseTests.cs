@@ -1,4 +1,5 @@
 using System.Text.Json.Nodes;
+using BlueSlate.Core.Drawings;
 using Shouldly;
 
 namespace BlueSlate.Server.Tests;
@@ -8,6 +9,89 @@ namespace BlueSlate.Server.Tests;
 /// </summary>
 public sealed class AfterReleaseTests(TestServer server) : IClassFixture<TestServer>
 {
+    [Fact]
+    public async Task What_is_held_back_stays_back_with_its_reason_until_it_is_held_back_no_longer()
+    {
+        using var instructor = await server.AsAsync("instructor");
+        using var student = await server.AsAsync("student");
+        using var other = await server.AsAsync("student2");
+        var exercise = await Story.PublishedAsync(server, instructor);
+        var held = await Story.HandedInAsync(server, student, exercise, Story.Faulty);
+        var free = await Story.HandedInAsync(server, other, exercise, Drawing.Empty);
+        var path = $"/api/marking/exercises/{exercise}";
+        (
+            await instructor.CodeOfAsync(HttpMethod.Put, $"{path}/withheld", new { answers = new[] { held.Id }, reason = " " })
+        ).ShouldBe("reason-wanted");
+        var reply = await instructor.PutAsync(
+            $"{path}/withheld",
+            new { answers = new[] { held.Id, Guid.NewGuid() }, reason = "Come and see me first." }
+        );
+        ((int)reply["answers"]!).ShouldBe(1);
+        var preview = await instructor.GetAsync($"{path}/release");
+        preview["ready"]!.AsArray().Count.ShouldBe(1);
+        ((string)preview["withheld"]!.AsArray().ShouldHaveSingleItem()!["why"]!).ShouldBe("Come and see me first.");
+        var done = await instructor.PostAsync($"{path}/release");
+        ((int)done["released"]!, (int)done["heldBack"]!).ShouldBe((1, 1));
+        ((string)(await ListedAsync(student, exercise))["withheld"]!).ShouldBe("Come and see me first.");
+        (await student.CodeOfAsync(HttpMethod.Get, $"/api/study/answers/{held}/marks")).ShouldBe("not-released");
+        (await Story.MarksAsync(other, free))["result"].ShouldNotBeNull();
+
+        // What is released is held back by nobody any more.
+        (
+            (int)
+                (await instructor.PutAsync($"{path}/withheld", new { answers = new[] { free.Id }, reason = "Too late." }))[
+                    "answers"
+                ]!
+        ).ShouldBe(0);
+        await instructor.PutAsync($"{path}/withheld", new { answers = new[] { held.Id }, reason = (string?)null });
+        ((int)(await instructor.PostAsync($"{path}/release"))["released"]!).ShouldBe(1);
+        (await ListedAsync(student, exercise))["withheld"].ShouldBeNull();
+    }
+
+    [Fact]
+    public async Task Only_what_somebody_has_gone_through_is_released_where_that_is_wanted()
+    {
+        using var instructor = await server.AsAsync("instructor");
+        using var student = await server.AsAsync("student");
+        using var other = await server.AsAsync("student2");
+        var exercise = await Story.PublishedAsync(server, instructor);
+        var seen = await Story.HandedInAsync(server, student, exercise, Story.Faulty);
+        await Story.HandedInAsync(server, other, exercise, Drawing.Empty);
+        await instructor.SendAsync(HttpMethod.Post, $"/api/marking/work/{seen.Work}/gone-through");
+        var path = $"/api/marking/exercises/{exercise}/release";
+        var preview = await instructor.GetAsync(path);
+        (preview["ready"]!.AsArray().Count, preview["notGoneThrough"]!.AsArray().Count).ShouldBe((2, 1));
+        var done = await instructor.PostAsync(path, new { onlyGoneThrough = true });
+        ((int)done["released"]!, (int)done["heldBack"]!).ShouldBe((1, 1));
+        ((bool)(await ListedAsync(student, exercise))["released"]!).ShouldBeTrue();
+        ((bool)(await ListedAsync(other, exercise))["released"]!).ShouldBeFalse();
+        ((int)(await instructor.PostAsync(path))["released"]!).ShouldBe(1);
+    }
+
+    [Fact]
+    public async Task Students_are_told_what_is_new_until_they_have_looked()
+    {
+        var (instructor, student, exercise, answer) = await ReleasedAsync();
+        async Task<string[]> NewsAsync() =>
+            [.. (await ListedAsync(student, exercise))["news"]!.AsArray().Select(one => (string)one!)];
+        Task SeenAsync() => student.SendAsync(HttpMethod.Post, $"/api/study/answers/{answer}/marks/seen");
+        (await NewsAsync()).ShouldBe(["marks"]);
+        await SeenAsync();
+        (await NewsAsync()).ShouldBeEmpty();
+
+        await RuleAsync(instructor, answer, "cardinality-min", "allow");
+        await instructor.PostAsync($"/api/marking/exercises/{exercise}/remarking", new { works = new[] { answer.Work } });
+        (await NewsAsync()).ShouldBe(["changed-mark"]);
+        await SeenAsync();
+        (await NewsAsync()).ShouldBeEmpty();
+
+        using var other = await server.AsAsync("student2");
+        (await other.CodeOfAsync(HttpMethod.Post, $"/api/study/answers/{answer}/marks/seen")).ShouldBe("no-such-answer");
+    }
+
+    private static async Task<JsonNode> ListedAsync(Client student, SetExercise exercise) =>
+        (await student.GetAsync("/api/study/exercises")).AsArray().First(row => (Guid)row!["id"]! == exercise.Id)!;
+
     [Fact]
     public async Task A_decision_after_release_changes_nothing_until_a_person_takes_it()
     {

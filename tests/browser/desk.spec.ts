@@ -143,3 +143,33 @@ test('answers are found, sorted, picked out, and several are gone through at onc
   await showDesk(page, 'differences');
   await expect(list(page)).toBeVisible();
 });
+
+test('an answer is held back for a reason that its student reads, and no longer', async ({ page }) => {
+  await become(page, 'Ines Okafor');
+  await goToDesk(page, 'The booking desk');
+  await page.getByRole('button', { name: 'show names' }).click();
+  const row = page.getByRole('row').filter({ hasText: 'Leo Quist' });
+  await row.getByRole('checkbox').check();
+  await page.getByRole('button', { name: 'hold back …' }).click();
+  await page.getByPlaceholder('why, for the students to read').fill('Please come and see me first.');
+  await page.getByRole('button', { name: 'hold back', exact: true }).click();
+  await expect(row).toContainText('held back');
+  await page.getByRole('button', { name: 'held back 1' }).click();
+  await expect(page.getByRole('row')).toHaveCount(2);
+  await expectAccessible(page);
+  await showDesk(page, 'giving back');
+  await page.getByRole('button', { name: 'Release the marks' }).click();
+  await expect(page.getByRole('dialog')).toContainText('Please come and see me first.');
+  await expect(page.getByRole('dialog')).toContainText('Nobody has gone through');
+  await page.getByLabel('release only what somebody has gone through').check();
+  await expect(page.getByRole('button', { name: 'Release 0' })).toBeDisabled();
+
+  await become(page, 'Leo Quist');
+  await expect(page.getByRole('listitem').filter({ hasText: 'The booking desk' })).toContainText('Please come and see me first.');
+  await become(page, 'Ines Okafor');
+  await goToDesk(page, 'The booking desk');
+  await page.getByRole('button', { name: 'held back 1' }).click();
+  await page.getByRole('checkbox').last().check();
+  await page.getByRole('button', { name: 'hold back no longer' }).click();
+  await expect(page.getByText('No answer is like that.')).toBeVisible();
+});

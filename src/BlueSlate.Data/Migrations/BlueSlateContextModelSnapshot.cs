@@ -140,6 +140,10 @@ namespace BlueSlate.Data.Migrations
                         .HasColumnType("boolean")
                         .HasColumnName("late");
 
+                    b.Property<DateTimeOffset?>("MarksSeenAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("marks_seen_at");
+
                     b.Property<Guid>("QuestionRevisionId")
                         .HasColumnType("uuid")
                         .HasColumnName("question_revision_id");
@@ -151,6 +155,10 @@ namespace BlueSlate.Data.Migrations
                     b.Property<DateTimeOffset>("StartedAt")
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("started_at");
+
+                    b.Property<string>("Withheld")
+                        .HasColumnType("text")
+                        .HasColumnName("withheld");
 
                     b.HasKey("Id")
                         .HasName("pk_answers");

@@ -1682,6 +1682,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/study/answers/{id}/marks/seen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/study/answers/{id}/sheet": {
         parameters: {
             query?: never;
@@ -2742,7 +2777,11 @@ export interface paths {
                 };
                 cookie?: never;
             };
-            requestBody?: never;
+            requestBody?: {
+                content: {
+                    "application/json": null | components["schemas"]["ReleaseRequest"];
+                };
+            };
             responses: {
                 /** @description OK */
                 200: {
@@ -2755,6 +2794,48 @@ export interface paths {
                 };
             };
         };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/marking/exercises/{id}/withheld": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Holds answers back, or no longer. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["WithholdRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WithheldReply"];
+                    };
+                };
+            };
+        };
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -3818,6 +3899,7 @@ export interface components {
             /** Format: int32 */
             questions: number;
             works: components["schemas"]["DeskWork"][];
+            withheld: null | string;
         };
         /** @description A part of the exercise on the desk. */
         DeskPart: {
@@ -4250,6 +4332,11 @@ export interface components {
             /** @description The facts that it is about. */
             facts?: string[];
         };
+        /**
+         * @description What came since a student last looked at the marks of an answer.
+         * @enum {unknown}
+         */
+        MarkNews: "marks" | "changed-mark" | "reply";
         /** @description Released work on a part that would be marked otherwise now. */
         MarkProposal: {
             /** Format: uuid */
@@ -4586,12 +4673,28 @@ export interface components {
         };
         /** @description What a release would do. */
         ReleaseReply: {
+            /** @description What it would release, by candidate codes. */
             ready: string[];
+            /** @description Of these, what nobody has gone through. */
+            notGoneThrough: string[];
+            /** @description What is held back because a person has to look first. */
             undecided: components["schemas"]["UndecidedAnswer"][];
-            /** Format: int32 */
+            /** @description What is held back because somebody said so. */
+            withheld: components["schemas"]["UndecidedAnswer"][];
+            /**
+             * Format: int32
+             * @description How many are not handed in.
+             */
             stillDrawing: number;
+            /** @description What of each is kept for good. */
             frozen: string[];
+            /** @description How far two markers agree on each part of which a sample is marked. */
             agreements: components["schemas"]["PartAgreement"][];
+        };
+        /** @description Releases everything that is ready, or of it only what somebody has gone through. */
+        ReleaseRequest: {
+            /** @default false */
+            onlyGoneThrough: boolean;
         };
         /** @description What an answer was released with. */
         ReleasedMark: {
@@ -4895,7 +4998,7 @@ export interface components {
             value?: null | string;
             hasValue?: boolean;
         };
-        /** @description An exercise as a student sees it in a list: never anything of the model answer. */
+        /** @description An exercise as a student sees it in a list: never anything of the model answer. Marks may be withheld for a reason that is told. */
         StudentExercise: {
             /** Format: uuid */
             id: string;
@@ -4914,6 +5017,8 @@ export interface components {
             released: boolean;
             total: null | string;
             maximum: null | string;
+            withheld: null | string;
+            news: components["schemas"]["MarkNews"][];
         };
         /** @description A released mark that was changed, and why. */
         StudentMarkChange: {
@@ -5097,6 +5202,16 @@ export interface components {
             person: string;
             token: string;
             password: string;
+        };
+        /** @description How many answers are concerned. */
+        WithheldReply: {
+            /** Format: int32 */
+            answers: number;
+        };
+        /** @description Holds answers back from release, for a reason that their students are told; null holds them back no longer. */
+        WithholdRequest: {
+            answers: string[];
+            reason?: null | string;
         };
         /** @description What a class has learned of the ways of writing or drawing its work. Every subject has its own. */
         WorkOptions: {

@@ -25,6 +25,7 @@ public static class AnswerEndpoints
         group.MapGet("/answers/{id:guid}", Get).ForStudents();
         group.MapPost("/answers/{id:guid}/hand-in", HandIn).ForStudents().Produces<ReceiptReply>();
         group.MapGet("/answers/{id:guid}/marks", Marks).ForStudents();
+        group.MapPost("/answers/{id:guid}/marks/seen", MarksSeen).ForStudents().Produces(StatusCodes.Status204NoContent);
         group
             .MapGet("/answers/{id:guid}/sheet", FeedbackSheets.Own)
             .ForStudents()
@@ -32,7 +33,7 @@ public static class AnswerEndpoints
         WorkEndpoints.Map(group);
     }
 
-    private static async Task<StudentExercise[]> List(Access access, CancellationToken cancellation)
+    private static async Task<StudentExercise[]> List(Access access, BlueSlateContext database, CancellationToken cancellation)
     {
         var id = access.AccountId;
         var rows = await access
@@ -55,7 +56,16 @@ public static class AnswerEndpoints
                     .Answers.Where(answer => answer.AccountId == id)
                     .SelectMany(answer => answer.Works)
                     .Where(work => work.Released != null)
-                    .Select(work => new { work.Released!.Total, work.Released.Maximum })
+                    .Select(work => new
+                    {
+                        work.Released!.Total,
+                        work.Released.Maximum,
+                        work.Released.ReleasedAt,
+                        ChangedAt = database
+                            .MarkRevisions.Where(revision => revision.WorkId == work.Id)
+                            .Max(revision => (DateTimeOffset?)revision.At),
+                        RepliedAt = database.NoteQueries.Where(query => query.WorkId == work.Id).Max(query => query.RepliedAt),
+                    })
                     .ToList(),
             })
             .ToListAsync(cancellation);
@@ -73,10 +83,41 @@ public static class AnswerEndpoints
                 row.Answer?.Late == true,
                 row.Sheets.Count > 0,
                 row.Sheets.Count == 0 ? null : StoredMarks.Sum(row.Sheets.Select(sheet => sheet.Total)),
-                row.Sheets.Count == 0 ? null : StoredMarks.Sum(row.Sheets.Select(sheet => sheet.Maximum))
+                row.Sheets.Count == 0 ? null : StoredMarks.Sum(row.Sheets.Select(sheet => sheet.Maximum)),
+                row.Sheets.Count > 0 ? null : row.Answer?.Withheld,
+                row.Sheets.Count == 0
+                    ? []
+                    : NewsSince(
+                        row.Answer!.MarksSeenAt,
+                        row.Sheets.Max(sheet => sheet.ReleasedAt),
+                        row.Sheets.Max(sheet => sheet.ChangedAt),
+                        row.Sheets.Max(sheet => sheet.RepliedAt)
+                    )
             )),
         ];
     }
+
+    private static MarkNews[] NewsSince(
+        DateTimeOffset? seen,
+        DateTimeOffset released,
+        DateTimeOffset? changed,
+        DateTimeOffset? replied
+    ) =>
+        seen is null || released > seen
+            ? [MarkNews.Marks]
+            :
+            [
+                .. changed > seen ? [MarkNews.ChangedMark] : Array.Empty<MarkNews>(),
+                .. replied > seen ? [MarkNews.Reply] : Array.Empty<MarkNews>(),
+            ];
+
+    private static async Task<IResult> MarksSeen(Guid id, Access access, TimeProvider clock, CancellationToken cancellation) =>
+        await access
+            .OwnAnswers()
+            .Where(answer => answer.Id == id && answer.Works.Any(work => work.Released != null))
+            .ExecuteUpdateAsync(set => set.SetProperty(answer => answer.MarksSeenAt, clock.GetUtcNow()), cancellation) == 0
+            ? NoSuchAnswer()
+            : TypedResults.NoContent();
 
     private static async Task<Results<Ok<BeforeStartReply>, ProblemHttpResult>> BeforeStart(
         Guid id,

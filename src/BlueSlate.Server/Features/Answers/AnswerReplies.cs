@@ -6,7 +6,9 @@ using BlueSlate.Server.Features.Marking;
 
 namespace BlueSlate.Server.Features.Answers;
 
-/// <summary>An exercise as a student sees it in a list: never anything of the model answer.</summary>
+/// <summary>
+/// An exercise as a student sees it in a list: never anything of the model answer. Marks may be withheld for a reason that is told.
+/// </summary>
 public sealed record StudentExercise(
     Guid Id,
     string Title,
@@ -19,8 +21,18 @@ public sealed record StudentExercise(
     bool Late,
     bool Released,
     string? Total,
-    string? Maximum
+    string? Maximum,
+    string? Withheld,
+    MarkNews[] News
 );
+
+/// <summary>What came since a student last looked at the marks of an answer.</summary>
+public enum MarkNews
+{
+    Marks,
+    ChangedMark,
+    Reply,
+}
 
 /// <summary>What a student is told before the clock starts.</summary>
 public sealed record BeforeStartReply(

@@ -130,7 +130,7 @@ public sealed class DemoSeed(BlueSlateContext database, string folder, TimeProvi
                 assessment,
                 new AuditTrail(database, new HttpContextAccessor(), clock),
                 clock
-            ).ReleaseAsync(exercise, CancellationToken.None);
+            ).ReleaseAsync(exercise, false, CancellationToken.None);
         }
     }
 

@@ -88,6 +88,10 @@ public sealed class Desk(BlueSlateContext database)
                 .ThenBy(work => work.Code, StringComparer.Ordinal),
         ];
 
+    /// <summary>Whether its marks are released when they are all.</summary>
+    public static bool IsReady(DeskAnswer answer) =>
+        answer.State != AnswerState.Released && answer.Withheld is null && !IsUndecided(answer);
+
     /// <summary>Whether a person has to look before this answer's marks can be released.</summary>
     public static bool IsUndecided(DeskAnswer answer) => answer.Works.Any(IsUndecided);
 
@@ -163,6 +167,7 @@ public sealed class Desk(BlueSlateContext database)
             works.Any(work => work.Total is null) ? null : works.Aggregate(Rational.Zero, (sum, work) => sum + work.Total!.Value),
             answer.HandedInAt!.Value,
             works.Sum(work => work.Questions),
-            works
+            works,
+            answer.Withheld
         );
 }

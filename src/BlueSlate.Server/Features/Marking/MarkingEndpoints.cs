@@ -54,6 +54,7 @@ public static class MarkingEndpoints
             .Produces<FileContentHttpResult>(200, "application/octet-stream");
         group.MapGet("/exercises/{id:guid}/release", Releasing.Preview).ForInstructors().Produces<ReleaseReply>();
         group.MapPost("/exercises/{id:guid}/release", Releasing.Release).ForInstructors().Produces<ReleasedReply>();
+        group.MapPut("/exercises/{id:guid}/withheld", Releasing.Withhold).ForInstructors().Produces<WithheldReply>();
         group.MapGet("/exercises/{id:guid}/remarking", Remarking.Preview).ForInstructors().Produces<RemarkingReply>();
         group.MapPost("/exercises/{id:guid}/remarking", Remarking.Take).ForInstructors().Produces<RemarkedReply>();
         ClassEndpoints.Map(group);

@@ -47,7 +47,8 @@ public sealed record DeskAnswer(
     Rational? Total,
     DateTimeOffset HandedInAt,
     int Questions,
-    DeskWork[] Works
+    DeskWork[] Works,
+    string? Withheld
 );
 
 /// <summary>The work on one part of an answer.</summary>
@@ -250,9 +251,18 @@ public sealed record AlikeAnswer(
 );
 
 /// <summary>What a release would do.</summary>
+/// <param name="Ready">What it would release, by candidate codes.</param>
+/// <param name="NotGoneThrough">Of these, what nobody has gone through.</param>
+/// <param name="Undecided">What is held back because a person has to look first.</param>
+/// <param name="Withheld">What is held back because somebody said so.</param>
+/// <param name="StillDrawing">How many are not handed in.</param>
+/// <param name="Frozen">What of each is kept for good.</param>
+/// <param name="Agreements">How far two markers agree on each part of which a sample is marked.</param>
 public sealed record ReleaseReply(
     string[] Ready,
+    string[] NotGoneThrough,
     UndecidedAnswer[] Undecided,
+    UndecidedAnswer[] Withheld,
     int StillDrawing,
     string[] Frozen,
     PartAgreement[] Agreements
@@ -263,6 +273,15 @@ public sealed record PartAgreement(string Part, AgreementReply Agreement);
 
 /// <summary>An answer that is held back, the work in it that has to be looked at, and why.</summary>
 public sealed record UndecidedAnswer(Guid Id, Guid WorkId, string Code, string Why);
+
+/// <summary>Releases everything that is ready, or of it only what somebody has gone through.</summary>
+public sealed record ReleaseRequest(bool OnlyGoneThrough = false);
+
+/// <summary>Holds answers back from release, for a reason that their students are told; null holds them back no longer.</summary>
+public sealed record WithholdRequest(Guid[] Answers, string? Reason = null);
+
+/// <summary>How many answers are concerned.</summary>
+public sealed record WithheldReply(int Answers);
 
 /// <summary>How many mark sheets a release froze.</summary>
 public sealed record ReleasedReply(int Released, int HeldBack);

@@ -18,6 +18,8 @@ public sealed class Releasing(
     TimeProvider clock
 )
 {
+    private const int LongestReason = 500;
+
     private static readonly string[] Frozen =
     [
         "the drawing and the model answer",
@@ -42,10 +44,18 @@ public sealed class Releasing(
     }
 
     /// <summary>Releases.</summary>
-    public static async Task<IResult> Release(Guid id, Access access, Releasing releasing, CancellationToken cancellation)
+    public static async Task<IResult> Release(
+        Guid id,
+        ReleaseRequest? request,
+        Access access,
+        Releasing releasing,
+        CancellationToken cancellation
+    )
     {
         var exercise = await access.StaffExercises(instructorsOnly: true).FirstOrDefaultAsync(row => row.Id == id, cancellation);
-        return exercise is null ? ExerciseEndpoints.NoSuchExercise() : await releasing.ReleaseAsync(exercise, cancellation);
+        return exercise is null
+            ? ExerciseEndpoints.NoSuchExercise()
+            : await releasing.ReleaseAsync(exercise, request?.OnlyGoneThrough == true, cancellation);
     }
 
     private async Task<ReleaseReply> PreviewAsync(Exercise exercise, BlindSample sample, CancellationToken cancellation)
@@ -56,16 +66,18 @@ public sealed class Releasing(
             cancellation
         );
         return new ReleaseReply(
+            [.. answers.Where(Desk.IsReady).Select(answer => answer.Code)],
+            [.. answers.Where(Desk.IsReady).Where(answer => answer.State == AnswerState.Checked).Select(answer => answer.Code)],
             [
                 .. answers
-                    .Where(answer => answer.State != AnswerState.Released && !Desk.IsUndecided(answer))
-                    .Select(answer => answer.Code),
+                    .Where(answer => answer.Withheld is null && Desk.IsUndecided(answer))
+                    .Select(answer => (Answer: answer, Work: answer.Works.First(Desk.IsUndecided)))
+                    .Select(pair => new UndecidedAnswer(pair.Answer.Id, pair.Work.Id, pair.Work.Code, WhyUndecided(pair.Work))),
             ],
             [
                 .. answers
-                    .Where(Desk.IsUndecided)
-                    .Select(answer => (Answer: answer, Work: answer.Works.First(Desk.IsUndecided)))
-                    .Select(pair => new UndecidedAnswer(pair.Answer.Id, pair.Work.Id, pair.Work.Code, WhyUndecided(pair.Work))),
+                    .Where(answer => answer.State != AnswerState.Released && answer.Withheld is not null)
+                    .Select(answer => new UndecidedAnswer(answer.Id, answer.Works[0].Id, answer.Code, answer.Withheld!)),
             ],
             drawing,
             Frozen,
@@ -88,12 +100,15 @@ public sealed class Releasing(
     }
 
     /// <summary>Freezes and releases every answer that is decided.</summary>
-    public async Task<IResult> ReleaseAsync(Exercise exercise, CancellationToken cancellation)
+    public async Task<IResult> ReleaseAsync(Exercise exercise, bool onlyGoneThrough, CancellationToken cancellation)
     {
         await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
         await database.LockExerciseAsync(exercise.Id, cancellation);
         var answers = await desk.AnswersAsync(exercise.Id, cancellation);
-        var ready = answers.Where(answer => answer.State != AnswerState.Released && !Desk.IsUndecided(answer)).ToList();
+        var ready = answers
+            .Where(Desk.IsReady)
+            .Where(answer => !onlyGoneThrough || answer.State == AnswerState.GoneThrough)
+            .ToList();
         if (ready.Count == 0)
         {
             return Array.Exists(answers, answer => answer.State == AnswerState.Released)
@@ -102,7 +117,7 @@ public sealed class Releasing(
         }
 
         var now = clock.GetUtcNow();
-        var heldBack = answers.Count(Desk.IsUndecided);
+        var heldBack = answers.Count(answer => answer.State != AnswerState.Released) - ready.Count;
         foreach (var answer in ready.ToList())
         {
             if (await SheetsAsync(answer, now, cancellation) is not { } sheets)
@@ -127,6 +142,57 @@ public sealed class Releasing(
         await database.SaveChangesAsync(cancellation);
         await transaction.CommitAsync(cancellation);
         return TypedResults.Ok(new ReleasedReply(ready.Count, heldBack));
+    }
+
+    /// <summary>Holds answers back, or no longer.</summary>
+    public static async Task<IResult> Withhold(
+        Guid id,
+        WithholdRequest request,
+        Access access,
+        BlueSlateContext database,
+        AuditTrail audit,
+        CancellationToken cancellation
+    )
+    {
+        var exercise = await access.StaffExercises(instructorsOnly: true).FirstOrDefaultAsync(row => row.Id == id, cancellation);
+        if (exercise is null)
+        {
+            return ExerciseEndpoints.NoSuchExercise();
+        }
+
+        var reason = request.Reason?.Trim();
+        if (reason?.Length is 0 or > LongestReason)
+        {
+            return Problems.Unreadable(
+                "reason-wanted",
+                $"The students are told why, in 1 to {LongestReason} characters.",
+                "reason"
+            );
+        }
+
+        await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
+        await database.LockExerciseAsync(id, cancellation);
+        var concerned = await database
+            .Answers.Where(answer =>
+                answer.ExerciseId == id
+                && answer.HandedInAt != null
+                && request.Answers.Contains(answer.Id)
+                && answer.Works.Any(work => work.Released == null)
+            )
+            .ExecuteUpdateAsync(set => set.SetProperty(answer => answer.Withheld, reason), cancellation);
+        if (concerned > 0)
+        {
+            audit.Add(
+                AuditKind.Release,
+                exercise.CohortId,
+                reason is null ? $"{concerned} held back no longer" : $"{concerned} held back: {reason}",
+                id
+            );
+            await database.SaveChangesAsync(cancellation);
+        }
+
+        await transaction.CommitAsync(cancellation);
+        return TypedResults.Ok(new WithheldReply(concerned));
     }
 
     // Of all parts of an answer; null when one of them cannot be assessed.

@@ -20,6 +20,7 @@ import { messageOf } from '../../ui/states';
 import { moment } from '../../ui/time';
 import { Tip } from '../../ui/Tip';
 import { stateWords, firstWorkOf } from './answerWords';
+import { HoldBack } from './HoldBack';
 
 type Answer = Schemas['DeskAnswer'];
 
@@ -47,6 +48,7 @@ const sorts = [
   ['late', 'late', (answer: Answer) => answer.late],
   ['question', 'with a question', (answer: Answer) => answer.questions > 0],
   ['open', 'not gone through', (answer: Answer) => answer.state === 'checked' || answer.state === 'needs-person'],
+  ['withheld', 'held back', (answer: Answer) => Boolean(answer.withheld)],
   ['released', 'released', (answer: Answer) => answer.state === 'released'],
 ] as const;
 
@@ -153,6 +155,7 @@ function columnsOf(desk: Schemas['DeskReply'], nameOf: ReadonlyMap<string, strin
         <>
           {stateWords[original.state]}
           {original.doubtful && original.state === 'checked' && <strong>, its mark is not certain</strong>}
+          {original.withheld && <strong>, held back</strong>}
           {original.questions > 0 && <strong>, {counted(original.questions, 'question', 'questions')}</strong>}
         </>
       ),
@@ -315,7 +318,7 @@ function Chosen({ desk, chosen, onDone }: ChosenProps) {
   });
   if (chosen.length === 0) return null;
   return (
-    <p className="chosen-answers" role="status">
+    <div className="chosen-answers" role="status">
       {counted(chosen.length, 'answer', 'answers')} chosen
       {open.length < chosen.length && `, ${open.length} of them not gone through`}
       {doubtful > 0 &&
@@ -327,6 +330,7 @@ function Chosen({ desk, chosen, onDone }: ChosenProps) {
         </button>
       )}
       {goThrough.isError && <span className="refusal"> {messageOf(goThrough.error)}</span>}
-    </p>
+      {desk.mayRelease && <HoldBack desk={desk} chosen={chosen} onDone={onDone} />}
+    </div>
   );
 }

@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
 import { addressOf } from '../../api/place';
@@ -75,13 +75,16 @@ function Release({ id, open, onClose }: { id: string; open: boolean; onClose: ()
     staleTime: 0,
   });
   const release = useMutation({
-    mutationFn: () => must(api.POST('/api/marking/exercises/{id}/release', path)),
+    mutationFn: () => must(api.POST('/api/marking/exercises/{id}/release', { ...path, body: { onlyGoneThrough } })),
     onSuccess: async () => {
       await queries.invalidateQueries();
       onClose();
     },
   });
-  const ready = preview.data?.ready.length ?? 0;
+  const [onlyGoneThrough, setOnlyGoneThrough] = useState(false);
+  const decided = preview.data?.ready.length ?? 0;
+  const unseen = preview.data?.notGoneThrough.length ?? 0;
+  const ready = onlyGoneThrough ? decided - unseen : decided;
   return (
     <Sheet
       open={open}
@@ -98,27 +101,31 @@ function Release({ id, open, onClose }: { id: string; open: boolean; onClose: ()
       {preview.data && (
         <div className="space-y-3">
           <p>
-            <strong>{ready}</strong> {ready === 1 ? 'answer is' : 'answers are'} decided and will be released to the
+            <strong>{decided}</strong> {decided === 1 ? 'answer is' : 'answers are'} decided and will be released to the
             students.
           </p>
-          {preview.data.undecided.length > 0 && (
+          {unseen > 0 && (
             <div>
               <p>
-                <strong>{preview.data.undecided.length}</strong> undecided; these stay back until a person has gone
-                through them:
+                Nobody has gone through <strong>{unseen === decided ? 'any' : unseen}</strong> of them.
               </p>
-              <ul className="mt-1">
-                {preview.data.undecided.map((answer) => (
-                  <li key={answer.id}>
-                    <Link className="word-button" to={`/marking/${answer.workId}`}>
-                      {answer.code}
-                    </Link>{' '}
-                    <span className="text-quiet-ink">{answer.why}</span>
-                  </li>
-                ))}
-              </ul>
+              <label className="flex items-center gap-2 mt-1">
+                <input
+                  type="checkbox"
+                  checked={onlyGoneThrough}
+                  onChange={(event) => setOnlyGoneThrough(event.target.checked)}
+                />{' '}
+                release only what somebody has gone through
+              </label>
             </div>
           )}
+          <Back answers={preview.data.withheld}>
+            <strong>{preview.data.withheld.length}</strong> held back; their students read why:
+          </Back>
+          <Back answers={preview.data.undecided}>
+            <strong>{preview.data.undecided.length}</strong> undecided; these stay back until a person has gone through
+            them:
+          </Back>
           {preview.data.stillDrawing > 0 && <p>{preview.data.stillDrawing} still drawing.</p>}
           {preview.data.agreements.map(({ part, agreement }) => (
             <div key={part}>
@@ -131,5 +138,24 @@ function Release({ id, open, onClose }: { id: string; open: boolean; onClose: ()
       )}
       {release.isError && <p className="refusal">{messageOf(release.error)}</p>}
     </Sheet>
+  );
+}
+
+/** Answers that are not released with the others, and why. */
+function Back({ answers, children }: { answers: readonly Schemas['UndecidedAnswer'][]; children: ReactNode }) {
+  return answers.length === 0 ? null : (
+    <div>
+      <p>{children}</p>
+      <ul className="mt-1">
+        {answers.map((answer) => (
+          <li key={answer.id}>
+            <Link className="word-button" to={`/marking/${answer.workId}`}>
+              {answer.code}
+            </Link>{' '}
+            <span className="text-quiet-ink">{answer.why}</span>
+          </li>
+        ))}
+      </ul>
+    </div>
   );
 }

@@ -15,7 +15,12 @@ export function StudentHome() {
   const open = list.data.filter((exercise) => !exercise.handedInAt).sort((a, b) => urgencyOf(a) - urgencyOf(b));
   const done = list.data
     .filter((exercise) => exercise.handedInAt)
-    .sort((a, b) => Number(b.released) - Number(a.released) || (a.handedInAt! < b.handedInAt! ? 1 : -1));
+    .sort(
+      (a, b) =>
+        Number(b.news.length > 0) - Number(a.news.length > 0) ||
+        Number(b.released) - Number(a.released) ||
+        (a.handedInAt! < b.handedInAt! ? 1 : -1),
+    );
   return (
     <>
       <PageTitle title="What is due" />
@@ -83,6 +88,12 @@ function urgencyOf({ dueAt }: Schemas['StudentExercise']): number {
 
 const endless = 1e14;
 
+const news: Readonly<Record<Schemas['MarkNews'], string>> = {
+  marks: 'new',
+  'changed-mark': 'changed since you looked',
+  reply: 'your question is answered',
+};
+
 function DoneLine({ exercise }: { exercise: Schemas['StudentExercise'] }) {
   return (
     <li>
@@ -92,13 +103,23 @@ function DoneLine({ exercise }: { exercise: Schemas['StudentExercise'] }) {
             {exercise.title}
           </Link>
           : <span className="big-number">{show(exercise.total!)}</span> of {show(exercise.maximum!)}
+          {exercise.news.length > 0 && (
+            <strong className="news"> {exercise.news.map((one) => news[one]).join(', ')}</strong>
+          )}
         </>
       ) : (
         <>
           <Link className="word-button" to={`/answers/${exercise.answerId}`}>
             {exercise.title}
           </Link>
-          : the marks are not released yet
+          :{' '}
+          {exercise.withheld ? (
+            <>
+              the marks are held back: <q className="font-read italic">{exercise.withheld}</q>
+            </>
+          ) : (
+            'the marks are not released yet'
+          )}
         </>
       )}
       <p className="small">

@@ -1,5 +1,5 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState, type ReactNode } from 'react';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useState, type ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
 import { Views } from '../../ui/Views';
 import { api, must, type Schemas } from '../../api/client';
@@ -40,6 +40,12 @@ export default function MarksPage() {
 
 function AllMarks({ id, marks }: { id: string; marks: Schemas['StudentMarksReply'] }) {
   const [part, at, showPart] = useShownPart(marks.parts);
+  const queries = useQueryClient();
+  const { mutate: haveSeen } = useMutation({
+    mutationFn: () => must(api.POST('/api/study/answers/{id}/marks/seen', { params: { path: { id } } })),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ['study'] }),
+  });
+  useEffect(() => haveSeen(), [haveSeen]);
   return (
     <Marks
       key={`${part.workId} ${part.result.total}`}
