@@ -3521,6 +3521,14 @@ export interface components {
              * @description How many lines that is of.
              */
             lines: number;
+            /**
+             * Format: double
+             * @description The intraclass correlation of the totals, for single markings and absolute agreement, ICC(2,1) of Shrout and Fleiss (Psychological
+             *     Bulletin 86, 1979): 1 where both always give the same. Null for fewer than three answers, or where no total differs from another.
+             */
+            intraclass?: null | number;
+            /** @description The agreement on every line that both marked, in the lines' order by id. */
+            byLine?: components["schemas"]["LineAgreement"][];
         };
         /** @description How far the two who marked most of the sample agree with each other, and their mean with the marks here. */
         AgreementReply: {
@@ -3534,6 +3542,12 @@ export interface components {
             withMarks: components["schemas"]["Agreement"];
             /** @description The marks in all. */
             maximum: components["schemas"]["Rational"];
+            /** @description What the lines are called, by id. */
+            titles: {
+                [key: string]: string;
+            };
+            /** @description The lines of answers on which the two differ, those that are furthest apart first. */
+            differences: components["schemas"]["SampleDifference"][];
         };
         /** @description The aids of a part, each on its own. */
         AidsDocument: {
@@ -4261,6 +4275,27 @@ export interface components {
             shared: boolean;
             cells: components["schemas"]["LiftingCell"][];
         };
+        /** @description How far two people agree on one line of the scheme. */
+        LineAgreement: {
+            /** @description The line, by id. */
+            line: string;
+            /**
+             * Format: int32
+             * @description How many answers both gave the same there.
+             */
+            same: number;
+            /**
+             * Format: int32
+             * @description Of how many.
+             */
+            answers: number;
+            /**
+             * Format: double
+             * @description Agreement beyond chance with squared weights, since marks are more or less apart (Cohen, Psychological Bulletin 70, 1968): 1 where both
+             *     always give the same, 0 where they agree as often as chance would. Null where both give one and the same mark throughout.
+             */
+            kappa: null | number;
+        };
         /** @description A line of the scheme in the answers of the class. */
         LineCountReply: {
             /** @description The line. */
@@ -4858,6 +4893,26 @@ export interface components {
             reach?: components["schemas"]["Reach"];
             /** @description An exact number: 3 or 5/2. */
             part?: string;
+        };
+        /** @description A line of an answer that two people gave different marks. */
+        SampleDifference: {
+            /**
+             * Format: uuid
+             * @description The work.
+             */
+            workId: string;
+            /** @description Its candidate code. */
+            code: string;
+            /** @description The line, by id. */
+            line: string;
+            /** @description What it is worth. */
+            marks: components["schemas"]["Rational"];
+            /** @description What the first gave. */
+            first: components["schemas"]["Rational"];
+            /** @description What the second gave. */
+            second: components["schemas"]["Rational"];
+            /** @description What stands. */
+            here: components["schemas"]["Rational"];
         };
         /** @description A marker and how many answers of the sample that person is done with. */
         SampleMarker: {

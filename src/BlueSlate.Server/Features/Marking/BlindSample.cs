@@ -28,7 +28,35 @@ public sealed record SampleTask(Guid Id, string Code, bool Done);
 /// <param name="BetweenThem">Their agreement.</param>
 /// <param name="WithMarks">The agreement of the mean of the two with the marks that stand.</param>
 /// <param name="Maximum">The marks in all.</param>
-public sealed record AgreementReply(string First, string Second, Agreement BetweenThem, Agreement WithMarks, Rational Maximum);
+/// <param name="Titles">What the lines are called, by id.</param>
+/// <param name="Differences">The lines of answers on which the two differ, those that are furthest apart first.</param>
+public sealed record AgreementReply(
+    string First,
+    string Second,
+    Agreement BetweenThem,
+    Agreement WithMarks,
+    Rational Maximum,
+    ImmutableSortedDictionary<string, string> Titles,
+    SampleDifference[] Differences
+);
+
+/// <summary>A line of an answer that two people gave different marks.</summary>
+/// <param name="WorkId">The work.</param>
+/// <param name="Code">Its candidate code.</param>
+/// <param name="Line">The line, by id.</param>
+/// <param name="Marks">What it is worth.</param>
+/// <param name="First">What the first gave.</param>
+/// <param name="Second">What the second gave.</param>
+/// <param name="Here">What stands.</param>
+public sealed record SampleDifference(
+    Guid WorkId,
+    string Code,
+    string Line,
+    Rational Marks,
+    Rational First,
+    Rational Second,
+    Rational Here
+);
 
 /// <summary>An answer to be marked without seeing what was found in it.</summary>
 public sealed record BlindReply(
@@ -147,9 +175,12 @@ public sealed class BlindSample(
                 ImmutableSortedDictionary<string, Rational> Here
             )>();
         var maximum = Rational.Zero;
+        var titles = ImmutableSortedDictionary.CreateBuilder<string, string>(StringComparer.Ordinal);
+        var differences = new List<SampleDifference>();
         foreach (var id in pair.Both)
         {
-            var sheet = (await assessment.RunAsync(id, cancellation)).Assessment.Sheet;
+            var run = await assessment.RunAsync(id, cancellation);
+            var sheet = run.Assessment.Sheet;
             maximum = sheet.Maximum;
 
             // Lines that have come or gone since are left out on all sides.
@@ -157,6 +188,26 @@ public sealed class BlindSample(
             var known = sheet.Lines.Where(line => one.ContainsKey(line.Line.Id) && other.ContainsKey(line.Line.Id)).ToList();
             ImmutableSortedDictionary<string, Rational> Of(Func<LineResult, Rational> marks) =>
                 known.ToImmutableSortedDictionary(line => line.Line.Id, marks, StringComparer.Ordinal);
+            foreach (var line in known)
+            {
+                titles[line.Line.Id] = line.Line.Title;
+                var (first, second) = (one[line.Line.Id], other[line.Line.Id]);
+                if (first != second)
+                {
+                    differences.Add(
+                        new SampleDifference(
+                            id,
+                            run.Work.Answer!.CandidateCode,
+                            line.Line.Id,
+                            line.Line.Marks,
+                            first,
+                            second,
+                            line.Earned
+                        )
+                    );
+                }
+            }
+
             lines.Add((Of(line => one[line.Line.Id]), Of(line => other[line.Line.Id]), Of(line => line.Earned)));
         }
 
@@ -173,7 +224,16 @@ public sealed class BlindSample(
             names[pair.Other.Values.First().ById],
             Agreement.Of(lines.ConvertAll(line => line.One), lines.ConvertAll(line => line.Other))!,
             Agreement.Of(mean, lines.ConvertAll(line => line.Here))!,
-            maximum
+            maximum,
+            titles.ToImmutable(),
+            [
+                .. differences
+                    .OrderByDescending(difference =>
+                        Rational.Max(difference.First, difference.Second) - Rational.Min(difference.First, difference.Second)
+                    )
+                    .ThenBy(difference => difference.Code, StringComparer.Ordinal)
+                    .ThenBy(difference => titles[difference.Line], StringComparer.Ordinal),
+            ]
         );
     }
 

@@ -44,7 +44,12 @@ export function Sample({ part, name, mayDraw, answers }: SampleProps) {
               </Link>
             )}
           </p>
-          {agreement && <AgreementLine agreement={agreement} />}
+          {agreement && (
+            <>
+              <AgreementLine agreement={agreement} />
+              <Apart agreement={agreement} />
+            </>
+          )}
         </>
       )}
       {mayDraw && answers > size && (
@@ -69,8 +74,79 @@ export function AgreementLine({ agreement }: { agreement: Schemas['AgreementRepl
       at most {show(betweenThem.largestDifference)}, over {betweenThem.answers}{' '}
       {betweenThem.answers === 1 ? 'answer' : 'answers'}; {betweenThem.sameLines} of {betweenThem.lines} lines are the
       same. Their mean differs from the marks here by <strong>{about(withMarks.meanDifference)}</strong> on average, at
-      most {show(withMarks.largestDifference)}.
+      most {show(withMarks.largestDifference)}. <Beyond agreement={agreement} />
     </p>
+  );
+}
+
+/** What the two agree on beyond chance: of the totals, and of the line on which they agree least. */
+function Beyond({ agreement }: { agreement: Schemas['AgreementReply'] }) {
+  const { betweenThem, titles } = agreement;
+  const known = (betweenThem.byLine ?? []).flatMap(({ line, kappa }) =>
+    typeof kappa === 'number' ? [{ line, kappa }] : [],
+  );
+  const least = known.reduce<(typeof known)[number] | null>(
+    (sofar, one) => (sofar === null || one.kappa < sofar.kappa ? one : sofar),
+    null,
+  );
+  return (
+    <>
+      {typeof betweenThem.intraclass === 'number' && (
+        <>
+          Intraclass correlation of the totals: <strong>{places(betweenThem.intraclass)}</strong>.{' '}
+        </>
+      )}
+      {least && (
+        <>
+          Weighted kappa of a line: least <strong>{places(least.kappa)}</strong>, on “{titles[least.line]}”.
+        </>
+      )}
+    </>
+  );
+}
+
+const places = (value: number) => value.toFixed(2).replace('-', '−');
+
+/** The lines of answers that the two gave different marks, the widest apart first, each a way to the answer. */
+function Apart({ agreement }: { agreement: Schemas['AgreementReply'] }) {
+  const { differences, titles, first, second } = agreement;
+  if (differences.length === 0) return null;
+  return (
+    <details className="mt-2">
+      <summary>
+        {differences.length === 1
+          ? 'One line on which they differ'
+          : `${differences.length} lines on which they differ`}
+      </summary>
+      <table className="mark-table mt-2 max-w-[760px]">
+        <thead>
+          <tr>
+            <th>candidate</th>
+            <th>line</th>
+            <th className="n">{first}</th>
+            <th className="n">{second}</th>
+            <th className="n">here</th>
+          </tr>
+        </thead>
+        <tbody>
+          {differences.map((one) => (
+            <tr key={one.workId + one.line}>
+              <td>
+                <Link className="word-button" to={`/marking/${one.workId}`}>
+                  {one.code}
+                </Link>
+              </td>
+              <td>{titles[one.line]}</td>
+              <td className="n">{show(one.first)}</td>
+              <td className="n">{show(one.second)}</td>
+              <td className="n">
+                <strong>{show(one.here)}</strong> of {show(one.marks)}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </details>
   );
 }
 
