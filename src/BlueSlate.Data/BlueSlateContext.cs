@@ -41,6 +41,8 @@ public sealed class BlueSlateContext(DbContextOptions<BlueSlateContext> options)
 
     public DbSet<FindingRuling> Rulings => Set<FindingRuling>();
 
+    public DbSet<Extension> Extensions => Set<Extension>();
+
     public DbSet<MarkAdjustment> MarkAdjustments => Set<MarkAdjustment>();
 
     public DbSet<ClassRuling> ClassRulings => Set<ClassRuling>();
@@ -90,6 +92,12 @@ public sealed class BlueSlateContext(DbContextOptions<BlueSlateContext> options)
             exercise.HasOne(row => row.Cohort).WithMany().HasForeignKey(row => row.CohortId);
             exercise.HasMany(row => row.Documents).WithOne().HasForeignKey(document => document.ExerciseId);
             exercise.HasMany(row => row.Questions).WithOne().HasForeignKey(revision => revision.ExerciseId);
+        });
+        builder.Entity<Extension>(extension =>
+        {
+            extension.HasKey(row => new { row.ExerciseId, row.AccountId });
+            extension.HasOne<Exercise>().WithMany(exercise => exercise.Extensions).HasForeignKey(row => row.ExerciseId);
+            extension.HasOne<Account>().WithMany().HasForeignKey(row => row.AccountId);
         });
         builder.Entity<ExercisePart>(part =>
         {

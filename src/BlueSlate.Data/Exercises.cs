@@ -28,6 +28,23 @@ public sealed class Exercise
     public List<QuestionRevision> Questions { get; } = [];
 
     public List<Answer> Answers { get; } = [];
+
+    public List<Extension> Extensions { get; } = [];
+}
+
+/// <summary>A later time by which one student's answer is due.</summary>
+public sealed class Extension
+{
+    public Guid ExerciseId { get; init; }
+
+    public Guid AccountId { get; init; }
+
+    public DateTimeOffset Until { get; set; }
+
+    /// <summary>Why; for those who teach, and for the student's own file.</summary>
+    public required string Reason { get; set; }
+
+    public DateTimeOffset At { get; set; }
 }
 
 /// <summary>A part of an exercise: work of one kind, with a model answer, a scheme and marks of its own.</summary>

@@ -43,6 +43,7 @@ public sealed class AccessTests(TestServer server) : IClassFixture<TestServer>
                     .RoutePattern.RawText!.TrimStart('/')
                     .Replace("{id:guid}", Guid.NewGuid().ToString())
                     .Replace("{adjustment:guid}", Guid.NewGuid().ToString())
+                    .Replace("{student:guid}", Guid.NewGuid().ToString())
                     .Replace("{person:guid}", Guid.NewGuid().ToString())
                     .Replace("/rulings", "/rulings?finding=x")
                     .Replace("/alike", "/alike?finding=x");
@@ -254,6 +255,12 @@ public sealed class AccessTests(TestServer server) : IClassFixture<TestServer>
             { } at when at.EndsWith("/reading", StringComparison.Ordinal) => new { drawing = "{}" },
             { } at when at.EndsWith("/adjustments", StringComparison.Ordinal) => new { amount = "1", reason = "Why not." },
             { } at when at.EndsWith("/withheld", StringComparison.Ordinal) => new { answers = Array.Empty<Guid>() },
+            { } at when at.EndsWith("/due", StringComparison.Ordinal) => new { dueAt = (string?)null },
+            { } at when at.Contains("/extensions/", StringComparison.Ordinal) => new
+            {
+                until = DateTimeOffset.UtcNow,
+                reason = "Ill.",
+            },
             { } at when at.EndsWith("/sheets", StringComparison.Ordinal) => new { together = true },
             { } at when at.EndsWith("/tidy", StringComparison.Ordinal) => new { drawing = "{}", only = Array.Empty<string>() },
             { } at when at.EndsWith("/amend", StringComparison.Ordinal) => new { drawing = "{}", lines = Array.Empty<string>() },

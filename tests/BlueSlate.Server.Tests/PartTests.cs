@@ -51,7 +51,7 @@ public sealed class PartTests(TestServer server) : IClassFixture<TestServer>
         // An answer waits until every part is checked, and is released as a whole.
         await server.CheckAsync(works[0]);
         (await RowAsync(instructor, exercise))["state"]!.GetValue<string>().ShouldBe("waiting");
-        (await instructor.CodeOfAsync(HttpMethod.Post, $"/api/marking/exercises/{exercise}/release")).ShouldBe(
+        (await instructor.CodeOfAsync(HttpMethod.Post, $"/api/marking/exercises/{exercise}/release", new { })).ShouldBe(
             "nothing-to-release"
         );
         await server.CheckAsync(works[1]);

@@ -173,3 +173,35 @@ test('an answer is held back for a reason that its student reads, and no longer'
   await page.getByRole('button', { name: 'hold back no longer' }).click();
   await expect(page.getByText('No answer is like that.')).toBeVisible();
 });
+
+test('one student gets more time, sees it, and has time as everybody again', async ({ page }) => {
+  const times = async () => {
+    await become(page, 'Ines Okafor');
+    await page.getByRole('listitem').filter({ hasText: 'The booking desk' }).getByRole('link', { name: 'look at it' }).click();
+    await page.getByRole('button', { name: /^times/ }).click();
+    await expect(page.getByText(/of 18 have not begun/)).toBeVisible();
+  };
+  await times();
+  const sheet = page.getByRole('dialog', { name: 'Times' });
+  await sheet.getByRole('button', { name: 'give Rosa Tamm more time' }).click();
+  const due = await sheet.getByLabel('Due for everybody, empty for no end').inputValue();
+  const later = `${Number(due.slice(0, 4)) + 1}${due.slice(4)}`;
+  await sheet.getByLabel('Until').fill(due);
+  await sheet.getByLabel('Why').fill('Ill in the second week.');
+  await sheet.getByRole('button', { name: 'give it' }).click();
+  await expect(sheet.getByText('later than everybody')).toBeVisible();
+  await sheet.getByLabel('Until').fill(later);
+  await sheet.getByRole('button', { name: 'give it' }).click();
+  await expect(sheet.getByText('Ill in the second week.')).toBeVisible();
+  await expectAccessible(page);
+
+  const line = () => page.getByRole('listitem').filter({ hasText: 'The booking desk' });
+  await become(page, 'Grace Abel');
+  const everybody = await line().getByText(/due /).textContent();
+  await become(page, 'Rosa Tamm');
+  await expect(line().getByText(/due /)).not.toHaveText(everybody!);
+  await times();
+  await sheet.getByRole('button', { name: 'change the time of Rosa Tamm' }).click();
+  await sheet.getByRole('button', { name: 'take it back' }).click();
+  await expect(sheet.getByText('Ill in the second week.')).toHaveCount(0);
+});

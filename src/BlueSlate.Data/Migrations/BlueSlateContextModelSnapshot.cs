@@ -642,6 +642,38 @@ namespace BlueSlate.Data.Migrations
                     b.ToTable("exercise_part_documents", (string)null);
                 });
 
+            modelBuilder.Entity("BlueSlate.Data.Extension", b =>
+                {
+                    b.Property<Guid>("ExerciseId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("exercise_id");
+
+                    b.Property<Guid>("AccountId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("account_id");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<string>("Reason")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("reason");
+
+                    b.Property<DateTimeOffset>("Until")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("until");
+
+                    b.HasKey("ExerciseId", "AccountId")
+                        .HasName("pk_extensions");
+
+                    b.HasIndex("AccountId")
+                        .HasDatabaseName("ix_extensions_account_id");
+
+                    b.ToTable("extensions", (string)null);
+                });
+
             modelBuilder.Entity("BlueSlate.Data.FindingRuling", b =>
                 {
                     b.Property<Guid>("WorkId")
@@ -1479,6 +1511,23 @@ namespace BlueSlate.Data.Migrations
                         .HasConstraintName("fk_exercise_part_documents_exercise_parts_part_id");
                 });
 
+            modelBuilder.Entity("BlueSlate.Data.Extension", b =>
+                {
+                    b.HasOne("BlueSlate.Data.Account", null)
+                        .WithMany()
+                        .HasForeignKey("AccountId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_extensions_asp_net_users_account_id");
+
+                    b.HasOne("BlueSlate.Data.Exercise", null)
+                        .WithMany("Extensions")
+                        .HasForeignKey("ExerciseId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_extensions_exercises_exercise_id");
+                });
+
             modelBuilder.Entity("BlueSlate.Data.FindingRuling", b =>
                 {
                     b.HasOne("BlueSlate.Data.Work", null)
@@ -1742,6 +1791,8 @@ namespace BlueSlate.Data.Migrations
                     b.Navigation("Answers");
 
                     b.Navigation("Documents");
+
+                    b.Navigation("Extensions");
 
                     b.Navigation("Parts");
 

@@ -112,6 +112,7 @@ public static class Server
         services.AddScoped<Access>();
         services.AddScoped<DocumentStore>();
         services.AddScoped<Publishing>();
+        services.AddScoped<Times>();
         services.AddScoped<AnswerStore>();
         services.AddScoped<WorkAssessment>();
         services.AddScoped<CheckQueue>();

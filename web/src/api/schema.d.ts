@@ -873,6 +873,148 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/exercises/{id}/times": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TimesReply"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{id}/due": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["DueRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TimesReply"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{id}/extensions/{student}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    student: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ExtensionRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TimesReply"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    student: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TimesReply"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/parts/{id}": {
         parameters: {
             query?: never;
@@ -4035,6 +4177,11 @@ export interface components {
             drawn: string;
             works: number[];
         };
+        /** @description Another time by which answers are due; null for none. */
+        DueRequest: {
+            /** Format: date-time */
+            dueAt?: null | string;
+        };
         /** @description An earlier state of a drawing, or one that lost a conflict or came too late. */
         EarlierState: {
             /** Format: uuid */
@@ -4108,6 +4255,12 @@ export interface components {
             handedIn: number;
             /** Format: int32 */
             goneThrough: number;
+        };
+        /** @description A later time for one student, and why. */
+        ExtensionRequest: {
+            /** Format: date-time */
+            until: string;
+            reason: string;
         };
         /** @description Something that was drawn besides. */
         ExtraCountReply: {
@@ -5195,6 +5348,26 @@ export interface components {
         TidyRequest: {
             drawing: string;
             only: string[];
+        };
+        /** @description When answers to an exercise are due, and how far each student is with it. */
+        TimesReply: {
+            /** Format: date-time */
+            dueAt: null | string;
+            students: components["schemas"]["TimesStudent"][];
+        };
+        /** @description How far a student is, and until when that student's answer is due, where that is later. */
+        TimesStudent: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            /** Format: date-time */
+            startedAt: null | string;
+            /** Format: date-time */
+            handedInAt: null | string;
+            late: boolean;
+            /** Format: date-time */
+            until: null | string;
+            reason: null | string;
         };
         /** @description A tolerance at a fact. */
         ToleranceDocument: {

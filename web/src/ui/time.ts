@@ -12,6 +12,14 @@ export const due = (iso: string, seenAt: number): string =>
 /** A day for people, from "2026-03-03". */
 export const onDay = (date: string): string => day.format(new Date(`${date}T12:00:00`)).replace(',', '');
 
+/** A moment as a field for local times wants it, to the minute: "2026-03-03T14:05". */
+export function localTime(iso: string): string {
+  const at = new Date(iso);
+  const two = (number: number) => String(number).padStart(2, '0');
+  const date = `${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}`;
+  return `${date}T${two(at.getHours())}:${two(at.getMinutes())}`;
+}
+
 /** Time left as minutes and seconds; hours only when there are any. */
 export function left(milliseconds: number): string {
   const seconds = Math.max(0, Math.ceil(milliseconds / 1000));

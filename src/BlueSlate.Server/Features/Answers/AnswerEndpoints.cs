@@ -44,6 +44,10 @@ public static class AnswerEndpoints
             .Select(exercise => new
             {
                 Exercise = exercise,
+                Until = exercise
+                    .Extensions.Where(extension => extension.AccountId == id)
+                    .Select(extension => (DateTimeOffset?)extension.Until)
+                    .FirstOrDefault(),
                 exercise.Cohort!.Name,
                 Parts = exercise
                     .Questions.OrderByDescending(question => question.Number)
@@ -76,7 +80,7 @@ public static class AnswerEndpoints
                 row.Exercise.Title,
                 row.Name,
                 [.. row.Parts.Select(document => StudentPart.Of(ExerciseJson.Read<PartDocument>(document)))],
-                row.Exercise.DueAt,
+                row.Until ?? row.Exercise.DueAt,
                 row.Answer?.Id,
                 row.Answer?.StartedAt,
                 row.Answer?.HandedInAt,
@@ -135,7 +139,11 @@ public static class AnswerEndpoints
                 exercise.Id,
                 exercise.Title,
                 Cohort = exercise.Cohort!.Name,
-                exercise.DueAt,
+                DueAt = exercise
+                    .Extensions.Where(extension => extension.AccountId == account)
+                    .Select(extension => (DateTimeOffset?)extension.Until)
+                    .FirstOrDefault()
+                    ?? exercise.DueAt,
                 Parts = exercise
                     .Questions.OrderByDescending(question => question.Number)
                     .First()
@@ -228,6 +236,7 @@ public static class AnswerEndpoints
         Access access,
         ScenarioRenderer renderer,
         AnswerStore store,
+        BlueSlateContext database,
         TimeProvider clock,
         CancellationToken cancellation
     )
@@ -249,6 +258,10 @@ public static class AnswerEndpoints
         }
 
         await store.KeepOpenedAsync(answer, cancellation);
+        var due = await database
+            .Exercises.Where(row => row.Id == answer.ExerciseId)
+            .Select(Times.DueFor(answer.AccountId))
+            .FirstAsync(cancellation);
         return TypedResults.Ok(
             new AnswerReply(
                 answer.Id,
@@ -266,7 +279,7 @@ public static class AnswerEndpoints
                 ],
                 clock.GetUtcNow(),
                 answer.EndsAt,
-                answer.Exercise.DueAt,
+                due,
                 answer.HandedInAt,
                 answer.Late,
                 answer.Receipt,

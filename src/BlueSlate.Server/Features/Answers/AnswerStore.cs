@@ -1,6 +1,7 @@
 using BlueSlate.Core.Drawings;
 using BlueSlate.Data;
 using BlueSlate.Server.Features.Checking;
+using BlueSlate.Server.Features.Exercises;
 using BlueSlate.Server.Hosting;
 using Microsoft.EntityFrameworkCore;
 
@@ -72,7 +73,6 @@ public sealed class AnswerStore(BlueSlateContext database, CheckQueue queue, Tim
         var answer = await database
             .Answers.Include(row => row.Works)
                 .ThenInclude(work => work.Asked)
-            .Include(row => row.Exercise)
             .FirstAsync(row => row.Id == id, cancellation);
         if (answer.HandedInAt is not null)
         {
@@ -89,7 +89,11 @@ public sealed class AnswerStore(BlueSlateContext database, CheckQueue queue, Tim
         }
 
         (answer.HandedInAt, answer.Receipt) = (now, $"{NewAnswer.Code(4)}-{NewAnswer.Code(4)}");
-        answer.Late = now > answer.EndsAt + Grace || now > answer.Exercise!.DueAt;
+        var due = await database
+            .Exercises.Where(row => row.Id == answer.ExerciseId)
+            .Select(Times.DueFor(answer.AccountId))
+            .FirstAsync(cancellation);
+        answer.Late = now > answer.EndsAt + Grace || now > due;
         var newest = await database
             .AssessmentRevisions.Where(row =>
                 database.ExerciseParts.Any(part => part.Id == row.PartId && part.ExerciseId == answer.ExerciseId)

@@ -26,6 +26,7 @@ public static class ExerciseEndpoints
         group.MapPost("/{id:guid}/parts", PartList.Add).ForInstructors().Produces<CreatedReply>();
         group.MapPut("/{id:guid}/parts", PartList.Order).ForInstructors().Produces(StatusCodes.Status204NoContent);
         group.MapPost("/{id:guid}/publish", Publishing.Publish).ForInstructors().Produces(StatusCodes.Status204NoContent);
+        Times.Map(group);
     }
 
     private static async Task<ExerciseSummary[]> List(Access access, CancellationToken cancellation) =>

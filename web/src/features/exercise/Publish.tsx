@@ -6,6 +6,7 @@ import type { AnySession } from '../../keeping/session';
 import { NotSent, sendAll } from '../../keeping/sending';
 import { Sheet } from '../../ui/Sheet';
 import { messageOf } from '../../ui/states';
+import { Times } from './Times';
 
 interface PublishProps {
   exercise: Schemas['ExerciseReply'];
@@ -44,10 +45,11 @@ export function Publish({ exercise, sessions, unsaved, lacks, onPublished }: Pub
   });
   if (exercise.publishedAt) {
     return (
-      <p className="mt-8">
+      <p className="mt-8 flex flex-wrap gap-x-6 gap-y-1">
         <Link className="word-button main" to={`/exercises/${exercise.id}/answers`}>
           all answers
         </Link>
+        <Times exercise={exercise.id} />
       </p>
     );
   }

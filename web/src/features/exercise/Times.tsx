@@ -1,0 +1,220 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api, must, type Schemas } from '../../api/client';
+import { Sheet } from '../../ui/Sheet';
+import { Loading, messageOf } from '../../ui/states';
+import { localTime, moment } from '../../ui/time';
+
+/** When answers are due, for everybody and for single students, and who has not begun. */
+export function Times({ exercise }: { exercise: string }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <button className="word-button" onClick={() => setOpen(true)}>
+        times, and how far each student is …
+      </button>
+      {open && <TimesSheet exercise={exercise} onClose={() => setOpen(false)} />}
+    </>
+  );
+}
+
+type Reply = Schemas['TimesReply'];
+
+function TimesSheet({ exercise, onClose }: { exercise: string; onClose: () => void }) {
+  const queries = useQueryClient();
+  const path = { params: { path: { id: exercise } } };
+  const times = useQuery({
+    queryKey: ['times', exercise],
+    queryFn: () => must(api.GET('/api/exercises/{id}/times', path)),
+    staleTime: 0,
+  });
+  const keep = async (reply: Reply) => {
+    queries.setQueryData(['times', exercise], reply);
+    await queries.invalidateQueries({ queryKey: ['desk', exercise] });
+    await queries.invalidateQueries({ queryKey: ['home'] });
+  };
+  return (
+    <Sheet open onClose={onClose} title="Times">
+      {times.isPending && <Loading what="the times" />}
+      {times.isError && <p className="refusal">{messageOf(times.error)}</p>}
+      {times.data && (
+        <>
+          <Due key={times.data.dueAt ?? ''} exercise={exercise} dueAt={times.data.dueAt ?? null} onReply={keep} />
+          <Students exercise={exercise} times={times.data} onReply={keep} />
+        </>
+      )}
+    </Sheet>
+  );
+}
+
+interface ChangeProps {
+  exercise: string;
+  onReply: (reply: Reply) => Promise<void>;
+}
+
+function Due({ exercise, dueAt, onReply }: ChangeProps & { dueAt: string | null }) {
+  const before = dueAt ? localTime(dueAt) : '';
+  const [due, setDue] = useState(before);
+  const change = useMutation({
+    mutationFn: () =>
+      must(
+        api.PUT('/api/exercises/{id}/due', {
+          params: { path: { id: exercise } },
+          body: { dueAt: due === '' ? null : new Date(due).toISOString() },
+        }),
+      ),
+    onSuccess: onReply,
+  });
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        change.mutate();
+      }}
+    >
+      <label className="field max-w-[260px]">
+        <span>Due for everybody, empty for no end</span>
+        <input type="datetime-local" value={due} onChange={(event) => setDue(event.target.value)} />
+      </label>
+      {due !== before && (
+        <p className="mt-2">
+          <button className="word-button main" disabled={change.isPending}>
+            change it
+          </button>{' '}
+          <span className="text-quiet-ink">What was handed in is late or not by the new time.</span>
+        </p>
+      )}
+      {change.isError && <p className="refusal mt-1">{messageOf(change.error)}</p>}
+    </form>
+  );
+}
+
+function Students({ exercise, times, onReply }: ChangeProps & { times: Reply }) {
+  const [extending, setExtending] = useState<string | null>(null);
+  const idle = times.students.filter(({ startedAt }) => !startedAt).length;
+  return (
+    <>
+      <p className="mt-5">
+        {idle === 0
+          ? 'Everybody has begun.'
+          : `${idle} of ${times.students.length} ${idle === 1 ? 'has' : 'have'} not begun.`}
+      </p>
+      <table className="mark-table mt-1">
+        <thead>
+          <tr>
+            <th>student</th>
+            <th>how far</th>
+            <th>time of their own</th>
+          </tr>
+        </thead>
+        <tbody>
+          {times.students.map((student) => (
+            <tr key={student.id}>
+              <td>{student.name}</td>
+              <td>{howFar(student)}</td>
+              <td>
+                {extending === student.id ? (
+                  <Extend
+                    exercise={exercise}
+                    student={student}
+                    onReply={async (reply) => {
+                      setExtending(null);
+                      await onReply(reply);
+                    }}
+                    onLeave={() => setExtending(null)}
+                  />
+                ) : (
+                  <>
+                    {student.until && (
+                      <>
+                        {moment(student.until)}: <q className="font-read italic">{student.reason}</q>{' '}
+                      </>
+                    )}
+                    {times.dueAt && (
+                      <button
+                        className="word-button"
+                        aria-label={
+                          student.until ? `change the time of ${student.name}` : `give ${student.name} more time`
+                        }
+                        onClick={() => setExtending(student.id)}
+                      >
+                        {student.until ? 'change' : 'more time'}
+                      </button>
+                    )}
+                  </>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
+  );
+}
+
+const howFar = ({ startedAt, handedInAt, late }: Schemas['TimesStudent']) =>
+  handedInAt ? `handed in ${moment(handedInAt)}${late ? ', late' : ''}` : startedAt ? 'drawing' : 'not begun';
+
+interface ExtendProps extends ChangeProps {
+  student: Schemas['TimesStudent'];
+  onLeave: () => void;
+}
+
+function Extend({ exercise, student, onReply, onLeave }: ExtendProps) {
+  const [until, setUntil] = useState(student.until ? localTime(student.until) : '');
+  const [reason, setReason] = useState(student.reason ?? '');
+  const path = { params: { path: { id: exercise, student: student.id } } };
+  const give = useMutation({
+    mutationFn: () =>
+      must(
+        api.PUT('/api/exercises/{id}/extensions/{student}', {
+          ...path,
+          body: { until: new Date(until).toISOString(), reason },
+        }),
+      ),
+    onSuccess: onReply,
+  });
+  const takeBack = useMutation({
+    mutationFn: () => must(api.DELETE('/api/exercises/{id}/extensions/{student}', path)),
+    onSuccess: onReply,
+  });
+  const failure = give.error ?? takeBack.error;
+  return (
+    <form
+      aria-label={`More time for ${student.name}`}
+      onSubmit={(event) => {
+        event.preventDefault();
+        give.mutate();
+      }}
+    >
+      <label className="field">
+        <span>Until</span>
+        <input
+          type="datetime-local"
+          required
+          autoFocus
+          value={until}
+          onChange={(event) => setUntil(event.target.value)}
+        />
+      </label>
+      <label className="field mt-2">
+        <span>Why</span>
+        <input required maxLength={500} value={reason} onChange={(event) => setReason(event.target.value)} />
+      </label>
+      <p className="flex flex-wrap gap-x-4 mt-2">
+        <button className="word-button main" disabled={give.isPending || until === '' || reason.trim() === ''}>
+          give it
+        </button>
+        {student.until && (
+          <button type="button" className="word-button" disabled={takeBack.isPending} onClick={() => takeBack.mutate()}>
+            take it back
+          </button>
+        )}
+        <button type="button" className="word-button" onClick={onLeave}>
+          leave it
+        </button>
+      </p>
+      {failure && <p className="refusal mt-1">{messageOf(failure)}</p>}
+    </form>
+  );
+}
