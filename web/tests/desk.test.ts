@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Schemas } from '../src/api/client';
 import { countsOf } from '../src/features/desk/classCounts';
 import { csvOf } from '../src/features/desk/classCsv';
-import { isDecided, isUnmarked, readyWorks } from '../src/features/desk/deskRules';
+import { isClosed, isDecided, isUnmarked, readyWorks } from '../src/features/desk/deskRules';
 
 const work = (code: string, more: Partial<Schemas['ClassWork']> = {}): Schemas['ClassWork'] => ({
   id: code,
@@ -94,5 +94,13 @@ describe('the picture of a class', () => {
       'line,Entity Crane,1,0.75,4',
       'finding,Wrong minimum,,,2',
     ]);
+  });
+});
+
+describe('a difference of which everybody has their marks', () => {
+  it('is closed only when no answer that has it is still to be marked', () => {
+    const works = [work('A', { state: 'released' }), work('B', { state: 'released' }), work('C')];
+    expect(isClosed(difference([0, 1]), works)).toBe(true);
+    expect(isClosed(difference([0, 2]), works)).toBe(false);
   });
 });

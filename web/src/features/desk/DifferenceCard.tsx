@@ -18,12 +18,14 @@ interface DifferenceCardProps {
   /** The answer that is shown as an example, and the finding in it. */
   work: Schemas['ClassWork'];
   finding: string;
+  /** Whether the marks of everybody who has it are released. */
+  closed: boolean;
   onAnother: () => void;
   onDecided: (reply: Schemas['DifferencesReply']) => void;
 }
 
 /** A difference as one answer drew it, in words, and the decision on it for all that have it. */
-export function DifferenceCard({ part, difference, work, finding, onAnother, onDecided }: DifferenceCardProps) {
+export function DifferenceCard({ part, difference, work, finding, closed, onAnother, onDecided }: DifferenceCardProps) {
   const answer = useQuery({
     queryKey: ['marking', work.id],
     queryFn: () => must(api.GET('/api/marking/work/{id}', { params: { path: { id: work.id } } })),
@@ -64,7 +66,12 @@ export function DifferenceCard({ part, difference, work, finding, onAnother, onD
           </>
         )}
         {!difference.marked && <p>No line of the scheme uses it: there is nothing to decide.</p>}
-        {difference.marked && <DecisionForAll part={part} difference={difference} onDecided={onDecided} />}
+        {difference.marked &&
+          (closed ? (
+            <p>Everybody who has it has their marks; a decision on a released answer is taken at that answer.</p>
+          ) : (
+            <DecisionForAll part={part} difference={difference} onDecided={onDecided} />
+          ))}
       </section>
     </div>
   );

@@ -8,7 +8,7 @@ import { Failed, Loading, messageOf } from '../../ui/states';
 import { usePageKeys } from '../../ui/usePageKeys';
 import { DifferenceCard } from './DifferenceCard';
 import { QuestionsFirst } from './QuestionsFirst';
-import { isDecided, isUnmarked, readyWorks, type Difference } from './deskRules';
+import { isClosed, isDecided, isUnmarked, readyWorks, type Difference } from './deskRules';
 import { useDifferences, useKeepDifferences, useOrder } from './useDifferences';
 
 interface DifferencesProps {
@@ -68,14 +68,16 @@ function Desk({ desk, part, reply }: DifferencesProps & { reply: Schemas['Differ
     o: () => place && void navigate(addressOf(reply, place)),
     g: () => ready.length > 0 && !goneThrough.isPending && goneThrough.mutate(),
   });
-  const open = reply.differences.filter((one) => !isDecided(one) && !isUnmarked(one)).length;
+  const open = reply.differences.filter(
+    (one) => !isDecided(one) && !isUnmarked(one) && !isClosed(one, reply.works),
+  ).length;
   const decided = reply.differences.filter(isDecided).length;
   return (
     <div className="desk-columns">
       <nav className="desk-list" aria-label="Differences">
         <QuestionsFirst part={part} wanted={reply.mayRelease} />
         <h2 role="status">
-          <strong>{open}</strong> to decide{decided > 0 && `, ${decided} decided`}
+          <strong>{open || 'nothing'}</strong> to decide{decided > 0 && `, ${decided} decided`}
         </h2>
         <List ordered={ordered} chosen={chosen} onChoose={choose} />
         <div className="desk-list-foot">
@@ -106,6 +108,7 @@ function Desk({ desk, part, reply }: DifferencesProps & { reply: Schemas['Differ
           difference={chosen}
           work={reply.works[place.work]!}
           finding={place.finding}
+          closed={isClosed(chosen, reply.works)}
           onAnother={() => setExample(example + 1)}
           onDecided={(next) => {
             keep(next);

@@ -8,6 +8,10 @@ export type ClassWork = Schemas['ClassWork'];
 export const isDecided = ({ forAll, places }: Difference) =>
   forAll !== null && forAll !== undefined ? true : places.every(({ decision }) => decision);
 
+/** Whether everybody who has it is released already, so that nothing is decided on it for all any more. */
+export const isClosed = ({ places }: Difference, works: readonly ClassWork[]) =>
+  places.every(({ work }) => works[work]?.state === 'released');
+
 /** Whether there is nothing to decide: no line of the scheme uses it, and it costs nothing. */
 export const isUnmarked = (difference: Difference) =>
   !difference.marked || (valueOf(difference.loss) === 0 && !isDecided(difference));
