@@ -1,7 +1,6 @@
 using BlueSlate.Core.Marking;
 using BlueSlate.Data;
 using BlueSlate.Server.Features.Audit;
-using BlueSlate.Server.Features.Checking;
 using BlueSlate.Server.Features.Classes;
 using BlueSlate.Server.Features.Exercises;
 using BlueSlate.Server.Hosting;
@@ -13,8 +12,8 @@ namespace BlueSlate.Server.Features.Marking;
 /// <summary>The marking desk: all answers of an exercise, the work on one part with its notes, rulings, release.</summary>
 public static class MarkingEndpoints
 {
-    private const int LongestComment = 1000;
-    private const int MostElements = 20;
+    /// <summary>How long a word to a student may be.</summary>
+    internal const int LongestComment = 1000;
 
     /// <summary>Maps the endpoints.</summary>
     public static void MapMarking(this IEndpointRouteBuilder routes)
@@ -37,8 +36,6 @@ public static class MarkingEndpoints
         group.MapGet("/work/{id:guid}", GetAnswer).ForStaff();
         group.MapPut("/work/{id:guid}/rulings", Rule).ForStaff();
         group.MapDelete("/work/{id:guid}/rulings", TakeBack).ForStaff();
-        group.MapPost("/work/{id:guid}/adjustments", Adjust).ForStaff();
-        group.MapDelete("/work/{id:guid}/adjustments/{adjustment:guid}", Unadjust).ForStaff();
         group.MapGet("/work/{id:guid}/alike", Alike).ForStaff();
         group.MapPost("/work/{id:guid}/stands-for/preview", IfStood).ForStaff();
         group.MapPut("/work/{id:guid}/stands-for", Stand).ForStaff();
@@ -59,6 +56,7 @@ public static class MarkingEndpoints
         group.MapPost("/exercises/{id:guid}/remarking", Remarking.Take).ForInstructors().Produces<RemarkedReply>();
         ClassEndpoints.Map(group);
         group.MapPut("/queries/{id:guid}", NoteQueries.Reply).ForStaff().Produces<NoteQueryReply[]>();
+        AdjustmentEndpoints.Map(group);
         BlindSample.Map(group);
     }
 
@@ -193,70 +191,6 @@ public static class MarkingEndpoints
         return TypedResults.Ok(await page.OfAsync(id, cancellation));
     }
 
-    private static async Task<Results<Ok<MarkingReply>, ProblemHttpResult>> Adjust(
-        Guid id,
-        AdjustmentRequest request,
-        Access access,
-        BlindSample sample,
-        Rulings rulings,
-        WorkAssessment assessment,
-        MarkingPage page,
-        CancellationToken cancellation
-    )
-    {
-        var (refusal, released) = await MayDecideAsync(id, access, sample, cancellation);
-        if (refusal is not null)
-        {
-            return refusal;
-        }
-
-        if (Unfit(request, await assessment.RunAsync(id, cancellation)) is { } unfit)
-        {
-            return unfit;
-        }
-
-        await rulings.AdjustAsync(id, request, released, cancellation);
-        return TypedResults.Ok(await page.OfAsync(id, cancellation));
-    }
-
-    // Why marks cannot be given or taken as it was sent; null when they can.
-    private static ProblemHttpResult? Unfit(AdjustmentRequest request, CheckedWork work)
-    {
-        var scheme = work.Assessment.Sheet;
-        var line = scheme.Lines.FirstOrDefault(one => one.Line.Id == request.Line)?.Line;
-        var most = line?.Marks ?? scheme.Maximum;
-        return string.IsNullOrWhiteSpace(request.Reason)
-                ? Problems.Unreadable("reason-wanted", "The student is told why: write it down.", "reason")
-            : request.Reason.Trim().Length > LongestComment
-                ? Problems.Unreadable("too-long", $"A reason has at most {LongestComment} characters.", "reason")
-            : request.Line is not null && line is null
-                ? Problems.Unreadable("no-such-line", "The scheme has no such line.", "line")
-            : request.Amount < Rational.Zero - most || request.Amount > most
-                ? Problems.Unreadable("marks", $"At most {most.ToDisplay()} can be given or taken there.", "amount")
-            : request.Amount.IsZero && request.At.Length == 0
-                ? Problems.Unreadable("nothing", "A remark without marks stands at a part of the drawing.", "amount")
-            : request.At.Length > MostElements || !request.At.All(work.Document.Has)
-                ? Problems.Unreadable("no-such-part", "The drawing has no such part.", "elements")
-            : null;
-    }
-
-    private static async Task<Results<Ok<MarkingReply>, ProblemHttpResult>> Unadjust(
-        Guid id,
-        Guid adjustment,
-        Access access,
-        BlindSample sample,
-        Rulings rulings,
-        MarkingPage page,
-        CancellationToken cancellation
-    )
-    {
-        var (refusal, released) = await MayDecideAsync(id, access, sample, cancellation);
-        return refusal is not null ? refusal
-            : await rulings.UnadjustAsync(id, adjustment, released, cancellation)
-                ? TypedResults.Ok(await page.OfAsync(id, cancellation))
-            : Problems.NotFound("no-such-adjustment", "That was taken back already.");
-    }
-
     private static async Task<Results<Ok<TotalReply>, ProblemHttpResult>> IfStood(
         Guid id,
         StandsForRequest request,
@@ -349,8 +283,11 @@ public static class MarkingEndpoints
             : null;
     }
 
-    // After release an instructor may still decide: that changes no released mark, but is proposed as a change.
-    private static async Task<(ProblemHttpResult? Refusal, bool Released)> MayDecideAsync(
+    /// <summary>
+    /// Why somebody may not decide on work, and whether it is released: after release an instructor may still decide, which changes no
+    /// released mark but is proposed as a change.
+    /// </summary>
+    internal static async Task<(ProblemHttpResult? Refusal, bool Released)> MayDecideAsync(
         Guid id,
         Access access,
         BlindSample sample,
