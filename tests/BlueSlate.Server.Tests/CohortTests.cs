@@ -84,11 +84,17 @@ public sealed class CohortTests(TestServer server) : IClassFixture<TestServer>
         await instructor.PostAsync($"/api/marking/work/{answer.Work}/gone-through");
         await instructor.PostAsync($"/api/marking/exercises/{exercise}/release");
         var id = await IdOfAsync("cy@test.invalid");
+        await instructor.PutAsync($"/api/exercises/{exercise}/due", new { dueAt = DateTimeOffset.UtcNow.AddDays(1) });
+        await instructor.PutAsync(
+            $"/api/exercises/{exercise}/extensions/{id}",
+            new { until = DateTimeOffset.UtcNow.AddDays(2), reason = "A wedding in the family." }
+        );
 
         var own = await student.GetAsync("/api/session/data");
         ((string)own["format"]!).ShouldBe("blue-slate-person");
         ((string)own["answers"]![0]!["parts"]![0]!["drawing"]!).ShouldContain("Zeppelin");
         own["answers"]![0]!["parts"]![0]!["marks"]!["result"].ShouldNotBeNull();
+        ((string)own["extensions"]![0]!["reason"]!).ShouldBe("A wedding in the family.");
         own["answers"]![0]!["parts"]![0]!["earlier"]!.AsArray().Count.ShouldBeGreaterThan(0);
         (await instructor.GetAsync($"{Cohort}/people/{id}/export"))["answers"]!.AsArray().Count.ShouldBe(1);
 
@@ -96,6 +102,7 @@ public sealed class CohortTests(TestServer server) : IClassFixture<TestServer>
         await using var context = server.Database.Open();
         (await context.Users.AnyAsync(account => account.Id == id)).ShouldBeFalse();
         (await context.Answers.AnyAsync(row => row.Id == answer)).ShouldBeFalse();
+        (await context.Extensions.AnyAsync(row => row.AccountId == id)).ShouldBeFalse();
         (await context.ReleasedSheets.AnyAsync(row => row.WorkId == answer.Work)).ShouldBeFalse();
         (await context.Checkpoints.AnyAsync(row => row.WorkId == answer.Work)).ShouldBeFalse();
         (await context.AuditEvents.AnyAsync(line => line.ActorId == id)).ShouldBeFalse();

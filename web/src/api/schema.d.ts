@@ -4715,12 +4715,22 @@ export interface components {
             handedInAt: null | string;
             late: boolean;
             receipt: null | string;
+            withheld: null | string;
+            /** Format: date-time */
+            marksSeenAt: null | string;
             parts: components["schemas"]["PersonWork"][];
         };
         /** @description A cohort that the person belongs to. */
         PersonCohort: {
             name: string;
             role: components["schemas"]["CohortRole"];
+        };
+        /** @description A later time that the person was given, and why. */
+        PersonExtension: {
+            exercise: string;
+            /** Format: date-time */
+            until: string;
+            reason: string;
         };
         /** @description Everything that is kept of a person, in the open format of docs/formats/person.md. */
         PersonFile: {
@@ -4731,6 +4741,7 @@ export interface components {
             email: string;
             cohorts: components["schemas"]["PersonCohort"][];
             answers: components["schemas"]["PersonAnswer"][];
+            extensions: components["schemas"]["PersonExtension"][];
             signIns: string[];
         };
         /** @description A released mark that was changed. */

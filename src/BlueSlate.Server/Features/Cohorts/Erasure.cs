@@ -60,6 +60,12 @@ public sealed class Erasure(BlueSlateContext database, AuditTrail audit)
         // All that hangs on an answer goes with it, by the database's own references.
         await database.Answers.Where(answer => answers.Contains(answer.Id)).ExecuteDeleteAsync(cancellation);
         await database
+            .Extensions.Where(extension =>
+                people.Contains(extension.AccountId)
+                && database.Exercises.Any(exercise => exercise.Id == extension.ExerciseId && exercise.CohortId == cohort)
+            )
+            .ExecuteDeleteAsync(cancellation);
+        await database
             .Memberships.Where(member => member.CohortId == cohort && people.Contains(member.AccountId))
             .ExecuteDeleteAsync(cancellation);
         var gone = await database

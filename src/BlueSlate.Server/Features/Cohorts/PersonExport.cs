@@ -15,8 +15,12 @@ public sealed record PersonFile(
     string Email,
     PersonCohort[] Cohorts,
     PersonAnswer[] Answers,
+    PersonExtension[] Extensions,
     DateTimeOffset[] SignIns
 );
+
+/// <summary>A later time that the person was given, and why.</summary>
+public sealed record PersonExtension(string Exercise, DateTimeOffset Until, string Reason);
 
 /// <summary>A cohort that the person belongs to.</summary>
 public sealed record PersonCohort(string Name, CohortRole Role);
@@ -29,6 +33,8 @@ public sealed record PersonAnswer(
     DateTimeOffset? HandedInAt,
     bool Late,
     string? Receipt,
+    string? Withheld,
+    DateTimeOffset? MarksSeenAt,
     PersonWork[] Parts
 );
 
@@ -116,6 +122,13 @@ public sealed class PersonExport(BlueSlateContext database)
             .Where(query => ids.Contains(query.WorkId))
             .OrderBy(query => query.AskedAt)
             .ToListAsync(cancellation);
+        var extensions = await database
+            .Exercises.Where(exercise => cohort == null || exercise.CohortId == cohort)
+            .SelectMany(
+                exercise => exercise.Extensions.Where(extension => extension.AccountId == person),
+                (exercise, extension) => new PersonExtension(exercise.Title, extension.Until, extension.Reason)
+            )
+            .ToArrayAsync(cancellation);
         var signIns = await database
             .AuditEvents.Where(line => line.Kind == AuditKind.SignIn && line.ActorId == person)
             .OrderBy(line => line.At)
@@ -123,11 +136,12 @@ public sealed class PersonExport(BlueSlateContext database)
             .ToArrayAsync(cancellation);
         return new PersonFile(
             "blue-slate-person",
-            2,
+            3,
             account.DisplayName,
             account.Email!,
             cohorts,
             [.. answers.Select(ToAnswer)],
+            extensions,
             signIns
         );
 
@@ -139,6 +153,8 @@ public sealed class PersonExport(BlueSlateContext database)
                 answer.HandedInAt,
                 answer.Late,
                 answer.Receipt,
+                answer.Withheld,
+                answer.MarksSeenAt,
                 [.. answer.Works.OrderBy(work => work.Asked!.Position).Select(ToWork)]
             );
 
