@@ -59,6 +59,7 @@ test('a class is gone through by its differences with keys alone: seen, decided 
   await expect(chosen(page)).not.toContainText('✓');
 
   await list(page).getByRole('button').filter({ hasText: headline }).filter({ hasText: 'allowed ✓' }).click();
+  await expect(chosen(page)).toContainText('allowed ✓');
   await page.keyboard.press('t');
   await expect(list(page).locator('h2 strong')).toHaveText(String(open));
 });
