@@ -5,7 +5,7 @@ namespace BlueSlate.Drafting.Sheets;
 /// <param name="For">A candidate code, or a name.</param>
 /// <param name="Total">What was earned.</param>
 /// <param name="Maximum">What could be earned.</param>
-/// <param name="Standing">When it was released, or that it is not.</param>
+/// <param name="Standing">When it was released, in words.</param>
 /// <param name="Parts">The parts of the exercise in their order.</param>
 public sealed record FeedbackSheet(
     string Title,
@@ -44,7 +44,7 @@ public sealed record SheetLine(string Title, string Earned, string Marks);
 /// <summary>A note.</summary>
 /// <param name="Headline">The difference in one sentence.</param>
 /// <param name="Text">What is drawn, what is wanted and why, a paragraph each.</param>
-/// <param name="Loss">What it costs, with its sign; empty where it costs nothing.</param>
+/// <param name="Loss">What it costs, or for a note of a marker's own what it takes or gives, with its sign.</param>
 /// <param name="Decision">What a marker decided and wrote; empty for none.</param>
 /// <param name="Elements">The parts of the drawing at which it stands.</param>
 /// <param name="Example">Data that both drawings judge differently, or null.</param>

@@ -114,14 +114,12 @@ internal sealed class SheetPages : IDisposable
     /// <param name="tag">What it is in the structure.</param>
     /// <param name="indent">How far in from the left edge.</param>
     /// <param name="keptFree">What is left free at the right.</param>
-    /// <param name="colour">The colour; ink where it is not said.</param>
     public void Text(
         string text,
         Lettering lettering,
         PdfBlockLevelElementTag tag = PdfBlockLevelElementTag.Paragraph,
         double indent = 0,
-        double keptFree = 0,
-        XColor? colour = null
+        double keptFree = 0
     )
     {
         var font = PdfFaces.Of(lettering);
@@ -133,13 +131,7 @@ internal sealed class SheetPages : IDisposable
             Tags.BeginElement(tag);
             for (; at < lines.Count && Left >= height; at++)
             {
-                graphics!.DrawString(
-                    lines[at],
-                    font,
-                    new XSolidBrush(colour ?? TextColour),
-                    Edge + indent,
-                    Y + (lettering.Size * 1.05)
-                );
+                graphics!.DrawString(lines[at], font, new XSolidBrush(TextColour), Edge + indent, Y + (lettering.Size * 1.05));
                 Y += height;
             }
 

@@ -40,12 +40,8 @@ public sealed class SheetWriter
 
     private void WriteSheet(SheetPages pages, FeedbackSheet sheet)
     {
-        var first = sheet.Parts.Count == 0 ? null : Read(sheet.Parts[0].Drawing);
-        pages.Begin(
-            sheet.For,
-            $"{sheet.Title} · {sheet.For}",
-            first is null ? PageOrientation.Portrait : SheetPicture.OrientationFor(first)
-        );
+        List<Drawing> drawings = [.. sheet.Parts.Select(part => Read(part.Drawing) ?? Drawing.Empty)];
+        pages.Begin(sheet.For, $"{sheet.Title} · {sheet.For}", SheetPicture.OrientationFor(drawings[0]));
         var top = pages.Y;
         pages.Text(sheet.Title, new Lettering(17, Reading: true), PdfBlockLevelElementTag.Heading1, keptFree: 130);
         pages.Text($"{sheet.For} · {sheet.Standing}", Quiet, keptFree: 130);
@@ -57,15 +53,14 @@ public sealed class SheetWriter
             new Lettering(20, Bold: true, Anchor: 1)
         );
         pages.Tags.End();
-        foreach (var part in sheet.Parts)
+        foreach (var (part, drawing) in sheet.Parts.Zip(drawings))
         {
-            WritePart(pages, part);
+            WritePart(pages, part, drawing);
         }
     }
 
-    private void WritePart(SheetPages pages, SheetPart part)
+    private void WritePart(SheetPages pages, SheetPart part, Drawing drawing)
     {
-        var drawing = Read(part.Drawing) ?? Drawing.Empty;
         var notes = SheetPicture.InReadingOrder(drawing, part.Notes);
         pages.Space(12);
         if (part.Title.Length > 0)
