@@ -82,4 +82,26 @@ public sealed class TimesTests(TestServer server) : IClassFixture<TestServer>
         ((bool)(await ListedAsync(student, exercise))["late"]!).ShouldBeTrue();
         (await instructor.CodeOfAsync(HttpMethod.Delete, path)).ShouldBe("no-such-student");
     }
+
+    [Fact]
+    public async Task A_time_of_ones_own_is_never_earlier_than_everybodys()
+    {
+        var (instructor, student, exercise, at) = await PublishedAsync();
+        await Story.HandedInAsync(server, student, exercise, Drawing.Empty);
+        var id = await WhoHandedInAsync(instructor, at);
+        var published = (DateTimeOffset)(await instructor.GetAsync(at))["publishedAt"]!;
+        await instructor.PutAsync($"{at}/due", new { dueAt = published });
+        await instructor.PutAsync($"{at}/extensions/{id}", new { until = published.AddMilliseconds(1), reason = "Ill." });
+        ((bool)(await ListedAsync(student, exercise))["late"]!).ShouldBeTrue();
+
+        var later = Now.AddDays(4);
+        await instructor.PutAsync($"{at}/due", new { dueAt = later });
+        var listed = await ListedAsync(student, exercise);
+        ((DateTimeOffset)listed["dueAt"]!).ShouldBe(later, TimeSpan.FromMilliseconds(1));
+        ((bool)listed["late"]!).ShouldBeFalse();
+        await instructor.PutAsync($"{at}/due", new { dueAt = (DateTimeOffset?)null });
+        listed = await ListedAsync(student, exercise);
+        listed["dueAt"].ShouldBeNull();
+        ((bool)listed["late"]!).ShouldBeFalse();
+    }
 }

@@ -45,7 +45,7 @@ public static class AnswerEndpoints
             {
                 Exercise = exercise,
                 Until = exercise
-                    .Extensions.Where(extension => extension.AccountId == id)
+                    .Extensions.Where(extension => extension.AccountId == id && extension.Until > exercise.DueAt)
                     .Select(extension => (DateTimeOffset?)extension.Until)
                     .FirstOrDefault(),
                 exercise.Cohort!.Name,
@@ -140,7 +140,7 @@ public static class AnswerEndpoints
                 exercise.Title,
                 Cohort = exercise.Cohort!.Name,
                 DueAt = exercise
-                    .Extensions.Where(extension => extension.AccountId == account)
+                    .Extensions.Where(extension => extension.AccountId == account && extension.Until > exercise.DueAt)
                     .Select(extension => (DateTimeOffset?)extension.Until)
                     .FirstOrDefault()
                     ?? exercise.DueAt,

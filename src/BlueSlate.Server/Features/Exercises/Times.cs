@@ -35,11 +35,13 @@ public sealed class Times(BlueSlateContext database, AuditTrail audit, TimeProvi
 {
     private const int LongestReason = 500;
 
-    /// <summary>By when a student's answer to an exercise is due.</summary>
+    /// <summary>
+    /// By when a student's answer to an exercise is due: by the student's own time where that is later than everybody's.
+    /// </summary>
     public static Expression<Func<Exercise, DateTimeOffset?>> DueFor(Guid account) =>
         exercise =>
             exercise
-                .Extensions.Where(extension => extension.AccountId == account)
+                .Extensions.Where(extension => extension.AccountId == account && extension.Until > exercise.DueAt)
                 .Select(extension => (DateTimeOffset?)extension.Until)
                 .FirstOrDefault()
             ?? exercise.DueAt;
@@ -175,9 +177,10 @@ public sealed class Times(BlueSlateContext database, AuditTrail audit, TimeProvi
             UPDATE answers
             SET late = handed_in_at > coalesce(ends_at + {grace}, 'infinity')
                 OR handed_in_at > coalesce(
-                    (SELECT until FROM extensions
-                        WHERE extensions.exercise_id = answers.exercise_id AND extensions.account_id = answers.account_id),
-                    (SELECT due_at FROM exercises WHERE exercises.id = answers.exercise_id),
+                    (SELECT greatest(due_at, (
+                            SELECT until FROM extensions
+                            WHERE extensions.exercise_id = exercises.id AND extensions.account_id = answers.account_id))
+                        FROM exercises WHERE exercises.id = answers.exercise_id AND due_at IS NOT NULL),
                     'infinity')
             WHERE exercise_id = {exercise.Id} AND handed_in_at IS NOT NULL
             """,
