@@ -32,6 +32,8 @@ return args switch
     ["desk", var answers, var dll] => await DeskBench.RunAsync(int.Parse(answers), dll),
     ["matching"] => MatchingBench.Run(),
     ["dependencies"] => DependencyBench.Run(),
+    ["preflight", var demo, var planted, var show] => PreflightBench.Run(demo, planted, show == "--show"),
+    ["preflight-cases", var folder] => PreflightBench.Cases(folder),
     ["seeded", var demo] => SeededBench.Run(demo),
     _ => Usage(),
 };
@@ -40,7 +42,8 @@ static int Usage()
 {
     Console.Error.WriteLine(
         "usage: checking OUT | answers FOLDER COUNT | durability ... | autosave ... | layout FOLDER NOTATION | "
-            + "matching | desk ANSWERS DLL | seeded DEMO | hostile DLL | accuracy FOLDER OUT [CASE/ANSWER] [WEIGHT=NUMBER] | "
+            + "matching | preflight DEMO PLANTED SHOW | preflight-cases FOLDER | "
+            + "desk ANSWERS DLL | seeded DEMO | hostile DLL | accuracy FOLDER OUT [CASE/ANSWER] [WEIGHT=NUMBER] | "
             + "accuracy-fit FOLDER... | accuracy-leave-one-out FOLDER OUT OTHER...; see the scripts in bench/"
     );
     return 2;

@@ -7,7 +7,7 @@ using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language.Scenarios;
 using BlueSlate.Core.Marking;
-using Markdig;
+using BlueSlate.Scenarios;
 
 namespace BlueSlate.Cli;
 
@@ -17,9 +17,6 @@ namespace BlueSlate.Cli;
 /// </summary>
 internal sealed class ExerciseFolder
 {
-    // The Markdown that a scenario may hold (docs/formats/README.md), as the server reads it.
-    private static readonly MarkdownPipeline Scenarios = new MarkdownPipelineBuilder().UsePipeTables().DisableHtml().Build();
-
     private readonly QuestionDocument question;
 
     private ExerciseFolder(QuestionDocument question, ImmutableArray<Assessor> parts) =>
@@ -55,14 +52,12 @@ internal sealed class ExerciseFolder
             return ScenarioText.None;
         }
 
-        try
-        {
-            return new ScenarioText(Markdown.ToPlainText(Encoding.UTF8.GetString(DrawingFile.Bytes(path)), Scenarios));
-        }
-        catch (ArgumentException error)
-        {
-            throw new UnreadableException($"{path}: This cannot be read as Markdown. {error.Message}", error);
-        }
+        var markdown = Encoding.UTF8.GetString(DrawingFile.Bytes(path));
+        return ScenarioRenderer.CanRender(markdown)
+            ? ScenarioRenderer.ToText(markdown)
+            : throw new UnreadableException(
+                $"{path}: This cannot be read as Markdown: lists or quotations are nested too deeply."
+            );
     }
 
     private static Assessor LoadPart(string questionPath, PartDocument part, string folder, ScenarioText scenario)

@@ -3,6 +3,7 @@ using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Marking;
+using BlueSlate.Core.Preparing;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests;
@@ -112,6 +113,8 @@ public sealed class AddingSubjectTests
         public override ImmutableArray<Sentence> Sentences(IDocument document, WorkOptions options) => Say((WordList)document);
 
         public override ImmutableArray<RestatementChoice> OtherWays(WorkOptions options) => [];
+
+        public override IEnumerable<PreflightItem> Preflight(PreflightCase one) => [];
 
         public override ModelAnswer Prepare(
             IDocument document,

@@ -1,4 +1,4 @@
-using BlueSlate.Server.Features.Exercises;
+using BlueSlate.Scenarios;
 using Shouldly;
 
 namespace BlueSlate.Server.Tests;

@@ -9,6 +9,7 @@ using BlueSlate.Core.Notations;
 using BlueSlate.Core.Notations.Chen;
 using BlueSlate.Core.Notations.CrowsFoot;
 using BlueSlate.Core.Notations.Uml;
+using BlueSlate.Core.Preparing;
 
 namespace BlueSlate.Bench.Accuracy;
 
@@ -50,6 +51,14 @@ internal sealed class PreparedCase
     }
 
     public CaseFile File { get; }
+
+    /// <summary>The exercise of a case as somebody who sets it sees it, with nothing accepted besides.</summary>
+    public static PreflightCase ForPreflight(CaseFile file) =>
+        new(
+            CaseSketch.Of(file, file.Model, [], 1).Draw(),
+            OptionsOf(file),
+            ScenarioProse.OfParagraphs(file.Scenario.Split('\n', StringSplitOptions.RemoveEmptyEntries))
+        );
 
     /// <summary>For each answer the marks in all that each examiner gave it.</summary>
     public Dictionary<string, List<double>> Given { get; }

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using BlueSlate.Core.Language;
+using BlueSlate.Core.Preparing;
 
 namespace BlueSlate.Core.Judging;
 
@@ -60,6 +61,9 @@ public abstract class Subject
     /// <summary>What a document states as a model answer, where an exercise says nothing of its own.</summary>
     public ImmutableArray<Fact> Facts(IDocument document, WorkOptions options) =>
         Prepare(document, options, ExerciseTerms.Usual, Tolerances.None).Facts;
+
+    /// <summary>What may be amiss with an exercise about this subject before anybody sees it.</summary>
+    public abstract IEnumerable<PreflightItem> Preflight(PreflightCase one);
 
     /// <summary>Prepares a model answer, for any number of answers to be judged by it, from several threads at once.</summary>
     public abstract ModelAnswer Prepare(IDocument document, WorkOptions options, ExerciseTerms terms, Tolerances tolerances);

@@ -1,6 +1,7 @@
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Data;
+using BlueSlate.Scenarios;
 using BlueSlate.Server.Features.Accounts;
 using BlueSlate.Server.Features.Answers;
 using BlueSlate.Server.Features.Audit;

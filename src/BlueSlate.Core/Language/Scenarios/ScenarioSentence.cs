@@ -7,6 +7,9 @@ internal enum Pause
 {
     None,
     Comma,
+
+    /// <summary>A semicolon, a colon or a dash.</summary>
+    Break,
     Opening,
     Closing,
 }
@@ -14,9 +17,9 @@ internal enum Pause
 /// <summary>A sentence as its words: as written in small letters, in their basic forms, and with what follows each.</summary>
 internal sealed class ScenarioSentence
 {
-    private ScenarioSentence(ImmutableArray<string> written, ImmutableArray<Pause> after)
+    private ScenarioSentence(ImmutableArray<string> written, ImmutableArray<Pause> after, ImmutableArray<int> starts)
     {
-        (Written, After) = (written, after);
+        (Written, After, Starts) = (written, after, starts);
         Forms = [.. written.Select(word => Name.Of(word).Words is [var form] ? form : word)];
     }
 
@@ -25,6 +28,9 @@ internal sealed class ScenarioSentence
     public ImmutableArray<string> Forms { get; }
 
     public ImmutableArray<Pause> After { get; }
+
+    /// <summary>Where in the text each word starts.</summary>
+    public ImmutableArray<int> Starts { get; }
 
     /// <summary>The places after which words in their basic forms have stood one after the other, without a pause.</summary>
     public IEnumerable<int> Find(ImmutableArray<string> words)
@@ -46,17 +52,19 @@ internal sealed class ScenarioSentence
     public static IEnumerable<ScenarioSentence> Split(string text)
     {
         var (words, after) = (ImmutableArray.CreateBuilder<string>(), ImmutableArray.CreateBuilder<Pause>());
+        var starts = ImmutableArray.CreateBuilder<int>();
         for (var i = 0; i <= text.Length; i++)
         {
             if (i == text.Length || Ends(text, i))
             {
                 if (words.Count > 0)
                 {
-                    yield return new ScenarioSentence(words.ToImmutable(), after.ToImmutable());
+                    yield return new ScenarioSentence(words.ToImmutable(), after.ToImmutable(), starts.ToImmutable());
                 }
 
                 words.Clear();
                 after.Clear();
+                starts.Clear();
             }
             else if (IsInWord(text, i))
             {
@@ -67,6 +75,7 @@ internal sealed class ScenarioSentence
                 }
 
                 words.Add(text[start..(i + 1)].ToLowerInvariant());
+                starts.Add(start);
                 after.Add(Pause.None);
             }
             else if (after.Count > 0 && PauseOf(text[i]) > after[^1])
@@ -103,7 +112,8 @@ internal sealed class ScenarioSentence
         {
             '(' or '[' => Pause.Opening,
             ')' or ']' => Pause.Closing,
-            ',' or ';' or ':' or '\n' or '–' or '—' or '/' => Pause.Comma,
+            ';' or ':' or '–' or '—' => Pause.Break,
+            ',' or '\n' or '/' => Pause.Comma,
             _ => Pause.None,
         };
 }

@@ -3,8 +3,10 @@ using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Notations;
+using BlueSlate.Core.Preparing;
 using BlueSlate.Core.Subjects.Concepts.Checking;
 using BlueSlate.Core.Subjects.Concepts.Matching;
+using BlueSlate.Core.Subjects.Concepts.Preparing;
 using BlueSlate.Core.Subjects.Concepts.Restatements;
 
 namespace BlueSlate.Core.Subjects.Concepts;
@@ -47,6 +49,8 @@ internal sealed class ConceptSubject : Subject
                 )),
         ];
     }
+
+    public override IEnumerable<PreflightItem> Preflight(PreflightCase one) => ConceptPreflight.Of(one);
 
     public override ModelAnswer Prepare(IDocument document, WorkOptions options, ExerciseTerms terms, Tolerances tolerances)
     {

@@ -3,6 +3,7 @@ using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Marking;
 using BlueSlate.Data;
+using BlueSlate.Scenarios;
 using BlueSlate.Server.Features.Exercises;
 using BlueSlate.Server.Features.Marking;
 using BlueSlate.Server.Hosting;

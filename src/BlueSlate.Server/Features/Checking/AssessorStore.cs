@@ -3,6 +3,7 @@ using BlueSlate.Core;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Judging;
 using BlueSlate.Data;
+using BlueSlate.Scenarios;
 using BlueSlate.Server.Features.Exercises;
 
 namespace BlueSlate.Server.Features.Checking;

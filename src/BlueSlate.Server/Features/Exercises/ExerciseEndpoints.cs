@@ -1,6 +1,7 @@
 using System.Text.Json;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Data;
+using BlueSlate.Scenarios;
 using BlueSlate.Server.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
@@ -164,12 +165,11 @@ public static class ExerciseEndpoints
         Guid id,
         SaveTextRequest request,
         DocumentStore documents,
-        ScenarioRenderer renderer,
         CancellationToken cancellation
     ) =>
         request.Text.Length > ScenarioRenderer.Longest
             ? Problems.Unreadable("too-long", $"A scenario has at most {ScenarioRenderer.Longest} characters.", "text")
-        : !renderer.CanRender(request.Text)
+        : !ScenarioRenderer.CanRender(request.Text)
             ? Problems.Unreadable(
                 "too-deep",
                 "Lists or quotations are nested too deep here to be shown. Take out a few levels.",

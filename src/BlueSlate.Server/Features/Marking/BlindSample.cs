@@ -3,6 +3,7 @@ using System.Security.Cryptography;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Marking;
 using BlueSlate.Data;
+using BlueSlate.Scenarios;
 using BlueSlate.Server.Features.Checking;
 using BlueSlate.Server.Features.Exercises;
 using BlueSlate.Server.Hosting;

@@ -1,6 +1,7 @@
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Judging;
 using BlueSlate.Data;
+using BlueSlate.Scenarios;
 using BlueSlate.Server.Features.Answers;
 using BlueSlate.Server.Features.Checking;
 using BlueSlate.Server.Features.Exercises;

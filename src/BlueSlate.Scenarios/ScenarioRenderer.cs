@@ -1,15 +1,20 @@
+using System.Collections.Immutable;
 using System.Net;
+using AngleSharp.Dom;
+using AngleSharp.Html.Parser;
 using BlueSlate.Core.Language.Scenarios;
 using Ganss.Xss;
 using Markdig;
 
-namespace BlueSlate.Server.Features.Exercises;
+namespace BlueSlate.Scenarios;
 
 /// <summary>Renders a scenario's Markdown to HTML that holds prose, lists and tables and nothing that runs.</summary>
 public sealed class ScenarioRenderer
 {
     /// <summary>How long a scenario may be, in characters.</summary>
     public const int Longest = 20_000;
+
+    private const string BlockNames = "p, li, h1, h2, h3, td, th, blockquote > p, pre";
 
     private static readonly MarkdownPipeline Pipeline = new MarkdownPipelineBuilder().UsePipeTables().DisableHtml().Build();
     private readonly HtmlSanitizer sanitizer = new(
@@ -44,7 +49,7 @@ public sealed class ScenarioRenderer
     );
 
     /// <summary>Whether a text can be rendered: lists and quotations may not be nested without end.</summary>
-    public bool CanRender(string markdown)
+    public static bool CanRender(string markdown)
     {
         try
         {
@@ -81,6 +86,36 @@ public sealed class ScenarioRenderer
         {
             return new ScenarioText(markdown);
         }
+    }
+
+    /// <summary>
+    /// A scenario as its readers see it: the blocks of what is rendered, as plain text, and the tables among them. The browser
+    /// numbers blocks in the same way.
+    /// </summary>
+    public ScenarioProse ToProse(string markdown)
+    {
+        using var page = new HtmlParser().ParseDocument(Render(markdown));
+        ImmutableArray<IElement> blocks =
+        [
+            .. page.Body!.QuerySelectorAll(BlockNames).Where(block => block.QuerySelector(BlockNames) is null),
+        ];
+        return new ScenarioProse(
+            [.. blocks.Select(block => block.TextContent)],
+            [.. page.Body.QuerySelectorAll("table").Select(table => Rows(table, blocks)).OfType<RowTable>()]
+        );
+    }
+
+    private static RowTable? Rows(IElement table, ImmutableArray<IElement> blocks)
+    {
+        ImmutableArray<ImmutableArray<RowCell>> rows =
+        [
+            .. table
+                .QuerySelectorAll("tr")
+                .Select(row =>
+                    row.Children.Select(cell => new RowCell(cell.TextContent, blocks.IndexOf(cell))).ToImmutableArray()
+                ),
+        ];
+        return rows is [var head, .. var more] ? new RowTable(head, [.. more.Where(row => row.Length == head.Length)]) : null;
     }
 
     private static string ToHtml(string markdown) =>
