@@ -31,7 +31,7 @@ internal static class DemoExercises
     public static Assessor AssessorOf(string folder)
     {
         var part = PartOf(folder);
-        var assessment = Read<AssessmentDocument>(folder, "assessment.json");
+        var assessment = AssessmentOf(folder);
         var (model, options) = (Load($"{folder}/model.json"), (NotationOptions)part.Learned);
         var scheme = assessment.Scheme?.ToScheme()
             ?? SchemeDeriver.Derive(FactList.Of(Notation.Read(model, options), options), part.Marks);
@@ -52,7 +52,17 @@ internal static class DemoExercises
             .Select(LoadFile);
     }
 
-    private static PartDocument PartOf(string folder)
+    /// <summary>The prose of an exercise, a block a paragraph.</summary>
+    public static ScenarioProse ProseOf(string folder) =>
+        ScenarioProse.OfParagraphs(
+            File.ReadAllText(Path.Combine(Folder, folder.Split('/')[0], "scenario.md"))
+                .Split("\n\n", StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
+        );
+
+    /// <summary>What is accepted besides, and what earns marks.</summary>
+    public static AssessmentDocument AssessmentOf(string folder) => Read<AssessmentDocument>(folder, "assessment.json");
+
+    public static PartDocument PartOf(string folder)
     {
         var question = Read<QuestionDocument>(folder.Split('/')[0], "question.json");
         return Enumerable

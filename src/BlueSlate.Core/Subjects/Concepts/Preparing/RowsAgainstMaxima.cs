@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Preparing;
@@ -22,29 +23,36 @@ internal sealed class RowsAgainstMaxima : ConceptPreflightKind
         where relationship.Other(role).EntityId == table.Entity.Id && role.CoOccurrence.Max == 1
         let key = table.KeyOf(one.Model.Entity(role.EntityId), one.Model).RemoveAll(table.Key.Contains)
         where !key.IsEmpty && relationship.Identifying != true
-        let pair = table.Disagreeing(table.Key, key).Take(1).ToList()
-        where pair.Count > 0
-        select Say(one, table, role, key, pair[0]);
+        let rows = Rows(table, key)
+        where rows.Length > 0
+        select Say(one, table, role, key, rows);
+
+    // Two that agree on the thing and not on the other, or one with several of the other in its cell.
+    private static ImmutableArray<int> Rows(TableReading table, ImmutableArray<int> key)
+    {
+        foreach (var (first, second) in table.Disagreeing(table.Key, key))
+        {
+            return [first, second];
+        }
+
+        var several = table.Rows.ToList().FindIndex(cells => key.Any(column => TableReading.IsSeveral(cells[column])));
+        return several >= 0 ? [several] : [];
+    }
 
     private PreflightItem Say(
         ConceptPreflight one,
         TableReading table,
         RelationshipRole role,
-        System.Collections.Immutable.ImmutableArray<int> key,
-        (int First, int Second) pair
+        ImmutableArray<int> key,
+        ImmutableArray<int> rows
     ) =>
         Item(
             role.Id,
-            $"Rows {pair.First + 1} and {pair.Second + 1} show one {Phrasing.InText(table.Entity.Name)} with two "
+            $"{(rows is [var first, var second] ? $"Rows {first + 1} and {second + 1} show" : $"Row {rows[0] + 1} shows")} one {Phrasing.InText(table.Entity.Name)} with two "
                 + $"{Phrasing.Several(one.Model.Entity(role.EntityId).Name)}; the model answer allows one."
         ) with
         {
-            Places =
-            [
-                .. new[] { pair.First, pair.Second }.SelectMany(row =>
-                    table.Key.Concat(key).Select(column => table.Rows[row][column].Place)
-                ),
-            ],
+            Places = [.. rows.SelectMany(row => table.Key.Concat(key).Select(column => table.Rows[row][column].Place))],
             Elements = [ConceptId.Of(role.Id).Element],
         };
 }

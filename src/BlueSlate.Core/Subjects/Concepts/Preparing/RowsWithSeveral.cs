@@ -7,8 +7,6 @@ namespace BlueSlate.Core.Subjects.Concepts.Preparing;
 /// <summary>Several values stand in one cell whose attribute the model answer draws with one.</summary>
 internal sealed class RowsWithSeveral : ConceptPreflightKind
 {
-    private static readonly string[] Between = [";", " / ", " and ", " & ", "\n"];
-
     public override string Name => "rows-several";
 
     public override int Order => 4;
@@ -19,7 +17,7 @@ internal sealed class RowsWithSeveral : ConceptPreflightKind
         from table in TableReading.Of(one)
         from column in table.Columns
         where column.Value is { Multivalued: false, Parts.IsEmpty: true }
-        let row = table.Rows.ToList().FindIndex(cells => IsSeveral(cells[column.Key].Text))
+        let row = table.Rows.ToList().FindIndex(cells => TableReading.IsSeveral(cells[column.Key]))
         where row >= 0
         select Item(
             column.Value.Id,
@@ -30,9 +28,4 @@ internal sealed class RowsWithSeveral : ConceptPreflightKind
             Places = [table.Rows[row][column.Key].Place],
             Elements = [ConceptId.Of(column.Value.Id).Element],
         };
-
-    private static bool IsSeveral(string text) =>
-        Array.Exists(Between, between =>
-            text.Split(between, StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Length > 1
-        );
 }

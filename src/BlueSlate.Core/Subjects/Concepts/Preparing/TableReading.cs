@@ -13,6 +13,8 @@ internal sealed class TableReading
 {
     private const double Alike = 0.8;
 
+    private static readonly string[] Between = [";", " / ", " and ", " & ", "\n"];
+
     private readonly RowTable table;
 
     private TableReading(
@@ -67,6 +69,12 @@ internal sealed class TableReading
             }
         }
     }
+
+    /// <summary>Whether a cell looks as if several values stood in it.</summary>
+    public static bool IsSeveral(RowCell cell) =>
+        Array.Exists(Between, between =>
+            cell.Text.Split(between, StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Length > 1
+        );
 
     private static TableReading? Of(RowTable table, ConceptModel model) =>
         model
