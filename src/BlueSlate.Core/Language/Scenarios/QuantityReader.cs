@@ -113,7 +113,7 @@ internal static partial class QuantityReader
         var (text, starts) = Joined(sentence);
         while (end < starts.Length && text.AsSpan(starts[end]) is var rest)
         {
-            if (Limit.Match(text, starts[end]) is { Success: true } limit)
+            if (sentence.After[end - 1] == Pause.None && Limit.Match(text, starts[end]) is { Success: true } limit)
             {
                 quantity =
                     limit.Value == "only" ? quantity with { Explicit = true }

@@ -47,7 +47,11 @@ internal sealed class SpokenWords
             before = things.Count > 0 ? things : before;
         }
 
-        words = one.Sentences.SelectMany(said => said.Sentence.Forms).ToHashSet(StringComparer.Ordinal);
+        words = one
+            .Sentences.SelectMany(said =>
+                said.Sentence.Forms.Concat(said.Sentence.Written.SelectMany(word => Name.Of(word).Words))
+            )
+            .ToHashSet(StringComparer.Ordinal);
         called = ScenarioNames
             .Of(one.Model, new ScenarioText(string.Join("\n\n", one.Case.Prose.Blocks)))
             .ToLookup(pair => pair.Key, pair => pair.Value, StringComparer.Ordinal);
@@ -55,7 +59,19 @@ internal sealed class SpokenWords
 
     /// <summary>Whether the scenario names a thing, its role, or one of its kinds.</summary>
     public bool Names(EntityType entity) =>
-        sentences.Exists(said => said.Things.Contains(entity.Id)) || Name.Of(entity.Name).Words.All(IsSaid);
+        sentences.Exists(said =>
+            said.Things.Contains(entity.Id)
+            || one.Links.Above(entity.Id).Skip(1).Any(super => NamesBySort(entity.Id, super, said.Sentence))
+        ) || Name.Of(entity.Name).Words.All(IsSaid);
+
+    /// <summary>Whether a sentence names a subtype by what tells it from its supertype alone: <c>home-bred</c>.</summary>
+    public bool NamesBySort(string kind, string super, ScenarioSentence sentence)
+    {
+        var above = Name.Of(one.Model.Entity(super).Name).Words;
+        var own = Name.Of(one.Model.Entity(kind).Name).Words.RemoveAll(above.Contains);
+        var said = sentence.Written.SelectMany(word => Name.Of(word).Words).ToHashSet(StringComparer.Ordinal);
+        return !own.IsEmpty && own.All(said.Contains);
+    }
 
     /// <summary>Whether the scenario speaks of an attribute of a thing.</summary>
     public bool Speaks(ConceptAttribute attribute, string owner)

@@ -140,6 +140,7 @@ internal sealed class UndecidedSubtypes : ConceptPreflightKind
                 .Range(0, sentence.Written.Length)
                 .Select(i => one.Names.At(sentence, i)?.Thing)
                 .OfType<string>()
+                .Concat(kinds.Where(kind => one.Spoken.NamesBySort(kind, set.SupertypeId, sentence)))
                 .ToHashSet(StringComparer.Ordinal);
             if (named.Count(kinds.Contains) >= 2 || (named.Any(kinds.Contains) && named.Contains(set.SupertypeId)))
             {

@@ -50,7 +50,9 @@ internal sealed class UndrawnNouns : ConceptPreflightKind
     {
         var listed = Listing
             .From(sentence, end)
-            .Where(item => IsNoun(item) && !IsBracketed(sentence, end, item) && !IsDone(sentence, item))
+            .Where(item =>
+                IsNoun(item) && !IsBracketed(sentence, end, item) && !IsDone(sentence, item) && !HoldsThing(one, sentence, item)
+            )
             .ToList();
         var own = one
             .Links.Above(thing)
@@ -71,12 +73,28 @@ internal sealed class UndrawnNouns : ConceptPreflightKind
             }
         }
 
-        // What says no more than day or number may be any attribute that is left.
-        return left.Count == listed.Count
-            ? []
-            : left.Where(item =>
-                !drawn.Exists(name => IsCalled(item, name)) && !(own.Count > 0 && item.Words.All(ThingNames.IsHead))
-            );
+        if (left.Count == listed.Count)
+        {
+            return [];
+        }
+
+        left.RemoveAll(item => TakesSort(item, own));
+        return left.Where(item => !item.Words.All(ThingNames.IsHead) && !drawn.Exists(name => IsCalled(item, name)));
+    }
+
+    // What has the same head as an attribute that is left, or holds values of its sort, may be what it is.
+    private static bool TakesSort(ListedItem item, List<Name> own)
+    {
+        var reading = Language.Name.Of(string.Join(' ', item.Words));
+        var at = own.FindIndex(name =>
+            name.Words[^1] == reading.Words[^1] || (reading.Sort != ValueSort.Unsaid && name.Sort == reading.Sort)
+        );
+        if (at >= 0)
+        {
+            own.RemoveAt(at);
+        }
+
+        return at >= 0;
     }
 
     private static (int At, double Value) Best(ListedItem item, List<Name> names) =>
@@ -110,18 +128,31 @@ internal sealed class UndrawnNouns : ConceptPreflightKind
             || (SmallWords.Contain(word) && word is not ("of" or "a" or "an"))
         );
 
+    private static bool HoldsThing(ConceptPreflight one, ScenarioSentence sentence, ListedItem item) =>
+        StartOf(sentence, item) is var start
+        && Enumerable.Range(start, item.Words.Length).Any(i => one.Names.At(sentence, i) is not null);
+
     // What stands in brackets behind an attribute are its values.
     private static bool IsBracketed(ScenarioSentence sentence, int end, ListedItem item) =>
         StartOf(sentence, item) is var start
         && sentence.After.AsSpan()[end..start] is var between
         && between.LastIndexOf(Pause.Opening) > between.LastIndexOf(Pause.Closing);
 
-    // Some go by a nickname: what some do is no noun.
-    private static bool IsDone(ScenarioSentence sentence, ListedItem item) =>
-        StartOf(sentence, item) is > 0 and var start
-        && sentence.Written[start - 1] is "some" or "most" or "many" or "they" or "it" or "others"
-        && item.Words is [var only]
-        && !Inflection.IsPlural(only);
+    // Some go by a nickname, jobs coming from a customer: what is done is no noun. A noun alone that is also a verb has an
+    // article, or stands in a list.
+    private static bool IsDone(ScenarioSentence sentence, ListedItem item)
+    {
+        var start = StartOf(sentence, item);
+        return item.Words is [var only]
+            && (start == 0 || sentence.Written[start - 1] is not ("a" or "an" or "the" or "its" or "their" or "one"))
+            && start + 1 < sentence.Written.Length
+            && sentence.After[start] == Pause.None
+            && (Lexicon.English.Find(Inflection.Infinitive(only)) is { IsVerb: true } || IsQuality(only));
+    }
+
+    // Static, public: what it is like.
+    private static bool IsQuality(string word) =>
+        Lexicon.English.Find(word) is { } known && known.Senses.Any(sense => sense.Kind is not ('n' or 'v'));
 
     private static int StartOf(ScenarioSentence sentence, ListedItem item) =>
         Enumerable
@@ -147,6 +178,11 @@ internal sealed class UndrawnNouns : ConceptPreflightKind
             .AllAttributes.SelectMany(attribute => attribute.Leaves.Select(part => part.Name).Prepend(attribute.Name))
             .Concat(model.Entities.Select(entity => entity.Name))
             .Concat(model.Entities.SelectMany(entity => entity.Operations.Select(operation => operation.Name)))
+            .Concat(
+                model.Entities.SelectMany(entity =>
+                    entity.Operations.SelectMany(operation => operation.Parameters.Select(parameter => parameter.Name))
+                )
+            )
             .Concat(model.Entities.SelectMany(entity => entity.Literals.Select(literal => literal.Name)))
             .Concat(model.Relationships.SelectMany(tie => tie.Roles.SelectMany(role => new[] { role.Role, role.Verb })))
             .Concat(model.Relationships.Select(tie => tie.Name))

@@ -150,14 +150,27 @@ internal sealed class ClauseReader(ThingNames names, IReadOnlySet<string> verbs)
 
         if (inside.Find(mention => mention.Start < span.Verb) is { } anaphor)
         {
-            var candidates = anaphor.Says.Kind == Quantifier.Each ? named : topic;
             return (
-                [.. candidates.Select(mention => mention with { Says = anaphor.Says, IsRestricted = false })],
+                [.. MeantBy(anaphor, span).Select(mention => mention with { Says = anaphor.Says, IsRestricted = false })],
                 [.. inside.Where(mention => mention != anaphor)]
             );
         }
 
         return (Spoken(span), inside);
+    }
+
+    // Each of these are all that were named; each alone is one of the several that were named last.
+    private IReadOnlyList<Mention> MeantBy(Mention anaphor, Span span)
+    {
+        if (anaphor.Says.Kind != Quantifier.Each)
+        {
+            return topic;
+        }
+
+        var behind = span.Sentence.Written.AsSpan()[anaphor.End..];
+        return behind is ["these" or "those" or "them", ..] ? named
+            : named.LastOrDefault(mention => mention.IsPlural) is { } several ? [several]
+            : named;
     }
 
     // Who is meant where none is named: he, it, or nobody where a sentence begins by telling what is to be done.

@@ -33,7 +33,7 @@ internal sealed record CountVerdict(Deciding Says, IReadOnlyList<CountEvidence> 
         );
         return new CountVerdict(
             against.Count == 0 ? (agreeing.Count > 0 ? Deciding.Decided : Deciding.Open)
-                : agreeing.Exists(evidence => bound(evidence).How == Decides.Surely) ? Deciding.Contradicted
+                : agreeing.Exists(evidence => bound(evidence).How == Decides.Surely && !evidence.IsUnsure) ? Deciding.Contradicted
                 : Deciding.Otherwise,
             agreeing,
             against
