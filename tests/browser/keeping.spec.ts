@@ -227,7 +227,7 @@ test('what an instructor has not saved is kept, and nothing is derived or publis
   await expect(page.getByText('marks in all', { exact: true })).toBeVisible();
   await expect(page.getByRole('textbox', { name: 'Title of Entity Cabin' })).toBeVisible();
 
-  await page.getByRole('tab', { name: 'what is asked' }).click();
+  await page.getByRole('tab', { name: 'asked', exact: true }).click();
   await page.route(/\/api\/parts\/[^/]+$/, (route) => route.abort());
   await page.getByLabel('Minutes, or none').fill('25');
   await expect(page.getByRole('button', { name: 'save again' })).toBeVisible();
@@ -239,7 +239,7 @@ test('what an instructor has not saved is kept, and nothing is derived or publis
   await dialog.getByRole('button', { name: 'not now' }).click();
   await page.getByRole('button', { name: 'Save the scenario' }).click();
   await expect(page.locator('.prose')).toContainText('number within its ferry');
-  await page.getByRole('tab', { name: 'what is asked' }).click();
+  await page.getByRole('tab', { name: 'asked', exact: true }).click();
   await expect(page.getByLabel('Minutes, or none')).toHaveValue('25');
   await page.unroute(/\/api\/parts\/[^/]+$/);
   await page.getByRole('button', { name: 'save again' }).click();

@@ -47,7 +47,7 @@ test('an instructor sets an exercise of two parts, each with its model answer an
   await expect(page.getByText('marks in all', { exact: true })).toBeVisible();
 
   // A part too many is taken away again.
-  await page.getByRole('tab', { name: 'what is asked' }).click();
+  await page.getByRole('tab', { name: 'asked', exact: true }).click();
   await page.getByRole('button', { name: 'add a part' }).click();
   await expect(parts.getByRole('button', { name: 'Part 3' })).toHaveAttribute('aria-current', 'page');
   await page.getByRole('button', { name: 'take this part away' }).click();

@@ -116,6 +116,9 @@ public sealed record AssessmentDocument
     /// <summary>Other model answers that are as right.</summary>
     public ImmutableArray<VariantDocument> Variants { get; init; } = [];
 
+    /// <summary>What of the preflight its author has looked at and meant so, by the items' keys.</summary>
+    public ImmutableArray<string> MeantSo { get; init; } = [];
+
     /// <summary>The exercise's own words and ways of drawing as values of the core.</summary>
     public ExerciseTerms ToTerms(WorkOptions options) =>
         new(Restatements ?? ImmutableSortedDictionary<string, Standing>.Empty, ToWords())
@@ -185,7 +188,16 @@ public sealed record AssessmentDocument
         (Scheme?.Problems() ?? [])
             .Select(said => ("scheme", said, "scheme"))
             .Concat(WordProblems().Select(said => ("words", said, "sameWords")))
-            .Concat(VariantProblems().Select(said => ("variants", said, "variants")));
+            .Concat(VariantProblems().Select(said => ("variants", said, "variants")))
+            .Concat(MeantSoProblems().Select(said => ("meant-so", said, "meantSo")));
+
+    private IEnumerable<string> MeantSoProblems()
+    {
+        if (!MeantSo.IsDefault && (MeantSo.Length > MostMeantSo || MeantSo.Any(key => key.Length is 0 or > LongestKey)))
+        {
+            yield return $"At most {MostMeantSo} items are meant so, each named by at most {LongestKey} characters.";
+        }
+    }
 
     private IEnumerable<string> WordProblems()
     {
@@ -206,6 +218,8 @@ public sealed record AssessmentDocument
     internal const int MostInGroup = 20;
     private const int MostGroups = 100;
     private const int LongestWord = 60;
+    private const int MostMeantSo = 500;
+    private const int LongestKey = 400;
 
     /// <summary>The tolerances as values of the core.</summary>
     public ImmutableArray<Tolerance> ToTolerances() =>

@@ -21,8 +21,8 @@ public sealed record PreflightItem(string Kind, string Key, string Said)
     /// <summary>The elements of the model answer that it is about.</summary>
     public ImmutableArray<string> Elements { get; init; } = [];
 
-    /// <summary>What may be accepted besides, so that both readings are right: fact id and value.</summary>
-    public ImmutableArray<AcceptedBesides> Accept { get; init; } = [];
+    /// <summary>What may be accepted besides, so that both readings are right; null where nothing would do.</summary>
+    public AcceptedBesides? Accept { get; init; }
 }
 
 /// <summary>A value that may be accepted at a fact besides the model answer's.</summary>

@@ -1278,6 +1278,47 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/parts/{id}/preflight": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ReadingRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PreflightReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/parts/{id}/tidy": {
         parameters: {
             query?: never;
@@ -3615,6 +3656,11 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description A value that may be accepted at a fact besides the model answer's. */
+        AcceptedBesides: {
+            fact: string;
+            value: string;
+        };
         /** @description People to be added: one a line, a name and an address with a comma between them. */
         AddPeopleRequest: {
             people: string;
@@ -3779,6 +3825,8 @@ export interface components {
             wordsApart?: string[][];
             /** @description Other model answers that are as right. */
             variants?: components["schemas"]["VariantDocument"][];
+            /** @description What of the preflight its author has looked at and meant so, by the items' keys. */
+            meantSo?: string[];
         };
         /** @description Tolerances and scheme as they would be. */
         AssessmentPreviewRequest: {
@@ -4814,6 +4862,28 @@ export interface components {
             /** Format: double */
             scale: number;
         };
+        /** @description One thing that may be amiss. */
+        PreflightItemReply: {
+            /** @description The stable name of its kind. */
+            kind: string;
+            /** @description What several of its kind are called. */
+            title: string;
+            /** @description By which `meant so` is kept. */
+            key: string;
+            /** @description What it is. */
+            said: string;
+            /** @description A sentence for the scenario that would decide it; empty for none. */
+            better: string;
+            /** @description The words of the scenario that it is about. */
+            places: components["schemas"]["ScenarioPlace"][];
+            /** @description The elements of the model answer that it is about. */
+            elements: string[];
+            accept: null | components["schemas"]["AcceptedBesides"];
+        };
+        /** @description What may be amiss with a part, what decides most first. */
+        PreflightReply: {
+            items: components["schemas"]["PreflightItemReply"][];
+        };
         /** @description Publishes an exercise. */
         PublishRequest: {
             /** Format: date-time */
@@ -5139,6 +5209,14 @@ export interface components {
         SavedReply: {
             /** Format: int32 */
             revision: number;
+        };
+        /** @description Words of a scenario: the number of their block, from 0, where in it they start, and the words themselves. */
+        ScenarioPlace: {
+            /** Format: int32 */
+            block: number;
+            /** Format: int32 */
+            start: number;
+            quote: string;
         };
         /** @description A marking scheme. */
         SchemeDocument: {

@@ -2,13 +2,19 @@ import { useEffect, useRef, useState } from 'react';
 import { writeDrawing } from '../drawing/format';
 import { placementOf, type Scene } from '../geometry/scene';
 
-const delay = 150;
+const usual = 150;
 
 /**
  * Asks the core what a drawing says, a moment after the last change, and again once the server is back, or when something besides
  * changes how it is read; the newest drawing wins.
  */
-export function useReading<T>(scene: Scene, read: (drawing: string) => Promise<T>, away: boolean, besides = '') {
+export function useReading<T>(
+  scene: Scene,
+  read: (drawing: string) => Promise<T>,
+  away: boolean,
+  besides = '',
+  delay = usual,
+) {
   const [reply, setReply] = useState<T | null>(null);
   const [waiting, setWaiting] = useState(true);
   const asked = useRef(0);
@@ -27,6 +33,6 @@ export function useReading<T>(scene: Scene, read: (drawing: string) => Promise<T
       );
     }, delay);
     return () => window.clearTimeout(timer);
-  }, [scene, read, away, besides]);
+  }, [scene, read, away, besides, delay]);
   return { reply, waiting };
 }

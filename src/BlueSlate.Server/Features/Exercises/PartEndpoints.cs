@@ -26,6 +26,7 @@ public static class PartEndpoints
         group.MapPost("/{id:guid}/assessment/preview", MarkChanges.Preview).ForInstructors().Produces<MarkChangesReply>();
         group.MapPost("/{id:guid}/scheme", DeriveScheme).ForInstructors();
         group.MapPost("/{id:guid}/reading", Read).ForStaff();
+        group.MapPost("/{id:guid}/preflight", PreflightEndpoint.Look).ForStaff().Produces<PreflightReply>();
         group.MapPost("/{id:guid}/tidy", Tidy).ForStaff().Produces<TidyReply>();
         group.MapDrawingTools(
             "",

@@ -12,7 +12,7 @@ import { partTools } from '../../api/drawingTools';
 import { elementsHere, Sentences } from '../../script/Sentences';
 import { ScenarioSheet } from '../../script/ScenarioSheet';
 import { useLighting } from '../../script/useLighting';
-import { draftOf } from '../../keeping/drafts';
+import { draftOf, holdDraft } from '../../keeping/drafts';
 import { useReading } from '../../script/useReading';
 import { writeDrawing } from '../../drawing/format';
 import { placementOf } from '../../geometry/scene';
@@ -35,7 +35,9 @@ import { OtherWays, OwnWords } from './OtherWays';
 import { openedKey, openExercise, type OpenedExercise } from './opened';
 import { askedLines, PartForm } from './PartForm';
 import { PartList } from './PartList';
+import { Preflight } from './Preflight';
 import { Publish } from './Publish';
+import { putIn, type PutIn } from './putIn';
 import { ScenarioEditor } from './ScenarioEditor';
 import { SchemeEditor } from './SchemeEditor';
 import { SetAside } from './SetAside';
@@ -43,6 +45,7 @@ import { Variants } from './Variants';
 import { WhoseMarksChange } from './WhoseMarksChange';
 import { useAsked, useTitle } from './useAsked';
 import { linesOf, useAssessment } from './useAssessment';
+import { usePreflight, type PreflightItem } from './usePreflight';
 import type { Saved } from './useSaved';
 import { PageTitle } from '../../ui/PageTitle';
 
@@ -61,11 +64,12 @@ export default function ExercisePage() {
   return <ExerciseScript key={id} opened={exercise.data} reload={async () => void (await exercise.refetch())} />;
 }
 
-type Section = 'asked' | 'accepted' | 'scheme';
+type Section = 'asked' | 'accepted' | 'scheme' | 'preflight';
 const sections: readonly (readonly [Section, string])[] = [
-  ['asked', 'what is asked'],
+  ['asked', 'asked'],
   ['accepted', 'accepted'],
   ['scheme', 'scheme'],
+  ['preflight', 'preflight'],
 ];
 
 interface ExerciseScriptProps {
@@ -166,22 +170,44 @@ function PartScript({ exercise, part, at, sessions, session, titled, editable, s
   // The core reads a drawing as the class has learned to, by what is saved.
   const reading = useReading(slate.full, read, away, JSON.stringify(part.part.value.learned));
   const assessment = useAssessment(exercise, part);
+  const preflight = usePreflight(
+    part.id,
+    slate.full,
+    away,
+    assessment,
+    `${exercise.scenario.revision} ${JSON.stringify(part.part.value)}`,
+  );
+  const [lit, setLit] = useState<PreflightItem | null>(null);
+  const [put, setPut] = useState<PutIn>();
   const [writing, setWriting] = useState(
     editable && (exercise.scenario.text === '' || draftOf(person.id, exercise.id) !== null),
   );
   const facts = reading.reply?.facts ?? [];
+  // What is put in is kept like what is written, until somebody saves it or leaves it.
+  const putInScenario = (sentence: string, behind: string | undefined) => {
+    const { revision, text } = draftOf(person.id, exercise.id) ?? exercise.scenario;
+    const next = putIn(text, sentence, behind);
+    holdDraft(person.id, exercise.id, { revision, text: next.text });
+    setPut(next);
+    setWriting(true);
+  };
 
   return (
     <div className="script" style={{ '--margin-width': '310px' } as React.CSSProperties}>
       {writing ? (
-        <ScenarioEditor exercise={exercise} onDone={() => (setWriting(false), void reload())} />
+        <ScenarioEditor
+          exercise={exercise}
+          key={put?.text}
+          chosen={put}
+          onDone={() => (setWriting(false), setPut(undefined), void reload())}
+        />
       ) : (
         <ScenarioSheet
           title={titled.value}
           line={partLine(asked)}
           html={exercise.scenarioHtml}
           tied={lighting.tied}
-          lit={lighting.litPhrases}
+          lit={lit ? [...lighting.litPhrases, ...lit.places] : lighting.litPhrases}
           onPhraseHover={lighting.lightPhrase}
           actions={
             slate.editable ? (phrase, done) => <PhraseActions slate={slate} phrase={phrase} done={done} /> : undefined
@@ -245,6 +271,9 @@ function PartScript({ exercise, part, at, sessions, session, titled, editable, s
             {sections.map(([name, word]) => (
               <Tabs.Trigger key={name} value={name}>
                 {word}
+                {name === 'preflight' && preflight.open.length > 0 && (
+                  <span className="open-count"> {preflight.open.length}</span>
+                )}
               </Tabs.Trigger>
             ))}
           </Tabs.List>
@@ -290,6 +319,19 @@ function PartScript({ exercise, part, at, sessions, session, titled, editable, s
               marks={asked.marks ?? '0'}
             />
           </Tabs.Content>
+          <Tabs.Content value="preflight">
+            <Preflight
+              preflight={preflight}
+              assessment={assessment}
+              editable={editable}
+              onLight={(item) => (
+                setLit(item),
+                lighting.light(item && item.elements.flatMap((element) => [element, lineOf(element)]))
+              )}
+              onPick={(elements) => slate.setSelection(selectOwners(slate.drawing, elements))}
+              onPutIn={putInScenario}
+            />
+          </Tabs.Content>
           {exercise.mayEdit && <SetAside exercise={exercise.id} />}
           {exercise.mayEdit && (
             <Publish
@@ -303,6 +345,8 @@ function PartScript({ exercise, part, at, sessions, session, titled, editable, s
               lacks={exercise.parts.findIndex(
                 (one) => !(one.id === part.id ? assessment.value : one.assessment.value).scheme,
               )}
+              openItems={preflight.open.length}
+              onLookOver={() => setSection('preflight')}
               onPublished={() => void reload()}
             />
           )}
@@ -339,3 +383,6 @@ function PartScript({ exercise, part, at, sessions, session, titled, editable, s
     </div>
   );
 }
+
+/** The line to which an end belongs; anything else itself. */
+const lineOf = (element: string) => element.split('/')[0]!;

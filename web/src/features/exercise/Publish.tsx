@@ -16,11 +16,14 @@ interface PublishProps {
   unsaved: () => readonly string[];
   /** Which part has no scheme yet, from 0; -1 when none lacks one. */
   lacks: number;
+  /** How much the preflight of the part that is shown has open, and the way there. */
+  openItems: number;
+  onLookOver: () => void;
   onPublished: () => void;
 }
 
 /** Publishing: says what is frozen and to whom it goes. */
-export function Publish({ exercise, sessions, unsaved, lacks, onPublished }: PublishProps) {
+export function Publish({ exercise, sessions, unsaved, lacks, openItems, onLookOver, onPublished }: PublishProps) {
   const [open, setOpen] = useState(false);
   const [due, setDue] = useState('');
   const queries = useQueryClient();
@@ -78,6 +81,14 @@ export function Publish({ exercise, sessions, unsaved, lacks, onPublished }: Pub
             {exercise.parts.length === 1
               ? 'There is no marking scheme yet. Derive it first.'
               : `Part ${lacks + 1} has no marking scheme yet. Derive it first.`}
+          </p>
+        )}
+        {openItems > 0 && (
+          <p className="mt-2">
+            The preflight has {openItems === 1 ? 'one thing' : `${openItems} things`} open.{' '}
+            <button className="word-button" onClick={() => (setOpen(false), onLookOver())}>
+              look at {openItems === 1 ? 'it' : 'them'} first
+            </button>
           </p>
         )}
         <label className="field mt-4 max-w-[260px]">

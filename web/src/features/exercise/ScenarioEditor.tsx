@@ -1,13 +1,20 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { api, isProblem, must, type Schemas } from '../../api/client';
 import { draftOf, dropDraft, holdDraft } from '../../keeping/drafts';
 import { messageOf } from '../../ui/states';
 import { usePerson } from '../session/useSession';
 import { TwoTexts } from '../../ui/TwoTexts';
 
+interface ScenarioEditorProps {
+  exercise: Schemas['ExerciseReply'];
+  /** Where what was just put in stands, so that it is seen. */
+  chosen?: { start: number; end: number };
+  onDone: () => void;
+}
+
 /** The scenario as Markdown, where it is read later. */
-export function ScenarioEditor({ exercise, onDone }: { exercise: Schemas['ExerciseReply']; onDone: () => void }) {
+export function ScenarioEditor({ exercise, chosen, onDone }: ScenarioEditorProps) {
   const queries = useQueryClient();
   const { id: account } = usePerson();
   const [draft] = useState(() => draftOf(account, exercise.id));
@@ -19,6 +26,10 @@ export function ScenarioEditor({ exercise, onDone }: { exercise: Schemas['Exerci
     if (next === exercise.scenario.text) dropDraft(account, exercise.id);
     else holdDraft(account, exercise.id, { revision: from, text: next });
   };
+  const field = useRef<HTMLTextAreaElement>(null);
+  useEffect(() => {
+    if (chosen) choose(field.current, chosen.start, chosen.end);
+  }, [chosen]);
   const leave = () => {
     dropDraft(account, exercise.id);
     onDone();
@@ -41,6 +52,7 @@ export function ScenarioEditor({ exercise, onDone }: { exercise: Schemas['Exerci
       <label className="field filling">
         <span>The scenario, in Markdown</span>
         <textarea
+          ref={field}
           className="font-read text-[15px]! leading-[23px] resize-none"
           value={text}
           maxLength={20_000}
@@ -76,4 +88,14 @@ export function ScenarioEditor({ exercise, onDone }: { exercise: Schemas['Exerci
       </p>
     </aside>
   );
+}
+
+/** Chooses what was put in and brings it into sight. */
+function choose(field: HTMLTextAreaElement | null, start: number, end: number) {
+  if (!field) return;
+  field.focus();
+  field.setSelectionRange(start, end);
+  const line = Number.parseFloat(getComputedStyle(field).lineHeight);
+  const above = (start / Math.max(1, field.value.length)) * field.scrollHeight;
+  field.scrollTop = Math.max(0, above - 4 * line);
 }

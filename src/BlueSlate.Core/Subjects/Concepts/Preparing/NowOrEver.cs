@@ -67,7 +67,7 @@ internal sealed class NowOrEver : ConceptPreflightKind
             Better = $"{number.Sentence(one).TrimEnd('.')} at any one time.",
             Places = [places[0]],
             Elements = [ConceptId.Of(number.Role.Id).Element],
-            Accept = [new AcceptedBesides(number.MostFact, Count.Spell(Count.Many))],
+            Accept = new AcceptedBesides(number.MostFact, Count.Spell(Count.Many)),
         };
 
     private static bool SaysWhen(ConceptPreflight one, int block) =>

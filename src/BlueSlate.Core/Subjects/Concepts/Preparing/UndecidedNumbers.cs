@@ -46,7 +46,7 @@ internal sealed class UndecidedNumbers : ConceptPreflightKind
             Better = number.Sentence(one),
             Places = [.. one.Numbers[number.Role.Id].Select(evidence => evidence.Place).Distinct().Take(2)],
             Elements = [ConceptId.Of(number.Role.Id).Element],
-            Accept = least && count.Min is 0 or 1 ? [new AcceptedBesides(number.LeastFact, count.Min == 0 ? "1" : "0")] : [],
+            Accept = least && count.Min is 0 or 1 ? new AcceptedBesides(number.LeastFact, count.Min == 0 ? "1" : "0") : null,
         };
     }
 }

@@ -55,28 +55,9 @@ internal sealed class CountWording
             }
         }
 
-        // Exactly one leads it; at most one other is deputy.
-        foreach (var subject in clause.Subjects.Where(one => one.Says.Counts && clause.Others.Count == 0 && !clause.Not))
+        if (clause.Others.Count == 0 && !clause.Not)
         {
-            foreach (var link in links.Of(subject.Thing!).Where(link => IsNamed(link, clause) && !link.IsRecursive))
-            {
-                Add(link.Counting, Least(subject.Says, true, clause), Most(subject, true), clause, false);
-            }
-        }
-
-        // Every locker is rented.
-        foreach (
-            var subject in clause.Subjects.Where(one => one.Says.Kind == Quantifier.Each && clause is { Not: false, May: false })
-        )
-        {
-            foreach (
-                var link in links
-                    .Of(subject.Thing!)
-                    .Where(link => clause.Others.Count == 0 && IsNamed(link, clause) && !link.IsRecursive)
-            )
-            {
-                Add(link.Counted, new Bound(1, Decides.Surely), Bound.Open, clause, false);
-            }
+            ReadAlone(clause);
         }
 
         // Some members never inspect; a telescope may stand idle.
@@ -91,6 +72,29 @@ internal sealed class CountWording
             }
         }
     }
+
+    // Exactly one leads it, at most one other is deputy; every locker is rented.
+    private void ReadAlone(Clause clause)
+    {
+        foreach (var subject in clause.Subjects)
+        {
+            foreach (var link in links.Of(subject.Thing!).Where(link => !link.IsRecursive && Does(link, clause)))
+            {
+                if (subject.Says.Counts)
+                {
+                    Add(link.Counting, Least(subject.Says, true, clause), Most(subject, true), clause, false);
+                }
+                else if (subject.Says.Kind == Quantifier.Each && !clause.May)
+                {
+                    Add(link.Counted, new Bound(1, Decides.Surely), Bound.Open, clause, false);
+                }
+            }
+        }
+    }
+
+    // What is done is what the first of the two does, or has done to it.
+    private static bool Does(Link link, Clause clause) =>
+        VerbForm.Of(link.Own.Verb.Length > 0 ? link.Own.Verb : link.Relationships[0].Name).Words.Any(clause.Verbs.Contains);
 
     // A thing is said of the subjects, or of what stands nearer before it, with which the model answer links it.
     private IEnumerable<(Mention Subject, Link Link)> LinksTo(Mention other, Clause clause)
