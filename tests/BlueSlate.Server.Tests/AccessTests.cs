@@ -253,6 +253,7 @@ public sealed class AccessTests(TestServer server) : IClassFixture<TestServer>
         {
             { } at when at.EndsWith("/drawing", StringComparison.Ordinal) => Story.SaveRequest(1, Drawing.Empty),
             { } at when at.EndsWith("/reading", StringComparison.Ordinal) => new { drawing = "{}" },
+            { } at when at.EndsWith("/preflight", StringComparison.Ordinal) => new { drawing = "{}" },
             { } at when at.EndsWith("/adjustments", StringComparison.Ordinal) => new { amount = "1", reason = "Why not." },
             { } at when at.EndsWith("/withheld", StringComparison.Ordinal) => new { answers = Array.Empty<Guid>() },
             { } at when at.EndsWith("/due", StringComparison.Ordinal) => new { dueAt = (string?)null },

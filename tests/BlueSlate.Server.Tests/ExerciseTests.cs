@@ -34,6 +34,37 @@ public sealed class ExerciseTests(TestServer server) : IClassFixture<TestServer>
     }
 
     [Fact]
+    public async Task What_no_words_decide_is_told_of_the_drawing_as_it_is_now()
+    {
+        using var instructor = await server.AsAsync("instructor");
+        var id = await Story.DraftAsync(server, instructor);
+        await instructor.PutAsync(
+            $"/api/exercises/{id}/scenario",
+            new { revision = await RevisionAsync(instructor, id, "scenario"), text = "Nothing but *fog*." }
+        );
+
+        var items = (
+            await instructor.PostAsync(
+                $"/api/parts/{id.Part}/preflight",
+                new { drawing = DrawingWriter.WriteText(TestServer.Model) }
+            )
+        )["items"]!.AsArray();
+
+        items.ShouldContain(item => (string)item!["kind"]! == "unspoken" && ((string)item["said"]!).Contains("zeppelin"));
+        items.Select(item => (string)item!["key"]!).ShouldBeUnique();
+        items.ShouldAllBe(item => ((string)item!["title"]!).Length > 0);
+        (await instructor.PostAsync($"/api/parts/{id.Part}/preflight", new { drawing = DrawingWriter.WriteText(Drawing.Empty) }))[
+            "items"
+        ]!
+            .AsArray()
+            .Select(item => (string)item!["kind"]!)
+            .ShouldNotContain("unspoken");
+        (
+            await instructor.CodeOfAsync(HttpMethod.Post, $"/api/parts/{id.Part}/preflight", new { drawing = "{" })
+        ).ShouldNotBeNull();
+    }
+
+    [Fact]
     public async Task A_derived_scheme_adds_up_to_the_marks_of_the_part()
     {
         using var instructor = await server.AsAsync("instructor");

@@ -48,7 +48,7 @@ describe('what words of the scenario become', () => {
     expect(slate.offers()).toEqual(['e: a box']);
     const id = slate.press('e', 'visitor');
     expect(slate.drawing.shapes.get(id)!.text).toBe('Visitor');
-    expect(slate.offers()).toEqual(['e: a box', 'a: an attribute of Visitor']);
+    expect(slate.offers()).toEqual(['e: a box', 'a: an attribute of Visitor', 't: said of Visitor']);
   });
 
   it('is one attribute after the other of the same box', () => {
@@ -65,12 +65,25 @@ describe('what words of the scenario become', () => {
     const slate = new Slate('chen');
     const id = slate.press('e', 'visitor');
     const name = slate.press('a', 'name');
-    expect(slate.offers()).toEqual(['e: a box', 'a: an attribute of Visitor', 'p: a part of name']);
+    expect(slate.offers()).toEqual(['e: a box', 'a: an attribute of Visitor', 'p: a part of name', 't: said of name']);
     slate.press('p', 'first');
     slate.press('a', 'phone');
     expect(slate.drawing.shapes.get(id)!.compartments).toEqual([]);
     expect(ovalsOf(slate.drawing, id).map((oval) => oval.text)).toEqual(['name', 'phone']);
     expect(ovalsOf(slate.drawing, name, new Set([id])).map((oval) => oval.text)).toEqual(['first']);
+  });
+
+  it('tells something of the end that is chosen, and draws nothing', () => {
+    const slate = new Slate('crows-foot');
+    slate.selection = select(slate.box('Visitor'), slate.box('Visit'));
+    slate.press('r', 'pays');
+    const [line] = [...slate.drawing.lines.values()];
+    const before = slate.drawing;
+    expect(slate.offers().at(-1)).toBe('t: said of the end at Visit');
+    expect(slate.press('t', 'some have none')).toBe(`${line!.id}/to`);
+    expect(slate.drawing).toEqual(before);
+    slate.selection = nothing;
+    expect(slate.offers().some((offer) => offer.startsWith('t'))).toBe(false);
   });
 
   it('asks whose attribute it is where nothing is chosen', () => {

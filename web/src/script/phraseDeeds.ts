@@ -1,10 +1,10 @@
 import type { Drawing, Line, Shape } from '../drawing/document';
-import { onShape } from '../drawing/document';
+import { onShape, rowsOf } from '../drawing/document';
 import { addLine, addRow, addShape, addTied, changeEnd, changeLine, type NewId } from '../drawing/edits';
 import { isBox } from '../notations/forms';
 import type { Point } from '../geometry/boxes';
 import type { SlateNotation } from '../notations/notations';
-import { select, selectEnd, selectRow, type Selection } from '../drawing/selection';
+import { elementsOf, select, selectEnd, selectRow, type Selection } from '../drawing/selection';
 import { isInFan } from '../drawing/ovals';
 import { addOval } from '../drawing/stem';
 import { putLine, type Change } from '../drawing/steps';
@@ -28,7 +28,7 @@ export interface Drawn {
 
 /** Something that words of the scenario can become, by a letter. */
 export interface PhraseDeed {
-  readonly key: 'e' | 'a' | 'p' | 'r';
+  readonly key: 'e' | 'a' | 'p' | 'r' | 't';
   readonly says: string;
   /** Draws it; null where it must be asked first whose attribute it is. */
   readonly draw: ((quote: string, newId: NewId) => Drawn) | null;
@@ -51,7 +51,35 @@ export function phraseDeeds(ground: PhraseGround): PhraseDeed[] {
   if (owner && owner !== only) deeds.push(attributeOf('p', 'a part', only!));
   const relationship = relationshipOf(ground, chosen);
   if (relationship) deeds.push(relationship);
+  const said = saidOf(ground);
+  if (said) deeds.push(said);
   return deeds;
+}
+
+/** Words tell something of the one thing that is chosen, and nothing is drawn: how many, by what it is known. */
+function saidOf({ drawing, selection }: PhraseGround): PhraseDeed | null {
+  const [element, ...more] = elementsOf(selection);
+  if (element === undefined || more.length > 0) return null;
+  return {
+    key: 't',
+    says: `said of ${nameOfElement(drawing, element, selection)}`,
+    draw: () => ({ change: { label: 'tie words', steps: [] }, element, selection }),
+  };
+}
+
+function nameOfElement(drawing: Drawing, element: string, { end }: Selection): string {
+  const line = drawing.lines.get(end ? element.slice(0, element.indexOf('/')) : element);
+  if (line && end) {
+    const on = line[end.side].on;
+    const at = on.kind === 'shape' ? drawing.shapes.get(on.id) : undefined;
+    return at ? `the end at ${nameOf(at)}` : 'this end';
+  }
+  if (line) return 'this line';
+  const shape = drawing.shapes.get(element);
+  if (shape) return nameOf(shape);
+  for (const owner of drawing.shapes.values())
+    for (const row of rowsOf(owner)) if (row.id === element) return row.text || 'this row';
+  return 'what is chosen';
 }
 
 /** The shapes that may own an attribute. */
