@@ -99,14 +99,7 @@ internal static class PreflightBench
             Formats.Json
         )!;
         var model = Subject.Of(part.Learned).Parse(files.Read(Path.Combine(folder, "model.json")))!;
-        return new PreflightCase(model, part.Learned, prose)
-        {
-            Terms = assessment.ToTerms(part.Learned),
-            Tolerances = new Tolerances(assessment.ToTolerances()),
-            Scheme = assessment.Scheme?.ToScheme(),
-            Marks = part.Marks,
-            Minutes = part.Minutes,
-        };
+        return PreflightCase.Of(part, model, assessment, prose);
     }
 
     /// <summary>The files of an exercise, with the changes of a defect.</summary>

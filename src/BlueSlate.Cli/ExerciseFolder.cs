@@ -7,6 +7,7 @@ using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language.Scenarios;
 using BlueSlate.Core.Marking;
+using BlueSlate.Core.Preparing;
 using BlueSlate.Scenarios;
 
 namespace BlueSlate.Cli;
@@ -18,12 +19,22 @@ namespace BlueSlate.Cli;
 internal sealed class ExerciseFolder
 {
     private readonly QuestionDocument question;
+    private readonly string told;
+    private readonly ImmutableArray<PartFolder> folders;
+    private ImmutableArray<Assessor>? parts;
 
-    private ExerciseFolder(QuestionDocument question, ImmutableArray<Assessor> parts) =>
-        (this.question, Parts) = (question, parts);
+    private ExerciseFolder(QuestionDocument question, string told, ImmutableArray<PartFolder> folders) =>
+        (this.question, this.told, this.folders) = (question, told, folders);
 
     /// <summary>What each part is checked by.</summary>
-    public ImmutableArray<Assessor> Parts { get; }
+    public ImmutableArray<Assessor> Parts => parts ??= Assessors();
+
+    /// <summary>Each part as it is looked over before anybody sees it.</summary>
+    public ImmutableArray<PreflightCase> Cases()
+    {
+        var prose = new ScenarioRenderer().ToProse(told);
+        return [.. folders.Select(folder => folder.Case(prose))];
+    }
 
     /// <summary>Reads it, or throws <see cref="UnreadableException"/>.</summary>
     public static ExerciseFolder Load(DirectoryInfo folder)
@@ -35,32 +46,38 @@ internal sealed class ExerciseFolder
             throw new UnreadableException($"{path}: An exercise has one part at least.");
         }
 
-        var scenario = LoadScenario(Path.Combine(folder.FullName, "scenario.md"));
         return new ExerciseFolder(
             question,
-            [.. question.Parts.Select((part, at) => LoadPart(path, part, question.FolderOf(folder.FullName, at), scenario))]
+            LoadScenario(Path.Combine(folder.FullName, "scenario.md")),
+            [.. question.Parts.Select((part, at) => LoadPart(path, part, question.FolderOf(folder.FullName, at)))]
         );
     }
 
     /// <summary>Where files of a part lie, below a folder of answers or of results.</summary>
     public string FolderOf(DirectoryInfo folder, int part) => question.FolderOf(folder.FullName, part);
 
-    private static ScenarioText LoadScenario(string path)
+    private ImmutableArray<Assessor> Assessors()
+    {
+        var scenario = ScenarioRenderer.ToText(told);
+        return [.. folders.Select(folder => folder.Assessor(scenario))];
+    }
+
+    private static string LoadScenario(string path)
     {
         if (!File.Exists(path))
         {
-            return ScenarioText.None;
+            return "";
         }
 
         var markdown = Encoding.UTF8.GetString(DrawingFile.Bytes(path));
         return ScenarioRenderer.CanRender(markdown)
-            ? ScenarioRenderer.ToText(markdown)
+            ? markdown
             : throw new UnreadableException(
                 $"{path}: This cannot be read as Markdown: lists or quotations are nested too deeply."
             );
     }
 
-    private static Assessor LoadPart(string questionPath, PartDocument part, string folder, ScenarioText scenario)
+    private static PartFolder LoadPart(string questionPath, PartDocument part, string folder)
     {
         if (part.Problems().FirstOrDefault() is { Said: { } senseless })
         {
@@ -70,23 +87,28 @@ internal sealed class ExerciseFolder
         var model = DrawingFile.Load(Path.Combine(folder, "model.json"));
         var assessmentPath = Path.Combine(folder, "assessment.json");
         var assessment = File.Exists(assessmentPath) ? Parse<AssessmentDocument>(assessmentPath) : new AssessmentDocument();
-        if (assessment.Problems().FirstOrDefault() is { Said: { } problem })
-        {
-            throw new UnreadableException($"{assessmentPath}: {problem}");
-        }
+        return assessment.Problems().FirstOrDefault() is { Said: { } problem }
+            ? throw new UnreadableException($"{assessmentPath}: {problem}")
+            : new PartFolder(part, model, assessment);
+    }
 
-        var options = part.Learned;
-        var scheme = assessment.Scheme?.ToScheme() ?? SchemeDeriver.Derive(Subject.Of(options).Facts(model, options), part.Marks);
-        return new Assessor(
-            model,
-            options,
-            assessment.ToTolerances(),
-            scheme,
-            assessment.ToTerms(options) with
-            {
-                Scenario = scenario,
-            }
-        );
+    /// <summary>The files of one part.</summary>
+    private sealed record PartFolder(PartDocument Part, Drawing Model, AssessmentDocument Assessment)
+    {
+        public Assessor Assessor(ScenarioText scenario) =>
+            new(
+                Model,
+                Part.Learned,
+                Assessment.ToTolerances(),
+                Assessment.Scheme?.ToScheme()
+                    ?? SchemeDeriver.Derive(Subject.Of(Part.Learned).Facts(Model, Part.Learned), Part.Marks),
+                Assessment.ToTerms(Part.Learned) with
+                {
+                    Scenario = scenario,
+                }
+            );
+
+        public PreflightCase Case(ScenarioProse prose) => PreflightCase.Of(Part, Model, Assessment, prose);
     }
 
     private static T Parse<T>(string path)

@@ -4,6 +4,7 @@ using BlueSlate.Cli;
 var root = new RootCommand("Blue Slate from a shell: checks drawings against an exercise, with no database.")
 {
     CheckCommand.Create(),
+    PreflightCommand.Create(),
     ReadCommand.Create(),
     PlaceCommand.Create(),
     FindingsCommand.Create(),

@@ -41,6 +41,27 @@ public sealed class CommandLineTests : IDisposable
     }
 
     [Fact]
+    public async Task An_exercise_is_looked_over_and_what_no_words_decide_is_told()
+    {
+        foreach (var file in Directory.EnumerateFiles(Path.Combine(Demo, "repair-cafe")))
+        {
+            File.Copy(file, Path.Combine(folder.FullName, Path.GetFileName(file)));
+        }
+
+        var (clean, nothing, _) = await RunAsync("preflight", "--exercise", folder.FullName);
+        clean.ShouldBe(0);
+        nothing.ShouldBeEmpty();
+
+        var scenario = Path.Combine(folder.FullName, "scenario.md");
+        var text = await File.ReadAllTextAsync(scenario);
+        await File.WriteAllTextAsync(scenario, text.Replace("exactly one fixer", "fixers", StringComparison.Ordinal));
+        var (code, output, error) = await RunAsync("preflight", "--exercise", folder.FullName);
+
+        code.ShouldBe(0, error);
+        output.Trim().Split('\n').ShouldHaveSingleItem().ShouldEndWith("Better: “A repair is done by exactly one fixer.”");
+    }
+
+    [Fact]
     public async Task Parts_are_checked_by_themselves_and_their_marks_are_summed()
     {
         var answers = folder.CreateSubdirectory("answers");

@@ -1,5 +1,6 @@
 using System.Collections.Frozen;
 using System.Collections.Immutable;
+using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language.Scenarios;
 using BlueSlate.Core.Marking;
@@ -12,6 +13,17 @@ namespace BlueSlate.Core.Preparing;
 /// <param name="Prose">The scenario.</param>
 public sealed record PreflightCase(IDocument Model, WorkOptions Options, ScenarioProse Prose)
 {
+    /// <summary>A part as its documents have it.</summary>
+    public static PreflightCase Of(PartDocument part, IDocument model, AssessmentDocument assessment, ScenarioProse prose) =>
+        new(model, part.Learned, prose)
+        {
+            Terms = assessment.ToTerms(part.Learned),
+            Tolerances = new Tolerances(assessment.ToTolerances()),
+            Scheme = assessment.Scheme?.ToScheme(),
+            Marks = part.Marks,
+            Minutes = part.Minutes,
+        };
+
     /// <summary>The exercise's own words.</summary>
     public ExerciseTerms Terms { get; init; } = ExerciseTerms.Usual;
 

@@ -1,5 +1,4 @@
 using BlueSlate.Core.Interchange;
-using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language.Scenarios;
 using BlueSlate.Core.Preparing;
 using BlueSlate.Data;
@@ -40,16 +39,8 @@ internal static class PreflightEndpoint
 
         var asked = ExerciseJson.Read<PartDocument>(TextOf(part.Documents, DocumentKind.Part));
         var assessment = ExerciseJson.Read<AssessmentDocument>(TextOf(part.Documents, DocumentKind.Assessment));
-        var items = Preflight.Of(
-            new PreflightCase(drawing, asked.Learned, renderer.ToProse(TextOf(part.Exercise!.Documents, DocumentKind.Scenario)))
-            {
-                Terms = assessment.ToTerms(asked.Learned),
-                Tolerances = new Tolerances(assessment.ToTolerances()),
-                Scheme = assessment.Scheme?.ToScheme(),
-                Marks = asked.Marks,
-                Minutes = asked.Minutes,
-            }
-        );
+        var prose = renderer.ToProse(TextOf(part.Exercise!.Documents, DocumentKind.Scenario));
+        var items = Preflight.Of(PreflightCase.Of(asked, drawing, assessment, prose));
         return TypedResults.Ok(new PreflightReply([.. items.Select(PreflightItemReply.Of)]));
     }
 

@@ -277,7 +277,7 @@ function PartScript({ exercise, part, at, sessions, session, titled, editable, s
               </Tabs.Trigger>
             ))}
           </Tabs.List>
-          {(reading.reply?.form ?? []).length > 0 && (
+          {section !== 'preflight' && (reading.reply?.form ?? []).length > 0 && (
             <>
               <h2 className="mt-4 mb-1">The form of the model answer</h2>
               <FormRemarks
