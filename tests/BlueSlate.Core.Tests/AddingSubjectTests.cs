@@ -116,6 +116,8 @@ public sealed class AddingSubjectTests
 
         public override IEnumerable<PreflightItem> Preflight(PreflightCase one) => [];
 
+        public override ImmutableArray<WorkedStep> Steps(PreflightCase one) => [];
+
         public override ModelAnswer Prepare(
             IDocument document,
             WorkOptions options,

@@ -11,6 +11,7 @@ const Exercise = lazy(() => import('./features/exercise/ExercisePage'));
 const Before = lazy(() => import('./features/study/BeforePage'));
 const Draw = lazy(() => import('./features/study/DrawPage'));
 const Marks = lazy(() => import('./features/study/MarksPage'));
+const Solution = lazy(() => import('./features/solution/SolutionPage'));
 const Desk = lazy(() => import('./features/desk/DeskPage'));
 const Questions = lazy(() => import('./features/desk/QuestionsPage'));
 const Marking = lazy(() => import('./features/marking/MarkingPage'));
@@ -39,6 +40,7 @@ export function App() {
       <Routes>
         <Route path="/exercises/:id" element={<Exercise />} />
         <Route path="/exercises/:id/answers" element={<Desk />} />
+        <Route path="/exercises/:id/solution" element={<Solution />} />
         <Route path="/parts/:id/questions" element={<Questions />} />
         <Route path="/marking/:id" element={<Marking />} />
         <Route path="/marking/blind/:id" element={<Blind />} />

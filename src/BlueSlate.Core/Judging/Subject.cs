@@ -65,6 +65,11 @@ public abstract class Subject
     /// <summary>What may be amiss with an exercise about this subject before anybody sees it.</summary>
     public abstract IEnumerable<PreflightItem> Preflight(PreflightCase one);
 
+    /// <summary>
+    /// A model answer built up step by step: what depends on least first, in the order in which the scenario speaks of it.
+    /// </summary>
+    public abstract ImmutableArray<WorkedStep> Steps(PreflightCase one);
+
     /// <summary>Prepares a model answer, for any number of answers to be judged by it, from several threads at once.</summary>
     public abstract ModelAnswer Prepare(IDocument document, WorkOptions options, ExerciseTerms terms, Tolerances tolerances);
 }

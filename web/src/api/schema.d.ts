@@ -1319,6 +1319,44 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/parts/{id}/steps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The model answer as it is saved, built up step by step. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StepsReply"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/parts/{id}/tidy": {
         parameters: {
             query?: never;
@@ -5285,6 +5323,21 @@ export interface components {
         StandsForRequest: {
             model: string;
             answer?: null | string;
+        };
+        /** @description One step. */
+        StepReply: {
+            /** @description What is drawn in it. */
+            said: string;
+            /** @description Why. */
+            why: string;
+            /** @description The shapes, lines and rows that are drawn in it. */
+            elements: string[];
+            /** @description The words of the scenario that it follows from. */
+            places: components["schemas"]["ScenarioPlace"][];
+        };
+        /** @description A model answer built up step by step. */
+        StepsReply: {
+            steps: components["schemas"]["StepReply"][];
         };
         StringSegment: {
             buffer?: null | string;

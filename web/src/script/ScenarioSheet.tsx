@@ -10,6 +10,8 @@ interface ScenarioSheetProps {
   tied?: readonly Phrase[];
   lit?: readonly Phrase[];
   onPhraseHover?: (phrase: Phrase | null) => void;
+  /** Brings the first lit phrase into sight. */
+  follows?: boolean;
   /** What can be done with words that are chosen; absent where nothing is drawn. */
   actions?: (phrase: Phrase, done: () => void) => ReactNode;
   /** Called when something was done with words that the pointer chose: whoever points goes on elsewhere. */
@@ -28,6 +30,7 @@ export function ScenarioSheet({
   tied = [],
   lit = [],
   onPhraseHover,
+  follows = false,
   actions,
   onDone,
   children,
@@ -45,6 +48,16 @@ export function ScenarioSheet({
     useMemo(() => (picked ? [picked.phrase] : []), [picked]),
     html,
   );
+
+  const first = follows ? lit[0] : undefined;
+  useEffect(() => {
+    const range = first && prose.current ? rangeOf(prose.current, first) : null;
+    if (!range || !sheet.current) return;
+    const [words, page] = [range.getBoundingClientRect(), sheet.current.getBoundingClientRect()];
+    const room = 60;
+    if (words.top < page.top + room || words.bottom > page.bottom - room)
+      sheet.current.scrollBy({ top: words.top - page.top - page.height / 3 });
+  }, [first]);
 
   const pick = useCallback(() => {
     const selection = window.getSelection();

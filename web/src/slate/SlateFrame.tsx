@@ -24,6 +24,8 @@ export interface SlateLook {
   /** Elements drawn in the examiner's hand. */
   readonly ochre?: ReadonlySet<string>;
   readonly ochreRows?: ReadonlySet<string>;
+  /** Elements that are not shown yet; everything else stands where it will stand with them. */
+  readonly hidden?: ReadonlySet<string>;
   /** What lies behind the figures, in scene coordinates, and what lies over them. */
   readonly behind?: ReactNode;
   readonly over?: ReactNode;
@@ -53,6 +55,7 @@ export function SlateFrame({
   onHover,
   ochre = none,
   ochreRows = none,
+  hidden,
   behind,
   over,
   empty,
@@ -69,7 +72,7 @@ export function SlateFrame({
   const keys = useKeys(slate, { help: () => setHelp(true), tidy });
   const { scene, view, selection } = slate;
   const transform = `translate(${view.x} ${view.y}) scale(${view.zoom})`;
-  const paint = { selection, lit, ochre, ochreRows };
+  const paint = { selection, lit, ochre, ochreRows, hidden };
   const hover = (event: React.PointerEvent) =>
     onHover?.((event.target as Element).closest('[data-element]')?.getAttribute('data-element') ?? null);
 

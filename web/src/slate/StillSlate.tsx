@@ -9,12 +9,14 @@ interface StillSlateProps {
   label: string;
   /** What of it is lit. */
   lit?: readonly string[];
+  /** What of it is not shown yet. */
+  hidden?: ReadonlySet<string>;
 }
 
 const none: readonly string[] = [];
 
 /** A drawing to be looked at, moved about and made larger, and not changed. Another drawing wants another key. */
-export function StillSlate({ drawing, label, lit = none }: StillSlateProps) {
+export function StillSlate({ drawing, label, lit = none, hidden }: StillSlateProps) {
   const [session] = useState(() => closedSession(drawing));
   const slate = useSlate(session, false);
   return (
@@ -22,6 +24,7 @@ export function StillSlate({ drawing, label, lit = none }: StillSlateProps) {
       slate={slate}
       label={label}
       lit={useMemo(() => new Set(lit), [lit])}
+      hidden={hidden}
 
       empty={<p>Nothing was drawn yet.</p>}
     />

@@ -52,6 +52,8 @@ internal sealed class ConceptSubject : Subject
 
     public override IEnumerable<PreflightItem> Preflight(PreflightCase one) => ConceptPreflight.Of(one);
 
+    public override ImmutableArray<WorkedStep> Steps(PreflightCase one) => ConceptSteps.Of(ConceptPreflight.Read(one));
+
     public override ModelAnswer Prepare(IDocument document, WorkOptions options, ExerciseTerms terms, Tolerances tolerances)
     {
         var notation = (NotationOptions)options;

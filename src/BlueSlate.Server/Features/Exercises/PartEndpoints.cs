@@ -27,6 +27,7 @@ public static class PartEndpoints
         group.MapPost("/{id:guid}/scheme", DeriveScheme).ForInstructors();
         group.MapPost("/{id:guid}/reading", Read).ForStaff();
         group.MapPost("/{id:guid}/preflight", PreflightEndpoint.Look).ForStaff().Produces<PreflightReply>();
+        group.MapGet("/{id:guid}/steps", PreflightEndpoint.Steps).ForStaff().Produces<StepsReply>();
         group.MapPost("/{id:guid}/tidy", Tidy).ForStaff().Produces<TidyReply>();
         group.MapDrawingTools(
             "",

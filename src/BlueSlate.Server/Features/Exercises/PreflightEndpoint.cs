@@ -1,4 +1,5 @@
 using BlueSlate.Core.Interchange;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language.Scenarios;
 using BlueSlate.Core.Preparing;
 using BlueSlate.Data;
@@ -19,34 +20,69 @@ internal static class PreflightEndpoint
         CancellationToken cancellation
     )
     {
-        var part = await access
+        if (await FindAsync(id, access, cancellation) is not { } part)
+        {
+            return PartEndpoints.NoSuchPart();
+        }
+
+        var (drawing, refusal) = DrawingInput.Read(request.Drawing);
+        return drawing is null
+            ? refusal!
+            : TypedResults.Ok(
+                new PreflightReply([.. Preflight.Of(CaseOf(part, drawing, renderer)).Select(PreflightItemReply.Of)])
+            );
+    }
+
+    /// <summary>The model answer as it is saved, built up step by step.</summary>
+    public static async Task<IResult> Steps(Guid id, Access access, ScenarioRenderer renderer, CancellationToken cancellation)
+    {
+        if (await FindAsync(id, access, cancellation) is not { } part)
+        {
+            return PartEndpoints.NoSuchPart();
+        }
+
+        var options = ExerciseJson.Read<PartDocument>(TextOf(part.Documents, DocumentKind.Part)).Learned;
+        var subject = Subject.Of(options);
+        var model = subject.Parse(TextOf(part.Documents, DocumentKind.Model))!;
+        return TypedResults.Ok(
+            new StepsReply([
+                .. subject
+                    .Steps(CaseOf(part, model, renderer))
+                    .Select(step => new StepReply(step.Said, step.Why, [.. step.Elements], [.. step.Places])),
+            ])
+        );
+    }
+
+    private static async Task<ExercisePart?> FindAsync(Guid id, Access access, CancellationToken cancellation) =>
+        await access
             .StaffParts()
             .AsNoTracking()
             .Include(row => row.Documents)
             .Include(row => row.Exercise)
                 .ThenInclude(exercise => exercise!.Documents)
             .FirstOrDefaultAsync(row => row.Id == id, cancellation);
-        if (part is null)
-        {
-            return PartEndpoints.NoSuchPart();
-        }
 
-        var (drawing, refusal) = DrawingInput.Read(request.Drawing);
-        if (drawing is null)
-        {
-            return refusal!;
-        }
-
-        var asked = ExerciseJson.Read<PartDocument>(TextOf(part.Documents, DocumentKind.Part));
-        var assessment = ExerciseJson.Read<AssessmentDocument>(TextOf(part.Documents, DocumentKind.Assessment));
-        var prose = renderer.ToProse(TextOf(part.Exercise!.Documents, DocumentKind.Scenario));
-        var items = Preflight.Of(PreflightCase.Of(asked, drawing, assessment, prose));
-        return TypedResults.Ok(new PreflightReply([.. items.Select(PreflightItemReply.Of)]));
-    }
+    private static PreflightCase CaseOf(ExercisePart part, IDocument model, ScenarioRenderer renderer) =>
+        PreflightCase.Of(
+            ExerciseJson.Read<PartDocument>(TextOf(part.Documents, DocumentKind.Part)),
+            model,
+            ExerciseJson.Read<AssessmentDocument>(TextOf(part.Documents, DocumentKind.Assessment)),
+            renderer.ToProse(TextOf(part.Exercise!.Documents, DocumentKind.Scenario))
+        );
 
     private static string TextOf(IEnumerable<WrittenDocument> documents, DocumentKind kind) =>
         documents.First(document => document.Kind == kind).Text;
 }
+
+/// <summary>A model answer built up step by step.</summary>
+public sealed record StepsReply(StepReply[] Steps);
+
+/// <summary>One step.</summary>
+/// <param name="Said">What is drawn in it.</param>
+/// <param name="Why">Why.</param>
+/// <param name="Elements">The shapes, lines and rows that are drawn in it.</param>
+/// <param name="Places">The words of the scenario that it follows from.</param>
+public sealed record StepReply(string Said, string Why, string[] Elements, ScenarioPlace[] Places);
 
 /// <summary>What may be amiss with a part, what decides most first.</summary>
 public sealed record PreflightReply(PreflightItemReply[] Items);

@@ -223,6 +223,9 @@ function PartScript({ exercise, part, at, sessions, session, titled, editable, s
                 change the scenario
               </button>
             )}
+            <Link className="word-button" to={`/exercises/${exercise.id}/solution${at > 0 ? `?part=${at + 1}` : ''}`}>
+              build it up step by step
+            </Link>
           </p>
         </ScenarioSheet>
       )}

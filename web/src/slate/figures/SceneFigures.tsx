@@ -10,6 +10,7 @@ interface SceneFiguresProps {
   lit: ReadonlySet<string>;
   ochre: ReadonlySet<string>;
   ochreRows: ReadonlySet<string>;
+  hidden?: ReadonlySet<string>;
   /** When given, just these elements, or all but these. */
   only?: ReadonlySet<string> | null;
   leaveOut?: ReadonlySet<string> | null;
@@ -25,10 +26,11 @@ export const SceneFigures = memo(function SceneFigures({
   lit,
   ochre,
   ochreRows,
+  hidden,
   only,
   leaveOut,
 }: SceneFiguresProps) {
-  const shown = ({ id }: { readonly id: string }) => (only ? only.has(id) : !leaveOut?.has(id));
+  const shown = ({ id }: { readonly id: string }) => !hidden?.has(id) && (only ? only.has(id) : !leaveOut?.has(id));
   return (
     <>
       {[...scene.drawing.lines.values()].filter(shown).map((line) => (
@@ -53,6 +55,7 @@ export const SceneFigures = memo(function SceneFigures({
           lit={lit.has(shape.id)}
           tint={ochre.has(shape.id) ? 'ochre' : 'chalk'}
           tintedRows={ochreRows}
+          hidden={hidden}
         />
       ))}
     </>

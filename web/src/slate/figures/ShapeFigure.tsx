@@ -13,6 +13,7 @@ interface ShapeFigureProps {
   lit: boolean;
   tint: Tint;
   tintedRows?: ReadonlySet<string>;
+  hidden?: ReadonlySet<string>;
 }
 
 /** A shape in its own strokes. Selection inverts it; it never gains an outline, which would be notation. */
@@ -24,6 +25,7 @@ export const ShapeFigure = memo(function ShapeFigure({
   lit,
   tint,
   tintedRows,
+  hidden,
 }: ShapeFigureProps) {
   const form = formOf(shape.form);
   return (
@@ -31,7 +33,7 @@ export const ShapeFigure = memo(function ShapeFigure({
       <Outline shape={shape} form={form} box={box} />
       {shape.pinned && <Pin box={box} />}
       {form.layout === 'rows' ? (
-        <BoxTexts shape={shape} box={box} focusRow={focusRow} tintedRows={tintedRows} />
+        <BoxTexts shape={shape} box={box} focusRow={focusRow} tintedRows={tintedRows} hidden={hidden} />
       ) : form.layout === 'lines' ? (
         <NoteTexts shape={shape} box={box} />
       ) : (
@@ -108,9 +110,10 @@ interface BoxTextsProps {
   box: Box;
   focusRow: string | null;
   tintedRows?: ReadonlySet<string>;
+  hidden?: ReadonlySet<string>;
 }
 
-function BoxTexts({ shape, box, focusRow, tintedRows }: BoxTextsProps) {
+function BoxTexts({ shape, box, focusRow, tintedRows, hidden }: BoxTextsProps) {
   const left = box.x + typography.markLeft;
   const indent = box.x + markIndent(shape);
   const { rules, baselines } = rowPlaces(shape);
@@ -141,6 +144,7 @@ function BoxTexts({ shape, box, focusRow, tintedRows }: BoxTextsProps) {
         <path key={y} className="rule" d={`M${box.x} ${box.y + y}H${box.x + box.width}`} />
       ))}
       {rowsOf(shape).map((row) => {
+        if (hidden?.has(row.id)) return null;
         const y = box.y + baselines.get(row.id)!;
         return (
           <g key={row.id} className={tintedRows?.has(row.id) ? 'ochre' : undefined} data-element={row.id}>

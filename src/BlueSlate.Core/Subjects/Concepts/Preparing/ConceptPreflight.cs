@@ -63,6 +63,9 @@ internal sealed class ConceptPreflight
     /// <summary>The scenario's sentences, each with its block.</summary>
     public ImmutableArray<(int Block, ScenarioSentence Sentence)> Sentences { get; }
 
+    /// <summary>An exercise, read.</summary>
+    public static ConceptPreflight Read(PreflightCase one) => new(one);
+
     /// <summary>Everything that may be amiss.</summary>
     public static IEnumerable<PreflightItem> Of(PreflightCase one)
     {

@@ -39,6 +39,9 @@ internal sealed class RowsAgainstMaxima : ConceptPreflightKind
         return several >= 0 ? [several] : [];
     }
 
+    private static string Shown(ImmutableArray<int> rows) =>
+        rows is [var first, var second] ? $"Rows {first + 1} and {second + 1} show" : $"Row {rows[0] + 1} shows";
+
     private PreflightItem Say(
         ConceptPreflight one,
         TableReading table,
@@ -48,7 +51,7 @@ internal sealed class RowsAgainstMaxima : ConceptPreflightKind
     ) =>
         Item(
             role.Id,
-            $"{(rows is [var first, var second] ? $"Rows {first + 1} and {second + 1} show" : $"Row {rows[0] + 1} shows")} one {Phrasing.InText(table.Entity.Name)} with two "
+            $"{Shown(rows)} one {Phrasing.InText(table.Entity.Name)} with two "
                 + $"{Phrasing.Several(one.Model.Entity(role.EntityId).Name)}; the model answer allows one."
         ) with
         {

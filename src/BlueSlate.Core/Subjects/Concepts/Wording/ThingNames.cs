@@ -1,5 +1,7 @@
 using System.Collections.Frozen;
 using System.Collections.Immutable;
+using System.Globalization;
+using System.Text;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Language.Scenarios;
 using BlueSlate.Core.Subjects.Concepts.Model;
@@ -85,8 +87,14 @@ internal sealed class ThingNames
             || attributes.Contains(Name.Of(string.Join(' ', sentence.Written[start..(end + 1)])).Key)
             || (
                 !SmallWords.Contain(sentence.Written[end])
-                && Lexicon.English.Find(sentence.Written[end]) is { IsNoun: true, IsVerb: false }
+                && Lexicon.English.Find(WithoutAccents(sentence.Written[end])) is { IsNoun: true, IsVerb: false }
             )
+        );
+
+    private static string WithoutAccents(string word) =>
+        string.Concat(
+            word.Normalize(NormalizationForm.FormD)
+                .Where(c => CharUnicodeInfo.GetUnicodeCategory(c) != UnicodeCategory.NonSpacingMark)
         );
 
     /// <summary>The words of its own name.</summary>

@@ -1,0 +1,31 @@
+import { expect, test } from '@playwright/test';
+import { become, expectAccessible } from './help';
+
+test('a model answer is built up before a class by two keys', async ({ page }) => {
+  await become(page, 'Ines Okafor');
+  await page.getByRole('listitem').filter({ hasText: 'The repair café' }).getByRole('link', { name: 'look at it' }).click();
+  await page.getByRole('link', { name: 'build it up step by step' }).click();
+  await expect(page.getByText('Nothing is drawn yet: press →.')).toBeVisible();
+  await expect(page.locator('.scene .figure')).toHaveCount(0);
+
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByText('A visitor is known by its visitor no.')).toBeVisible();
+  await expect(page.locator('text.name')).toHaveText(['Visitor']);
+  await expect(page.locator('.scene text.row-text')).toHaveText(['visitor no']);
+  const place = await page.locator('text.name').getAttribute('x');
+  await expectAccessible(page);
+
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByText('Visitor pays 0 or more Visit; Visit is paid by exactly 1 Visitor')).toBeVisible();
+  await page.keyboard.press('ArrowLeft');
+  await expect(page.locator('text.name')).toHaveText(['Visitor', 'Visit']);
+
+  const last = page.getByRole('button', { name: 'next →' });
+  while (await last.isEnabled()) await page.keyboard.press('ArrowRight');
+  await expect(page.getByText('17 of 17')).toBeVisible();
+  await expect(page.locator('text.name')).toHaveCount(6);
+  expect(await page.locator('text.name').first().getAttribute('x')).toBe(place);
+  await page.getByRole('link', { name: 'back to the exercise' }).click();
+  await expect(page.getByRole('tab', { name: /^preflight/ })).toBeVisible();
+});
