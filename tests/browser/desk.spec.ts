@@ -180,7 +180,7 @@ test('one student gets more time, sees it, and has time as everybody again', asy
     await become(page, 'Ines Okafor');
     await page.getByRole('listitem').filter({ hasText: 'The booking desk' }).getByRole('link', { name: 'look at it' }).click();
     await page.getByRole('button', { name: /^times/ }).click();
-    await expect(page.getByText(/of 18 have not begun/)).toBeVisible();
+    await expect(page.getByText(/of \d+ (have|has) not begun/)).toBeVisible();
   };
   await times();
   const sheet = page.getByRole('dialog', { name: 'Times' });
