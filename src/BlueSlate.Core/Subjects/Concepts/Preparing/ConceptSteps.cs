@@ -185,16 +185,22 @@ internal sealed class ConceptSteps
         }
     }
 
-    // The words that decide the numbers at an end as they are drawn, the surest first.
-    private IEnumerable<CountEvidence> Deciding(RelationshipRole role) =>
-        one.Numbers[role.Id]
+    // The words that decide the numbers at an end as they are drawn: the sure ones, where there are any.
+    private IEnumerable<CountEvidence> Deciding(RelationshipRole role)
+    {
+        var deciding = one.Numbers[role.Id]
             .Where(said =>
-                (said.Min.How != Decides.No && said.Min.Value == role.CoOccurrence.Min)
-                || (said.Max.How != Decides.No && said.Max.Value == role.CoOccurrence.Max)
+                !said.IsUnsure
+                && (
+                    (said.Min.How != Decides.No && said.Min.Value == role.CoOccurrence.Min)
+                    || (said.Max.How != Decides.No && said.Max.Value == role.CoOccurrence.Max)
+                )
             )
-            .OrderByDescending(said => (int)said.Min.How + (int)said.Max.How)
             .DistinctBy(said => said.Place)
-            .Take(2);
+            .ToList();
+        var sure = deciding.FindAll(said => said.Min.How == Decides.Surely || said.Max.How == Decides.Surely);
+        return (sure.Count > 0 ? sure : deciding).Take(2);
+    }
 
     private static string WhyOf(List<CountEvidence> evidence)
     {

@@ -1,7 +1,5 @@
 using System.Collections.Frozen;
 using System.Collections.Immutable;
-using System.Globalization;
-using System.Text;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Language.Scenarios;
 using BlueSlate.Core.Subjects.Concepts.Model;
@@ -85,17 +83,15 @@ internal sealed class ThingNames
         && (
             Heads.Contains(sentence.Forms[end])
             || attributes.Contains(Name.Of(string.Join(' ', sentence.Written[start..(end + 1)])).Key)
-            || (
-                !SmallWords.Contain(sentence.Written[end])
-                && Lexicon.English.Find(WithoutAccents(sentence.Written[end])) is { IsNoun: true, IsVerb: false }
-            )
+            || (!SmallWords.Contain(sentence.Written[end]) && IsOnlyNoun(sentence.Written[end]))
         );
 
-    private static string WithoutAccents(string word) =>
-        string.Concat(
-            word.Normalize(NormalizationForm.FormD)
-                .Where(c => CharUnicodeInfo.GetUnicodeCategory(c) != UnicodeCategory.NonSpacingMark)
-        );
+    // A word that the lexicon has not, in whatever form, is the name of something too: a café.
+    private static bool IsOnlyNoun(string word) =>
+        Lexicon.English.Find(word) is { } known
+            ? known is { IsNoun: true, IsVerb: false }
+            : Lexicon.English.Find(Inflection.Infinitive(word)) is null
+                && Lexicon.English.Find(Inflection.Singular(word)) is null;
 
     /// <summary>The words of its own name.</summary>
     public ImmutableArray<string> NameOf(string thing) => Name.Of(model.Entity(thing).Name).Words;
