@@ -126,7 +126,7 @@ internal sealed class ConceptSteps
                 )
             : key.Count > 0 ? ($"{Phrasing.Capital(name)} is known by its {keys}.", Kept(entity))
             : ($"{Phrasing.Capital(name)} is a thing of its own.", Kept(entity));
-        Add(said, why, ElementsOf(entity), PlacesOf(entity).Take(1));
+        Add(said, why, ElementsOf(entity), owners.Count > 0 ? Telling(entity, key) : PlacesOf(entity).Take(1));
     }
 
     private List<string> Linked(EntityType entity) =>
