@@ -68,7 +68,7 @@ function saidOf({ drawing, selection }: PhraseGround): PhraseDeed | null {
 }
 
 function nameOfElement(drawing: Drawing, element: string, { end }: Selection): string {
-  const line = drawing.lines.get(end ? element.slice(0, element.indexOf('/')) : element);
+  const line = drawing.lines.get(end?.line ?? element);
   if (line && end) {
     const on = line[end.side].on;
     const at = on.kind === 'shape' ? drawing.shapes.get(on.id) : undefined;

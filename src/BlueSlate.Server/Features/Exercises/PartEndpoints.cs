@@ -26,8 +26,8 @@ public static class PartEndpoints
         group.MapPost("/{id:guid}/assessment/preview", MarkChanges.Preview).ForInstructors().Produces<MarkChangesReply>();
         group.MapPost("/{id:guid}/scheme", DeriveScheme).ForInstructors();
         group.MapPost("/{id:guid}/reading", Read).ForStaff();
-        group.MapPost("/{id:guid}/preflight", PreflightEndpoint.Look).ForStaff().Produces<PreflightReply>();
-        group.MapGet("/{id:guid}/steps", PreflightEndpoint.Steps).ForStaff().Produces<StepsReply>();
+        group.MapPost("/{id:guid}/preflight", Preparing.Look).ForStaff().Produces<PreflightReply>();
+        group.MapGet("/{id:guid}/steps", Preparing.Steps).ForStaff().Produces<StepsReply>();
         group.MapPost("/{id:guid}/tidy", Tidy).ForStaff().Produces<TidyReply>();
         group.MapDrawingTools(
             "",

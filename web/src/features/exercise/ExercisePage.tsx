@@ -14,6 +14,7 @@ import { ScenarioSheet } from '../../script/ScenarioSheet';
 import { useLighting } from '../../script/useLighting';
 import { draftOf, holdDraft } from '../../keeping/drafts';
 import { useReading } from '../../script/useReading';
+import { parseEndId } from '../../drawing/document';
 import { writeDrawing } from '../../drawing/format';
 import { placementOf } from '../../geometry/scene';
 import { elementsOf, select, selectOwners } from '../../drawing/selection';
@@ -388,4 +389,4 @@ function PartScript({ exercise, part, at, sessions, session, titled, editable, s
 }
 
 /** The line to which an end belongs; anything else itself. */
-const lineOf = (element: string) => element.split('/')[0]!;
+const lineOf = (element: string) => parseEndId(element)?.line ?? element;

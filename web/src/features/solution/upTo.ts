@@ -1,4 +1,4 @@
-import { rowsOf, type Attachment, type Drawing } from '../../drawing/document';
+import { parseEndId, rowsOf, type Attachment, type Drawing } from '../../drawing/document';
 
 /**
  * What of a drawing is not shown yet after some steps: what later steps draw, what is in no step but belongs to that, and lines
@@ -9,9 +9,9 @@ export function notYet(drawing: Drawing, steps: readonly (readonly string[])[], 
   const listed = new Set(steps.flat());
   const ownerOf = new Map<string, string>();
   for (const shape of drawing.shapes.values()) for (const row of rowsOf(shape)) ownerOf.set(row.id, shape.id);
-  const leadsNowhere = ({ kind, ...on }: Attachment): boolean => {
-    if (kind === 'nothing' || !('id' in on)) return false;
-    const id = kind === 'end' ? on.id.slice(0, on.id.indexOf('/')) : on.id;
+  const leadsNowhere = (on: Attachment): boolean => {
+    if (on.kind === 'nothing') return false;
+    const id = parseEndId(on.id)?.line ?? on.id;
     return hidden.has(id) || hidden.has(ownerOf.get(id) ?? '');
   };
   // Words beside the drawing come with what they are about: at the end, unless they stand alone.

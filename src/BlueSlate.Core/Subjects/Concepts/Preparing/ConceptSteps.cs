@@ -291,11 +291,7 @@ internal sealed class ConceptSteps
 
     private IEnumerable<(int Block, ScenarioSentence Sentence, bool First)> Naming(EntityType entity) =>
         from said in one.Sentences
-        let named = Enumerable
-            .Range(0, said.Sentence.Written.Length)
-            .Select(i => one.Names.At(said.Sentence, i)?.Thing)
-            .OfType<string>()
-            .ToList()
+        let named = one.Names.In(said.Sentence).ToList()
         where named.Contains(entity.Id)
         select (said.Block, said.Sentence, named[0] == entity.Id);
 

@@ -10,22 +10,6 @@ namespace BlueSlate.Core.Subjects.Concepts.Preparing;
 /// <summary>Where a scenario speaks of the things and attributes of a model answer.</summary>
 internal sealed class SpokenWords
 {
-    // What names of attributes end in without saying which.
-    private static readonly ImmutableHashSet<string> Heads = ImmutableHashSet.Create(
-        StringComparer.Ordinal,
-        "number",
-        "code",
-        "id",
-        "name",
-        "date",
-        "day",
-        "time",
-        "title",
-        "kind",
-        "type",
-        "text"
-    );
-
     private readonly ConceptPreflight one;
     private readonly List<(int Block, ScenarioSentence Sentence, HashSet<string> Things)> sentences = [];
     private readonly ILookup<string, ImmutableArray<Name>> called;
@@ -37,12 +21,7 @@ internal sealed class SpokenWords
         HashSet<string> before = [];
         foreach (var (block, sentence) in one.Sentences)
         {
-            var things = Enumerable
-                .Range(0, sentence.Written.Length)
-                .Select(i => one.Names.At(sentence, i)?.Thing)
-                .OfType<string>()
-                .SelectMany(one.Links.Above)
-                .ToHashSet(StringComparer.Ordinal);
+            var things = one.Names.In(sentence).SelectMany(one.Links.Above).ToHashSet(StringComparer.Ordinal);
             sentences.Add((block, sentence, [.. things, .. before]));
             before = things.Count > 0 ? things : before;
         }
@@ -82,7 +61,7 @@ internal sealed class SpokenWords
         }
 
         var name = Name.Of(attribute.Name);
-        var telling = name.Words.Where(word => !Heads.Contains(word)).ToList();
+        var telling = name.Words.Where(word => !ThingNames.IsHead(word)).ToList();
         var thing = one.Model.Entities.FirstOrDefault(entity => entity.Id == owner);
         var own = thing is null ? [] : Name.Of(thing.Name).Words;
         var others = telling.Where(word => !own.Contains(word) && !SmallWords.Contain(word)).ToList();
@@ -96,7 +75,7 @@ internal sealed class SpokenWords
             ? others.Exists(IsSaid)
             : sentences.Exists(said =>
                 (thing is null || said.Things.Contains(owner))
-                && name.Words.Where(Heads.Contains).All(head => Says(said.Sentence, head))
+                && name.Words.Where(ThingNames.IsHead).All(head => Says(said.Sentence, head))
             );
     }
 

@@ -136,10 +136,8 @@ internal sealed class UndecidedSubtypes : ConceptPreflightKind
         for (var at = 0; at < one.Sentences.Length; at++)
         {
             var (block, sentence) = one.Sentences[at];
-            var named = Enumerable
-                .Range(0, sentence.Written.Length)
-                .Select(i => one.Names.At(sentence, i)?.Thing)
-                .OfType<string>()
+            var named = one
+                .Names.In(sentence)
                 .Concat(kinds.Where(kind => one.Spoken.NamesBySort(kind, set.SupertypeId, sentence)))
                 .ToHashSet(StringComparer.Ordinal);
             if (named.Count(kinds.Contains) >= 2 || (named.Any(kinds.Contains) && named.Contains(set.SupertypeId)))

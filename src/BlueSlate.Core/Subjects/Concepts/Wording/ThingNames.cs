@@ -73,6 +73,10 @@ internal sealed class ThingNames
         return SynonymOf(sentence.Forms[start]) is { } other ? (start + 1, other, null) : null;
     }
 
+    /// <summary>The things that a sentence names, in their order.</summary>
+    public IEnumerable<string> In(ScenarioSentence sentence) =>
+        Enumerable.Range(0, sentence.Written.Length).Select(i => At(sentence, i)?.Thing).OfType<string>();
+
     /// <summary>Whether a word is the name of an attribute, or what names of attributes end in.</summary>
     public bool IsAttribute(string form) => attributes.Contains(form) || Heads.Contains(form);
 
@@ -97,7 +101,7 @@ internal sealed class ThingNames
     public ImmutableArray<string> NameOf(string thing) => Name.Of(model.Entity(thing).Name).Words;
 
     /// <summary>Whether a word says no more than a number, a name or a date.</summary>
-    public static bool IsHead(string word) => Heads.Contains(word) || word is "day" or "time";
+    public static bool IsHead(string word) => Heads.Contains(word) || word is "day" or "time" or "text";
 
     /// <summary>Whether a word is more often the name of something than said of what is done.</summary>
     public static bool IsMostlyNoun(LexicalWord word) =>

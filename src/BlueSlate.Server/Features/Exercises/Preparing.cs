@@ -9,8 +9,11 @@ using Microsoft.EntityFrameworkCore;
 
 namespace BlueSlate.Server.Features.Exercises;
 
-/// <summary>Looks a part of an exercise over before anybody sees it: its scenario, a model answer as it is drawn now, its scheme.</summary>
-internal static class PreflightEndpoint
+/// <summary>
+/// What is computed from a part of an exercise for those who set it: what may be amiss before anybody sees it, of the drawing as it
+/// is now, and its model answer step by step.
+/// </summary>
+internal static class Preparing
 {
     public static async Task<IResult> Look(
         Guid id,
