@@ -30,6 +30,11 @@ return args switch
     ["accuracy-leave-one-out", var folder, var output, .. var others] => AccuracyBench.LeaveOneOut(folder, output, others),
     ["hostile", var dll] => await HostileBench.RunAsync(dll),
     ["desk", var answers, var dll] => await DeskBench.RunAsync(int.Parse(answers), dll),
+    ["exam", var students, var seconds, var dll] => await new ExamBench(
+        int.Parse(students),
+        TimeSpan.FromSeconds(int.Parse(seconds)),
+        dll
+    ).RunAsync(),
     ["matching"] => MatchingBench.Run(),
     ["dependencies"] => DependencyBench.Run(),
     ["preflight", var demo, var planted, var show] => PreflightBench.Run(demo, planted, show == "--show"),
@@ -43,7 +48,7 @@ static int Usage()
     Console.Error.WriteLine(
         "usage: checking OUT | answers FOLDER COUNT | durability ... | autosave ... | layout FOLDER NOTATION | "
             + "matching | preflight DEMO PLANTED SHOW | preflight-cases FOLDER | "
-            + "desk ANSWERS DLL | seeded DEMO | hostile DLL | accuracy FOLDER OUT [CASE/ANSWER] [WEIGHT=NUMBER] | "
+            + "desk ANSWERS DLL | exam STUDENTS SECONDS DLL | seeded DEMO | hostile DLL | accuracy FOLDER OUT [CASE/ANSWER] [WEIGHT=NUMBER] | "
             + "accuracy-fit FOLDER... | accuracy-leave-one-out FOLDER OUT OTHER...; see the scripts in bench/"
     );
     return 2;

@@ -1,6 +1,9 @@
 namespace BlueSlate.Data;
 
-/// <summary>One student's answer to one exercise: work on each of its parts. Nothing of it changes once it is handed in.</summary>
+/// <summary>
+/// One attempt of one student at one exercise: work on each of its parts. Nothing of it changes once it is handed in, unless a person
+/// takes what came after its end.
+/// </summary>
 public sealed class Answer
 {
     public Guid Id { get; init; }
@@ -11,15 +14,24 @@ public sealed class Answer
 
     public Guid QuestionRevisionId { get; init; }
 
+    /// <summary>Which of the student's attempts it is, from 1.</summary>
+    public int Attempt { get; init; } = 1;
+
+    /// <summary>Whether it is handed in and is the attempt that counts: only that one is marked.</summary>
+    public bool Counts { get; set; }
+
     /// <summary>The random code by which markers know it.</summary>
     public required string CandidateCode { get; init; }
 
     public DateTimeOffset StartedAt { get; init; }
 
     /// <summary>When the time allowed ends, or null.</summary>
-    public DateTimeOffset? EndsAt { get; init; }
+    public DateTimeOffset? EndsAt { get; set; }
 
     public DateTimeOffset? HandedInAt { get; set; }
+
+    /// <summary>Whether the server handed it in because the time was over.</summary>
+    public bool EndedByTime { get; set; }
 
     public bool Late { get; set; }
 
@@ -93,6 +105,9 @@ public enum CheckpointReason
     HandedIn,
     LostConflict,
     TooLate,
+
+    /// <summary>What was handed in, before a person took what had come after the end.</summary>
+    Replaced,
 }
 
 /// <summary>An earlier state of a drawing, or one that lost a conflict or came too late.</summary>

@@ -138,7 +138,16 @@ public sealed class BlueSlateContext(DbContextOptions<BlueSlateContext> options)
     {
         builder.Entity<Answer>(answer =>
         {
-            answer.HasIndex(row => new { row.ExerciseId, row.AccountId }).IsUnique();
+            answer
+                .HasIndex(row => new
+                {
+                    row.ExerciseId,
+                    row.AccountId,
+                    row.Attempt,
+                })
+                .IsUnique();
+            answer.HasIndex(row => row.EndsAt).HasFilter("handed_in_at IS NULL");
+            answer.Property(row => row.Attempt).HasDefaultValue(1);
             answer.HasIndex(row => new { row.ExerciseId, row.CandidateCode }).IsUnique();
             answer.HasOne(row => row.Exercise).WithMany(exercise => exercise.Answers).HasForeignKey(row => row.ExerciseId);
             answer.HasOne(row => row.Question).WithMany().HasForeignKey(row => row.QuestionRevisionId);

@@ -15,7 +15,20 @@ public sealed class Exercise
 
     public DateTimeOffset? PublishedAt { get; set; }
 
+    /// <summary>Nobody starts before; null when it is open from its publication.</summary>
+    public DateTimeOffset? OpensAt { get; set; }
+
+    /// <summary>What is handed in after it is late.</summary>
     public DateTimeOffset? DueAt { get; set; }
+
+    /// <summary>Nothing is taken after it.</summary>
+    public DateTimeOffset? ClosesAt { get; set; }
+
+    /// <summary>How many attempts each student has; null for any number.</summary>
+    public int? Attempts { get; set; } = 1;
+
+    /// <summary>Whether the best attempt counts instead of the last.</summary>
+    public bool BestCounts { get; set; }
 
     public DateTimeOffset? ReleasedAt { get; set; }
 
@@ -32,14 +45,18 @@ public sealed class Exercise
     public List<Extension> Extensions { get; } = [];
 }
 
-/// <summary>A later time by which one student's answer is due.</summary>
+/// <summary>Time that one student has beyond everybody's: a later time, more minutes, or both.</summary>
 public sealed class Extension
 {
     public Guid ExerciseId { get; init; }
 
     public Guid AccountId { get; init; }
 
-    public DateTimeOffset Until { get; set; }
+    /// <summary>By when the answer is due; null when it is only the clock that is longer.</summary>
+    public DateTimeOffset? Until { get; set; }
+
+    /// <summary>By how much the clock, the due time and the closing are later.</summary>
+    public int ExtraMinutes { get; set; }
 
     /// <summary>Why; for those who teach, and for the student's own file.</summary>
     public required string Reason { get; set; }

@@ -84,7 +84,7 @@ public sealed class CohortTests(TestServer server) : IClassFixture<TestServer>
         await instructor.PostAsync($"/api/marking/work/{answer.Work}/gone-through");
         await instructor.PostAsync($"/api/marking/exercises/{exercise}/release");
         var id = await IdOfAsync("cy@test.invalid");
-        await instructor.PutAsync($"/api/exercises/{exercise}/due", new { dueAt = DateTimeOffset.UtcNow.AddDays(1) });
+        await instructor.PutAsync($"/api/exercises/{exercise}/times", new { dueAt = DateTimeOffset.UtcNow.AddDays(1) });
         await instructor.PutAsync(
             $"/api/exercises/{exercise}/extensions/{id}",
             new { until = DateTimeOffset.UtcNow.AddDays(2), reason = "A wedding in the family." }

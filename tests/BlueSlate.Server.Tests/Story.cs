@@ -76,6 +76,14 @@ internal static class Story
     public static async Task<SatAnswer> FindAnswerAsync(Client student, Guid answer) =>
         new(answer, (Guid)(await student.GetAsync($"/api/study/answers/{answer}"))["works"]![0]!["id"]!);
 
+    /// <summary>An exercise as it stands on the student's first page.</summary>
+    public static async Task<JsonNode> ListedAsync(Client student, Guid exercise) =>
+        (await student.GetAsync("/api/study/exercises")).AsArray().First(row => (Guid)row!["id"]! == exercise)!;
+
+    /// <summary>The student's newest attempt at an exercise, as it stands there.</summary>
+    public static async Task<JsonNode> AttemptAsync(Client student, Guid exercise) =>
+        (await ListedAsync(student, exercise))["answers"]!.AsArray()[^1]!;
+
     public static object HandIn(SatAnswer answer, int revision) => new { works = new[] { new { id = answer.Work, revision } } };
 
     public static Task<JsonNode> SaveAsync(Client student, SatAnswer answer, int revision, Drawing drawing) =>

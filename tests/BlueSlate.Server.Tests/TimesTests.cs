@@ -1,4 +1,3 @@
-using System.Text.Json.Nodes;
 using BlueSlate.Core.Drawings;
 using Shouldly;
 
@@ -8,9 +7,6 @@ namespace BlueSlate.Server.Tests;
 public sealed class TimesTests(TestServer server) : IClassFixture<TestServer>
 {
     private static readonly DateTimeOffset Now = DateTimeOffset.UtcNow;
-
-    private static async Task<JsonNode> ListedAsync(Client student, SetExercise exercise) =>
-        (await student.GetAsync("/api/study/exercises")).AsArray().First(row => (Guid)row!["id"]! == exercise.Id)!;
 
     private async Task<(Client Instructor, Client Student, SetExercise Exercise, string At)> PublishedAsync()
     {
@@ -31,19 +27,19 @@ public sealed class TimesTests(TestServer server) : IClassFixture<TestServer>
     {
         var (instructor, student, exercise, at) = await PublishedAsync();
         await Story.HandedInAsync(server, student, exercise, Drawing.Empty);
-        ((bool)(await ListedAsync(student, exercise))["late"]!).ShouldBeFalse();
+        ((bool)(await Story.AttemptAsync(student, exercise))["late"]!).ShouldBeFalse();
 
         // The exercise was published before this moment, and the answer came after it.
         var published = (DateTimeOffset)(await instructor.GetAsync(at))["publishedAt"]!;
-        var times = await instructor.PutAsync($"{at}/due", new { dueAt = published });
+        var times = await instructor.PutAsync($"{at}/times", new { dueAt = published });
         times["students"]!.AsArray().Count(one => (bool)one!["late"]!).ShouldBe(1);
-        ((bool)(await ListedAsync(student, exercise))["late"]!).ShouldBeTrue();
+        ((bool)(await Story.AttemptAsync(student, exercise))["late"]!).ShouldBeTrue();
 
-        await instructor.PutAsync($"{at}/due", new { dueAt = Now.AddDays(2) });
-        ((bool)(await ListedAsync(student, exercise))["late"]!).ShouldBeFalse();
-        await instructor.PutAsync($"{at}/due", new { dueAt = (DateTimeOffset?)null });
-        (await ListedAsync(student, exercise))["dueAt"].ShouldBeNull();
-        (await instructor.CodeOfAsync(HttpMethod.Put, $"{at}/due", new { dueAt = published.AddHours(-1) })).ShouldBe("due");
+        await instructor.PutAsync($"{at}/times", new { dueAt = Now.AddDays(2) });
+        ((bool)(await Story.AttemptAsync(student, exercise))["late"]!).ShouldBeFalse();
+        await instructor.PutAsync($"{at}/times", new { dueAt = (DateTimeOffset?)null });
+        (await Story.ListedAsync(student, exercise))["times"]!["dueAt"].ShouldBeNull();
+        (await instructor.CodeOfAsync(HttpMethod.Put, $"{at}/times", new { dueAt = published.AddHours(-1) })).ShouldBe("due");
     }
 
     [Fact]
@@ -51,7 +47,7 @@ public sealed class TimesTests(TestServer server) : IClassFixture<TestServer>
     {
         var (instructor, student, exercise, at) = await PublishedAsync();
         using var other = await server.AsAsync("student2");
-        await instructor.PutAsync($"{at}/due", new { dueAt = Now.AddDays(1) });
+        await instructor.PutAsync($"{at}/times", new { dueAt = Now.AddDays(1) });
         var answer = await Story.HandedInAsync(server, student, exercise, Drawing.Empty);
         var id = await WhoHandedInAsync(instructor, at);
         var until = Now.AddDays(3);
@@ -66,20 +62,23 @@ public sealed class TimesTests(TestServer server) : IClassFixture<TestServer>
         ((string)told["reason"]!).ShouldBe("Ill in the second week.");
 
         // Only this student sees another time, and only this student's answer is not late by it.
-        ((DateTimeOffset)(await ListedAsync(student, exercise))["dueAt"]!).ShouldBe(until, TimeSpan.FromMilliseconds(1));
-        ((DateTimeOffset)(await student.GetAsync($"/api/study/answers/{answer}"))["dueAt"]!).ShouldBe(
+        ((DateTimeOffset)(await Story.ListedAsync(student, exercise))["times"]!["dueAt"]!).ShouldBe(
             until,
             TimeSpan.FromMilliseconds(1)
         );
-        ((DateTimeOffset)(await ListedAsync(other, exercise))["dueAt"]!).ShouldBeLessThan(until);
+        ((DateTimeOffset)(await student.GetAsync($"/api/study/answers/{answer}"))["times"]!["dueAt"]!).ShouldBe(
+            until,
+            TimeSpan.FromMilliseconds(1)
+        );
+        ((DateTimeOffset)(await Story.ListedAsync(other, exercise))["times"]!["dueAt"]!).ShouldBeLessThan(until);
         var published = (DateTimeOffset)(await instructor.GetAsync(at))["publishedAt"]!;
-        await instructor.PutAsync($"{at}/due", new { dueAt = published });
-        ((bool)(await ListedAsync(student, exercise))["late"]!).ShouldBeFalse();
+        await instructor.PutAsync($"{at}/times", new { dueAt = published });
+        ((bool)(await Story.AttemptAsync(student, exercise))["late"]!).ShouldBeFalse();
         await Story.HandedInAsync(server, other, exercise, Drawing.Empty);
-        ((bool)(await ListedAsync(other, exercise))["late"]!).ShouldBeTrue();
+        ((bool)(await Story.AttemptAsync(other, exercise))["late"]!).ShouldBeTrue();
 
         (await instructor.SendAsync(HttpMethod.Delete, path)).IsSuccessStatusCode.ShouldBeTrue();
-        ((bool)(await ListedAsync(student, exercise))["late"]!).ShouldBeTrue();
+        ((bool)(await Story.AttemptAsync(student, exercise))["late"]!).ShouldBeTrue();
         (await instructor.CodeOfAsync(HttpMethod.Delete, path)).ShouldBe("no-such-student");
     }
 
@@ -90,18 +89,18 @@ public sealed class TimesTests(TestServer server) : IClassFixture<TestServer>
         await Story.HandedInAsync(server, student, exercise, Drawing.Empty);
         var id = await WhoHandedInAsync(instructor, at);
         var published = (DateTimeOffset)(await instructor.GetAsync(at))["publishedAt"]!;
-        await instructor.PutAsync($"{at}/due", new { dueAt = published });
+        await instructor.PutAsync($"{at}/times", new { dueAt = published });
         await instructor.PutAsync($"{at}/extensions/{id}", new { until = published.AddMilliseconds(1), reason = "Ill." });
-        ((bool)(await ListedAsync(student, exercise))["late"]!).ShouldBeTrue();
+        ((bool)(await Story.AttemptAsync(student, exercise))["late"]!).ShouldBeTrue();
 
         var later = Now.AddDays(4);
-        await instructor.PutAsync($"{at}/due", new { dueAt = later });
-        var listed = await ListedAsync(student, exercise);
+        await instructor.PutAsync($"{at}/times", new { dueAt = later });
+        var listed = (await Story.ListedAsync(student, exercise))["times"]!;
         ((DateTimeOffset)listed["dueAt"]!).ShouldBe(later, TimeSpan.FromMilliseconds(1));
-        ((bool)listed["late"]!).ShouldBeFalse();
-        await instructor.PutAsync($"{at}/due", new { dueAt = (DateTimeOffset?)null });
-        listed = await ListedAsync(student, exercise);
+        ((bool)(await Story.AttemptAsync(student, exercise))["late"]!).ShouldBeFalse();
+        await instructor.PutAsync($"{at}/times", new { dueAt = (DateTimeOffset?)null });
+        listed = (await Story.ListedAsync(student, exercise))["times"]!;
         listed["dueAt"].ShouldBeNull();
-        ((bool)listed["late"]!).ShouldBeFalse();
+        ((bool)(await Story.AttemptAsync(student, exercise))["late"]!).ShouldBeFalse();
     }
 }

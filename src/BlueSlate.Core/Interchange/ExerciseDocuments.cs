@@ -46,8 +46,11 @@ public sealed record PartDocument
     /// <summary>The aids that students have while they draw.</summary>
     public AidsDocument Aids { get; init; } = new();
 
-    /// <summary>Whether students see the model answer once marks are released.</summary>
+    /// <summary>Whether students see the model answer with their marks.</summary>
     public bool ShowModelAnswer { get; init; } = true;
+
+    /// <summary>When students are told their marks.</summary>
+    public Told Told { get; init; }
 
     /// <summary>What makes no sense in it, each with a code and the property that says so.</summary>
     public IEnumerable<(string Code, string Said, string Property)> Problems()
@@ -62,6 +65,11 @@ public sealed record PartDocument
             yield return ("part-title", $"A part's title has at most {LongestTitle} characters.", "title");
         }
 
+        if (Aids.Help is < 0 or > AidsDocument.MostHelp)
+        {
+            yield return ("help", $"Students are helped 0 to {AidsDocument.MostHelp} times.", "aids.help");
+        }
+
         foreach (var problem in Learned.Problems())
         {
             yield return problem with
@@ -72,9 +80,22 @@ public sealed record PartDocument
     }
 }
 
+/// <summary>When students are told their marks.</summary>
+public enum Told
+{
+    /// <summary>Once a person releases them.</summary>
+    WhenReleased,
+
+    /// <summary>As soon as what they handed in is checked: for practice.</summary>
+    WhenHandedIn,
+}
+
 /// <summary>The aids of a part, each on its own.</summary>
 public sealed record AidsDocument
 {
+    /// <summary>How often help can be allowed.</summary>
+    public const int MostHelp = 50;
+
     /// <summary>The sentences say what the drawing says; otherwise they say what is drawn.</summary>
     public bool Sentences { get; init; }
 
@@ -92,6 +113,11 @@ public sealed record AidsDocument
 
     /// <summary>What is wrong with the form of the drawing, whatever the scenario asks, is told while one draws.</summary>
     public bool Form { get; init; }
+
+    /// <summary>
+    /// How often one may ask for help while one draws, a step each: how many differences there are, where one is, what it is, and why.
+    /// </summary>
+    public int Help { get; init; }
 }
 
 /// <summary>What an answer is held against besides the model drawing (docs/formats/README.md).</summary>

@@ -119,10 +119,24 @@ namespace BlueSlate.Data.Migrations
                         .HasColumnType("uuid")
                         .HasColumnName("account_id");
 
+                    b.Property<int>("Attempt")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("integer")
+                        .HasDefaultValue(1)
+                        .HasColumnName("attempt");
+
                     b.Property<string>("CandidateCode")
                         .IsRequired()
                         .HasColumnType("text")
                         .HasColumnName("candidate_code");
+
+                    b.Property<bool>("Counts")
+                        .HasColumnType("boolean")
+                        .HasColumnName("counts");
+
+                    b.Property<bool>("EndedByTime")
+                        .HasColumnType("boolean")
+                        .HasColumnName("ended_by_time");
 
                     b.Property<DateTimeOffset?>("EndsAt")
                         .HasColumnType("timestamp with time zone")
@@ -166,16 +180,20 @@ namespace BlueSlate.Data.Migrations
                     b.HasIndex("AccountId")
                         .HasDatabaseName("ix_answers_account_id");
 
+                    b.HasIndex("EndsAt")
+                        .HasDatabaseName("ix_answers_ends_at")
+                        .HasFilter("handed_in_at IS NULL");
+
                     b.HasIndex("QuestionRevisionId")
                         .HasDatabaseName("ix_answers_question_revision_id");
-
-                    b.HasIndex("ExerciseId", "AccountId")
-                        .IsUnique()
-                        .HasDatabaseName("ix_answers_exercise_id_account_id");
 
                     b.HasIndex("ExerciseId", "CandidateCode")
                         .IsUnique()
                         .HasDatabaseName("ix_answers_exercise_id_candidate_code");
+
+                    b.HasIndex("ExerciseId", "AccountId", "Attempt")
+                        .IsUnique()
+                        .HasDatabaseName("ix_answers_exercise_id_account_id_attempt");
 
                     b.ToTable("answers", (string)null);
                 });
@@ -526,6 +544,18 @@ namespace BlueSlate.Data.Migrations
                         .HasColumnType("uuid")
                         .HasColumnName("id");
 
+                    b.Property<int?>("Attempts")
+                        .HasColumnType("integer")
+                        .HasColumnName("attempts");
+
+                    b.Property<bool>("BestCounts")
+                        .HasColumnType("boolean")
+                        .HasColumnName("best_counts");
+
+                    b.Property<DateTimeOffset?>("ClosesAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("closes_at");
+
                     b.Property<Guid>("CohortId")
                         .HasColumnType("uuid")
                         .HasColumnName("cohort_id");
@@ -537,6 +567,10 @@ namespace BlueSlate.Data.Migrations
                     b.Property<DateTimeOffset?>("DueAt")
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("due_at");
+
+                    b.Property<DateTimeOffset?>("OpensAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("opens_at");
 
                     b.Property<DateTimeOffset?>("PublishedAt")
                         .HasColumnType("timestamp with time zone")
@@ -656,12 +690,16 @@ namespace BlueSlate.Data.Migrations
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("at");
 
+                    b.Property<int>("ExtraMinutes")
+                        .HasColumnType("integer")
+                        .HasColumnName("extra_minutes");
+
                     b.Property<string>("Reason")
                         .IsRequired()
                         .HasColumnType("text")
                         .HasColumnName("reason");
 
-                    b.Property<DateTimeOffset>("Until")
+                    b.Property<DateTimeOffset?>("Until")
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("until");
 

@@ -56,12 +56,12 @@ public sealed class Access(BlueSlateContext database, IHttpContextAccessor acces
         return database.Works.Where(work => work.Answer!.AccountId == id);
     }
 
-    /// <summary>Work that is handed in, of exercises that the person teaches or marks.</summary>
+    /// <summary>Work that counts, of exercises that the person teaches or marks.</summary>
     public IQueryable<Work> MarkableWorks()
     {
         var id = AccountId;
         return database.Works.Where(work =>
-            work.Answer!.HandedInAt != null
+            work.Answer!.Counts
             && work.Answer.Exercise!.Cohort!.Members.Any(member => member.AccountId == id && member.Role != CohortRole.Student)
         );
     }

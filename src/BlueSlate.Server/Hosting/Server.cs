@@ -115,6 +115,7 @@ public static class Server
         services.AddScoped<Publishing>();
         services.AddScoped<Times>();
         services.AddScoped<AnswerStore>();
+        services.AddScoped<Attempts>();
         services.AddScoped<WorkAssessment>();
         services.AddScoped<CheckQueue>();
         services.AddScoped<Desk>();
@@ -126,6 +127,7 @@ public static class Server
         services.AddScoped<Remarking>();
         services.AddScoped<BlindSample>();
         services.AddScoped<MarkingPage>();
+        services.AddScoped<AfterTheEnd>();
         services.AddScoped<FirstInstructor>();
         services.AddScoped<AuditTrail>();
         services.AddScoped<Invitations>();
@@ -157,6 +159,7 @@ public static class Server
                 .UsePostgreSqlStorage(database => database.UseNpgsqlConnection(settings.Connection), storage)
         );
         services.AddScoped<CheckJob>();
+        services.AddScoped<AfterCheck>();
         if (Contract.IsBeingWritten || settings.Workers == 0)
         {
             return;
@@ -168,6 +171,7 @@ public static class Server
             options.SchedulePollingInterval = TimeSpan.FromSeconds(5);
         });
         services.AddHostedService<CheckSweep>();
+        services.AddHostedService<TimeOver>();
         services.AddHostedService<DraftingStart>();
         services.AddHostedService<RetentionSweep>();
     }

@@ -854,7 +854,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["PublishRequest"];
+                    "application/json": components["schemas"]["SittingRequest"];
                 };
             };
             responses: {
@@ -902,22 +902,6 @@ export interface paths {
                 };
             };
         };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/exercises/{id}/due": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
         put: {
             parameters: {
                 query?: never;
@@ -929,7 +913,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["DueRequest"];
+                    "application/json": components["schemas"]["SittingRequest"];
                 };
             };
             responses: {
@@ -1686,6 +1670,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /** All exercises of the student, what is due first. */
         get: {
             parameters: {
                 query?: never;
@@ -1721,6 +1706,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /** What is asked, how long it may take, and which aids there are. */
         get: {
             parameters: {
                 query?: never;
@@ -1760,6 +1746,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Starts an attempt, or gives the one that was begun. */
         post: {
             parameters: {
                 query?: never;
@@ -3169,6 +3156,47 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/marking/work/{id}/after-end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TakeAfterEndRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MarkingReply"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/marking/parts/{id}/sample": {
         parameters: {
             query?: never;
@@ -3789,6 +3817,11 @@ export interface components {
             lifting?: boolean;
             /** @description What is wrong with the form of the drawing, whatever the scenario asks, is told while one draws. */
             form?: boolean;
+            /**
+             * Format: int32
+             * @description How often one may ask for help while one draws, a step each: how many differences there are, where one is, what it is, and why.
+             */
+            help?: number;
         };
         /** @description Work, its total now, and by each decision; no totals where the caller has still to mark it blind. */
         AlikeAnswer: {
@@ -3828,6 +3861,10 @@ export interface components {
         AnswerReply: {
             /** Format: uuid */
             id: string;
+            /** Format: uuid */
+            exerciseId: string;
+            /** Format: int32 */
+            attempt: number;
             title: string;
             scenarioHtml: string;
             works: components["schemas"]["WorkReply"][];
@@ -3835,10 +3872,11 @@ export interface components {
             now: string;
             /** Format: date-time */
             endsAt: null | string;
-            /** Format: date-time */
-            dueAt: null | string;
+            times: components["schemas"]["StudentTimes"];
+            attempts: components["schemas"]["StudentAttempts"];
             /** Format: date-time */
             handedInAt: null | string;
+            endedByTime: boolean;
             late: boolean;
             receipt: null | string;
             released: boolean;
@@ -3905,8 +3943,8 @@ export interface components {
             parts: components["schemas"]["StudentPart"][];
             /** Format: int32 */
             minutes: null | number;
-            /** Format: date-time */
-            dueAt: null | string;
+            times: components["schemas"]["StudentTimes"];
+            attempts: components["schemas"]["StudentAttempts"];
             /** Format: uuid */
             answerId: null | string;
         };
@@ -3940,7 +3978,7 @@ export interface components {
          * @description Why an earlier state of a drawing is kept.
          * @enum {unknown}
          */
-        CheckpointReason: "opened" | "periodic" | "handed-in" | "lost-conflict" | "too-late";
+        CheckpointReason: "opened" | "periodic" | "handed-in" | "lost-conflict" | "too-late" | "replaced";
         /** @description What a class has learned about Chen's notation. */
         ChenOptions: {
             /** @enum {string} */
@@ -4182,6 +4220,7 @@ export interface components {
             total: null | components["schemas"]["Rational"];
             /** Format: int32 */
             questions: number;
+            drawnAfterEnd: boolean;
         };
         /** @description Where a difference is found. */
         DifferencePlace: {
@@ -4250,6 +4289,14 @@ export interface components {
             /** Format: int32 */
             before: null | number;
         };
+        /** @description A drawing that reached the server after its answer was handed in. */
+        DrawingAfterEnd: {
+            /** Format: uuid */
+            id: string;
+            /** Format: date-time */
+            at: string;
+            drawing: string;
+        };
         /** @description The acknowledgement of a save. */
         DrawingSavedReply: {
             /** Format: int32 */
@@ -4262,11 +4309,6 @@ export interface components {
         DrawnAsReply: {
             drawn: string;
             works: number[];
-        };
-        /** @description Another time by which answers are due; null for none. */
-        DueRequest: {
-            /** Format: date-time */
-            dueAt?: null | string;
         };
         /** @description An earlier state of a drawing, or one that lost a conflict or came too late. */
         EarlierState: {
@@ -4342,11 +4384,16 @@ export interface components {
             /** Format: int32 */
             goneThrough: number;
         };
-        /** @description A later time for one student, and why. */
+        /** @description Time beyond everybody's for one student, and why: a later time, more minutes on the clock, or both. */
         ExtensionRequest: {
-            /** Format: date-time */
-            until: string;
             reason: string;
+            /** Format: date-time */
+            until?: null | string;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            extraMinutes: number;
         };
         /** @description Something that was drawn besides. */
         ExtraCountReply: {
@@ -4647,6 +4694,10 @@ export interface components {
             state: components["schemas"]["AnswerState"];
             /** @description Whether it was handed in late. */
             late: boolean;
+            /** @description Whether the server handed it in because the time was over. */
+            endedByTime: boolean;
+            /** @description What was drawn without a connection and came after the end. */
+            afterEnd: components["schemas"]["DrawingAfterEnd"][];
             /** @description How sure its marks are. */
             doubt: components["schemas"]["DoubtReply"];
             /** @description The scenario. */
@@ -4751,6 +4802,11 @@ export interface components {
             drawing: string;
             simpler: boolean;
         };
+        /**
+         * @description Whether an exercise can be started.
+         * @enum {unknown}
+         */
+        Openness: "not-yet" | "open" | "closed";
         /** @description The work on another part of the same answer. */
         OtherPart: {
             /** Format: uuid */
@@ -4778,8 +4834,10 @@ export interface components {
             minutes?: null | number;
             /** @description The aids that students have while they draw. */
             aids?: components["schemas"]["AidsDocument"];
-            /** @description Whether students see the model answer once marks are released. */
+            /** @description Whether students see the model answer with their marks. */
             showModelAnswer?: boolean;
+            /** @description When students are told their marks. */
+            told?: components["schemas"]["Told"];
         };
         /** @description All parts of an exercise in the order that they are to have. */
         PartOrderRequest: {
@@ -4795,10 +4853,13 @@ export interface components {
         PersonAnswer: {
             exercise: string;
             cohort: string;
+            /** Format: int32 */
+            attempt: number;
             /** Format: date-time */
             startedAt: string;
             /** Format: date-time */
             handedInAt: null | string;
+            endedByTime: boolean;
             late: boolean;
             receipt: null | string;
             withheld: null | string;
@@ -4811,11 +4872,13 @@ export interface components {
             name: string;
             role: components["schemas"]["CohortRole"];
         };
-        /** @description A later time that the person was given, and why. */
+        /** @description Time beyond everybody's that the person was given, and why. */
         PersonExtension: {
             exercise: string;
             /** Format: date-time */
-            until: string;
+            until: null | string;
+            /** Format: int32 */
+            extraMinutes: number;
             reason: string;
         };
         /** @description Everything that is kept of a person, in the open format of docs/formats/person.md. */
@@ -4922,11 +4985,6 @@ export interface components {
         PreflightReply: {
             items: components["schemas"]["PreflightItemReply"][];
         };
-        /** @description Publishes an exercise. */
-        PublishRequest: {
-            /** Format: date-time */
-            dueAt?: null | string;
-        };
         /** @description Pushes a supertype's members down into its subtypes. */
         PushDownRequest: {
             drawing: string;
@@ -4965,6 +5023,7 @@ export interface components {
             /** Format: date-time */
             handedInAt: string;
             late: boolean;
+            endedByTime: boolean;
             works: components["schemas"]["WorkReceipt"][];
         };
         /** @description A drawing, whether it is only set out in rows since it is so large, and what it cannot say. */
@@ -5301,6 +5360,26 @@ export interface components {
             email: string;
             password: string;
         };
+        /**
+         * @description From when until when an exercise is sat, how often, and whether the best attempt counts or the last. Without an opening it is open
+         *     from its publication, without a due time nothing is late, without a closing anything is taken, and with no number of attempts one
+         *     may sit it as often as one likes.
+         */
+        SittingRequest: {
+            /** Format: date-time */
+            opensAt?: null | string;
+            /** Format: date-time */
+            dueAt?: null | string;
+            /** Format: date-time */
+            closesAt?: null | string;
+            /**
+             * Format: int32
+             * @default 1
+             */
+            attempts: null | number;
+            /** @default false */
+            bestCounts: boolean;
+        };
         /** @description The things of both drawings, and which stands for which. */
         StandReply: {
             model: components["schemas"]["ThingReply"][];
@@ -5348,27 +5427,41 @@ export interface components {
             value?: null | string;
             hasValue?: boolean;
         };
-        /** @description An exercise as a student sees it in a list: never anything of the model answer. Marks may be withheld for a reason that is told. */
+        /** @description One attempt. Its marks may be withheld for a reason that is told. */
+        StudentAttempt: {
+            /** Format: uuid */
+            id: string;
+            /** Format: date-time */
+            startedAt: string;
+            /** Format: date-time */
+            handedInAt: null | string;
+            endedByTime: boolean;
+            late: boolean;
+            counts: boolean;
+            total: null | string;
+            maximum: null | string;
+            withheld: null | string;
+            news: components["schemas"]["MarkNews"][];
+        };
+        /** @description How often a student may sit an exercise, how often that was, and which attempt counts. */
+        StudentAttempts: {
+            /** Format: int32 */
+            most: null | number;
+            /** Format: int32 */
+            begun: number;
+            bestCounts: boolean;
+            another: boolean;
+        };
+        /** @description An exercise as a student sees it in a list, with the attempts so far: never anything of the model answer. */
         StudentExercise: {
             /** Format: uuid */
             id: string;
             title: string;
             cohort: string;
             parts: components["schemas"]["StudentPart"][];
-            /** Format: date-time */
-            dueAt: null | string;
-            /** Format: uuid */
-            answerId: null | string;
-            /** Format: date-time */
-            startedAt: null | string;
-            /** Format: date-time */
-            handedInAt: null | string;
-            late: boolean;
-            released: boolean;
-            total: null | string;
-            maximum: null | string;
-            withheld: null | string;
-            news: components["schemas"]["MarkNews"][];
+            times: components["schemas"]["StudentTimes"];
+            attempts: components["schemas"]["StudentAttempts"];
+            answers: components["schemas"]["StudentAttempt"][];
         };
         /** @description A released mark that was changed, and why. */
         StudentMarkChange: {
@@ -5412,6 +5505,7 @@ export interface components {
             /** Format: int32 */
             minutes: null | number;
             aids: components["schemas"]["AidsDocument"];
+            told: components["schemas"]["Told"];
             showModelAnswer: boolean;
         };
         /** @description The marks of one part, with the model answer, drawn and in sentences, where it is shown. */
@@ -5453,11 +5547,27 @@ export interface components {
             decision: components["schemas"]["Decision"];
             comment: string;
         };
+        /** @description The times of an exercise for one student, and whether it can be started now. */
+        StudentTimes: {
+            /** Format: date-time */
+            opensAt: null | string;
+            /** Format: date-time */
+            dueAt: null | string;
+            /** Format: date-time */
+            closesAt: null | string;
+            openness: components["schemas"]["Openness"];
+        };
         /**
          * @description The word that a difference carries where it is drawn.
          * @enum {unknown}
          */
         Tag: "missing" | "extra" | "differs" | "moved" | "notation";
+        /** @description Takes a drawing that came after the end in place of what was handed in, and says why. */
+        TakeAfterEndRequest: {
+            /** Format: uuid */
+            state: string;
+            reason: string;
+        };
         /** @description A text and its revision. */
         TextDocument: {
             /** Format: int32 */
@@ -5491,26 +5601,39 @@ export interface components {
             drawing: string;
             only: string[];
         };
-        /** @description When answers to an exercise are due, and how far each student is with it. */
+        /** @description When an exercise opens, when its answers are due and when it closes, how often it may be sat, and how far each student is. */
         TimesReply: {
-            /** Format: date-time */
-            dueAt: null | string;
+            terms: components["schemas"]["SittingRequest"];
+            /** Format: int32 */
+            minutes: null | number;
             students: components["schemas"]["TimesStudent"][];
         };
-        /** @description How far a student is, and until when that student's answer is due, where that is later. */
+        /** @description How far a student is, and the time beyond everybody's, where there is any. */
         TimesStudent: {
             /** Format: uuid */
             id: string;
             name: string;
+            /** Format: int32 */
+            attempts: number;
             /** Format: date-time */
             startedAt: null | string;
             /** Format: date-time */
+            endsAt: null | string;
+            /** Format: date-time */
             handedInAt: null | string;
+            endedByTime: boolean;
             late: boolean;
             /** Format: date-time */
             until: null | string;
+            /** Format: int32 */
+            extraMinutes: number;
             reason: null | string;
         };
+        /**
+         * @description When students are told their marks.
+         * @enum {unknown}
+         */
+        Told: "when-released" | "when-handed-in";
         /** @description A tolerance at a fact. */
         ToleranceDocument: {
             /** @description The fact's id. */

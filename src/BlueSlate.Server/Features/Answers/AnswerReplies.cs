@@ -1,25 +1,49 @@
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Marking;
+using BlueSlate.Core.Sitting;
 using BlueSlate.Data;
+using BlueSlate.Server.Features.Exercises;
 using BlueSlate.Server.Features.Marking;
 
 namespace BlueSlate.Server.Features.Answers;
 
-/// <summary>
-/// An exercise as a student sees it in a list: never anything of the model answer. Marks may be withheld for a reason that is told.
-/// </summary>
+/// <summary>An exercise as a student sees it in a list, with the attempts so far: never anything of the model answer.</summary>
 public sealed record StudentExercise(
     Guid Id,
     string Title,
     string Cohort,
     StudentPart[] Parts,
-    DateTimeOffset? DueAt,
-    Guid? AnswerId,
-    DateTimeOffset? StartedAt,
+    StudentTimes Times,
+    StudentAttempts Attempts,
+    StudentAttempt[] Answers
+);
+
+/// <summary>The times of an exercise for one student, and whether it can be started now.</summary>
+public sealed record StudentTimes(DateTimeOffset? OpensAt, DateTimeOffset? DueAt, DateTimeOffset? ClosesAt, Openness Openness)
+{
+    internal static StudentTimes Of(SittingTimes times, DateTimeOffset now) =>
+        new(times.OpensAt, times.DueAt, times.ClosesAt, times.At(now));
+}
+
+/// <summary>How often a student may sit an exercise, how often that was, and which attempt counts.</summary>
+public sealed record StudentAttempts(int? Most, int Begun, bool BestCounts, bool Another)
+{
+    internal static StudentAttempts Of(Exercise exercise, int begun)
+    {
+        var rule = Sittings.AttemptsOf(exercise);
+        return new StudentAttempts(rule.Most, begun, rule.BestCounts, rule.Allows(begun));
+    }
+}
+
+/// <summary>One attempt. Its marks may be withheld for a reason that is told.</summary>
+public sealed record StudentAttempt(
+    Guid Id,
+    DateTimeOffset StartedAt,
     DateTimeOffset? HandedInAt,
+    bool EndedByTime,
     bool Late,
-    bool Released,
+    bool Counts,
     string? Total,
     string? Maximum,
     string? Withheld,
@@ -41,7 +65,8 @@ public sealed record BeforeStartReply(
     string Cohort,
     StudentPart[] Parts,
     int? Minutes,
-    DateTimeOffset? DueAt,
+    StudentTimes Times,
+    StudentAttempts Attempts,
     Guid? AnswerId
 );
 
@@ -52,24 +77,29 @@ public sealed record StudentPart(
     Rational Marks,
     int? Minutes,
     AidsDocument Aids,
+    Told Told,
     bool ShowModelAnswer
 )
 {
     /// <summary>Of a part's document.</summary>
     internal static StudentPart Of(PartDocument part) =>
-        new(part.Title, part.Learned, part.Marks, part.Minutes, part.Aids, part.ShowModelAnswer);
+        new(part.Title, part.Learned, part.Marks, part.Minutes, part.Aids, part.Told, part.ShowModelAnswer);
 }
 
 /// <summary>A student's answer with the scenario beside it.</summary>
 public sealed record AnswerReply(
     Guid Id,
+    Guid ExerciseId,
+    int Attempt,
     string Title,
     string ScenarioHtml,
     WorkReply[] Works,
     DateTimeOffset Now,
     DateTimeOffset? EndsAt,
-    DateTimeOffset? DueAt,
+    StudentTimes Times,
+    StudentAttempts Attempts,
     DateTimeOffset? HandedInAt,
+    bool EndedByTime,
     bool Late,
     string? Receipt,
     bool Released
@@ -94,7 +124,7 @@ public sealed record HandInRequest(WorkSeen[] Works);
 public sealed record WorkSeen(Guid Id, int Revision);
 
 /// <summary>The receipt of a hand-in.</summary>
-public sealed record ReceiptReply(string Receipt, DateTimeOffset HandedInAt, bool Late, WorkReceipt[] Works);
+public sealed record ReceiptReply(string Receipt, DateTimeOffset HandedInAt, bool Late, bool EndedByTime, WorkReceipt[] Works);
 
 /// <summary>What was handed in for one part: the hash of its drawing.</summary>
 public sealed record WorkReceipt(Guid Id, string Hash);

@@ -11,10 +11,10 @@ namespace BlueSlate.Server.Features.Answers;
 /// Keeps answers. A save of the work on one part is one conditional UPDATE: it counts when it starts from the current revision,
 /// the answer is not handed in, and the server's clock is not past the end and its grace. What loses is kept as a checkpoint.
 /// </summary>
-public sealed class AnswerStore(BlueSlateContext database, CheckQueue queue, TimeProvider clock)
+public sealed class AnswerStore(BlueSlateContext database, CheckQueue queue, Attempts attempts, TimeProvider clock)
 {
-    /// <summary>How long after the end a save still counts.</summary>
-    public static TimeSpan Grace { get; } = TimeSpan.FromSeconds(30);
+    /// <summary>How long after the end a save that was on its way still counts; then the answer is handed in.</summary>
+    public static TimeSpan Grace { get; } = TimeSpan.FromSeconds(1);
 
     /// <summary>How many drawings that lost a conflict or came too late are kept of one work: the newest.</summary>
     public const int MostLosers = 10;
@@ -66,14 +66,10 @@ public sealed class AnswerStore(BlueSlateContext database, CheckQueue queue, Tim
     /// <summary>Hands in the revisions that the student saw, and asks for the checks in the same transaction.</summary>
     public async Task<IResult> HandInAsync(Guid id, IReadOnlyList<WorkSeen> seen, CancellationToken cancellation)
     {
-        var now = clock.GetUtcNow();
         await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
         // Saves hold the answer while they last: after this none is under way.
         await database.Database.ExecuteSqlAsync($"SELECT 1 FROM answers WHERE id = {id} FOR UPDATE", cancellation);
-        var answer = await database
-            .Answers.Include(row => row.Works)
-                .ThenInclude(work => work.Asked)
-            .FirstAsync(row => row.Id == id, cancellation);
+        var answer = await WithWorks().FirstAsync(row => row.Id == id, cancellation);
         if (answer.HandedInAt is not null)
         {
             return TypedResults.Ok(ReceiptOf(answer));
@@ -88,29 +84,82 @@ public sealed class AnswerStore(BlueSlateContext database, CheckQueue queue, Tim
             );
         }
 
-        (answer.HandedInAt, answer.Receipt) = (now, $"{NewAnswer.Code(4)}-{NewAnswer.Code(4)}");
-        var due = await database
-            .Exercises.Where(row => row.Id == answer.ExerciseId)
-            .Select(Times.DueFor(answer.AccountId))
-            .FirstAsync(cancellation);
-        answer.Late = now > answer.EndsAt + Grace || now > due;
+        await CompleteAsync([answer], byTime: false, cancellation);
+        await transaction.CommitAsync(cancellation);
+        queue.Enqueue(answer.Works.Select(work => work.Id));
+        return TypedResults.Ok(ReceiptOf(answer));
+    }
+
+    /// <summary>
+    /// Hands in answers whose time is over, so many at most, as they stand; how many there were. One on which a save is on its way, or
+    /// which another server is ending, is left for the next look.
+    /// </summary>
+    public async Task<int> EndAsync(int most, CancellationToken cancellation)
+    {
+        var ended = clock.GetUtcNow() - Grace;
+        await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
+        var ids = await database
+            .Database.SqlQuery<Guid>(
+                $"""
+                SELECT id AS "Value" FROM answers WHERE handed_in_at IS NULL AND ends_at < {ended}
+                ORDER BY ends_at LIMIT {most} FOR UPDATE SKIP LOCKED
+                """
+            )
+            .ToListAsync(cancellation);
+        if (ids.Count == 0)
+        {
+            return 0;
+        }
+
+        var answers = await WithWorks().Where(answer => ids.Contains(answer.Id)).ToListAsync(cancellation);
+        await CompleteAsync(answers, byTime: true, cancellation);
+        await transaction.CommitAsync(cancellation);
+        queue.Enqueue(answers.SelectMany(answer => answer.Works).Select(work => work.Id));
+        return answers.Count;
+    }
+
+    private IQueryable<Answer> WithWorks() =>
+        database.Answers.AsSplitQuery().Include(row => row.Exercise).Include(row => row.Works).ThenInclude(work => work.Asked);
+
+    // What is handed in after its end is what was there at its end, since later saves are refused: so that is when it was handed in.
+    private async Task CompleteAsync(IReadOnlyList<Answer> answers, bool byTime, CancellationToken cancellation)
+    {
+        var now = clock.GetUtcNow();
+        var exercises = answers.Select(answer => answer.ExerciseId).Distinct().ToArray();
+        var accounts = answers.Select(answer => answer.AccountId).Distinct().ToArray();
+        var own = (
+            await database
+                .Extensions.AsNoTracking()
+                .Where(row => exercises.Contains(row.ExerciseId) && accounts.Contains(row.AccountId))
+                .ToListAsync(cancellation)
+        ).ToDictionary(row => (row.ExerciseId, row.AccountId));
         var newest = await database
             .AssessmentRevisions.Where(row =>
-                database.ExerciseParts.Any(part => part.Id == row.PartId && part.ExerciseId == answer.ExerciseId)
+                database.ExerciseParts.Any(part => part.Id == row.PartId && exercises.Contains(part.ExerciseId))
             )
             .GroupBy(row => row.PartId)
             .Select(group => group.OrderByDescending(row => row.Number).First())
             .ToDictionaryAsync(row => row.PartId, row => row.Id, cancellation);
-        foreach (var work in answer.Works)
+        foreach (var answer in answers)
         {
-            Keep(work, CheckpointReason.HandedIn, work.Drawing, now);
-            database.CheckRequests.Add(queue.RequestFor(work.Id, newest[work.PartId]));
+            var at = answer.EndsAt < now ? answer.EndsAt.Value : now;
+            (answer.HandedInAt, answer.Receipt) = (at, $"{NewAnswer.Code(4)}-{NewAnswer.Code(4)}");
+            (answer.EndedByTime, answer.Counts) = (byTime, true);
+            answer.Late = Sittings
+                .Of(answer.Exercise!, minutes: null, own.GetValueOrDefault((answer.ExerciseId, answer.AccountId)))
+                .IsLate(at);
+            foreach (var work in answer.Works)
+            {
+                Keep(work, CheckpointReason.HandedIn, work.Drawing, now);
+                database.CheckRequests.Add(queue.RequestFor(work.Id, newest[work.PartId]));
+            }
         }
 
         await database.SaveChangesAsync(cancellation);
-        await transaction.CommitAsync(cancellation);
-        queue.Enqueue(answer.Works.Select(work => work.Id));
-        return TypedResults.Ok(ReceiptOf(answer));
+        foreach (var answer in answers.Where(answer => answer.Attempt > 1))
+        {
+            await attempts.SettleAsync(answer.ExerciseId, answer.AccountId, cancellation);
+        }
     }
 
     /// <summary>Keeps what drawings were like when their answer was opened.</summary>
@@ -162,7 +211,10 @@ public sealed class AnswerStore(BlueSlateContext database, CheckQueue queue, Tim
                     CheckpointReason.TooLate,
                     Problems.Conflict(
                         "handed-in",
-                        "This answer is handed in; it no longer changes. What you drew since is kept.",
+                        current.Answer.EndedByTime
+                            ? "The time was over and your answer was handed in. What you drew since is kept beside it, "
+                                + "for a person to look at."
+                            : "This answer is handed in; it no longer changes. What you drew since is kept.",
                         ConflictOf(current)
                     )
                 )
@@ -171,7 +223,7 @@ public sealed class AnswerStore(BlueSlateContext database, CheckQueue queue, Tim
                     CheckpointReason.TooLate,
                     Problems.Conflict(
                         "time-over",
-                        "The time is over. What you drew since is kept, and flagged as late.",
+                        "The time is over. What you drew since is kept beside your answer, for a person to look at.",
                         ConflictOf(current)
                     )
                 )
@@ -235,6 +287,7 @@ public sealed class AnswerStore(BlueSlateContext database, CheckQueue queue, Tim
             answer.Receipt!,
             answer.HandedInAt!.Value,
             answer.Late,
+            answer.EndedByTime,
             [.. answer.Works.OrderBy(work => work.Asked!.Position).Select(work => new WorkReceipt(work.Id, work.DrawingHash))]
         );
 }

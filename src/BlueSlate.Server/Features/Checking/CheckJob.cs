@@ -1,4 +1,5 @@
 using BlueSlate.Data;
+using BlueSlate.Server.Features.Marking;
 using Hangfire;
 using Microsoft.EntityFrameworkCore;
 
@@ -8,7 +9,13 @@ namespace BlueSlate.Server.Features.Checking;
 /// Checks one piece of work in the background. Each attempt is counted before it begins, so that work whose check takes the
 /// process down twice is left for a person and holds nobody else up.
 /// </summary>
-public sealed class CheckJob(BlueSlateContext database, WorkAssessment assessment, TimeProvider clock, ILogger<CheckJob> log)
+public sealed class CheckJob(
+    BlueSlateContext database,
+    WorkAssessment assessment,
+    AfterCheck after,
+    TimeProvider clock,
+    ILogger<CheckJob> log
+)
 {
     /// <summary>How many attempts are made.</summary>
     public const int Attempts = 2;
@@ -40,6 +47,7 @@ public sealed class CheckJob(BlueSlateContext database, WorkAssessment assessmen
 
         var result = await assessment.RunAsync(workId, cancellation);
         await assessment.StoreAsync(result, clock.GetUtcNow(), cancellation);
+        await after.CheckedAsync(result, cancellation);
         await open.ExecuteUpdateAsync(set => set.SetProperty(request => request.DoneAt, clock.GetUtcNow()), cancellation);
     }
 }

@@ -235,7 +235,7 @@ public sealed partial class WorkAssessment(BlueSlateContext database, AssessorSt
         CancellationToken cancellation
     ) =>
         RunEachAsync(
-            database.Works.Where(row => row.PartId == partId && row.Answer!.HandedInAt != null && row.Released == null),
+            database.Works.Where(row => row.PartId == partId && row.Answer!.Counts && row.Released == null),
             partId,
             revision,
             assessorFor,

@@ -111,7 +111,7 @@ public static class ClassEndpoints
         var done = await database
             .Works.Where(work =>
                 work.PartId == id
-                && work.Answer!.HandedInAt != null
+                && work.Answer!.Counts
                 && work.Released == null
                 && work.GoneThroughAt == null
                 && request.Works.Contains(work.Id)

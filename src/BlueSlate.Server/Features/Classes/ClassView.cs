@@ -137,7 +137,7 @@ public sealed class ClassView(BlueSlateContext database, WorkAssessment assessme
         var works = await desk.WorksOfPartAsync(partId, cancellation);
         var digests = (
             await database
-                .Works.Where(work => work.PartId == partId && work.Answer!.HandedInAt != null)
+                .Works.Where(work => work.PartId == partId && work.Answer!.Counts)
                 .Select(work => new
                 {
                     work.Id,

@@ -19,8 +19,8 @@ public sealed record PersonFile(
     DateTimeOffset[] SignIns
 );
 
-/// <summary>A later time that the person was given, and why.</summary>
-public sealed record PersonExtension(string Exercise, DateTimeOffset Until, string Reason);
+/// <summary>Time beyond everybody's that the person was given, and why.</summary>
+public sealed record PersonExtension(string Exercise, DateTimeOffset? Until, int ExtraMinutes, string Reason);
 
 /// <summary>A cohort that the person belongs to.</summary>
 public sealed record PersonCohort(string Name, CohortRole Role);
@@ -29,8 +29,10 @@ public sealed record PersonCohort(string Name, CohortRole Role);
 public sealed record PersonAnswer(
     string Exercise,
     string Cohort,
+    int Attempt,
     DateTimeOffset StartedAt,
     DateTimeOffset? HandedInAt,
+    bool EndedByTime,
     bool Late,
     string? Receipt,
     string? Withheld,
@@ -126,7 +128,8 @@ public sealed class PersonExport(BlueSlateContext database)
             .Exercises.Where(exercise => cohort == null || exercise.CohortId == cohort)
             .SelectMany(
                 exercise => exercise.Extensions.Where(extension => extension.AccountId == person),
-                (exercise, extension) => new PersonExtension(exercise.Title, extension.Until, extension.Reason)
+                (exercise, extension) =>
+                    new PersonExtension(exercise.Title, extension.Until, extension.ExtraMinutes, extension.Reason)
             )
             .ToArrayAsync(cancellation);
         var signIns = await database
@@ -136,7 +139,7 @@ public sealed class PersonExport(BlueSlateContext database)
             .ToArrayAsync(cancellation);
         return new PersonFile(
             "blue-slate-person",
-            3,
+            4,
             account.DisplayName,
             account.Email!,
             cohorts,
@@ -149,8 +152,10 @@ public sealed class PersonExport(BlueSlateContext database)
             new(
                 answer.Exercise!.Title,
                 answer.Exercise.Cohort!.Name,
+                answer.Attempt,
                 answer.StartedAt,
                 answer.HandedInAt,
+                answer.EndedByTime,
                 answer.Late,
                 answer.Receipt,
                 answer.Withheld,

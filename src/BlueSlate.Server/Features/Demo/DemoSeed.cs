@@ -258,8 +258,13 @@ public sealed class DemoSeed(BlueSlateContext database, string folder, TimeProvi
         Answer answer;
         do
         {
-            answer = NewAnswer.Make(account.Id, question, begun, minutes is { } limit ? begun.AddMinutes(limit) : null, part =>
-                drawings[part.Position - 1]
+            answer = NewAnswer.Make(
+                account.Id,
+                question,
+                begun,
+                minutes is { } limit ? begun.AddMinutes(limit) : null,
+                attempt: 1,
+                part => drawings[part.Position - 1]
             );
         } while (!codes.Add(answer.CandidateCode));
 
@@ -271,6 +276,7 @@ public sealed class DemoSeed(BlueSlateContext database, string folder, TimeProvi
 
         answer.HandedInAt = started.AddMinutes(demo.State == "late" ? (minutes ?? 30) + 6 : 24);
         answer.Late = demo.State == "late";
+        answer.Counts = true;
         answer.Receipt = $"{NewAnswer.Code(4)}-{NewAnswer.Code(4)}";
         database.CheckRequests.AddRange(
             answer.Works.Select(work => new CheckRequest

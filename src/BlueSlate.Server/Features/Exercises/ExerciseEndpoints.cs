@@ -46,11 +46,9 @@ public static class ExerciseEndpoints
                 exercise.DueAt,
                 exercise.ReleasedAt,
                 exercise.Cohort.Members.Count(member => member.Role == CohortRole.Student),
-                exercise.Answers.Count,
-                exercise.Answers.Count(answer => answer.HandedInAt != null),
-                exercise.Answers.Count(answer =>
-                    answer.HandedInAt != null && answer.Works.All(work => work.GoneThroughAt != null)
-                )
+                exercise.Answers.Count(answer => answer.Attempt == 1),
+                exercise.Answers.Count(answer => answer.Counts),
+                exercise.Answers.Count(answer => answer.Counts && answer.Works.All(work => work.GoneThroughAt != null))
             ));
 
     private static async Task<CohortReply[]> Cohorts(Access access, CancellationToken cancellation)

@@ -90,8 +90,5 @@ public sealed record FactReply(string Id, string Aspect, string Element, string 
 /// <summary>The facts that a model answer states, with its sentences.</summary>
 public sealed record FactsReply(string Hash, FactReply[] Facts, ResultSentence[] Sentences, FormRemark[] Form);
 
-/// <summary>Publishes an exercise.</summary>
-public sealed record PublishRequest(DateTimeOffset? DueAt = null);
-
 /// <summary>A text that lost against another; it is kept here.</summary>
 public sealed record SetAsideReply(Guid Id, Guid? PartId, DocumentKind Kind, DateTimeOffset At, string? By, string Text);

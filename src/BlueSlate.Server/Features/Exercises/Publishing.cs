@@ -14,7 +14,7 @@ public sealed class Publishing(BlueSlateContext database, CheckQueue queue, Audi
     /// <summary>Publishes an exercise to its cohort.</summary>
     public static async Task<IResult> Publish(
         Guid id,
-        PublishRequest request,
+        SittingRequest request,
         Access access,
         Publishing publishing,
         CancellationToken cancellation
@@ -23,10 +23,10 @@ public sealed class Publishing(BlueSlateContext database, CheckQueue queue, Audi
         var exercise = await access.StaffExercises(instructorsOnly: true).FirstOrDefaultAsync(row => row.Id == id, cancellation);
         return exercise is null
             ? ExerciseEndpoints.NoSuchExercise()
-            : await publishing.PublishAsync(exercise, request.DueAt, cancellation);
+            : await publishing.PublishAsync(exercise, request, cancellation);
     }
 
-    private async Task<IResult> PublishAsync(Exercise exercise, DateTimeOffset? dueAt, CancellationToken cancellation)
+    private async Task<IResult> PublishAsync(Exercise exercise, SittingRequest terms, CancellationToken cancellation)
     {
         await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
         await database.LockExerciseAsync(exercise.Id, cancellation);
@@ -49,21 +49,16 @@ public sealed class Publishing(BlueSlateContext database, CheckQueue queue, Audi
         }
 
         var now = clock.GetUtcNow();
-        if (dueAt <= now)
+        if (terms.Refusal(now) is { } refusal)
         {
-            return Problems.Unreadable("due", "The time by which answers are due lies in the past.", "dueAt");
+            return refusal;
         }
 
         exercise.PublishedAt = now;
-        exercise.DueAt = dueAt;
+        terms.WriteTo(exercise);
         database.QuestionRevisions.Add(Asked(exercise, now));
         exercise.Parts.ForEach(part => AddAssessment(part, 1, now));
-        audit.Add(
-            AuditKind.Publish,
-            exercise.CohortId,
-            dueAt is { } due ? $"due {due.UtcDateTime:yyyy-MM-dd HH:mm} UTC" : "without a due time",
-            exercise.Id
-        );
+        audit.Add(AuditKind.Publish, exercise.CohortId, terms.Said(), exercise.Id);
         await database.SaveChangesAsync(cancellation);
         await transaction.CommitAsync(cancellation);
         return TypedResults.NoContent();

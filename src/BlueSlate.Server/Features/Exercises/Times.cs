@@ -1,4 +1,3 @@
-using System.Linq.Expressions;
 using BlueSlate.Data;
 using BlueSlate.Server.Features.Answers;
 using BlueSlate.Server.Features.Audit;
@@ -7,50 +6,20 @@ using Microsoft.EntityFrameworkCore;
 
 namespace BlueSlate.Server.Features.Exercises;
 
-/// <summary>When answers to an exercise are due, and how far each student is with it.</summary>
-public sealed record TimesReply(DateTimeOffset? DueAt, TimesStudent[] Students);
-
-/// <summary>How far a student is, and until when that student's answer is due, where that is later.</summary>
-public sealed record TimesStudent(
-    Guid Id,
-    string Name,
-    DateTimeOffset? StartedAt,
-    DateTimeOffset? HandedInAt,
-    bool Late,
-    DateTimeOffset? Until,
-    string? Reason
-);
-
-/// <summary>Another time by which answers are due; null for none.</summary>
-public sealed record DueRequest(DateTimeOffset? DueAt = null);
-
-/// <summary>A later time for one student, and why.</summary>
-public sealed record ExtensionRequest(DateTimeOffset Until, string Reason);
-
 /// <summary>
-/// Changes when answers are due, for everybody or for one student. What was handed in already is late, or late no longer, by the new
-/// time; marks that are released stay as they are.
+/// Changes when an exercise is sat, for everybody or for one student. What is being drawn ends by the new time; what was handed in already
+/// is late, or late no longer, by it; marks that are released stay as they are.
 /// </summary>
-public sealed class Times(BlueSlateContext database, AuditTrail audit, TimeProvider clock)
+public sealed class Times(BlueSlateContext database, Attempts attempts, AuditTrail audit, TimeProvider clock)
 {
     private const int LongestReason = 500;
-
-    /// <summary>
-    /// By when a student's answer to an exercise is due: by the student's own time where that is later than everybody's.
-    /// </summary>
-    public static Expression<Func<Exercise, DateTimeOffset?>> DueFor(Guid account) =>
-        exercise =>
-            exercise
-                .Extensions.Where(extension => extension.AccountId == account && extension.Until > exercise.DueAt)
-                .Select(extension => (DateTimeOffset?)extension.Until)
-                .FirstOrDefault()
-            ?? exercise.DueAt;
+    private const int MostMinutes = 1440;
 
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder group)
     {
         group.MapGet("/{id:guid}/times", Get).ForInstructors().Produces<TimesReply>();
-        group.MapPut("/{id:guid}/due", SetDue).ForInstructors().Produces<TimesReply>();
+        group.MapPut("/{id:guid}/times", Set).ForInstructors().Produces<TimesReply>();
         group.MapPut("/{id:guid}/extensions/{student:guid}", Extend).ForInstructors().Produces<TimesReply>();
         group.MapDelete("/{id:guid}/extensions/{student:guid}", TakeBack).ForInstructors().Produces<TimesReply>();
     }
@@ -60,9 +29,9 @@ public sealed class Times(BlueSlateContext database, AuditTrail audit, TimeProvi
             ? TypedResults.Ok(await times.ReplyAsync(exercise.Id, cancellation))
             : ExerciseEndpoints.NoSuchExercise();
 
-    private static async Task<IResult> SetDue(
+    private static async Task<IResult> Set(
         Guid id,
-        DueRequest request,
+        SittingRequest request,
         Access access,
         Times times,
         CancellationToken cancellation
@@ -73,14 +42,13 @@ public sealed class Times(BlueSlateContext database, AuditTrail audit, TimeProvi
             return ExerciseEndpoints.NoSuchExercise();
         }
 
-        return request.DueAt < exercise.PublishedAt
-            ? Problems.Unreadable("due", "Answers are due after the exercise was published, not before.", "dueAt")
-            : await times.ChangeAsync(
+        return request.Refusal(exercise.PublishedAt!.Value)
+            ?? await times.ChangeAsync(
                 exercise,
-                request.DueAt is { } due ? $"due {due:u}" : "no time by which it is due",
+                request.Said(),
                 () =>
                 {
-                    exercise.DueAt = request.DueAt?.ToUniversalTime();
+                    request.WriteTo(exercise);
                     return Task.CompletedTask;
                 },
                 cancellation
@@ -101,19 +69,37 @@ public sealed class Times(BlueSlateContext database, AuditTrail audit, TimeProvi
             return ExerciseEndpoints.NoSuchExercise();
         }
 
-        var reason = request.Reason.Trim();
-        return !await times.IsStudentAsync(exercise, student, cancellation) ? NoSuchStudent()
-            : reason.Length is 0 or > LongestReason
-                ? Problems.Unreadable("reason-wanted", $"A reason has 1 to {LongestReason} characters.", "reason")
-            : exercise.DueAt is null || request.Until <= exercise.DueAt
-                ? Problems.Unreadable("until", "A single student's time is later than everybody's.", "until")
-            : await times.ChangeAsync(
-                exercise,
-                $"one student has time until {request.Until:u}",
-                () => times.AddAsync(exercise.Id, student, request.Until, reason, cancellation),
-                cancellation
-            );
+        return !await times.IsStudentAsync(exercise, student, cancellation)
+            ? NoSuchStudent()
+            : Refusal(exercise, request)
+                ?? await times.ChangeAsync(
+                    exercise,
+                    $"one student has {Said(request)}",
+                    () => times.AddAsync(exercise.Id, student, request, cancellation),
+                    cancellation
+                );
     }
+
+    private static IResult? Refusal(Exercise exercise, ExtensionRequest request) =>
+        request.Reason.Trim().Length is 0 or > LongestReason
+            ? Problems.Unreadable("reason-wanted", $"A reason has 1 to {LongestReason} characters.", "reason")
+        : request.ExtraMinutes is < 0 or > MostMinutes
+            ? Problems.Unreadable("extra-minutes", $"A student has 0 to {MostMinutes} minutes more.", "extraMinutes")
+        : request is { Until: null, ExtraMinutes: 0 }
+            ? Problems.Unreadable("until", "Say until when, or how many minutes more.", "until")
+        : request.Until is { } until && !(until > (exercise.DueAt ?? exercise.ClosesAt))
+            ? Problems.Unreadable("until", "A single student's time is later than everybody's.", "until")
+        : null;
+
+    private static string Said(ExtensionRequest request) =>
+        string.Join(
+            " and ",
+            new[]
+            {
+                request.Until is { } until ? $"time until {until:u}" : null,
+                request.ExtraMinutes > 0 ? $"{request.ExtraMinutes} minutes more" : null,
+            }.OfType<string>()
+        );
 
     private static async Task<IResult> TakeBack(Guid id, Guid student, Access access, Times times, CancellationToken cancellation)
     {
@@ -149,7 +135,7 @@ public sealed class Times(BlueSlateContext database, AuditTrail audit, TimeProvi
     private Task ForgetAsync(Guid exercise, Guid student, CancellationToken cancellation) =>
         database.Extensions.Where(row => row.ExerciseId == exercise && row.AccountId == student).ExecuteDeleteAsync(cancellation);
 
-    private async Task AddAsync(Guid exercise, Guid student, DateTimeOffset until, string reason, CancellationToken cancellation)
+    private async Task AddAsync(Guid exercise, Guid student, ExtensionRequest request, CancellationToken cancellation)
     {
         await ForgetAsync(exercise, student, cancellation);
         database.Extensions.Add(
@@ -157,8 +143,9 @@ public sealed class Times(BlueSlateContext database, AuditTrail audit, TimeProvi
             {
                 ExerciseId = exercise,
                 AccountId = student,
-                Until = until.ToUniversalTime(),
-                Reason = reason,
+                Until = request.Until?.ToUniversalTime(),
+                ExtraMinutes = request.ExtraMinutes,
+                Reason = request.Reason.Trim(),
                 At = clock.GetUtcNow(),
             }
         );
@@ -171,32 +158,47 @@ public sealed class Times(BlueSlateContext database, AuditTrail audit, TimeProvi
         await change();
         audit.Add(AuditKind.Publish, exercise.CohortId, said, exercise.Id);
         await database.SaveChangesAsync(cancellation);
-        var grace = AnswerStore.Grace;
-        await database.Database.ExecuteSqlAsync(
-            $"""
-            UPDATE answers
-            SET late = handed_in_at > coalesce(ends_at + {grace}, 'infinity')
-                OR handed_in_at > coalesce(
-                    (SELECT greatest(due_at, (
-                            SELECT until FROM extensions
-                            WHERE extensions.exercise_id = exercises.id AND extensions.account_id = answers.account_id))
-                        FROM exercises WHERE exercises.id = answers.exercise_id AND due_at IS NOT NULL),
-                    'infinity')
-            WHERE exercise_id = {exercise.Id} AND handed_in_at IS NOT NULL
-            """,
-            cancellation
-        );
+        await TimeAnewAsync(exercise, cancellation);
         await transaction.CommitAsync(cancellation);
         return TypedResults.Ok(await ReplyAsync(exercise.Id, cancellation));
     }
 
+    // What is being drawn ends by the new times, what is handed in is late by them, and another attempt may be the one that counts.
+    private async Task TimeAnewAsync(Exercise exercise, CancellationToken cancellation)
+    {
+        var own = await database
+            .Extensions.AsNoTracking()
+            .Where(row => row.ExerciseId == exercise.Id)
+            .ToDictionaryAsync(row => row.AccountId, cancellation);
+        var answers = await database
+            .Answers.Include(answer => answer.Works)
+                .ThenInclude(work => work.Asked)
+            .Where(answer => answer.ExerciseId == exercise.Id)
+            .ToListAsync(cancellation);
+        foreach (var answer in answers)
+        {
+            var minutes = Sittings.MinutesOf(answer.Works.Select(work => work.Asked!.Document));
+            var times = Sittings.Of(exercise, minutes, own.GetValueOrDefault(answer.AccountId));
+            if (answer.HandedInAt is { } handedIn)
+            {
+                answer.Late = times.IsLate(handedIn);
+            }
+            else
+            {
+                answer.EndsAt = times.EndOf(answer.StartedAt);
+            }
+        }
+
+        await database.SaveChangesAsync(cancellation);
+        foreach (var account in answers.Where(answer => answer.Attempt > 1).Select(answer => answer.AccountId).Distinct())
+        {
+            await attempts.SettleAsync(exercise.Id, account, cancellation);
+        }
+    }
+
     private async Task<TimesReply> ReplyAsync(Guid id, CancellationToken cancellation)
     {
-        var exercise = await database
-            .Exercises.AsNoTracking()
-            .Where(row => row.Id == id)
-            .Select(row => new { row.DueAt, row.CohortId })
-            .FirstAsync(cancellation);
+        var exercise = await database.Exercises.AsNoTracking().FirstAsync(row => row.Id == id, cancellation);
         var students = await database
             .Memberships.AsNoTracking()
             .Where(member => member.CohortId == exercise.CohortId && member.Role == CohortRole.Student)
@@ -209,9 +211,11 @@ public sealed class Times(BlueSlateContext database, AuditTrail audit, TimeProvi
                     {
                         account.Id,
                         account.DisplayName,
-                        Answer = database.Answers.FirstOrDefault(answer =>
-                            answer.ExerciseId == id && answer.AccountId == account.Id
-                        ),
+                        Attempts = database.Answers.Count(answer => answer.ExerciseId == id && answer.AccountId == account.Id),
+                        Answer = database
+                            .Answers.Where(answer => answer.ExerciseId == id && answer.AccountId == account.Id)
+                            .OrderByDescending(answer => answer.Attempt)
+                            .FirstOrDefault(),
                         Extension = database.Extensions.FirstOrDefault(extension =>
                             extension.ExerciseId == id && extension.AccountId == account.Id
                         ),
@@ -219,22 +223,38 @@ public sealed class Times(BlueSlateContext database, AuditTrail audit, TimeProvi
             )
             .ToListAsync(cancellation);
         return new TimesReply(
-            exercise.DueAt,
+            SittingRequest.Of(exercise),
+            await MinutesAsync(id, cancellation),
             [
                 .. students
                     .OrderBy(student => student.DisplayName, StringComparer.Ordinal)
                     .Select(student => new TimesStudent(
                         student.Id,
                         student.DisplayName,
+                        student.Attempts,
                         student.Answer?.StartedAt,
+                        student.Answer?.EndsAt,
                         student.Answer?.HandedInAt,
+                        student.Answer?.EndedByTime == true,
                         student.Answer?.Late == true,
                         student.Extension?.Until,
+                        student.Extension?.ExtraMinutes ?? 0,
                         student.Extension?.Reason
                     )),
             ]
         );
     }
+
+    private async Task<int?> MinutesAsync(Guid exercise, CancellationToken cancellation) =>
+        Sittings.MinutesOf(
+            await database
+                .QuestionRevisions.Where(question => question.ExerciseId == exercise)
+                .OrderByDescending(question => question.Number)
+                .Take(1)
+                .SelectMany(question => question.Parts)
+                .Select(part => part.Document)
+                .ToListAsync(cancellation)
+        );
 
     private static IResult NoSuchStudent() =>
         Problems.NotFound("no-such-student", "There is no such student in the class of this exercise, or no time of their own.");

@@ -43,16 +43,14 @@ public static class HomeEndpoints
             {
                 exercise.Id,
                 Undecided = exercise.Answers.Count(answer =>
-                    answer.HandedInAt != null
+                    answer.Counts
                     && answer.Works.Any(work =>
                         work.Released == null
                         && work.GoneThroughAt == null
                         && (work.Results.Any(result => result.Doubtful) || work.Results.Count == 0)
                     )
                 ),
-                Unreleased = exercise.Answers.Count(answer =>
-                    answer.HandedInAt != null && answer.Works.Any(work => work.Released == null)
-                ),
+                Unreleased = exercise.Answers.Count(answer => answer.Counts && answer.Works.Any(work => work.Released == null)),
             })
             .ToDictionaryAsync(row => row.Id, cancellation);
         var parts = (

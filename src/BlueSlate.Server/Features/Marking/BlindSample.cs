@@ -260,7 +260,7 @@ public sealed class BlindSample(
         var others = await database
             .Works.Where(work =>
                 work.PartId == partId
-                && work.Answer!.HandedInAt != null
+                && work.Answer!.Counts
                 && work.Released == null
                 && !database.SampleWorks.Any(row => row.WorkId == work.Id)
             )

@@ -65,7 +65,7 @@ public sealed class Desk(BlueSlateContext database)
     {
         var answers = await database
             .Answers.AsNoTracking()
-            .Where(answer => answer.ExerciseId == exerciseId && answer.HandedInAt != null)
+            .Where(answer => answer.ExerciseId == exerciseId && answer.Counts)
             .ToListAsync(cancellation);
         var works = (
             await WorksAsync(database.Works.Where(work => work.Answer!.ExerciseId == exerciseId), cancellation)
@@ -97,7 +97,8 @@ public sealed class Desk(BlueSlateContext database)
 
     /// <summary>Whether a person has to look at this work before.</summary>
     public static bool IsUndecided(DeskWork work) =>
-        work.State is AnswerState.Waiting or AnswerState.NeedsPerson || (work.State == AnswerState.Checked && work.Doubtful);
+        work.State is AnswerState.Waiting or AnswerState.NeedsPerson
+        || (work.State == AnswerState.Checked && (work.Doubtful || work.DrawnAfterEnd));
 
     // Handed in, by the parts' order.
     private async Task<List<(Guid AnswerId, DeskWork Work)>> WorksAsync(IQueryable<Work> works, CancellationToken cancellation)
@@ -109,7 +110,7 @@ public sealed class Desk(BlueSlateContext database)
             .ToListAsync(cancellation);
         var rows = await works
             .AsNoTracking()
-            .Where(work => work.Answer!.HandedInAt != null)
+            .Where(work => work.Answer!.Counts)
             .OrderBy(work => work.Asked!.Position)
             .Select(work => new
             {
@@ -124,6 +125,9 @@ public sealed class Desk(BlueSlateContext database)
                     request.WorkId == work.Id && request.NeedsPerson && newest.Contains(request.AssessmentRevisionId)
                 ),
                 Questions = database.NoteQueries.Count(query => query.WorkId == work.Id && query.RepliedAt == null),
+                DrawnAfterEnd = database.Checkpoints.Any(state =>
+                    state.WorkId == work.Id && state.Reason == CheckpointReason.TooLate
+                ),
                 ReleasedTotal = work.Released == null ? null : work.Released.Total,
                 Result = work
                     .Results.Where(result =>
@@ -150,7 +154,8 @@ public sealed class Desk(BlueSlateContext database)
                         row.Result?.Doubtful == true,
                         row.Late,
                         Rational.TryParse(row.ReleasedTotal ?? row.Result?.Total ?? "", out var total) ? total : null,
-                        row.Questions
+                        row.Questions,
+                        row.DrawnAfterEnd
                     )
                 )
             ),

@@ -85,7 +85,7 @@ public sealed class FeedbackSheets(BlueSlateContext database, AuditTrail audit, 
             : drafted.Refusal!;
     }
 
-    private IQueryable<Answer> HandedIn => database.Answers.Where(answer => answer.HandedInAt != null);
+    private IQueryable<Answer> HandedIn => database.Answers.Where(answer => answer.Counts);
 
     private async Task<FeedbackSheet[]> OfAllAsync(Exercise exercise, bool names, CancellationToken cancellation)
     {

@@ -57,6 +57,7 @@ public static class MarkingEndpoints
         ClassEndpoints.Map(group);
         group.MapPut("/queries/{id:guid}", NoteQueries.Reply).ForStaff().Produces<NoteQueryReply[]>();
         AdjustmentEndpoints.Map(group);
+        AfterTheEnd.Map(group);
         BlindSample.Map(group);
     }
 
@@ -254,7 +255,7 @@ public static class MarkingEndpoints
         await database.SaveChangesAsync(cancellation);
         return TypedResults.Ok(
             await database
-                .Answers.Where(answer => answer.ExerciseId == id && answer.HandedInAt != null)
+                .Answers.Where(answer => answer.ExerciseId == id && answer.Counts)
                 .Join(
                     database.Users,
                     answer => answer.AccountId,
@@ -305,7 +306,7 @@ public static class MarkingEndpoints
     private static ProblemHttpResult Released() =>
         Problems.Conflict("released", "The marks of this answer are released; they no longer change.");
 
-    private static ProblemHttpResult BlindFirst() =>
+    internal static ProblemHttpResult BlindFirst() =>
         Problems.Conflict("blind-first", "This answer is in the sample: give your own marks first, then see what was found.");
 
     private static ProblemHttpResult NoSuchNote() =>
@@ -314,6 +315,6 @@ public static class MarkingEndpoints
     private static ProblemHttpResult NoSuchThing() =>
         Problems.NotFound("no-such-thing", "The model answer, or this answer, has no such thing.");
 
-    private static ProblemHttpResult NoSuchAnswer() =>
+    internal static ProblemHttpResult NoSuchAnswer() =>
         Problems.NotFound("no-such-answer", "There is no such answer among those that you mark.");
 }

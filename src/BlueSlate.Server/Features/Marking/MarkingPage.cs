@@ -41,6 +41,8 @@ public sealed class MarkingPage(
             answer.CandidateCode,
             rows[at].State,
             answer.Late,
+            answer.EndedByTime,
+            await AfterTheEnd.OfAsync(database, id, cancellation),
             DoubtReply.Of(result.Assessment),
             renderer.Render(work.Asked.Question!.Scenario),
             part,

@@ -60,7 +60,8 @@ public sealed record DeskWork(
     bool Doubtful,
     bool Late,
     Rational? Total,
-    int Questions
+    int Questions,
+    bool DrawnAfterEnd
 );
 
 /// <summary>The work on another part of the same answer.</summary>
@@ -78,6 +79,8 @@ public sealed record OtherPart(Guid WorkId, string Title, Rational Marks)
 /// <param name="Code">The candidate code.</param>
 /// <param name="State">How far it is.</param>
 /// <param name="Late">Whether it was handed in late.</param>
+/// <param name="EndedByTime">Whether the server handed it in because the time was over.</param>
+/// <param name="AfterEnd">What was drawn without a connection and came after the end.</param>
 /// <param name="Doubt">How sure its marks are.</param>
 /// <param name="ScenarioHtml">The scenario.</param>
 /// <param name="Part">What was asked.</param>
@@ -106,6 +109,8 @@ public sealed record MarkingReply(
     string Code,
     AnswerState State,
     bool Late,
+    bool EndedByTime,
+    DrawingAfterEnd[] AfterEnd,
     DoubtReply Doubt,
     string ScenarioHtml,
     PartDocument Part,

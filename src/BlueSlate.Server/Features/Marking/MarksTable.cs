@@ -128,7 +128,7 @@ public sealed class MarksTable(
     {
         var works = await database
             .Works.AsNoTracking()
-            .Where(work => work.Answer!.ExerciseId == exerciseId && work.Answer.HandedInAt != null)
+            .Where(work => work.Answer!.ExerciseId == exerciseId && work.Answer.Counts)
             .Select(work => new
             {
                 work.Id,
@@ -161,7 +161,7 @@ public sealed class MarksTable(
         audit.Add(AuditKind.IdentityView, exercise.CohortId, "the names beside the marks, as a table", exercise.Id);
         await database.SaveChangesAsync(cancellation);
         return await database
-            .Answers.Where(answer => answer.ExerciseId == exercise.Id && answer.HandedInAt != null)
+            .Answers.Where(answer => answer.ExerciseId == exercise.Id && answer.Counts)
             .Join(
                 database.Users,
                 answer => answer.AccountId,

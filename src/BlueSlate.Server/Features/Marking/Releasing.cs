@@ -175,7 +175,7 @@ public sealed class Releasing(
         var concerned = await database
             .Answers.Where(answer =>
                 answer.ExerciseId == id
-                && answer.HandedInAt != null
+                && answer.Counts
                 && request.Answers.Contains(answer.Id)
                 && answer.Works.Any(work => work.Released == null)
             )
@@ -207,20 +207,22 @@ public sealed class Releasing(
             }
 
             await assessment.StoreAsync(result, now, cancellation);
-            sheets.Add(
-                new ReleasedSheet
-                {
-                    WorkId = work.Id,
-                    Frozen = ExerciseJson.Write(Freeze(result)),
-                    Total = result.Assessment.Sheet.Total.ToString(),
-                    Maximum = result.Assessment.Sheet.Maximum.ToString(),
-                    ReleasedAt = now,
-                }
-            );
+            sheets.Add(SheetOf(result, now));
         }
 
         return sheets;
     }
+
+    /// <summary>The sheet of work as it is released at a moment.</summary>
+    internal static ReleasedSheet SheetOf(CheckedWork result, DateTimeOffset now) =>
+        new()
+        {
+            WorkId = result.Work.Id,
+            Frozen = ExerciseJson.Write(Freeze(result)),
+            Total = result.Assessment.Sheet.Total.ToString(),
+            Maximum = result.Assessment.Sheet.Maximum.ToString(),
+            ReleasedAt = now,
+        };
 
     /// <summary>The sheet of work as it stands, everything by value.</summary>
     internal static FrozenSheet Freeze(CheckedWork result)
@@ -244,6 +246,7 @@ public sealed class Releasing(
         {
             AnswerState.Waiting => "its check is still under way",
             AnswerState.NeedsPerson => "its check failed; a person has to look",
+            _ when work.DrawnAfterEnd => "something was drawn after the end; a person has to say whether it counts",
             _ => "its mark is not certain; a person has to look what stands for what",
         };
 }

@@ -405,7 +405,7 @@ public sealed class Rulings(
         database
             .Works.Where(row =>
                 row.PartId == own.PartId
-                && row.Answer!.HandedInAt != null
+                && row.Answer!.Counts
                 && row.Released != null == released
                 && row.DrawingHash == own.DrawingHash
             )
@@ -474,7 +474,7 @@ public sealed class Rulings(
         var others = await database
             .Works.Where(work =>
                 work.PartId == partId
-                && work.Answer!.HandedInAt != null
+                && work.Answer!.Counts
                 && work.Released == null
                 && work.Results.Any(result => result.Digest!.Contains(key))
             )

@@ -45,6 +45,7 @@ const states: readonly Schemas['AnswerState'][] = ['needs-person', 'waiting', 'c
 /** What only some answers are, by which they are picked out. */
 const sorts = [
   ['doubt', 'in doubt', (answer: Answer) => answer.doubtful && answer.state === 'checked'],
+  ['after-end', 'drawn after the end', (answer: Answer) => answer.works.some(({ drawnAfterEnd }) => drawnAfterEnd)],
   ['late', 'late', (answer: Answer) => answer.late],
   ['question', 'with a question', (answer: Answer) => answer.questions > 0],
   ['open', 'not gone through', (answer: Answer) => answer.state === 'checked' || answer.state === 'needs-person'],
@@ -155,6 +156,7 @@ function columnsOf(desk: Schemas['DeskReply'], nameOf: ReadonlyMap<string, strin
         <>
           {stateWords[original.state]}
           {original.doubtful && original.state === 'checked' && <strong>, its mark is not certain</strong>}
+          {original.works.some(({ drawnAfterEnd }) => drawnAfterEnd) && <strong>, something came after the end</strong>}
           {original.withheld && <strong>, held back</strong>}
           {original.questions > 0 && <strong>, {counted(original.questions, 'question', 'questions')}</strong>}
         </>

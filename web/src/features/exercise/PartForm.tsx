@@ -44,9 +44,14 @@ const fieldsOf = (exercise: string, part: Part): PartFields => ({
   learned: part.learned ?? usual['crows-foot'],
   marks: String(valueOf(part.marks ?? '40')),
   minutes: String(part.minutes ?? ''),
-  aids: { ...usualAids, ...part.aids },
+  aids: { ...usualAids, ...aidsOf(part) },
+  help: String(part.aids?.help || ''),
+  told: part.told ?? 'when-released',
   showModelAnswer: part.showModelAnswer ?? false,
 });
+
+/** The aids that are a yes or no. */
+const aidsOf = ({ aids }: Part) => Object.fromEntries(Object.entries(aids ?? {}).filter(([key]) => key in usualAids));
 
 const usualAids = { sentences: false, words: false, tidyUp: true, redraw: false, form: false, lifting: false };
 
@@ -61,7 +66,7 @@ const aidWords: readonly (readonly [keyof typeof usualAids, string])[] = [
 
 /** What is asked as lines of text, for two of them to be compared. */
 export function askedLines(part: Part): string {
-  const { title, learned, marks, minutes, aids, showModelAnswer } = fieldsOf('', part);
+  const { title, learned, marks, minutes, aids, help, told, showModelAnswer } = fieldsOf('', part);
   return [
     title && `part: ${title}`,
     `${wantedDrawing(learned)}, ${marks} marks, ${minutes ? `${minutes} minutes` : 'no limit of time'}`,
@@ -69,6 +74,8 @@ export function askedLines(part: Part): string {
       .filter(([key]) => (learned as unknown as Record<string, unknown>)[key])
       .map(([, label]) => label),
     ...aidWords.filter(([key]) => aids[key]).map(([, label]) => label),
+    help && `help may be asked for ${help} times`,
+    told === 'when-handed-in' && 'the marks are told as soon as it is handed in',
     showModelAnswer && 'the model answer is shown with the marks',
   ]
     .filter(Boolean)
@@ -91,6 +98,12 @@ const partFields = z.object({
     z.refine((minutes) => minutes === '' || Number(minutes) > 0, 'Leave it empty for no limit.'),
   ),
   aids: z.record(z.enum(['sentences', 'words', 'tidyUp', 'redraw', 'form', 'lifting']), z.boolean()),
+  help: z.string().check(
+    z.trim(),
+    z.regex(/^\d*$/, 'How often is a whole number.'),
+    z.refine((help) => Number(help) <= 50, 'At most 50 times.'),
+  ),
+  told: z.enum(['when-released', 'when-handed-in']),
   showModelAnswer: z.boolean(),
 });
 
@@ -130,9 +143,14 @@ export function PartForm({ exercise, asked, titled, editable, onInvalid }: PartF
     const read = partFields.safeParse(values);
     onInvalid(!read.success);
     if (!read.success) return;
-    const { exercise: title, minutes, ...part } = read.data;
+    const { exercise: title, minutes, help, aids, ...part } = read.data;
     if (title !== titled.value) titled.set(title);
-    const next: Part = { ...asked.value, ...part, minutes: minutes === '' ? null : Number(minutes) };
+    const next: Part = {
+      ...asked.value,
+      ...part,
+      minutes: minutes === '' ? null : Number(minutes),
+      aids: { ...asked.value.aids, ...aids, help: Number(help) },
+    };
     if (JSON.stringify(fieldsOf(title, next)) !== JSON.stringify(fieldsOf(title, asked.value))) asked.set(next);
   });
   useEffect(() => form.subscribe({ formState: { values: true }, callback: ({ values }) => hold(values) }), [form]);
@@ -221,6 +239,15 @@ export function PartForm({ exercise, asked, titled, editable, onInvalid }: PartF
             </Tick>
           ))}
         </div>
+        <Field label="Times one may ask for help, or none" error={errors.help?.message}>
+          <input inputMode="numeric" {...register('help')} />
+        </Field>
+        <Field label="Marks are told">
+          <select {...register('told')}>
+            <option value="when-released">once you release them</option>
+            <option value="when-handed-in">as soon as it is handed in and checked: practice</option>
+          </select>
+        </Field>
         <Tick label="show the model answer with the marks">
           <input type="checkbox" {...register('showModelAnswer')} />
         </Tick>

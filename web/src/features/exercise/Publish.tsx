@@ -6,6 +6,8 @@ import type { AnySession } from '../../keeping/session';
 import { NotSent, sendAll } from '../../keeping/sending';
 import { Sheet } from '../../ui/Sheet';
 import { messageOf } from '../../ui/states';
+import { TermsFields } from './Terms';
+import { usualTerms } from './termsWords';
 import { Times } from './Times';
 
 interface PublishProps {
@@ -25,7 +27,7 @@ interface PublishProps {
 /** Publishing: says what is frozen and to whom it goes. */
 export function Publish({ exercise, sessions, unsaved, lacks, openItems, onLookOver, onPublished }: PublishProps) {
   const [open, setOpen] = useState(false);
-  const [due, setDue] = useState('');
+  const [terms, setTerms] = useState(usualTerms);
   const queries = useQueryClient();
   const publish = useMutation({
     mutationFn: async () => {
@@ -35,7 +37,7 @@ export function Publish({ exercise, sessions, unsaved, lacks, openItems, onLookO
       await must(
         api.POST('/api/exercises/{id}/publish', {
           params: { path: { id: exercise.id } },
-          body: { dueAt: due === '' ? null : new Date(due).toISOString() },
+          body: terms,
         }),
       );
     },
@@ -91,10 +93,9 @@ export function Publish({ exercise, sessions, unsaved, lacks, openItems, onLookO
             </button>
           </p>
         )}
-        <label className="field mt-4 max-w-[260px]">
-          <span>Due, empty for no end</span>
-          <input type="datetime-local" value={due} onChange={(event) => setDue(event.target.value)} />
-        </label>
+        <div className="mt-4">
+          <TermsFields terms={terms} onChange={setTerms} minutes={minutesOf(exercise)} />
+        </div>
         {publish.isError && (
           <p className="refusal mt-3" role="alert">
             {messageOf(publish.error)}
@@ -104,3 +105,10 @@ export function Publish({ exercise, sessions, unsaved, lacks, openItems, onLookO
     </div>
   );
 }
+
+/** The time that all parts allow together; null where one of them has no limit. */
+const minutesOf = ({ parts }: Schemas['ExerciseReply']): number | null =>
+  parts.reduce<number | null>(
+    (sum, { part }) => (sum === null || part.value.minutes == null ? null : sum + part.value.minutes),
+    0,
+  );

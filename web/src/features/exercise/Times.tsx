@@ -4,6 +4,9 @@ import { api, must, type Schemas } from '../../api/client';
 import { Sheet } from '../../ui/Sheet';
 import { Loading, messageOf } from '../../ui/states';
 import { localTime, moment } from '../../ui/time';
+import { counted } from '../../notations/counts';
+import { TermsFields } from './Terms';
+import type { Terms } from './termsWords';
 
 /** When answers are due, for everybody and for single students, and who has not begun. */
 export function Times({ exercise }: { exercise: string }) {
@@ -39,7 +42,7 @@ function TimesSheet({ exercise, onClose }: { exercise: string; onClose: () => vo
       {times.isError && <p className="refusal">{messageOf(times.error)}</p>}
       {times.data && (
         <>
-          <Due key={times.data.dueAt ?? ''} exercise={exercise} dueAt={times.data.dueAt ?? null} onReply={keep} />
+          <Everybody key={JSON.stringify(times.data.terms)} exercise={exercise} times={times.data} onReply={keep} />
           <Students exercise={exercise} times={times.data} onReply={keep} />
         </>
       )}
@@ -52,36 +55,30 @@ interface ChangeProps {
   onReply: (reply: Reply) => Promise<void>;
 }
 
-function Due({ exercise, dueAt, onReply }: ChangeProps & { dueAt: string | null }) {
-  const before = dueAt ? localTime(dueAt) : '';
-  const [due, setDue] = useState(before);
+function Everybody({ exercise, times, onReply }: ChangeProps & { times: Reply }) {
+  const [terms, setTerms] = useState<Terms>(times.terms);
   const change = useMutation({
-    mutationFn: () =>
-      must(
-        api.PUT('/api/exercises/{id}/due', {
-          params: { path: { id: exercise } },
-          body: { dueAt: due === '' ? null : new Date(due).toISOString() },
-        }),
-      ),
+    mutationFn: () => must(api.PUT('/api/exercises/{id}/times', { params: { path: { id: exercise } }, body: terms })),
     onSuccess: onReply,
   });
+  const changed = JSON.stringify(terms) !== JSON.stringify(times.terms);
   return (
     <form
+      aria-label="For everybody"
       onSubmit={(event) => {
         event.preventDefault();
         change.mutate();
       }}
     >
-      <label className="field max-w-[260px]">
-        <span>Due for everybody, empty for no end</span>
-        <input type="datetime-local" value={due} onChange={(event) => setDue(event.target.value)} />
-      </label>
-      {due !== before && (
+      <TermsFields terms={terms} onChange={setTerms} minutes={times.minutes ?? null} />
+      {changed && (
         <p className="mt-2">
           <button className="word-button main" disabled={change.isPending}>
             change it
           </button>{' '}
-          <span className="text-quiet-ink">What was handed in is late or not by the new time.</span>
+          <span className="text-quiet-ink">
+            What is being drawn ends by the new times; what was handed in is late or not by them.
+          </span>
         </p>
       )}
       {change.isError && <p className="refusal mt-1">{messageOf(change.error)}</p>}
@@ -117,6 +114,7 @@ function Students({ exercise, times, onReply }: ChangeProps & { times: Reply }) 
                   <Extend
                     exercise={exercise}
                     student={student}
+                    dated={Boolean(times.terms.dueAt ?? times.terms.closesAt)}
                     onReply={async (reply) => {
                       setExtending(null);
                       await onReply(reply);
@@ -125,22 +123,20 @@ function Students({ exercise, times, onReply }: ChangeProps & { times: Reply }) 
                   />
                 ) : (
                   <>
-                    {student.until && (
+                    {student.reason && (
                       <>
-                        {moment(student.until)}: <q className="font-read italic">{student.reason}</q>{' '}
+                        {ownTime(student)}: <q className="font-read italic">{student.reason}</q>{' '}
                       </>
                     )}
-                    {times.dueAt && (
-                      <button
-                        className="word-button"
-                        aria-label={
-                          student.until ? `change the time of ${student.name}` : `give ${student.name} more time`
-                        }
-                        onClick={() => setExtending(student.id)}
-                      >
-                        {student.until ? 'change' : 'more time'}
-                      </button>
-                    )}
+                    <button
+                      className="word-button"
+                      aria-label={
+                        student.reason ? `change the time of ${student.name}` : `give ${student.name} more time`
+                      }
+                      onClick={() => setExtending(student.id)}
+                    >
+                      {student.reason ? 'change' : 'more time'}
+                    </button>
                   </>
                 )}
               </td>
@@ -152,15 +148,27 @@ function Students({ exercise, times, onReply }: ChangeProps & { times: Reply }) 
   );
 }
 
-const howFar = ({ startedAt, handedInAt, late }: Schemas['TimesStudent']) =>
-  handedInAt ? `handed in ${moment(handedInAt)}${late ? ', late' : ''}` : startedAt ? 'drawing' : 'not begun';
+const howFar = ({ attempts, startedAt, endsAt, handedInAt, endedByTime, late }: Schemas['TimesStudent']) => {
+  const which = attempts > 1 ? `attempt ${attempts}: ` : '';
+  if (!startedAt) return 'not begun';
+  if (!handedInAt) return `${which}drawing${endsAt ? `, until ${moment(endsAt)}` : ''}`;
+  return `${which}${endedByTime ? 'ended by the clock' : 'handed in'} ${moment(handedInAt)}${late ? ', late' : ''}`;
+};
+
+const ownTime = ({ until, extraMinutes }: Schemas['TimesStudent']) =>
+  [until && `until ${moment(until)}`, extraMinutes > 0 && `${counted(extraMinutes, 'minute', 'minutes')} more`]
+    .filter(Boolean)
+    .join(', ');
 
 interface ExtendProps extends ChangeProps {
   student: Schemas['TimesStudent'];
+  /** Whether there is a time for everybody than which one student's can be later. */
+  dated: boolean;
   onLeave: () => void;
 }
 
-function Extend({ exercise, student, onReply, onLeave }: ExtendProps) {
+function Extend({ exercise, student, dated, onReply, onLeave }: ExtendProps) {
+  const [minutes, setMinutes] = useState(student.extraMinutes > 0 ? String(student.extraMinutes) : '');
   const [until, setUntil] = useState(student.until ? localTime(student.until) : '');
   const [reason, setReason] = useState(student.reason ?? '');
   const path = { params: { path: { id: exercise, student: student.id } } };
@@ -169,7 +177,11 @@ function Extend({ exercise, student, onReply, onLeave }: ExtendProps) {
       must(
         api.PUT('/api/exercises/{id}/extensions/{student}', {
           ...path,
-          body: { until: new Date(until).toISOString(), reason },
+          body: {
+            until: until === '' ? null : new Date(until).toISOString(),
+            extraMinutes: Math.trunc(Number(minutes)),
+            reason,
+          },
         }),
       ),
     onSuccess: onReply,
@@ -188,24 +200,34 @@ function Extend({ exercise, student, onReply, onLeave }: ExtendProps) {
       }}
     >
       <label className="field">
-        <span>Until</span>
+        <span>Minutes more on the clock</span>
         <input
-          type="datetime-local"
-          required
+          type="number"
+          min={0}
+          max={1440}
           autoFocus
-          value={until}
-          onChange={(event) => setUntil(event.target.value)}
+          value={minutes}
+          onChange={(event) => setMinutes(event.target.value)}
         />
       </label>
+      {dated && (
+        <label className="field mt-2">
+          <span>Until, at a time of their own</span>
+          <input type="datetime-local" value={until} onChange={(event) => setUntil(event.target.value)} />
+        </label>
+      )}
       <label className="field mt-2">
         <span>Why</span>
         <input required maxLength={500} value={reason} onChange={(event) => setReason(event.target.value)} />
       </label>
       <p className="flex flex-wrap gap-x-4 mt-2">
-        <button className="word-button main" disabled={give.isPending || until === '' || reason.trim() === ''}>
+        <button
+          className="word-button main"
+          disabled={give.isPending || (until === '' && !Number(minutes)) || reason.trim() === ''}
+        >
           give it
         </button>
-        {student.until && (
+        {student.reason && (
           <button type="button" className="word-button" disabled={takeBack.isPending} onClick={() => takeBack.mutate()}>
             take it back
           </button>

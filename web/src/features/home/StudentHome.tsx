@@ -12,14 +12,14 @@ export function StudentHome() {
   const list = useQuery({ queryKey: ['study'], queryFn: () => must(api.GET('/api/study/exercises')), staleTime: 0 });
   if (list.isPending) return <Loading what="your exercises" />;
   if (list.isError) return <Failed error={list.error} retry={() => void list.refetch()} />;
-  const open = list.data.filter((exercise) => !exercise.handedInAt).sort((a, b) => urgencyOf(a) - urgencyOf(b));
+  const open = list.data.filter(isToDo).sort((a, b) => urgencyOf(a) - urgencyOf(b));
   const done = list.data
-    .filter((exercise) => exercise.handedInAt)
+    .flatMap((exercise) => handedIn(exercise).map((attempt, at) => ({ exercise, attempt, number: at + 1 })))
     .sort(
       (a, b) =>
-        Number(b.news.length > 0) - Number(a.news.length > 0) ||
-        Number(b.released) - Number(a.released) ||
-        (a.handedInAt! < b.handedInAt! ? 1 : -1),
+        Number(b.attempt.news.length > 0) - Number(a.attempt.news.length > 0) ||
+        Number(Boolean(b.attempt.total)) - Number(Boolean(a.attempt.total)) ||
+        (a.attempt.handedInAt! < b.attempt.handedInAt! ? 1 : -1),
     );
   return (
     <>
@@ -43,8 +43,8 @@ export function StudentHome() {
           <section aria-label="Handed in">
             <h1 className="mb-4">Handed in</h1>
             <ul className="to-do">
-              {done.map((exercise) => (
-                <DoneLine key={exercise.id} exercise={exercise} />
+              {done.map((line) => (
+                <DoneLine key={line.attempt.id} {...line} />
               ))}
             </ul>
           </section>
@@ -54,34 +54,56 @@ export function StudentHome() {
   );
 }
 
+const handedIn = ({ answers }: Schemas['StudentExercise']) => answers.filter(({ handedInAt }) => handedInAt);
+
+const drawing = ({ answers }: Schemas['StudentExercise']) => answers.find(({ handedInAt }) => !handedInAt);
+
+/** Whether there is something to draw in it: an answer that was begun, a first one, or another attempt. */
+const isToDo = (exercise: Schemas['StudentExercise']) =>
+  drawing(exercise) !== undefined ||
+  (exercise.attempts.another && !(exercise.times.openness === 'closed' && exercise.answers.length > 0));
+
 function DueLine({ exercise }: { exercise: Schemas['StudentExercise'] }) {
-  const { id, title, cohort, parts, answerId, dueAt } = exercise;
+  const { id, title, cohort, parts, times, answers } = exercise;
+  const begun = drawing(exercise);
+  const way = begun
+    ? 'go on drawing'
+    : times.openness === 'not-yet'
+      ? `opens ${moment(times.opensAt!)}`
+      : times.openness === 'closed'
+        ? `closed ${moment(times.closesAt!)}; nothing was handed in`
+        : answers.length > 0
+          ? `attempt ${answers.length + 1}, if you like`
+          : 'not started yet';
   return (
     <li>
-      <Link className="word-button main" to={answerId ? `/answers/${answerId}` : `/study/${id}`}>
+      <Link className="word-button main" to={begun ? `/answers/${begun.id}` : `/study/${id}`}>
         {title}
       </Link>
-      : {answerId ? 'go on drawing' : 'not started yet'}
+      : {way}
       <p className="small">{partsLine(parts)}</p>
       <p className="small">
         {cohort}
-        {dueAt && (
+        {times.dueAt && (
           <>
             {' '}
             ·{' '}
-            {new Date(dueAt) < new Date()
-              ? `was due ${moment(dueAt)}; what is handed in now counts as late`
-              : `due ${moment(dueAt)}`}
+            {new Date(times.dueAt) < new Date()
+              ? `was due ${moment(times.dueAt)}; what is handed in now counts as late`
+              : `due ${moment(times.dueAt)}`}
           </>
         )}
+        {times.closesAt && times.openness !== 'closed' && <> · closes {moment(times.closesAt)}</>}
       </p>
     </li>
   );
 }
 
 /** What is due comes first, the soonest before what has time; then what was due, the latest before what is long past. */
-function urgencyOf({ dueAt }: Schemas['StudentExercise']): number {
-  if (!dueAt) return endless;
+function urgencyOf({ times, answers }: Schemas['StudentExercise']): number {
+  const dueAt = times.dueAt ?? times.closesAt;
+  // One more attempt is nothing that has to be done.
+  if (!dueAt || answers.some(({ handedInAt }) => handedInAt)) return endless;
   const left = new Date(dueAt).getTime() - Date.now();
   return left >= 0 ? left : endless - left;
 }
@@ -94,37 +116,49 @@ const news: Readonly<Record<Schemas['MarkNews'], string>> = {
   reply: 'your question is answered',
 };
 
-function DoneLine({ exercise }: { exercise: Schemas['StudentExercise'] }) {
+interface DoneLineProps {
+  exercise: Schemas['StudentExercise'];
+  attempt: Schemas['StudentAttempt'];
+  number: number;
+}
+
+function DoneLine({ exercise, attempt, number }: DoneLineProps) {
+  const several = exercise.answers.length > 1;
+  const told = exercise.parts.every(({ told }) => told === 'when-handed-in');
   return (
     <li>
-      {exercise.released ? (
+      {attempt.total ? (
         <>
-          <Link className="word-button main" to={`/answers/${exercise.answerId}/marks`}>
+          <Link className="word-button main" to={`/answers/${attempt.id}/marks`}>
             {exercise.title}
           </Link>
-          : <span className="big-number">{show(exercise.total!)}</span> of {show(exercise.maximum!)}
-          {exercise.news.length > 0 && (
-            <strong className="news"> {exercise.news.map((one) => news[one]).join(', ')}</strong>
+          : <span className="big-number">{show(attempt.total)}</span> of {show(attempt.maximum!)}
+          {attempt.news.length > 0 && (
+            <strong className="news"> {attempt.news.map((one) => news[one]).join(', ')}</strong>
           )}
         </>
       ) : (
         <>
-          <Link className="word-button" to={`/answers/${exercise.answerId}`}>
+          <Link className="word-button" to={`/answers/${attempt.id}`}>
             {exercise.title}
           </Link>
           :{' '}
-          {exercise.withheld ? (
+          {attempt.withheld ? (
             <>
-              the marks are held back: <q className="font-read italic">{exercise.withheld}</q>
+              the marks are held back: <q className="font-read italic">{attempt.withheld}</q>
             </>
+          ) : told ? (
+            'being checked'
           ) : (
             'the marks are not released yet'
           )}
         </>
       )}
       <p className="small">
-        {partsLine(exercise.parts)} · handed in {moment(exercise.handedInAt!)}
-        {exercise.late && ', late'}
+        {several && `attempt ${number}${attempt.counts ? ', the one that counts' : ''} · `}
+        {partsLine(exercise.parts)} · {attempt.endedByTime ? 'ended by the clock' : 'handed in'}{' '}
+        {moment(attempt.handedInAt!)}
+        {attempt.late && ', late'}
       </p>
     </li>
   );

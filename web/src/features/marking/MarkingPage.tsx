@@ -11,6 +11,7 @@ import { show } from '../../ui/marks';
 import { usePageKeys } from '../../ui/usePageKeys';
 import { FailedPage, Loading, messageOf } from '../../ui/states';
 import { partLine } from '../../parts/partLine';
+import { AfterEnd } from './AfterEnd';
 import { AlsoRight } from './AlsoRight';
 import { DecisionRow } from './DecisionRow';
 import { LineTable } from './LineTable';
@@ -115,7 +116,9 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
           <p className="total">
             <strong>{show(answer.result.total)}</strong> of {show(answer.result.maximum)}, candidate {answer.code}
             {answer.late && ', late'}
+            {answer.endedByTime && ', ended by the clock'}
           </p>
+          <AfterEnd answer={answer} onReply={keep} />
           {answer.released && <ReleasedWith released={answer.released} answer={answer} />}
           <Views
             label="How the answer is shown"

@@ -1,4 +1,5 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
+import { useEffect, useEffectEvent } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
 import { partName } from '../../parts/PartTabs';
@@ -7,7 +8,9 @@ import { capital } from '../../ui/capital';
 import { show } from '../../ui/marks';
 import { PageHead } from '../session/PageHead';
 import { FailedPage, Loading, messageOf } from '../../ui/states';
-import { moment } from '../../ui/time';
+import { left, moment } from '../../ui/time';
+import { useNow } from '../../ui/useNow';
+import { counted } from '../../notations/counts';
 import { PageTitle } from '../../ui/PageTitle';
 
 /** Before the clock: what is asked, how long it may take, which aids there are. */
@@ -24,7 +27,8 @@ export default function BeforePage() {
   });
   if (before.isPending) return <Loading what="the exercise" />;
   if (before.isError) return <FailedPage error={before.error} />;
-  const { parts, minutes, title, cohort, dueAt } = before.data;
+  const { parts, minutes, title, cohort, times, attempts, answerId } = before.data;
+  const { dueAt, opensAt, closesAt } = times;
   const told = parts.map(toldOf);
   // What holds for every part is said once.
   const shared = parts.length > 1 ? told[0]!.filter((sentence) => told.every((one) => one.includes(sentence))) : [];
@@ -37,9 +41,12 @@ export default function BeforePage() {
         <h1 className="mb-4">{title}</h1>
         <ul className="list-disc pl-5 space-y-1">
           <li>
-            {minutes ? `You have ${minutes} minutes from the moment you start.` : 'There is no limit of time.'} {cohort}
-            .
+            {minutes
+              ? `You have ${counted(minutes, 'minute', 'minutes')} from the moment you start. The clock is the server’s and does not stop; at its end what is drawn is handed in.`
+              : 'There is no clock.'}{' '}
+            {cohort}.
           </li>
+          {opensAt && times.openness === 'not-yet' && <li>It opens {moment(opensAt)}.</li>}
           {dueAt && (
             <li>
               {overdue
@@ -47,6 +54,14 @@ export default function BeforePage() {
                 : `It is due ${moment(dueAt)}.`}
             </li>
           )}
+          {closesAt && (
+            <li>
+              {times.openness === 'closed'
+                ? `It closed ${moment(closesAt)}: nothing is taken any more.`
+                : `It closes ${moment(closesAt)}: what is drawn by then is handed in.`}
+            </li>
+          )}
+          {attempts.most !== 1 && <li>{attemptsTold(attempts)}</li>}
           {shared.map((sentence) => (
             <li key={sentence}>{sentence}</li>
           ))}
@@ -73,12 +88,37 @@ export default function BeforePage() {
             {messageOf(start.error)}
           </p>
         )}
-        <button className="press-button font-work mt-6" disabled={start.isPending} onClick={() => start.mutate()}>
-          {minutes ? 'Start the clock' : 'Start drawing'}
+        <button
+          className="press-button font-work mt-6"
+          disabled={start.isPending || times.openness !== 'open' || (!attempts.another && !answerId)}
+          onClick={() => start.mutate()}
+        >
+          {answerId ? 'Go on drawing' : minutes ? 'Start the clock' : 'Start drawing'}
         </button>
+        {times.openness === 'not-yet' && <Opens at={opensAt!} onOpen={() => void before.refetch()} />}
       </main>
     </>
   );
+}
+
+/** How long it is until an exercise opens; asks for it once that is over. */
+function Opens({ at, onOpen }: { at: string; onOpen: () => void }) {
+  const remaining = new Date(at).getTime() - useNow(true);
+  const open = useEffectEvent(onOpen);
+  const over = remaining <= 0;
+  useEffect(() => {
+    if (!over) return;
+    open();
+    const again = window.setInterval(() => open(), 2000);
+    return () => window.clearInterval(again);
+  }, [over]);
+  return <p className="mt-2 text-quiet-ink">{over ? 'It opens now …' : `It opens in ${left(remaining)}.`}</p>;
+}
+
+function attemptsTold({ most, begun, bestCounts }: Schemas['StudentAttempts']): string {
+  const often = most ? `You may sit it ${most} times` : 'You may sit it as often as you like';
+  const so = begun > 0 ? `, and have begun ${begun === 1 ? 'once' : `${begun} times`}` : '';
+  return `${often}${so}; ${bestCounts ? 'your best attempt counts' : 'the last attempt that you hand in counts'}.`;
 }
 
 /** What is asked in a part and what helps while one draws, a sentence each. */
@@ -89,5 +129,11 @@ const toldOf = (part: Schemas['StudentPart']): string[] => [
     ? 'Sentences beneath the slate will tell what your drawing says.'
     : 'While you draw you are told what is drawn, not what it means.',
   ...(part.aids.form ? ['What is wrong with the form of your drawing is told beside it as you draw.'] : []),
+  ...(part.aids.help
+    ? [
+        `You may ask for help ${part.aids.help === 1 ? 'once' : `${part.aids.help} times`}; how often you did is kept with your answer.`,
+      ]
+    : []),
+  ...(part.told === 'when-handed-in' ? ['You read your marks as soon as what you handed in is checked.'] : []),
   part.showModelAnswer ? 'With your marks you will see the model answer.' : 'The model answer is not shown afterwards.',
 ];

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useCallback, useEffect, useMemo, useState, type ReactNode } from 'react';
+import { useCallback, useEffect, useEffectEvent, useMemo, useState, type ReactNode } from 'react';
 import { useParams } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
 import { placeInQueue } from '../../api/drafting';
@@ -32,6 +32,7 @@ import { Stand } from './Stand';
 import { Keep, useWorkSessions, useWorst } from './workSessions';
 import { PageTitle } from '../../ui/PageTitle';
 import { Tip } from '../../ui/Tip';
+import { useNow } from '../../ui/useNow';
 
 /** Where a student draws: the scenario, the slate, the sentences. */
 export default function DrawPage() {
@@ -50,9 +51,15 @@ export default function DrawPage() {
   if (answer.isError) return <FailedPage error={answer.error} retry={() => void answer.refetch()} />;
   const { reply, kept } = answer.data;
   return reply.handedInAt ? (
-    <Receipt answer={reply} />
+    <Receipt answer={reply} onLook={() => void answer.refetch()} />
   ) : (
-    <AnswerScript key={reply.id} answer={reply} kept={kept} onHandedIn={() => void answer.refetch()} />
+    <AnswerScript
+      key={reply.id}
+      answer={reply}
+      kept={kept}
+      onHandedIn={() => void answer.refetch()}
+      onEnded={() => void answer.refetch()}
+    />
   );
 }
 
@@ -61,10 +68,12 @@ interface AnswerScriptProps {
   /** What this browser kept of each part and the server had not acknowledged. */
   kept: readonly (Kept | null)[];
   onHandedIn: () => void;
+  /** The time is over by the server's clock: asks what has become of the answer. */
+  onEnded: () => void;
 }
 
 /** All parts of an answer: one is shown, and every one is kept and sent. */
-function AnswerScript({ answer, kept, onHandedIn }: AnswerScriptProps) {
+function AnswerScript({ answer, kept, onHandedIn, onEnded }: AnswerScriptProps) {
   const sessions = useWorkSessions(answer);
   const [work, at, show] = useShownPart(answer.works);
   return (
@@ -91,6 +100,7 @@ function AnswerScript({ answer, kept, onHandedIn }: AnswerScriptProps) {
         session={sessions[at]!}
         tabs={<PartTabs parts={answer.works.map((one) => tabOf(one.id, one.part))} at={at} onShow={show} />}
         onHandedIn={onHandedIn}
+        onEnded={onEnded}
       />
     </>
   );
@@ -104,9 +114,10 @@ interface PartScriptProps {
   session: DrawingSession;
   tabs: ReactNode;
   onHandedIn: () => void;
+  onEnded: () => void;
 }
 
-function PartScript({ answer, work, sessions, session, tabs, onHandedIn }: PartScriptProps) {
+function PartScript({ answer, work, sessions, session, tabs, onHandedIn, onEnded }: PartScriptProps) {
   const slate = useSlate(session, session.current().state !== 'closed', work.part.learned);
   const worst = useWorst(sessions);
   const [folded, setFolded] = useState(false);
@@ -114,6 +125,7 @@ function PartScript({ answer, work, sessions, session, tabs, onHandedIn }: PartS
   const [handing, setHanding] = useState<number | null>(null);
   const [offset] = useState(() => new Date(answer.now).getTime() - Date.now());
   useLastMoment(sessions, answer.endsAt ?? null, offset);
+  useEnd(answer.endsAt ?? null, offset, onEnded);
   const lighting = useLighting(slate.drawing, elementsOf(slate.selection));
   const read = useCallback(
     (drawing: string) =>
@@ -253,6 +265,19 @@ function useLastMoment(sessions: readonly AnySession[], endsAt: string | null, o
   }, [sessions, endsAt, offset]);
 }
 
+/** Once time is over, asks until the server has handed in what was there. */
+function useEnd(endsAt: string | null, offset: number, onEnded: () => void) {
+  const over = useNow(endsAt !== null) + offset >= (endsAt === null ? Infinity : new Date(endsAt).getTime());
+  const ended = useEffectEvent(onEnded);
+  useEffect(() => {
+    if (!over) return;
+    const timer = window.setInterval(() => ended(), askAgain);
+    return () => window.clearInterval(timer);
+  }, [over]);
+}
+
 const lastMoment = 3000;
+/** How often one asks whether an answer whose time is over is handed in. */
+const askAgain = 2000;
 /** What a timer of the browser can wait: a whole number of 31 bits. */
 const longestTimer = 2 ** 31 - 1;

@@ -15,6 +15,7 @@ const reasons: Readonly<Record<Schemas['CheckpointReason'], string>> = {
   'handed-in': 'as handed in',
   'lost-conflict': 'set aside when another one was chosen',
   'too-late': 'came after the end',
+  replaced: 'as handed in, before what came after the end was taken',
 };
 
 /** The earlier states of a drawing, and what was set aside: each can be looked at and taken up as one step. */

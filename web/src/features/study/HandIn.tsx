@@ -48,7 +48,7 @@ export function HandIn({ openedAt, onClose, sessions, answer, onHandedIn }: Hand
     onClose();
   };
   const unsaved = sessions.reduce((sum, session) => sum + session.current().unsaved, 0);
-  const late = answer.dueAt && openedAt !== null ? openedAt > new Date(answer.dueAt).getTime() : false;
+  const late = answer.times.dueAt && openedAt !== null ? openedAt > new Date(answer.times.dueAt).getTime() : false;
   return (
     <Sheet
       open={openedAt !== null}
@@ -83,7 +83,7 @@ export function HandIn({ openedAt, onClose, sessions, answer, onHandedIn }: Hand
             : `${counted(unsaved, 'change is', 'changes are')} not yet on the server; ${unsaved === 1 ? 'it is' : 'they are'} sent first.`}
       </p>
       <p className="mt-3">After handing in nothing can be changed.</p>
-      {late && <p className="refusal mt-3">It was due {moment(answer.dueAt!)}: it will be marked as late.</p>}
+      {late && <p className="refusal mt-3">It was due {moment(answer.times.dueAt!)}: it will be marked as late.</p>}
       {handIn.isError && (
         <p className="refusal mt-3" role="alert">
           {messageOf(handIn.error)}

@@ -1,7 +1,8 @@
-import { useEffect, useState } from 'react';
 import type { SessionView } from '../../keeping/session';
 import { savedWords } from '../../keeping/sending';
 import { left } from '../../ui/time';
+import { useNow } from '../../ui/useNow';
+import { warningAt } from './timeLeft';
 
 interface StandProps {
   view: SessionView;
@@ -16,6 +17,7 @@ interface StandProps {
 export function Stand({ view, endsAt, offset, onHandIn, onRetry }: StandProps) {
   const now = useNow(endsAt !== null) + offset;
   const remaining = endsAt ? new Date(endsAt).getTime() - now : null;
+  const warning = remaining === null ? null : warningAt(remaining);
   return (
     <div className="stand">
       <span role="status">{savedWords(view)}</span>
@@ -25,10 +27,13 @@ export function Stand({ view, endsAt, offset, onHandIn, onRetry }: StandProps) {
         </button>
       )}
       {remaining !== null && (
-        <span className="time" aria-label="Time">
+        <span className={warning ? 'time soon' : 'time'} aria-label="Time">
           {remaining > 0 ? `${left(remaining)} left` : 'time is over'}
         </span>
       )}
+      <span className="sr-only" role="alert">
+        {warning}
+      </span>
       {onHandIn && (
         <button className="word-button" onClick={onHandIn}>
           hand in
@@ -36,14 +41,4 @@ export function Stand({ view, endsAt, offset, onHandIn, onRetry }: StandProps) {
       )}
     </div>
   );
-}
-
-function useNow(ticking: boolean): number {
-  const [now, setNow] = useState(() => Date.now());
-  useEffect(() => {
-    if (!ticking) return;
-    const timer = window.setInterval(() => setNow(Date.now()), 1000);
-    return () => window.clearInterval(timer);
-  }, [ticking]);
-  return now;
 }
