@@ -48,7 +48,8 @@ static int Usage()
     Console.Error.WriteLine(
         "usage: checking OUT | answers FOLDER COUNT | durability ... | autosave ... | layout FOLDER NOTATION | "
             + "matching | preflight DEMO PLANTED SHOW | preflight-cases FOLDER | "
-            + "desk ANSWERS DLL | exam STUDENTS SECONDS DLL | seeded DEMO | hostile DLL | accuracy FOLDER OUT [CASE/ANSWER] [WEIGHT=NUMBER] | "
+            + "desk ANSWERS DLL | exam STUDENTS SECONDS DLL | "
+            + "seeded DEMO | hostile DLL | accuracy FOLDER OUT [CASE/ANSWER] [WEIGHT=NUMBER] | "
             + "accuracy-fit FOLDER... | accuracy-leave-one-out FOLDER OUT OTHER...; see the scripts in bench/"
     );
     return 2;

@@ -176,6 +176,26 @@ public sealed class CheckResult
     public DateTimeOffset At { get; init; }
 }
 
+/// <summary>A step of help that was given while somebody drew for practice.</summary>
+public sealed class GivenHelp
+{
+    public Guid WorkId { get; init; }
+
+    /// <summary>Which it was, from 1.</summary>
+    public int Number { get; init; }
+
+    /// <summary>How far it went.</summary>
+    public required string Step { get; init; }
+
+    /// <summary>The difference that it was about; null for all.</summary>
+    public string? FindingId { get; init; }
+
+    /// <summary>What was said, and what it showed, as JSON.</summary>
+    public required string Said { get; init; }
+
+    public DateTimeOffset At { get; init; }
+}
+
 /// <summary>A marker's decision on one finding of one work.</summary>
 public sealed class FindingRuling
 {

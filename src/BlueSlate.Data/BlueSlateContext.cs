@@ -39,6 +39,8 @@ public sealed class BlueSlateContext(DbContextOptions<BlueSlateContext> options)
 
     public DbSet<CheckResult> CheckResults => Set<CheckResult>();
 
+    public DbSet<GivenHelp> GivenHelp => Set<GivenHelp>();
+
     public DbSet<FindingRuling> Rulings => Set<FindingRuling>();
 
     public DbSet<Extension> Extensions => Set<Extension>();
@@ -185,6 +187,11 @@ public sealed class BlueSlateContext(DbContextOptions<BlueSlateContext> options)
                 result.CoreVersion,
             })
             .IsUnique();
+        builder.Entity<GivenHelp>(help =>
+        {
+            help.HasKey(row => new { row.WorkId, row.Number });
+            help.HasOne<Work>().WithMany().HasForeignKey(row => row.WorkId);
+        });
         builder.Entity<FindingRuling>().HasKey(ruling => new { ruling.WorkId, ruling.FindingId });
         builder.Entity<ClassRuling>().HasKey(ruling => new { ruling.PartId, ruling.AlikeKey });
         builder.Entity<MarkAdjustment>().HasKey(adjustment => new { adjustment.WorkId, adjustment.Id });

@@ -256,6 +256,7 @@ public sealed class AccessTests(TestServer server) : IClassFixture<TestServer>
             { } at when at.EndsWith("/preflight", StringComparison.Ordinal) => new { drawing = "{}" },
             { } at when at.EndsWith("/adjustments", StringComparison.Ordinal) => new { amount = "1", reason = "Why not." },
             { } at when at.EndsWith("/withheld", StringComparison.Ordinal) => new { answers = Array.Empty<Guid>() },
+            { } at when at.EndsWith("/help", StringComparison.Ordinal) => new { drawing = "{}" },
             { } at when at.EndsWith("/times", StringComparison.Ordinal) => new { dueAt = (string?)null },
             { } at when at.EndsWith("/after-end", StringComparison.Ordinal) => new
             {

@@ -251,4 +251,98 @@ public sealed class SittingTests(TestServer server) : IClassFixture<TestServer>
                 .ToListAsync(TestContext.Current.CancellationToken)
         ).ShouldBe([DrawingWriter.WriteText(One)]);
     }
+
+    private async Task<(Client Instructor, Client Student, SatAnswer Answer)> PractisingAsync(int help)
+    {
+        var instructor = await server.AsAsync("instructor");
+        var exercise = await Story.DraftAsync(server, instructor);
+        var part = new PartDocument
+        {
+            Marks = 20,
+            Aids = new AidsDocument { Help = help },
+        };
+        await instructor.PutAsync($"/api/parts/{exercise.Part}", new { revision = 2, value = part });
+        var scheme = await instructor.PostAsync($"/api/parts/{exercise.Part}/scheme");
+        await instructor.PutAsync(
+            $"/api/parts/{exercise.Part}/assessment",
+            new { revision = 1, value = new { tolerances = Array.Empty<object>(), scheme } }
+        );
+        await instructor.PostAsync($"/api/exercises/{exercise}/publish", new { });
+        var student = await server.AsAsync("student");
+        return (instructor, student, await Story.StartedAsync(student, exercise));
+    }
+
+    [Fact]
+    public async Task Help_goes_step_by_step_is_rationed_and_kept_and_gives_nothing_of_the_model_answer_away()
+    {
+        var (instructor, student, answer) = await PractisingAsync(help: 4);
+        var path = $"/api/study/work/{answer.Work}/help";
+        var drawing = DrawingWriter.WriteText(Story.Faulty);
+        (
+            (string)(await student.PostAsync(path, new { drawing = DrawingWriter.WriteText(Drawing.Empty) }))["refused"]!
+        ).ShouldContain("first");
+        var count = await student.PostAsync(path, new { drawing, howMany = true });
+        ((int)count["left"]!).ShouldBe(3);
+        var where = await student.PostAsync(path, new { drawing });
+        var what = await student.PostAsync(path, new { drawing, after = 2 });
+        var why = await student.PostAsync(path, new { drawing, after = 2 });
+        var hints = why["hints"]!.AsArray();
+        hints.Select(hint => (string)hint!["step"]!).ShouldBe(["how-many", "where", "what", "why"]);
+        hints.Select(hint => (int?)hint!["about"]).ShouldBe([null, 2, 2, 2]);
+        ((int)why["left"]!).ShouldBe(0);
+        ((string)(await student.PostAsync(path, new { drawing }))["refused"]!).ShouldContain("as often as");
+        foreach (var reply in new[] { count, where, what, why })
+        {
+            var text = reply.ToJsonString();
+            foreach (var secret in new[] { "gasvolume", "min:r1", "entity:b", "cardinality-min" })
+            {
+                text.ShouldNotContain(secret, Case.Insensitive);
+            }
+        }
+
+        // It is there when one comes back, and the marker knows how often it was asked for.
+        var opened = await student.GetAsync($"/api/study/answers/{answer}");
+        opened["works"]![0]!["help"]!["hints"]!.AsArray().Count.ShouldBe(4);
+        await student.PostAsync($"/api/study/answers/{answer}/hand-in", Story.HandIn(answer, 1));
+        (await student.CodeOfAsync(HttpMethod.Post, path, new { drawing })).ShouldBe("handed-in");
+        await server.CheckAsync(answer.Work);
+        ((int)(await instructor.GetAsync($"/api/marking/work/{answer.Work}"))["helpAsked"]!).ShouldBe(4);
+        (await student.GetAsync("/api/session/data"))["answers"]!.ToJsonString().ShouldContain("\"help\"");
+    }
+
+    [Fact]
+    public async Task What_was_mended_is_told_and_costs_nothing_and_without_help_there_is_none()
+    {
+        var (_, student, answer) = await PractisingAsync(help: 9);
+        var path = $"/api/study/work/{answer.Work}/help";
+        await student.PostAsync(path, new { drawing = DrawingWriter.WriteText(Story.Faulty) });
+        var right = DrawingWriter.WriteText(TestServer.Model);
+        var mended = await student.PostAsync(path, new { drawing = right, after = 1 });
+        ((string)mended["refused"]!).ShouldBe("That is mended.");
+        ((int)mended["left"]!).ShouldBe(8);
+        mended["mended"]!.AsArray().Select(number => (int)number!).ShouldBe([1]);
+        (await student.CodeOfAsync(HttpMethod.Post, path, new { drawing = "{" })).ShouldNotBe("server-error");
+        using var other = await server.AsAsync("student2");
+        (await other.CodeOfAsync(HttpMethod.Post, path, new { drawing = right })).ShouldBe("no-such-answer");
+
+        var (_, alone, unhelped) = await PractisingAsync(help: 0);
+        (await alone.CodeOfAsync(HttpMethod.Post, $"/api/study/work/{unhelped.Work}/help", new { drawing = right })).ShouldBe(
+            "not-allowed"
+        );
+    }
+
+    [Fact]
+    public async Task Two_pages_that_ask_at_once_get_no_more_than_is_allowed()
+    {
+        var (_, student, answer) = await PractisingAsync(help: 2);
+        var drawing = DrawingWriter.WriteText(Story.Faulty);
+        await Task.WhenAll(
+            Enumerable
+                .Range(0, 8)
+                .Select(_ => student.PostAsync($"/api/study/work/{answer.Work}/help", new { drawing, howMany = true }))
+        );
+        var opened = await student.GetAsync($"/api/study/answers/{answer}");
+        opened["works"]![0]!["help"]!["hints"]!.AsArray().Count.ShouldBe(2);
+        ((int)opened["works"]![0]!["help"]!["left"]!).ShouldBe(0);
+    }
 }

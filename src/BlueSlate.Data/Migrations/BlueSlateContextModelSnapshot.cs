@@ -760,6 +760,40 @@ namespace BlueSlate.Data.Migrations
                     b.ToTable("rulings", (string)null);
                 });
 
+            modelBuilder.Entity("BlueSlate.Data.GivenHelp", b =>
+                {
+                    b.Property<Guid>("WorkId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("work_id");
+
+                    b.Property<int>("Number")
+                        .HasColumnType("integer")
+                        .HasColumnName("number");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<string>("FindingId")
+                        .HasColumnType("text")
+                        .HasColumnName("finding_id");
+
+                    b.Property<string>("Said")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("said");
+
+                    b.Property<string>("Step")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("step");
+
+                    b.HasKey("WorkId", "Number")
+                        .HasName("pk_given_help");
+
+                    b.ToTable("given_help", (string)null);
+                });
+
             modelBuilder.Entity("BlueSlate.Data.MarkAdjustment", b =>
                 {
                     b.Property<Guid>("WorkId")
@@ -1574,6 +1608,16 @@ namespace BlueSlate.Data.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_rulings_works_work_id");
+                });
+
+            modelBuilder.Entity("BlueSlate.Data.GivenHelp", b =>
+                {
+                    b.HasOne("BlueSlate.Data.Work", null)
+                        .WithMany()
+                        .HasForeignKey("WorkId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_given_help_works_work_id");
                 });
 
             modelBuilder.Entity("BlueSlate.Data.MarkAdjustment", b =>

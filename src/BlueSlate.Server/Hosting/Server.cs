@@ -116,6 +116,7 @@ public static class Server
         services.AddScoped<Times>();
         services.AddScoped<AnswerStore>();
         services.AddScoped<Attempts>();
+        services.AddScoped<Help>();
         services.AddScoped<WorkAssessment>();
         services.AddScoped<CheckQueue>();
         services.AddScoped<Desk>();

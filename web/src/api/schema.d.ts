@@ -2404,6 +2404,48 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/study/work/{id}/help": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Asks for a step. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["HelpRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HelpReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/study/work/{id}/queries": {
         parameters: {
             query?: never;
@@ -4504,6 +4546,59 @@ export interface components {
         HandInRequest: {
             works: components["schemas"]["WorkSeen"][];
         };
+        /** @description All help that was given with work, and how often one may still ask. */
+        HelpReply: {
+            /**
+             * Format: int32
+             * @description How often one may still ask.
+             */
+            left: number;
+            /** @description What was said, in its order. */
+            hints: components["schemas"]["HintReply"][];
+            /** @description The numbers of first steps whose difference is no longer there; null where nobody has looked. */
+            mended?: null | number[];
+            /** @description Why nothing more was said this time; it cost nothing. */
+            refused?: null | string;
+        };
+        /**
+         * @description Asks for a step of help with a drawing: how many differences there are; without that and without a number, where one is of which
+         *     nothing was said yet; with the number of an earlier step, the step after it.
+         */
+        HelpRequest: {
+            drawing: string;
+            /** @default false */
+            howMany: boolean;
+            /** Format: int32 */
+            after?: null | number;
+        };
+        /**
+         * @description How far help goes: each step says more, and none says what the model answer has instead.
+         * @enum {unknown}
+         */
+        HelpStep: "how-many" | "where" | "what" | "why";
+        /** @description A step of help as its student reads it. */
+        HintReply: {
+            /**
+             * Format: int32
+             * @description Which it is, from 1.
+             */
+            number: number;
+            /**
+             * Format: int32
+             * @description The number of the first step about the same difference; null where it is about none.
+             */
+            about: null | number;
+            /** @description How far it goes. */
+            step: components["schemas"]["HelpStep"];
+            /** @description What is said. */
+            said: string;
+            /** @description What it is about on the slate. */
+            elements: string[];
+            /** @description The words of the scenario that it is about. */
+            places: components["schemas"]["ScenarioPlace"][];
+            /** @description Whether it is the last that was said of its difference, so that more may be asked. */
+            last: boolean;
+        };
         /** @description An exercise with what waits in it. */
         HomeExercise: {
             summary: components["schemas"]["ExerciseSummary"];
@@ -4526,6 +4621,7 @@ export interface components {
             answerId: string;
             name: string;
         };
+        JsonElement: unknown;
         /** @description Sets the day from which what students drew is erased; null for none. */
         KeepUntilRequest: {
             /** Format: date */
@@ -4698,6 +4794,11 @@ export interface components {
             endedByTime: boolean;
             /** @description What was drawn without a connection and came after the end. */
             afterEnd: components["schemas"]["DrawingAfterEnd"][];
+            /**
+             * Format: int32
+             * @description How often help was asked for while it was drawn.
+             */
+            helpAsked: number;
             /** @description How sure its marks are. */
             doubt: components["schemas"]["DoubtReply"];
             /** @description The scenario. */
@@ -4893,6 +4994,13 @@ export interface components {
             extensions: components["schemas"]["PersonExtension"][];
             signIns: string[];
         };
+        /** @description A step of help that was given while the person drew: what was said, and what it showed. */
+        PersonHelp: {
+            /** Format: date-time */
+            at: string;
+            step: string;
+            said: components["schemas"]["JsonElement"];
+        };
         /** @description A released mark that was changed. */
         PersonMarkChange: {
             /** Format: date-time */
@@ -4946,6 +5054,7 @@ export interface components {
             drawingHash: string;
             drawing: string;
             earlier: components["schemas"]["PersonState"][];
+            help: components["schemas"]["PersonHelp"][];
             marks: null | components["schemas"]["PersonMarks"];
             markChanges: components["schemas"]["PersonMarkChange"][];
             questions: components["schemas"]["PersonQuestion"][];
@@ -5765,6 +5874,7 @@ export interface components {
             /** Format: int32 */
             revision: number;
             drawing: string;
+            help: components["schemas"]["HelpReply"];
         };
         /** @description A revision of the work on one part. */
         WorkSeen: {

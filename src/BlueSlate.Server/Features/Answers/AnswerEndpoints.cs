@@ -44,6 +44,7 @@ public static class AnswerEndpoints
         Access access,
         ScenarioRenderer renderer,
         AnswerStore store,
+        Help help,
         BlueSlateContext database,
         TimeProvider clock,
         CancellationToken cancellation
@@ -72,6 +73,21 @@ public static class AnswerEndpoints
         var attempts = await access.OwnAnswers().CountAsync(row => row.ExerciseId == answer.ExerciseId, cancellation);
         var now = clock.GetUtcNow();
         var times = Sittings.Of(answer.Exercise!, minutes: null, own);
+        var works = new List<WorkReply>();
+        foreach (var work in answer.Works.OrderBy(work => work.Asked!.Position))
+        {
+            var part = ExerciseJson.Read<PartDocument>(work.Asked!.Document);
+            works.Add(
+                new WorkReply(
+                    work.Id,
+                    StudentPart.Of(part),
+                    work.Revision,
+                    work.Drawing,
+                    await help.OfAsync(work.Id, part.Aids.Help, cancellation)
+                )
+            );
+        }
+
         return TypedResults.Ok(
             new AnswerReply(
                 answer.Id,
@@ -79,16 +95,7 @@ public static class AnswerEndpoints
                 answer.Attempt,
                 answer.Exercise!.Title,
                 renderer.Render(answer.Question!.Scenario),
-                [
-                    .. answer
-                        .Works.OrderBy(work => work.Asked!.Position)
-                        .Select(work => new WorkReply(
-                            work.Id,
-                            StudentPart.Of(ExerciseJson.Read<PartDocument>(work.Asked!.Document)),
-                            work.Revision,
-                            work.Drawing
-                        )),
-                ],
+                [.. works],
                 now,
                 answer.EndsAt,
                 StudentTimes.Of(times, now),

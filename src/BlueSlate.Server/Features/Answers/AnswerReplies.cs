@@ -106,7 +106,7 @@ public sealed record AnswerReply(
 );
 
 /// <summary>The work on one part of an answer.</summary>
-public sealed record WorkReply(Guid Id, StudentPart Part, int Revision, string Drawing);
+public sealed record WorkReply(Guid Id, StudentPart Part, int Revision, string Drawing, HelpReply Help);
 
 /// <summary>Saves a drawing, conditional on the revision it started from.</summary>
 public sealed record SaveDrawingRequest(int Revision, Guid SaveId, string Drawing);

@@ -142,6 +142,19 @@ public sealed partial class WorkAssessment(BlueSlateContext database, AssessorSt
             stands
         );
 
+    /// <summary>
+    /// A document that is not handed in, held against what the part of its work is held against now, and the revision of that.
+    /// </summary>
+    public async Task<(Assessment Assessment, AssessmentRevision Revision)> OfAsync(
+        Work work,
+        IDocument document,
+        CancellationToken cancellation
+    )
+    {
+        var revision = await NewestAsync(work.PartId, cancellation);
+        return (assessors.For(work.Asked!, revision).Assess(document, []), revision);
+    }
+
     /// <summary>The same of all work on a part that is handed in and not released, in no particular order.</summary>
     public async Task<IReadOnlyList<CheckedWork>> RunAllAsync(Guid partId, CancellationToken cancellation)
     {

@@ -1,3 +1,4 @@
+using System.Text.Json;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Data;
 using BlueSlate.Server.Features.Answers;
@@ -47,6 +48,7 @@ public sealed record PersonWork(
     string DrawingHash,
     string Drawing,
     PersonState[] Earlier,
+    PersonHelp[] Help,
     PersonMarks? Marks,
     PersonMarkChange[] MarkChanges,
     PersonQuestion[] Questions
@@ -82,6 +84,9 @@ public sealed record PersonMarkChange(DateTimeOffset At, string Before, string A
 /// <summary>A question about a note, and its answer.</summary>
 public sealed record PersonQuestion(DateTimeOffset AskedAt, string Note, string Text, string? Reply);
 
+/// <summary>A step of help that was given while the person drew: what was said, and what it showed.</summary>
+public sealed record PersonHelp(DateTimeOffset At, string Step, JsonElement Said);
+
 /// <summary>An earlier state of a drawing, or one that lost a conflict or came too late.</summary>
 public sealed record PersonState(DateTimeOffset At, CheckpointReason Reason, string Drawing);
 
@@ -113,6 +118,11 @@ public sealed class PersonExport(BlueSlateContext database)
             .Checkpoints.AsNoTracking()
             .Where(state => ids.Contains(state.WorkId))
             .OrderBy(state => state.At)
+            .ToListAsync(cancellation);
+        var help = await database
+            .GivenHelp.AsNoTracking()
+            .Where(one => ids.Contains(one.WorkId))
+            .OrderBy(one => one.Number)
             .ToListAsync(cancellation);
         var changes = await database
             .MarkRevisions.AsNoTracking()
@@ -173,6 +183,10 @@ public sealed class PersonExport(BlueSlateContext database)
                     .. states
                         .Where(state => state.WorkId == work.Id)
                         .Select(state => new PersonState(state.At, state.Reason, state.Drawing)),
+                ],
+                [
+                    .. help.Where(one => one.WorkId == work.Id)
+                        .Select(one => new PersonHelp(one.At, one.Step, ExerciseJson.Read<JsonElement>(one.Said))),
                 ],
                 work.Released is null ? null : PersonMarks.Of(ExerciseJson.Read<FrozenSheet>(work.Released.Frozen)),
                 [

@@ -43,6 +43,7 @@ public sealed class MarkingPage(
             answer.Late,
             answer.EndedByTime,
             await AfterTheEnd.OfAsync(database, id, cancellation),
+            await database.GivenHelp.CountAsync(help => help.WorkId == id, cancellation),
             DoubtReply.Of(result.Assessment),
             renderer.Render(work.Asked.Question!.Scenario),
             part,

@@ -81,6 +81,7 @@ public sealed record OtherPart(Guid WorkId, string Title, Rational Marks)
 /// <param name="Late">Whether it was handed in late.</param>
 /// <param name="EndedByTime">Whether the server handed it in because the time was over.</param>
 /// <param name="AfterEnd">What was drawn without a connection and came after the end.</param>
+/// <param name="HelpAsked">How often help was asked for while it was drawn.</param>
 /// <param name="Doubt">How sure its marks are.</param>
 /// <param name="ScenarioHtml">The scenario.</param>
 /// <param name="Part">What was asked.</param>
@@ -111,6 +112,7 @@ public sealed record MarkingReply(
     bool Late,
     bool EndedByTime,
     DrawingAfterEnd[] AfterEnd,
+    int HelpAsked,
     DoubtReply Doubt,
     string ScenarioHtml,
     PartDocument Part,

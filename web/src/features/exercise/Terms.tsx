@@ -53,7 +53,7 @@ export function TermsFields({ terms, onChange, minutes }: TermsFieldsProps) {
           </label>
         )}
       </div>
-      <ul className="list-disc pl-5 mt-3 text-quiet-ink" aria-label="What that means">
+      <ul className="list-disc pl-5 mt-3 text-[14px] text-quiet-ink" aria-label="What that means">
         {termsSaid(terms, minutes).map((sentence) => (
           <li key={sentence}>{sentence}</li>
         ))}

@@ -56,12 +56,14 @@ interface ChangeProps {
 }
 
 function Everybody({ exercise, times, onReply }: ChangeProps & { times: Reply }) {
-  const [terms, setTerms] = useState<Terms>(times.terms);
+  // What is left out of a reply is none; what is left out of a request is as usual.
+  const before: Terms = { ...times.terms, attempts: times.terms.attempts ?? null };
+  const [terms, setTerms] = useState(before);
   const change = useMutation({
     mutationFn: () => must(api.PUT('/api/exercises/{id}/times', { params: { path: { id: exercise } }, body: terms })),
     onSuccess: onReply,
   });
-  const changed = JSON.stringify(terms) !== JSON.stringify(times.terms);
+  const changed = JSON.stringify(terms) !== JSON.stringify(before);
   return (
     <form
       aria-label="For everybody"

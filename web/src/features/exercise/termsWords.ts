@@ -18,12 +18,22 @@ export function termsSaid(terms: Terms, minutes: number | null): string[] {
       : `From the start each student has ${counted(minutes, 'minute', 'minutes')}. The clock is the server’s and never stops, whether or not anybody is there; at its end what is drawn is handed in.`,
     dueAt ? `What is handed in after ${moment(dueAt)} is taken and marked as late.` : 'Nothing is late.',
     closesAt
-      ? `At ${moment(closesAt)} whatever is still being drawn is handed in, and nobody can start any more${minutes === null ? '' : '; whoever starts late has less time'}.`
+      ? `On ${moment(closesAt)} whatever is still being drawn is handed in, and nobody can start any more${minutes === null ? '' : '; whoever starts late has less time'}.`
       : 'It never closes.',
-    'A single student’s extra minutes lengthen the clock and move the due time and the closing by as much.',
+    ...extraSaid(terms, minutes),
     attemptsSaid(terms),
   ];
 }
+
+/** What extra minutes of a single student do. */
+function extraSaid({ dueAt, closesAt }: Terms, minutes: number | null): string[] {
+  const moved = [minutes !== null && 'the clock', dueAt && 'the due time', closesAt && 'the closing'].filter(Boolean);
+  return moved.length === 0
+    ? []
+    : [`Extra minutes of a single student make ${listed.format(moved as string[])} later by as much.`];
+}
+
+const listed = new Intl.ListFormat('en');
 
 /** How often an exercise is sat, and which attempt counts. */
 export function attemptsSaid({ attempts, bestCounts }: Pick<Terms, 'attempts' | 'bestCounts'>): string {

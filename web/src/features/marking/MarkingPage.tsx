@@ -117,6 +117,7 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
             <strong>{show(answer.result.total)}</strong> of {show(answer.result.maximum)}, candidate {answer.code}
             {answer.late && ', late'}
             {answer.endedByTime && ', ended by the clock'}
+            {answer.helpAsked > 0 && `, helped ${answer.helpAsked === 1 ? 'once' : `${answer.helpAsked} times`}`}
           </p>
           <AfterEnd answer={answer} onReply={keep} />
           {answer.released && <ReleasedWith released={answer.released} answer={answer} />}

@@ -5,7 +5,7 @@ import { api, must, type Schemas } from '../../api/client';
 import { placeInQueue } from '../../api/drafting';
 import type { Kept } from '../../keeping/store';
 import { heldOf } from '../../keeping/useKeeping';
-import { FormMargin } from '../../script/FormRemarks';
+import type { Phrase } from '../../script/phrases';
 import { PhraseActions } from '../../script/PhraseActions';
 import { ScenarioSheet } from '../../script/ScenarioSheet';
 import { workTools } from '../../api/drawingTools';
@@ -20,6 +20,8 @@ import { useSlate } from '../../slate/useSlate';
 import { FailedPage, Loading } from '../../ui/states';
 import { usePerson } from '../session/useSession';
 import { Conflict } from './Conflict';
+import { DrawMargin, marginWidth } from './DrawMargin';
+import { HelpSection } from './HelpSection';
 import { partLine, tabOf } from '../../parts/partLine';
 import { partName, PartTabs, titleOfPart } from '../../parts/PartTabs';
 import { useShownPart } from '../../parts/useShownPart';
@@ -147,7 +149,13 @@ function PartScript({ answer, work, sessions, session, tabs, onHandedIn, onEnded
   const reading = useReading(slate.full, read, away);
 
   const remarks = reading.reply?.form ?? [];
-  const [remarksFolded, setRemarksFolded] = useState(true);
+  const helps = (aids.help ?? 0) > 0;
+  const [remarksFolded, setRemarksFolded] = useState(!helps);
+  const [places, setPlaces] = useState<readonly Phrase[] | null>(null);
+  const goTo = (elements: readonly string[]) => {
+    slate.setSelection(selectOwners(slate.drawing, elements));
+    slate.surface.current?.focus();
+  };
   const onKeyDown = (event: React.KeyboardEvent) => {
     if (event.key === 'F2') setFolded(!folded);
     if (event.key === 'F4') setRemarksFolded(!remarksFolded);
@@ -158,7 +166,7 @@ function PartScript({ answer, work, sessions, session, tabs, onHandedIn, onEnded
       style={
         {
           '--scenario-width': folded ? '28px' : undefined,
-          '--margin-width': remarks.length === 0 ? '0px' : remarksFolded ? '28px' : '250px',
+          '--margin-width': marginWidth(remarks.length, helps, remarksFolded),
         } as React.CSSProperties
       }
       onKeyDown={onKeyDown}
@@ -175,7 +183,8 @@ function PartScript({ answer, work, sessions, session, tabs, onHandedIn, onEnded
           line={partLine(work.part)}
           html={answer.scenarioHtml}
           tied={lighting.tied}
-          lit={lighting.litPhrases}
+          lit={places ?? lighting.litPhrases}
+          follows={places !== null}
           onPhraseHover={lighting.lightPhrase}
           actions={(phrase, done) => <PhraseActions slate={slate} phrase={phrase} done={done} />}
           onDone={() => slate.surface.current?.focus()}
@@ -230,15 +239,24 @@ function PartScript({ answer, work, sessions, session, tabs, onHandedIn, onEnded
           />
         </footer>
       </main>
-      <FormMargin
+      <DrawMargin
         remarks={remarks}
         folded={remarksFolded}
         onFold={setRemarksFolded}
         onLight={(elements) => lighting.light(elements && [...elements])}
-        onPick={(elements) => {
-          slate.setSelection(selectOwners(slate.drawing, elements));
-          slate.surface.current?.focus();
-        }}
+        onPick={goTo}
+        help={
+          helps ? (
+            <HelpSection
+              key={work.id}
+              work={work}
+              session={session}
+              onLight={(elements) => lighting.light(elements && [...elements])}
+              onPick={goTo}
+              onPlaces={setPlaces}
+            />
+          ) : null
+        }
       />
       <HandIn
         openedAt={handing}

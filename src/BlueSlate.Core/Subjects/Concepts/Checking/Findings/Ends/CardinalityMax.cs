@@ -11,7 +11,7 @@ internal sealed class CardinalityMax : ConceptFindingKind
     public override string Title => "Wrong maximum";
 
     public override string Help =>
-        "The mark nearest the box says how many there may be at most: a bar for one, a foot for many. Ask: can there be a second?";
+        "The maximum at an end says how many there may be at most: one, or many. Ask: can there be a second?";
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
         evidence

@@ -12,8 +12,7 @@ internal sealed class CardinalityMin : ConceptFindingKind
     public override string Title => "Wrong minimum";
 
     public override string Help =>
-        "The mark further from the box says how many there must be at least: a ring for none, a bar for one. Ask: can "
-        + "there be one without?";
+        "The minimum at an end says how many there must be at least: none, or one. Ask: can there be one without?";
 
     public override IEnumerable<Finding> Find(Evidence evidence) =>
         evidence

@@ -11,7 +11,7 @@ internal sealed class EndUnsaid : ConceptFindingKind
     public override string Title => "Minimum or maximum unsaid";
 
     public override string Help =>
-        "An end wants two marks: nearest the box the most (bar or foot), behind it the least (ring or bar).";
+        "An end says two things: how many there may be at most, and how many there must be at least. One of them is not drawn.";
 
     public override int Rank => 30;
 
