@@ -129,6 +129,9 @@ public sealed class QuestionRevision
 
     public DateTimeOffset PublishedAt { get; init; }
 
+    /// <summary>Why the wording was corrected, told to everybody; null of the first.</summary>
+    public string? Why { get; init; }
+
     public List<QuestionPart> Parts { get; } = [];
 }
 

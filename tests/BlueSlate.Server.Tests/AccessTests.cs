@@ -46,7 +46,8 @@ public sealed class AccessTests(TestServer server) : IClassFixture<TestServer>
                     .Replace("{student:guid}", Guid.NewGuid().ToString())
                     .Replace("{person:guid}", Guid.NewGuid().ToString())
                     .Replace("/rulings", "/rulings?finding=x")
-                    .Replace("/alike", "/alike?finding=x");
+                    .Replace("/alike", "/alike?finding=x")
+                    .Replace("exercises/folder", $"exercises/folder?cohort={Guid.NewGuid()}");
             foreach (var method in methods.HttpMethods)
             {
                 var response = await client.SendAsync(new HttpMethod(method), path, method == "GET" ? null : BodyFor(path));
@@ -256,6 +257,16 @@ public sealed class AccessTests(TestServer server) : IClassFixture<TestServer>
             { } at when at.EndsWith("/preflight", StringComparison.Ordinal) => new { drawing = "{}" },
             { } at when at.EndsWith("/adjustments", StringComparison.Ordinal) => new { amount = "1", reason = "Why not." },
             { } at when at.EndsWith("/withheld", StringComparison.Ordinal) => new { answers = Array.Empty<Guid>() },
+            { } at when at.EndsWith("/wording", StringComparison.Ordinal) => new
+            {
+                revision = 1,
+                text = "x",
+                why = "Why not.",
+                accept = Array.Empty<object>(),
+            },
+            { } at when at.EndsWith("/wording/preview", StringComparison.Ordinal) => new { text = "x" },
+            { } at when at.EndsWith("/try", StringComparison.Ordinal) => new { drawing = "{}" },
+            { } at when at.EndsWith("/copy", StringComparison.Ordinal) => new { cohortId = Guid.NewGuid() },
             { } at when at.EndsWith("/help", StringComparison.Ordinal) => new { drawing = "{}" },
             { } at when at.EndsWith("/times", StringComparison.Ordinal) => new { dueAt = (string?)null },
             { } at when at.EndsWith("/after-end", StringComparison.Ordinal) => new

@@ -54,6 +54,15 @@ public sealed class Client : IDisposable
             }
         );
 
+    /// <summary>Sends a file as it is.</summary>
+    public Task<HttpResponseMessage> SendBytesAsync(HttpMethod method, string path, byte[] bytes) =>
+        http.SendAsync(
+            new HttpRequestMessage(method, path)
+            {
+                Content = new ByteArrayContent(bytes) { Headers = { ContentType = new("application/octet-stream") } },
+            }
+        );
+
     public async Task<JsonNode> GetAsync(string path) => await ReadAsync(await SendAsync(HttpMethod.Get, path));
 
     public async Task<JsonNode> PostAsync(string path, object? body = null) =>

@@ -185,13 +185,13 @@ test('one student gets more time, sees it, and has time as everybody again', asy
   await times();
   const sheet = page.getByRole('dialog', { name: 'Times' });
   await sheet.getByRole('button', { name: 'give Rosa Tamm more time' }).click();
-  const due = await sheet.getByLabel('Due for everybody, empty for no end').inputValue();
+  const due = await sheet.getByLabel('Due, empty for no end').inputValue();
   const later = `${Number(due.slice(0, 4)) + 1}${due.slice(4)}`;
-  await sheet.getByLabel('Until').fill(due);
+  await sheet.getByLabel('Until, at a time of their own').fill(due);
   await sheet.getByLabel('Why').fill('Ill in the second week.');
   await sheet.getByRole('button', { name: 'give it' }).click();
   await expect(sheet.getByText('later than everybody')).toBeVisible();
-  await sheet.getByLabel('Until').fill(later);
+  await sheet.getByLabel('Until, at a time of their own').fill(later);
   await sheet.getByRole('button', { name: 'give it' }).click();
   await expect(sheet.getByText('Ill in the second week.')).toBeVisible();
   await expectAccessible(page);

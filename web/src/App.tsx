@@ -12,6 +12,8 @@ const Before = lazy(() => import('./features/study/BeforePage'));
 const Draw = lazy(() => import('./features/study/DrawPage'));
 const Marks = lazy(() => import('./features/study/MarksPage'));
 const Solution = lazy(() => import('./features/solution/SolutionPage'));
+const Try = lazy(() => import('./features/trying/TryPage'));
+const Shelf = lazy(() => import('./features/shelf/ShelfPage'));
 const Desk = lazy(() => import('./features/desk/DeskPage'));
 const Questions = lazy(() => import('./features/desk/QuestionsPage'));
 const Marking = lazy(() => import('./features/marking/MarkingPage'));
@@ -41,6 +43,7 @@ export function App() {
         <Route path="/exercises/:id" element={<Exercise />} />
         <Route path="/exercises/:id/answers" element={<Desk />} />
         <Route path="/exercises/:id/solution" element={<Solution />} />
+        <Route path="/exercises/:id/try" element={<Try />} />
         <Route path="/parts/:id/questions" element={<Questions />} />
         <Route path="/marking/:id" element={<Marking />} />
         <Route path="/marking/blind/:id" element={<Blind />} />
@@ -50,6 +53,7 @@ export function App() {
         <Route path="/welcome" element={<WelcomePage />} />
         <Route path="/cohorts/:id" element={<Cohort />} />
         <Route path="/ways" element={<Ways />} />
+        <Route path="/shelf" element={<Shelf />} />
         <Route path="/findings" element={<Findings />} />
         <Route path="/findings/:code" element={<Finding />} />
         <Route path="*" element={<Home />} />

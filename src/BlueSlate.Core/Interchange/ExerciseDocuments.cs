@@ -145,6 +145,26 @@ public sealed record AssessmentDocument
     /// <summary>What of the preflight its author has looked at and meant so, by the items' keys.</summary>
     public ImmutableArray<string> MeantSo { get; init; } = [];
 
+    /// <summary>The same with one more value accepted at a fact.</summary>
+    public AssessmentDocument Accepting(string fact, string value)
+    {
+        var said = Tolerances.FirstOrDefault(tolerance => tolerance.Fact == fact) ?? new ToleranceDocument { Fact = fact };
+        var accepted = said.Accepted.IsDefault ? [] : said.Accepted;
+        return accepted.Contains(value)
+            ? this
+            : this with
+            {
+                Tolerances =
+                [
+                    .. Tolerances.Where(tolerance => tolerance.Fact != fact),
+                    said with
+                    {
+                        Accepted = accepted.Add(value),
+                    },
+                ],
+            };
+    }
+
     /// <summary>The exercise's own words and ways of drawing as values of the core.</summary>
     public ExerciseTerms ToTerms(WorkOptions options) =>
         new(Restatements ?? ImmutableSortedDictionary<string, Standing>.Empty, ToWords())

@@ -70,6 +70,9 @@ public abstract class Subject
     /// </summary>
     public abstract ImmutableArray<WorkedStep> Steps(PreflightCase one);
 
+    /// <summary>What a model answer has in it that exercises are looked for by, each in a few words.</summary>
+    public abstract IEnumerable<string> Topics(IDocument document, WorkOptions options);
+
     /// <summary>Prepares a model answer, for any number of answers to be judged by it, from several threads at once.</summary>
     public abstract ModelAnswer Prepare(IDocument document, WorkOptions options, ExerciseTerms terms, Tolerances tolerances);
 }

@@ -1020,6 +1020,10 @@ namespace BlueSlate.Data.Migrations
                         .HasColumnType("text")
                         .HasColumnName("scenario");
 
+                    b.Property<string>("Why")
+                        .HasColumnType("text")
+                        .HasColumnName("why");
+
                     b.HasKey("Id")
                         .HasName("pk_question_revisions");
 

@@ -114,6 +114,7 @@ public static class Server
         services.AddScoped<DocumentStore>();
         services.AddScoped<Publishing>();
         services.AddScoped<Times>();
+        services.AddScoped<Correcting>();
         services.AddScoped<AnswerStore>();
         services.AddScoped<Attempts>();
         services.AddScoped<Help>();

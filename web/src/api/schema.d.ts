@@ -699,6 +699,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /** Saves it while the exercise is not published. */
         put: {
             parameters: {
                 query?: never;
@@ -999,6 +1000,242 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/exercises/{id}/wording/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CorrectionPreviewRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CorrectionPreviewReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{id}/wording": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CorrectionRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SavedReply"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{id}/folder": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/zip": components["schemas"]["FileContentHttpResult"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/folder": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query: {
+                    cohort: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/octet-stream": components["schemas"]["IFormFile"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CreatedReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{id}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CopyRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CreatedReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ShelfReply"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/parts/{id}": {
         parameters: {
             query?: never;
@@ -1293,6 +1530,90 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["PreflightReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{id}/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Checks a drawing. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ReadingRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TriedReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{id}/try/reading": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a drawing says, as far as the part lets students know. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ReadingRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReadingReply"];
                     };
                 };
             };
@@ -1800,6 +2121,43 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["AnswerReply"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/study/answers/{id}/wording": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WordingReply"];
                     };
                 };
             };
@@ -3769,6 +4127,13 @@ export interface components {
             fact: string;
             value: string;
         };
+        /** @description A value that is accepted at a fact of a part's model answer, since the old wording allowed it. */
+        AcceptedReading: {
+            /** Format: uuid */
+            partId: string;
+            fact: string;
+            value: string;
+        };
         /** @description People to be added: one a line, a name and an address with a comma between them. */
         AddPeopleRequest: {
             people: string;
@@ -4179,6 +4544,45 @@ export interface components {
          * @enum {unknown}
          */
         CohortRole: "student" | "assistant" | "instructor";
+        /** @description Copies an exercise, to a cohort of one's own. */
+        CopyRequest: {
+            /** Format: uuid */
+            cohortId: string;
+        };
+        /**
+         * @description A wording that was corrected since an answer was begun: when and why, the scenario as it is now, and both texts for what changed to be
+         *     seen.
+         */
+        CorrectedWording: {
+            /** Format: int32 */
+            number: number;
+            /** Format: date-time */
+            at: string;
+            why: string;
+            scenarioHtml: string;
+            before: string;
+            now: string;
+        };
+        /** @description What a correction would do: whom it reaches, and which readings the old wording allowed that the new one does not. */
+        CorrectionPreviewReply: {
+            /** Format: int32 */
+            drawing: number;
+            /** Format: int32 */
+            handedIn: number;
+            readings: components["schemas"]["OldReading"][];
+        };
+        /** @description A wording that is only being thought of. */
+        CorrectionPreviewRequest: {
+            text: string;
+        };
+        /** @description A corrected wording of a published exercise, why it is corrected, and which readings of the old one are accepted too. */
+        CorrectionRequest: {
+            /** Format: int32 */
+            revision: number;
+            text: string;
+            why: string;
+            accept: components["schemas"]["AcceptedReading"][];
+        };
         /**
          * @description What a class writes at the lines of a diamond: letters that say the maximum, or pairs.
          * @enum {unknown}
@@ -4615,6 +5019,8 @@ export interface components {
         HomeReply: {
             exercises: components["schemas"]["HomeExercise"][];
         };
+        /** Format: binary */
+        IFormFile: string;
         /** @description Whose answer it is. */
         IdentityReply: {
             /** Format: uuid */
@@ -4897,6 +5303,18 @@ export interface components {
         NoteQueryRequest: {
             finding: string;
             text: string;
+        };
+        /** @description A reading of the old wording. */
+        OldReading: {
+            /**
+             * Format: uuid
+             * @description The part whose model answer it is about.
+             */
+            partId: string;
+            /** @description What the old wording left open, or said otherwise. */
+            said: string;
+            /** @description What to accept so that both are right. */
+            accept: components["schemas"]["AcceptedBesides"];
         };
         /** @description The drawing that a picture carried. */
         OpenedReply: {
@@ -5464,6 +5882,58 @@ export interface components {
             /** @default false */
             names: boolean;
         };
+        /** @description An exercise on the shelf. */
+        ShelfExercise: {
+            /**
+             * Format: uuid
+             * @description Which it is.
+             */
+            id: string;
+            /** @description Its title. */
+            title: string;
+            /** @description For which cohort it was written. */
+            cohort: string;
+            /**
+             * Format: date-time
+             * @description When it was begun.
+             */
+            createdAt: string;
+            /** @description Whether it was published. */
+            published: boolean;
+            /** @description What is asked. */
+            parts: components["schemas"]["PartDocument"][];
+            /** @description What its model answers have in them that exercises are looked for by. */
+            topics: string[];
+            /**
+             * Format: int32
+             * @description How much its model answers state.
+             */
+            facts: number;
+            /**
+             * Format: int32
+             * @description How long its scenario is.
+             */
+            words: number;
+            /**
+             * Format: int32
+             * @description How many answers that count were checked.
+             */
+            answers: number;
+            /**
+             * Format: double
+             * @description The share of the marks that they earned on average, from 0 to 1; null while there are too few of them.
+             */
+            earned: null | number;
+            /**
+             * Format: double
+             * @description How long half of those who handed in themselves took at the most; null while there are too few of them.
+             */
+            minutes: null | number;
+        };
+        /** @description All exercises that one may look at, as they are found again. */
+        ShelfReply: {
+            exercises: components["schemas"]["ShelfExercise"][];
+        };
         /** @description Signs in. */
         SignInRequest: {
             email: string;
@@ -5758,6 +6228,14 @@ export interface components {
         TotalReply: {
             total: components["schemas"]["Rational"];
         };
+        /** @description A drawing of one's own, checked as a student's would be, with the model answer, drawn and in sentences. */
+        TriedReply: {
+            scenarioHtml: string;
+            drawing: string;
+            modelDrawing: string;
+            modelSentences: components["schemas"]["ResultSentence"][];
+            result: components["schemas"]["StudentResult"];
+        };
         /** @description What a class has learned about UML class diagrams. */
         UmlOptions: {
             /** @enum {string} */
@@ -5814,6 +6292,10 @@ export interface components {
         WithholdRequest: {
             answers: string[];
             reason?: null | string;
+        };
+        /** @description Whether the wording was corrected since an answer was begun. */
+        WordingReply: {
+            corrected: null | components["schemas"]["CorrectedWording"];
         };
         /** @description What a class has learned of the ways of writing or drawing its work. Every subject has its own. */
         WorkOptions: {

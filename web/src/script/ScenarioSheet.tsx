@@ -16,6 +16,8 @@ interface ScenarioSheetProps {
   actions?: (phrase: Phrase, done: () => void) => ReactNode;
   /** Called when something was done with words that the pointer chose: whoever points goes on elsewhere. */
   onDone?: () => void;
+  /** What has to be known before it is read. */
+  notice?: ReactNode;
   children?: ReactNode;
 }
 
@@ -33,6 +35,7 @@ export function ScenarioSheet({
   follows = false,
   actions,
   onDone,
+  notice,
   children,
 }: ScenarioSheetProps) {
   const prose = useRef<HTMLDivElement>(null);
@@ -115,6 +118,7 @@ export function ScenarioSheet({
     <aside className="scenario-sheet" ref={sheet} aria-label="Scenario" tabIndex={0} onKeyDown={onKeyDown}>
       <h1>{title}</h1>
       <p className="part-line">{line}</p>
+      {notice}
       {/* The server renders and sanitises the scenario's Markdown. */}
       <div
         className="prose"

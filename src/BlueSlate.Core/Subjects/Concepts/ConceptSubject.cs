@@ -54,6 +54,9 @@ internal sealed class ConceptSubject : Subject
 
     public override ImmutableArray<WorkedStep> Steps(PreflightCase one) => ConceptSteps.Of(ConceptPreflight.Read(one));
 
+    public override IEnumerable<string> Topics(IDocument document, WorkOptions options) =>
+        ConceptTopics.Of(Notation.Read((Drawing)document, (NotationOptions)options).Model);
+
     public override ModelAnswer Prepare(IDocument document, WorkOptions options, ExerciseTerms terms, Tolerances tolerances)
     {
         var notation = (NotationOptions)options;

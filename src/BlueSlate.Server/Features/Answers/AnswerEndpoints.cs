@@ -21,6 +21,7 @@ public static class AnswerEndpoints
         group.MapGet("/exercises/{id:guid}", Starting.Before).ForStudents();
         group.MapPost("/exercises/{id:guid}/answer", Starting.Start).ForStudents().Produces<CreatedReply>();
         group.MapGet("/answers/{id:guid}", Get).ForStudents();
+        group.MapGet("/answers/{id:guid}/wording", Wording).ForStudents();
         group.MapPost("/answers/{id:guid}/hand-in", HandIn).ForStudents().Produces<ReceiptReply>();
         group.MapGet("/answers/{id:guid}/marks", Marks).ForStudents();
         group.MapPost("/answers/{id:guid}/marks/seen", MarksSeen).ForStudents().Produces(StatusCodes.Status204NoContent);
@@ -105,6 +106,57 @@ public static class AnswerEndpoints
                 answer.Late,
                 answer.Receipt,
                 answer.Works.Exists(work => work.Released is not null)
+            )
+        );
+    }
+
+    private static async Task<Results<Ok<WordingReply>, ProblemHttpResult>> Wording(
+        Guid id,
+        Access access,
+        BlueSlateContext database,
+        ScenarioRenderer renderer,
+        CancellationToken cancellation
+    )
+    {
+        var begun = await access
+            .OwnAnswers()
+            .Where(answer => answer.Id == id)
+            .Select(answer => new
+            {
+                answer.ExerciseId,
+                answer.Question!.Number,
+                answer.QuestionRevisionId,
+            })
+            .FirstOrDefaultAsync(cancellation);
+        if (begun is null)
+        {
+            return NoSuchAnswer();
+        }
+
+        var newest = await database
+            .QuestionRevisions.AsNoTracking()
+            .Where(question => question.ExerciseId == begun.ExerciseId && question.Number > begun.Number)
+            .OrderByDescending(question => question.Number)
+            .FirstOrDefaultAsync(cancellation);
+        if (newest is null)
+        {
+            return TypedResults.Ok(new WordingReply(null));
+        }
+
+        var before = await database
+            .QuestionRevisions.Where(question => question.Id == begun.QuestionRevisionId)
+            .Select(question => question.Scenario)
+            .FirstAsync(cancellation);
+        return TypedResults.Ok(
+            new WordingReply(
+                new CorrectedWording(
+                    newest.Number,
+                    newest.PublishedAt,
+                    newest.Why ?? "",
+                    renderer.Render(newest.Scenario),
+                    before,
+                    newest.Scenario
+                )
             )
         );
     }

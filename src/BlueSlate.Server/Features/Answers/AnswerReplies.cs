@@ -105,6 +105,15 @@ public sealed record AnswerReply(
     bool Released
 );
 
+/// <summary>
+/// A wording that was corrected since an answer was begun: when and why, the scenario as it is now, and both texts for what changed to be
+/// seen.
+/// </summary>
+public sealed record CorrectedWording(int Number, DateTimeOffset At, string Why, string ScenarioHtml, string Before, string Now);
+
+/// <summary>Whether the wording was corrected since an answer was begun.</summary>
+public sealed record WordingReply(CorrectedWording? Corrected);
+
 /// <summary>The work on one part of an answer.</summary>
 public sealed record WorkReply(Guid Id, StudentPart Part, int Revision, string Drawing, HelpReply Help);
 

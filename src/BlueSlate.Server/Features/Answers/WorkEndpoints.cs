@@ -1,15 +1,10 @@
-using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
-using BlueSlate.Core.Judging;
-using BlueSlate.Core.Language;
-using BlueSlate.Core.Subjects.Concepts.Soundness;
 using BlueSlate.Data;
 using BlueSlate.Server.Features.Drafting;
 using BlueSlate.Server.Features.Drawings;
 using BlueSlate.Server.Features.Exercises;
 using BlueSlate.Server.Features.Marking;
 using BlueSlate.Server.Hosting;
-using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
 namespace BlueSlate.Server.Features.Answers;
@@ -25,7 +20,7 @@ public static class WorkEndpoints
         group.MapGet("/work/{id:guid}/earlier", Earlier).ForStudents().Produces<EarlierState[]>();
         // The update itself asks whose work it is, so that a save needs no question before it.
         group.MapPut("/work/{id:guid}/drawing", Save).ForSignedIn().Produces<DrawingSavedReply>();
-        group.MapPost("/work/{id:guid}/reading", Read).ForStudents();
+        group.MapPost("/work/{id:guid}/reading", Read).ForStudents().Produces<ReadingReply>();
         group.MapPost("/work/{id:guid}/tidy", Tidy).ForStudents().Produces<TidyReply>();
         group.MapDrawingTools("/work", PartOf, part => part.Aids, route => route.ForStudents());
         group.MapPost("/work/{id:guid}/help", Help.Ask).ForStudents().Produces<HelpReply>();
@@ -64,35 +59,10 @@ public static class WorkEndpoints
             : await store.SaveAsync(id, access.AccountId, request.Revision, request.SaveId, drawing, cancellation);
     }
 
-    private static async Task<Results<Ok<ReadingReply>, ProblemHttpResult>> Read(
-        Guid id,
-        ReadingRequest request,
-        Access access,
-        CancellationToken cancellation
-    )
-    {
-        if (await FindPartAsync(id, access, cancellation) is not { } part)
-        {
-            return AnswerEndpoints.NoSuchAnswer();
-        }
-
-        var (drawing, refusal) = DrawingInput.Read(request.Drawing);
-        if (drawing is null)
-        {
-            return refusal!;
-        }
-
-        var sentences = part.Aids.Sentences
-            ? Subject.Of(part.Learned).Sentences(drawing, part.Learned)
-            : DrawnSentenceWriter.Write(drawing);
-        return TypedResults.Ok(
-            new ReadingReply(
-                DrawingWriter.Hash(drawing),
-                [.. sentences.Select(ResultSentence.Of)],
-                part.Aids.Form ? [.. FormRule.Check(drawing, part.Learned)] : []
-            )
-        );
-    }
+    private static async Task<IResult> Read(Guid id, ReadingRequest request, Access access, CancellationToken cancellation) =>
+        await FindPartAsync(id, access, cancellation) is { } part
+            ? StudentReading.Of(part, request.Drawing)
+            : AnswerEndpoints.NoSuchAnswer();
 
     private static async Task<IResult> Tidy(
         Guid id,

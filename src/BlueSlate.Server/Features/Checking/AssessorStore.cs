@@ -29,13 +29,17 @@ public sealed class AssessorStore
     }
 
     /// <summary>An assessor that is not kept. The part's revision has to be at hand with it.</summary>
-    public static Assessor Prepare(QuestionPart asked, AssessmentRevision assessment)
+    public static Assessor Prepare(QuestionPart asked, AssessmentRevision assessment) =>
+        Prepare(asked, asked.Question!, assessment);
+
+    /// <summary>The same of a part of what is asked.</summary>
+    public static Assessor Prepare(QuestionPart asked, QuestionRevision question, AssessmentRevision assessment)
     {
         var options = ExerciseJson.Read<PartDocument>(asked.Document).Learned;
         var document = ExerciseJson.Read<AssessmentDocument>(assessment.Assessment);
         var model = Subject.Of(options).Parse(assessment.Model)
             ?? throw new InvalidOperationException("A stored model answer cannot be read.");
-        var terms = document.ToTerms(options) with { Scenario = ScenarioRenderer.ToText(asked.Question!.Scenario) };
+        var terms = document.ToTerms(options) with { Scenario = ScenarioRenderer.ToText(question.Scenario) };
         return new Assessor(model, options, document.ToTolerances(), document.Scheme!.ToScheme(), terms);
     }
 }

@@ -22,12 +22,15 @@ public static class ExerciseEndpoints
         group.MapGet("/cohorts", Cohorts).ForInstructors();
         group.MapGet("/{id:guid}", Get).ForStaff();
         group.MapGet("/{id:guid}/set-aside", SetAsideTexts).ForInstructors().Produces<SetAsideReply[]>();
-        group.MapPut("/{id:guid}/scenario", SaveScenario).ForInstructors().Produces<SavedReply>();
+        group.MapPut("/{id:guid}/scenario", ScenarioEndpoints.Save).ForInstructors().Produces<SavedReply>();
         group.MapPut("/{id:guid}/title", SaveTitle).ForInstructors().Produces(StatusCodes.Status204NoContent);
         group.MapPost("/{id:guid}/parts", PartList.Add).ForInstructors().Produces<CreatedReply>();
         group.MapPut("/{id:guid}/parts", PartList.Order).ForInstructors().Produces(StatusCodes.Status204NoContent);
         group.MapPost("/{id:guid}/publish", Publishing.Publish).ForInstructors().Produces(StatusCodes.Status204NoContent);
         Times.Map(group);
+        Correcting.Map(group);
+        Folders.Map(group);
+        Shelf.Map(group);
     }
 
     private static async Task<ExerciseSummary[]> List(Access access, CancellationToken cancellation) =>
@@ -158,22 +161,6 @@ public static class ExerciseEndpoints
                     .ToArrayAsync(cancellation)
             )
             : NoSuchExercise();
-
-    private static async Task<IResult> SaveScenario(
-        Guid id,
-        SaveTextRequest request,
-        DocumentStore documents,
-        CancellationToken cancellation
-    ) =>
-        request.Text.Length > ScenarioRenderer.Longest
-            ? Problems.Unreadable("too-long", $"A scenario has at most {ScenarioRenderer.Longest} characters.", "text")
-        : !ScenarioRenderer.CanRender(request.Text)
-            ? Problems.Unreadable(
-                "too-deep",
-                "Lists or quotations are nested too deep here to be shown. Take out a few levels.",
-                "text"
-            )
-        : await documents.SaveScenarioAsync(id, request.Revision, request.Text, cancellation);
 
     private static async Task<IResult> SaveTitle(
         Guid id,

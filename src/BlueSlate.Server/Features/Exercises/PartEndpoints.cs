@@ -27,6 +27,8 @@ public static class PartEndpoints
         group.MapPost("/{id:guid}/scheme", DeriveScheme).ForInstructors();
         group.MapPost("/{id:guid}/reading", Read).ForStaff();
         group.MapPost("/{id:guid}/preflight", Preparing.Look).ForStaff().Produces<PreflightReply>();
+        group.MapPost("/{id:guid}/try", Trying.Check).ForStaff().Produces<TriedReply>();
+        group.MapPost("/{id:guid}/try/reading", Trying.Read).ForStaff().Produces<ReadingReply>();
         group.MapGet("/{id:guid}/steps", Preparing.Steps).ForStaff().Produces<StepsReply>();
         group.MapPost("/{id:guid}/tidy", Tidy).ForStaff().Produces<TidyReply>();
         group.MapDrawingTools(

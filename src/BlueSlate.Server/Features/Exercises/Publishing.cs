@@ -106,7 +106,8 @@ public sealed class Publishing(BlueSlateContext database, CheckQueue queue, Audi
             .FirstOrDefault(missing => missing is not null);
     }
 
-    private static string? Missing(ExercisePart part) =>
+    /// <summary>The same of one part, without saying which.</summary>
+    internal static string? Missing(ExercisePart part) =>
         DrawingReader.Read(TextOf(part, DocumentKind.Model)).Drawing is not { IsBlank: false } ? "Draw the model answer"
         : ExerciseJson.Read<AssessmentDocument>(TextOf(part, DocumentKind.Assessment)).Scheme is null
             ? "Derive the marking scheme"

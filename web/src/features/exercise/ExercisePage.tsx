@@ -32,6 +32,7 @@ import { Stand } from '../study/Stand';
 import { Keep, useWorst } from '../study/workSessions';
 import { portsOf } from '../../keeping/saving';
 import { AcceptedHere } from './AcceptedHere';
+import { CorrectWording } from './CorrectWording';
 import { OtherWays, OwnWords } from './OtherWays';
 import { openedKey, openExercise, type OpenedExercise } from './opened';
 import { askedLines, PartForm } from './PartForm';
@@ -224,8 +225,12 @@ function PartScript({ exercise, part, at, sessions, session, titled, editable, s
                 change the scenario
               </button>
             )}
+            {published && exercise.mayEdit && <CorrectWording exercise={exercise} onCorrected={reload} />}
             <Link className="word-button" to={`/exercises/${exercise.id}/solution${at > 0 ? `?part=${at + 1}` : ''}`}>
               build it up step by step
+            </Link>
+            <Link className="word-button" to={`/exercises/${exercise.id}/try${at > 0 ? `?part=${at + 1}` : ''}`}>
+              try it on yourself
             </Link>
           </p>
         </ScenarioSheet>

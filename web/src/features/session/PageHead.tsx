@@ -24,6 +24,11 @@ export function PageHead() {
         <Link className="word-button" to="/">
           what is next
         </Link>
+        {person.isStaff && (
+          <Link className="word-button" to="/shelf">
+            shelf
+          </Link>
+        )}
         <Link className="word-button" to="/findings">
           kinds of findings
         </Link>

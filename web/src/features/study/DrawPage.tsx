@@ -20,6 +20,7 @@ import { useSlate } from '../../slate/useSlate';
 import { FailedPage, Loading } from '../../ui/states';
 import { usePerson } from '../session/useSession';
 import { Conflict } from './Conflict';
+import { Corrected, useCorrection } from './Corrected';
 import { DrawMargin, marginWidth } from './DrawMargin';
 import { HelpSection } from './HelpSection';
 import { partLine, tabOf } from '../../parts/partLine';
@@ -122,6 +123,7 @@ interface PartScriptProps {
 function PartScript({ answer, work, sessions, session, tabs, onHandedIn, onEnded }: PartScriptProps) {
   const slate = useSlate(session, session.current().state !== 'closed', work.part.learned);
   const worst = useWorst(sessions);
+  const correction = useCorrection(answer.id);
   const [folded, setFolded] = useState(false);
   const [looking, setLooking] = useState(false);
   const [handing, setHanding] = useState<number | null>(null);
@@ -181,7 +183,8 @@ function PartScript({ answer, work, sessions, session, tabs, onHandedIn, onEnded
         <ScenarioSheet
           title={answer.title}
           line={partLine(work.part)}
-          html={answer.scenarioHtml}
+          html={correction?.scenarioHtml ?? answer.scenarioHtml}
+          notice={correction && <Corrected correction={correction} />}
           tied={lighting.tied}
           lit={places ?? lighting.litPhrases}
           follows={places !== null}

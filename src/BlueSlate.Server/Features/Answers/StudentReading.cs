@@ -1,0 +1,33 @@
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Interchange;
+using BlueSlate.Core.Judging;
+using BlueSlate.Core.Language;
+using BlueSlate.Core.Subjects.Concepts.Soundness;
+using BlueSlate.Server.Features.Exercises;
+
+namespace BlueSlate.Server.Features.Answers;
+
+/// <summary>What a student is told of a drawing while it is drawn: as far as the part's aids go.</summary>
+internal static class StudentReading
+{
+    /// <summary>Of a drawing as text; the refusal of one that cannot be read.</summary>
+    public static IResult Of(PartDocument part, string text)
+    {
+        var (drawing, refusal) = DrawingInput.Read(text);
+        if (drawing is null)
+        {
+            return refusal!;
+        }
+
+        var sentences = part.Aids.Sentences
+            ? Subject.Of(part.Learned).Sentences(drawing, part.Learned)
+            : DrawnSentenceWriter.Write(drawing);
+        return TypedResults.Ok(
+            new ReadingReply(
+                DrawingWriter.Hash(drawing),
+                [.. sentences.Select(ResultSentence.Of)],
+                part.Aids.Form ? [.. FormRule.Check(drawing, part.Learned)] : []
+            )
+        );
+    }
+}

@@ -1,0 +1,89 @@
+using BlueSlate.Core.Interchange;
+using BlueSlate.Core.Judging;
+using BlueSlate.Data;
+using BlueSlate.Scenarios;
+using BlueSlate.Server.Features.Answers;
+using BlueSlate.Server.Features.Checking;
+using BlueSlate.Server.Hosting;
+using Microsoft.EntityFrameworkCore;
+
+namespace BlueSlate.Server.Features.Exercises;
+
+/// <summary>A drawing of one's own, checked as a student's would be, with the model answer, drawn and in sentences.</summary>
+public sealed record TriedReply(
+    string ScenarioHtml,
+    string Drawing,
+    string ModelDrawing,
+    ResultSentence[] ModelSentences,
+    StudentResult Result
+);
+
+/// <summary>
+/// An exercise tried on oneself before anybody sees it: read as a student would read it, and checked as it is written now. Nothing of it is
+/// kept or counted.
+/// </summary>
+internal static class Trying
+{
+    /// <summary>What a drawing says, as far as the part lets students know.</summary>
+    public static async Task<IResult> Read(Guid id, ReadingRequest request, Access access, CancellationToken cancellation) =>
+        await FindAsync(id, access, cancellation) is { } part
+            ? StudentReading.Of(DocumentOf(part), request.Drawing)
+            : PartEndpoints.NoSuchPart();
+
+    /// <summary>Checks a drawing.</summary>
+    public static async Task<IResult> Check(
+        Guid id,
+        ReadingRequest request,
+        Access access,
+        ScenarioRenderer renderer,
+        TimeProvider clock,
+        CancellationToken cancellation
+    )
+    {
+        if (await FindAsync(id, access, cancellation) is not { } part)
+        {
+            return PartEndpoints.NoSuchPart();
+        }
+
+        if (Publishing.Missing(part) is { } missing)
+        {
+            return Problems.Unreadable("not-ready", $"{missing} first.");
+        }
+
+        var document = DocumentOf(part);
+        var subject = Subject.Of(document.Learned);
+        if (subject.Parse(request.Drawing) is not { } drawing)
+        {
+            return DrawingInput.Read(request.Drawing).Refusal!;
+        }
+
+        var question = Publishing.Asked(part.Exercise!, clock.GetUtcNow());
+        var asked = question.Parts.Find(one => one.PartId == part.Id)!;
+        var assessment = AssessorStore
+            .Prepare(asked, question, Publishing.HeldAgainst(part, 1, clock.GetUtcNow()))
+            .Assess(drawing, []);
+        return TypedResults.Ok(
+            new TriedReply(
+                renderer.Render(question.Scenario),
+                request.Drawing,
+                subject.Write(assessment.ModelAnswer),
+                [.. subject.Sentences(assessment.ModelAnswer, document.Learned).Select(ResultSentence.Of)],
+                StudentResult.Of(ResultDocument.Of(assessment, ""), withModel: true)
+            )
+        );
+    }
+
+    private static PartDocument DocumentOf(ExercisePart part) =>
+        ExerciseJson.Read<PartDocument>(part.Documents.First(document => document.Kind == DocumentKind.Part).Text);
+
+    private static Task<ExercisePart?> FindAsync(Guid id, Access access, CancellationToken cancellation) =>
+        access
+            .StaffParts()
+            .AsNoTrackingWithIdentityResolution()
+            .AsSplitQuery()
+            .Include(row => row.Documents)
+            .Include(row => row.Exercise!.Documents)
+            .Include(row => row.Exercise!.Parts)
+                .ThenInclude(other => other.Documents)
+            .FirstOrDefaultAsync(row => row.Id == id, cancellation);
+}
