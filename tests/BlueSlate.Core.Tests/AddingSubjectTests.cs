@@ -118,6 +118,8 @@ public sealed class AddingSubjectTests
 
         public override ImmutableArray<WorkedStep> Steps(PreflightCase one) => [];
 
+        public override ScenarioCover Cover(PreflightCase one) => ScenarioCover.None;
+
         public override IEnumerable<string> Topics(IDocument document, WorkOptions options) => [];
 
         public override ModelAnswer Prepare(

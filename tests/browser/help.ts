@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page } from '@playwright/test';
 
@@ -104,3 +106,23 @@ export const call = <T = unknown>(page: Page, method: string, path: string, body
     },
     [method, path, body] as const,
   ) as Promise<T>;
+
+const folder = join(import.meta.dirname, '../../demo/key-board');
+const file = (name: string) => readFileSync(join(folder, name), 'utf8');
+
+/** Sets an exercise to the demo's class, with a model answer of the demo. */
+export async function publish(page: Page, title: string, terms: object, asked: object = {}) {
+  await become(page, 'Ines Okafor');
+  const [cohort] = await call<{ id: string }[]>(page, 'GET', '/api/exercises/cohorts');
+  const { id } = await call<{ id: string }>(page, 'POST', '/api/exercises', { title, cohortId: cohort!.id });
+  const { parts } = await call<{ parts: { id: string; part: { value: object } }[] }>(page, 'GET', `/api/exercises/${id}`);
+  const part = parts[0]!;
+  await call(page, 'PUT', `/api/exercises/${id}/scenario`, { revision: 1, text: file('scenario.md') });
+  const [question] = JSON.parse(file('question.json')).parts;
+  await call(page, 'PUT', `/api/parts/${part.id}`, { revision: 1, value: { ...question, minutes: null, ...asked } });
+  await call(page, 'PUT', `/api/parts/${part.id}/model`, { revision: 1, text: file('model.json') });
+  const scheme = await call(page, 'POST', `/api/parts/${part.id}/scheme`);
+  await call(page, 'PUT', `/api/parts/${part.id}/assessment`, { revision: 1, value: { scheme } });
+  await call(page, 'POST', `/api/exercises/${id}/publish`, terms);
+  return id;
+}

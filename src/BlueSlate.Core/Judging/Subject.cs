@@ -70,6 +70,9 @@ public abstract class Subject
     /// </summary>
     public abstract ImmutableArray<WorkedStep> Steps(PreflightCase one);
 
+    /// <summary>How far a scenario and a model answer cover each other.</summary>
+    public abstract ScenarioCover Cover(PreflightCase one);
+
     /// <summary>What a model answer has in it that exercises are looked for by, each in a few words.</summary>
     public abstract IEnumerable<string> Topics(IDocument document, WorkOptions options);
 

@@ -1137,11 +1137,7 @@ export interface paths {
                 path?: never;
                 cookie?: never;
             };
-            requestBody: {
-                content: {
-                    "application/octet-stream": components["schemas"]["IFormFile"];
-                };
-            };
+            requestBody?: never;
             responses: {
                 /** @description OK */
                 200: {
@@ -4588,6 +4584,30 @@ export interface components {
          * @enum {unknown}
          */
         CountStyle: "letters" | "pairs";
+        /** @description How far the scenario and the model answer cover each other. */
+        CoverReply: {
+            /**
+             * Format: int32
+             * @description How many things the words are to decide.
+             */
+            facts: number;
+            /**
+             * Format: int32
+             * @description How many of them they do, or a person did.
+             */
+            decided: number;
+            /** @description The elements of which they leave something open. */
+            undecided: string[];
+            /**
+             * Format: int32
+             * @description How many phrases of the scenario tell something.
+             */
+            phrases: number;
+            /** @description Those that nothing in the model answer uses. */
+            unused: components["schemas"]["ScenarioPlace"][];
+            /** @description Words that could be tied to what they tell of. */
+            proposed: components["schemas"]["ProposedTie"][];
+        };
         /** @description The id of something new. */
         CreatedReply: {
             /** Format: uuid */
@@ -5019,8 +5039,6 @@ export interface components {
         HomeReply: {
             exercises: components["schemas"]["HomeExercise"][];
         };
-        /** Format: binary */
-        IFormFile: string;
         /** @description Whose answer it is. */
         IdentityReply: {
             /** Format: uuid */
@@ -5511,6 +5529,14 @@ export interface components {
         /** @description What may be amiss with a part, what decides most first. */
         PreflightReply: {
             items: components["schemas"]["PreflightItemReply"][];
+            cover: components["schemas"]["CoverReply"];
+        };
+        /** @description Words that tell of an element of a model answer. */
+        ProposedTie: {
+            /** @description The element. */
+            element: string;
+            /** @description The words. */
+            place: components["schemas"]["ScenarioPlace"];
         };
         /** @description Pushes a supertype's members down into its subtypes. */
         PushDownRequest: {

@@ -1,5 +1,5 @@
 import type { Drawing, Line, Shape } from '../drawing/document';
-import { onShape, rowsOf } from '../drawing/document';
+import { onShape, parseEndId, rowsOf } from '../drawing/document';
 import { addLine, addRow, addShape, addTied, changeEnd, changeLine, type NewId } from '../drawing/edits';
 import { isBox } from '../notations/forms';
 import type { Point } from '../geometry/boxes';
@@ -67,14 +67,22 @@ function saidOf({ drawing, selection }: PhraseGround): PhraseDeed | null {
   };
 }
 
-function nameOfElement(drawing: Drawing, element: string, { end }: Selection): string {
+/** What is said of an element: its name, or what it is where it has none. */
+export function nameOfElement(drawing: Drawing, element: string, selection?: Selection): string {
+  const end = selection?.end ?? parseEndId(element);
   const line = drawing.lines.get(end?.line ?? element);
+  const at = (side: 'from' | 'to') => {
+    const on = line?.[side].on;
+    return on?.kind === 'shape' ? drawing.shapes.get(on.id) : undefined;
+  };
   if (line && end) {
-    const on = line[end.side].on;
-    const at = on.kind === 'shape' ? drawing.shapes.get(on.id) : undefined;
-    return at ? `the end at ${nameOf(at)}` : 'this end';
+    const shape = at(end.side);
+    return shape ? `the end at ${nameOf(shape)}` : 'this end';
   }
-  if (line) return 'this line';
+  if (line) {
+    const [from, to] = [at('from'), at('to')];
+    return from && to && !selection ? `the line from ${nameOf(from)} to ${nameOf(to)}` : 'this line';
+  }
   const shape = drawing.shapes.get(element);
   if (shape) return nameOf(shape);
   for (const owner of drawing.shapes.values())

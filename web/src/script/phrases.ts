@@ -25,12 +25,23 @@ export function phraseAt(prose: HTMLElement, range: Range): Phrase | null {
   return { block, start: before.toString().length + raw.indexOf(quote), quote };
 }
 
-/** The range of a phrase in the prose; when the text has changed, wherever its words stand in the block, else null. */
+/** The texts of the blocks of a scenario that is not shown. */
+export const textsOf = (html: string): string[] =>
+  blocksOf(new DOMParser().parseFromString(html, 'text/html').body).map((block) => block.textContent ?? '');
+
+/** Where the words of a phrase start in a block: where they stood, or where they stand once; else nowhere, as -1. */
+export function startIn(text: string, { start, quote }: Phrase): number {
+  if (text.startsWith(quote, start)) return start;
+  const only = text.indexOf(quote);
+  return only >= 0 && text.indexOf(quote, only + 1) < 0 ? only : -1;
+}
+
+/** The range of a phrase in the prose; when the text has changed, where its words stand in the block if that is one place, else null. */
 export function rangeOf(prose: HTMLElement, phrase: Phrase): Range | null {
   const home = blocksOf(prose)[phrase.block];
   if (!home) return null;
   const text = home.textContent ?? '';
-  const start = text.startsWith(phrase.quote, phrase.start) ? phrase.start : text.indexOf(phrase.quote);
+  const start = startIn(text, phrase);
   if (start < 0) return null;
   const range = document.createRange();
   const walker = document.createTreeWalker(home, NodeFilter.SHOW_TEXT);

@@ -54,6 +54,8 @@ internal sealed class ConceptSubject : Subject
 
     public override ImmutableArray<WorkedStep> Steps(PreflightCase one) => ConceptSteps.Of(ConceptPreflight.Read(one));
 
+    public override ScenarioCover Cover(PreflightCase one) => ConceptCover.Of(ConceptPreflight.Read(one));
+
     public override IEnumerable<string> Topics(IDocument document, WorkOptions options) =>
         ConceptTopics.Of(Notation.Read((Drawing)document, (NotationOptions)options).Model);
 

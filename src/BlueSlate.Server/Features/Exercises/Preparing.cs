@@ -29,11 +29,18 @@ internal static class Preparing
         }
 
         var (drawing, refusal) = DrawingInput.Read(request.Drawing);
-        return drawing is null
-            ? refusal!
-            : TypedResults.Ok(
-                new PreflightReply([.. Preflight.Of(CaseOf(part, drawing, renderer)).Select(PreflightItemReply.Of)])
-            );
+        if (drawing is null)
+        {
+            return refusal!;
+        }
+
+        var one = CaseOf(part, drawing, renderer);
+        return TypedResults.Ok(
+            new PreflightReply(
+                [.. Preflight.Of(one).Select(PreflightItemReply.Of)],
+                CoverReply.Of(Subject.Of(one.Options).Cover(one))
+            )
+        );
     }
 
     /// <summary>The model answer as it is saved, built up step by step.</summary>
@@ -88,7 +95,27 @@ public sealed record StepsReply(StepReply[] Steps);
 public sealed record StepReply(string Said, string Why, string[] Elements, ScenarioPlace[] Places);
 
 /// <summary>What may be amiss with a part, what decides most first.</summary>
-public sealed record PreflightReply(PreflightItemReply[] Items);
+public sealed record PreflightReply(PreflightItemReply[] Items, CoverReply Cover);
+
+/// <summary>How far the scenario and the model answer cover each other.</summary>
+/// <param name="Facts">How many things the words are to decide.</param>
+/// <param name="Decided">How many of them they do, or a person did.</param>
+/// <param name="Undecided">The elements of which they leave something open.</param>
+/// <param name="Phrases">How many phrases of the scenario tell something.</param>
+/// <param name="Unused">Those that nothing in the model answer uses.</param>
+/// <param name="Proposed">Words that could be tied to what they tell of.</param>
+public sealed record CoverReply(
+    int Facts,
+    int Decided,
+    string[] Undecided,
+    int Phrases,
+    ScenarioPlace[] Unused,
+    ProposedTie[] Proposed
+)
+{
+    internal static CoverReply Of(ScenarioCover cover) =>
+        new(cover.Facts, cover.Decided, [.. cover.Undecided], cover.Phrases, [.. cover.Unused], [.. cover.Proposed]);
+}
 
 /// <summary>One thing that may be amiss.</summary>
 /// <param name="Kind">The stable name of its kind.</param>

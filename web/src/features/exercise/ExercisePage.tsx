@@ -1,13 +1,15 @@
 import { useQuery } from '@tanstack/react-query';
 import { Tabs } from 'radix-ui';
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
 import { placeInQueue } from '../../api/drafting';
 import { PartTabs, titleOfPart } from '../../parts/PartTabs';
 import { useShownPart } from '../../parts/useShownPart';
 import { FormRemarks } from '../../script/FormRemarks';
+import { moved } from '../../script/anchors';
 import { PhraseActions } from '../../script/PhraseActions';
+import { textsOf } from '../../script/phrases';
 import { partTools } from '../../api/drawingTools';
 import { elementsHere, Sentences } from '../../script/Sentences';
 import { ScenarioSheet } from '../../script/ScenarioSheet';
@@ -16,6 +18,8 @@ import { draftOf, holdDraft } from '../../keeping/drafts';
 import { useReading } from '../../script/useReading';
 import { parseEndId } from '../../drawing/document';
 import { writeDrawing } from '../../drawing/format';
+import { putTie } from '../../drawing/steps';
+import { nameOfElement } from '../../script/phraseDeeds';
 import { placementOf } from '../../geometry/scene';
 import { elementsOf, select, selectOwners } from '../../drawing/selection';
 import { isAway } from '../../keeping/session';
@@ -33,6 +37,7 @@ import { Keep, useWorst } from '../study/workSessions';
 import { portsOf } from '../../keeping/saving';
 import { AcceptedHere } from './AcceptedHere';
 import { CorrectWording } from './CorrectWording';
+import { Cover } from './Cover';
 import { OtherWays, OwnWords } from './OtherWays';
 import { openedKey, openExercise, type OpenedExercise } from './opened';
 import { askedLines, PartForm } from './PartForm';
@@ -87,6 +92,7 @@ function ExerciseScript({ opened: { reply: exercise, kept }, reload }: ExerciseS
   const sessions = exercise.parts.map((part) => sessionOf(made, part, editable));
   const [part, at, show] = useShownPart(exercise.parts);
   const titled = useTitle(exercise);
+  useTiesFollow(editable ? sessions : none, exercise.scenarioHtml);
   return (
     <>
       <PageTitle title={titled.value} />
@@ -115,6 +121,27 @@ function ExerciseScript({ opened: { reply: exercise, kept }, reload }: ExerciseS
       />
     </>
   );
+}
+
+const none: readonly DrawingSession[] = [];
+
+/** Once the scenario was edited, what is tied to its words goes where they went; what lost them says so in the preflight. */
+function useTiesFollow(sessions: readonly DrawingSession[], html: string) {
+  const known = useRef(html);
+  const follow = useEffectEvent((before: string, after: string) => {
+    const [here, there] = [textsOf(before), textsOf(after)];
+    for (const session of sessions) {
+      const ties = [...session.current().document.ties.values()];
+      const steps = moved(ties, here, there)
+        .map((tie, at) => ({ of: 'tie' as const, id: tie.id, before: ties[at]!, after: tie }))
+        .filter((step) => step.before.block !== step.after.block || step.before.start !== step.after.start);
+      session.do({ label: 'keep ties with their words', steps });
+    }
+  });
+  useEffect(() => {
+    if (known.current !== html) follow(known.current, html);
+    known.current = html;
+  }, [html]);
 }
 
 /** The session of a part's model answer: made once, and the same however often the exercise is fetched again. */
@@ -179,7 +206,11 @@ function PartScript({ exercise, part, at, sessions, session, titled, editable, s
     assessment,
     `${exercise.scenario.revision} ${JSON.stringify(part.part.value)}`,
   );
-  const [lit, setLit] = useState<PreflightItem | null>(null);
+  const [lit, setLit] = useState<Pick<PreflightItem, 'places'> | null>(null);
+  const light = (what: { elements: readonly string[]; places: PreflightItem['places'] } | null) => {
+    setLit(what);
+    lighting.light(what && what.elements.flatMap((element) => [element, lineOf(element)]));
+  };
   const [put, setPut] = useState<PutIn>();
   const [writing, setWriting] = useState(
     editable && (exercise.scenario.text === '' || draftOf(person.id, exercise.id) !== null),
@@ -329,14 +360,21 @@ function PartScript({ exercise, part, at, sessions, session, titled, editable, s
             />
           </Tabs.Content>
           <Tabs.Content value="preflight">
+            {preflight.cover && (
+              <Cover
+                cover={preflight.cover}
+                editable={editable}
+                nameOf={(element) => nameOfElement(slate.drawing, element)}
+                onLight={light}
+                onPick={(elements) => slate.setSelection(selectOwners(slate.drawing, elements))}
+                onTie={(ties) => slate.session.do(tieAll(ties))}
+              />
+            )}
             <Preflight
               preflight={preflight}
               assessment={assessment}
               editable={editable}
-              onLight={(item) => (
-                setLit(item),
-                lighting.light(item && item.elements.flatMap((element) => [element, lineOf(element)]))
-              )}
+              onLight={light}
               onPick={(elements) => slate.setSelection(selectOwners(slate.drawing, elements))}
               onPutIn={putInScenario}
             />
@@ -392,6 +430,12 @@ function PartScript({ exercise, part, at, sessions, session, titled, editable, s
     </div>
   );
 }
+
+/** Words tied to what they tell of, as one step. */
+const tieAll = (ties: Schemas['CoverReply']['proposed']) => ({
+  label: 'tie words',
+  steps: ties.map(({ element, place }) => putTie({ id: crypto.randomUUID(), element, ...place })),
+});
 
 /** The line to which an end belongs; anything else itself. */
 const lineOf = (element: string) => parseEndId(element)?.line ?? element;

@@ -5,6 +5,7 @@ import type { Scene } from '../../geometry/scene';
 import type { Assessment } from './useAssessment';
 
 export type PreflightItem = Schemas['PreflightItemReply'];
+export type Cover = Schemas['CoverReply'];
 
 // Nobody waits for it while drawing; it is there when the hand rests.
 const delay = 900;
@@ -30,6 +31,7 @@ export function usePreflight(
   const items = reply?.items ?? [];
   return {
     waiting: waiting && reply === null,
+    cover: reply?.cover ?? null,
     open: items.filter(({ key }) => !meant.has(key)),
     meantSo: items.filter(({ key }) => meant.has(key)),
   };

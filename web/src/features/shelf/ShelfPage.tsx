@@ -155,7 +155,7 @@ function ShelfLine({ exercise, cohorts }: ShelfLineProps) {
         {published ? resultsOf(exercise) : 'not published yet'} · {cohort}
       </p>
       {topics.length > 0 && <p className="text-[15px] leading-[1.45]">{topics.join(', ')}</p>}
-      <p className="small flex flex-wrap gap-x-4">
+      <p className="small flex flex-wrap items-baseline gap-x-4">
         <Link className="word-button" to={`/exercises/${id}/solution`}>
           step by step
         </Link>

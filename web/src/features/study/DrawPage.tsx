@@ -6,6 +6,7 @@ import { placeInQueue } from '../../api/drafting';
 import type { Kept } from '../../keeping/store';
 import { heldOf } from '../../keeping/useKeeping';
 import type { Phrase } from '../../script/phrases';
+import { nameOfElement } from '../../script/phraseDeeds';
 import { PhraseActions } from '../../script/PhraseActions';
 import { ScenarioSheet } from '../../script/ScenarioSheet';
 import { workTools } from '../../api/drawingTools';
@@ -256,6 +257,7 @@ function PartScript({ answer, work, sessions, session, tabs, onHandedIn, onEnded
               session={session}
               onLight={(elements) => lighting.light(elements && [...elements])}
               onPick={goTo}
+              nameOf={(element) => nameOfElement(slate.drawing, element)}
               onPlaces={setPlaces}
             />
           ) : null

@@ -4,19 +4,21 @@ import { api, must, type Schemas } from '../../api/client';
 import type { AnySession } from '../../keeping/session';
 import type { Phrase } from '../../script/phrases';
 import { messageOf } from '../../ui/states';
-import { byDifference, type Difference } from './hints';
+import { byDifference, whereOf, type Difference } from './hints';
 
 interface HelpSectionProps {
   work: Schemas['WorkReply'];
   session: AnySession;
   onLight: (elements: readonly string[] | null) => void;
   onPick: (elements: readonly string[]) => void;
+  /** What an element of the drawing is called. */
+  nameOf: (element: string) => string;
   /** Shows words of the scenario; null for none. */
   onPlaces: (places: readonly Phrase[] | null) => void;
 }
 
 /** Help while one draws for practice: how many differences, where one is, what it is, why. Each step is one of those allowed. */
-export function HelpSection({ work, session, onLight, onPick, onPlaces }: HelpSectionProps) {
+export function HelpSection({ work, session, onLight, onPick, nameOf, onPlaces }: HelpSectionProps) {
   const [help, setHelp] = useState<Schemas['HelpReply']>(work.help);
   const ask = useMutation({
     mutationFn: (wanted: { howMany?: boolean; after?: number }) =>
@@ -56,6 +58,7 @@ export function HelpSection({ work, session, onLight, onPick, onPlaces }: HelpSe
           <DifferenceHints
             key={difference.number}
             difference={difference}
+            where={whereOf(difference, nameOf)}
             busy={busy}
             onLight={(on) => {
               onLight(on ? difference.elements : null);
@@ -72,18 +75,21 @@ export function HelpSection({ work, session, onLight, onPick, onPlaces }: HelpSe
 
 interface DifferenceHintsProps {
   difference: Difference;
+  /** Where it is, in words. */
+  where: string;
   busy: boolean;
   onLight: (on: boolean) => void;
   onPick: () => void;
   onFurther: () => void;
 }
 
-function DifferenceHints({ difference, busy, onLight, onPick, onFurther }: DifferenceHintsProps) {
+function DifferenceHints({ difference, where, busy, onLight, onPick, onFurther }: DifferenceHintsProps) {
   const { hints, last, mended } = difference;
+  const said = `${hints[0]!.said} ${where}`.trim();
   return (
     <li onMouseEnter={() => onLight(true)} onMouseLeave={() => onLight(false)}>
       <button className="said" onClick={onPick} onFocus={() => onLight(true)} onBlur={() => onLight(false)}>
-        {mended ? <s>{hints[0]!.said}</s> : hints[0]!.said}
+        {mended ? <s>{said}</s> : said}
       </button>
       {mended ? (
         <p className="text-quiet-ink">mended</p>

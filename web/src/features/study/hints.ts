@@ -33,3 +33,14 @@ export function byDifference({ hints, mended }: Pick<Schemas['HelpReply'], 'hint
     .sort((a, b) => Number(a.mended) - Number(b.mended) || a.number - b.number);
   return { counted, differences };
 }
+
+/** How much of the words of a scenario is quoted, so that one knows them again. */
+const longest = 44;
+
+/** Where a difference is: by the name of what is drawn, or by the words of the scenario. */
+export function whereOf({ elements, places }: Difference, nameOf: (element: string) => string): string {
+  if (elements.length > 0) return `(${nameOf(elements[0]!)})`;
+  const quote = places[0]?.quote;
+  if (quote === undefined) return '';
+  return quote.length <= longest ? `“${quote}”` : `“${quote.slice(0, quote.lastIndexOf(' ', longest))} …”`;
+}

@@ -82,19 +82,23 @@ internal sealed class ConceptPreflight
     public bool IsOpen(string factId, string conceptId) =>
         facts.Contains(factId) && !Case.IsTolerated(factId) && !IsTied(conceptId);
 
-    /// <summary>The words that a tie leads to; null where they are no longer there.</summary>
-    public ScenarioPlace? PlaceOf(Tie tie) =>
-        tie.Block < Case.Prose.Blocks.Length
-        && Case.Prose.Blocks[tie.Block] is var text
-        && (
-            string.CompareOrdinal(text, tie.Start, tie.Quote, 0, tie.Quote.Length) == 0
-                ? tie.Start
-                : text.IndexOf(tie.Quote, StringComparison.Ordinal)
-        )
-            is >= 0
-                and var start
-            ? new ScenarioPlace(tie.Block, start, tie.Quote)
-            : null;
+    /// <summary>The words that a tie leads to: where they stood, or where they stand once; null where that is nowhere.</summary>
+    public ScenarioPlace? PlaceOf(Tie tie)
+    {
+        if (tie.Block >= Case.Prose.Blocks.Length)
+        {
+            return null;
+        }
+
+        var text = Case.Prose.Blocks[tie.Block];
+        var start =
+            string.CompareOrdinal(text, tie.Start, tie.Quote, 0, tie.Quote.Length) == 0 ? tie.Start
+            : text.IndexOf(tie.Quote, StringComparison.Ordinal) is >= 0 and var only
+            && text.IndexOf(tie.Quote, only + 1, StringComparison.Ordinal) < 0
+                ? only
+            : -1;
+        return start < 0 ? null : new ScenarioPlace(tie.Block, start, tie.Quote);
+    }
 
     /// <summary>Words of a sentence as a place.</summary>
     public ScenarioPlace PlaceOf(int block, ScenarioSentence sentence, int start, int end)
