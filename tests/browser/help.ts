@@ -119,7 +119,7 @@ export async function publish(page: Page, title: string, terms: object, asked: o
   const part = parts[0]!;
   await call(page, 'PUT', `/api/exercises/${id}/scenario`, { revision: 1, text: file('scenario.md') });
   const [question] = JSON.parse(file('question.json')).parts;
-  await call(page, 'PUT', `/api/parts/${part.id}`, { revision: 1, value: { ...question, minutes: null, ...asked } });
+  await call(page, 'PUT', `/api/parts/${part.id}`, { revision: 1, value: { ...question, minutes: null, told: 'when-released', aids: { ...question.aids, help: 0 }, ...asked } });
   await call(page, 'PUT', `/api/parts/${part.id}/model`, { revision: 1, text: file('model.json') });
   const scheme = await call(page, 'POST', `/api/parts/${part.id}/scheme`);
   await call(page, 'PUT', `/api/parts/${part.id}/assessment`, { revision: 1, value: { scheme } });

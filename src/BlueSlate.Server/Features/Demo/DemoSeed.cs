@@ -24,8 +24,10 @@ public sealed record DemoCourse(string Cohort, DemoMember[] People, DemoExercise
 /// <summary>A made-up person.</summary>
 public sealed record DemoMember(string Name, string Role);
 
-/// <summary>An exercise of the demo: its folder, its state, and the answers.</summary>
-public sealed record DemoExercise(string Folder, string State, DemoAnswer[] Answers);
+/// <summary>
+/// An exercise of the demo: its folder, its state, the answers, and whether it may be sat as often as one likes, the best attempt counting.
+/// </summary>
+public sealed record DemoExercise(string Folder, string State, DemoAnswer[] Answers, bool ForPractice = false);
 
 /// <summary>
 /// A made-up answer: who drew it, the file in the folder of each part, and whether it is handed in, late, or still being drawn.
@@ -193,6 +195,7 @@ public sealed class DemoSeed(BlueSlateContext database, string folder, TimeProvi
             return;
         }
 
+        (exercise.Attempts, exercise.BestCounts) = demo.ForPractice ? ((int?)null, true) : (1, false);
         exercise.PublishedAt = made.AddHours(2);
         exercise.DueAt = new DateTimeOffset(now.Date.AddDays(demo.State == "open" ? 5 : -1).AddHours(17), TimeSpan.Zero);
         var published = Publishing.Asked(exercise, exercise.PublishedAt.Value);

@@ -34,7 +34,7 @@ internal static class Preparing
             return refusal!;
         }
 
-        var one = CaseOf(part, drawing, renderer);
+        var one = CaseOf(part, drawing, renderer) with { SecondsPerFact = await Pace.SecondsPerFactAsync(access, cancellation) };
         return TypedResults.Ok(
             new PreflightReply(
                 [.. Preflight.Of(one).Select(PreflightItemReply.Of)],

@@ -42,9 +42,6 @@ public sealed record ShelfExercise(
 /// <summary>Finds exercises again: by what their model answers have in them, and by how earlier answers did.</summary>
 internal static class Shelf
 {
-    // Of fewer answers nothing is told: an average of two is no difficulty.
-    private const int Fewest = 5;
-
     /// <summary>Maps the endpoint.</summary>
     public static void Map(IEndpointRouteBuilder group) => group.MapGet("/shelf", Get).ForStaff();
 
@@ -91,13 +88,12 @@ internal static class Shelf
                     .ToList();
                 var minutes = of.Where(answer => !answer.EndedByTime)
                     .Select(answer => (answer.HandedInAt!.Value - answer.StartedAt).TotalMinutes)
-                    .Order()
                     .ToList();
                 return Of(
                     exercise,
                     earned.Count,
-                    earned.Count < Fewest ? null : earned.Average(),
-                    minutes.Count < Fewest ? null : minutes[minutes.Count / 2]
+                    earned.Count < Pace.Fewest ? null : earned.Average(),
+                    minutes.Count < Pace.Fewest ? null : Pace.Median(minutes)
                 );
             }),
         ]);

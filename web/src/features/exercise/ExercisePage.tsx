@@ -392,8 +392,9 @@ function PartScript({ exercise, part, at, sessions, session, titled, editable, s
               lacks={exercise.parts.findIndex(
                 (one) => !(one.id === part.id ? assessment.value : one.assessment.value).scheme,
               )}
+              at={at}
               openItems={preflight.open.length}
-              onLookOver={() => setSection('preflight')}
+              onLookOver={(other) => (other === at ? setSection('preflight') : show(other))}
               onPublished={() => void reload()}
             />
           )}

@@ -1,4 +1,4 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
@@ -18,14 +18,15 @@ interface PublishProps {
   unsaved: () => readonly string[];
   /** Which part has no scheme yet, from 0; -1 when none lacks one. */
   lacks: number;
-  /** How much the preflight of the part that is shown has open, and the way there. */
+  /** Which part is shown, from 0, how much its preflight has open, and the way to the preflight of any part. */
+  at: number;
   openItems: number;
-  onLookOver: () => void;
+  onLookOver: (part: number) => void;
   onPublished: () => void;
 }
 
 /** Publishing: says what is frozen and to whom it goes. */
-export function Publish({ exercise, sessions, unsaved, lacks, openItems, onLookOver, onPublished }: PublishProps) {
+export function Publish({ exercise, sessions, unsaved, lacks, at, openItems, onLookOver, onPublished }: PublishProps) {
   const [open, setOpen] = useState(false);
   const [terms, setTerms] = useState(usualTerms);
   const queries = useQueryClient();
@@ -85,14 +86,16 @@ export function Publish({ exercise, sessions, unsaved, lacks, openItems, onLookO
               : `Part ${lacks + 1} has no marking scheme yet. Derive it first.`}
           </p>
         )}
-        {openItems > 0 && (
-          <p className="mt-2">
-            The preflight has {openItems === 1 ? 'one thing' : `${openItems} things`} open.{' '}
-            <button className="word-button" onClick={() => (setOpen(false), onLookOver())}>
-              look at {openItems === 1 ? 'it' : 'them'} first
-            </button>
-          </p>
-        )}
+        {exercise.parts.map((part, index) => (
+          <OpenItems
+            key={part.id}
+            part={part}
+            name={exercise.parts.length === 1 ? 'The preflight' : `The preflight of part ${index + 1}`}
+            known={index === at ? openItems : null}
+            session={sessions[index]!}
+            onLookOver={() => (setOpen(false), onLookOver(index))}
+          />
+        ))}
         <div className="mt-4">
           <TermsFields terms={terms} onChange={setTerms} minutes={minutesOf(exercise)} />
         </div>
@@ -112,3 +115,39 @@ const minutesOf = ({ parts }: Schemas['ExerciseReply']): number | null =>
     (sum, { part }) => (sum === null || part.value.minutes == null ? null : sum + part.value.minutes),
     0,
   );
+
+interface OpenItemsProps {
+  part: Schemas['ExercisePartReply'];
+  name: string;
+  /** How much is open where that is known already; null where it has to be asked for. */
+  known: number | null;
+  session: AnySession;
+  onLookOver: () => void;
+}
+
+/** How much of a part nobody has looked at, or mended. */
+function OpenItems({ part, name, known, session, onLookOver }: OpenItemsProps) {
+  const asked = useQuery({
+    queryKey: ['preflight', part.id, 'open'],
+    queryFn: async () => {
+      const { items } = await must(
+        api.POST('/api/parts/{id}/preflight', { params: { path: { id: part.id } }, body: { drawing: session.text() } }),
+      );
+      const meant = new Set(part.assessment.value.meantSo ?? []);
+      return items.filter(({ key }) => !meant.has(key)).length;
+    },
+    enabled: known === null,
+    staleTime: 0,
+    gcTime: 0,
+  });
+  const open = known ?? asked.data ?? 0;
+  if (open === 0) return null;
+  return (
+    <p className="mt-2">
+      {name} has {open === 1 ? 'one thing' : `${open} things`} open.{' '}
+      <button className="word-button" onClick={onLookOver}>
+        look at {open === 1 ? 'it' : 'them'} first
+      </button>
+    </p>
+  );
+}

@@ -64,35 +64,33 @@ function Look({ answer, onReply, onClose }: AfterEndProps & { onClose: () => voi
         ) : undefined
       }
     >
-      {answer.afterEnd.length > 1 && (
-        <p className="flex flex-wrap gap-x-4">
-          {answer.afterEnd.map((state, index) => (
-            <button
-              key={state.id}
-              className={index === at ? 'word-button main' : 'word-button'}
-              aria-pressed={index === at}
-              onClick={() => setAt(index)}
-            >
-              {moment(state.at)}
-            </button>
-          ))}
-        </p>
-      )}
-      <p>
-        It reached the server {moment(shown.at)}. What was handed in is beside these words; this is what came instead of
-        it:
-      </p>
-      <Still key={shown.id} document={shown.drawing} label="What came after the end" />
-      <p className="mt-3">
-        Taken, it is checked in place of what was handed in, which is kept as an earlier state, and the answer is late.
-        Left alone, nothing changes; “gone through” says that you have seen it.
-      </p>
-      {answer.mayAccept && answer.state !== 'released' && (
-        <label className="field mt-3">
-          <span>Why it is taken</span>
-          <input maxLength={500} value={reason} onChange={({ target }) => setReason(target.value)} />
-        </label>
-      )}
+      <div className="earlier">
+        <div className="overflow-auto">
+          {answer.afterEnd.length > 1 && (
+            <ul>
+              {answer.afterEnd.map((state, index) => (
+                <li key={state.id}>
+                  <button className="word-button" aria-pressed={index === at} onClick={() => setAt(index)}>
+                    {moment(state.at)}
+                  </button>
+                </li>
+              ))}
+            </ul>
+          )}
+          <p>It reached the server {moment(shown.at)}, after what was handed in.</p>
+          <p className="mt-3">
+            Taken, it is checked in its place, which is kept as an earlier state, and the answer is late. Left alone,
+            nothing changes; “gone through” says that you have seen it.
+          </p>
+          {answer.mayAccept && answer.state !== 'released' && (
+            <label className="field mt-3">
+              <span>Why it is taken</span>
+              <input maxLength={500} value={reason} onChange={({ target }) => setReason(target.value)} />
+            </label>
+          )}
+        </div>
+        <Still key={shown.id} document={shown.drawing} label="What came after the end" />
+      </div>
       {take.isError && <p className="refusal mt-2">{messageOf(take.error)}</p>}
     </Sheet>
   );
