@@ -5,6 +5,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { byKeys } from './hands/keys.mjs';
 import { byTouch } from './hands/touch.mjs';
+import { boxOn, centre, chooseWords, endSpotsOn, Hand, nameSpot, originOn, rim } from './hands/hand.mjs';
 import { browserOptions, callFrom, hashOfDrawing, signedIn, until } from './hands/page.mjs';
 import { tasks } from './hands/tasks.mjs';
 
@@ -23,44 +24,6 @@ let page;
 async function openPage(hasTouch) {
   await page?.context().close();
   page = await signedIn(browser, base, { viewport: { width: 1600, height: 1100 }, hasTouch });
-}
-
-/** What a person's hands do, counted. */
-class Hand {
-  keys = 0;
-  presses = 0;
-
-  async type(text) {
-    for (const [i, line] of text.split('\n').entries()) {
-      if (i > 0) await this.press('Enter');
-      this.keys += [...line].length;
-      await page.keyboard.type(line);
-    }
-  }
-  async press(...keys) {
-    for (const key of keys) {
-      this.keys += key.split('+').length;
-      await page.keyboard.press(key);
-    }
-  }
-  async tap(at) {
-    this.presses++;
-    await page.touchscreen.tap(at.x, at.y);
-  }
-  async click(at, shift = false) {
-    this.presses++;
-    if (shift) await page.keyboard.down('Shift');
-    await page.mouse.click(at.x, at.y);
-    if (shift) await page.keyboard.up('Shift');
-  }
-  async pull(from, to) {
-    this.presses++;
-    await page.mouse.move(from.x, from.y);
-    await page.mouse.down();
-    await page.mouse.move((from.x + to.x) / 2, (from.y + to.y) / 2, { steps: 3 });
-    await page.mouse.move(to.x, to.y, { steps: 3 });
-    await page.mouse.up();
-  }
 }
 
 const call = (...request) => callFrom(page, ...request);
@@ -103,30 +66,9 @@ const plain = (lines) =>
 
 // ---- where things are on the screen
 
-const origin = async () => page.locator('.slate').first().boundingBox();
-const figure = (text) => page.locator('.scene [data-element]').filter({ has: page.locator('text', { hasText: new RegExp(`^${text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}$`) }) });
-async function boxOf(text) {
-  return until(text, async () => {
-    const found = await figure(text).locator('.edge').evaluateAll((edges) => edges.map((edge) => edge.getBoundingClientRect().toJSON()));
-    return found.sort((a, b) => a.width * a.height - b.width * b.height).at(-1);
-  });
-}
-const centre = (box) => ({ x: box.x + box.width / 2, y: box.y + box.height / 2 });
-const nameSpot = (box) => ({ x: box.x + box.width / 2, y: box.y + Math.min(14, box.height / 2) });
-
-/** The point of a box's outline that is on the way to another. */
-function rim(box, to) {
-  const from = centre(box);
-  const [dx, dy] = [to.x - from.x, to.y - from.y];
-  const part = Math.min(box.width / 2 / (Math.abs(dx) || 1e-9), box.height / 2 / (Math.abs(dy) || 1e-9));
-  return { x: from.x + dx * part, y: from.y + dy * part };
-}
-
-/** Where the ends of the line drawn last are, by the side. */
-async function endSpots() {
-  const ends = await page.locator('.scene .end-hit').evaluateAll((hits) => hits.map((hit) => ({ ...hit.getBoundingClientRect().toJSON(), id: hit.closest('[data-element]').getAttribute('data-element') })));
-  return new Map(ends.map((end) => [end.id, centre(end)]));
-}
+const origin = () => originOn(page);
+const boxOf = (text) => boxOn(page, text);
+const endSpots = () => endSpotsOn(page);
 
 // ---- a drawing as things to be made by hand
 
@@ -364,28 +306,6 @@ class Drawer {
   }
 }
 
-/** Chooses words of the scenario with the pointer; false where it does not say them. */
-async function chooseWords(hand, words) {
-  const rect = await page.locator('.prose').evaluate((prose, words) => {
-    const walker = document.createTreeWalker(prose, NodeFilter.SHOW_TEXT);
-    for (let node = walker.nextNode(); node; node = walker.nextNode()) {
-      const found = new RegExp(`(?<![\\p{L}])${words.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(?![\\p{L}])`, 'iu').exec(node.textContent);
-      if (!found) continue;
-      const range = document.createRange();
-      range.setStart(node, found.index);
-      range.setEnd(node, found.index + words.length);
-      range.startContainer.parentElement.scrollIntoView({ block: 'nearest' });
-      return [...range.getClientRects()].map((rect) => rect.toJSON());
-    }
-    return null;
-  }, words);
-  if (!rect) return false;
-  const [first, last] = [rect[0], rect.at(-1)];
-  await hand.pull({ x: first.left + 0.5, y: first.top + first.height / 2 }, { x: last.right - 0.5, y: last.top + last.height / 2 });
-  await page.locator('.phrase-keys').waitFor();
-  return true;
-}
-
 const rowKeys = { PK: 'p', FK: 'f', AK1: 'a', PPK: 'w' };
 
 /** A box and its attributes from the words of the scenario; what that does not say is typed. */
@@ -492,7 +412,7 @@ for (const way of ways) {
   for (const name of [...exercises, ...Object.keys(tasks)]) {
     if (only && !new RegExp(only).test(`${way}/${name}`)) continue;
     const exercise = await emptyExercise(name);
-    const hand = new Hand();
+    const hand = new Hand(page);
     const start = performance.now();
     try {
       await byWay[way](new Drawer(hand, exercise), exercise.lines);

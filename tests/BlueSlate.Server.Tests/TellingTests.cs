@@ -71,10 +71,21 @@ public sealed class TellingTests(TestServer server) : IClassFixture<TestServer>
             $"/api/study/exercises/{exercise}",
             $"/api/study/answers/{answer}",
             $"/api/study/work/{answer.Work}/earlier",
+            $"/api/study/answers/{answer}/wording",
         ];
         if (released)
         {
             paths.Add($"/api/study/answers/{answer}/marks");
+        }
+
+        var steps = $"/api/study/work/{answer.Work}/steps";
+        if (released && showModel)
+        {
+            (await student.GetAsync(steps))["steps"]!.AsArray().ShouldNotBeEmpty();
+        }
+        else
+        {
+            (await student.CodeOfAsync(HttpMethod.Get, steps)).ShouldBe("not-shown");
         }
 
         foreach (var path in paths)

@@ -29,3 +29,20 @@ test('a model answer is built up before a class by two keys', async ({ page }) =
   await page.getByRole('link', { name: 'back to the exercise' }).click();
   await expect(page.getByRole('tab', { name: /^preflight/ })).toBeVisible();
 });
+
+test('a student whose marks are out walks through the model answer beside the own drawing', async ({ page }) => {
+  await become(page, 'Amara Diallo');
+  await page.getByRole('listitem').filter({ hasText: 'Harbour community radio' }).getByRole('link', { name: 'Harbour community radio' }).click();
+  await page.getByRole('link', { name: 'the model answer, step by step' }).click();
+  const own = page.getByRole('application', { name: 'Your drawing' });
+  const model = page.getByRole('application', { name: 'The model answer, as far as it is built up' });
+  await expect(own.locator('text.name').first()).toBeVisible();
+  await expect(model.locator('text.name')).toHaveCount(0);
+  await page.keyboard.press('ArrowRight');
+  await expect(model.locator('text.name')).toHaveCount(1);
+  const name = (await model.locator('text.name').textContent())!;
+  await expect(own.locator('.lit').filter({ hasText: name }).first()).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('link', { name: 'back to your marks' }).click();
+  await expect(page.locator('.total')).toContainText('of 40');
+});

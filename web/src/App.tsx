@@ -12,6 +12,7 @@ const Before = lazy(() => import('./features/study/BeforePage'));
 const Draw = lazy(() => import('./features/study/DrawPage'));
 const Marks = lazy(() => import('./features/study/MarksPage'));
 const Solution = lazy(() => import('./features/solution/SolutionPage'));
+const OwnSolution = lazy(() => import('./features/solution/OwnSolutionPage'));
 const Try = lazy(() => import('./features/trying/TryPage'));
 const Shelf = lazy(() => import('./features/shelf/ShelfPage'));
 const Desk = lazy(() => import('./features/desk/DeskPage'));
@@ -50,6 +51,7 @@ export function App() {
         <Route path="/study/:id" element={<Before />} />
         <Route path="/answers/:id" element={<Draw />} />
         <Route path="/answers/:id/marks" element={<Marks />} />
+        <Route path="/answers/:id/solution" element={<OwnSolution />} />
         <Route path="/welcome" element={<WelcomePage />} />
         <Route path="/cohorts/:id" element={<Cohort />} />
         <Route path="/ways" element={<Ways />} />

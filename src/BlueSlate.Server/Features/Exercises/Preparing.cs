@@ -54,13 +54,7 @@ internal static class Preparing
         var options = ExerciseJson.Read<PartDocument>(TextOf(part.Documents, DocumentKind.Part)).Learned;
         var subject = Subject.Of(options);
         var model = subject.Parse(TextOf(part.Documents, DocumentKind.Model))!;
-        return TypedResults.Ok(
-            new StepsReply([
-                .. subject
-                    .Steps(CaseOf(part, model, renderer))
-                    .Select(step => new StepReply(step.Said, step.Why, [.. step.Elements], [.. step.Places])),
-            ])
-        );
+        return TypedResults.Ok(StepsReply.Of(subject.Steps(CaseOf(part, model, renderer))));
     }
 
     private static async Task<ExercisePart?> FindAsync(Guid id, Access access, CancellationToken cancellation) =>
@@ -85,7 +79,11 @@ internal static class Preparing
 }
 
 /// <summary>A model answer built up step by step.</summary>
-public sealed record StepsReply(StepReply[] Steps);
+public sealed record StepsReply(StepReply[] Steps)
+{
+    internal static StepsReply Of(IEnumerable<WorkedStep> steps) =>
+        new([.. steps.Select(step => new StepReply(step.Said, step.Why, [.. step.Elements], [.. step.Places]))]);
+}
 
 /// <summary>One step.</summary>
 /// <param name="Said">What is drawn in it.</param>

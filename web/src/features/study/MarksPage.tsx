@@ -52,6 +52,7 @@ function AllMarks({ id, marks }: { id: string; marks: Schemas['StudentMarksReply
       id={id}
       marks={marks}
       part={part}
+      at={at}
       tabs={<PartTabs parts={marks.parts.map((one) => tabOf(one.workId, one.part))} at={at} onShow={showPart} />}
       name={marks.parts.length > 1 ? partName(part.part.title, at) : null}
     />
@@ -62,12 +63,14 @@ interface MarksProps {
   id: string;
   marks: Schemas['StudentMarksReply'];
   part: Schemas['StudentPartMarks'];
+  /** Its place among the parts, from 0. */
+  at: number;
   tabs: ReactNode;
   /** What the part is called, where there are several. */
   name: string | null;
 }
 
-function Marks({ id, marks, part, tabs, name }: MarksProps) {
+function Marks({ id, marks, part, at, tabs, name }: MarksProps) {
   const queries = useQueryClient();
   const [view, setView] = useState<ScriptView>('over');
   const [lines, setLines] = useState(false);
@@ -110,6 +113,13 @@ function Marks({ id, marks, part, tabs, name }: MarksProps) {
               if (next !== 'lines') setView(next);
             }}
           />
+          {part.modelDrawing && (
+            <p className="text-[14px] mb-2">
+              <Link className="word-button" to={`/answers/${id}/solution${at > 0 ? `?part=${at + 1}` : ''}`}>
+                the model answer, step by step
+              </Link>
+            </p>
+          )}
           <Otherwise result={part.result} />
           {lines ? (
             <LineTable lines={part.result.lines} placed={placed} onOpen={(note) => (setLines(false), setOpen(note))} />
