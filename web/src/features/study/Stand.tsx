@@ -31,9 +31,11 @@ export function Stand({ view, endsAt, offset, onHandIn, onRetry }: StandProps) {
           {remaining > 0 ? `${left(remaining)} left` : 'time is over'}
         </span>
       )}
-      <span className="sr-only" role="alert">
-        {warning}
-      </span>
+      {warning && (
+        <span className="sr-only" role="alert">
+          {warning}
+        </span>
+      )}
       {onHandIn && (
         <button className="word-button" onClick={onHandIn}>
           hand in
