@@ -36,7 +36,6 @@ import { Stand } from './Stand';
 import { Keep, useWorkSessions, useWorst } from './workSessions';
 import { PageTitle } from '../../ui/PageTitle';
 import { Tip } from '../../ui/Tip';
-import { useNow } from '../../ui/useNow';
 
 /** Where a student draws: the scenario, the slate, the sentences. */
 export default function DrawPage() {
@@ -290,13 +289,18 @@ function useLastMoment(sessions: readonly AnySession[], endsAt: string | null, o
 
 /** Once time is over, asks until the server has handed in what was there. */
 function useEnd(endsAt: string | null, offset: number, onEnded: () => void) {
-  const over = useNow(endsAt !== null) + offset >= (endsAt === null ? Infinity : new Date(endsAt).getTime());
   const ended = useEffectEvent(onEnded);
   useEffect(() => {
-    if (!over) return;
-    const timer = window.setInterval(() => ended(), askAgain);
-    return () => window.clearInterval(timer);
-  }, [over]);
+    if (endsAt === null) return;
+    let timer: number;
+    const look = () => {
+      const wait = new Date(endsAt).getTime() - Date.now() - offset;
+      if (wait <= 0) ended();
+      timer = window.setTimeout(look, wait <= 0 ? askAgain : Math.min(wait, longestTimer));
+    };
+    look();
+    return () => window.clearTimeout(timer);
+  }, [endsAt, offset]);
 }
 
 const lastMoment = 3000;
