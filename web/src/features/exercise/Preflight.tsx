@@ -27,7 +27,7 @@ export function Preflight({ preflight, assessment, editable, onLight, onPick, on
   return (
     <>
       {open.length === 0 && (
-        <p>Nothing is open: the words decide what the model answer draws, and marks and time fit.</p>
+        <p className="mt-3">Nothing is open: the words decide what the model answer draws, and marks and time fit.</p>
       )}
       {grouped(open).map(([title, items]) => (
         <section key={title}>

@@ -69,11 +69,11 @@ internal sealed class ConceptCover
         {
             var evidence = one.Numbers[number.Role.Id].ToList();
             used.UnionWith(evidence.Select(words => words.Place));
-            var tolerated = (one.Case.IsTolerated(number.LeastFact), one.Case.IsTolerated(number.MostFact));
+            var least = one.Case.IsTolerated(number.LeastFact) || number.Least.Says != Deciding.Open;
             // Where nothing limits a number it is many: of that nobody needs to be told.
-            var unlimited = number.Role.CoOccurrence.Max == Model.Count.Many && number.Least.Says != Deciding.Open;
-            Count(number.Role.Id, tolerated.Item1 || number.Least.Says != Deciding.Open);
-            Count(number.Role.Id, tolerated.Item2 || unlimited || number.Most.Says != Deciding.Open);
+            var unlimited = number.Role.CoOccurrence.Max == Model.Count.Many && least;
+            Count(number.Role.Id, least);
+            Count(number.Role.Id, unlimited || one.Case.IsTolerated(number.MostFact) || number.Most.Says != Deciding.Open);
             Propose(number.Role.Id, evidence.FirstOrDefault(words => words is { IsHabit: false, IsUnsure: false })?.Place);
         }
     }
