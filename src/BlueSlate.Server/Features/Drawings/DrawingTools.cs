@@ -313,19 +313,10 @@ public static class DrawingTools
 
     private static async Task<IResult> Open(Stream body, Placing place, CancellationToken cancellation)
     {
-        using var copy = new MemoryStream();
-        var buffer = new byte[64 * 1024];
-        for (int read; (read = await body.ReadAsync(buffer, cancellation)) > 0; )
+        using var copy = await SentFile.ReadAsync(body, PictureInside.MostBytes, cancellation);
+        if (copy is null)
         {
-            copy.Write(buffer, 0, read);
-            if (copy.Length > PictureInside.MostBytes)
-            {
-                return Problems.Unreadable(
-                    "too-large",
-                    $"A picture has at most {PictureInside.MostBytes / 1024 / 1024} MB.",
-                    "file"
-                );
-            }
+            return Problems.Unreadable("too-large", $"A picture has at most {PictureInside.MostBytes / 1024 / 1024} MB.", "file");
         }
 
         if (PictureInside.Find(copy.ToArray()) is not { } text)

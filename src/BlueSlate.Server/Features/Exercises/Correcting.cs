@@ -86,7 +86,7 @@ public sealed class Correcting(
     private async Task<CorrectionPreviewReply> PreviewAsync(Guid id, string text, CancellationToken cancellation)
     {
         var exercise = await WithAllAsync(id, cancellation);
-        var before = TextOf(exercise.Documents, DocumentKind.Scenario);
+        var before = exercise.Documents.TextOf(DocumentKind.Scenario);
         return new CorrectionPreviewReply(
             await database.Answers.CountAsync(answer => answer.ExerciseId == id && answer.HandedInAt == null, cancellation),
             await database.Answers.CountAsync(answer => answer.ExerciseId == id && answer.HandedInAt != null, cancellation),
@@ -211,12 +211,12 @@ public sealed class Correcting(
 
     private IEnumerable<PreflightItem> ItemsOf(ExercisePart part, string scenario)
     {
-        var document = ExerciseJson.Read<PartDocument>(TextOf(part.Documents, DocumentKind.Part));
+        var document = ExerciseJson.Read<PartDocument>(part.Documents.TextOf(DocumentKind.Part));
         return Preflight.Of(
             PreflightCase.Of(
                 document,
-                Subject.Of(document.Learned).Parse(TextOf(part.Documents, DocumentKind.Model))!,
-                ExerciseJson.Read<AssessmentDocument>(TextOf(part.Documents, DocumentKind.Assessment)),
+                Subject.Of(document.Learned).Parse(part.Documents.TextOf(DocumentKind.Model))!,
+                ExerciseJson.Read<AssessmentDocument>(part.Documents.TextOf(DocumentKind.Assessment)),
                 renderer.ToProse(scenario)
             )
         );
@@ -230,7 +230,4 @@ public sealed class Correcting(
             .Include(row => row.Parts)
                 .ThenInclude(part => part.Documents)
             .FirstAsync(row => row.Id == id, cancellation);
-
-    private static string TextOf(IEnumerable<WrittenDocument> documents, DocumentKind kind) =>
-        documents.First(document => document.Kind == kind).Text;
 }

@@ -53,22 +53,12 @@ internal static class Folders
             return NoSuchCohort();
         }
 
-        using var copy = new MemoryStream();
-        var buffer = new byte[64 * 1024];
-        for (int read; (read = await body.ReadAsync(buffer, cancellation)) > 0; )
+        using var copy = await SentFile.ReadAsync(body, ExerciseZip.MostBytes, cancellation);
+        if (copy is null)
         {
-            copy.Write(buffer, 0, read);
-            if (copy.Length > ExerciseZip.MostBytes)
-            {
-                return Problems.Unreadable(
-                    "too-large",
-                    $"An exercise has at most {ExerciseZip.MostBytes / 1024 / 1024} MB.",
-                    "file"
-                );
-            }
+            return Problems.Unreadable("too-large", $"An exercise has at most {ExerciseZip.MostBytes / 1024 / 1024} MB.", "file");
         }
 
-        copy.Position = 0;
         try
         {
             return await AddAsync(ExerciseZip.Unpack(copy), cohort, database, clock, cancellation);
@@ -119,15 +109,15 @@ internal static class Folders
     private static FolderContents ContentsOf(Exercise exercise) =>
         new(
             exercise.Title,
-            TextOf(exercise.Documents, DocumentKind.Scenario),
+            exercise.Documents.TextOf(DocumentKind.Scenario),
             [
                 .. exercise
                     .Parts.OrderBy(part => part.Position)
                     .Select(part => new NewPart(
-                        ExerciseJson.Read<PartDocument>(TextOf(part.Documents, DocumentKind.Part)),
-                        DrawingReader.Read(TextOf(part.Documents, DocumentKind.Model)).Drawing
+                        ExerciseJson.Read<PartDocument>(part.Documents.TextOf(DocumentKind.Part)),
+                        DrawingReader.Read(part.Documents.TextOf(DocumentKind.Model)).Drawing
                             ?? throw new InvalidOperationException("A stored drawing cannot be read."),
-                        ExerciseJson.Read<AssessmentDocument>(TextOf(part.Documents, DocumentKind.Assessment))
+                        ExerciseJson.Read<AssessmentDocument>(part.Documents.TextOf(DocumentKind.Assessment))
                     )),
             ]
         );
@@ -141,9 +131,6 @@ internal static class Folders
         );
         return words.Length == 0 ? "exercise" : string.Join('-', words);
     }
-
-    private static string TextOf(IEnumerable<WrittenDocument> documents, DocumentKind kind) =>
-        documents.First(document => document.Kind == kind).Text;
 
     private static IResult NoSuchCohort() => Problems.NotFound("no-such-cohort", "There is no such cohort among yours.");
 }

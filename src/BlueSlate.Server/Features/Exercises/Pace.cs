@@ -54,11 +54,9 @@ internal static class Pace
 
     private static int FactsOf(List<ExercisePartDocument> documents)
     {
-        var learned = ExerciseJson
-            .Read<PartDocument>(documents.Find(document => document.Kind == DocumentKind.Part)!.Text)
-            .Learned;
+        var learned = ExerciseJson.Read<PartDocument>(documents.TextOf(DocumentKind.Part)).Learned;
         var subject = Subject.Of(learned);
-        var model = documents.Find(document => document.Kind == DocumentKind.Model)!.Text;
+        var model = documents.TextOf(DocumentKind.Model);
         return subject.Facts(subject.Parse(model)!, learned).Count(fact => !fact.Kind.IsOnRequest);
     }
 }

@@ -51,9 +51,9 @@ internal static class Preparing
             return PartEndpoints.NoSuchPart();
         }
 
-        var options = ExerciseJson.Read<PartDocument>(TextOf(part.Documents, DocumentKind.Part)).Learned;
+        var options = ExerciseJson.Read<PartDocument>(part.Documents.TextOf(DocumentKind.Part)).Learned;
         var subject = Subject.Of(options);
-        var model = subject.Parse(TextOf(part.Documents, DocumentKind.Model))!;
+        var model = subject.Parse(part.Documents.TextOf(DocumentKind.Model))!;
         return TypedResults.Ok(StepsReply.Of(subject.Steps(CaseOf(part, model, renderer))));
     }
 
@@ -68,14 +68,11 @@ internal static class Preparing
 
     private static PreflightCase CaseOf(ExercisePart part, IDocument model, ScenarioRenderer renderer) =>
         PreflightCase.Of(
-            ExerciseJson.Read<PartDocument>(TextOf(part.Documents, DocumentKind.Part)),
+            ExerciseJson.Read<PartDocument>(part.Documents.TextOf(DocumentKind.Part)),
             model,
-            ExerciseJson.Read<AssessmentDocument>(TextOf(part.Documents, DocumentKind.Assessment)),
-            renderer.ToProse(TextOf(part.Exercise!.Documents, DocumentKind.Scenario))
+            ExerciseJson.Read<AssessmentDocument>(part.Documents.TextOf(DocumentKind.Assessment)),
+            renderer.ToProse(part.Exercise!.Documents.TextOf(DocumentKind.Scenario))
         );
-
-    private static string TextOf(IEnumerable<WrittenDocument> documents, DocumentKind kind) =>
-        documents.First(document => document.Kind == kind).Text;
 }
 
 /// <summary>A model answer built up step by step.</summary>

@@ -91,7 +91,7 @@ public sealed class Publishing(BlueSlateContext database, CheckQueue queue, Audi
     /// <summary>What an exercise still lacks before it can be published, as a sentence; null when it is ready.</summary>
     public static string? Missing(Exercise exercise)
     {
-        if (string.IsNullOrWhiteSpace(exercise.Documents.First(row => row.Kind == DocumentKind.Scenario).Text))
+        if (string.IsNullOrWhiteSpace(exercise.Documents.TextOf(DocumentKind.Scenario)))
         {
             return "Write the scenario first.";
         }
@@ -108,8 +108,8 @@ public sealed class Publishing(BlueSlateContext database, CheckQueue queue, Audi
 
     /// <summary>The same of one part, without saying which.</summary>
     internal static string? Missing(ExercisePart part) =>
-        DrawingReader.Read(TextOf(part, DocumentKind.Model)).Drawing is not { IsBlank: false } ? "Draw the model answer"
-        : ExerciseJson.Read<AssessmentDocument>(TextOf(part, DocumentKind.Assessment)).Scheme is null
+        DrawingReader.Read(part.Documents.TextOf(DocumentKind.Model)).Drawing is not { IsBlank: false } ? "Draw the model answer"
+        : ExerciseJson.Read<AssessmentDocument>(part.Documents.TextOf(DocumentKind.Assessment)).Scheme is null
             ? "Derive the marking scheme"
         : null;
 
@@ -121,7 +121,7 @@ public sealed class Publishing(BlueSlateContext database, CheckQueue queue, Audi
             Id = Guid.CreateVersion7(),
             ExerciseId = exercise.Id,
             Number = 1,
-            Scenario = exercise.Documents.First(row => row.Kind == DocumentKind.Scenario).Text,
+            Scenario = exercise.Documents.TextOf(DocumentKind.Scenario),
             PublishedAt = now,
         };
         question.Parts.AddRange(
@@ -130,7 +130,7 @@ public sealed class Publishing(BlueSlateContext database, CheckQueue queue, Audi
                 QuestionRevisionId = question.Id,
                 PartId = part.Id,
                 Position = part.Position,
-                Document = TextOf(part, DocumentKind.Part),
+                Document = part.Documents.TextOf(DocumentKind.Part),
             })
         );
         return question;
@@ -143,8 +143,8 @@ public sealed class Publishing(BlueSlateContext database, CheckQueue queue, Audi
             Id = Guid.CreateVersion7(),
             PartId = part.Id,
             Number = number,
-            Model = TextOf(part, DocumentKind.Model),
-            Assessment = TextOf(part, DocumentKind.Assessment),
+            Model = part.Documents.TextOf(DocumentKind.Model),
+            Assessment = part.Documents.TextOf(DocumentKind.Assessment),
             CreatedAt = now,
         };
 
@@ -154,7 +154,4 @@ public sealed class Publishing(BlueSlateContext database, CheckQueue queue, Audi
         database.AssessmentRevisions.Add(revision);
         return revision;
     }
-
-    private static string TextOf(ExercisePart part, DocumentKind kind) =>
-        part.Documents.First(document => document.Kind == kind).Text;
 }

@@ -101,11 +101,14 @@ internal static class Shelf
 
     private static ShelfExercise Of(Exercise exercise, int answers, double? earned, double? minutes)
     {
-        var scenario = exercise.Documents.First(document => document.Kind == DocumentKind.Scenario).Text;
+        var scenario = exercise.Documents.TextOf(DocumentKind.Scenario);
         var parts = exercise
             .Parts.OrderBy(part => part.Position)
             .Select(part =>
-                (Part: ExerciseJson.Read<PartDocument>(TextOf(part, DocumentKind.Part)), Model: TextOf(part, DocumentKind.Model))
+                (
+                    Part: ExerciseJson.Read<PartDocument>(part.Documents.TextOf(DocumentKind.Part)),
+                    Model: part.Documents.TextOf(DocumentKind.Model)
+                )
             )
             .ToList();
         var models = parts.ConvertAll(part => (Subject: Subject.Of(part.Part.Learned), part.Part.Learned, part.Model));
@@ -140,7 +143,4 @@ internal static class Shelf
 
         return maximum.IsZero ? 0 : (double)(total / maximum);
     }
-
-    private static string TextOf(ExercisePart part, DocumentKind kind) =>
-        part.Documents.First(document => document.Kind == kind).Text;
 }

@@ -74,7 +74,7 @@ internal static class Trying
     }
 
     private static PartDocument DocumentOf(ExercisePart part) =>
-        ExerciseJson.Read<PartDocument>(part.Documents.First(document => document.Kind == DocumentKind.Part).Text);
+        ExerciseJson.Read<PartDocument>(part.Documents.TextOf(DocumentKind.Part));
 
     private static Task<ExercisePart?> FindAsync(Guid id, Access access, CancellationToken cancellation) =>
         access

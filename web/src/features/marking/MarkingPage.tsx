@@ -1,10 +1,10 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, Navigate, useNavigate, useParams, useSearchParams } from 'react-router';
-import { Views } from '../../ui/Views';
 import { api, isProblem, must, type Schemas } from '../../api/client';
 import { Notes } from '../../differences/Notes';
 import { Otherwise } from '../../differences/Otherwise';
+import { ScriptViews } from '../../differences/ScriptViews';
 import { ScriptWithNotes, type ScriptView } from '../../differences/ScriptWithNotes';
 import { PartTabs } from '../../parts/PartTabs';
 import { show } from '../../ui/marks';
@@ -18,13 +18,6 @@ import { LineTable } from './LineTable';
 import { OwnNote } from './OwnNote';
 import { Questions } from './Questions';
 import { StandsFor } from './StandsFor';
-
-const views = [
-  ['over', 'over'],
-  ['beside', 'beside'],
-  ['words', 'in words'],
-  ['lines', 'mark lines'],
-] as const;
 
 /** One answer on the marking desk: its differences drawn in, its notes, the decisions on them. */
 export default function MarkingPage() {
@@ -121,14 +114,13 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
           </p>
           <AfterEnd answer={answer} onReply={keep} />
           {answer.released && <ReleasedWith released={answer.released} answer={answer} />}
-          <Views
+          <ScriptViews
             label="How the answer is shown"
-            value={lines ? 'lines' : view}
-            choices={views}
-            onChoose={(next) => {
-              setLines(next === 'lines');
-              if (next !== 'lines') setView(next);
-            }}
+            view={view}
+            lines={lines}
+            model
+            onView={setView}
+            onLines={setLines}
           />
           {answer.doubt.isOpen && answer.state === 'checked' && <WhatIsUnsure doubt={answer.doubt} />}
           <Otherwise result={answer.result} />

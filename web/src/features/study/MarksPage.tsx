@@ -1,11 +1,11 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState, type ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
-import { Views } from '../../ui/Views';
 import { api, must, type Schemas } from '../../api/client';
 import { addressOf } from '../../api/place';
 import { Notes } from '../../differences/Notes';
 import { Otherwise } from '../../differences/Otherwise';
+import { ScriptViews } from '../../differences/ScriptViews';
 import { ScriptWithNotes, type ScriptView } from '../../differences/ScriptWithNotes';
 import { PartTabs, partName } from '../../parts/PartTabs';
 import { useShownPart } from '../../parts/useShownPart';
@@ -15,16 +15,6 @@ import { moment } from '../../ui/time';
 import { LineTable } from '../marking/LineTable';
 import { AskAboutNote } from './AskAboutNote';
 import { partLine, tabOf } from '../../parts/partLine';
-
-const views = [
-  ['over', 'over'],
-  ['beside', 'beside'],
-  ['words', 'in words'],
-  ['lines', 'mark lines'],
-] as const;
-
-/** What can be shown only where the model answer is. */
-const withModel: readonly string[] = ['beside', 'words'];
 
 /** The marks as released to a student: notes, lines, and, where it is allowed, the model answer over or beside. */
 export default function MarksPage() {
@@ -104,14 +94,13 @@ function Marks({ id, marks, part, at, tabs, name }: MarksProps) {
               {change.reason !== '' && <q className="font-read italic">{change.reason}</q>}
             </p>
           ))}
-          <Views
+          <ScriptViews
             label="How your answer is shown"
-            value={lines ? 'lines' : view}
-            choices={views.filter(([name]) => !withModel.includes(name) || part.modelDrawing)}
-            onChoose={(next) => {
-              setLines(next === 'lines');
-              if (next !== 'lines') setView(next);
-            }}
+            view={view}
+            lines={lines}
+            model={Boolean(part.modelDrawing)}
+            onView={setView}
+            onLines={setLines}
           />
           {part.modelDrawing && (
             <p className="text-[14px] mb-2">

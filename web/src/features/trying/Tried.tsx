@@ -4,18 +4,11 @@ import type { Schemas } from '../../api/client';
 import { artefactOf } from '../../artefacts/registry';
 import { Notes } from '../../differences/Notes';
 import { Otherwise } from '../../differences/Otherwise';
+import { ScriptViews } from '../../differences/ScriptViews';
 import { ScriptWithNotes, type ScriptView } from '../../differences/ScriptWithNotes';
 import { show } from '../../ui/marks';
 import { left } from '../../ui/time';
-import { Views } from '../../ui/Views';
 import { LineTable } from '../marking/LineTable';
-
-const views = [
-  ['over', 'over'],
-  ['beside', 'beside'],
-  ['words', 'in words'],
-  ['lines', 'mark lines'],
-] as const;
 
 interface TriedProps {
   title: string;
@@ -58,14 +51,13 @@ export function Tried({ title, line, tried, took, minutes, back, onDrawOn, onAfr
             {drawn ? `You drew ${listed.format(drawn.counts)}` : 'You drew nothing'} in {left(took)}
             {minutes !== null && `; your students have ${minutes} minutes`}. Nothing of it counts.
           </p>
-          <Views
+          <ScriptViews
             label="How your drawing is shown"
-            value={lines ? 'lines' : view}
-            choices={views}
-            onChoose={(next) => {
-              setLines(next === 'lines');
-              if (next !== 'lines') setView(next);
-            }}
+            view={view}
+            lines={lines}
+            model
+            onView={setView}
+            onLines={setLines}
           />
           <Otherwise result={result} />
           {lines ? (
