@@ -5,18 +5,26 @@ using AngleSharp.Html.Parser;
 using BlueSlate.Core.Language.Scenarios;
 using Ganss.Xss;
 using Markdig;
+using Markdig.Renderers;
+using Markdig.Renderers.Html;
 
 namespace BlueSlate.Scenarios;
 
-/// <summary>Renders a scenario's Markdown to HTML that holds prose, lists and tables and nothing that runs.</summary>
+/// <summary>
+/// Renders a scenario's Markdown to HTML that holds prose, lists, tables, forms and listings and nothing that runs.
+/// </summary>
 public sealed class ScenarioRenderer
 {
     /// <summary>How long a scenario may be, in characters.</summary>
     public const int Longest = 20_000;
 
-    private const string BlockNames = "p, li, h1, h2, h3, td, th, blockquote > p, pre";
+    private const string BlockNames = "p, li, h1, h2, h3, h4, td, th, dt, dd, figcaption, blockquote > p, pre";
 
-    private static readonly MarkdownPipeline Pipeline = new MarkdownPipelineBuilder().UsePipeTables().DisableHtml().Build();
+    private static readonly MarkdownPipeline Pipeline = new MarkdownPipelineBuilder()
+        .UsePipeTables()
+        .DisableHtml()
+        .Use<Fences>()
+        .Build();
     private readonly HtmlSanitizer sanitizer = new(
         new HtmlSanitizerOptions
         {
@@ -31,7 +39,14 @@ public sealed class ScenarioRenderer
                 "h1",
                 "h2",
                 "h3",
+                "h4",
                 "blockquote",
+                "figure",
+                "figcaption",
+                "dl",
+                "div",
+                "dt",
+                "dd",
                 "table",
                 "thead",
                 "tbody",
@@ -43,7 +58,8 @@ public sealed class ScenarioRenderer
                 "br",
                 "hr",
             },
-            AllowedAttributes = new HashSet<string>(),
+            AllowedAttributes = new HashSet<string> { "class" },
+            AllowedClasses = new HashSet<string> { "form", "listing", "one", "several", "ticked" },
             AllowedSchemes = new HashSet<string>(),
         }
     );
@@ -102,22 +118,55 @@ public sealed class ScenarioRenderer
         return new ScenarioProse(
             [.. blocks.Select(block => block.TextContent)],
             [.. page.Body.QuerySelectorAll("table").Select(table => Rows(table, blocks)).OfType<RowTable>()]
-        );
+        )
+        {
+            Forms = [.. page.Body.QuerySelectorAll("figure.form").Select(form => FormOf(form, blocks))],
+            Listings = [.. page.Body.QuerySelectorAll("figure.listing").Select(listing => CodeOf(listing, blocks))],
+        };
     }
+
+    private static FormSheet FormOf(IElement form, ImmutableArray<IElement> blocks) =>
+        new(
+            form.QuerySelector("figcaption")?.TextContent ?? "",
+            [.. form.QuerySelectorAll("dl > div").Select(field => FieldOf(field, blocks))],
+            BlocksIn(form, blocks)
+        );
+
+    private static FormField FieldOf(IElement field, ImmutableArray<IElement> blocks) =>
+        new(
+            CellOf(field.QuerySelector("dt")!, blocks),
+            [.. field.QuerySelectorAll("li").Select(choice => CellOf(choice, blocks))]
+        )
+        {
+            TakesSeveral = field.QuerySelector("ul.several") is not null,
+        };
+
+    private static CodeListing CodeOf(IElement listing, ImmutableArray<IElement> blocks) =>
+        new(CellOf(listing.QuerySelector("pre")!, blocks), BlocksIn(listing, blocks));
+
+    private static ImmutableArray<int> BlocksIn(IElement figure, ImmutableArray<IElement> blocks) =>
+        [.. Enumerable.Range(0, blocks.Length).Where(block => figure.Contains(blocks[block]))];
+
+    private static RowCell CellOf(IElement element, ImmutableArray<IElement> blocks) =>
+        new(element.TextContent, blocks.IndexOf(element));
 
     private static RowTable? Rows(IElement table, ImmutableArray<IElement> blocks)
     {
         ImmutableArray<ImmutableArray<RowCell>> rows =
         [
-            .. table
-                .QuerySelectorAll("tr")
-                .Select(row =>
-                    row.Children.Select(cell => new RowCell(cell.TextContent, blocks.IndexOf(cell))).ToImmutableArray()
-                ),
+            .. table.QuerySelectorAll("tr").Select(row => row.Children.Select(cell => CellOf(cell, blocks)).ToImmutableArray()),
         ];
         return rows is [var head, .. var more] ? new RowTable(head, [.. more.Where(row => row.Length == head.Length)]) : null;
     }
 
     private static string ToHtml(string markdown) =>
         Markdown.ToHtml(markdown.Replace("\r\n", "\n", StringComparison.Ordinal).Normalize(), Pipeline);
+
+    private sealed class Fences : IMarkdownExtension
+    {
+        public void Setup(MarkdownPipelineBuilder pipeline) { }
+
+        public void Setup(MarkdownPipeline pipeline, IMarkdownRenderer renderer) =>
+            renderer.ObjectRenderers.ReplaceOrAdd<CodeBlockRenderer>(new FenceRenderer());
+    }
 }

@@ -57,6 +57,8 @@ internal static class DemoExercises
         ScenarioProse.OfParagraphs(
             File.ReadAllText(Path.Combine(Folder, folder.Split('/')[0], "scenario.md"))
                 .Split("\n\n", StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
+                .Where(paragraph => paragraph[0] is not ('|' or '`'))
+                .ToArray()
         );
 
     /// <summary>What is accepted besides, and what earns marks.</summary>

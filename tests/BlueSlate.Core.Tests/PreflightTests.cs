@@ -55,6 +55,73 @@ public sealed class PreflightTests
     }
 
     [Fact]
+    public void Fields_and_choices_that_nothing_draws_are_told()
+    {
+        var one = CaseOf(
+            "repair-desk",
+            OnForm(
+                Field(1, "Name"),
+                Field(2, "E-mail"),
+                Field(3, "Shoe size"),
+                Field(4, "Skill", "electrics", "sewing", "wood", "bicycles")
+            )
+        );
+
+        Preflight
+            .Of(one)
+            .Where(item => item.Kind is "undrawn-field" or "choices-undrawn")
+            .Select(item => item.Places.Single().Quote)
+            .ShouldBe(["bicycles", "Shoe size"], ignoreOrder: true);
+    }
+
+    [Fact]
+    public void A_field_in_which_several_are_ticked_is_held_against_one_value()
+    {
+        var several = Field(2, "Fault", "stays cold", "smells") with { TakesSeveral = true };
+        var one = CaseOf("repair-desk", OnForm(Field(1, "Item"), several));
+
+        Preflight.Of(one).Single(item => item.Kind == "fields-several").Places.ShouldBe([several.Label.Place]);
+        Preflight
+            .Of(one with { Prose = OnForm(Field(1, "Item"), several with { TakesSeveral = false }) })
+            .ShouldNotContain(item => item.Kind == "fields-several");
+    }
+
+    [Fact]
+    public void What_is_printed_on_a_form_or_in_a_listing_is_spoken_of()
+    {
+        var silent = CaseOf("repair-desk", ScenarioProse.OfParagraphs("A registration is made."));
+        var printed = silent with
+        {
+            Prose = silent.Prose with
+            {
+                Blocks = ["A registration is made.", "Fault", "class Slot { int lengthInMinutes; }"],
+                Forms = [new FormSheet("", [Field(1, "Fault")], [1])],
+                Listings = [new CodeListing(new RowCell("class Slot { int lengthInMinutes; }", 2), [2])],
+            },
+        };
+
+        var (before, after) = (Subject.Of(silent.Options).Cover(silent), Subject.Of(silent.Options).Cover(printed));
+        after.Decided.ShouldBeGreaterThan(before.Decided);
+        after.Proposed.Select(tie => tie.Place.Quote).ShouldContain("Fault");
+    }
+
+    private static ScenarioProse OnForm(params ReadOnlySpan<FormField> fields) =>
+        new(
+            [
+                "",
+                .. fields.ToArray().Select(field => field.Label.Text),
+                .. fields.ToArray().SelectMany(field => field.Choices.Select(choice => choice.Text)),
+            ],
+            []
+        )
+        {
+            Forms = [new FormSheet("Slip", [.. fields], [])],
+        };
+
+    private static FormField Field(int block, string label, params ReadOnlySpan<string> choices) =>
+        new(new RowCell(label, block), [.. choices.ToArray().Select((choice, at) => new RowCell(choice, 20 + at))]);
+
+    [Fact]
     public void A_tie_whose_words_are_gone_is_shown_and_decides_nothing()
     {
         var one = CaseOf("repair-cafe", ScenarioProse.OfParagraphs("Fixers do repairs."));

@@ -1,5 +1,5 @@
 import type { AnySession, SessionView } from './session';
-import { NotDone } from '../ui/states';
+import { NotDone } from '../ui/notDone';
 
 /** The truth about saving, in a few words. */
 export function savedWords(view: SessionView): string {

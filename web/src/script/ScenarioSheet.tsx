@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { chooseByKey } from './words';
+import { carryWords } from '../slate/gestures/useDrop';
 import { phraseAt, rangeOf, type Phrase } from './phrases';
 
 interface ScenarioSheetProps {
@@ -20,6 +21,9 @@ interface ScenarioSheetProps {
   notice?: ReactNode;
   children?: ReactNode;
 }
+
+/** Names that are printed by themselves: heads of columns, labels of fields. */
+const printedNames = 'th, dt';
 
 /** How wide what opens beneath chosen words may be, with its distance from the rim. */
 const widest = 284;
@@ -76,6 +80,28 @@ export function ScenarioSheet({
     });
   }, []);
 
+  // A column or a field is taken whole: a press chooses its name, and it can be carried onto the slate.
+  const able = actions !== undefined;
+  useLayoutEffect(() => {
+    for (const name of prose.current?.querySelectorAll<HTMLElement>(printedNames) ?? []) name.draggable = able;
+  }, [able, html]);
+  const release = (event: React.MouseEvent) => {
+    const name = (event.target as Element).closest(printedNames);
+    const selection = window.getSelection();
+    if (name && selection?.isCollapsed !== false) selection?.selectAllChildren(name);
+    pick();
+  };
+  const carry = (event: React.DragEvent) => {
+    const name = event.target instanceof Element ? event.target.closest(printedNames) : null;
+    const range = document.createRange();
+    const selection = window.getSelection();
+    if (name) range.selectNodeContents(name);
+    const phrase =
+      prose.current &&
+      (name ? phraseAt(prose.current, range) : selection && phraseAt(prose.current, selection.getRangeAt(0)));
+    if (phrase) carryWords(event.dataTransfer, phrase);
+  };
+
   useEffect(() => {
     if (!actions) return;
     // Typing what to do with the words takes the browser's selection from them.
@@ -124,7 +150,9 @@ export function ScenarioSheet({
         className="prose"
         ref={prose}
         onMouseDown={() => (byKeys.current = null)}
-        onMouseUp={actions && pick}
+        onMouseUp={actions && release}
+        onDragStart={actions && carry}
+        onDragEnd={actions && (() => setPicked(null))}
         onMouseMove={hover}
         onMouseLeave={() => onPhraseHover?.(null)}
         dangerouslySetInnerHTML={inner}

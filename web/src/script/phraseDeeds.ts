@@ -105,9 +105,16 @@ const ownerOf = (ground: PhraseGround, shape: Shape): Shape | undefined =>
       ? ownersOf(ground).find((owner) => isInFan(ground.drawing, owner, shape))
       : undefined;
 
+/** The shape that words let go over another shape belong to; undefined over no shape and where that can own nothing. */
+export const ownerAt = (ground: PhraseGround, shape: string | null): Shape | undefined => {
+  const found = shape === null ? undefined : ground.drawing.shapes.get(shape);
+  return found && ownerOf(ground, found);
+};
+
 export const nameOf = (shape: Shape) => shape.text.replace(/^(?:\s*«[^»]*»\s*)+/, '') || 'what has no name yet';
 
-function box({ drawing, free }: PhraseGround, quote: string, newId: NewId): Drawn {
+/** A box in a free place, its name with a capital. */
+export function box({ drawing, free }: PhraseGround, quote: string, newId: NewId): Drawn {
   const spot = free();
   const text = quote.charAt(0).toUpperCase() + quote.slice(1);
   const { change, id } = addShape(drawing, 'rectangle', (spot.x - 75) * 4, (spot.y - 13) * 4, newId, text);

@@ -2,7 +2,7 @@ import { toScreen } from '../geometry/view';
 import { ArrangeRow, type AllowedTools } from './ArrangeRow';
 import { ChosenRow } from './chosen/ChosenRow';
 import { CommentEditor } from './dialogs/Comments';
-import { useDrop } from './gestures/useDrop';
+import { useDrop, type TakeWords } from './gestures/useDrop';
 import { SlateFrame, type SlateLook } from './SlateFrame';
 import { SymbolRow } from './SymbolRow';
 import { BoxEditor, TextEditor } from './TextEditors';
@@ -17,12 +17,14 @@ interface SlateSurfaceProps extends SlateLook {
   tidying?: TidyingUp;
   /** What the core may do with the drawing here. */
   allowed?: AllowedTools;
+  /** What becomes of words of the scenario that are let go here. */
+  takeWords?: TakeWords;
 }
 
 /** A slate to draw on, with what opens on it meanwhile. */
-export function SlateSurface({ slate: still, words, tidying, allowed, ...look }: SlateSurfaceProps) {
+export function SlateSurface({ slate: still, words, tidying, allowed, takeWords, ...look }: SlateSurfaceProps) {
   const tidy = useTidy(still, tidying);
-  const drop = useDrop(still, allowed?.tools);
+  const drop = useDrop(still, allowed?.tools, takeWords);
   return (
     <SlateFrame
       {...look}

@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import { isProblem } from '../api/client';
+import { NotDone } from './notDone';
 import { PageTitle } from './PageTitle';
 
 /** Shown while something loads; quiet, and announced. */
@@ -38,9 +39,6 @@ export function FailedPage({ error, retry }: { error: unknown; retry?: () => voi
     </main>
   );
 }
-
-/** Something that was not done, with the sentence that says why. */
-export class NotDone extends Error {}
 
 /** The sentence of a problem that the server told, of something that was not done, or one for a server that is away. */
 export const messageOf = (error: unknown): string =>

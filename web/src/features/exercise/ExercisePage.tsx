@@ -8,6 +8,7 @@ import { PartTabs, titleOfPart } from '../../parts/PartTabs';
 import { useShownPart } from '../../parts/useShownPart';
 import { FormRemarks } from '../../script/FormRemarks';
 import { moved } from '../../script/anchors';
+import { droppedWords } from '../../script/droppedWords';
 import { PhraseActions } from '../../script/PhraseActions';
 import { textsOf } from '../../script/phrases';
 import { partTools } from '../../api/drawingTools';
@@ -270,6 +271,7 @@ function PartScript({ exercise, part, at, sessions, session, titled, editable, s
         <PartTabs parts={exercise.parts.map((one) => tabOf(one.id, one.part.value))} at={at} onShow={show} />
         <SlateSurface
           slate={slate}
+          takeWords={droppedWords(slate)}
           label={`The model answer for ${exercise.title}. Press question mark for its keys.`}
           lit={lighting.lit}
           onHover={(element) => lighting.light(element ? [element] : null)}

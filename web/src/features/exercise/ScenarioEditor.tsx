@@ -4,6 +4,7 @@ import { api, isProblem, must, type Schemas } from '../../api/client';
 import { draftOf, dropDraft, holdDraft } from '../../keeping/drafts';
 import { messageOf } from '../../ui/states';
 import { usePerson } from '../session/useSession';
+import { artefacts, fromCells, fromFile, longestScenario, withLaidOut } from './artefacts';
 import { TwoTexts } from '../../ui/TwoTexts';
 
 interface ScenarioEditorProps {
@@ -30,6 +31,32 @@ export function ScenarioEditor({ exercise, chosen, onDone }: ScenarioEditorProps
   useEffect(() => {
     if (chosen) choose(field.current, chosen.start, chosen.end);
   }, [chosen]);
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const [fresh, setFresh] = useState<{ start: number; end: number } | null>(null);
+  useEffect(() => {
+    if (fresh) choose(field.current, fresh.start, fresh.end);
+  }, [fresh]);
+  const layIn = (laidOut: string) => {
+    const { text: next, ...place } = withLaidOut(text, field.current?.selectionEnd ?? text.length, laidOut);
+    if (next.length > longestScenario)
+      return setRefusal(
+        `With it the scenario has ${next.length.toLocaleString('en')} characters; ${longestScenario.toLocaleString('en')} are kept.`,
+      );
+    setRefusal(null);
+    write(next);
+    setFresh(place);
+  };
+  const takeFile = (file: File) =>
+    file
+      .text()
+      .then((content) => layIn(fromFile(file.name, content)))
+      .catch((error: unknown) => setRefusal(messageOf(error)));
+  const paste = (event: React.ClipboardEvent) => {
+    const table = fromCells(event.clipboardData.getData('text/plain'));
+    if (!table) return;
+    event.preventDefault();
+    layIn(table);
+  };
   const leave = () => {
     dropDraft(account, exercise.id);
     onDone();
@@ -55,10 +82,36 @@ export function ScenarioEditor({ exercise, chosen, onDone }: ScenarioEditorProps
           ref={field}
           className="font-read text-[15px]! leading-[23px] resize-none"
           value={text}
-          maxLength={20_000}
+          maxLength={longestScenario}
+          onPaste={paste}
           onChange={(event) => write(event.target.value)}
         />
       </label>
+      <p className="flex flex-wrap gap-x-4 gap-y-1 items-center text-[14px]">
+        <span className="text-quiet-ink">put in</span>
+        {artefacts.map(({ name, text: begins }) => (
+          <button key={name} type="button" className="word-button" onClick={() => layIn(begins)}>
+            {name}
+          </button>
+        ))}
+        <label className="word-button file-word">
+          a file
+          <input
+            type="file"
+            accept=".csv,.tsv,.txt,.md,.sql,.java,.cs,.py,.json,.xml,text/*"
+            onChange={({ target }) => {
+              const file = target.files?.[0];
+              target.value = '';
+              if (file) void takeFile(file);
+            }}
+          />
+        </label>
+      </p>
+      {refusal && (
+        <p className="refusal" role="alert">
+          {refusal}
+        </p>
+      )}
       {draft && text === draft.text && (
         <p className="text-quiet-ink text-[13px]" role="status">
           This was written in this browser and not saved yet.

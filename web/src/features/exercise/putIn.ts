@@ -12,7 +12,8 @@ export interface PutIn {
 export function putIn(text: string, sentence: string, behind: string | undefined): PutIn {
   const at = behind ? text.indexOf(behind) : -1;
   const told = lastTold(text);
-  const end = at >= 0 && !isLaidOut(lineAt(text, at)) ? sentenceEnd(text, at + behind!.length) : told;
+  const end =
+    at >= 0 && !isLaidOut(lineAt(text, at)) && !isFenced(text, at) ? sentenceEnd(text, at + behind!.length) : told;
   const lead = end === 0 ? '' : end === told && at < 0 && isLaidOut(lineAt(text, end - 1)) ? '\n\n' : ' ';
   return {
     text: text.slice(0, end) + lead + sentence + text.slice(end),
@@ -27,15 +28,20 @@ function lastTold(text: string): number {
   let told = -1;
   for (const paragraph of text.split(/(\n{2,})/)) {
     const isProse =
-      paragraph.trim() !== '' && !isLaidOut(paragraph.trimStart()) && !/^\s*(draw|model|in the \*\*)/i.test(paragraph);
+      paragraph.trim() !== '' &&
+      !isFenced(text, end) &&
+      !isLaidOut(paragraph.trimStart()) &&
+      !/^\s*(draw|model|in the \*\*)/i.test(paragraph);
     if (isProse) told = end + paragraph.trimEnd().length;
     end += paragraph.length;
   }
   return told >= 0 ? told : text.trimEnd().length;
 }
 
-/** Tables, lists and headings are no place for a sentence. */
-const isLaidOut = (line: string) => /^(\||[-*+] |#|\d+[.)] |>)/.test(line);
+/** Tables, lists, headings, forms and listings are no place for a sentence. */
+const isLaidOut = (line: string) => /^(\||[-*+] |#|\d+[.)] |>|```)/.test(line);
+
+const isFenced = (text: string, at: number) => (text.slice(0, at).match(/^```/gm)?.length ?? 0) % 2 === 1;
 
 const lineAt = (text: string, at: number) => text.slice(text.lastIndexOf('\n', at) + 1);
 

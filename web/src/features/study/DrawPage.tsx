@@ -7,6 +7,7 @@ import type { Kept } from '../../keeping/store';
 import { heldOf } from '../../keeping/useKeeping';
 import type { Phrase } from '../../script/phrases';
 import { nameOfElement } from '../../script/phraseDeeds';
+import { droppedWords } from '../../script/droppedWords';
 import { PhraseActions } from '../../script/PhraseActions';
 import { ScenarioSheet } from '../../script/ScenarioSheet';
 import { workTools } from '../../api/drawingTools';
@@ -207,6 +208,7 @@ function PartScript({ answer, work, sessions, session, tabs, onHandedIn, onEnded
         {tabs}
         <SlateSurface
           slate={slate}
+          takeWords={droppedWords(slate)}
           label={`Your drawing for ${answer.title}. Press question mark for its keys.`}
           lit={lighting.lit}
           onHover={(element) => lighting.light(element ? [element] : null)}

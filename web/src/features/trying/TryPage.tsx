@@ -9,6 +9,7 @@ import { savedWords } from '../../keeping/sending';
 import { PartTabs, titleOfPart } from '../../parts/PartTabs';
 import { partLine, tabOf } from '../../parts/partLine';
 import { useShownPart } from '../../parts/useShownPart';
+import { droppedWords } from '../../script/droppedWords';
 import { PhraseActions } from '../../script/PhraseActions';
 import { ScenarioSheet } from '../../script/ScenarioSheet';
 import { elementsHere, Sentences } from '../../script/Sentences';
@@ -150,6 +151,7 @@ function TryPart({ exercise, part, at, tabs, onAfresh }: TryPartProps) {
         {tabs}
         <SlateSurface
           slate={slate}
+          takeWords={droppedWords(slate)}
           label={`Your own try at ${exercise.title}. Press question mark for its keys.`}
           lit={lighting.lit}
           onHover={(element) => lighting.light(element ? [element] : null)}

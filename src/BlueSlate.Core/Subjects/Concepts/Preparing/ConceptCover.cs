@@ -52,7 +52,7 @@ internal sealed class ConceptCover
     {
         foreach (var (owner, attribute) in Attributes())
         {
-            var place = PlaceOf(attribute, owner);
+            var place = PlaceOf(attribute, owner) ?? one.Printed.PlaceOf(attribute.Name, NameOf(owner));
             if (place is not null)
             {
                 used.Add(place);
@@ -137,6 +137,8 @@ internal sealed class ConceptCover
         return null;
     }
 
+    private string NameOf(string thing) => one.Model.Entities.FirstOrDefault(entity => entity.Id == thing)?.Name ?? "";
+
     private static bool IsCalled(ScenarioSentence sentence, int at, string word) =>
         sentence.Forms[at] == word || Name.Of(sentence.Written[at]).Words is [var only] && only == word;
 
@@ -144,6 +146,8 @@ internal sealed class ConceptCover
     private IEnumerable<ScenarioPlace> Unused() =>
         new UndrawnNouns()
             .Find(one)
+            .Concat(new UndrawnFields().Find(one))
+            .Concat(new ChoicesUndrawn().Find(one))
             .SelectMany(item => item.Places)
             .Concat(
                 one.Sentences.SelectMany(said =>

@@ -18,6 +18,7 @@ internal sealed class ConceptPreflight
     private readonly FrozenSet<string> tied;
     private readonly FrozenSet<string> facts;
     private SpokenWords? spoken;
+    private PrintedNames? printed;
 
     private ConceptPreflight(PreflightCase one)
     {
@@ -59,6 +60,9 @@ internal sealed class ConceptPreflight
 
     /// <summary>Where the scenario speaks of what.</summary>
     public SpokenWords Spoken => spoken ??= new SpokenWords(this);
+
+    /// <summary>What is named in its tables, forms and listings.</summary>
+    public PrintedNames Printed => printed ??= new PrintedNames(Case.Prose);
 
     /// <summary>The scenario's sentences, each with its block.</summary>
     public ImmutableArray<(int Block, ScenarioSentence Sentence)> Sentences { get; }

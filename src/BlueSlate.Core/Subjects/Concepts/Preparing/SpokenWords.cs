@@ -41,7 +41,9 @@ internal sealed class SpokenWords
         sentences.Exists(said =>
             said.Things.Contains(entity.Id)
             || one.Links.Above(entity.Id).Skip(1).Any(super => NamesBySort(entity.Id, super, said.Sentence))
-        ) || Name.Of(entity.Name).Words.All(IsSaid);
+        )
+        || Name.Of(entity.Name).Words.All(IsSaid)
+        || one.Printed.PlaceOf(entity.Name) is not null;
 
     /// <summary>Whether a sentence names a subtype by what tells it from its supertype alone: <c>home-bred</c>.</summary>
     public bool NamesBySort(string kind, string super, ScenarioSentence sentence)
@@ -55,14 +57,14 @@ internal sealed class SpokenWords
     /// <summary>Whether the scenario speaks of an attribute of a thing.</summary>
     public bool Speaks(ConceptAttribute attribute, string owner)
     {
-        if (called.Contains(attribute.Id))
+        var thing = one.Model.Entities.FirstOrDefault(entity => entity.Id == owner);
+        if (called.Contains(attribute.Id) || one.Printed.PlaceOf(attribute.Name, thing?.Name ?? "") is not null)
         {
             return true;
         }
 
         var name = Name.Of(attribute.Name);
         var telling = name.Words.Where(word => !ThingNames.IsHead(word)).ToList();
-        var thing = one.Model.Entities.FirstOrDefault(entity => entity.Id == owner);
         var own = thing is null ? [] : Name.Of(thing.Name).Words;
         var others = telling.Where(word => !own.Contains(word) && !SmallWords.Contain(word)).ToList();
         if (others.Count == 0 && telling.Exists(SmallWords.Contain))

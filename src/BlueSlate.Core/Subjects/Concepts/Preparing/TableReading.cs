@@ -11,8 +11,6 @@ namespace BlueSlate.Core.Subjects.Concepts.Preparing;
 /// </summary>
 internal sealed class TableReading
 {
-    private const double Alike = 0.8;
-
     private static readonly string[] Between = [";", " / ", " and ", " & ", "\n"];
 
     private readonly RowTable table;
@@ -159,16 +157,10 @@ internal sealed class TableReading
         var best = Enumerable
             .Range(0, table.Head.Length)
             .Select(column =>
-                (Column: column, Value: things.Max(thing => Likeness(Name.Of(table.Head[column].Text), name, thing)))
+                (Column: column, Value: things.Max(thing => PrintedNames.Likeness(Name.Of(table.Head[column].Text), name, thing)))
             )
             .DefaultIfEmpty((-1, 0))
             .MaxBy(found => found.Item2);
-        return best.Item2 >= Alike ? best.Item1 : null;
+        return best.Item2 >= PrintedNames.Alike ? best.Item1 : null;
     }
-
-    private static double Likeness(Name head, Name name, Name thing) =>
-        head.Words.IsEmpty ? 0
-        : head.Key == name.Key || head.Without(thing).Key == name.Without(thing).Key && head.Without(thing).Key != head.Key ? 1
-        : head.Without(thing).Key == name.Without(thing).Key ? 0.9
-        : NameSimilarity.Of(head, name).Value;
 }

@@ -173,7 +173,8 @@ internal sealed class UndrawnNouns : ConceptPreflightKind
         };
     }
 
-    private static IEnumerable<Name> Drawn(ConceptModel model) =>
+    /// <summary>Whatever has a name in a model answer.</summary>
+    public static IEnumerable<Name> Drawn(ConceptModel model) =>
         model
             .AllAttributes.SelectMany(attribute => attribute.Leaves.Select(part => part.Name).Prepend(attribute.Name))
             .Concat(model.Entities.Select(entity => entity.Name))
