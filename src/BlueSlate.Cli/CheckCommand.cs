@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using System.Collections.Immutable;
 using System.CommandLine;
 using System.Globalization;
 using System.Text.Json;
@@ -73,13 +74,23 @@ internal static class CheckCommand
             return ExitCode.Usage;
         }
 
+        var following = Enumerable.Range(0, loaded.Parts.Length).Select(loaded.FollowingOf).ToArray();
         var rows = new ConcurrentDictionary<string, MarkRow>(StringComparer.Ordinal);
         using var progress = new Progress(files.Count);
         try
         {
             Parallel.ForEach(files, new ParallelOptions { CancellationToken = cancellation }, entry =>
             {
-                rows[entry.File] = CheckOne(loaded.Parts[entry.Part], entry.File, loaded.FolderOf(output, entry.Part), progress);
+                var inherits = following[entry.Part] is var (earlier, part)
+                    ? new Inherits(part, Path.Combine(loaded.FolderOf(answers, earlier), Path.GetFileName(entry.File)))
+                    : null;
+                rows[entry.File] = CheckOne(
+                    loaded.Parts[entry.Part],
+                    inherits,
+                    entry.File,
+                    loaded.FolderOf(output, entry.Part),
+                    progress
+                );
                 progress.Step();
             });
         }
@@ -129,13 +140,20 @@ internal static class CheckCommand
     private static string Sum(IEnumerable<string> marks) =>
         marks.Sum(text => double.Parse(text, CultureInfo.InvariantCulture)).ToString(CultureInfo.InvariantCulture);
 
-    private static MarkRow CheckOne(Assessor assessor, string file, string output, Progress progress)
+    private static MarkRow CheckOne(Assessor assessor, Inherits? inherits, string file, string output, Progress progress)
     {
         var name = Path.GetFileNameWithoutExtension(file);
         try
         {
             var drawing = DrawingFile.Load(file);
-            var result = ResultDocument.Of(assessor.Assess(drawing, []), DrawingWriter.Hash(drawing));
+            var assessment = assessor.Assess(drawing, []);
+            if (inherits is not null && File.Exists(inherits.Earlier))
+            {
+                var earlier = DrawingFile.Load(inherits.Earlier);
+                assessment = inherits.Part.Inherited(assessment, earlier, ImmutableDictionary<string, string>.Empty);
+            }
+
+            var result = ResultDocument.Of(assessment, DrawingWriter.Hash(drawing));
             File.WriteAllBytes(
                 Path.Combine(output, name + ".result.json"),
                 JsonSerializer.SerializeToUtf8Bytes(result, Formats.Compact)
@@ -175,6 +193,9 @@ internal static class CheckCommand
         using var csv = new CsvWriter(writer, configuration);
         csv.WriteRecords(rows);
     }
+
+    // What a part inherits, and the file with the same answer to the earlier part.
+    private sealed record Inherits(FollowingOn Part, string Earlier);
 
     private sealed record MarkRow(
         string Answer,

@@ -29,6 +29,18 @@ internal sealed class ExerciseFolder
     /// <summary>What each part is checked by.</summary>
     public ImmutableArray<Assessor> Parts => parts ??= Assessors();
 
+    /// <summary>The part with whose drawing another one is begun, and what that one inherits from it; null for none.</summary>
+    public (int Earlier, FollowingOn Following)? FollowingOf(int part)
+    {
+        var begin = folders[part].Part.Begin;
+        if (begin is not { With: BeginsWith.OwnDrawing, Part: { } number } || number > part)
+        {
+            return null;
+        }
+
+        return (number - 1, new FollowingOn(Parts[part], Parts[number - 1]));
+    }
+
     /// <summary>Each part as it is looked over before anybody sees it.</summary>
     public ImmutableArray<PreflightCase> Cases()
     {

@@ -51,7 +51,7 @@ public sealed class Assessor
         ExerciseTerms terms
     )
     {
-        (Subject, Scheme) = (subject, scheme);
+        (Subject, Options, Scheme) = (subject, options, scheme);
         model = subject.Prepare(modelAnswer, options, terms, new Tolerances(tolerances));
         var used = scheme.Lines.SelectMany(line => line.FactIds).ToFrozenSet(StringComparer.Ordinal);
         Facts = [.. model.Facts.Where(fact => !fact.Kind.IsOnRequest || used.Contains(fact.Id)), .. model.Asked(used)];
@@ -77,6 +77,11 @@ public sealed class Assessor
 
     /// <summary>The kind of work.</summary>
     public Subject Subject { get; }
+
+    /// <summary>What the class has learned.</summary>
+    public WorkOptions Options { get; }
+
+    internal IDocument Model => model.Document;
 
     /// <summary>The facts of the model answer.</summary>
     public ImmutableArray<Fact> Facts { get; }
@@ -164,17 +169,20 @@ public sealed class Assessment
         Comparison comparison,
         ImmutableArray<Comparison> near,
         ImmutableArray<Finding> findings,
-        Decisions decisions
+        Decisions decided,
+        Inheritance? inherited = null
     )
     {
-        (this.scheme, this.model, this.near, Judgement, Comparison, Findings) = (
+        (this.scheme, this.model, this.near, Judgement, Comparison, Findings, Inherited) = (
             scheme,
             model,
             near,
             judgement,
             comparison,
-            findings
+            findings,
+            inherited ?? Inheritance.None
         );
+        var decisions = Inherited.Under(decided);
         Sheet = Marker.Mark(scheme, comparison.Verdicts, comparison.Extras, decisions);
         Notes = NoteWriter.Write(Sheet, findings);
         Doubt = Doubt.Of(
@@ -205,6 +213,9 @@ public sealed class Assessment
     /// <summary>The findings with what each costs.</summary>
     public ImmutableArray<Note> Notes { get; }
 
+    /// <summary>What was there already in the drawing with which the part was begun.</summary>
+    public Inheritance Inherited { get; }
+
     /// <summary>How sure the marks are.</summary>
     public Doubt Doubt { get; }
 
@@ -219,5 +230,8 @@ public sealed class Assessment
 
     /// <summary>The same answer under other decisions. Nothing is read, matched or checked again.</summary>
     public Assessment Under(Decisions decisions) =>
-        new(scheme, model, Judgement, Comparison, near, Findings, decisions) { ByVariant = ByVariant };
+        new(scheme, model, Judgement, Comparison, near, Findings, decisions, Inherited) { ByVariant = ByVariant };
+
+    internal Assessment With(Inheritance inherited) =>
+        new(scheme, model, Judgement, Comparison, near, Findings, Decisions.None, inherited) { ByVariant = ByVariant };
 }

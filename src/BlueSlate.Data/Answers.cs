@@ -77,6 +77,9 @@ public sealed class Work
 
     public DateTimeOffset SavedAt { get; set; }
 
+    /// <summary>When it was closed, since its model answer was given to begin a later part with; it no longer changes then.</summary>
+    public DateTimeOffset? ClosedAt { get; set; }
+
     /// <summary>When a marker had gone through it.</summary>
     public DateTimeOffset? GoneThroughAt { get; set; }
 

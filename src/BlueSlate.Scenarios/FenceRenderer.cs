@@ -48,7 +48,7 @@ internal sealed class FenceRenderer : HtmlObjectRenderer<CodeBlock>
             switch (printed)
             {
                 case PaperForm.Group group:
-                    Text(renderer, "h4", group.Title);
+                    Text(renderer, "p", group.Title, "group");
                     break;
                 case PaperForm.Words words:
                     Text(renderer, "p", words.Text);

@@ -18,7 +18,7 @@ public sealed class ScenarioRenderer
     /// <summary>How long a scenario may be, in characters.</summary>
     public const int Longest = 20_000;
 
-    private const string BlockNames = "p, li, h1, h2, h3, h4, td, th, dt, dd, figcaption, blockquote > p, pre";
+    private const string BlockNames = "p, li, h1, h2, h3, td, th, dt, dd, figcaption, blockquote > p, pre";
 
     private static readonly MarkdownPipeline Pipeline = new MarkdownPipelineBuilder()
         .UsePipeTables()
@@ -39,7 +39,6 @@ public sealed class ScenarioRenderer
                 "h1",
                 "h2",
                 "h3",
-                "h4",
                 "blockquote",
                 "figure",
                 "figcaption",
@@ -59,7 +58,7 @@ public sealed class ScenarioRenderer
                 "hr",
             },
             AllowedAttributes = new HashSet<string> { "class" },
-            AllowedClasses = new HashSet<string> { "form", "listing", "one", "several", "ticked" },
+            AllowedClasses = new HashSet<string> { "form", "listing", "group", "one", "several", "ticked" },
             AllowedSchemes = new HashSet<string>(),
         }
     );

@@ -62,6 +62,26 @@ public sealed class CommandLineTests : IDisposable
     }
 
     [Fact]
+    public async Task What_was_amiss_in_the_part_with_which_another_begins_costs_nothing_there()
+    {
+        var (code, _, error) = await RunAsync(
+            "check",
+            "--exercise",
+            Path.Combine(Demo, "pottery-studio"),
+            "--answers",
+            Path.Combine(Demo, "pottery-studio", "answers"),
+            "--out",
+            folder.FullName
+        );
+
+        code.ShouldBe(0, error);
+        var second = JsonNode.Parse(await File.ReadAllTextAsync(Path.Combine(folder.FullName, "part-2", "ben.result.json")))!;
+        var inherited = second["notes"]!.AsArray().Single(note => (string)note!["inherited"]! == "wholly")!;
+        ((string)inherited["code"]!).ShouldBe("cardinality-min");
+        ((string)inherited["loss"]!).ShouldBe("0");
+    }
+
+    [Fact]
     public async Task Parts_are_checked_by_themselves_and_their_marks_are_summed()
     {
         var answers = folder.CreateSubdirectory("answers");

@@ -153,7 +153,138 @@ public sealed class PartTests(TestServer server) : IClassFixture<TestServer>
             .ShouldBe([2, 2]);
     }
 
-    private async Task<(SetExercise Exercise, Guid Second)> PublishedAsync(Client instructor)
+    [Fact]
+    public async Task A_part_is_begun_with_ones_own_drawing_whose_differences_cost_nothing_again()
+    {
+        using var instructor = await server.AsAsync("instructor");
+        var (exercise, _) = await PublishedAsync(instructor, new { with = "own-drawing", part = 1 }, TestServer.Model);
+        using var student = await server.AsAsync("student");
+        var answer = await Story.StartedAsync(student, exercise);
+        var works = await WorksAsync(student, answer);
+        var wrong = new Sketch()
+            .Box("Zeppelin", "PK hull number", "gasvolume")
+            .Box("Mooring", "PK mast code", "o altitude")
+            .Line("Zeppelin", Ends.One, "Mooring", Ends.OneOrMore, "anchors", "is anchored by")
+            .ToDrawing();
+        await SaveAsync(student, works[0], 1, wrong);
+        (await student.CodeOfAsync(HttpMethod.Post, $"/api/study/work/{works[0]}/begin")).ShouldBe("not-allowed");
+
+        var begun = await student.PostAsync($"/api/study/work/{works[1]}/begin");
+        DrawingReader
+            .Read((string)begun["drawing"]!)
+            .Drawing!.Shapes.Select(shape => shape.Text)
+            .ShouldBe(wrong.Shapes.Select(shape => shape.Text));
+        begun["closed"].ShouldBeNull();
+        await SaveAsync(student, works[1], 1, wrong);
+        await student.PostAsync($"/api/study/answers/{answer}/hand-in", HandIn((works[0], 2), (works[1], 2)));
+        (await student.CodeOfAsync(HttpMethod.Post, $"/api/study/work/{works[1]}/begin")).ShouldBe("handed-in");
+        await server.CheckAsync(works[0]);
+        await server.CheckAsync(works[1]);
+
+        var first = (await instructor.GetAsync($"/api/marking/work/{works[0]}"))["result"]!;
+        var second = (await instructor.GetAsync($"/api/marking/work/{works[1]}"))["result"]!;
+        Value(first["total"]!).ShouldBeLessThan(Value(first["maximum"]!));
+        Value(second["total"]!).ShouldBe(Value(second["maximum"]!));
+        second["notes"]!.AsArray().Select(note => (string)note!["inherited"]!).ShouldAllBe(inherited => inherited == "wholly");
+        second["notes"]!.AsArray().ShouldNotBeEmpty();
+    }
+
+    [Fact]
+    public async Task The_model_answer_of_a_part_is_given_once_that_part_is_closed()
+    {
+        using var instructor = await server.AsAsync("instructor");
+        var (exercise, _) = await PublishedAsync(instructor, new { with = "model-answer", part = 1 });
+        using var student = await server.AsAsync("student");
+        var answer = await Story.StartedAsync(student, exercise);
+        var works = await WorksAsync(student, answer);
+        await SaveAsync(student, works[0], 1, HalfAHarbour);
+        using var other = await server.AsAsync("student2");
+        (await other.CodeOfAsync(HttpMethod.Post, $"/api/study/work/{works[1]}/begin")).ShouldBe("no-such-answer");
+
+        var begun = await student.PostAsync($"/api/study/work/{works[1]}/begin");
+
+        var drawing = DrawingReader.Read((string)begun["drawing"]!).Drawing!;
+        drawing.Shapes.Select(shape => shape.Text).ShouldBe(TestServer.Model.Shapes.Select(shape => shape.Text));
+        ((Guid)begun["closed"]!).ShouldBe(works[0]);
+        (
+            await student.CodeOfAsync(
+                HttpMethod.Put,
+                $"/api/study/work/{works[0]}/drawing",
+                Story.SaveRequest(2, TestServer.Model)
+            )
+        ).ShouldBe("part-closed");
+        var reply = await student.GetAsync($"/api/study/answers/{answer}");
+        reply["works"]!.AsArray().Select(work => (bool)work!["closed"]!).ShouldBe([true, false]);
+        ((string)reply["works"]![0]!["drawing"]!).ShouldBe(DrawingWriter.WriteText(HalfAHarbour));
+        await SaveAsync(student, works[1], 1, drawing);
+        await student.PostAsync($"/api/study/answers/{answer}/hand-in", HandIn((works[0], 2), (works[1], 2)));
+    }
+
+    [Fact]
+    public async Task A_drawing_that_is_given_is_on_the_slate_from_the_start()
+    {
+        using var instructor = await server.AsAsync("instructor");
+        var given = DrawingWriter.WriteText(HalfAHarbour);
+        var (exercise, _) = await PublishedAsync(instructor, new { with = "given-drawing", drawing = given });
+        using var student = await server.AsAsync("student");
+        var answer = await Story.StartedAsync(student, exercise);
+
+        (await student.GetAsync($"/api/study/answers/{answer}"))["works"]!
+            .AsArray()
+            .Select(work => (string)work!["drawing"]!)
+            .ShouldBe([DrawingWriter.WriteText(Drawing.Empty), given]);
+    }
+
+    [Fact]
+    public async Task A_part_goes_on_naming_the_one_with_which_it_begins_wherever_that_stands()
+    {
+        using var instructor = await server.AsAsync("instructor");
+        var exercise = await Story.MadeAsync(server, instructor, "Ferry");
+        var path = $"/api/exercises/{exercise}/parts";
+        var second = (Guid)(await instructor.PostAsync(path))["id"]!;
+        var third = (Guid)(await instructor.PostAsync(path))["id"]!;
+        await BeginAsync(third, 1, new { with = "own-drawing", part = 1 });
+        (await BeginOfAsync(third))["part"]!.GetValue<int>().ShouldBe(1);
+
+        await instructor.PutAsync(path, new { parts = new[] { second, exercise.Part, third } });
+        (await BeginOfAsync(third))["part"]!.GetValue<int>().ShouldBe(2);
+        await instructor.SendAsync(HttpMethod.Delete, $"/api/parts/{second}");
+        (await BeginOfAsync(third))["part"]!.GetValue<int>().ShouldBe(1);
+        await instructor.SendAsync(HttpMethod.Delete, $"/api/parts/{exercise.Part}");
+        ((string)(await BeginOfAsync(third))["with"]!).ShouldBe("nothing");
+
+        var refused = new { with = "given-drawing", drawing = "{" };
+        (
+            await instructor.CodeOfAsync(
+                HttpMethod.Put,
+                $"/api/parts/{third}",
+                new { revision = 4, value = new { learned = Learned, begin = refused } }
+            )
+        ).ShouldBe("begin");
+        await BeginAsync(
+            third,
+            (int)(await PartsAsync(instructor, exercise))[0]!["part"]!["revision"]!,
+            new { with = "own-drawing", part = 1 }
+        );
+        await instructor.PutAsync($"/api/exercises/{exercise}/scenario", new { revision = 1, text = "A ferry." });
+        var lacks = (await instructor.GetAsync("/api/home"))["exercises"]!
+            .AsArray()
+            .Single(one => (Guid)one!["summary"]!["id"]! == exercise.Id)!["lacks"];
+        ((string)lacks!).ShouldBe("Say with which earlier part’s drawing part 1 begins.");
+
+        async Task<JsonNode> BeginOfAsync(Guid part) =>
+            (await PartsAsync(instructor, exercise)).Single(one => (Guid)one!["id"]! == part)!["part"]!["value"]!["begin"]!;
+        Task<JsonNode> BeginAsync(Guid part, int revision, object begin) =>
+            instructor.PutAsync($"/api/parts/{part}", new { revision, value = new { learned = Learned, begin } });
+    }
+
+    private static object Learned { get; } = new { notation = "crows-foot", level = "conceptual" };
+
+    private async Task<(SetExercise Exercise, Guid Second)> PublishedAsync(
+        Client instructor,
+        object? begin = null,
+        Drawing? model = null
+    )
     {
         var exercise = await Story.DraftAsync(server, instructor);
         var second = (Guid)(await instructor.PostAsync($"/api/exercises/{exercise}/parts"))["id"]!;
@@ -168,10 +299,14 @@ public sealed class PartTests(TestServer server) : IClassFixture<TestServer>
                     learned = new { notation = "crows-foot", level = "conceptual" },
                     marks = "10",
                     minutes = 30,
+                    begin = begin ?? new { with = "nothing" },
                 },
             }
         );
-        await instructor.PutAsync($"/api/parts/{second}/model", new { revision = 1, text = DrawingWriter.WriteText(Harbour) });
+        await instructor.PutAsync(
+            $"/api/parts/{second}/model",
+            new { revision = 1, text = DrawingWriter.WriteText(model ?? Harbour) }
+        );
         foreach (var part in new[] { exercise.Part, second })
         {
             var scheme = await instructor.PostAsync($"/api/parts/{part}/scheme");

@@ -52,7 +52,7 @@ public sealed class ScenarioRendererTests
 
         html.ShouldContain("<figure class=\"form\"><figcaption>Loan slip</figcaption>");
         html.ShouldContain("<dl><div><dt>No</dt><dd>117</dd></div><div><dt>Date</dt><dd>3 May</dd></div></dl>");
-        html.ShouldContain("<h4>Reader</h4>");
+        html.ShouldContain("<p class=\"group\">Reader</p>");
         html.ShouldContain("<dt>Phone</dt><dd></dd>");
         html.ShouldContain("<ul class=\"one\"><li class=\"ticked\">keep</li><li>post</li></ul>");
         html.ShouldContain("<ul class=\"several\">");

@@ -119,3 +119,33 @@ test('an exercise is found by what is in it, taken out as a folder, brought in a
   );
   expect(Buffer.from(again).equals(packed)).toBe(true);
 });
+
+test('a scenario gets its table from a file and its form from a few lines, and both go onto the slate', async ({ page }) => {
+  await become(page, 'Ines Okafor');
+  await page.getByRole('button', { name: 'write a new exercise' }).click();
+  await page.getByLabel('Title').fill('The lost property office');
+  await page.getByRole('button', { name: 'Begin' }).click();
+  const field = page.getByLabel('The scenario, in Markdown');
+  await field.fill('The office keeps what was left in trams.');
+  await page.getByLabel('a file').setInputFiles({ name: 'shelf.csv', mimeType: 'text/csv', buffer: Buffer.from('shelf;thing\n1;umbrella\n2;scarf') });
+  await expect(field).toHaveValue(/\| 1 \| umbrella \|/);
+  await page.getByLabel('a file').setInputFiles({ name: 'ragged.csv', mimeType: 'text/csv', buffer: Buffer.from('a,b\n1') });
+  await expect(page.getByRole('alert')).toHaveText('“ragged.csv” has no rows with at least two columns.');
+  await page.getByRole('button', { name: 'a form', exact: true }).click();
+  await expect(page.getByRole('alert')).toBeHidden();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Save the scenario' }).click();
+
+  const sheet = page.getByRole('complementary', { name: 'Scenario' });
+  await expect(sheet.getByRole('figure')).toContainText('Phone');
+  const slate = page.locator('.slate');
+  await sheet.locator('th', { hasText: 'thing' }).dragTo(slate, { targetPosition: { x: 260, y: 180 } });
+  await expect(page.locator('text.name')).toHaveText(['Thing']);
+  await sheet.locator('dt', { hasText: 'Phone' }).dragTo(slate, { targetPosition: { x: 260, y: 180 } });
+  await expect(page.locator('.scene')).toContainText('phone');
+  // A press takes a name whole, and a letter draws it.
+  await sheet.locator('dt', { hasText: 'Date' }).click();
+  await page.keyboard.press('a');
+  await expect(page.locator('.scene')).toContainText('date');
+  await expectAccessible(page);
+});

@@ -52,6 +52,9 @@ public sealed record PartDocument
     /// <summary>When students are told their marks.</summary>
     public Told Told { get; init; }
 
+    /// <summary>What is on the slate when students begin.</summary>
+    public BeginDocument Begin { get; init; } = new();
+
     /// <summary>What makes no sense in it, each with a code and the property that says so.</summary>
     public IEnumerable<(string Code, string Said, string Property)> Problems()
     {
@@ -70,12 +73,63 @@ public sealed record PartDocument
             yield return ("help", $"Students are helped 0 to {AidsDocument.MostHelp} times.", "aids.help");
         }
 
+        foreach (var said in Begin.Problems(Learned))
+        {
+            yield return ("begin", said, "begin");
+        }
+
         foreach (var problem in Learned.Problems())
         {
             yield return problem with
             {
                 Property = $"learned.{problem.Property}",
             };
+        }
+    }
+}
+
+/// <summary>With what a part is begun.</summary>
+public enum BeginsWith
+{
+    /// <summary>An empty slate.</summary>
+    Nothing,
+
+    /// <summary>The student's own drawing of an earlier part: its differences cost nothing again.</summary>
+    OwnDrawing,
+
+    /// <summary>The model answer of an earlier part, which is closed first.</summary>
+    ModelAnswer,
+
+    /// <summary>A drawing that the exercise gives.</summary>
+    GivenDrawing,
+}
+
+/// <summary>What is on the slate when students begin a part.</summary>
+public sealed record BeginDocument
+{
+    /// <summary>What it is.</summary>
+    public BeginsWith With { get; init; }
+
+    /// <summary>The earlier part, counted from 1, where it is of one.</summary>
+    public int? Part { get; init; }
+
+    /// <summary>The drawing that is given, as text.</summary>
+    public string? Drawing { get; init; }
+
+    /// <summary>Whether it begins with an earlier part.</summary>
+    public bool FollowsOn => With is BeginsWith.OwnDrawing or BeginsWith.ModelAnswer;
+
+    /// <summary>What makes no sense in it by itself.</summary>
+    internal IEnumerable<string> Problems(WorkOptions learned)
+    {
+        if (FollowsOn && Part is not > 0)
+        {
+            yield return "Say with which part's drawing this one begins.";
+        }
+
+        if (With == BeginsWith.GivenDrawing && (Drawing is null || Subject.Of(learned).Parse(Drawing) is null))
+        {
+            yield return "The drawing with which this part begins cannot be read.";
         }
     }
 }

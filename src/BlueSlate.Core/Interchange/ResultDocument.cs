@@ -80,7 +80,12 @@ public sealed record ResultDocument
                     [.. assessment.Notes.Where(note => note.LineIds.Contains(line.Line.Id)).Select(note => note.Finding.Id)]
                 )),
             ],
-            Notes = [.. assessment.Notes.Select(note => ResultNote.Of(note, assessment.ExampleOf(note.Finding)))],
+            Notes =
+            [
+                .. assessment.Notes.Select(note =>
+                    ResultNote.Of(note, assessment.ExampleOf(note.Finding), assessment.Inherited.Of(note))
+                ),
+            ],
             Verdicts =
             [
                 .. assessment.Comparison.Verdicts.Select(verdict => new ResultVerdict(
@@ -158,7 +163,7 @@ public sealed record ResultNote(
     ImmutableArray<ResultConsequence> Consequences
 )
 {
-    internal static ResultNote Of(Note note, Example? example) =>
+    internal static ResultNote Of(Note note, Example? example, Inherited inherited) =>
         new(
             note.Finding.Id,
             note.Finding.Code,
@@ -180,10 +185,14 @@ public sealed record ResultNote(
             [.. note.Consequences.Select(finding => new ResultConsequence(finding.Code, finding.Headline))]
         )
         {
+            Inherited = inherited,
             Example = example is null
                 ? null
                 : new ResultExample(example.Kind, example.Table.Said, example.Table.Columns, example.Table.Rows),
         };
+
+    /// <summary>How much of it stood already in the drawing with which the part was begun: that costs nothing here.</summary>
+    public Inherited Inherited { get; init; }
 
     /// <summary>Data that the drawing and the model answer judge differently; null where there is none to show.</summary>
     public ResultExample? Example { get; init; }

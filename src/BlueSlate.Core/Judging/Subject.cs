@@ -52,6 +52,12 @@ public abstract class Subject
     /// <summary>The same document under ids that those of no other have.</summary>
     public abstract IDocument WithPrefix(IDocument document, string prefix);
 
+    /// <summary>
+    /// A document under other options of the same subject: as it is where it is drawn or written in the same way, else drawn anew,
+    /// without places. What the other way cannot say stands in notes.
+    /// </summary>
+    public abstract IDocument Into(IDocument document, WorkOptions from, WorkOptions to);
+
     /// <summary>What a document says, in sentences.</summary>
     public abstract ImmutableArray<Sentence> Sentences(IDocument document, WorkOptions options);
 

@@ -1197,6 +1197,10 @@ namespace BlueSlate.Data.Migrations
                         .HasColumnType("uuid")
                         .HasColumnName("answer_id");
 
+                    b.Property<DateTimeOffset?>("ClosedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("closed_at");
+
                     b.Property<string>("Drawing")
                         .IsRequired()
                         .HasColumnType("text")

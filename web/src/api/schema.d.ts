@@ -1557,7 +1557,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["ReadingRequest"];
+                    "application/json": components["schemas"]["TryRequest"];
                 };
             };
             responses: {
@@ -2790,6 +2790,43 @@ export interface paths {
         };
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/study/work/{id}/begin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BeginReply"];
+                    };
+                };
+            };
+        };
         delete?: never;
         options?: never;
         head?: never;
@@ -4389,6 +4426,31 @@ export interface components {
             /** Format: uuid */
             answerId: null | string;
         };
+        /** @description What is on the slate when students begin a part. */
+        BeginDocument: {
+            /** @description What it is. */
+            with?: components["schemas"]["BeginsWith"];
+            /**
+             * Format: int32
+             * @description The earlier part, counted from 1, where it is of one.
+             */
+            part?: null | number;
+            /** @description The drawing that is given, as text. */
+            drawing?: null | string;
+            /** @description Whether it begins with an earlier part. */
+            followsOn?: boolean;
+        };
+        /** @description With what a part is begun: the drawing to put on the slate, and the work that is closed by it. */
+        BeginReply: {
+            drawing: string;
+            /** Format: uuid */
+            closed: null | string;
+        };
+        /**
+         * @description With what a part is begun.
+         * @enum {unknown}
+         */
+        BeginsWith: "nothing" | "own-drawing" | "model-answer" | "given-drawing";
         /** @description A line of the scheme with what the caller gave it; null when nothing yet. */
         BlindLine: {
             id: string;
@@ -5083,6 +5145,11 @@ export interface components {
             answerId: string;
             name: string;
         };
+        /**
+         * @description How much of a difference stood in the drawing of an earlier part already.
+         * @enum {unknown}
+         */
+        Inherited: "nothing" | "in-part" | "wholly";
         JsonElement: unknown;
         /** @description Sets the day from which what students drew is erased; null for none. */
         KeepUntilRequest: {
@@ -5413,6 +5480,8 @@ export interface components {
             showModelAnswer?: boolean;
             /** @description When students are told their marks. */
             told?: components["schemas"]["Told"];
+            /** @description What is on the slate when students begin. */
+            begin?: components["schemas"]["BeginDocument"];
         };
         /** @description All parts of an exercise in the order that they are to have. */
         PartOrderRequest: {
@@ -5779,6 +5848,8 @@ export interface components {
             modelElements: string[];
             answerElements: string[];
             consequences: components["schemas"]["ResultConsequence"][];
+            /** @description How much of it stood already in the drawing with which the part was begun: that costs nothing here. */
+            inherited?: components["schemas"]["Inherited"];
             example?: null | components["schemas"]["ResultExample"];
         };
         /** @description A statement about the answer, its pieces tied to elements. */
@@ -6138,6 +6209,8 @@ export interface components {
             modelElements: string[];
             answerElements: string[];
             consequences: components["schemas"]["ResultConsequence"][];
+            /** @description How much of it stood already in the drawing with which the part was begun: that costs nothing here. */
+            inherited?: components["schemas"]["Inherited"];
             example?: null | components["schemas"]["ResultExample"];
         };
         /** @description A part as a student may know it, with what the class has learned about the notation. */
@@ -6150,6 +6223,9 @@ export interface components {
             aids: components["schemas"]["AidsDocument"];
             told: components["schemas"]["Told"];
             showModelAnswer: boolean;
+            beginsWith: components["schemas"]["BeginsWith"];
+            /** Format: int32 */
+            beginsWithPart: null | number;
         };
         /** @description The marks of one part, with the model answer, drawn and in sentences, where it is shown. */
         StudentPartMarks: {
@@ -6300,6 +6376,11 @@ export interface components {
             modelSentences: components["schemas"]["ResultSentence"][];
             result: components["schemas"]["StudentResult"];
         };
+        /** @description A drawing to be checked, and what was drawn before of the part with whose drawing it was begun, if that was any. */
+        TryRequest: {
+            drawing: string;
+            before?: null | string;
+        };
         /** @description What a class has learned about UML class diagrams. */
         UmlOptions: {
             /** @enum {string} */
@@ -6412,7 +6493,7 @@ export interface components {
             id: string;
             hash: string;
         };
-        /** @description The work on one part of an answer. */
+        /** @description The work on one part of an answer; closed when its model answer was given to begin another part with. */
         WorkReply: {
             /** Format: uuid */
             id: string;
@@ -6420,6 +6501,7 @@ export interface components {
             /** Format: int32 */
             revision: number;
             drawing: string;
+            closed: boolean;
             help: components["schemas"]["HelpReply"];
         };
         /** @description A revision of the work on one part. */

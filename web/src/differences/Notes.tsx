@@ -126,7 +126,13 @@ function NoteEntry({ entry, open, onOpen, beneath, mark }: EntryProps) {
           {note.headline} {mark?.(entry)}
         </span>
         <span className="loss">
-          {loss === 0 ? '0' : loss < 0 ? `+${show(less('0', note.loss))}` : `−${show(note.loss)}`}
+          {note.inherited === 'wholly' && loss === 0
+            ? 'inherited'
+            : loss === 0
+              ? '0'
+              : loss < 0
+                ? `+${show(less('0', note.loss))}`
+                : `−${show(note.loss)}`}
         </span>
       </button>
       {open && (
@@ -149,6 +155,12 @@ function WhatDiffers({ note }: { note: Note }) {
       {note.consequences.length > 0 && (
         <p className="mt-1 text-quiet-ink">
           With it: {note.consequences.map((consequence) => consequence.headline).join(' ')}
+        </p>
+      )}
+      {note.inherited && note.inherited !== 'nothing' && (
+        <p className="mt-1 text-quiet-ink">
+          {note.inherited === 'wholly' ? 'It' : 'Part of it'} stood in the drawing of the earlier part already, and
+          costs nothing again.
         </p>
       )}
       {!note.marked && <p className="mt-1 text-quiet-ink">Not marked.</p>}

@@ -5,7 +5,7 @@ export interface Phrase {
   readonly quote: string;
 }
 
-const blockNames = 'p, li, h1, h2, h3, h4, td, th, dt, dd, figcaption, blockquote > p, pre';
+const blockNames = 'p, li, h1, h2, h3, td, th, dt, dd, figcaption, blockquote > p, pre';
 
 const blocksOf = (prose: HTMLElement) =>
   [...prose.querySelectorAll<HTMLElement>(blockNames)].filter((block) => !block.querySelector(blockNames));

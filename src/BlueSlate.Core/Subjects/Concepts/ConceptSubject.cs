@@ -31,6 +31,14 @@ internal sealed class ConceptSubject : Subject
 
     public override IDocument WithPrefix(IDocument document, string prefix) => Renaming.WithPrefix((Drawing)document, prefix);
 
+    public override IDocument Into(IDocument document, WorkOptions from, WorkOptions to)
+    {
+        var (drawing, drawn, wanted) = ((Drawing)document, (NotationOptions)from, (NotationOptions)to);
+        return drawn.Notation == wanted.Notation
+            ? drawing
+            : Notation.Of(wanted.Notation).Write(Notation.Read(drawing, drawn).Model, wanted).Drawing;
+    }
+
     public override ImmutableArray<Sentence> Sentences(IDocument document, WorkOptions options) =>
         SentenceWriter.Write(Notation.Read((Drawing)document, (NotationOptions)options));
 

@@ -84,6 +84,7 @@ public static class AnswerEndpoints
                     StudentPart.Of(part),
                     work.Revision,
                     work.Drawing,
+                    work.ClosedAt is not null,
                     await help.OfAsync(work.Id, part.Aids.Help, cancellation)
                 )
             );

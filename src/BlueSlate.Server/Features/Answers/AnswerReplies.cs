@@ -78,12 +78,24 @@ public sealed record StudentPart(
     int? Minutes,
     AidsDocument Aids,
     Told Told,
-    bool ShowModelAnswer
+    bool ShowModelAnswer,
+    BeginsWith BeginsWith,
+    int? BeginsWithPart
 )
 {
     /// <summary>Of a part's document.</summary>
     internal static StudentPart Of(PartDocument part) =>
-        new(part.Title, part.Learned, part.Marks, part.Minutes, part.Aids, part.Told, part.ShowModelAnswer);
+        new(
+            part.Title,
+            part.Learned,
+            part.Marks,
+            part.Minutes,
+            part.Aids,
+            part.Told,
+            part.ShowModelAnswer,
+            part.Begin.With,
+            part.Begin.FollowsOn ? part.Begin.Part : null
+        );
 }
 
 /// <summary>A student's answer with the scenario beside it.</summary>
@@ -114,8 +126,8 @@ public sealed record CorrectedWording(int Number, DateTimeOffset At, string Why,
 /// <summary>Whether the wording was corrected since an answer was begun.</summary>
 public sealed record WordingReply(CorrectedWording? Corrected);
 
-/// <summary>The work on one part of an answer.</summary>
-public sealed record WorkReply(Guid Id, StudentPart Part, int Revision, string Drawing, HelpReply Help);
+/// <summary>The work on one part of an answer; closed when its model answer was given to begin another part with.</summary>
+public sealed record WorkReply(Guid Id, StudentPart Part, int Revision, string Drawing, bool Closed, HelpReply Help);
 
 /// <summary>Saves a drawing, conditional on the revision it started from.</summary>
 public sealed record SaveDrawingRequest(int Revision, Guid SaveId, string Drawing);

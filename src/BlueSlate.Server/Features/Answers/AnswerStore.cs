@@ -49,6 +49,7 @@ public sealed class AnswerStore(BlueSlateContext database, CheckQueue queue, Att
                     UPDATE works SET drawing = {text}, drawing_hash = {hash}, revision = {revision} + 1,
                         save_id = {saveId}, saved_at = {now}
                     FROM own WHERE works.id = {id} AND works.answer_id = own.id AND works.revision = {revision}
+                        AND works.closed_at IS NULL
                     RETURNING works.id, works.revision, works.drawing),
                 kept AS (
                     INSERT INTO checkpoints (id, work_id, revision, reason, drawing, at)
@@ -224,6 +225,15 @@ public sealed class AnswerStore(BlueSlateContext database, CheckQueue queue, Att
                     Problems.Conflict(
                         "time-over",
                         "The time is over. What you drew since is kept beside your answer, for a person to look at.",
+                        ConflictOf(current)
+                    )
+                )
+            : current.ClosedAt is not null
+                ? (
+                    CheckpointReason.LostConflict,
+                    Problems.Conflict(
+                        "part-closed",
+                        "This part was closed when its model answer was given to you. What you drew since is kept, and does not count.",
                         ConflictOf(current)
                     )
                 )

@@ -1,4 +1,3 @@
-using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Sitting;
 using BlueSlate.Data;
@@ -126,7 +125,7 @@ internal static class Starting
         }
 
         row.Question.Parts.AddRange(row.Parts.Where(part => !row.Question.Parts.Contains(part)));
-        var answer = NewAnswer.Make(account, row.Question, now, times.EndOf(now), row.Answers.Count + 1, _ => Drawing.Empty);
+        var answer = NewAnswer.Make(account, row.Question, now, times.EndOf(now), row.Answers.Count + 1, Beginning.GivenIn);
         database.Answers.Add(answer);
         try
         {

@@ -60,6 +60,9 @@ public sealed record StudentNote(
     ImmutableArray<ResultConsequence> Consequences
 )
 {
+    /// <summary>How much of it stood already in the drawing with which the part was begun: that costs nothing here.</summary>
+    public Inherited Inherited { get; init; }
+
     /// <summary>Data that the drawing and the model answer judge differently; null where there is none to show.</summary>
     public ResultExample? Example { get; init; }
 
@@ -80,6 +83,7 @@ public sealed record StudentNote(
             note.Consequences
         )
         {
+            Inherited = note.Inherited,
             Example = note.Example,
         };
 }

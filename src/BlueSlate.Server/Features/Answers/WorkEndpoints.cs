@@ -24,6 +24,7 @@ public static class WorkEndpoints
         group.MapPost("/work/{id:guid}/tidy", Tidy).ForStudents().Produces<TidyReply>();
         group.MapDrawingTools("/work", PartOf, part => part.Aids, route => route.ForStudents());
         group.MapGet("/work/{id:guid}/steps", OwnSolution.Get).ForStudents().Produces<StepsReply>();
+        group.MapPost("/work/{id:guid}/begin", Beginning.Begin).ForStudents().Produces<BeginReply>();
         group.MapPost("/work/{id:guid}/help", Help.Ask).ForStudents().Produces<HelpReply>();
         group.MapPost("/work/{id:guid}/queries", NoteQueries.Ask).ForStudents().Produces<NoteQueryReply[]>();
     }

@@ -111,7 +111,8 @@ public sealed partial class WorkAssessment(BlueSlateContext database, AssessorSt
         var work = await WithAll(database.Works.Where(row => row.Id == workId)).FirstAsync(cancellation);
         var revision = await NewestAsync(work.PartId, cancellation);
         var rulings = await RulingsForAllAsync(work.PartId, cancellation);
-        return CheckOrNot(work, revision, rulings, assessors.For(work.Asked!, revision))
+        var earlier = await EarlierWork.OfAsync([work], database, assessors, cancellation);
+        return CheckOrNot(work, revision, rulings, assessors.For(work.Asked!, revision), earlier)
             ?? throw new NotAssessedException(work.Answer!.CandidateCode);
     }
 
@@ -139,6 +140,7 @@ public sealed partial class WorkAssessment(BlueSlateContext database, AssessorSt
             before.Revision,
             await RulingsForAllAsync(before.Work.PartId, cancellation),
             assessors.For(before.Work.Asked!, before.Revision),
+            await EarlierWork.OfAsync([before.Work], database, assessors, cancellation),
             stands
         );
 
@@ -230,13 +232,14 @@ public sealed partial class WorkAssessment(BlueSlateContext database, AssessorSt
     )
     {
         var rulings = await RulingsForAllAsync(thoughtOf.PartId, cancellation);
+        var earlier = await EarlierWork.OfAsync([.. some.Select(one => one.Work)], database, assessors, cancellation);
         var prepared = some.DistinctBy(one => one.Work.QuestionRevisionId)
             .ToDictionary(one => one.Work.QuestionRevisionId, one => AssessorStore.Prepare(one.Work.Asked!, thoughtOf));
         return
         [
             .. some.AsParallel()
                 .WithCancellation(cancellation)
-                .Select(one => CheckOrNot(one.Work, thoughtOf, rulings, prepared[one.Work.QuestionRevisionId]))
+                .Select(one => CheckOrNot(one.Work, thoughtOf, rulings, prepared[one.Work.QuestionRevisionId], earlier))
                 .OfType<CheckedWork>(),
         ];
     }
@@ -265,13 +268,14 @@ public sealed partial class WorkAssessment(BlueSlateContext database, AssessorSt
     {
         var rulings = await RulingsForAllAsync(partId, cancellation);
         var works = await WithAll(chosen).ToListAsync(cancellation);
+        var earlier = await EarlierWork.OfAsync(works, database, assessors, cancellation);
         var pairs = works.Select(work => (Work: work, Assessor: assessorFor(work.Asked!))).ToList();
         return
         [
             .. pairs
                 .AsParallel()
                 .WithCancellation(cancellation)
-                .Select(pair => CheckOrNot(pair.Work, revision, rulings, pair.Assessor))
+                .Select(pair => CheckOrNot(pair.Work, revision, rulings, pair.Assessor, earlier))
                 .OfType<CheckedWork>(),
         ];
     }
@@ -334,11 +338,17 @@ public sealed partial class WorkAssessment(BlueSlateContext database, AssessorSt
         database.ClassRulings.AsNoTracking().Where(row => row.PartId == partId).ToListAsync(cancellation);
 
     // No work stands in the way of other work: what cannot be assessed is left out here, and told where it stands by itself.
-    private CheckedWork? CheckOrNot(Work work, AssessmentRevision revision, IReadOnlyList<ClassRuling> forAll, Assessor assessor)
+    private CheckedWork? CheckOrNot(
+        Work work,
+        AssessmentRevision revision,
+        IReadOnlyList<ClassRuling> forAll,
+        Assessor assessor,
+        EarlierWork earlier
+    )
     {
         try
         {
-            return Check(work, revision, forAll, assessor);
+            return Check(work, revision, forAll, assessor, earlier);
         }
         catch (Exception error) when (error is not OperationCanceledException)
         {
@@ -355,19 +365,18 @@ public sealed partial class WorkAssessment(BlueSlateContext database, AssessorSt
         AssessmentRevision revision,
         IReadOnlyList<ClassRuling> forAll,
         Assessor assessor,
+        EarlierWork earlier,
         IReadOnlyList<StandsFor>? stands = null
     )
     {
         var document = assessor.Subject.Parse(work.Drawing)
             ?? throw new InvalidOperationException("A stored document cannot be read.");
-        var assessment = assessor.AssessAs(
-            document,
-            (stands ?? work.Stands).ToImmutableDictionary(
-                row => row.ModelElement,
-                row => row.AnswerElement,
-                StringComparer.Ordinal
-            )
+        var standing = (stands ?? work.Stands).ToImmutableDictionary(
+            row => row.ModelElement,
+            row => row.AnswerElement,
+            StringComparer.Ordinal
         );
+        var assessment = earlier.Inherited(work, assessor, assessor.AssessAs(document, standing), standing);
         var own = work.Rulings.ToDictionary(ruling => ruling.FindingId, StringComparer.Ordinal);
         var byKey = forAll.ToDictionary(ruling => ruling.AlikeKey, StringComparer.Ordinal);
         var decisions = ImmutableSortedDictionary.CreateBuilder<string, NoteDecision>(StringComparer.Ordinal);

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Interchange;
 using BlueSlate.Data;
 using BlueSlate.Server.Hosting;
 using Microsoft.EntityFrameworkCore;
@@ -55,7 +56,7 @@ public static class PartList
                     return Problems.Unreadable("parts", "The order names every part of the exercise once.", "parts");
                 }
 
-                parts.ForEach(part => part.Position = Array.IndexOf(request.Parts, part.Id) + 1);
+                Move(parts, part => Array.IndexOf(request.Parts, part.Id) + 1);
                 return TypedResults.NoContent();
             },
             cancellation
@@ -88,12 +89,41 @@ public static class PartList
                     }
 
                     database.ExerciseParts.Remove(removed);
-                    var position = 1;
-                    parts.Where(part => part != removed).ToList().ForEach(part => part.Position = position++);
+                    var left = parts.Where(part => part != removed).ToList();
+                    Move(parts, part => left.IndexOf(part) + 1);
                     return TypedResults.NoContent();
                 },
                 cancellation
             );
+    }
+
+    // A part that begins with the drawing of another goes on naming that one, wherever it stands now; one that is gone is named no more.
+    private static void Move(List<ExercisePart> parts, Func<ExercisePart, int> place)
+    {
+        var places = parts.ToDictionary(part => part.Position, place);
+        foreach (var part in parts.Where(part => place(part) > 0))
+        {
+            part.Position = place(part);
+            var document = part.Documents.First(row => row.Kind == DocumentKind.Part);
+            var said = ExerciseJson.Read<PartDocument>(document.Text);
+            if (said.Begin is not { FollowsOn: true, Part: { } before } || places.GetValueOrDefault(before) == before)
+            {
+                continue;
+            }
+
+            document.Text = ExerciseJson.Write(
+                said with
+                {
+                    Begin = places.GetValueOrDefault(before) is > 0 and var now
+                        ? said.Begin with
+                        {
+                            Part = now,
+                        }
+                        : new BeginDocument(),
+                }
+            );
+            document.Revision++;
+        }
     }
 
     private static async Task<IResult> ChangeAsync(
@@ -117,7 +147,8 @@ public static class PartList
         }
 
         var parts = await database
-            .ExerciseParts.Where(part => part.ExerciseId == exerciseId)
+            .ExerciseParts.Include(part => part.Documents)
+            .Where(part => part.ExerciseId == exerciseId)
             .OrderBy(part => part.Position)
             .ToListAsync(cancellation);
         var reply = change(parts);

@@ -66,7 +66,8 @@ public sealed class Publishing(BlueSlateContext database, CheckQueue queue, Audi
 
     /// <summary>
     /// Makes a new assessment revision of a part of a published exercise and writes, in the caller's transaction, the rows that
-    /// ask for all work on it to be checked again; which work that is. What is released stays as it is.
+    /// ask for all work on it to be checked again; which work that is. What is released stays as it is. Parts that were begun with
+    /// the drawings of this one go with it: what they inherit may be another.
     /// </summary>
     public async Task<IReadOnlyList<Guid>> ReassessAsync(Guid partId, CancellationToken cancellation)
     {
@@ -82,6 +83,20 @@ public sealed class Publishing(BlueSlateContext database, CheckQueue queue, Audi
             .ToListAsync(cancellation);
         database.CheckRequests.AddRange(works.Select(work => queue.RequestFor(work, revision.Id)));
         await database.SaveChangesAsync(cancellation);
+        var others = await database
+            .ExerciseParts.Include(row => row.Documents)
+            .Where(row => row.ExerciseId == part.ExerciseId && row.Position > part.Position)
+            .OrderBy(row => row.Position)
+            .ToListAsync(cancellation);
+        foreach (
+            var other in others.Where(other =>
+                BeginOf(other) is { With: BeginsWith.OwnDrawing } begin && begin.Part == part.Position
+            )
+        )
+        {
+            works.AddRange(await ReassessAsync(other.Id, cancellation));
+        }
+
         return works;
     }
 
@@ -97,6 +112,11 @@ public sealed class Publishing(BlueSlateContext database, CheckQueue queue, Audi
         }
 
         var parts = exercise.Parts.OrderBy(part => part.Position).ToList();
+        if (parts.Find(part => FollowsNothing(part)) is { } astray)
+        {
+            return $"Say with which earlier part’s drawing part {parts.IndexOf(astray) + 1} begins.";
+        }
+
         return parts
             .Select(part =>
                 Missing(part) is not { } what ? null
@@ -105,6 +125,12 @@ public sealed class Publishing(BlueSlateContext database, CheckQueue queue, Audi
             )
             .FirstOrDefault(missing => missing is not null);
     }
+
+    private static bool FollowsNothing(ExercisePart part) =>
+        BeginOf(part) is { FollowsOn: true } begin && !(begin.Part < part.Position);
+
+    private static BeginDocument BeginOf(ExercisePart part) =>
+        ExerciseJson.Read<PartDocument>(part.Documents.TextOf(DocumentKind.Part)).Begin;
 
     /// <summary>The same of one part, without saying which.</summary>
     internal static string? Missing(ExercisePart part) =>

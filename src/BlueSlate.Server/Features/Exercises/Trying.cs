@@ -1,3 +1,5 @@
+using System.Collections.Immutable;
+using BlueSlate.Core;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Judging;
 using BlueSlate.Data;
@@ -18,6 +20,9 @@ public sealed record TriedReply(
     StudentResult Result
 );
 
+/// <summary>A drawing to be checked, and what was drawn before of the part with whose drawing it was begun, if that was any.</summary>
+public sealed record TryRequest(string Drawing, string? Before = null);
+
 /// <summary>
 /// An exercise tried on oneself before anybody sees it: read as a student would read it, and checked as it is written now. Nothing of it is
 /// kept or counted.
@@ -33,7 +38,7 @@ internal static class Trying
     /// <summary>Checks a drawing.</summary>
     public static async Task<IResult> Check(
         Guid id,
-        ReadingRequest request,
+        TryRequest request,
         Access access,
         ScenarioRenderer renderer,
         TimeProvider clock,
@@ -58,10 +63,8 @@ internal static class Trying
         }
 
         var question = Publishing.Asked(part.Exercise!, clock.GetUtcNow());
-        var asked = question.Parts.Find(one => one.PartId == part.Id)!;
-        var assessment = AssessorStore
-            .Prepare(asked, question, Publishing.HeldAgainst(part, 1, clock.GetUtcNow()))
-            .Assess(drawing, []);
+        var assessor = AssessorOf(part, question);
+        var assessment = Inherited(part, question, request.Before, assessor, assessor.Assess(drawing, []));
         return TypedResults.Ok(
             new TriedReply(
                 renderer.Render(question.Scenario),
@@ -72,6 +75,41 @@ internal static class Trying
             )
         );
     }
+
+    // What one drew of the earlier part oneself, if one did.
+    private static Assessment Inherited(
+        ExercisePart part,
+        QuestionRevision question,
+        string? before,
+        Assessor assessor,
+        Assessment assessment
+    )
+    {
+        if (
+            before is null
+            || DocumentOf(part).Begin is not { With: BeginsWith.OwnDrawing, Part: { } number }
+            || part.Exercise!.Parts.Find(other => other.Position == number) is not { } earlier
+        )
+        {
+            return assessment;
+        }
+
+        var drawn = assessor.Subject.Parse(before);
+        return drawn is null || Publishing.Missing(earlier) is not null
+            ? assessment
+            : new FollowingOn(assessor, AssessorOf(earlier, question)).Inherited(
+                assessment,
+                drawn,
+                ImmutableDictionary<string, string>.Empty
+            );
+    }
+
+    private static Assessor AssessorOf(ExercisePart part, QuestionRevision question) =>
+        AssessorStore.Prepare(
+            question.Parts.Find(one => one.PartId == part.Id)!,
+            question,
+            Publishing.HeldAgainst(part, 1, question.PublishedAt)
+        );
 
     private static PartDocument DocumentOf(ExercisePart part) =>
         ExerciseJson.Read<PartDocument>(part.Documents.TextOf(DocumentKind.Part));

@@ -55,6 +55,12 @@ public static class SheetOf
                 .. note.Consequences.IsEmpty
                     ? Array.Empty<string>()
                     : [$"With it: {string.Join(' ', note.Consequences.Select(consequence => consequence.Headline))}"],
+                .. note.Inherited switch
+                {
+                    Inherited.Wholly => ["It stood in the drawing of the earlier part already, and costs nothing again."],
+                    Inherited.InPart => ["Part of it stood in the drawing of the earlier part already, and costs nothing again."],
+                    _ => Array.Empty<string>(),
+                },
                 .. note.Marked ? Array.Empty<string>() : ["Not marked."],
             ],
             note.Loss == Rational.Zero ? "0" : Signed(Rational.Zero - note.Loss),

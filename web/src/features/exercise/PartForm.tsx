@@ -4,6 +4,8 @@ import { useForm, useWatch } from 'react-hook-form';
 import { z } from '../../ui/schema';
 import type { Schemas } from '../../api/client';
 import { Field, Tick } from '../../ui/Field';
+import { beginsChoice } from '../../parts/begins';
+import { Begin } from './Begin';
 import { SavedWords } from './SavedWords';
 import type { Saved } from './useSaved';
 import { usual, wantedDrawing, type Learned, type NotationName } from '../../parts/learned';
@@ -47,6 +49,7 @@ const fieldsOf = (exercise: string, part: Part): PartFields => ({
   aids: { ...usualAids, ...aidsOf(part) },
   help: String(part.aids?.help || ''),
   told: part.told ?? 'when-released',
+  begin: part.begin ?? { with: 'nothing' },
   showModelAnswer: part.showModelAnswer ?? false,
 });
 
@@ -66,10 +69,11 @@ const aidWords: readonly (readonly [keyof typeof usualAids, string])[] = [
 
 /** What is asked as lines of text, for two of them to be compared. */
 export function askedLines(part: Part): string {
-  const { title, learned, marks, minutes, aids, help, told, showModelAnswer } = fieldsOf('', part);
+  const { title, learned, marks, minutes, aids, help, told, begin, showModelAnswer } = fieldsOf('', part);
   return [
     title && `part: ${title}`,
     `${wantedDrawing(learned)}, ${marks} marks, ${minutes ? `${minutes} minutes` : 'no limit of time'}`,
+    begin.with !== 'nothing' && `begun with ${beginsChoice(begin.with, begin.part)}`,
     ...switches[learned.notation]
       .filter(([key]) => (learned as unknown as Record<string, unknown>)[key])
       .map(([, label]) => label),
@@ -104,6 +108,7 @@ const partFields = z.object({
     z.refine((help) => Number(help) <= 50, 'At most 50 times.'),
   ),
   told: z.enum(['when-released', 'when-handed-in']),
+  begin: z.custom<Schemas['BeginDocument']>(),
   showModelAnswer: z.boolean(),
 });
 
@@ -111,6 +116,8 @@ type PartFields = z.infer<typeof partFields>;
 
 interface PartFormProps {
   exercise: Schemas['ExerciseReply'];
+  /** The part that is shown. */
+  part: string;
   /** What is asked in the part that is shown, saved as one goes. */
   asked: Saved<Part>;
   /** The title of the exercise, likewise. */
@@ -121,7 +128,7 @@ interface PartFormProps {
 }
 
 /** What is asked in a part: title, level, marks, time, aids, what is shown afterwards. Whatever is valid holds at once. */
-export function PartForm({ exercise, asked, titled, editable, onInvalid }: PartFormProps) {
+export function PartForm({ exercise, part, asked, titled, editable, onInvalid }: PartFormProps) {
   const several = exercise.parts.length > 1;
   const form = useForm<PartFields>({
     resolver: zodResolver(partFields),
@@ -143,11 +150,11 @@ export function PartForm({ exercise, asked, titled, editable, onInvalid }: PartF
     const read = partFields.safeParse(values);
     onInvalid(!read.success);
     if (!read.success) return;
-    const { exercise: title, minutes, help, aids, ...part } = read.data;
+    const { exercise: title, minutes, help, aids, ...rest } = read.data;
     if (title !== titled.value) titled.set(title);
     const next: Part = {
       ...asked.value,
-      ...part,
+      ...rest,
       minutes: minutes === '' ? null : Number(minutes),
       aids: { ...asked.value.aids, ...aids, help: Number(help) },
     };
@@ -217,6 +224,12 @@ export function PartForm({ exercise, asked, titled, editable, onInvalid }: PartF
             <input inputMode="numeric" {...register('minutes')} />
           </Field>
         </div>
+        <Begin
+          part={part}
+          at={exercise.parts.findIndex((one) => one.id === part)}
+          value={useWatch({ control, name: 'begin' })}
+          onChange={(begin) => setValue('begin', begin)}
+        />
         <div className="space-y-1.5">
           <p className="text-quiet-ink">The class has learned</p>
           {switches[learned.notation].map(([key, label]) => (

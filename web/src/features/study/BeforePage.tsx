@@ -3,6 +3,7 @@ import { useEffect, useEffectEvent } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
 import { partName } from '../../parts/PartTabs';
+import { beginsTold } from '../../parts/begins';
 import { learnedSentences, wantedDrawing } from '../../parts/learned';
 import { capital } from '../../ui/capital';
 import { show } from '../../ui/marks';
@@ -125,6 +126,7 @@ function attemptsTold({ most, begun, bestCounts }: Schemas['StudentAttempts']): 
 const toldOf = (part: Schemas['StudentPart']): string[] => [
   `${capital(wantedDrawing(part.learned))}, for ${show(part.marks)} marks.`,
   ...learnedSentences(part.learned),
+  ...[beginsTold(part.beginsWith, part.beginsWithPart)].filter((told) => told !== null),
   part.aids.sentences
     ? 'Sentences beneath the slate will tell what your drawing says.'
     : 'While you draw you are told what is drawn, not what it means.',

@@ -21,6 +21,7 @@ import { SlateSurface } from '../../slate/SlateSurface';
 import { useSlate } from '../../slate/useSlate';
 import { FailedPage, Loading } from '../../ui/states';
 import { usePerson } from '../session/useSession';
+import { BeginPart } from './BeginPart';
 import { Conflict } from './Conflict';
 import { Corrected, useCorrection } from './Corrected';
 import { DrawMargin, marginWidth } from './DrawMargin';
@@ -185,7 +186,16 @@ function PartScript({ answer, work, sessions, session, tabs, onHandedIn, onEnded
           title={answer.title}
           line={partLine(work.part)}
           html={correction?.scenarioHtml ?? answer.scenarioHtml}
-          notice={correction && <Corrected correction={correction} />}
+          notice={
+            <>
+              {correction && <Corrected correction={correction} />}
+              {slate.session_.state === 'closed' && !answer.handedInAt && (
+                <p className="corrected" role="status">
+                  This part is closed: its model answer was given to you. What you drew stays as it is.
+                </p>
+              )}
+            </>
+          }
           tied={lighting.tied}
           lit={places ?? lighting.litPhrases}
           follows={places !== null}
@@ -217,11 +227,16 @@ function PartScript({ answer, work, sessions, session, tabs, onHandedIn, onEnded
           tidying={aids.tidyUp === false ? undefined : tidying}
           allowed={{ tools, redraw: aids.redraw ?? false, lifting: aids.lifting ?? false }}
           empty={
-            <p>
-              Press anywhere to draw the first box, or choose words of the scenario.
-              <br />
-              Space shows the symbols, ? the keys.
-            </p>
+            <>
+              <p>
+                Press anywhere to draw the first box, or choose words of the scenario.
+                <br />
+                Space shows the symbols, ? the keys.
+              </p>
+              {work.part.beginsWithPart && slate.editable && (
+                <BeginPart work={work} sessions={sessions} slate={slate} />
+              )}
+            </>
           }
         />
         <footer className="sentences">

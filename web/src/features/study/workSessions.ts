@@ -11,7 +11,7 @@ export function useWorkSessions(answer: Schemas['AnswerReply']): readonly Drawin
   const [sessions] = useState(() =>
     answer.works.map((work) => {
       const made = drawingSession(work.drawing, work.revision, portsOf('work', work.id));
-      if (answer.handedInAt) made.close();
+      if (answer.handedInAt || work.closed) made.close();
       return made;
     }),
   );

@@ -24,6 +24,7 @@ import { useNow } from '../../ui/useNow';
 import { usePerson } from '../session/useSession';
 import { DrawMargin, marginWidth } from '../study/DrawMargin';
 import { Tried } from './Tried';
+import { TryBegin } from './TryBegin';
 import { holdTrial, trialOf, trialSession, type Trial } from './trial';
 
 /** An exercise tried on oneself: drawn as a student draws it, checked as a student's would be; nothing of it counts. */
@@ -73,9 +74,10 @@ interface TryPartProps {
 function TryPart({ exercise, part, at, tabs, onAfresh }: TryPartProps) {
   const person = usePerson();
   const [trial] = useState((): Trial => trialOf(person.id, part.id) ?? { startedAt: Date.now(), drawing: null });
-  const [session] = useState(() => trialSession(person.id, part.id, trial));
-  useEffect(() => session.attend(), [session]);
   const asked = part.part.value;
+  const begin = asked.begin ?? { with: 'nothing' };
+  const [session] = useState(() => trialSession(person.id, part.id, trial, begin.drawing ?? null));
+  useEffect(() => session.attend(), [session]);
   const learned = asked.learned!;
   const slate = useSlate(session, true, learned);
   const lighting = useLighting(slate.drawing, elementsOf(slate.selection));
@@ -98,9 +100,11 @@ function TryPart({ exercise, part, at, tabs, onAfresh }: TryPartProps) {
     mutationFn: async () => {
       await session.flush();
       const took = Date.now() - trial.startedAt;
+      const earlier = begin.with === 'own-drawing' ? exercise.parts[(begin.part ?? 0) - 1] : undefined;
+      const before = earlier ? (trialOf(person.id, earlier.id)?.drawing ?? null) : null;
       return {
         took,
-        tried: await must(api.POST('/api/parts/{id}/try', { ...path, body: { drawing: session.text() } })),
+        tried: await must(api.POST('/api/parts/{id}/try', { ...path, body: { drawing: session.text(), before } })),
       };
     },
   });
@@ -160,11 +164,14 @@ function TryPart({ exercise, part, at, tabs, onAfresh }: TryPartProps) {
           tidying={aids.tidyUp === false ? undefined : tidying}
           allowed={{ tools, redraw: aids.redraw ?? false, lifting: aids.lifting ?? false }}
           empty={
-            <p>
-              Draw it as your students will, with the aids that they have. Nothing of it counts.
-              <br />
-              Space shows the symbols, ? the keys.
-            </p>
+            <>
+              <p>
+                Draw it as your students will, with the aids that they have. Nothing of it counts.
+                <br />
+                Space shows the symbols, ? the keys.
+              </p>
+              {begin.part && <TryBegin exercise={exercise} begin={begin} learned={learned} slate={slate} />}
+            </>
           }
         />
         <footer className="sentences">

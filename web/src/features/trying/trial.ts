@@ -31,10 +31,15 @@ export function holdTrial(account: string, part: string, trial: Trial | null): b
   }
 }
 
-/** A session whose drawing is held in this browser instead of being sent. */
-export function trialSession(account: string, part: string, { startedAt, drawing }: Trial): DrawingSession {
+/** A session whose drawing is held in this browser instead of being sent; it begins with what is given. */
+export function trialSession(
+  account: string,
+  part: string,
+  { startedAt, drawing }: Trial,
+  given: string | null,
+): DrawingSession {
   let revision = 1;
-  return drawingSession(drawing ?? emptyDrawing, revision, {
+  return drawingSession(drawing ?? given ?? emptyDrawing, revision, {
     newSaveId: () => '',
     later,
     save: (text) =>
