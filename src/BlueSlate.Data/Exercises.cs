@@ -90,6 +90,9 @@ public enum DocumentKind
     Part,
     Model,
     Assessment,
+
+    /// <summary>How the model answer is built up before a class.</summary>
+    Steps,
 }
 
 /// <summary>A document as it is being written.</summary>

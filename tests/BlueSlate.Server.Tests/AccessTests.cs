@@ -265,6 +265,7 @@ public sealed class AccessTests(TestServer server) : IClassFixture<TestServer>
                 accept = Array.Empty<object>(),
             },
             { } at when at.EndsWith("/wording/preview", StringComparison.Ordinal) => new { text = "x" },
+            { } at when at.EndsWith("/steps", StringComparison.Ordinal) => new { revision = 1, value = new { } },
             { } at when at.EndsWith("/try", StringComparison.Ordinal) => new { drawing = "{}" },
             { } at when at.EndsWith("/copy", StringComparison.Ordinal) => new { cohortId = Guid.NewGuid() },
             { } at when at.EndsWith("/help", StringComparison.Ordinal) => new { drawing = "{}" },

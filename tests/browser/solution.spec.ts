@@ -46,3 +46,40 @@ test('a student whose marks are out walks through the model answer beside the ow
   await page.getByRole('link', { name: 'back to your marks' }).click();
   await expect(page.locator('.total')).toContainText('of 40');
 });
+
+test('the steps are put in another order, drawn together and said in other words, and kept', async ({ page }) => {
+  await become(page, 'Ines Okafor');
+  await page.getByRole('listitem').filter({ hasText: 'The repair café' }).getByRole('link', { name: 'look at it' }).click();
+  await page.getByRole('link', { name: /step by step/ }).click();
+  const step = page.locator('.step');
+  await expect(step).toContainText('0 of');
+  const all = Number((await step.textContent())!.match(/0 of (\d+)/)![1]);
+  await page.keyboard.press('ArrowRight');
+  const first = (await step.locator('.said').textContent())!;
+  await page.keyboard.press('ArrowRight');
+  await page.getByRole('button', { name: 'change this step' }).click();
+  const why = step.getByRole('textbox', { name: 'Why' });
+  await why.fill('Ask the class first.');
+  // Arrows move within what is written, and lead to no other step.
+  await page.keyboard.press('ArrowLeft');
+  await expect(step).toContainText(`2 of ${all}`);
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'earlier' }).click();
+  await expect(step).toContainText(`1 of ${all}`);
+  await expect(why).toHaveValue('Ask the class first.');
+  await page.getByRole('button', { name: 'later' }).click();
+  await expect(step).toContainText(`2 of ${all}`);
+  await page.getByRole('button', { name: 'together with the one before' }).click();
+  await expect(step).toContainText(`1 of ${all - 1}`);
+  await page.getByRole('button', { name: 'done' }).click();
+  await page.reload();
+  await page.keyboard.press('ArrowRight');
+  await expect(step.locator('.said')).toContainText(first);
+  await expect(step.locator('.why')).toContainText('Ask the class first.');
+
+  await page.getByRole('button', { name: 'change this step' }).click();
+  await page.getByRole('button', { name: 'take apart' }).click();
+  await expect(step).toContainText(`1 of ${all}`);
+  await page.getByRole('button', { name: 'all as proposed' }).click();
+  await expect(step.getByRole('status')).toHaveText('as proposed');
+});

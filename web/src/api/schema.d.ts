@@ -1645,12 +1645,37 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["StepsReply"];
+                        "application/json": components["schemas"]["PartStepsReply"];
                     };
                 };
             };
         };
-        put?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SaveStepsRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SavedReply"];
+                    };
+                };
+            };
+        };
         post?: never;
         delete?: never;
         options?: never;
@@ -4842,7 +4867,7 @@ export interface components {
          * @description The documents of an exercise, each saved on its own so that two instructors rarely collide.
          * @enum {unknown}
          */
-        DocumentKind: "scenario" | "part" | "model" | "assessment";
+        DocumentKind: "scenario" | "part" | "model" | "assessment" | "steps";
         /** @description How sure the marks of an answer are, and which boxes of the model answer were matched by their place. */
         DoubtReply: {
             isOpen: boolean;
@@ -5493,6 +5518,30 @@ export interface components {
             revision: number;
             value: components["schemas"]["PartDocument"];
         };
+        /** @description One step, with the elements of the proposed steps that it is made of, and what a person wrote of it. */
+        PartStepReply: {
+            said: string;
+            why: string;
+            elements: string[];
+            places: components["schemas"]["ScenarioPlace"][];
+            pieces: string[][];
+            ownSaid: null | string;
+            ownWhy: null | string;
+        };
+        /** @description A model answer built up step by step, as those who set it may change it. */
+        PartStepsReply: {
+            /**
+             * Format: int32
+             * @description Of what a person changed, to save the next change.
+             */
+            revision: number;
+            /** @description Whether nothing was changed. */
+            asProposed: boolean;
+            /** @description Whether whoever asks may change it. */
+            mayEdit: boolean;
+            /** @description The steps. */
+            steps: components["schemas"]["PartStepReply"][];
+        };
         /** @description An answer with the work on each part. */
         PersonAnswer: {
             exercise: string;
@@ -5954,6 +6003,12 @@ export interface components {
             revision: number;
             value: components["schemas"]["PartDocument"];
         };
+        /** @description Saves how a model answer is built up, conditional on the revision it started from. */
+        SaveStepsRequest: {
+            /** Format: int32 */
+            revision: number;
+            value: components["schemas"]["StepsDocument"];
+        };
         /** @description Saves a text, conditional on the revision it started from. */
         SaveTextRequest: {
             /** Format: int32 */
@@ -6118,6 +6173,15 @@ export interface components {
             answer?: null | string;
         };
         /** @description One step. */
+        StepDocument: {
+            /** @description The elements that it draws. */
+            elements?: string[];
+            /** @description What is said of it; null as proposed. */
+            said?: null | string;
+            /** @description Why it is drawn so; null as proposed. */
+            why?: null | string;
+        };
+        /** @description One step. */
         StepReply: {
             /** @description What is drawn in it. */
             said: string;
@@ -6127,6 +6191,11 @@ export interface components {
             elements: string[];
             /** @description The words of the scenario that it follows from. */
             places: components["schemas"]["ScenarioPlace"][];
+        };
+        /** @description How a person wants a model answer to be built up, where that is not as proposed (docs/formats/README.md). */
+        StepsDocument: {
+            /** @description The steps in their order; none where they are as proposed. */
+            steps?: components["schemas"]["StepDocument"][];
         };
         /** @description A model answer built up step by step. */
         StepsReply: {

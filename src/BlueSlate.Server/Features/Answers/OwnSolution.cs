@@ -1,6 +1,7 @@
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Preparing;
+using BlueSlate.Data;
 using BlueSlate.Scenarios;
 using BlueSlate.Server.Features.Exercises;
 using BlueSlate.Server.Features.Marking;
@@ -19,7 +20,11 @@ internal static class OwnSolution
             .OwnWorks()
             .AsNoTracking()
             .Where(row => row.Id == id)
-            .Select(row => new { Frozen = row.Released == null ? null : row.Released.Frozen })
+            .Select(row => new
+            {
+                Frozen = row.Released == null ? null : row.Released.Frozen,
+                Steps = row.Part!.Documents.First(document => document.Kind == DocumentKind.Steps).Text,
+            })
             .FirstOrDefaultAsync(cancellation);
         if (work is null)
         {
@@ -38,6 +43,7 @@ internal static class OwnSolution
             new AssessmentDocument(),
             renderer.ToProse(sheet.Scenario)
         );
-        return TypedResults.Ok(StepsReply.Of(subject.Steps(one)));
+        var steps = EditedSteps.Of(subject.Steps(one), ExerciseJson.Read<StepsDocument>(work.Steps));
+        return TypedResults.Ok(StepsReply.Of(steps.Select(edited => edited.Step)));
     }
 }

@@ -18,7 +18,7 @@ internal sealed class UnfitFolderException(string file, string why) : Exception(
 
 /// <summary>
 /// An exercise as a folder of open files (docs/formats/README.md), packed into one ZIP file: question.json, scenario.md, and for each part
-/// model.json and assessment.json.
+/// model.json, assessment.json and, where somebody changed it, steps.json.
 /// </summary>
 internal static class ExerciseZip
 {
@@ -43,6 +43,10 @@ internal static class ExerciseZip
             {
                 Add(zip, Path(question, at, "model.json"), DrawingWriter.WriteText(part.Model));
                 Add(zip, Path(question, at, "assessment.json"), JsonSerializer.Serialize(part.Assessment, Formats.Json));
+                if (!part.Steps.Steps.IsEmpty)
+                {
+                    Add(zip, Path(question, at, "steps.json"), JsonSerializer.Serialize(part.Steps, Formats.Json));
+                }
             }
         }
 
@@ -101,7 +105,11 @@ internal static class ExerciseZip
             throw new UnfitFolderException(path, said);
         }
 
-        return new NewPart(part, outcome.Drawing, assessment.Canonical());
+        path = Path(question, at, "steps.json");
+        var steps = Find(zip, path) is null ? new StepsDocument() : ReadJson<StepsDocument>(zip, path);
+        return steps.Problems().FirstOrDefault() is { } unsaid
+            ? throw new UnfitFolderException(path, unsaid)
+            : new NewPart(part, outcome.Drawing, assessment.Canonical()) { Steps = steps };
     }
 
     private static ZipArchive Open(Stream packed)

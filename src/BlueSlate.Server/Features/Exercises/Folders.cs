@@ -118,7 +118,10 @@ internal static class Folders
                         DrawingReader.Read(part.Documents.TextOf(DocumentKind.Model)).Drawing
                             ?? throw new InvalidOperationException("A stored drawing cannot be read."),
                         ExerciseJson.Read<AssessmentDocument>(part.Documents.TextOf(DocumentKind.Assessment))
-                    )),
+                    )
+                    {
+                        Steps = ExerciseJson.Read<StepsDocument>(part.Documents.TextOf(DocumentKind.Steps)),
+                    }),
             ]
         );
 

@@ -7,6 +7,9 @@ namespace BlueSlate.Server.Features.Exercises;
 /// <summary>What a part begins with.</summary>
 internal sealed record NewPart(PartDocument Part, Drawing Model, AssessmentDocument Assessment)
 {
+    /// <summary>How the model answer is built up, where that is not as proposed.</summary>
+    public StepsDocument Steps { get; init; } = new();
+
     /// <summary>Nothing yet.</summary>
     public static NewPart Empty => new(new PartDocument(), Drawing.Empty, new AssessmentDocument());
 }
@@ -54,6 +57,7 @@ internal static class NewExercise
         Add(DocumentKind.Part, ExerciseJson.Write(content.Part));
         Add(DocumentKind.Model, DrawingWriter.WriteText(content.Model));
         Add(DocumentKind.Assessment, ExerciseJson.Write(content.Assessment));
+        Add(DocumentKind.Steps, ExerciseJson.Write(content.Steps));
         return part;
 
         void Add(DocumentKind kind, string text) =>

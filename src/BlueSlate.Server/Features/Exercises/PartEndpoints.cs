@@ -29,7 +29,8 @@ public static class PartEndpoints
         group.MapPost("/{id:guid}/preflight", Preparing.Look).ForStaff().Produces<PreflightReply>();
         group.MapPost("/{id:guid}/try", Trying.Check).ForStaff().Produces<TriedReply>();
         group.MapPost("/{id:guid}/try/reading", Trying.Read).ForStaff().Produces<ReadingReply>();
-        group.MapGet("/{id:guid}/steps", Preparing.Steps).ForStaff().Produces<StepsReply>();
+        group.MapGet("/{id:guid}/steps", Preparing.Steps).ForStaff().Produces<PartStepsReply>();
+        group.MapPut("/{id:guid}/steps", SaveSteps).ForInstructors().Produces<SavedReply>();
         group.MapPost("/{id:guid}/tidy", Tidy).ForStaff().Produces<TidyReply>();
         group.MapDrawingTools(
             "",
@@ -99,6 +100,22 @@ public static class PartEndpoints
             ExerciseJson.Write(request.Value.Canonical()),
             cancellation
         );
+
+    private static async Task<IResult> SaveSteps(
+        Guid id,
+        SaveStepsRequest request,
+        DocumentStore documents,
+        CancellationToken cancellation
+    ) =>
+        request.Value.Problems().FirstOrDefault() is { } said
+            ? Problems.Unreadable("steps", said, "value.steps")
+            : await documents.SaveAsync(
+                id,
+                DocumentKind.Steps,
+                request.Revision,
+                ExerciseJson.Write(request.Value),
+                cancellation
+            );
 
     /// <summary>The answer to an assessment with which something is wrong; null when nothing is.</summary>
     internal static IResult? Refusal(AssessmentDocument assessment) =>

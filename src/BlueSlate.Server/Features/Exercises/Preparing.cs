@@ -54,7 +54,16 @@ internal static class Preparing
         var options = ExerciseJson.Read<PartDocument>(part.Documents.TextOf(DocumentKind.Part)).Learned;
         var subject = Subject.Of(options);
         var model = subject.Parse(part.Documents.TextOf(DocumentKind.Model))!;
-        return TypedResults.Ok(StepsReply.Of(subject.Steps(CaseOf(part, model, renderer))));
+        var written = part.Documents.First(document => document.Kind == DocumentKind.Steps);
+        var edited = ExerciseJson.Read<StepsDocument>(written.Text);
+        return TypedResults.Ok(
+            new PartStepsReply(
+                written.Revision,
+                edited.Steps.IsEmpty,
+                await access.StaffParts(instructorsOnly: true).AnyAsync(row => row.Id == id, cancellation),
+                [.. EditedSteps.Of(subject.Steps(CaseOf(part, model, renderer)), edited).Select(PartStepReply.Of)]
+            )
+        );
     }
 
     private static async Task<ExercisePart?> FindAsync(Guid id, Access access, CancellationToken cancellation) =>
@@ -74,6 +83,39 @@ internal static class Preparing
             renderer.ToProse(part.Exercise!.Documents.TextOf(DocumentKind.Scenario))
         );
 }
+
+/// <summary>A model answer built up step by step, as those who set it may change it.</summary>
+/// <param name="Revision">Of what a person changed, to save the next change.</param>
+/// <param name="AsProposed">Whether nothing was changed.</param>
+/// <param name="MayEdit">Whether whoever asks may change it.</param>
+/// <param name="Steps">The steps.</param>
+public sealed record PartStepsReply(int Revision, bool AsProposed, bool MayEdit, PartStepReply[] Steps);
+
+/// <summary>One step, with the elements of the proposed steps that it is made of, and what a person wrote of it.</summary>
+public sealed record PartStepReply(
+    string Said,
+    string Why,
+    string[] Elements,
+    ScenarioPlace[] Places,
+    string[][] Pieces,
+    string? OwnSaid,
+    string? OwnWhy
+)
+{
+    internal static PartStepReply Of(EditedStep edited) =>
+        new(
+            edited.Step.Said,
+            edited.Step.Why,
+            [.. edited.Step.Elements],
+            [.. edited.Step.Places],
+            [.. edited.Pieces.Select(piece => piece.ToArray())],
+            edited.OwnSaid,
+            edited.OwnWhy
+        );
+}
+
+/// <summary>Saves how a model answer is built up, conditional on the revision it started from.</summary>
+public sealed record SaveStepsRequest(int Revision, StepsDocument Value);
 
 /// <summary>A model answer built up step by step.</summary>
 public sealed record StepsReply(StepReply[] Steps)

@@ -13,6 +13,7 @@ const kinds: Readonly<Record<Schemas['DocumentKind'], string>> = {
   part: 'what is asked',
   model: 'model answer',
   assessment: 'what earns marks',
+  steps: 'step by step',
 };
 
 /** What lost against what somebody else saved in the meantime: kept, and shown here. */
@@ -60,7 +61,7 @@ export function SetAside({ exercise }: { exercise: string }) {
 }
 
 function Written({ row }: { row: Schemas['SetAsideReply'] }) {
-  const text = row.kind === 'assessment' ? linesOf(JSON.parse(row.text) as AssessmentValue) : row.text;
+  const text = textOf(row);
   return (
     <section
       className="overflow-auto whitespace-pre-wrap font-read text-[15px] leading-[23px]"
@@ -70,4 +71,13 @@ function Written({ row }: { row: Schemas['SetAsideReply'] }) {
       {text}
     </section>
   );
+}
+
+function textOf({ kind, text }: Schemas['SetAsideReply']): string {
+  if (kind === 'assessment') return linesOf(JSON.parse(text) as AssessmentValue);
+  if (kind !== 'steps') return text;
+  const { steps } = JSON.parse(text) as Schemas['StepsDocument'];
+  return (steps ?? [])
+    .map(({ said, why, elements }, at) => `${at + 1}. ${said ?? `draws ${elements?.length}, as proposed`} ${why ?? ''}`)
+    .join('\n');
 }

@@ -1,11 +1,12 @@
-import { useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useParams } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
 import { PartTabs } from '../../parts/PartTabs';
 import { partLine, tabOf } from '../../parts/partLine';
 import { useShownPart } from '../../parts/useShownPart';
 import { PageTitle } from '../../ui/PageTitle';
-import { FailedPage, Loading } from '../../ui/states';
+import { FailedPage, Loading, messageOf } from '../../ui/states';
+import { StepEditor } from './StepEditor';
 import { Walk } from './Walk';
 
 /** A model answer built up before a class: what is drawn, why, and the words it follows from; two keys go through it. */
@@ -28,6 +29,19 @@ function Solution({ exercise }: { exercise: Schemas['ExerciseReply'] }) {
     queryFn: () => must(api.GET('/api/parts/{id}/steps', { params: { path: { id: part.id } } })),
     staleTime: 0,
   });
+  const queries = useQueryClient();
+  const save = useMutation({
+    mutationFn: async (change: Schemas['StepDocument'][]) => {
+      await must(
+        api.PUT('/api/parts/{id}/steps', {
+          params: { path: { id: part.id } },
+          body: { revision: steps.data!.revision, value: { steps: change } },
+        }),
+      );
+    },
+    // What was changed elsewhere is shown, whether this was saved or not.
+    onSettled: () => queries.invalidateQueries({ queryKey: ['steps', part.id] }),
+  });
   if (steps.isError) return <FailedPage error={steps.error} retry={() => void steps.refetch()} />;
   return (
     <>
@@ -42,6 +56,22 @@ function Solution({ exercise }: { exercise: Schemas['ExerciseReply'] }) {
           scenarioHtml={exercise.scenarioHtml}
           model={part.model.text}
           steps={steps.data.steps}
+          edit={
+            steps.data.mayEdit
+              ? (shown, show, onDone) => (
+                  <StepEditor
+                    key={`${steps.data.revision} ${shown}`}
+                    steps={steps.data.steps}
+                    at={shown}
+                    asProposed={steps.data.asProposed}
+                    saving={save.isPending || steps.isFetching}
+                    refusal={save.isError ? messageOf(save.error) : null}
+                    onChange={(change, next) => save.mutate(change, { onSuccess: () => show(next) })}
+                    onDone={onDone}
+                  />
+                )
+              : undefined
+          }
           back={{ to: `/exercises/${exercise.id}`, says: 'back to the exercise' }}
         >
           <PartTabs parts={exercise.parts.map((one) => tabOf(one.id, one.part.value))} at={at} onShow={show} />

@@ -4,6 +4,7 @@ import type { Schemas } from '../../api/client';
 import { readDrawing } from '../../drawing/format';
 import { ScenarioSheet } from '../../script/ScenarioSheet';
 import { StillSlate } from '../../slate/StillSlate';
+import { isWriting } from '../../ui/isWriting';
 import { notYet } from './upTo';
 
 const none: readonly Schemas['ScenarioPlace'][] = [];
@@ -18,13 +19,17 @@ interface WalkProps {
   /** One's own drawing, to be seen beside it, and what of it stands for an element of the model answer. */
   own?: { readonly drawing: string; readonly counterparts: Readonly<Record<string, string>> };
   back: { readonly to: string; readonly says: string };
+  /** How the shown step is changed, where one may: what opens instead of its words, by its place from 0. */
+  edit?: (at: number, show: (at: number) => void, onDone: () => void) => ReactNode;
   /** The parts of the exercise. */
   children: ReactNode;
 }
 
 /** A model answer built up step by step, by two keys, with the words that each step follows from. */
-export function Walk({ title, line, scenarioHtml, model, steps, own, back, children }: WalkProps) {
-  const [done, setDone] = useState(0);
+export function Walk({ title, line, scenarioHtml, model, steps, own, back, edit, children }: WalkProps) {
+  const [wanted, setDone] = useState(0);
+  const done = Math.min(wanted, steps.length);
+  const [editing, setEditing] = useState(false);
   const go = useCallback(
     (by: number) => setDone((now) => Math.max(0, Math.min(steps.length, now + by))),
     [steps.length],
@@ -32,7 +37,8 @@ export function Walk({ title, line, scenarioHtml, model, steps, own, back, child
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent) => {
       const by = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
-      if (by === 0 || event.ctrlKey || event.metaKey || event.altKey || event.shiftKey) return;
+      if (by === 0 || isWriting(event.target) || event.ctrlKey || event.metaKey || event.altKey || event.shiftKey)
+        return;
       event.preventDefault();
       event.stopPropagation();
       go(by);
@@ -86,7 +92,13 @@ export function Walk({ title, line, scenarioHtml, model, steps, own, back, child
           slate
         )}
         <footer className="step" aria-live="polite">
-          {step ? (
+          {step && edit && editing ? (
+            edit(
+              done - 1,
+              (at) => setDone(at + 1),
+              () => setEditing(false),
+            )
+          ) : step ? (
             <>
               <p className="said">{step.said}</p>
               <p className="why">{step.why}</p>
@@ -109,6 +121,11 @@ export function Walk({ title, line, scenarioHtml, model, steps, own, back, child
             >
               next →
             </button>
+            {edit && step && !editing && (
+              <button className="word-button" onClick={() => setEditing(true)}>
+                change this step
+              </button>
+            )}
           </p>
         </footer>
       </main>
