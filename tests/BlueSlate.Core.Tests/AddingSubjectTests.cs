@@ -110,6 +110,8 @@ public sealed class AddingSubjectTests
 
         public override IDocument WithPrefix(IDocument document, string prefix) => document;
 
+        public override IEnumerable<PreflightItem> AgainstRows(PreflightCase one) => [];
+
         public override IDocument Into(IDocument document, WorkOptions from, WorkOptions to) => document;
 
         public override ImmutableArray<Sentence> Sentences(IDocument document, WorkOptions options) => Say((WordList)document);

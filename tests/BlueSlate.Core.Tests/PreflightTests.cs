@@ -3,6 +3,8 @@ using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language.Scenarios;
 using BlueSlate.Core.Marking;
+using BlueSlate.Core.Notations.Chen;
+using BlueSlate.Core.Notations.CrowsFoot;
 using BlueSlate.Core.Preparing;
 using Shouldly;
 
@@ -120,6 +122,57 @@ public sealed class PreflightTests
 
     private static FormField Field(int block, string label, params ReadOnlySpan<string> choices) =>
         new(new RowCell(label, block), [.. choices.ToArray().Select((choice, at) => new RowCell(choice, 20 + at))]);
+
+    [Fact]
+    public void What_three_things_are_together_is_told_in_one_sentence_with_its_limit()
+    {
+        var model = new Sketch()
+            .Box("Beekeeper")
+            .Box("Meadow")
+            .Box("Season")
+            .Diamond("looks after", Outline.Single, ("Beekeeper", "1", false), ("Meadow", "N", false), ("Season", "M", false))
+            .ToDrawing();
+        var silent = new PreflightCase(model, new ChenOptions(), ScenarioProse.OfParagraphs("There are beekeepers and meadows."));
+        IEnumerable<PreflightItem> Open(string told) =>
+            Preflight
+                .Of(silent with { Prose = ScenarioProse.OfParagraphs(told) })
+                .Where(item => item.Kind == "undecided-together");
+
+        Open("There are beekeepers and meadows.")
+            .ShouldHaveSingleItem()
+            .Said.ShouldStartWith("No sentence speaks of a beekeeper");
+        var open = Open("In a season a beekeeper looks after a meadow.").ShouldHaveSingleItem();
+        open.Better.ShouldBe("For one meadow and one season together there is at most one beekeeper.");
+        Open($"In a season a beekeeper looks after a meadow. {open.Better}").ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void Rows_speak_against_what_anybody_draws()
+    {
+        var table = new RowTable(
+            [new RowCell("hive no", 0), new RowCell("queen", 1)],
+            [
+                [new RowCell("1", 2), new RowCell("Ida", 3)],
+                [new RowCell("1", 4), new RowCell("Una", 5)],
+            ]
+        );
+        var drawn = new Sketch().Box("Hive", "PK hive no", "queen").ToDrawing();
+        var one = new PreflightCase(
+            drawn,
+            new CrowsFootOptions(),
+            new ScenarioProse(["hive no", "queen", "1", "Ida", "1", "Una"], [table])
+        )
+        {
+            Drawn = "your drawing",
+        };
+
+        Subject
+            .Of(one.Options)
+            .AgainstRows(one)
+            .ShouldHaveSingleItem()
+            .Said.ShouldBe("Rows 1 and 2 have the same hive no (1), by which your drawing tells hives apart.");
+        Subject.Of(one.Options).AgainstRows(one with { Prose = ScenarioProse.None }).ShouldBeEmpty();
+    }
 
     [Fact]
     public void A_tie_whose_words_are_gone_is_shown_and_decides_nothing()

@@ -317,9 +317,9 @@ test('what is wrong with the form of a drawing is told in the margin where the e
   await expect(page.locator('.slate')).toBeVisible();
   await place(page, 200, 200, /^box/, 'Observer\nname');
   await place(page, 520, 200, /^box/, 'Session\nPK session no');
-  await page.getByRole('button', { name: '3 remarks on the form' }).click();
+  await page.getByRole('button', { name: '3 remarks on the drawing' }).click();
   const margin = page.getByRole('complementary', {
-    name: 'The form of your drawing',
+    name: 'Remarks on your drawing',
   });
   await expect(margin.getByRole('listitem')).toHaveText(['Observer is tied to nothing.', 'Session is tied to nothing.', 'Observer has no key.']);
   await expectAccessible(page);
@@ -329,7 +329,7 @@ test('what is wrong with the form of a drawing is told in the margin where the e
   await page.keyboard.press('Escape');
   await expect(margin.getByRole('listitem')).toHaveCount(2);
   await page.keyboard.press('F4');
-  await expect(page.getByRole('button', { name: '2 remarks on the form' })).toBeVisible();
+  await expect(page.getByRole('button', { name: '2 remarks on the drawing' })).toBeVisible();
 });
 
 /** Draws a line by keys from what is chosen: arrows lead from neighbour to neighbour until the other one is reached. */

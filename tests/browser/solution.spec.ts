@@ -73,6 +73,7 @@ test('the steps are put in another order, drawn together and said in other words
   await expect(step).toContainText(`1 of ${all - 1}`);
   await page.getByRole('button', { name: 'done' }).click();
   await page.reload();
+  await expect(step).toContainText(`0 of ${all - 1}`);
   await page.keyboard.press('ArrowRight');
   await expect(step.locator('.said')).toContainText(first);
   await expect(step.locator('.why')).toContainText('Ask the class first.');

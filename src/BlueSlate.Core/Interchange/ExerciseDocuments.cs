@@ -168,6 +168,9 @@ public sealed record AidsDocument
     /// <summary>What is wrong with the form of the drawing, whatever the scenario asks, is told while one draws.</summary>
     public bool Form { get; init; }
 
+    /// <summary>What the rows of the scenario's tables speak against is told while one draws.</summary>
+    public bool Rows { get; init; }
+
     /// <summary>
     /// How often one may ask for help while one draws, a step each: how many differences there are, where one is, what it is, and why.
     /// </summary>

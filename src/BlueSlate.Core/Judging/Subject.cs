@@ -71,6 +71,9 @@ public abstract class Subject
     /// <summary>What may be amiss with an exercise about this subject before anybody sees it.</summary>
     public abstract IEnumerable<PreflightItem> Preflight(PreflightCase one);
 
+    /// <summary>What of a document the rows of the scenario speak against. Rows refute; they never prove.</summary>
+    public abstract IEnumerable<PreflightItem> AgainstRows(PreflightCase one);
+
     /// <summary>
     /// A model answer built up step by step: what depends on least first, in the order in which the scenario speaks of it.
     /// </summary>

@@ -24,6 +24,9 @@ public sealed record PreflightCase(IDocument Model, WorkOptions Options, Scenari
             Minutes = part.Minutes,
         };
 
+    /// <summary>What the document is called where something is said of it.</summary>
+    public string Drawn { get; init; } = "the model answer";
+
     /// <summary>The exercise's own words.</summary>
     public ExerciseTerms Terms { get; init; } = ExerciseTerms.Usual;
 

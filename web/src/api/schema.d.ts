@@ -4320,6 +4320,8 @@ export interface components {
             lifting?: boolean;
             /** @description What is wrong with the form of the drawing, whatever the scenario asks, is told while one draws. */
             form?: boolean;
+            /** @description What the rows of the scenario's tables speak against is told while one draws. */
+            rows?: boolean;
             /**
              * Format: int32
              * @description How often one may ask for help while one draws, a step each: how many differences there are, where one is, what it is, and why.
@@ -5721,6 +5723,8 @@ export interface components {
             hash: string;
             sentences: components["schemas"]["ResultSentence"][];
             form: components["schemas"]["FormRemark"][];
+            /** @description What the rows of the scenario speak against, where that is told. */
+            rows?: components["schemas"]["RowRemark"][];
         };
         /** @description A drawing to be read. */
         ReadingRequest: {
@@ -5915,6 +5919,17 @@ export interface components {
             title: string;
             wanted: string;
             drawn: string;
+        };
+        /** @description Something that is drawn and that rows speak against. */
+        RowRemark: {
+            /** @description What it is about. */
+            key: string;
+            /** @description What the rows show. */
+            said: string;
+            /** @description What is drawn. */
+            elements: string[];
+            /** @description The cells. */
+            places: components["schemas"]["ScenarioPlace"][];
         };
         /** @description A decision on a finding, with what is given back where it is allowed in part; null for half. */
         RulingReply: {

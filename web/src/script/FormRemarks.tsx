@@ -1,12 +1,22 @@
 import type { Schemas } from '../api/client';
+import type { Phrase } from './phrases';
+
+/** A remark, and the words of the scenario that it is about, where it is about any. */
+export type Remark = Schemas['FormRemark'] & { readonly places?: readonly Phrase[] };
+
+/** What is told of a drawing: its form, and what rows speak against. */
+export const remarksOf = (reply: Schemas['ReadingReply'] | null): readonly Remark[] => [
+  ...(reply?.rows ?? []).map(({ key, said, elements, places }) => ({ code: key, text: said, elements, places })),
+  ...(reply?.form ?? []),
+];
 
 interface FormRemarksProps {
-  remarks: readonly Schemas['FormRemark'][];
-  onLight: (elements: readonly string[] | null) => void;
+  remarks: readonly Remark[];
+  onLight: (elements: readonly string[] | null, places?: readonly Phrase[]) => void;
   onPick: (elements: readonly string[]) => void;
 }
 
-/** What is wrong with a drawing whatever the scenario asks: each remark lights what it is about, and goes there. */
+/** What is told of a drawing as it is drawn: each remark lights what it is about, and goes there. */
 export function FormRemarks({ remarks, onLight, onPick }: FormRemarksProps) {
   return (
     <ul className="form-remarks">
@@ -14,9 +24,9 @@ export function FormRemarks({ remarks, onLight, onPick }: FormRemarksProps) {
         <li key={`${remark.code} ${remark.elements.join(' ')}`}>
           <button
             onClick={() => onPick(remark.elements)}
-            onMouseEnter={() => onLight(remark.elements)}
+            onMouseEnter={() => onLight(remark.elements, remark.places)}
             onMouseLeave={() => onLight(null)}
-            onFocus={() => onLight(remark.elements)}
+            onFocus={() => onLight(remark.elements, remark.places)}
             onBlur={() => onLight(null)}
           >
             {remark.text}

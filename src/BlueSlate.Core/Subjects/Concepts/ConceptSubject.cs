@@ -60,6 +60,8 @@ internal sealed class ConceptSubject : Subject
 
     public override IEnumerable<PreflightItem> Preflight(PreflightCase one) => ConceptPreflight.Of(one);
 
+    public override IEnumerable<PreflightItem> AgainstRows(PreflightCase one) => ConceptPreflight.AgainstRows(one);
+
     public override ImmutableArray<WorkedStep> Steps(PreflightCase one) => ConceptSteps.Of(ConceptPreflight.Read(one));
 
     public override ScenarioCover Cover(PreflightCase one) => ConceptCover.Of(ConceptPreflight.Read(one));

@@ -2,6 +2,8 @@ using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
+using BlueSlate.Core.Language.Scenarios;
+using BlueSlate.Core.Preparing;
 using BlueSlate.Core.Subjects.Concepts.Soundness;
 using BlueSlate.Server.Features.Exercises;
 
@@ -10,8 +12,8 @@ namespace BlueSlate.Server.Features.Answers;
 /// <summary>What a student is told of a drawing while it is drawn: as far as the part's aids go.</summary>
 internal static class StudentReading
 {
-    /// <summary>Of a drawing as text; the refusal of one that cannot be read.</summary>
-    public static IResult Of(PartDocument part, string text)
+    /// <summary>Of a drawing as text, beside the scenario; the refusal of one that cannot be read.</summary>
+    public static IResult Of(PartDocument part, string text, ScenarioProse prose)
     {
         var (drawing, refusal) = DrawingInput.Read(text);
         if (drawing is null)
@@ -28,6 +30,17 @@ internal static class StudentReading
                 [.. sentences.Select(ResultSentence.Of)],
                 part.Aids.Form ? [.. FormRule.Check(drawing, part.Learned)] : []
             )
+            {
+                Rows = part.Aids.Rows ? AgainstRows(part, drawing, prose) : [],
+            }
         );
     }
+
+    private static RowRemark[] AgainstRows(PartDocument part, Drawing drawing, ScenarioProse prose) =>
+        [
+            .. Subject
+                .Of(part.Learned)
+                .AgainstRows(new PreflightCase(drawing, part.Learned, prose) { Drawn = "your drawing" })
+                .Select(item => new RowRemark(item.Key, item.Said, [.. item.Elements], [.. item.Places])),
+        ];
 }

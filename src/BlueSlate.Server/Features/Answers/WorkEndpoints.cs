@@ -1,5 +1,7 @@
 using BlueSlate.Core.Interchange;
+using BlueSlate.Core.Language.Scenarios;
 using BlueSlate.Data;
+using BlueSlate.Scenarios;
 using BlueSlate.Server.Features.Drafting;
 using BlueSlate.Server.Features.Drawings;
 using BlueSlate.Server.Features.Exercises;
@@ -61,10 +63,30 @@ public static class WorkEndpoints
             : await store.SaveAsync(id, access.AccountId, request.Revision, request.SaveId, drawing, cancellation);
     }
 
-    private static async Task<IResult> Read(Guid id, ReadingRequest request, Access access, CancellationToken cancellation) =>
-        await FindPartAsync(id, access, cancellation) is { } part
-            ? StudentReading.Of(part, request.Drawing)
-            : AnswerEndpoints.NoSuchAnswer();
+    private static async Task<IResult> Read(
+        Guid id,
+        ReadingRequest request,
+        Access access,
+        ScenarioRenderer renderer,
+        CancellationToken cancellation
+    )
+    {
+        if (await FindPartAsync(id, access, cancellation) is not { } part)
+        {
+            return AnswerEndpoints.NoSuchAnswer();
+        }
+
+        var prose = part.Aids.Rows
+            ? renderer.ToProse(
+                await access
+                    .OwnWorks()
+                    .Where(work => work.Id == id)
+                    .Select(work => work.Asked!.Question!.Scenario)
+                    .FirstAsync(cancellation)
+            )
+            : ScenarioProse.None;
+        return StudentReading.Of(part, request.Drawing, prose);
+    }
 
     private static async Task<IResult> Tidy(
         Guid id,

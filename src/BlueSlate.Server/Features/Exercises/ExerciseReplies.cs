@@ -1,5 +1,6 @@
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Judging;
+using BlueSlate.Core.Language.Scenarios;
 using BlueSlate.Core.Subjects.Concepts.Soundness;
 using BlueSlate.Data;
 
@@ -82,7 +83,18 @@ public sealed record SavedReply(int Revision);
 public sealed record ReadingRequest(string Drawing);
 
 /// <summary>What a drawing says.</summary>
-public sealed record ReadingReply(string Hash, ResultSentence[] Sentences, FormRemark[] Form);
+public sealed record ReadingReply(string Hash, ResultSentence[] Sentences, FormRemark[] Form)
+{
+    /// <summary>What the rows of the scenario speak against, where that is told.</summary>
+    public RowRemark[] Rows { get; init; } = [];
+}
+
+/// <summary>Something that is drawn and that rows speak against.</summary>
+/// <param name="Key">What it is about.</param>
+/// <param name="Said">What the rows show.</param>
+/// <param name="Elements">What is drawn.</param>
+/// <param name="Places">The cells.</param>
+public sealed record RowRemark(string Key, string Said, string[] Elements, ScenarioPlace[] Places);
 
 /// <summary>A fact of a model answer.</summary>
 public sealed record FactReply(string Id, string Aspect, string Element, string Title, string Value);

@@ -30,9 +30,19 @@ public sealed record TryRequest(string Drawing, string? Before = null);
 internal static class Trying
 {
     /// <summary>What a drawing says, as far as the part lets students know.</summary>
-    public static async Task<IResult> Read(Guid id, ReadingRequest request, Access access, CancellationToken cancellation) =>
+    public static async Task<IResult> Read(
+        Guid id,
+        ReadingRequest request,
+        Access access,
+        ScenarioRenderer renderer,
+        CancellationToken cancellation
+    ) =>
         await FindAsync(id, access, cancellation) is { } part
-            ? StudentReading.Of(DocumentOf(part), request.Drawing)
+            ? StudentReading.Of(
+                DocumentOf(part),
+                request.Drawing,
+                renderer.ToProse(part.Exercise!.Documents.TextOf(DocumentKind.Scenario))
+            )
             : PartEndpoints.NoSuchPart();
 
     /// <summary>Checks a drawing.</summary>

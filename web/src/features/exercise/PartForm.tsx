@@ -56,7 +56,15 @@ const fieldsOf = (exercise: string, part: Part): PartFields => ({
 /** The aids that are a yes or no. */
 const aidsOf = ({ aids }: Part) => Object.fromEntries(Object.entries(aids ?? {}).filter(([key]) => key in usualAids));
 
-const usualAids = { sentences: false, words: false, tidyUp: true, redraw: false, form: false, lifting: false };
+const usualAids = {
+  sentences: false,
+  words: false,
+  tidyUp: true,
+  redraw: false,
+  form: false,
+  rows: false,
+  lifting: false,
+};
 
 const aidWords: readonly (readonly [keyof typeof usualAids, string])[] = [
   ['sentences', 'sentences say what the drawing says, and can be typed'],
@@ -64,6 +72,7 @@ const aidWords: readonly (readonly [keyof typeof usualAids, string])[] = [
   ['tidyUp', 'a drawing is tidied up by one key'],
   ['redraw', 'it can be seen in another notation'],
   ['form', 'what is wrong with the form of a drawing is told'],
+  ['rows', 'what the rows of the scenario speak against is told'],
   ['lifting', 'what boxes share is proposed for lifting'],
 ];
 
@@ -101,7 +110,7 @@ const partFields = z.object({
     z.refine((minutes) => Number(minutes) <= 1440, 'A day has 1440 minutes.'),
     z.refine((minutes) => minutes === '' || Number(minutes) > 0, 'Leave it empty for no limit.'),
   ),
-  aids: z.record(z.enum(['sentences', 'words', 'tidyUp', 'redraw', 'form', 'lifting']), z.boolean()),
+  aids: z.record(z.enum(['sentences', 'words', 'tidyUp', 'redraw', 'form', 'rows', 'lifting']), z.boolean()),
   help: z.string().check(
     z.trim(),
     z.regex(/^\d*$/, 'How often is a whole number.'),

@@ -131,6 +131,7 @@ const toldOf = (part: Schemas['StudentPart']): string[] => [
     ? 'Sentences beneath the slate will tell what your drawing says.'
     : 'While you draw you are told what is drawn, not what it means.',
   ...(part.aids.form ? ['What is wrong with the form of your drawing is told beside it as you draw.'] : []),
+  ...(part.aids.rows ? ['What the rows of the scenario speak against is told beside your drawing.'] : []),
   ...(part.aids.help
     ? [
         `You may ask for help ${part.aids.help === 1 ? 'once' : `${part.aids.help} times`}; how often you did is kept with your answer.`,

@@ -1,11 +1,11 @@
 import type { ReactNode } from 'react';
-import type { Schemas } from '../../api/client';
-import { FormRemarks } from '../../script/FormRemarks';
+import { FormRemarks, type Remark } from '../../script/FormRemarks';
+import type { Phrase } from '../../script/phrases';
 import { Tip } from '../../ui/Tip';
 
 interface DrawMarginProps {
-  remarks: readonly Schemas['FormRemark'][];
-  onLight: (elements: readonly string[] | null) => void;
+  remarks: readonly Remark[];
+  onLight: (elements: readonly string[] | null, places?: readonly Phrase[]) => void;
   onPick: (elements: readonly string[]) => void;
   /** What the exercise allows besides; null for nothing. */
   help: ReactNode | null;
@@ -20,7 +20,7 @@ export const marginWidth = (remarks: number, help: boolean, folded: boolean) =>
 /** The margin beside one's own drawing: what is told of its form, and help; a spine that says so while it is folded. */
 export function DrawMargin({ remarks, onLight, onPick, help, folded, onFold }: DrawMarginProps) {
   if (remarks.length === 0 && help === null) return null;
-  const form = remarks.length === 1 ? '1 remark on the form' : `${remarks.length} remarks on the form`;
+  const form = remarks.length === 1 ? '1 remark on the drawing' : `${remarks.length} remarks on the drawing`;
   const says = [remarks.length > 0 && form, help !== null && 'help'].filter(Boolean).join(', ');
   return folded ? (
     <Tip says={`Unfold ${says} (F4)`} side="left">
@@ -29,7 +29,7 @@ export function DrawMargin({ remarks, onLight, onPick, help, folded, onFold }: D
       </button>
     </Tip>
   ) : (
-    <aside className="margin" aria-label={remarks.length > 0 ? 'The form of your drawing' : 'Help with your drawing'}>
+    <aside className="margin" aria-label={remarks.length > 0 ? 'Remarks on your drawing' : 'Help with your drawing'}>
       {remarks.length > 0 && (
         <>
           <h2>{form}</h2>

@@ -8,6 +8,7 @@ import { heldOf } from '../../keeping/useKeeping';
 import type { Phrase } from '../../script/phrases';
 import { nameOfElement } from '../../script/phraseDeeds';
 import { droppedWords } from '../../script/droppedWords';
+import { remarksOf } from '../../script/FormRemarks';
 import { PhraseActions } from '../../script/PhraseActions';
 import { ScenarioSheet } from '../../script/ScenarioSheet';
 import { workTools } from '../../api/drawingTools';
@@ -152,7 +153,7 @@ function PartScript({ answer, work, sessions, session, tabs, onHandedIn, onEnded
   const away = isAway(slate.session_.state);
   const reading = useReading(slate.full, read, away);
 
-  const remarks = reading.reply?.form ?? [];
+  const remarks = remarksOf(reading.reply);
   const helps = (aids.help ?? 0) > 0;
   const [remarksFolded, setRemarksFolded] = useState(!helps);
   const [places, setPlaces] = useState<readonly Phrase[] | null>(null);
@@ -263,7 +264,7 @@ function PartScript({ answer, work, sessions, session, tabs, onHandedIn, onEnded
         remarks={remarks}
         folded={remarksFolded}
         onFold={setRemarksFolded}
-        onLight={(elements) => lighting.light(elements && [...elements])}
+        onLight={(elements, cells) => (lighting.light(elements && [...elements]), setPlaces(cells ?? null))}
         onPick={goTo}
         help={
           helps ? (

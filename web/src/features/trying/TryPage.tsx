@@ -10,6 +10,7 @@ import { PartTabs, titleOfPart } from '../../parts/PartTabs';
 import { partLine, tabOf } from '../../parts/partLine';
 import { useShownPart } from '../../parts/useShownPart';
 import { droppedWords } from '../../script/droppedWords';
+import { remarksOf } from '../../script/FormRemarks';
 import { PhraseActions } from '../../script/PhraseActions';
 import { ScenarioSheet } from '../../script/ScenarioSheet';
 import { elementsHere, Sentences } from '../../script/Sentences';
@@ -110,7 +111,7 @@ function TryPart({ exercise, part, at, tabs, onAfresh }: TryPartProps) {
   });
   const [folded, setFolded] = useState(true);
   const aids = asked.aids ?? {};
-  const remarks = reading.reply?.form ?? [];
+  const remarks = remarksOf(reading.reply);
   const minutes = asked.minutes ?? null;
   const back = `/exercises/${exercise.id}${at > 0 ? `?part=${at + 1}` : ''}`;
 

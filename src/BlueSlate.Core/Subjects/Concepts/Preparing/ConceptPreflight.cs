@@ -77,6 +77,18 @@ internal sealed class ConceptPreflight
         return Kinds.SelectMany(kind => kind.Find(preflight));
     }
 
+    /// <summary>What the rows of the scenario speak against.</summary>
+    public static IEnumerable<PreflightItem> AgainstRows(PreflightCase one)
+    {
+        if (one.Prose.Tables.IsEmpty)
+        {
+            return [];
+        }
+
+        var preflight = new ConceptPreflight(one);
+        return Kinds.Where(kind => kind.IsOfRows).SelectMany(kind => kind.Find(preflight));
+    }
+
     /// <summary>Whether words of the scenario are tied to what states a concept.</summary>
     public bool IsTied(string conceptId) => Reading.ElementsOf(conceptId).Any(tied.Contains);
 
@@ -131,6 +143,9 @@ internal sealed class ConceptPreflight
 /// <summary>A kind of thing that may be amiss with an exercise about concepts.</summary>
 internal abstract class ConceptPreflightKind : PreflightKind
 {
+    /// <summary>Whether rows of the scenario speak against what is drawn.</summary>
+    public virtual bool IsOfRows => false;
+
     /// <summary>What is amiss.</summary>
     public abstract IEnumerable<PreflightItem> Find(ConceptPreflight one);
 }

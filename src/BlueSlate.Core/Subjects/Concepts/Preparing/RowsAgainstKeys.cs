@@ -7,6 +7,8 @@ namespace BlueSlate.Core.Subjects.Concepts.Preparing;
 /// <summary>Two rows have the same key. Rows refute a key; they never prove one.</summary>
 internal sealed class RowsAgainstKeys : ConceptPreflightKind
 {
+    public override bool IsOfRows => true;
+
     public override string Name => "rows-key";
 
     public override int Order => 3;
@@ -22,7 +24,7 @@ internal sealed class RowsAgainstKeys : ConceptPreflightKind
         select Item(
             table.Entity.Id,
             $"Rows {pair[0].First + 1} and {pair[0].Second + 1} have the same {names} ({values}), "
-                + $"by which the model answer tells {Phrasing.Several(table.Entity.Name)} apart."
+                + $"by which {one.Case.Drawn} tells {Phrasing.Several(table.Entity.Name)} apart."
         ) with
         {
             Places =

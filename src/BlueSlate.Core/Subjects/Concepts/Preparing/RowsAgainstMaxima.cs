@@ -9,6 +9,8 @@ namespace BlueSlate.Core.Subjects.Concepts.Preparing;
 /// <summary>Rows show a thing with two others where the model answer allows one.</summary>
 internal sealed class RowsAgainstMaxima : ConceptPreflightKind
 {
+    public override bool IsOfRows => true;
+
     public override string Name => "rows-maximum";
 
     public override int Order => 4;
@@ -52,7 +54,7 @@ internal sealed class RowsAgainstMaxima : ConceptPreflightKind
         Item(
             role.Id,
             $"{Shown(rows)} one {Phrasing.InText(table.Entity.Name)} with two "
-                + $"{Phrasing.Several(one.Model.Entity(role.EntityId).Name)}; the model answer allows one."
+                + $"{Phrasing.Several(one.Model.Entity(role.EntityId).Name)}; {one.Case.Drawn} allows one."
         ) with
         {
             Places = [.. rows.SelectMany(row => table.Key.Concat(key).Select(column => table.Rows[row][column].Place))],

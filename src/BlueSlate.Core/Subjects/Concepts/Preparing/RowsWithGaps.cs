@@ -7,6 +7,8 @@ namespace BlueSlate.Core.Subjects.Concepts.Preparing;
 /// <summary>A cell is empty whose attribute the model answer draws as always there.</summary>
 internal sealed class RowsWithGaps : ConceptPreflightKind
 {
+    public override bool IsOfRows => true;
+
     public override string Name => "rows-empty";
 
     public override int Order => 4;
@@ -21,7 +23,7 @@ internal sealed class RowsWithGaps : ConceptPreflightKind
         where row >= 0
         select Item(
             column.Value.Id,
-            $"Row {row + 1} has no {Phrasing.InText(column.Value.Name)}, which the model answer draws as always there."
+            $"Row {row + 1} has no {Phrasing.InText(column.Value.Name)}, which {one.Case.Drawn} draws as always there."
         ) with
         {
             Places = [table.Rows[row][table.Key[0]].Place],

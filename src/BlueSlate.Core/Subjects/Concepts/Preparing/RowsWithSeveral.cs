@@ -7,6 +7,8 @@ namespace BlueSlate.Core.Subjects.Concepts.Preparing;
 /// <summary>Several values stand in one cell whose attribute the model answer draws with one.</summary>
 internal sealed class RowsWithSeveral : ConceptPreflightKind
 {
+    public override bool IsOfRows => true;
+
     public override string Name => "rows-several";
 
     public override int Order => 4;
@@ -22,7 +24,7 @@ internal sealed class RowsWithSeveral : ConceptPreflightKind
         select Item(
             column.Value.Id,
             $"“{table.Rows[row][column.Key].Text.Trim()}” in row {row + 1} looks like several values; "
-                + $"the model answer draws one {Phrasing.InText(column.Value.Name)}."
+                + $"{one.Case.Drawn} draws one {Phrasing.InText(column.Value.Name)}."
         ) with
         {
             Places = [table.Rows[row][column.Key].Place],
