@@ -45,6 +45,7 @@ public sealed record PersonAnswer(
 public sealed record PersonWork(
     string Title,
     DateTimeOffset SavedAt,
+    DateTimeOffset? ClosedAt,
     string DrawingHash,
     string Drawing,
     PersonState[] Earlier,
@@ -149,7 +150,7 @@ public sealed class PersonExport(BlueSlateContext database)
             .ToArrayAsync(cancellation);
         return new PersonFile(
             "blue-slate-person",
-            4,
+            5,
             account.DisplayName,
             account.Email!,
             cohorts,
@@ -177,6 +178,7 @@ public sealed class PersonExport(BlueSlateContext database)
             new(
                 ExerciseJson.Read<PartDocument>(work.Asked!.Document).Title,
                 work.SavedAt,
+                work.ClosedAt,
                 work.DrawingHash,
                 work.Drawing,
                 [
