@@ -169,6 +169,7 @@ test('a part begins with the own drawing of the one before, and the last with it
   await expect(page.getByText('This part is closed', { exact: false })).toBeVisible();
   await page.reload();
   await expect(page.getByText('This part is closed', { exact: false })).toBeVisible();
+  await expect(page.getByText('saved', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'hand in' }).click();
   await page.getByRole('button', { name: 'Hand in for good' }).click();
   await expect(page.getByText('your receipt')).toBeVisible();

@@ -26,6 +26,9 @@ export function Keep({ session, ...opened }: { session: AnySession } & Omit<Open
 
 const urgency = ['clean', 'closed', 'dirty', 'sending', 'offline', 'conflict', 'signed-out'] as const;
 
+/** A part that was closed on purpose is no news beside the others; one that the server closed is. */
+const rankOf = ({ state, reason }: SessionView) => (state === 'closed' && !reason ? -1 : urgency.indexOf(state));
+
 const describe = ({ state, unsaved, reason }: SessionView) => `${state} ${unsaved} ${reason ?? ''}`;
 
 /** Of several sessions, the one that stands worst, so that "saved" means all of them. */
@@ -37,7 +40,7 @@ export function useWorst(sessions: readonly AnySession[]): { readonly at: number
     },
     () => sessions.map((session) => describe(session.current())).join(' '),
   );
-  const ranks = sessions.map((session) => urgency.indexOf(session.current().state));
+  const ranks = sessions.map((session) => rankOf(session.current()));
   const at = ranks.indexOf(Math.max(...ranks));
   return { at, view: sessions[at]!.current() };
 }
