@@ -189,7 +189,7 @@ public sealed record DraftingLimits
     public long Memory { get; init; } = 700L << 20;
 
     /// <summary>How much processor time one request may take.</summary>
-    public TimeSpan Time { get; init; } = TimeSpan.FromSeconds(5);
+    public TimeSpan Time { get; init; } = TimeSpan.FromSeconds(10);
 
     /// <summary>How many processes there are: fewer than cores, so that saving never waits for all of them.</summary>
     public int Processes { get; init; } = Math.Max(1, Environment.ProcessorCount - 1);
