@@ -1,7 +1,7 @@
 import type { Slate } from '../slate/useSlate';
 import type { Schemas } from '../api/client';
 import { readDrawing } from '../drawing/format';
-import { stepsBetween } from '../drawing/steps';
+import { putDrawing } from '../slate/putDrawing';
 
 interface BeginWithProps {
   begins: Schemas['BeginsWith'];
@@ -28,10 +28,8 @@ export function BeginWith({ begins, part, nothing, waiting, refusal, onBegin }: 
   );
 }
 
-/** Puts a drawing on an empty slate, to be drawn on, in one step that can be undone. */
+/** Begins with a drawing, and leaves the focus where it is drawn on. */
 export function putOnSlate(slate: Slate, text: string) {
-  const { document: drawing } = slate.session.current();
-  slate.change({ label: 'begin', steps: stepsBetween(drawing, { ...readDrawing(text), ties: drawing.ties }) });
-  slate.fitSoon();
+  putDrawing(slate, 'begin', readDrawing(text));
   slate.surface.current?.focus();
 }

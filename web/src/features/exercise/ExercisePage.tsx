@@ -334,7 +334,7 @@ function PartScript({ exercise, part, at, sessions, session, titled, editable, s
             <PartForm
               key={taken}
               exercise={exercise}
-              part={exercise.parts[at]!.id}
+              at={at}
               asked={saved}
               titled={titled}
               editable={editable}

@@ -125,8 +125,8 @@ type PartFields = z.infer<typeof partFields>;
 
 interface PartFormProps {
   exercise: Schemas['ExerciseReply'];
-  /** The part that is shown. */
-  part: string;
+  /** The place of the part that is shown, from 0. */
+  at: number;
   /** What is asked in the part that is shown, saved as one goes. */
   asked: Saved<Part>;
   /** The title of the exercise, likewise. */
@@ -137,7 +137,7 @@ interface PartFormProps {
 }
 
 /** What is asked in a part: title, level, marks, time, aids, what is shown afterwards. Whatever is valid holds at once. */
-export function PartForm({ exercise, part, asked, titled, editable, onInvalid }: PartFormProps) {
+export function PartForm({ exercise, at, asked, titled, editable, onInvalid }: PartFormProps) {
   const several = exercise.parts.length > 1;
   const form = useForm<PartFields>({
     resolver: zodResolver(partFields),
@@ -147,6 +147,7 @@ export function PartForm({ exercise, part, asked, titled, editable, onInvalid }:
   const { register, setValue, control } = form;
   const { errors } = form.formState;
   const learned = useWatch({ control, name: 'learned' });
+  const begin = useWatch({ control, name: 'begin' });
   const [kept, setKept] = useState<{ readonly [Name in NotationName]: Learned }>({
     ...usual,
     [learned.notation]: learned,
@@ -159,11 +160,11 @@ export function PartForm({ exercise, part, asked, titled, editable, onInvalid }:
     const read = partFields.safeParse(values);
     onInvalid(!read.success);
     if (!read.success) return;
-    const { exercise: title, minutes, help, aids, ...rest } = read.data;
+    const { exercise: title, minutes, help, aids, ...part } = read.data;
     if (title !== titled.value) titled.set(title);
     const next: Part = {
       ...asked.value,
-      ...rest,
+      ...part,
       minutes: minutes === '' ? null : Number(minutes),
       aids: { ...asked.value.aids, ...aids, help: Number(help) },
     };
@@ -233,12 +234,7 @@ export function PartForm({ exercise, part, asked, titled, editable, onInvalid }:
             <input inputMode="numeric" {...register('minutes')} />
           </Field>
         </div>
-        <Begin
-          part={part}
-          at={exercise.parts.findIndex((one) => one.id === part)}
-          value={useWatch({ control, name: 'begin' })}
-          onChange={(begin) => setValue('begin', begin)}
-        />
+        <Begin part={exercise.parts[at]!.id} at={at} value={begin} onChange={(begin) => setValue('begin', begin)} />
         <div className="space-y-1.5">
           <p className="text-quiet-ink">The class has learned</p>
           {switches[learned.notation].map(([key, label]) => (

@@ -3,9 +3,9 @@ import type { DrawingTools } from '../../api/drawingTools';
 import { messageOf } from '../../ui/states';
 import { copyOf } from '../../drawing/clipboard';
 import { readDrawing } from '../../drawing/format';
-import { stepsBetween } from '../../drawing/steps';
 import type { Point } from '../../geometry/boxes';
 import { toScene } from '../../geometry/view';
+import { putDrawing } from '../putDrawing';
 import type { Slate } from '../useSlate';
 
 /** Words of a scenario: their block, where they start in it, and themselves. */
@@ -70,8 +70,7 @@ export function useDrop(slate: Slate, tools: DrawingTools | undefined, takeWords
         const found = readDrawing(text);
         const { document: drawing } = slate.session.current();
         if (drawing.shapes.size === 0 && drawing.lines.size === 0) {
-          slate.change({ label: 'open a picture', steps: stepsBetween(drawing, { ...found, ties: drawing.ties }) });
-          slate.fitSoon();
+          putDrawing(slate, 'open a picture', found);
         } else {
           slate.putPiece(copyOf(found, new Set(found.shapes.keys())), at);
         }
