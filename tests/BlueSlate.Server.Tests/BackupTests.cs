@@ -235,7 +235,8 @@ public sealed class BackupTests : IDisposable
         (
             await TestDatabase.ScalarAsync(
                 old.Owner,
-                "SELECT count(*) FROM exercise_parts LEFT JOIN exercise_part_documents ON part_id = id AND kind = 'Steps' WHERE text IS NULL"
+                "SELECT count(*) FROM exercise_parts "
+                    + "LEFT JOIN exercise_part_documents ON part_id = id AND kind = 'Steps' WHERE text IS NULL"
             )
         ).ShouldBe("0");
 

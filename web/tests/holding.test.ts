@@ -22,7 +22,11 @@ function world() {
   const written: string[] = [];
   const holding = holdUnsent(
     session,
-    { hold: () => written.push(session.current().state), letGo: () => written.push('gone') },
+    {
+      hold: () => written.push(session.current().state),
+      holdAtOnce: () => written.push(`${session.current().state} at once`),
+      letGo: () => written.push('gone'),
+    },
     later,
   );
   written.length = 0;
@@ -54,6 +58,16 @@ describe('what a browser holds', () => {
     holding.now();
     pass();
     expect(written).toEqual(['dirty', 'gone']);
+  });
+
+  it('is held at once whenever the page may end, as long as the server does not have it', () => {
+    const { holding, written, draw, pass } = world();
+    holding.now();
+    expect(written).toEqual([]);
+    draw();
+    pass();
+    holding.now();
+    expect(written).toEqual(['dirty', 'sending at once']);
   });
 
   it('is never written again after leaving, however late the server turns out to be away', async () => {

@@ -96,7 +96,7 @@ describe('a drawing session', () => {
     const bench = new Bench();
     bench.draw();
     bench.pass();
-    await bench.answer({ kind: 'conflict', revision: 7, text: 'theirs' });
+    await bench.answer({ kind: 'conflict', revision: 7, text: drawings.write(emptyDrawing) });
     expect(bench.state).toBe('conflict');
     bench.draw('Item');
     bench.pass();
@@ -105,6 +105,23 @@ describe('a drawing session', () => {
     bench.pass();
     expect(bench.sent[1]!.revision).toBe(7);
     expect(bench.sent[1]!.drawing.shapes.size).toBe(2);
+  });
+
+  it('takes no drawing of its own for somebody else’s when it arrives late', async () => {
+    const before = new Bench();
+    before.draw('Visit');
+    const onItsWay = drawings.write(before.session.current().document);
+    before.draw('Item');
+    const bench = new Bench();
+    bench.session.takeUp(drawings.write(before.session.current().document), null, onItsWay);
+    bench.pass();
+    await bench.answer({ kind: 'conflict', revision: 2, text: onItsWay });
+    expect(bench.state).toBe('dirty');
+    bench.pass();
+    expect(bench.sent[1]).toMatchObject({ revision: 2, text: bench.sent[0]!.text });
+    await bench.answer({ kind: 'conflict', revision: 3, text: bench.sent[0]!.text });
+    expect(bench.state).toBe('clean');
+    expect(bench.session.acknowledged).toBe(3);
   });
 
   it('waits for a signature when the session has run out, and loses nothing', async () => {

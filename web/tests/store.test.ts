@@ -6,7 +6,7 @@ import { addShape } from '../src/drawing/edits';
 import { apply } from '../src/drawing/steps';
 import { sendKept } from '../src/keeping/saving';
 import { drawings } from '../src/slate/drawings';
-import { allKept, keep, keptOf, letGo, type Kept } from '../src/keeping/store';
+import { allKept, keep, keepAtOnce, keptOf, letGo, type Kept } from '../src/keeping/store';
 
 const drawing = (name: string) =>
   drawings.write(apply(emptyDrawing, addShape(emptyDrawing, 'rectangle', 0, 0, () => 'b1', name).change.steps));
@@ -18,6 +18,7 @@ const kept = (document: string, change: Partial<Kept> = {}): Kept => ({
   revision: 3,
   sent: null,
   drawing: drawing('Mill'),
+  at: 5,
   ...change,
 });
 
@@ -43,6 +44,18 @@ describe('what a browser keeps', () => {
     await letGo('ada', 'd1');
     expect(await keptOf('ada', 'd1')).toBeNull();
     expect(await keptOf('bo', 'd1')).not.toBeNull();
+  });
+
+  it('is what was held last, whether the store came to it or not', async () => {
+    await keep(kept('d1', { at: 1 }));
+    keepAtOnce(kept('d1', { at: 2, revision: 7 }));
+    expect(await keptOf('ada', 'd1')).toMatchObject({ revision: 7 });
+    await keep(kept('d1', { at: 3, revision: 8 }));
+    expect(await keptOf('ada', 'd1')).toMatchObject({ revision: 8 });
+    await keep(kept('d1', { at: 1 }));
+    expect(await keptOf('ada', 'd1')).toMatchObject({ revision: 7 });
+    await letGo('ada', 'd1');
+    expect(await keptOf('ada', 'd1')).toBeNull();
   });
 
   it('is let go of once it has arrived, and only then', async () => {

@@ -5645,6 +5645,8 @@ export interface components {
             title: string;
             /** Format: date-time */
             savedAt: string;
+            /** Format: date-time */
+            closedAt: null | string;
             drawingHash: string;
             drawing: string;
             earlier: components["schemas"]["PersonState"][];

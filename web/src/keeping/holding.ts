@@ -3,12 +3,14 @@ import type { AnySession } from './session';
 /** Where a drawing is held until the server has it. */
 export interface Place {
   hold(): void;
+  /** The same, done when it returns. */
+  holdAtOnce(): void;
   letGo(): void;
 }
 
 /** What whoever holds a drawing is told from outside. */
 export interface Holding {
-  /** Takes what is being typed, and writes at once what waits to be written. */
+  /** Takes what is being typed, and holds at once what has not arrived: the page may end. */
   now(): void;
   /** Sends what is unsaved for the last time; resolves when it is known whether it has arrived. */
   leave(): Promise<void>;
@@ -29,10 +31,10 @@ export function holdUnsent(
     waiting?.();
     waiting = null;
   };
-  const write = () => {
+  const write = (how: () => void = place.hold) => {
     callOff();
     held = true;
-    place.hold();
+    how();
   };
   const letGo = () => {
     callOff();
@@ -41,18 +43,18 @@ export function holdUnsent(
   };
   const follow = () => {
     if (isSettled(session)) letGo();
-    else waiting ??= later(delay, write);
-  };
-  const now = () => {
-    session.settle();
-    if (waiting) write();
+    else waiting ??= later(delay, () => write());
   };
   const stop = session.subscribe(follow);
   follow();
   return {
-    now,
+    now() {
+      session.settle();
+      if (!isSettled(session)) write(place.holdAtOnce);
+    },
     async leave() {
-      now();
+      session.settle();
+      if (waiting) write();
       stop();
       const state = await session.flush();
       if (isSettled(session)) letGo();

@@ -57,6 +57,8 @@ export class Session<D, S> {
   private readonly typing = new Set<() => void>();
   private attended = true;
   private leftOut: readonly string[] = [];
+  /** What this browser sent before the document was opened here, and may reach the server only now. */
+  private underWay: string | null = null;
 
   constructor(
     private readonly kind: DocumentKind<D, S>,
@@ -223,9 +225,10 @@ export class Session<D, S> {
 
   /**
    * Takes up a document that was kept elsewhere and not acknowledged, as one change. With what somebody else has saved since,
-   * it is a conflict from the start.
+   * it is a conflict from the start. `sent` is what was on its way to the server when it was kept.
    */
-  takeUp(text: string, theirs: string | null) {
+  takeUp(text: string, theirs: string | null, sent: string | null = null) {
+    this.underWay = sent;
     this.do({ label: 'take up', steps: this.kind.stepsBetween(this.view.document, this.kind.read(text)) });
     if (theirs === null) return;
     this.cancel();
@@ -295,8 +298,8 @@ export class Session<D, S> {
         break;
       case 'conflict':
         this.pending = null;
-        this.set({ state: 'conflict', theirs: reply.text });
         this.revision = reply.revision;
+        this.meet(reply.text, save);
         break;
       case 'closed':
         this.set({ state: 'closed', reason: reply.reason });
@@ -313,6 +316,16 @@ export class Session<D, S> {
         this.schedule(retryAfter);
         break;
     }
+  }
+
+  /** What the server has instead of what was sent: a person's choice, unless it came from here and was only slow to arrive. */
+  private meet(theirs: string, save: { readonly text: string; readonly changes: number }) {
+    const there = theirs && this.plain(theirs);
+    if (there === this.plain(save.text)) this.acknowledge(save.changes);
+    else if (this.underWay !== null && there === this.plain(this.underWay)) {
+      this.set({ state: 'dirty' });
+      this.schedule(0);
+    } else this.set({ state: 'conflict', theirs });
   }
 
   private acknowledge(changes: number) {

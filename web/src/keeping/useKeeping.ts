@@ -2,7 +2,7 @@ import { useEffect, useLayoutEffect, useRef } from 'react';
 import type { AnySession } from './session';
 import { holdUnsent } from './holding';
 import { later } from './saving';
-import { keep, keptOf, letGo, type Kept, type Kind } from './store';
+import { keep, keepAtOnce, keptOf, letGo, noPlace, type Kept, type Kind } from './store';
 
 /** What this browser held of a document when it was opened; null too where the browser offers no place to hold anything. */
 export const heldOf = (account: string, document: string): Promise<Kept | null> =>
@@ -18,7 +18,7 @@ function takeUpKept(session: AnySession, kept: Kept | null, theirs: Opened['thei
   const there = plain(theirs.drawing);
   if (plain(kept.drawing) === there) return;
   const arrived = kept.sent !== null && kept.revision > 0 && plain(kept.sent) === there;
-  session.takeUp(kept.drawing, arrived || kept.revision === theirs.revision ? null : theirs.drawing);
+  session.takeUp(kept.drawing, arrived || kept.revision === theirs.revision ? null : theirs.drawing, kept.sent);
 }
 
 /** What a document was when it was opened: as the browser held it, if it did, and as the server sent it. */
@@ -43,12 +43,17 @@ export function useKeeping(session: AnySession, opened: Opened) {
     first.current = null;
   }, [session]);
   useEffect(() => {
-    const hold = () => {
+    const unsent = (): Kept => {
       const revision = session.current().state === 'conflict' ? 0 : session.acknowledged;
       const sent = session.unacknowledged;
-      keep({ account, document: id, kind, title, revision, drawing: session.text(), sent }).catch(noPlace);
+      return { account, document: id, kind, title, revision, drawing: session.text(), sent, at: Date.now() };
     };
-    const holding = holdUnsent(session, { hold, letGo: () => void letGo(account, id).catch(noPlace) }, later);
+    const place = {
+      hold: () => void keep(unsent()).catch(noPlace),
+      holdAtOnce: () => keepAtOnce(unsent()),
+      letGo: () => void letGo(account, id).catch(noPlace),
+    };
+    const holding = holdUnsent(session, place, later);
     const leave = session.attend();
     const onVisibility = () => {
       if (document.visibilityState !== 'hidden') return;
@@ -72,6 +77,3 @@ export function useKeeping(session: AnySession, opened: Opened) {
     };
   }, [session, account, id, kind, title]);
 }
-
-// A browser without a place to hold things, in private mode say, draws all the same: the server is then the only keeper.
-const noPlace = () => undefined;
