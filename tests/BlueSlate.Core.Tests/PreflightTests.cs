@@ -215,6 +215,7 @@ public sealed class PreflightTests
     [InlineData("item number|description|fault", "7|lamp|dark;8||leaks", "rows-empty t7")]
     [InlineData("item number|visit number|fault", "7|100|dark;8|100 and 101|leaks", "rows-maximum r2/from")]
     [InlineData("visit number|visitor number|date", "100|5|May;100|6|May", "rows-key b2 t4;rows-maximum r1/from")]
+    [InlineData("item|fault", "7|dark;7|leaks", "rows-key b3 t6")]
     [InlineData("part code|price", "F1|3;F2|4 / 5", "rows-several t15")]
     [InlineData("colour|weight", "red|7;red|7", "")]
     public void Rows_are_held_against_the_model_answer(string head, string rows, string expected)

@@ -5,7 +5,7 @@ import { ovalsOf } from '../src/drawing/ovals';
 import { slateNotation } from '../src/notations/notations';
 import { nothing, select, type Selection } from '../src/drawing/selection';
 import { apply } from '../src/drawing/steps';
-import { phraseDeeds, type PhraseGround } from '../src/script/phraseDeeds';
+import { phraseDeeds, proposedDeeds, type PhraseGround } from '../src/script/phraseDeeds';
 
 /** A slate on which words of a scenario are drawn one after the other. */
 class Slate {
@@ -118,5 +118,22 @@ describe('what words of the scenario become', () => {
     expect(slate.drawing.lines.size).toBe(3);
     slate.press('a', 'places');
     expect(ovalsOf(slate.drawing, id).map((oval) => oval.text)).toEqual(['places']);
+  });
+
+  it('offers first what the words are proposed for, with the longest words first, and draws nothing for it', () => {
+    const slate = new Slate('crows-foot');
+    const [kiln, firing] = [slate.box('Kiln'), slate.box('Firing')];
+    const chosen = { block: 1, start: 10, quote: 'kiln firing' };
+    const proposals = [
+      { element: kiln, place: { block: 1, start: 10, quote: 'kiln' } },
+      { element: firing, place: { block: 1, start: 10, quote: 'kiln firing' } },
+      { element: firing, place: { block: 1, start: 15, quote: 'firing' } },
+      { element: kiln, place: { block: 0, start: 10, quote: 'kiln' } },
+      { element: kiln, place: { block: 1, start: 21, quote: 's' } },
+    ];
+    const deeds = proposedDeeds(slate.ground(), chosen, proposals);
+    expect(deeds.map(({ key, says }) => `${key}: ${says}`)).toEqual(['1: said of Firing', '2: said of Kiln']);
+    expect(deeds[0]!.draw!('kiln firing', () => '')).toMatchObject({ element: firing, change: { steps: [] } });
+    expect(proposedDeeds(slate.ground(), { ...chosen, block: 2 }, proposals)).toEqual([]);
   });
 });

@@ -230,6 +230,10 @@ public static class NameSimilarity
     public static bool AlikeAsKeys(Name first, Name second) =>
         IsKeyHead(first) && IsKeyHead(second) && first.Words.AsSpan()[..^1].SequenceEqual(second.Words.AsSpan()[..^1]);
 
+    /// <summary>Whether a name is another without what keys end in: <c>shelf</c> for a <c>shelf code</c>.</summary>
+    public static bool IsWithoutHead(Name shorter, Name name) =>
+        IsKeyHead(name) && name.Words.Length > 1 && shorter.Words.AsSpan().SequenceEqual(name.Words.AsSpan()[..^1]);
+
     private static bool IsKeyHead(Name name) => !name.Words.IsEmpty && KeyHeads.Contains(name.Words[^1]);
 
     private static bool IsBareHeadOf(Name bare, Name other) =>

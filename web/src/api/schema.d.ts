@@ -5410,6 +5410,8 @@ export interface components {
             mayAccept: boolean;
             /** @description The student's questions. */
             queries: components["schemas"]["NoteQueryReply"][];
+            /** @description What in the scenario speaks for and against it. */
+            evidence: components["schemas"]["ScenarioEvidence"];
         };
         /** @description A box. */
         MemberOwner: {
@@ -6041,6 +6043,13 @@ export interface components {
             /** Format: int32 */
             revision: number;
         };
+        /** @description What in a scenario speaks for and against what was judged. */
+        ScenarioEvidence: {
+            /** @description What of the answer its rows speak against, where the part tells that. */
+            rows: components["schemas"]["RowRemark"][];
+            /** @description The words from which the model answer has what it draws, besides those that are tied to it; none where it is not shown. */
+            words: components["schemas"]["ProposedTie"][];
+        };
         /** @description Words of a scenario: the number of their block, from 0, where in it they start, and the words themselves. */
         ScenarioPlace: {
             /** Format: int32 */
@@ -6325,6 +6334,8 @@ export interface components {
             rulings: components["schemas"]["StudentRuling"][];
             changes: components["schemas"]["StudentMarkChange"][];
             queries: components["schemas"]["NoteQueryReply"][];
+            /** @description What in the scenario speaks for and against it. */
+            evidence: components["schemas"]["ScenarioEvidence"];
         };
         /**
          * @description What a student is told of a released result: marks, lines, notes, and the answer's own sentences. Never what the model
@@ -6461,6 +6472,7 @@ export interface components {
             modelDrawing: string;
             modelSentences: components["schemas"]["ResultSentence"][];
             result: components["schemas"]["StudentResult"];
+            evidence: components["schemas"]["ScenarioEvidence"];
         };
         /** @description A drawing to be checked, and what was drawn before of the part with whose drawing it was begun, if that was any. */
         TryRequest: {

@@ -15,6 +15,8 @@ interface NotesProps {
   /** What stands beneath an opened note: the decision, or what was decided. */
   beneath?: (placed: Placed) => ReactNode;
   mark?: (placed: Placed) => ReactNode;
+  /** What shows the open note's place in the drawing large. */
+  look: ReactNode;
   /** The marks before and after the one rounding. */
   result: { readonly exact: string; readonly total: string };
 }
@@ -30,7 +32,7 @@ function beneathOf(list: HTMLElement): number {
 }
 
 /** The notes of the margin, in the reading order of the slate. The open one stands level with its part, the others pack around it. */
-export function Notes({ placed, open, onOpen, levelOf, beneath, mark, result }: NotesProps) {
+export function Notes({ placed, open, onOpen, levelOf, beneath, mark, look, result }: NotesProps) {
   const list = useRef<HTMLDivElement>(null);
   const [shift, setShift] = useState(0);
   const level = open ? levelOf(open) : null;
@@ -80,6 +82,7 @@ export function Notes({ placed, open, onOpen, levelOf, beneath, mark, result }: 
           onOpen={onOpen}
           beneath={beneath}
           mark={mark}
+          look={look}
         />
       ))}
       <Rounding {...result} />
@@ -108,9 +111,10 @@ interface EntryProps {
   onOpen: (note: string | null) => void;
   beneath?: (placed: Placed) => ReactNode;
   mark?: (placed: Placed) => ReactNode;
+  look: ReactNode;
 }
 
-function NoteEntry({ entry, open, onOpen, beneath, mark }: EntryProps) {
+function NoteEntry({ entry, open, onOpen, beneath, mark, look }: EntryProps) {
   const { note, number } = entry;
   const loss = valueOf(note.loss);
   const head = useRef<HTMLButtonElement>(null);
@@ -138,6 +142,14 @@ function NoteEntry({ entry, open, onOpen, beneath, mark }: EntryProps) {
       {open && (
         <div className="detail">
           {note.tag === 'noted' ? <p>By the marker, {countedIn(note)}.</p> : <WhatDiffers note={note} />}
+          <p className="mt-1 flex flex-wrap gap-x-4">
+            {note.tag !== 'noted' && (
+              <Link className="word-button quiet" to={`/findings/${note.code}`} target="_blank">
+                what this is, with an example
+              </Link>
+            )}
+            {look}
+          </p>
           {beneath?.(entry)}
         </div>
       )}
@@ -164,11 +176,6 @@ function WhatDiffers({ note }: { note: Note }) {
         </p>
       )}
       {!note.marked && <p className="mt-1 text-quiet-ink">Not marked.</p>}
-      <p className="mt-1">
-        <Link className="word-button quiet" to={`/findings/${note.code}`} target="_blank">
-          what this is, with an example
-        </Link>
-      </p>
     </>
   );
 }

@@ -1,20 +1,23 @@
 import { useLayoutEffect, useMemo, useState, type ReactNode } from 'react';
 import type { Schemas } from '../api/client';
+import { FormRemarks, remarksOfRows } from '../script/FormRemarks';
+import type { Phrase } from '../script/phrases';
 import { ScenarioSheet } from '../script/ScenarioSheet';
 import { Sentences, type Sentence } from '../script/Sentences';
 import { useLighting } from '../script/useLighting';
 import { readDrawing } from '../drawing/format';
-import { elementsOf, select } from '../drawing/selection';
+import { elementsOf, select, selectOwners } from '../drawing/selection';
 import { SlateSurface } from '../slate/SlateSurface';
 import { useSlate } from '../slate/useSlate';
 import { closedSession } from '../slate/drawings';
 import { spoken } from '../slate/spoken';
-import { placeNotes, type Placed } from './bands';
+import { placeNotes, placesOf, type Placed } from './bands';
 import { DifferenceBands, DifferenceTags } from './DifferenceLayer';
 import { InWords } from './InWords';
 import { overlayOf, type Overlay } from './overlay';
 import { allNotes } from './ownNotes';
 import { toScene } from '../geometry/view';
+import { isWriting } from '../ui/isWriting';
 import { useMedia } from '../ui/useMedia';
 import { PageTitle } from '../ui/PageTitle';
 import { Tip } from '../ui/Tip';
@@ -27,6 +30,20 @@ export interface Chosen {
   readonly said: string;
 }
 
+/** Words of the scenario and the element that is drawn for them. */
+type Tied = Phrase & { readonly element: string };
+
+/** What stands in the margin is made of. */
+export interface Margin {
+  readonly placed: readonly Placed[];
+  readonly levelOf: (note: string) => number | null;
+  readonly chosen: Chosen;
+  /** What shows the open note's place in the drawing large, and all of it again. */
+  readonly look: ReactNode;
+  /** What of the answer the rows of the scenario speak against; nothing where they do not. */
+  readonly rows: ReactNode;
+}
+
 interface ScriptWithNotesProps {
   title: string;
   line: string;
@@ -35,12 +52,14 @@ interface ScriptWithNotesProps {
   modelDrawing: string | null;
   modelSentences?: readonly Sentence[];
   result: Schemas['StudentResult'];
+  /** What in the scenario speaks for and against it. */
+  evidence: Schemas['ScenarioEvidence'];
   view: ScriptView;
   open: string | null;
   onOpen: (note: string | null) => void;
   /** The parts of the exercise, where there are several. */
   tabs?: ReactNode;
-  margin: (placed: readonly Placed[], levelOf: (note: string) => number | null, chosen: Chosen) => ReactNode;
+  margin: (margin: Margin) => ReactNode;
   onKeyDown?: (event: React.KeyboardEvent) => void;
 }
 
@@ -59,12 +78,33 @@ export function ScriptWithNotes(props: ScriptWithNotesProps) {
     () => new Set([...lighting.lit, ...(openNote?.bands.map((band) => band.element) ?? [])]),
     [lighting.lit, openNote],
   );
+  const model = useMemo(() => (modelDrawing ? readDrawing(modelDrawing) : null), [modelDrawing]);
+  // The words that decide the open note are those that the model answer has its things from.
+  const { words, rows } = props.evidence;
+  const decisive = useMemo(() => {
+    const wanted = new Set(openNote?.note.modelElements);
+    const found: Tied[] = words.map(({ element, place }) => ({ element, ...place }));
+    return [...(model?.ties.values() ?? []), ...found].filter(({ element }) => wanted.has(element));
+  }, [model, words, openNote]);
+  const [cells, setCells] = useState<readonly Phrase[] | null>(null);
   // Two drawings side by side, or one on a small screen, want the room; the scenario comes back when it is asked for.
   const [folds, setFolds] = useState<boolean | null>(null);
   const small = useMedia('(min-width: 721px) and (max-width: 1180px)');
   const folded = folds ?? (view === 'beside' || small);
+  // While one looks close, the drawing goes with the notes; whoever is done sees all of it again.
+  const [close, setClose] = useState(false);
+  const { lookAt, fitAll } = slate;
+  const lookClose = (next: boolean) => {
+    setClose(next);
+    if (!next) fitAll();
+  };
+  useLayoutEffect(() => {
+    if (close && openNote) lookAt(placesOf(openNote));
+  }, [close, openNote, lookAt]);
+  const mayLookClose = view === 'over' && openNote !== undefined && openNote.bands.length > 0;
   const onKeyDown = (event: React.KeyboardEvent) => {
     if (event.key === 'F2') setFolds(!folded);
+    if (event.key === 'z' && mayLookClose && isPlain(event) && !isWriting(event.target)) lookClose(!close);
     props.onKeyDown?.(event);
   };
   const levelOf = (note: string) => {
@@ -101,8 +141,9 @@ export function ScriptWithNotes(props: ScriptWithNotesProps) {
           line={props.line}
           html={props.scenarioHtml}
           tied={lighting.tied}
-          lit={lighting.litPhrases}
+          lit={cells ?? [...decisive, ...lighting.litPhrases]}
           onPhraseHover={lighting.lightPhrase}
+          follows={cells !== null || decisive.length > 0}
         />
       )}
       <PageTitle title={`Marks: ${props.title}`} />
@@ -143,15 +184,36 @@ export function ScriptWithNotes(props: ScriptWithNotesProps) {
         )}
       </main>
       <aside className="margin" aria-label="Notes">
-        {props.margin(placed, levelOf, {
-          // What is missing is drawn here too, but it is not the answer's.
-          elements: elementsOf(slate.selection).filter((id) => !overlay.ochre.has(id) && !overlay.ochreRows.has(id)),
-          said: spoken(slate.drawing, slate.selection, slate.notation.endWay).split(/[,:]/)[0]!,
+        {props.margin({
+          placed,
+          levelOf,
+          chosen: {
+            // What is missing is drawn here too, but it is not the answer's.
+            elements: elementsOf(slate.selection).filter((id) => !overlay.ochre.has(id) && !overlay.ochreRows.has(id)),
+            said: spoken(slate.drawing, slate.selection, slate.notation.endWay).split(/[,:]/)[0]!,
+          },
+          look: mayLookClose && (
+            <button className="word-button quiet" aria-keyshortcuts="z" onClick={() => lookClose(!close)}>
+              {close ? 'see the whole drawing' : 'look close'} <kbd>z</kbd>
+            </button>
+          ),
+          rows: rows.length > 0 && (
+            <section className="mt-4">
+              <h2>What the rows show</h2>
+              <FormRemarks
+                remarks={remarksOfRows(rows)}
+                onLight={(elements, places) => (lighting.light(elements), setCells(places ?? null))}
+                onPick={(elements) => slate.setSelection(selectOwners(slate.drawing, elements))}
+              />
+            </section>
+          ),
         })}
       </aside>
     </div>
   );
 }
+
+const isPlain = ({ ctrlKey, metaKey, altKey }: React.KeyboardEvent) => !ctrlKey && !metaKey && !altKey;
 
 function makeOverlay(drawing: string, model: string | null, result: Schemas['StudentResult']): Overlay {
   const answer = readDrawing(drawing);

@@ -20,6 +20,14 @@ export interface Placed {
   readonly tags: readonly { readonly box: Box; readonly element: string }[];
 }
 
+/** All places of a note in the drawing. */
+export const placesOf = ({ bands, tags }: Placed): Box[] => [
+  ...bands.flatMap((band) =>
+    band.kind === 'box' ? [band.box] : band.points.map((point) => ({ ...point, width: 0, height: 0 })),
+  ),
+  ...tags.map(({ box }) => box),
+];
+
 const tagHeight = 18;
 
 /** Numbers notes in the reading order of the slate and finds places for their tags. */

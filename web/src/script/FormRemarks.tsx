@@ -6,9 +6,13 @@ export type Remark = Schemas['FormRemark'] & { readonly places?: readonly Phrase
 
 /** What is told of a drawing: its form, and what rows speak against. */
 export const remarksOf = (reply: Schemas['ReadingReply'] | null): readonly Remark[] => [
-  ...(reply?.rows ?? []).map(({ key, said, elements, places }) => ({ code: key, text: said, elements, places })),
+  ...remarksOfRows(reply?.rows ?? []),
   ...(reply?.form ?? []),
 ];
+
+/** What rows speak against. */
+export const remarksOfRows = (rows: readonly Schemas['RowRemark'][]): readonly Remark[] =>
+  rows.map(({ key, said, elements, places }) => ({ code: key, text: said, elements, places }));
 
 interface FormRemarksProps {
   remarks: readonly Remark[];

@@ -3,11 +3,28 @@ import { withTie } from '../drawing/edits';
 import type { Shape } from '../drawing/document';
 import { newId, type Slate } from '../slate/useSlate';
 import { Combobox } from '../ui/Combobox';
-import { attribute, nameOf, ownersOf, phraseDeeds, type Drawn, type PhraseGround } from './phraseDeeds';
+import {
+  attribute,
+  nameOf,
+  ownersOf,
+  phraseDeeds,
+  proposedDeeds,
+  type Drawn,
+  type PhraseGround,
+  type Proposal,
+} from './phraseDeeds';
 import type { Phrase } from './phrases';
 
+interface PhraseActionsProps {
+  slate: Slate;
+  phrase: Phrase;
+  done: () => void;
+  /** What words of the scenario could be tied to; nothing where that is not to be told. */
+  proposals?: readonly Proposal[];
+}
+
 /** What chosen words of the scenario can become, each by its letter; an attribute asks only whose it is. */
-export function PhraseActions({ slate, phrase, done }: { slate: Slate; phrase: Phrase; done: () => void }) {
+export function PhraseActions({ slate, phrase, done, proposals = [] }: PhraseActionsProps) {
   const [asking, setAsking] = useState(false);
   const ground: PhraseGround = {
     drawing: slate.drawing,
@@ -16,7 +33,7 @@ export function PhraseActions({ slate, phrase, done }: { slate: Slate; phrase: P
     free: slate.freeSpot,
     between: (ids) => slate.tiedSpot('diamond', ids),
   };
-  const deeds = phraseDeeds(ground);
+  const deeds = [...proposedDeeds(ground, phrase, proposals), ...phraseDeeds(ground)];
   const put = ({ change, element, selection }: Drawn) => {
     slate.change(withTie(change, { element, ...phrase }, newId));
     slate.setSelection(selection);

@@ -8,6 +8,7 @@ import { elementsOf, select, selectEnd, selectRow, type Selection } from '../dra
 import { isInFan } from '../drawing/ovals';
 import { addOval } from '../drawing/stem';
 import { putLine, type Change } from '../drawing/steps';
+import type { Phrase } from './phrases';
 
 /** Where a phrase is drawn, and what is chosen there. */
 export interface PhraseGround {
@@ -28,7 +29,7 @@ export interface Drawn {
 
 /** Something that words of the scenario can become, by a letter. */
 export interface PhraseDeed {
-  readonly key: 'e' | 'a' | 'p' | 'r' | 't';
+  readonly key: 'e' | 'a' | 'p' | 'r' | 't' | '1' | '2' | '3';
   readonly says: string;
   /** Draws it; null where it must be asked first whose attribute it is. */
   readonly draw: ((quote: string, newId: NewId) => Drawn) | null;
@@ -54,6 +55,27 @@ export function phraseDeeds(ground: PhraseGround): PhraseDeed[] {
   const said = saidOf(ground);
   if (said) deeds.push(said);
   return deeds;
+}
+
+/** Words that could be tied to something that is drawn. */
+export interface Proposal {
+  readonly element: string;
+  readonly place: Phrase;
+}
+
+/** Chosen words tell of what words among them, or around them, are proposed for; the longest such words first, nothing is drawn. */
+export function proposedDeeds({ drawing, selection }: PhraseGround, phrase: Phrase, proposals: readonly Proposal[]) {
+  const endOf = ({ start, quote }: Phrase) => start + quote.length;
+  const met = proposals.filter(
+    ({ place }) => place.block === phrase.block && place.start < endOf(phrase) && phrase.start < endOf(place),
+  );
+  const longest = met.sort((a, b) => b.place.quote.length - a.place.quote.length);
+  const elements = [...new Set(longest.map(({ element }) => element))].slice(0, 3);
+  return elements.map((element, at): PhraseDeed => ({
+    key: (['1', '2', '3'] as const)[at]!,
+    says: `said of ${nameOfElement(drawing, element)}`,
+    draw: () => ({ change: { label: 'tie words', steps: [] }, element, selection }),
+  }));
 }
 
 /** Words tell something of the one thing that is chosen, and nothing is drawn: how many, by what it is known. */

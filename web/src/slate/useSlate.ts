@@ -3,7 +3,7 @@ import { firstSheet, onShape, type Attachment, type Drawing, type Form, type Sid
 import { sizeOf } from '../geometry/measure';
 import { pasteNear, type Piece } from '../drawing/clipboard';
 import { addLine, addShape, addTied, move, remove, type DrawnEdges, type NewId } from '../drawing/edits';
-import { around, centre, type Box, type Point } from '../geometry/boxes';
+import { around, centre, inflate, type Box, type Point } from '../geometry/boxes';
 import { makeWay } from '../drawing/fan';
 import { freePlace } from '../geometry/neighbours';
 import { slateNotation, type NotationChoice } from '../notations/notations';
@@ -25,6 +25,9 @@ export type Editing =
 
 /** How far what is chosen by keys keeps from the rim of the slate. */
 const rim = 48;
+/** What stands so near to a part that is looked at is seen with it, and how large such a part may get. */
+const nearBy = 60;
+const largestOfPart = 1.5;
 
 export const newId: NewId = (prefix) =>
   prefix + crypto.getRandomValues(new Uint32Array(2)).reduce((id, n) => id + n.toString(36), '');
@@ -71,6 +74,12 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
   const fitTo = useCallback((box: Box | null) => {
     const size = surface.current?.getBoundingClientRect();
     if (size) setView(fit(box, size.width, size.height, coveredAt(surface.current!), largest.current));
+  }, []);
+  /** Shows some places large, without what is far from them. */
+  const lookAt = useCallback((boxes: readonly Box[]) => {
+    const size = surface.current?.getBoundingClientRect();
+    const box = around(boxes.map((one) => inflate(one, nearBy)));
+    if (size && box) setView(fit(box, size.width, size.height, coveredAt(surface.current!), largestOfPart));
   }, []);
   const fitAll = useCallback(() => fitTo(extent(base, beside.current)), [fitTo, base]);
   // Where a part is looked at, that is what one sees first.
@@ -248,6 +257,7 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
     view,
     setView,
     fitAll,
+    lookAt,
     showWith,
     showPart,
     reveal,

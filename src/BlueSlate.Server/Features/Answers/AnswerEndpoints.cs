@@ -200,7 +200,7 @@ public static class AnswerEndpoints
         var parts = new List<StudentPartMarks>();
         foreach (var work in works)
         {
-            parts.Add(await PartMarksAsync(work, database, cancellation));
+            parts.Add(await PartMarksAsync(work, database, renderer, cancellation));
         }
 
         var first = ExerciseJson.Read<FrozenSheet>(works[0].Released!.Frozen);
@@ -219,6 +219,7 @@ public static class AnswerEndpoints
     private static async Task<StudentPartMarks> PartMarksAsync(
         Work work,
         BlueSlateContext database,
+        ScenarioRenderer renderer,
         CancellationToken cancellation
     )
     {
@@ -238,7 +239,16 @@ public static class AnswerEndpoints
                 .Select(revision => new StudentMarkChange(revision.At, revision.Before, revision.After, revision.Reason))
                 .ToArrayAsync(cancellation),
             await NoteQueries.OfAsync(database, work.Id, cancellation)
-        );
+        )
+        {
+            Evidence = ScenarioEvidence.Of(
+                frozen.Part,
+                StoredDrawings.Read(frozen.Part, frozen.Drawing),
+                shown ? StoredDrawings.Read(frozen.Part, frozen.ModelDrawing) : null,
+                renderer.ToProse(frozen.Scenario),
+                "your drawing"
+            ),
+        };
     }
 
     /// <summary>The answer to whoever asks for an answer that is not theirs.</summary>

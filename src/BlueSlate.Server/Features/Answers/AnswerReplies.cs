@@ -171,7 +171,11 @@ public sealed record StudentPartMarks(
     StudentRuling[] Rulings,
     StudentMarkChange[] Changes,
     NoteQueryReply[] Queries
-);
+)
+{
+    /// <summary>What in the scenario speaks for and against it.</summary>
+    public required ScenarioEvidence Evidence { get; init; }
+}
 
 /// <summary>A released mark that was changed, and why.</summary>
 public sealed record StudentMarkChange(DateTimeOffset At, string Before, string After, string Reason);

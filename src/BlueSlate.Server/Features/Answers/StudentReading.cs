@@ -3,7 +3,6 @@ using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Language.Scenarios;
-using BlueSlate.Core.Preparing;
 using BlueSlate.Core.Subjects.Concepts.Soundness;
 using BlueSlate.Server.Features.Exercises;
 
@@ -31,16 +30,8 @@ internal static class StudentReading
                 part.Aids.Form ? [.. FormRule.Check(drawing, part.Learned)] : []
             )
             {
-                Rows = part.Aids.Rows ? AgainstRows(part, drawing, prose) : [],
+                Rows = RowRemark.Of(part, drawing, prose, "your drawing"),
             }
         );
     }
-
-    private static RowRemark[] AgainstRows(PartDocument part, Drawing drawing, ScenarioProse prose) =>
-        [
-            .. Subject
-                .Of(part.Learned)
-                .AgainstRows(new PreflightCase(drawing, part.Learned, prose) { Drawn = "your drawing" })
-                .Select(item => new RowRemark(item.Key, item.Said, [.. item.Elements], [.. item.Places])),
-        ];
 }

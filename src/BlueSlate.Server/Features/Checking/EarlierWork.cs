@@ -3,6 +3,7 @@ using System.Collections.Immutable;
 using BlueSlate.Core;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Data;
+using BlueSlate.Server.Features.Answers;
 using BlueSlate.Server.Features.Exercises;
 using Microsoft.EntityFrameworkCore;
 
@@ -84,10 +85,6 @@ internal sealed class EarlierWork
             assessor,
             assessors.For(before.Asked!, revision)
         ));
-        return following.Inherited(
-            assessment,
-            assessor.Subject.Parse(before.Drawing) ?? throw new InvalidOperationException("A stored document cannot be read."),
-            stands
-        );
+        return following.Inherited(assessment, StoredDrawings.Read(assessor.Subject, before.Drawing), stands);
     }
 }

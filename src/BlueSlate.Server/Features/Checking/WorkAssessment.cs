@@ -47,9 +47,7 @@ public sealed record CheckedWork(
     public bool Doubtful => Assessment.Doubt.IsOpen;
 
     /// <summary>What was drawn or written.</summary>
-    public IDocument Document =>
-        Subject.Of(ExerciseJson.Read<PartDocument>(Work.Asked!.Document).Learned).Parse(Work.Drawing)
-        ?? throw new InvalidOperationException("A stored document cannot be read.");
+    public IDocument Document => StoredDrawings.Read(ExerciseJson.Read<PartDocument>(Work.Asked!.Document), Work.Drawing);
 
     /// <summary>What alike notes on other answers have in common with this one.</summary>
     public string KeyOf(Note note) => AlikeKey.Of(note, Assessment.Comparison);
@@ -369,8 +367,7 @@ public sealed partial class WorkAssessment(BlueSlateContext database, AssessorSt
         IReadOnlyList<StandsFor>? stands = null
     )
     {
-        var document = assessor.Subject.Parse(work.Drawing)
-            ?? throw new InvalidOperationException("A stored document cannot be read.");
+        var document = StoredDrawings.Read(assessor.Subject, work.Drawing);
         var standing = (stands ?? work.Stands).ToImmutableDictionary(
             row => row.ModelElement,
             row => row.AnswerElement,

@@ -1,6 +1,7 @@
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language.Scenarios;
+using BlueSlate.Core.Preparing;
 using BlueSlate.Core.Subjects.Concepts.Soundness;
 using BlueSlate.Data;
 
@@ -94,7 +95,22 @@ public sealed record ReadingReply(string Hash, ResultSentence[] Sentences, FormR
 /// <param name="Said">What the rows show.</param>
 /// <param name="Elements">What is drawn.</param>
 /// <param name="Places">The cells.</param>
-public sealed record RowRemark(string Key, string Said, string[] Elements, ScenarioPlace[] Places);
+public sealed record RowRemark(string Key, string Said, string[] Elements, ScenarioPlace[] Places)
+{
+    /// <summary>
+    /// All of them about a drawing that <paramref name="drawn" /> says whose it is; none where the part does not tell what rows show.
+    /// </summary>
+    public static RowRemark[] Of(PartDocument part, IDocument drawing, ScenarioProse prose, string drawn) =>
+        part.Aids.Rows
+            ?
+            [
+                .. Subject
+                    .Of(part.Learned)
+                    .AgainstRows(new PreflightCase(drawing, part.Learned, prose) { Drawn = drawn })
+                    .Select(item => new RowRemark(item.Key, item.Said, [.. item.Elements], [.. item.Places])),
+            ]
+            : [];
+}
 
 /// <summary>A fact of a model answer.</summary>
 public sealed record FactReply(string Id, string Aspect, string Element, string Title, string Value);

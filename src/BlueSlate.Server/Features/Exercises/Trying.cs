@@ -17,7 +17,8 @@ public sealed record TriedReply(
     string Drawing,
     string ModelDrawing,
     ResultSentence[] ModelSentences,
-    StudentResult Result
+    StudentResult Result,
+    ScenarioEvidence Evidence
 );
 
 /// <summary>A drawing to be checked, and what was drawn before of the part with whose drawing it was begun, if that was any.</summary>
@@ -81,7 +82,14 @@ internal static class Trying
                 request.Drawing,
                 subject.Write(assessment.ModelAnswer),
                 [.. subject.Sentences(assessment.ModelAnswer, document.Learned).Select(ResultSentence.Of)],
-                StudentResult.Of(ResultDocument.Of(assessment, ""), withModel: true)
+                StudentResult.Of(ResultDocument.Of(assessment, ""), withModel: true),
+                ScenarioEvidence.Of(
+                    document,
+                    drawing,
+                    assessment.ModelAnswer,
+                    renderer.ToProse(question.Scenario),
+                    "your drawing"
+                )
             )
         );
     }

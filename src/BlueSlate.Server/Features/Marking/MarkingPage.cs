@@ -63,7 +63,16 @@ public sealed class MarkingPage(
             released is null || isInstructor,
             isInstructor,
             await NoteQueries.OfAsync(database, id, cancellation)
-        );
+        )
+        {
+            Evidence = ScenarioEvidence.Of(
+                part,
+                result.Document,
+                model,
+                renderer.ToProse(work.Asked.Question.Scenario),
+                "the answer"
+            ),
+        };
     }
 
     private async Task<OtherPart[]> PartsAsync(Guid answerId, CancellationToken cancellation)

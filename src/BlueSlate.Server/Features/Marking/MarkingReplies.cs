@@ -2,6 +2,7 @@ using BlueSlate.Core;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Marking;
+using BlueSlate.Server.Features.Answers;
 using BlueSlate.Server.Features.Checking;
 
 namespace BlueSlate.Server.Features.Marking;
@@ -132,7 +133,11 @@ public sealed record MarkingReply(
     bool MayDecide,
     bool MayAccept,
     NoteQueryReply[] Queries
-);
+)
+{
+    /// <summary>What in the scenario speaks for and against it.</summary>
+    public required ScenarioEvidence Evidence { get; init; }
+}
 
 /// <summary>What an answer was released with.</summary>
 public sealed record ReleasedMark(Rational Total, DateTimeOffset At);

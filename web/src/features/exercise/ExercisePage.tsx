@@ -200,6 +200,10 @@ function PartScript({ exercise, part, at, sessions, session, titled, editable, s
   // The core reads a drawing as the class has learned to, by what is saved.
   const reading = useReading(slate.full, read, away, JSON.stringify(part.part.value.learned));
   const assessment = useAssessment(exercise, part);
+  const tiedElements = useMemo(
+    () => new Set([...slate.drawing.ties.values()].map(({ element }) => element)),
+    [slate.drawing.ties],
+  );
   const preflight = usePreflight(
     part.id,
     slate.full,
@@ -244,7 +248,16 @@ function PartScript({ exercise, part, at, sessions, session, titled, editable, s
           lit={lit ? [...lighting.litPhrases, ...lit.places] : lighting.litPhrases}
           onPhraseHover={lighting.lightPhrase}
           actions={
-            slate.editable ? (phrase, done) => <PhraseActions slate={slate} phrase={phrase} done={done} /> : undefined
+            slate.editable
+              ? (phrase, done) => (
+                  <PhraseActions
+                    slate={slate}
+                    phrase={phrase}
+                    done={done}
+                    proposals={preflight.cover?.proposed.filter(({ element }) => !tiedElements.has(element))}
+                  />
+                )
+              : undefined
           }
           onDone={() => slate.surface.current?.focus()}
         >

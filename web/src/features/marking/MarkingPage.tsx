@@ -90,6 +90,7 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
       modelDrawing={answer.modelDrawing}
       modelSentences={answer.modelSentences}
       result={answer.result}
+      evidence={answer.evidence}
       tabs={
         <PartTabs
           parts={answer.parts.map((part) => ({
@@ -104,7 +105,7 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
       view={view}
       open={open}
       onOpen={setOpen}
-      margin={(placed, levelOf, chosen) => (
+      margin={({ placed, levelOf, chosen, look, rows }) => (
         <div className="min-h-full flex flex-col">
           <p className="total">
             <strong>{show(answer.result.total)}</strong> of {show(answer.result.maximum)}, candidate {answer.code}
@@ -142,6 +143,7 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
               open={open}
               onOpen={setOpen}
               levelOf={view === 'over' ? levelOf : () => null}
+              look={look}
               mark={({ note }) => (
                 <>
                   <RuledMark ruling={answer.rulings.find((ruling) => ruling.findingId === note.id)} />
@@ -186,6 +188,7 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
               )}
             />
           )}
+          {!lines && rows}
           {answer.mayDecide && !lines && <OwnNote answer={answer} chosen={chosen} onReply={keep} />}
           {!released && !lines && <StandsFor answer={answer} near={nearTo(answer.result, open)} onReply={keep} />}
           {!released && !lines && answer.mayAccept && answer.result.notes.length > 0 && <AlsoRight answer={answer} />}

@@ -74,11 +74,12 @@ function Marks({ id, marks, part, at, tabs, name }: MarksProps) {
       modelDrawing={part.modelDrawing ?? null}
       modelSentences={part.modelSentences ?? []}
       result={part.result}
+      evidence={part.evidence}
       view={view}
       open={open}
       onOpen={setOpen}
       tabs={tabs}
-      margin={(placed, levelOf) => (
+      margin={({ placed, levelOf, look, rows }) => (
         <div className="min-h-full flex flex-col">
           <p className="total">
             <strong>{show(part.result.total)}</strong> of {show(part.result.maximum)}
@@ -119,6 +120,7 @@ function Marks({ id, marks, part, at, tabs, name }: MarksProps) {
               open={open}
               onOpen={setOpen}
               levelOf={view === 'over' ? levelOf : () => null}
+              look={look}
               beneath={({ note }) => (
                 <>
                   <Decided ruling={part.rulings.find((ruling) => ruling.findingId === note.id)} />
@@ -137,6 +139,7 @@ function Marks({ id, marks, part, at, tabs, name }: MarksProps) {
               )}
             />
           )}
+          {!lines && rows}
           <p className="mt-auto pt-6 text-[13px] text-quiet-ink">
             released {moment(marks.releasedAt)} ·{' '}
             <a className="word-button" href={addressOf(`/api/study/answers/${id}/sheet`)} download>

@@ -39,10 +39,11 @@ export function Tried({ title, line, tried, took, minutes, back, onDrawOn, onAfr
       modelDrawing={tried.modelDrawing}
       modelSentences={tried.modelSentences}
       result={result}
+      evidence={tried.evidence}
       view={view}
       open={open}
       onOpen={setOpen}
-      margin={(placed, levelOf) => (
+      margin={({ placed, levelOf, look, rows }) => (
         <div className="min-h-full flex flex-col">
           <p className="total">
             <strong>{show(result.total)}</strong> of {show(result.maximum)}, your own try
@@ -69,8 +70,10 @@ export function Tried({ title, line, tried, took, minutes, back, onDrawOn, onAfr
               open={open}
               onOpen={setOpen}
               levelOf={view === 'over' ? levelOf : () => null}
+              look={look}
             />
           )}
+          {!lines && rows}
           <p className="margin-foot text-[14px] flex flex-wrap gap-x-5">
             <button className="word-button main" onClick={onDrawOn}>
               draw on

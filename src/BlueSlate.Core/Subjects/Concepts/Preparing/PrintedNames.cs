@@ -50,6 +50,7 @@ internal sealed partial class PrintedNames
         : printed.Without(thing).Key == name.Without(thing).Key
             ? printed.Without(thing).Key != printed.Key ? 1
                 : 0.9
+        : NameSimilarity.IsWithoutHead(printed, name) ? 0.9
         : NameSimilarity.Of(printed, name).Value;
 
     private static IEnumerable<(Name Name, ScenarioPlace Place)> Identifiers(CodeListing listing) =>

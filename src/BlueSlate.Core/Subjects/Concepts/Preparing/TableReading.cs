@@ -154,13 +154,24 @@ internal sealed class TableReading
         var things = (attribute.ForeignKey is null ? [owner] : model.Entities.Prepend(owner))
             .Select(thing => Name.Of(thing.Name))
             .ToList();
+        var referred = ReferredTo(owner, attribute, model);
         var best = Enumerable
             .Range(0, table.Head.Length)
-            .Select(column =>
-                (Column: column, Value: things.Max(thing => PrintedNames.Likeness(Name.Of(table.Head[column].Text), name, thing)))
-            )
+            .Select(column => (Column: column, Value: Likeness(Name.Of(table.Head[column].Text))))
             .DefaultIfEmpty((-1, 0))
             .MaxBy(found => found.Item2);
         return best.Item2 >= PrintedNames.Alike ? best.Item1 : null;
+
+        double Likeness(Name head) =>
+            referred?.Key == head.Key ? 1 : things.Max(thing => PrintedNames.Likeness(head, name, thing));
+    }
+
+    // Only where one column refers to it: of two, either might be meant.
+    private static Name? ReferredTo(EntityType owner, ConceptAttribute attribute, ConceptModel model)
+    {
+        var tie = model.Relationships.FirstOrDefault(one => one.Id == attribute.ForeignKey?.RelationshipId);
+        var isOnly = owner.Attributes.Count(other => other.ForeignKey == attribute.ForeignKey) == 1;
+        var other = isOnly ? tie?.Roles.FirstOrDefault(role => role.EntityId != owner.Id) : null;
+        return other is null ? null : Name.Of(model.Entity(other.EntityId).Name);
     }
 }
