@@ -1,5 +1,6 @@
 using System.Text.Json.Nodes;
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Interchange;
 using Microsoft.EntityFrameworkCore;
 using Shouldly;
 
@@ -95,6 +96,48 @@ public sealed class MarkingTests(TestServer server) : IClassFixture<TestServer>
         await instructor.PostAsync($"/api/marking/exercises/{exercise}/release");
         (await Story.MarksAsync(student, answer))["modelDrawing"].ShouldBeNull();
         (await Story.MarksAsync(student, answer))["modelSentences"].ShouldBeNull();
+    }
+
+    [Theory]
+    [InlineData(true)]
+    [InlineData(false)]
+    public async Task What_rows_speak_against_stands_with_the_notes_where_the_part_tells_it(bool told)
+    {
+        using var instructor = await server.AsAsync("instructor");
+        using var student = await server.AsAsync(told ? "student2" : "student3");
+        var exercise = await Story.DraftAsync(server, instructor);
+        await instructor.PutAsync(
+            $"/api/exercises/{exercise}/scenario",
+            new
+            {
+                revision = 2,
+                text = "Airships tie up at masts.\n\n| hull number | mast code |\n| --- | --- |\n| 7 | M1 |\n| 7 | M2 |",
+            }
+        );
+        var part = new PartDocument
+        {
+            Marks = 20,
+            Aids = new AidsDocument { Rows = told },
+        };
+        await instructor.PutAsync($"/api/parts/{exercise.Part}", new { revision = 2, value = part });
+        var scheme = await instructor.PostAsync($"/api/parts/{exercise.Part}/scheme");
+        await instructor.PutAsync(
+            $"/api/parts/{exercise.Part}/assessment",
+            new { revision = 1, value = new { tolerances = Array.Empty<object>(), scheme } }
+        );
+        await instructor.PostAsync($"/api/exercises/{exercise}/publish", new { });
+        var answer = await Story.HandedInAsync(server, student, exercise, Story.Faulty);
+        var marker = await instructor.GetAsync($"/api/marking/work/{answer.Work}");
+        await instructor.PostAsync($"/api/marking/work/{answer.Work}/gone-through");
+        await instructor.PostAsync($"/api/marking/exercises/{exercise}/release");
+
+        SaidOf(marker).ShouldBe(Said("the answer"));
+        SaidOf(await Story.MarksAsync(student, answer)).ShouldBe(Said("your drawing"));
+
+        string[] Said(string drawn) =>
+            told ? [$"Rows 1 and 2 have the same hull number (7), by which {drawn} tells zeppelins apart."] : [];
+
+        static string[] SaidOf(JsonNode reply) => [.. reply["evidence"]!["rows"]!.AsArray().Select(row => (string)row!["said"]!)];
     }
 
     [Fact]

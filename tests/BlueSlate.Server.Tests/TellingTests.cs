@@ -23,7 +23,7 @@ public sealed class TellingTests(TestServer server) : IClassFixture<TestServer>
     ];
 
     // What only shows where the model answer does.
-    private static readonly string[] OfModel = ["modelDrawing", "modelElements", "counterparts", "modelSentences"];
+    private static readonly string[] OfModel = ["modelDrawing", "modelElements", "counterparts", "modelSentences", "modelWords"];
 
     [Theory]
     [InlineData(true)]

@@ -43,6 +43,21 @@ async function openAnswerWith(page: Page, note: string) {
   await goOnTo(page, note);
 }
 
+test('an open note lights the words that decide it, and its place is looked at closely and left again', async ({ page }) => {
+  await openDesk(page);
+  await openAnswerWith(page, minimum);
+  const zoom = page.getByRole('status', { name: 'zoom' });
+  const whole = await zoom.textContent();
+  const lit = () => page.evaluate(() => [...(CSS.highlights.get('lit') ?? [])].map((range) => (range as Range).toString()));
+  expect(await lit()).toEqual([]);
+  await page.locator('.note', { hasText: minimum }).locator('.note-head').click();
+  await expect.poll(lit).toEqual(['Exactly one guide leads each show']);
+  await page.keyboard.press('z');
+  await expect(zoom).not.toHaveText(whole!);
+  await page.getByRole('button', { name: 'see the whole drawing' }).click();
+  await expect(zoom).toHaveText(whole!);
+});
+
 test('one decision holds for all alike, after whose marks change was seen, and is taken back for all', async ({ page }) => {
   await openDesk(page);
   await openAnswerWith(page, minimum);

@@ -36,6 +36,24 @@ describe('names at the rim', () => {
     expect(rimNames(scene, { x: 5000, y: 5000, zoom: 1 }, size)).toEqual([]);
   });
 
+  it('stand on the surface from wherever one looks, also where a line starts at what is hidden of its box', () => {
+    const slanted = layOut(
+      new Draw()
+        .box('Guide', 0, 300)
+        .box('Show', 260, -200)
+        .box('Dome', -400, 500)
+        .line('Guide', 'Show', [], [])
+        .line('Guide', 'Dome', [], []).drawing,
+    );
+    for (const zoom of [0.6, 1, 1.5])
+      for (let x = -700; x <= 900; x += 37)
+        for (let y = -700; y <= 900; y += 41)
+          for (const { at } of rimNames(slanted, { x, y, zoom }, size)) {
+            expect(at.y).toBeGreaterThanOrEqual(-1);
+            expect(at.y).toBeLessThanOrEqual(size.height + 1);
+          }
+  });
+
   it('keep clear of each other', () => {
     const draw = new Draw().box('Visit', 100, 100);
     for (let i = 0; i < 5; i++) draw.box(`Item ${i}`, 1500, 60 + i * 40).line('Visit', `Item ${i}`, [], []);

@@ -230,9 +230,12 @@ public static class NameSimilarity
     public static bool AlikeAsKeys(Name first, Name second) =>
         IsKeyHead(first) && IsKeyHead(second) && first.Words.AsSpan()[..^1].SequenceEqual(second.Words.AsSpan()[..^1]);
 
-    /// <summary>Whether a name is another without what keys end in: <c>shelf</c> for a <c>shelf code</c>.</summary>
+    /// <summary>
+    /// Whether a name is another without what keys that people use end in: <c>shelf</c> for a <c>shelf code</c>. What ends in id is
+    /// often made up.
+    /// </summary>
     public static bool IsWithoutHead(Name shorter, Name name) =>
-        IsKeyHead(name) && name.Words.Length > 1 && shorter.Words.AsSpan().SequenceEqual(name.Words.AsSpan()[..^1]);
+        name.Words is [_, .., "number" or "code" or "ref"] && shorter.Words.AsSpan().SequenceEqual(name.Words.AsSpan()[..^1]);
 
     private static bool IsKeyHead(Name name) => !name.Words.IsEmpty && KeyHeads.Contains(name.Words[^1]);
 

@@ -6048,7 +6048,7 @@ export interface components {
             /** @description What of the answer its rows speak against, where the part tells that. */
             rows: components["schemas"]["RowRemark"][];
             /** @description The words from which the model answer has what it draws, besides those that are tied to it; none where it is not shown. */
-            words: components["schemas"]["ProposedTie"][];
+            modelWords: components["schemas"]["ProposedTie"][];
         };
         /** @description Words of a scenario: the number of their block, from 0, where in it they start, and the words themselves. */
         ScenarioPlace: {

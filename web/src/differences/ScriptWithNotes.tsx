@@ -5,6 +5,7 @@ import type { Phrase } from '../script/phrases';
 import { ScenarioSheet } from '../script/ScenarioSheet';
 import { Sentences, type Sentence } from '../script/Sentences';
 import { useLighting } from '../script/useLighting';
+import { parseEndId } from '../drawing/document';
 import { readDrawing } from '../drawing/format';
 import { elementsOf, select, selectOwners } from '../drawing/selection';
 import { SlateSurface } from '../slate/SlateSurface';
@@ -80,12 +81,14 @@ export function ScriptWithNotes(props: ScriptWithNotesProps) {
   );
   const model = useMemo(() => (modelDrawing ? readDrawing(modelDrawing) : null), [modelDrawing]);
   // The words that decide the open note are those that the model answer has its things from.
-  const { words, rows } = props.evidence;
+  const { modelWords, rows } = props.evidence;
   const decisive = useMemo(() => {
     const wanted = new Set(openNote?.note.modelElements);
-    const found: Tied[] = words.map(({ element, place }) => ({ element, ...place }));
-    return [...(model?.ties.values() ?? []), ...found].filter(({ element }) => wanted.has(element));
-  }, [model, words, openNote]);
+    const found: Tied[] = modelWords.map(({ element, place }) => ({ element, ...place }));
+    return [...(model?.ties.values() ?? []), ...found].filter(
+      ({ element }) => wanted.has(element) || wanted.has(parseEndId(element)?.line ?? ''),
+    );
+  }, [model, modelWords, openNote]);
   const [cells, setCells] = useState<readonly Phrase[] | null>(null);
   // Two drawings side by side, or one on a small screen, want the room; the scenario comes back when it is asked for.
   const [folds, setFolds] = useState<boolean | null>(null);

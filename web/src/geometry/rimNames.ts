@@ -91,10 +91,12 @@ const steps = [0, 1, -1, 2, -2, 3, -3, 4, -4, 5, -5, 6, -6, 7, -7, 8, -8];
 
 /** Where a name may stand: where its line leaves, then along the rim, at a level rim also a row farther in. */
 function placesOf({ rim, at }: RimName, size: Size): Point[] {
-  if (rim === 'left' || rim === 'right')
-    return steps
-      .map((step) => ({ x: at.x, y: at.y + step * lineHeight }))
-      .filter(({ y }) => y >= lineHeight / 2 && y <= size.height - lineHeight / 2);
+  if (rim === 'left' || rim === 'right') {
+    // A line that starts at the hidden part of a box may cross the rim's own line above or beneath it.
+    const [top, bottom] = [lineHeight / 2, Math.max(lineHeight / 2, size.height - lineHeight / 2)];
+    const from = Math.min(bottom, Math.max(top, at.y));
+    return steps.map((step) => ({ x: at.x, y: from + step * lineHeight })).filter(({ y }) => y >= top && y <= bottom);
+  }
   const inward = rim === 'bottom' ? -lineHeight : lineHeight;
   return [0, 1, 2, 3].flatMap((row) => steps.map((step) => ({ x: at.x + step * 24, y: at.y + row * inward })));
 }

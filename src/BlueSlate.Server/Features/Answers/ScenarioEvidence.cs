@@ -8,10 +8,10 @@ namespace BlueSlate.Server.Features.Answers;
 
 /// <summary>What in a scenario speaks for and against what was judged.</summary>
 /// <param name="Rows">What of the answer its rows speak against, where the part tells that.</param>
-/// <param name="Words">
+/// <param name="ModelWords">
 /// The words from which the model answer has what it draws, besides those that are tied to it; none where it is not shown.
 /// </param>
-public sealed record ScenarioEvidence(RowRemark[] Rows, ProposedTie[] Words)
+public sealed record ScenarioEvidence(RowRemark[] Rows, ProposedTie[] ModelWords)
 {
     /// <summary>Of an answer to a part.</summary>
     /// <param name="part">The part.</param>
