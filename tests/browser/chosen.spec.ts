@@ -135,6 +135,41 @@ test('a statement that is not understood is asked about at its word and draws no
   await expect(page.getByText('Guide and Steward are kinds of Helper by task')).toBeVisible();
 });
 
+test('typing takes away nothing that was drawn, however late the server says it', async ({ page }) => {
+  await emptyDrawing(page, 'Grace Abel', 'The hill observatory');
+  let answer = () => {};
+  const held = new Promise<void>((resolve) => (answer = resolve));
+  await page.route('**/reading', async (route) => {
+    await held;
+    await route.continue();
+  });
+  await drawBox(page, 150, 150, 'Dome\nPK dome no');
+  await page.getByRole('button', { name: 'write', exact: true }).click();
+  await drawBox(page, 500, 150, 'Telescope\nPK telescope no');
+  const field = page.getByRole('textbox', { name: 'Sentences, one statement a line' });
+  await expect(field).toHaveCount(0);
+  answer();
+  await expect(field).toHaveValue('Dome: dome no (key)\nTelescope: telescope no (key)\n');
+  await field.press('Control+End');
+  await field.pressSequentially('Session: session no (key)\n');
+  await expect(page.locator('text.name')).toHaveText(['Dome', 'Telescope', 'Session']);
+
+  // What is drawn by hand while one types is said in the text before more of the text is drawn.
+  let again = () => {};
+  const late = new Promise<void>((resolve) => (again = resolve));
+  await page.unroute('**/reading');
+  await page.route('**/reading', async (route) => {
+    await late;
+    await route.continue();
+  });
+  await drawBox(page, 150, 400, 'Observer\nPK badge no');
+  await field.press('Control+End');
+  await field.pressSequentially('Plate: plate no (key)\n');
+  again();
+  await expect(page.locator('text.name')).toHaveText(['Dome', 'Telescope', 'Session', 'Observer', 'Plate']);
+  await expect(field).toHaveValue(/Observer: badge no \(key\)/);
+});
+
 test.describe('by touch', () => {
   test.use({ hasTouch: true });
 

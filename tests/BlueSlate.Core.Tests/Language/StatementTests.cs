@@ -114,6 +114,20 @@ public sealed class StatementTests
         problems.ShouldBeEmpty();
     }
 
+    [Theory]
+    [InlineData("Visit takes many Item; Item is taken on exactly 1 Visit, with date, hours", "date|hours", "")]
+    [InlineData("Visit takes many Item, noting hours; Item is taken on 0 or 1 Visit", "hours", "")]
+    [InlineData("Visit takes many Item, as Taking", "", "Taking")]
+    public void What_a_tie_keeps_or_is_may_follow_a_half_after_a_comma(string line, string noting, string embodied)
+    {
+        var (statement, problems) = new StatementParser(Known).Parse(line);
+        var tie = statement.ShouldBeOfType<RelationshipStatement>();
+        string.Join('|', tie.Noting.Select(noted => noted.Name)).ShouldBe(noting);
+        tie.Embodied.ShouldBe(embodied);
+        tie.Ends.Select(end => end.Entity).ShouldBe(["Visit", "Item"]);
+        problems.ShouldBeEmpty();
+    }
+
     [Fact]
     public void What_a_tie_with_a_name_does_not_understand_is_told_at_its_place()
     {

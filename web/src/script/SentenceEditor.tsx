@@ -7,6 +7,7 @@ import { stepsBetween } from '../drawing/steps';
 import type { Slate } from '../slate/useSlate';
 import { messageOf } from '../ui/states';
 import { completionOf, ownWords } from './completion';
+import { mergeLines } from './mergeLines';
 import { StatementForms } from './StatementForms';
 
 const roomForLines = 40;
@@ -17,6 +18,8 @@ interface SentenceEditorProps {
   lines: readonly string[];
   /** The line at which the caret stands first. */
   at: number;
+  /** Whether they are about the drawing as it is now, or about one a moment ago. */
+  isOfNow: boolean;
   amend: (drawing: string, lines: string[]) => Promise<Schemas['AmendReply']>;
   onLeave: () => void;
 }
@@ -25,7 +28,7 @@ interface SentenceEditorProps {
  * The sentences as text to be typed in: Enter draws what was typed, Tab takes a completion, Esc leaves. What cannot be taken is told
  * beneath, and everything else is drawn.
  */
-export function SentenceEditor({ slate, lines, at, amend, onLeave }: SentenceEditorProps) {
+export function SentenceEditor({ slate, lines, isOfNow, at, amend, onLeave }: SentenceEditorProps) {
   const area = useRef<HTMLTextAreaElement>(null);
   const [text, setText] = useState(() => [...lines, ''].join('\n'));
   const [caret, setCaret] = useState(0);
@@ -56,7 +59,11 @@ export function SentenceEditor({ slate, lines, at, amend, onLeave }: SentenceEdi
   const drawing = useRef<Promise<boolean> | null>(null);
   /** What was typed while the server was at what had been typed before. */
   const next = useRef<string | null>(null);
-  const drawn = useRef(slate.session.current().document);
+  /** The drawing that the text was last about, with what it said; and whether the text waits to be drawn on another. */
+  const drawn = useRef({ document: slate.session.current().document, lines });
+  const waits = useRef(false);
+  /** Whether a person has changed the text: as long as nobody has, there is nothing to draw of it. */
+  const touched = useRef(false);
 
   useEffect(() => {
     const field = area.current!;
@@ -68,17 +75,20 @@ export function SentenceEditor({ slate, lines, at, amend, onLeave }: SentenceEdi
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);
 
-  // What was drawn by hand meanwhile is said here too, below it what could not be taken.
+  // What was drawn by hand meanwhile is said here too, before anything more is drawn of the text.
   useEffect(() => {
-    const now = slate.session.current().document;
-    if (now === drawn.current || document.activeElement === area.current) return;
-    drawn.current = now;
-    const open = reply.problems.map((problem) => text.split('\n')[problem.line] ?? '');
-    setText([...lines, ...new Set(open), ''].join('\n'));
+    const { document } = slate.session.current();
+    if (!isOfNow || document === drawn.current.document) return;
+    const mine = area.current!.value.split('\n');
+    const next = (touched.current ? mergeLines(mine, drawn.current.lines, lines) : [...lines, '']).join('\n');
+    drawn.current = { document, lines };
+    caretNext.current = Math.min(area.current!.selectionStart, next.length);
+    setText(next);
     setReply({ problems: [], notes: [] });
+    if (waits.current) void draw(next);
     // Only when what the drawing says has changed.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [lines]);
+  }, [lines, isOfNow]);
 
   /** The text word for word as the drawing says it, unless more was typed since, or something could not be taken. */
   const settle = (typed: string, answer: Schemas['AmendReply']) => {
@@ -94,6 +104,7 @@ export function SentenceEditor({ slate, lines, at, amend, onLeave }: SentenceEdi
 
   /** Draws what was typed, one text after the other and of several only the last; says whether all of it could be taken. */
   const draw = (typed: string): Promise<boolean> => {
+    if (!touched.current) return Promise.resolve(true);
     next.current = typed;
     drawing.current ??= drawAll().finally(() => (drawing.current = null));
     return drawing.current;
@@ -109,15 +120,18 @@ export function SentenceEditor({ slate, lines, at, amend, onLeave }: SentenceEdi
   };
   const drawOnce = async (typed: string): Promise<boolean> => {
     const { document: before } = slate.session.current();
+    waits.current = before !== drawn.current.document;
+    if (waits.current) return false;
     try {
       const answer = await amend(writeDrawing(before, placementOf(latest.current.full)), typed.split('\n'));
       if (next.current !== null) return false;
-      if (slate.session.current().document !== before) return await drawOnce(typed);
+      waits.current = slate.session.current().document !== before;
+      if (waits.current) return false;
       const steps = stepsBetween(before, readDrawing(answer.drawing));
       if (steps.length > 0) slate.change({ label: 'type a statement', steps });
       fresh.current = [...slate.session.current().document.shapes.keys()].filter((id) => !before.shapes.has(id));
       if (before.shapes.size === 0) slate.fitSoon();
-      drawn.current = slate.session.current().document;
+      drawn.current = { document: slate.session.current().document, lines: answer.lines };
       settle(typed, answer);
       slate.session.leaveOut(answer.problems.map((problem) => typed.split('\n')[problem.line] ?? ''));
       setReply({ problems: answer.problems, notes: answer.unsaid.map((note) => `This notation cannot say: ${note}`) });
@@ -145,6 +159,7 @@ export function SentenceEditor({ slate, lines, at, amend, onLeave }: SentenceEdi
       void leave();
     } else if (event.key === 'Tab' && !event.shiftKey && completion) {
       event.preventDefault();
+      touched.current = true;
       const next = text.slice(0, field.selectionStart) + completion + text.slice(field.selectionEnd);
       const end = field.selectionStart + completion.length;
       caretNext.current = end;
@@ -158,6 +173,7 @@ export function SentenceEditor({ slate, lines, at, amend, onLeave }: SentenceEdi
   /** Puts a form on a line of its own, to be written over. */
   const take = (form: string) => {
     const field = area.current!;
+    touched.current = true;
     const before = text.slice(0, field.selectionStart).trimEnd();
     const start = before === '' ? '' : `${before}\n`;
     caretNext.current = start.length + form.length;
@@ -180,6 +196,7 @@ export function SentenceEditor({ slate, lines, at, amend, onLeave }: SentenceEdi
         aria-label="Sentences, one statement a line"
         placeholder="Item: item no (key), fault"
         onChange={(event) => {
+          touched.current = true;
           setText(event.target.value);
           setLeaving(false);
           setCaret(event.target.selectionStart);

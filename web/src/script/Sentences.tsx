@@ -18,12 +18,20 @@ interface SentencesProps {
   /** The server cannot be reached: what was drawn since is not among the sentences yet. */
   away?: boolean;
   /** How the sentences are typed in, where that is allowed. */
-  writing?: { slate: Slate; amend: (drawing: string, lines: string[]) => Promise<Schemas['AmendReply']> };
+  writing?: {
+    slate: Slate;
+    amend: (drawing: string, lines: string[]) => Promise<Schemas['AmendReply']>;
+    /** Whether the sentences are about the drawing as it is now, or about one a moment ago. */
+    isOfNow: boolean;
+  };
 }
 
 /** One text beneath the slate: a statement a line, each lighting its shapes and lit by them. */
 export function Sentences({ sentences, waiting, lit, onLight, onPick, after, empty, away, writing }: SentencesProps) {
   const [editing, setEditing] = useState<number | null>(null);
+  // What is typed replaces what is said: so it begins from sentences of the drawing as it is now, or a moment later.
+  const [open, setOpen] = useState(false);
+  if (editing !== null && !open && writing?.isOfNow) setOpen(true);
   const list = useRef<HTMLDivElement>(null);
   useEffect(() => {
     // What is lit from the slate comes into sight; what the pointer is on here stays where it is.
@@ -31,18 +39,19 @@ export function Sentences({ sentences, waiting, lit, onLight, onPick, after, emp
     if (lines.length > 0 && lines.length <= 3 && !list.current?.matches(':hover, :focus-within'))
       lines[0]!.scrollIntoView({ block: 'nearest' });
   }, [lit, sentences]);
-  if (writing && editing !== null)
+  if (writing && editing !== null && open)
     return (
       <SentenceEditor
         slate={writing.slate}
         amend={writing.amend}
+        isOfNow={writing.isOfNow}
         lines={sentences.map(textOf)}
-        at={editing}
-        onLeave={() => setEditing(null)}
+        at={Math.min(editing, sentences.length)}
+        onLeave={() => (setEditing(null), setOpen(false))}
       />
     );
   const write = writing && !away && (
-    <button className="word-button write-here" onClick={() => setEditing(sentences.length)}>
+    <button className="word-button write-here" onClick={() => setEditing(Infinity)}>
       write
     </button>
   );

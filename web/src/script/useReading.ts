@@ -6,7 +6,7 @@ const usual = 150;
 
 /**
  * Asks the core what a drawing says, a moment after the last change, and again once the server is back, or when something besides
- * changes how it is read; the newest drawing wins.
+ * changes how it is read; the newest drawing wins. `isOfNow` says whether the reply is about the drawing as it is now.
  */
 export function useReading<T>(
   scene: Scene,
@@ -16,6 +16,7 @@ export function useReading<T>(
   delay = usual,
 ) {
   const [reply, setReply] = useState<T | null>(null);
+  const [readOf, setReadOf] = useState<Scene | null>(null);
   const [waiting, setWaiting] = useState(true);
   const asked = useRef(0);
   useEffect(() => {
@@ -26,6 +27,7 @@ export function useReading<T>(
         (answer) => {
           if (turn !== asked.current) return;
           setReply(answer);
+          setReadOf(scene);
           setWaiting(false);
         },
         // While the server is away the last reading stays, marked as waiting; the next change asks again.
@@ -34,5 +36,5 @@ export function useReading<T>(
     }, delay);
     return () => window.clearTimeout(timer);
   }, [scene, read, away, besides, delay]);
-  return { reply, waiting };
+  return { reply, waiting, isOfNow: readOf === scene };
 }

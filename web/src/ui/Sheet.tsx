@@ -1,5 +1,5 @@
 import { Dialog } from 'radix-ui';
-import type { ReactNode } from 'react';
+import { useRef, type KeyboardEvent, type ReactNode } from 'react';
 
 interface SheetProps {
   open: boolean;
@@ -7,6 +7,7 @@ interface SheetProps {
   onClose?: () => void;
   title: string;
   children: ReactNode;
+  /** What can be done, the main thing first: Enter in a field of one line does that. */
   actions?: ReactNode;
   /** The word of leaving it, when “not now” beside an action says the wrong thing. */
   closeWord?: string;
@@ -28,8 +29,17 @@ const focusHome = (event: Event) => {
   home.focus({ preventScroll: true });
 };
 
+/** Whether somebody at a field of one line is done with what the sheet asks. */
+const isDone = ({ key, target, nativeEvent, defaultPrevented }: KeyboardEvent) =>
+  key === 'Enter' &&
+  target instanceof HTMLInputElement &&
+  !['checkbox', 'radio', 'file', 'button'].includes(target.type) &&
+  !nativeEvent.isComposing &&
+  !defaultPrevented;
+
 /** A sheet of paper laid over the page: something to read or decide before going on. */
 export function Sheet({ open, onClose, title, children, actions, closeWord, wide = false }: SheetProps) {
+  const actionsHere = useRef<HTMLDivElement>(null);
   return (
     <Dialog.Root open={open} onOpenChange={(next) => !next && onClose?.()}>
       <Dialog.Portal>
@@ -41,8 +51,15 @@ export function Sheet({ open, onClose, title, children, actions, closeWord, wide
           onCloseAutoFocus={focusHome}
         >
           <Dialog.Title className="sheet-title">{title}</Dialog.Title>
-          <div className="sheet-body">{children}</div>
-          <div className="sheet-actions">
+          <div
+            className="sheet-body"
+            onKeyDown={(event) =>
+              isDone(event) && actionsHere.current?.querySelector<HTMLElement>('.press-button')?.click()
+            }
+          >
+            {children}
+          </div>
+          <div className="sheet-actions" ref={actionsHere}>
             {actions}
             {onClose && (
               <Dialog.Close className="word-button">{closeWord ?? (actions ? 'not now' : 'close')}</Dialog.Close>

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Text.RegularExpressions;
 
 namespace BlueSlate.Core.Language.Statements;
 
@@ -6,7 +7,7 @@ namespace BlueSlate.Core.Language.Statements;
 /// <c>Visit brings in 1 or more Item; Item comes in on exactly 1 Visit</c>: a half for each way to say it, the second one left away
 /// where it is not known.
 /// </summary>
-internal sealed class RelationshipForm : IStatementForm
+internal sealed partial class RelationshipForm : IStatementForm
 {
     /// <inheritdoc />
     public Statement? Read(StatementLine line)
@@ -20,9 +21,9 @@ internal sealed class RelationshipForm : IStatementForm
         var halves = new List<TieHalf>();
         ImmutableArray<AttributeText> noting = [];
         var embodied = "";
-        foreach (var (start, clause) in TieText.Clauses(bare))
+        foreach (var (start, clause) in TieText.Clauses(bare).SelectMany(WithTail))
         {
-            if (TieText.After("noting", clause) is { } noted)
+            if ((TieText.After("noting", clause) ?? TieText.After("with", clause)) is { } noted)
             {
                 noting = AttributeList.Read(noted, start + clause.Length - noted.Length, line);
             }
@@ -58,4 +59,21 @@ internal sealed class RelationshipForm : IStatementForm
             markers
         );
     }
+
+    // Whoever writes on after the second half, with a comma, says the same as in a clause of its own.
+    private static IEnumerable<(int Start, string Clause)> WithTail((int Start, string Clause) one)
+    {
+        var (start, clause) = one;
+        var tail =
+            AmountText.Find(clause) is { } amount
+            && TailPattern().Match(clause, amount.Start + amount.Length) is { Success: true } found
+                ? found
+                : null;
+        return tail is null
+            ? [one]
+            : [(start, clause[..tail.Index].TrimEnd()), (start + tail.Index + tail.Length, clause[(tail.Index + tail.Length)..])];
+    }
+
+    [GeneratedRegex(@",\s*(?=(?:with|noting|as)\s)", RegexOptions.IgnoreCase)]
+    private static partial Regex TailPattern();
 }

@@ -308,7 +308,7 @@ function PartScript({ exercise, part, at, sessions, session, titled, editable, s
             lit={lighting.lit}
             onLight={lighting.light}
             onPick={(sentence) => slate.setSelection(select(...elementsHere(slate.drawing, sentence)))}
-            writing={slate.editable ? { slate, amend: tools.amend } : undefined}
+            writing={slate.editable ? { slate, amend: tools.amend, isOfNow: reading.isOfNow } : undefined}
             empty="What the model answer says will stand here."
           />
           {editable && (

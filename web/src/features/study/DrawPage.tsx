@@ -248,7 +248,9 @@ function PartScript({ answer, work, sessions, session, tabs, onHandedIn, onEnded
             lit={lighting.lit}
             onLight={lighting.light}
             onPick={(sentence) => slate.setSelection(select(...elementsHere(slate.drawing, sentence)))}
-            writing={aids.sentences && slate.editable ? { slate, amend: tools.amend } : undefined}
+            writing={
+              aids.sentences && slate.editable ? { slate, amend: tools.amend, isOfNow: reading.isOfNow } : undefined
+            }
             empty={aids.sentences ? 'What your drawing says will stand here.' : 'What is drawn will stand here.'}
           />
           <Stand

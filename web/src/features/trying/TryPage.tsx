@@ -183,7 +183,7 @@ function TryPart({ exercise, part, at, tabs, onAfresh }: TryPartProps) {
             lit={lighting.lit}
             onLight={lighting.light}
             onPick={(sentence) => slate.setSelection(select(...elementsHere(slate.drawing, sentence)))}
-            writing={aids.sentences ? { slate, amend: tools.amend } : undefined}
+            writing={aids.sentences ? { slate, amend: tools.amend, isOfNow: reading.isOfNow } : undefined}
             empty={aids.sentences ? 'What your drawing says will stand here.' : 'What is drawn will stand here.'}
           />
           <div className="stand">
