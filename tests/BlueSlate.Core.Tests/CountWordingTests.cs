@@ -29,6 +29,8 @@ public sealed class CountWordingTests
     [InlineData("A singer sings in up to three choirs.", "t1/c", "?", "3")]
     [InlineData("A singer may sing in several choirs.", "t1/c", "0", "*")]
     [InlineData("Any number of singers, or none, sing in a choir.", "t1/s", "0", "*")]
+    [InlineData("A singer sings in exactly one choir or in none.", "t1/c", "0", "1")]
+    [InlineData("A choir rehearses in one or more halls, or at none for a while.", "t2/h", "0", "*")]
     [InlineData("Exactly one singer coaches each singer.", "t1/c", "?", "?")]
     [InlineData("A choir rehearses in a hall. Some choirs have none.", "t2/h", "0", "?")]
     [InlineData("A choir rehearses in exactly one hall; a hall hosts any number of choirs, or stands empty.", "t2/c", "0", "*")]

@@ -41,6 +41,7 @@ export function SentenceEditor({ slate, lines, isOfNow, at, amend, onLeave }: Se
   useLayoutEffect(() => {
     if (caretNext.current === null) return;
     area.current!.setSelectionRange(caretNext.current, caretNext.current);
+    setCaret(caretNext.current);
     caretNext.current = null;
   }, [text]);
   // What was drawn of a statement comes into sight with its lines.
@@ -164,7 +165,6 @@ export function SentenceEditor({ slate, lines, isOfNow, at, amend, onLeave }: Se
       const end = field.selectionStart + completion.length;
       caretNext.current = end;
       setText(next);
-      setCaret(end);
     } else if (event.key === 'Enter') {
       // The line end is typed first; what stands before it is drawn.
       void draw(text);

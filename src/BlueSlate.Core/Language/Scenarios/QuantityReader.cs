@@ -180,8 +180,8 @@ internal static partial class QuantityReader
     private static Regex Of(string form) => new($@"\G{form}(?: of)?(?![\w'’-])", RegexOptions.CultureInvariant);
 
     [GeneratedRegex(
-        @"\G(?:or|and|including|perhaps|possibly|maybe|even|sometimes)(?: perhaps| even| else| also)? "
-            + @"(?:none|nobody|nothing|never|no one|not at all|at none)(?: at all| yet| for a while)?(?![\w'’-])",
+        @"\G(?:or|and|including|perhaps|possibly|maybe|even|sometimes)(?: perhaps| even| else| also)?"
+            + @"(?: in| at| on| with| by| to| for| from| of| under)? (?:none|nobody|nothing|never|no one|not at all)(?: at all| yet| for a while)?(?![\w'’-])",
         RegexOptions.CultureInvariant
     )]
     private static partial Regex OrNone();
