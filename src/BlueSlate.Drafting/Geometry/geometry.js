@@ -2158,12 +2158,12 @@ var geometry = (function(exports) {
 			taken.push(other.box);
 		}
 	}
-	/** A text through which a line still runs goes to the nearest place that is free, if there is one near. */
+	/** A text through which a line still runs, or that lies on another, goes to the nearest place that is free, if there is one near. */
 	function moveAside(picks, taken, costOf) {
 		for (const pick of picks) {
 			taken.splice(taken.indexOf(pick.box), 1);
 			const cost = costOf(pick.line, pick.text);
-			if (cost >= foreignLine) {
+			if (cost > touching) {
 				const [best] = pick.places;
 				const text = least(aside.map(({ x, y }) => ({
 					...best,
@@ -2183,6 +2183,8 @@ var geometry = (function(exports) {
 		x: (column - 7) * 12,
 		y: (row - 6) * 10
 	}))).flat().sort((a, b) => Math.hypot(a.x, a.y) - Math.hypot(b.x, b.y));
+	/** What may be covered without harm: corners that touch. */
+	var touching = 24;
 	/** What lying on the own line counts, in the pixels that lying on something else would cover. */
 	var ownLine = 1500;
 	/** What each other line through a text counts: as much as a word of a text on it. */
@@ -2197,11 +2199,11 @@ var geometry = (function(exports) {
 		let count = 0;
 		const [far, low] = [right(box), bottom(box)];
 		for (const { line, from, to } of pieces) {
-			if (from.x < box.x && to.x < box.x) continue;
-			if (from.x > far && to.x > far) continue;
+			if (from.x < box.x - 1 && to.x < box.x - 1) continue;
+			if (from.x > far + 1 && to.x > far + 1) continue;
 			if (from.y < box.y && to.y < box.y) continue;
 			if (from.y > low && to.y > low) continue;
-			if (line !== own && meets(from, to, box, -1)) count++;
+			if (line !== own && meets(from, to, box, 1)) count++;
 		}
 		return count;
 	}

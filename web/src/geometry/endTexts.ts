@@ -109,12 +109,12 @@ function makeWay(picks: readonly Placing[], taken: Box[], costOf: (line: Line, p
   }
 }
 
-/** A text through which a line still runs goes to the nearest place that is free, if there is one near. */
+/** A text through which a line still runs, or that lies on another, goes to the nearest place that is free, if there is one near. */
 function moveAside(picks: readonly Placing[], taken: Box[], costOf: (line: Line, place: EndText) => number) {
   for (const pick of picks) {
     taken.splice(taken.indexOf(pick.box), 1);
     const cost = costOf(pick.line, pick.text);
-    if (cost >= foreignLine) {
+    if (cost > touching) {
       const [best] = pick.places;
       const near = aside.map(({ x, y }): EndText => ({ ...best!, x: best!.x + x, y: best!.y + y }));
       const text = least(near, (place) => costOf(pick.line, place));
@@ -130,6 +130,9 @@ const aside: readonly Point[] = Array.from({ length: 15 }, (_, column) =>
 )
   .flat()
   .sort((a, b) => Math.hypot(a.x, a.y) - Math.hypot(b.x, b.y));
+
+/** What may be covered without harm: corners that touch. */
+const touching = 24;
 
 /** What lying on the own line counts, in the pixels that lying on something else would cover. */
 const ownLine = 1500;
@@ -151,11 +154,11 @@ function crossings(box: Box, own: string, pieces: readonly Piece[]): number {
   let count = 0;
   const [far, low] = [right(box), bottom(box)];
   for (const { line, from, to } of pieces) {
-    if (from.x < box.x && to.x < box.x) continue;
-    if (from.x > far && to.x > far) continue;
+    if (from.x < box.x - 1 && to.x < box.x - 1) continue;
+    if (from.x > far + 1 && to.x > far + 1) continue;
     if (from.y < box.y && to.y < box.y) continue;
     if (from.y > low && to.y > low) continue;
-    if (line !== own && meets(from, to, box, -1)) count++;
+    if (line !== own && meets(from, to, box, 1)) count++;
   }
   return count;
 }
