@@ -50,6 +50,17 @@ public sealed class CountWordingTests
     }
 
     [Theory]
+    [InlineData("A singer may hold several scores; the date of each holding is kept.")]
+    [InlineData("A singer may hold several scores; each holding is dated.")]
+    public void What_is_said_of_a_deed_says_nothing_of_how_many(string text)
+    {
+        var said = Read(text)["t3/m"].ToList();
+
+        Surely(said.Select(evidence => evidence.Min)).ShouldBe("0");
+        Surely(said.Select(evidence => evidence.Max)).ShouldBe("*");
+    }
+
+    [Theory]
     [InlineData("A choir usually rehearses in one hall.", "t2/h")]
     [InlineData("As a rule a choir rehearses in one hall.", "t2/h")]
     public void What_is_usual_decides_nothing(string text, string role)

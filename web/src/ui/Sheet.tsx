@@ -7,7 +7,7 @@ interface SheetProps {
   onClose?: () => void;
   title: string;
   children: ReactNode;
-  /** What can be done, the main thing first: Enter in a field of one line does that. */
+  /** What can be done, the main thing first: Enter after a line of text does that. */
   actions?: ReactNode;
   /** The word of leaving it, when “not now” beside an action says the wrong thing. */
   closeWord?: string;
@@ -29,11 +29,11 @@ const focusHome = (event: Event) => {
   home.focus({ preventScroll: true });
 };
 
-/** Whether somebody at a field of one line is done with what the sheet asks. */
+/** Whether somebody who writes a line is done with what the sheet asks; at numbers and times Enter is pressed too lightly. */
 const isDone = ({ key, target, nativeEvent, defaultPrevented }: KeyboardEvent) =>
   key === 'Enter' &&
   target instanceof HTMLInputElement &&
-  !['checkbox', 'radio', 'file', 'button'].includes(target.type) &&
+  target.type === 'text' &&
   !nativeEvent.isComposing &&
   !defaultPrevented;
 

@@ -54,6 +54,13 @@ internal sealed record EndNumber(RelationshipType Relationship, RelationshipRole
             : $"For one {Phrasing.InText(For(one))} there are {counted}.";
     }
 
+    /// <summary>How many there are for each, as a question that words leave open: <c>how many items a visit brings in</c>.</summary>
+    public string HowMany(ConceptPreflight one)
+    {
+        var (counted, each) = (Phrasing.Several(Counted(one)), Phrasing.One(For(one)));
+        return Other.Verb.Length > 0 ? $"how many {counted} {each} {Other.Verb}" : $"how many {counted} go with {each}";
+    }
+
     /// <summary>A number of things, in words that decide it.</summary>
     public static string InWords(Count count, string name) =>
         count switch

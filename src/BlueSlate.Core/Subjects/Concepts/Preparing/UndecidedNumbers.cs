@@ -38,9 +38,9 @@ internal sealed class UndecidedNumbers : ConceptPreflightKind
         var habit = one.Numbers[number.Role.Id].FirstOrDefault(evidence => evidence.IsHabit);
         var said =
             habit is not null ? $"“{habit.Place.Quote}” tells what is usual, and decides nothing."
-            : least && most ? $"Nothing says how many {Phrasing.Several(counted)} go with {Phrasing.One(each)}."
+            : least && most ? $"Nothing says {number.HowMany(one)}."
             : least ? $"Nothing says whether there may be {Phrasing.One(each)} without {Phrasing.One(counted)}."
-            : $"Nothing limits how many {Phrasing.Several(counted)} go with {Phrasing.One(each)}.";
+            : $"Nothing limits {number.HowMany(one)}.";
         return Item(number.Role.Id, $"{said} The model answer has {EndNumber.InWords(count, counted)}.") with
         {
             Better = number.Sentence(one),

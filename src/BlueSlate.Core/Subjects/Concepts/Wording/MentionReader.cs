@@ -85,7 +85,7 @@ internal sealed class MentionReader(ThingNames names)
         }
 
         return another ? new Mention(start, last, null, says) { IsAnother = true }
-            : IsAlone(sentence, end, says) ? new Mention(start, end, null, says)
+            : IsAlone(sentence, start, end, says) ? new Mention(start, end, null, says)
             : null;
     }
 
@@ -118,7 +118,7 @@ internal sealed class MentionReader(ThingNames names)
         return false;
     }
 
-    private static bool IsAlone(ScenarioSentence sentence, int end, Quantity says)
+    private static bool IsAlone(ScenarioSentence sentence, int start, int end, Quantity says)
     {
         if (
             says.Kind is not (Quantifier.Number or Quantifier.None or Quantifier.Some or Quantifier.Each)
@@ -142,10 +142,15 @@ internal sealed class MentionReader(ThingNames names)
                 && (
                     Lexicon.English.Find(sentence.Forms[end]) is not { IsNoun: true }
                     || (says.Kind == Quantifier.Some && !Inflection.IsPlural(next))
-                    || next.EndsWith("ing", StringComparison.Ordinal)
+                    || (next.EndsWith("ing", StringComparison.Ordinal) && !IsDeed(sentence, start, end))
                 )
             );
     }
+
+    // Each holding four; but the date of each borrowing, and each borrowing is noted.
+    private static bool IsDeed(ScenarioSentence sentence, int start, int end) =>
+        (start > 0 && SmallWords.InFront.Contains(sentence.Written[start - 1]))
+        || (end + 1 < sentence.Written.Length && SmallWords.Auxiliaries.Contains(sentence.Written[end + 1]));
 
     private Mention? Named(ScenarioSentence sentence, int start)
     {
