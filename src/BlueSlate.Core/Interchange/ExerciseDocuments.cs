@@ -168,7 +168,7 @@ public sealed record AidsDocument
     /// <summary>What is wrong with the form of the drawing, whatever the scenario asks, is told while one draws.</summary>
     public bool Form { get; init; }
 
-    /// <summary>What the rows of the scenario's tables speak against is told while one draws.</summary>
+    /// <summary>What the rows of the scenario's tables speak against is told while one draws, and with the notes.</summary>
     public bool Rows { get; init; }
 
     /// <summary>

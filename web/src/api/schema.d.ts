@@ -4320,7 +4320,7 @@ export interface components {
             lifting?: boolean;
             /** @description What is wrong with the form of the drawing, whatever the scenario asks, is told while one draws. */
             form?: boolean;
-            /** @description What the rows of the scenario's tables speak against is told while one draws. */
+            /** @description What the rows of the scenario's tables speak against is told while one draws, and with the notes. */
             rows?: boolean;
             /**
              * Format: int32

@@ -72,7 +72,7 @@ const aidWords: readonly (readonly [keyof typeof usualAids, string])[] = [
   ['tidyUp', 'a drawing is tidied up by one key'],
   ['redraw', 'it can be seen in another notation'],
   ['form', 'what is wrong with the form of a drawing is told'],
-  ['rows', 'what the rows of the scenario speak against is told'],
+  ['rows', 'what the rows of the scenario speak against is told, also with the notes'],
   ['lifting', 'what boxes share is proposed for lifting'],
 ];
 
