@@ -4,8 +4,9 @@ import { mergeLines } from '../src/script/mergeLines';
 describe('lines that are written while what they say changes', () => {
   const base = ['Visitor', 'Visit: visit no'];
 
-  it('gain what was drawn, before the line that is begun', () => {
-    expect(mergeLines([...base, 'Item', ''], base, [...base, 'Tool'])).toEqual([...base, 'Item', 'Tool', '']);
+  it('gain what was drawn, before what is new here', () => {
+    expect(mergeLines([...base, 'Item', ''], base, [...base, 'Tool'])).toEqual([...base, 'Tool', 'Item', '']);
+    expect(mergeLines(['Item', ''], [], base)).toEqual([...base, 'Item', '']);
   });
 
   it('lose what was taken away, and keep what was written', () => {

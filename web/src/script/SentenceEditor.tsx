@@ -60,8 +60,8 @@ export function SentenceEditor({ slate, lines, isOfNow, at, amend, onLeave }: Se
   const drawing = useRef<Promise<boolean> | null>(null);
   /** What was typed while the server was at what had been typed before. */
   const next = useRef<string | null>(null);
-  /** The drawing that the text was last about, with what it said; and whether the text waits to be drawn on another. */
-  const drawn = useRef({ document: slate.session.current().document, lines });
+  /** The drawing that the text was last about, with what it said, null before that is known; and whether the text waits to be drawn. */
+  const drawn = useRef({ document: isOfNow ? slate.session.current().document : null, lines });
   const waits = useRef(false);
   /** Whether a person has changed the text: as long as nobody has, there is nothing to draw of it. */
   const touched = useRef(false);
@@ -80,10 +80,14 @@ export function SentenceEditor({ slate, lines, isOfNow, at, amend, onLeave }: Se
   useEffect(() => {
     const { document } = slate.session.current();
     if (!isOfNow || document === drawn.current.document) return;
-    const mine = area.current!.value.split('\n');
+    const { value, selectionStart } = area.current!;
+    const mine = value.split('\n');
     const next = (touched.current ? mergeLines(mine, drawn.current.lines, lines) : [...lines, '']).join('\n');
+    // The caret stays in what is new here, which is pushed down; elsewhere it stays where it was.
+    const behind = value.slice(selectionStart);
+    const isNewHere = !drawn.current.lines.some((line) => behind.includes(line));
+    caretNext.current = Math.max(0, Math.min(isNewHere ? next.length - behind.length : selectionStart, next.length));
     drawn.current = { document, lines };
-    caretNext.current = Math.min(area.current!.selectionStart, next.length);
     setText(next);
     setReply({ problems: [], notes: [] });
     if (waits.current) void draw(next);

@@ -29,9 +29,6 @@ interface SentencesProps {
 /** One text beneath the slate: a statement a line, each lighting its shapes and lit by them. */
 export function Sentences({ sentences, waiting, lit, onLight, onPick, after, empty, away, writing }: SentencesProps) {
   const [editing, setEditing] = useState<number | null>(null);
-  // What is typed replaces what is said: so it begins from sentences of the drawing as it is now, or a moment later.
-  const [open, setOpen] = useState(false);
-  if (editing !== null && !open && writing?.isOfNow) setOpen(true);
   const list = useRef<HTMLDivElement>(null);
   useEffect(() => {
     // What is lit from the slate comes into sight; what the pointer is on here stays where it is.
@@ -39,7 +36,7 @@ export function Sentences({ sentences, waiting, lit, onLight, onPick, after, emp
     if (lines.length > 0 && lines.length <= 3 && !list.current?.matches(':hover, :focus-within'))
       lines[0]!.scrollIntoView({ block: 'nearest' });
   }, [lit, sentences]);
-  if (writing && editing !== null && open)
+  if (writing && editing !== null)
     return (
       <SentenceEditor
         slate={writing.slate}
@@ -47,7 +44,7 @@ export function Sentences({ sentences, waiting, lit, onLight, onPick, after, emp
         isOfNow={writing.isOfNow}
         lines={sentences.map(textOf)}
         at={Math.min(editing, sentences.length)}
-        onLeave={() => (setEditing(null), setOpen(false))}
+        onLeave={() => setEditing(null)}
       />
     );
   const write = writing && !away && (

@@ -181,7 +181,8 @@ internal static partial class QuantityReader
 
     [GeneratedRegex(
         @"\G(?:or|and|including|perhaps|possibly|maybe|even|sometimes)(?: perhaps| even| else| also)?"
-            + @"(?: in| at| on| with| by| to| for| from| of| under)? (?:none|nobody|nothing|never|no one|not at all)(?: at all| yet| for a while)?(?![\w'’-])",
+            + @"(?: in| at| on| with| by| to| for| from| of| under)? "
+            + @"(?:none|nobody|nothing|never|no one|not at all)(?: at all| yet| for a while)?(?![\w'’-])",
         RegexOptions.CultureInvariant
     )]
     private static partial Regex OrNone();
