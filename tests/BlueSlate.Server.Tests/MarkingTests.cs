@@ -85,12 +85,7 @@ public sealed class MarkingTests(TestServer server) : IClassFixture<TestServer>
                 },
             }
         );
-        var scheme = await instructor.PostAsync($"/api/parts/{exercise.Part}/scheme");
-        await instructor.PutAsync(
-            $"/api/parts/{exercise.Part}/assessment",
-            new { revision = 1, value = new { tolerances = Array.Empty<object>(), scheme } }
-        );
-        await instructor.PostAsync($"/api/exercises/{exercise}/publish", new { });
+        await Story.PublishAsync(instructor, exercise);
         var answer = await Story.HandedInAsync(server, student, exercise, Story.Faulty);
         await instructor.PostAsync($"/api/marking/work/{answer.Work}/gone-through");
         await instructor.PostAsync($"/api/marking/exercises/{exercise}/release");
@@ -120,12 +115,7 @@ public sealed class MarkingTests(TestServer server) : IClassFixture<TestServer>
             Aids = new AidsDocument { Rows = told },
         };
         await instructor.PutAsync($"/api/parts/{exercise.Part}", new { revision = 2, value = part });
-        var scheme = await instructor.PostAsync($"/api/parts/{exercise.Part}/scheme");
-        await instructor.PutAsync(
-            $"/api/parts/{exercise.Part}/assessment",
-            new { revision = 1, value = new { tolerances = Array.Empty<object>(), scheme } }
-        );
-        await instructor.PostAsync($"/api/exercises/{exercise}/publish", new { });
+        await Story.PublishAsync(instructor, exercise);
         var answer = await Story.HandedInAsync(server, student, exercise, Story.Faulty);
         var marker = await instructor.GetAsync($"/api/marking/work/{answer.Work}");
         await instructor.PostAsync($"/api/marking/work/{answer.Work}/gone-through");

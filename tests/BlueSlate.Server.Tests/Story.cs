@@ -61,13 +61,19 @@ internal static class Story
     public static async Task<SetExercise> PublishedAsync(TestServer server, Client instructor)
     {
         var id = await DraftAsync(server, instructor);
-        var scheme = await instructor.PostAsync($"/api/parts/{id.Part}/scheme");
+        await PublishAsync(instructor, id);
+        return id;
+    }
+
+    /// <summary>Publishes an exercise of one part as it is written, with the scheme that is derived.</summary>
+    public static async Task PublishAsync(Client instructor, SetExercise exercise)
+    {
+        var scheme = await instructor.PostAsync($"/api/parts/{exercise.Part}/scheme");
         await instructor.PutAsync(
-            $"/api/parts/{id.Part}/assessment",
+            $"/api/parts/{exercise.Part}/assessment",
             new { revision = 1, value = new { tolerances = Array.Empty<object>(), scheme } }
         );
-        await instructor.PostAsync($"/api/exercises/{id}/publish", new { dueAt = (DateTimeOffset?)null });
-        return id;
+        await instructor.PostAsync($"/api/exercises/{exercise}/publish", new { });
     }
 
     public static async Task<SatAnswer> StartedAsync(Client student, Guid exercise) =>

@@ -47,12 +47,7 @@ public sealed class TellingTests(TestServer server) : IClassFixture<TestServer>
                 },
             }
         );
-        var scheme = await instructor.PostAsync($"/api/parts/{exercise.Part}/scheme");
-        await instructor.PutAsync(
-            $"/api/parts/{exercise.Part}/assessment",
-            new { revision = 1, value = new { tolerances = Array.Empty<object>(), scheme } }
-        );
-        await instructor.PostAsync($"/api/exercises/{exercise}/publish", new { });
+        await Story.PublishAsync(instructor, exercise);
         var answer = await Story.HandedInAsync(server, student, exercise, Story.Faulty);
 
         await WalkAsync(student, exercise, answer, released: false, showModel);

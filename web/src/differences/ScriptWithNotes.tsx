@@ -34,7 +34,7 @@ export interface Chosen {
 /** Words of the scenario and the element that is drawn for them. */
 type Tied = Phrase & { readonly element: string };
 
-/** What stands in the margin is made of. */
+/** What the margin is made of. */
 export interface Margin {
   readonly placed: readonly Placed[];
   readonly levelOf: (note: string) => number | null;
@@ -90,6 +90,10 @@ export function ScriptWithNotes(props: ScriptWithNotesProps) {
     );
   }, [model, modelWords, openNote]);
   const [cells, setCells] = useState<readonly Phrase[] | null>(null);
+  const litWords = useMemo(
+    () => cells ?? [...decisive, ...lighting.litPhrases],
+    [cells, decisive, lighting.litPhrases],
+  );
   // Two drawings side by side, or one on a small screen, want the room; the scenario comes back when it is asked for.
   const [folds, setFolds] = useState<boolean | null>(null);
   const small = useMedia('(min-width: 721px) and (max-width: 1180px)');
@@ -144,7 +148,7 @@ export function ScriptWithNotes(props: ScriptWithNotesProps) {
           line={props.line}
           html={props.scenarioHtml}
           tied={lighting.tied}
-          lit={cells ?? [...decisive, ...lighting.litPhrases]}
+          lit={litWords}
           onPhraseHover={lighting.lightPhrase}
           follows={cells !== null || decisive.length > 0}
         />

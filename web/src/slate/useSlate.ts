@@ -71,16 +71,15 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
     beside.current = boxes;
     largest.current = mostZoom;
   }, []);
-  const fitTo = useCallback((box: Box | null) => {
+  const fitTo = useCallback((box: Box | null, mostZoom = largest.current) => {
     const size = surface.current?.getBoundingClientRect();
-    if (size) setView(fit(box, size.width, size.height, coveredAt(surface.current!), largest.current));
+    if (size) setView(fit(box, size.width, size.height, coveredAt(surface.current!), mostZoom));
   }, []);
   /** Shows some places large, without what is far from them. */
-  const lookAt = useCallback((boxes: readonly Box[]) => {
-    const size = surface.current?.getBoundingClientRect();
-    const box = around(boxes.map((one) => inflate(one, nearBy)));
-    if (size && box) setView(fit(box, size.width, size.height, coveredAt(surface.current!), largestOfPart));
-  }, []);
+  const lookAt = useCallback(
+    (boxes: readonly Box[]) => fitTo(around(boxes.map((one) => inflate(one, nearBy))), largestOfPart),
+    [fitTo],
+  );
   const fitAll = useCallback(() => fitTo(extent(base, beside.current)), [fitTo, base]);
   // Where a part is looked at, that is what one sees first.
   const part = useRef<readonly Box[]>([]);
