@@ -168,6 +168,25 @@ test('typing takes away nothing that was drawn, however late the server says it'
   await expect(field).toHaveValue(/Observer: badge no \(key\)/);
 });
 
+test('a caret stays where it is typed, however late the server answers', async ({ page }) => {
+  let answer = () => {};
+  const held = new Promise<void>((resolve) => (answer = resolve));
+  await page.route('**/reading', async (route) => {
+    await held;
+    await route.continue();
+  });
+  await emptyDrawing(page, 'Grace Abel', 'The hill observatory');
+  await page.getByRole('button', { name: 'write', exact: true }).click();
+  await expect(page.getByRole('textbox', { name: 'Sentences, one statement a line' })).toBeFocused();
+  const answered = page.waitForResponse('**/reading');
+  answer();
+  await answered;
+  // Two frames on, the page has taken the answer in.
+  await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve))));
+  await page.keyboard.type('Visitor: visitor no (key)\n');
+  await expect(page.locator('text.name')).toHaveText(['Visitor']);
+});
+
 test.describe('by touch', () => {
   test.use({ hasTouch: true });
 

@@ -25,6 +25,12 @@ public static class Amender
         var parser = new StatementParser(reading.Model.Entities.Select(entity => entity.Name));
         var problems = ImmutableArray.CreateBuilder<LineProblem>();
         var pairs = LineMatch.Of([.. before.Select(sentence => sentence.Text)], lines);
+        problems.AddRange(
+            pairs.Repeated.Select(pair => new LineProblem(
+                pair.Line,
+                new StatementProblem(0, lines[pair.Line].Length, $"line {pair.Of + 1} says this already")
+            ))
+        );
         foreach (var gone in pairs.Removed)
         {
             applier.Remove(before[gone].ConceptId);
@@ -53,7 +59,8 @@ public static class Amender
         }
 
         var after = applier.Model;
-        return new Amendment(Merge(drawing, reading.Model, after, options, out var unsaid), problems.ToImmutable(), unsaid);
+        var inOrder = problems.OrderBy(problem => problem.Line).ToImmutableArray();
+        return new Amendment(Merge(drawing, reading.Model, after, options, out var unsaid), inOrder, unsaid);
     }
 
     /// <summary>The drawing changed by what differs between two sets of concepts.</summary>

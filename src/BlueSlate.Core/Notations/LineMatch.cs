@@ -1,12 +1,40 @@
 namespace BlueSlate.Core.Notations;
 
 /// <summary>
-/// Which of the edited lines is which of the old ones: equal lines by their longest common subsequence, and between two of
-/// those, in order, an old line and the one that stands in its place.
+/// Which of the edited lines is which of the old ones: equal lines by their longest common subsequence, then those that were moved,
+/// whole or with the same subject before a colon, and between two of the first, in order, an old line and the one in its place.
 /// </summary>
-internal sealed record LineMatch(List<int> Removed, List<(int Line, int? Old)> Changed)
+/// <param name="Removed">The old lines that nothing stands for.</param>
+/// <param name="Changed">The edited lines that are no old one word for word, each with the old one that it stands for.</param>
+/// <param name="Repeated">The edited lines that say once more what another line says, each with that line.</param>
+internal sealed record LineMatch(
+    IReadOnlyList<int> Removed,
+    IReadOnlyList<(int Line, int? Old)> Changed,
+    IReadOnlyList<(int Line, int Of)> Repeated
+)
 {
+    private sealed record Gap(List<int> Gone, List<int> Come);
+
     public static LineMatch Of(IReadOnlyList<string> old, IReadOnlyList<string> lines)
+    {
+        var gaps = Gaps(old, lines);
+        _ = TakeMoved(gaps, (gone, come) => Equal(old[gone], lines[come]));
+        var repeated = TakeRepeated(gaps, lines);
+        var changed = TakeMoved(gaps, (gone, come) => Subject(old[gone]) is { } subject && subject == Subject(lines[come]));
+        foreach (var (gone, come) in gaps)
+        {
+            changed.AddRange(come.Select((line, i) => (line, i < gone.Count ? gone[i] : (int?)null)));
+        }
+
+        return new LineMatch(
+            [.. gaps.SelectMany(gap => gap.Gone.Skip(gap.Come.Count))],
+            [.. changed.OrderBy(pair => pair.Line)],
+            repeated
+        );
+    }
+
+    // What stands between two lines of the longest common subsequence, on either side.
+    private static List<Gap> Gaps(IReadOnlyList<string> old, IReadOnlyList<string> lines)
     {
         var length = new int[old.Count + 1, lines.Count + 1];
         for (var i = old.Count - 1; i >= 0; i--)
@@ -17,40 +45,71 @@ internal sealed record LineMatch(List<int> Removed, List<(int Line, int? Old)> C
             }
         }
 
-        var match = new LineMatch([], []);
+        List<Gap> gaps = [new([], [])];
         var (a, b) = (0, 0);
         while (a < old.Count || b < lines.Count)
         {
             if (a < old.Count && b < lines.Count && Equal(old[a], lines[b]))
             {
+                gaps.Add(new Gap([], []));
                 (a, b) = (a + 1, b + 1);
-                continue;
             }
-
-            var (gone, come) = (new List<int>(), new List<int>());
-            while ((a < old.Count || b < lines.Count) && !(a < old.Count && b < lines.Count && Equal(old[a], lines[b])))
+            else if (b >= lines.Count || (a < old.Count && length[a + 1, b] >= length[a, b + 1]))
             {
-                if (b >= lines.Count || (a < old.Count && length[a + 1, b] >= length[a, b + 1]))
-                {
-                    gone.Add(a++);
-                }
-                else
-                {
-                    come.Add(b++);
-                }
+                gaps[^1].Gone.Add(a++);
             }
-
-            match.Pair(gone, [.. come.Where(line => lines[line].Trim().Length > 0)]);
+            else
+            {
+                gaps[^1].Come.AddRange(lines[b].Trim().Length > 0 ? [b] : []);
+                b++;
+            }
         }
 
-        return match;
+        return gaps;
     }
 
-    private void Pair(List<int> gone, List<int> come)
+    private static List<(int Line, int? Old)> TakeMoved(List<Gap> gaps, Func<int, int, bool> same)
     {
-        Changed.AddRange(come.Select((line, i) => (line, i < gone.Count ? gone[i] : (int?)null)));
-        Removed.AddRange(gone.Skip(come.Count));
+        var taken = new List<(int, int?)>();
+        foreach (var (into, line) in gaps.SelectMany(gap => gap.Come.Select(line => (gap, line))).ToList())
+        {
+            // Where it stands now before any other place.
+            var from = gaps.OrderByDescending(gap => gap == into).FirstOrDefault(gap => gap.Gone.Any(gone => same(gone, line)));
+            if (from is not null)
+            {
+                var gone = from.Gone.First(gone => same(gone, line));
+                from.Gone.Remove(gone);
+                into.Come.Remove(line);
+                taken.Add((line, gone));
+            }
+        }
+
+        return taken;
     }
+
+    private static List<(int Line, int Of)> TakeRepeated(List<Gap> gaps, IReadOnlyList<string> lines)
+    {
+        var repeated = new List<(int, int)>();
+        var fresh = gaps.SelectMany(gap => gap.Come).ToHashSet();
+        foreach (var gap in gaps)
+        {
+            foreach (var line in gap.Come.ToList())
+            {
+                var said = Enumerable
+                    .Range(0, lines.Count)
+                    .FirstOrDefault(other => Equal(lines[other], lines[line]) && (other < line || !fresh.Contains(other)), line);
+                if (said != line)
+                {
+                    gap.Come.Remove(line);
+                    repeated.Add((line, said));
+                }
+            }
+        }
+
+        return repeated;
+    }
+
+    private static string? Subject(string line) => line.IndexOf(':') is > 0 and var at ? line[..at].Trim() : null;
 
     private static bool Equal(string a, string b) =>
         string.Equals(a.Trim().TrimEnd('.'), b.Trim().TrimEnd('.'), StringComparison.Ordinal);

@@ -94,6 +94,42 @@ public sealed class AmenderTests
         line.To.Marks.ShouldBe([EndMark.Foot, EndMark.Ring]);
     }
 
+    [Theory]
+    [InlineData("Session, Dome, Telescope, Plate, Observer")]
+    [InlineData("Observer, Session, Telescope, Dome, Plate")]
+    [InlineData("Plate, Telescope, Observer, Session, Dome")]
+    public void Lines_in_another_order_take_nothing_away(string order)
+    {
+        var drawing = new Sketch()
+            .Box("Dome", "PK no")
+            .Box("Telescope", "PK no")
+            .Box("Session", "PK no")
+            .Box("Observer", "PK no")
+            .ToDrawing();
+        var typed = order.Split(", ").Select(name => name == "Session" ? "Session: no (key), date" : $"{name}: no (key)");
+        var amended = Amend(drawing, [.. typed]);
+        amended
+            .Shapes.Select(shape => (shape.Id[..1], shape.Text))
+            .ShouldBe([("b", "Dome"), ("b", "Telescope"), ("b", "Session"), ("b", "Observer"), ("n", "Plate")]);
+        amended.Shapes.Single(shape => shape.Text == "Session").TextLines.Select(row => row.Text).ShouldBe(["no", "date"]);
+    }
+
+    [Fact]
+    public void A_statement_typed_twice_is_drawn_once_and_told_of()
+    {
+        var lines = Lines(Café);
+        var amendment = Amender.Amend(
+            Café,
+            [.. lines[..2], lines[2], "Fixer: badge no (key)", lines[2], "Fixer: badge no (key)"],
+            CrowsFoot
+        );
+        amendment
+            .Problems.Select(problem => (problem.Line, problem.Problem.Message))
+            .ShouldBe([(4, "line 3 says this already"), (5, "line 4 says this already")]);
+        amendment.Drawing.Shapes.Select(shape => shape.Text).ShouldBe(["Visit", "Item", "Fixer"]);
+        amendment.Drawing.Lines.ShouldHaveSingleItem();
+    }
+
     [Fact]
     public void A_name_that_is_new_in_a_relationship_becomes_a_box()
     {

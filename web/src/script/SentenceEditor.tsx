@@ -86,7 +86,9 @@ export function SentenceEditor({ slate, lines, isOfNow, at, amend, onLeave }: Se
     // The caret stays in what is new here, which is pushed down; elsewhere it stays where it was.
     const behind = value.slice(selectionStart);
     const isNewHere = !drawn.current.lines.some((line) => behind.includes(line));
-    caretNext.current = Math.max(0, Math.min(isNewHere ? next.length - behind.length : selectionStart, next.length));
+    // A text that stays as it is keeps its caret too: a place kept for it would move what is typed next.
+    if (next !== value)
+      caretNext.current = Math.max(0, Math.min(isNewHere ? next.length - behind.length : selectionStart, next.length));
     drawn.current = { document, lines };
     setText(next);
     setReply({ problems: [], notes: [] });
