@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { fit, shownBox, toScreen } from '../src/geometry/view';
+import { fit, isShown, shownBox, toScreen } from '../src/geometry/view';
 
 const views = fc.record({
   x: fc.integer({ min: -3000, max: 3000 }),
@@ -43,6 +43,19 @@ describe('showing all', () => {
         expect(at.y + box.height * view.zoom).toBeLessThanOrEqual(680 - bottom);
         expect(at.x).toBeGreaterThanOrEqual(0);
         expect(at.x + box.width * view.zoom).toBeLessThanOrEqual(980);
+      }),
+    );
+  });
+});
+
+describe('whether a box is seen whole', () => {
+  it('is so after it was fitted, and no longer when the picture is moved by its size', () => {
+    fc.assert(
+      fc.property(boxes, fc.nat(60), fc.nat(60), (box, top, bottom) => {
+        const view = fit(box, 980, 680, { top, bottom });
+        expect(isShown(view, box, 980, 680, { top, bottom })).toBe(true);
+        expect(isShown({ ...view, x: view.x - 980 }, box, 980, 680, { top, bottom })).toBe(false);
+        expect(isShown({ ...view, y: view.y + 680 }, box, 980, 680, { top, bottom })).toBe(false);
       }),
     );
   });

@@ -128,6 +128,18 @@ public sealed class StatementTests
         problems.ShouldBeEmpty();
     }
 
+    [Theory]
+    [InlineData("Visit takes many Item; Item is taken on exactly 1 Visit (identifying)")]
+    [InlineData("Visit takes many Item; Item is taken on exactly 1 Visit; identifying.")]
+    public void What_a_tie_is_stands_in_brackets_or_in_a_clause_of_its_own(string line)
+    {
+        var (statement, problems) = new StatementParser(Known).Parse(line);
+        var tie = statement.ShouldBeOfType<RelationshipStatement>();
+        tie.Markers.ShouldBe(["identifying"]);
+        tie.Ends.Select(end => end.Entity).ShouldBe(["Visit", "Item"]);
+        problems.ShouldBeEmpty();
+    }
+
     [Fact]
     public void What_a_tie_with_a_name_does_not_understand_is_told_at_its_place()
     {

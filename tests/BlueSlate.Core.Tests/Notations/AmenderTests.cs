@@ -131,6 +131,26 @@ public sealed class AmenderTests
     }
 
     [Fact]
+    public void A_box_that_keeps_what_a_tie_notes_is_called_by_what_it_joins()
+    {
+        var amended = Amend(
+            Café,
+            [
+                .. Lines(Café),
+                "Fixer: badge no (key)",
+                "Fixer comes to 0 or more Visit; Visit is joined by many Fixer, noting hours",
+            ]
+        );
+        var between = amended.Shapes.Single(shape => shape.Form == Form.Rounded);
+        (between.Text, between.TextLines.Single().Text).ShouldBe(("Fixer Visit", "hours"));
+        Lines(amended)[^2..]
+            .ShouldBe([
+                "Fixer comes to 0 or more Fixer Visit; Fixer Visit goes with exactly 1 Fixer (identifying)",
+                "Visit is joined by many Fixer Visit; Fixer Visit goes with exactly 1 Visit (identifying)",
+            ]);
+    }
+
+    [Fact]
     public void A_name_that_is_new_in_a_relationship_becomes_a_box()
     {
         var amended = Amend(Café, [.. Lines(Café), "Fixer looks at many Item"]);

@@ -56,6 +56,8 @@ public sealed class RoundTripTests
                             )
                         )
                         .Select(sentence => sentence.Text)
+                        // What is said twice in the same words is drawn once.
+                        .Distinct(StringComparer.Ordinal)
                         .ToList();
                     var amended = Amender.Amend(Drawing.Empty, lines, Notation.Of(name).Usual);
                     amended.Problems.ShouldBeEmpty();

@@ -69,3 +69,14 @@ export function shownBox(view: View, box: Box, width: number, height: number, ri
   const dy = move(at.y, box.height * view.zoom, height);
   return dx === 0 && dy === 0 ? view : { ...view, x: view.x + dx, y: view.y + dy };
 }
+
+/** Whether a box is seen whole, clear of what is covered. */
+export function isShown(view: View, box: Box, width: number, height: number, { top, bottom }: Covered): boolean {
+  const at = toScreen(view, box);
+  return (
+    at.x >= 0 &&
+    at.x + box.width * view.zoom <= width &&
+    at.y >= top &&
+    at.y + box.height * view.zoom <= height - bottom
+  );
+}

@@ -44,8 +44,9 @@ export function SentenceEditor({ slate, lines, isOfNow, at, amend, onLeave }: Se
     setCaret(caretNext.current);
     caretNext.current = null;
   }, [text]);
-  // What was drawn of a statement comes into sight with its lines.
+  // What was drawn of a statement comes into sight with its lines, and all that is drawn if all was in sight before.
   const fresh = useRef<readonly string[]>([]);
+  const wasWhole = useRef(false);
   // What is drawn from goes on while the server is asked.
   const latest = useRef(slate);
   useEffect(() => {
@@ -55,7 +56,8 @@ export function SentenceEditor({ slate, lines, isOfNow, at, amend, onLeave }: Se
     const boxes = fresh.current.flatMap((id) => slate.base.boxes.get(id) ?? []);
     if (boxes.length === 0) return;
     fresh.current = [];
-    slate.reveal(inflate(around(boxes)!, roomForLines));
+    if (wasWhole.current && !slate.isWhole()) slate.fitAll();
+    else slate.reveal(inflate(around(boxes)!, roomForLines));
   });
   const drawing = useRef<Promise<boolean> | null>(null);
   /** What was typed while the server was at what had been typed before. */
@@ -135,6 +137,7 @@ export function SentenceEditor({ slate, lines, isOfNow, at, amend, onLeave }: Se
       waits.current = slate.session.current().document !== before;
       if (waits.current) return false;
       const steps = stepsBetween(before, readDrawing(answer.drawing));
+      wasWhole.current = latest.current.isWhole();
       if (steps.length > 0) slate.change({ label: 'type a statement', steps });
       fresh.current = [...slate.session.current().document.shapes.keys()].filter((id) => !before.shapes.has(id));
       if (before.shapes.size === 0) slate.fitSoon();

@@ -15,7 +15,7 @@ import { gather, nothing, prune, select, type Selection } from '../drawing/selec
 import type { DrawingSession } from './drawings';
 import { ontoSheet } from '../drawing/sheets';
 import type { Change } from '../drawing/steps';
-import { fit, shownBox, toScene, zoomAt, type Covered, type View } from '../geometry/view';
+import { fit, isShown, shownBox, toScene, zoomAt, type Covered, type View } from '../geometry/view';
 
 /** What is being typed at: a box, a text at an end, or a line's own text. */
 export type Editing =
@@ -81,6 +81,12 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
     [fitTo],
   );
   const fitAll = useCallback(() => fitTo(extent(base, beside.current)), [fitTo, base]);
+  /** Whether all that is drawn is in sight. */
+  const isWhole = useCallback(() => {
+    const size = surface.current?.getBoundingClientRect();
+    const all = extent(base, beside.current);
+    return !all || (!!size && isShown(view, all, size.width, size.height, coveredAt(surface.current!)));
+  }, [base, view]);
   // Where a part is looked at, that is what one sees first.
   const part = useRef<readonly Box[]>([]);
   const showPart = useCallback((boxes: readonly Box[]) => {
@@ -256,6 +262,7 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
     view,
     setView,
     fitAll,
+    isWhole,
     lookAt,
     showWith,
     showPart,

@@ -6,16 +6,19 @@ namespace BlueSlate.Core.Language.Statements;
 /// <summary>What all sentences that tie things have in common: clauses between semicolons, and last what the tie is, in brackets.</summary>
 internal static partial class TieText
 {
-    /// <summary>A text without the brackets at its end, and what stands in them, where all of it says what a tie is.</summary>
+    /// <summary>
+    /// A text without the brackets at its end, and what stands in them, where all of it says what a tie is; it may stand in a clause
+    /// of its own instead.
+    /// </summary>
     public static (string Bare, ImmutableArray<string> Markers) TakeMarkers(string text)
     {
-        var open = text.LastIndexOf('(');
-        return
-            open > 0
-            && text.EndsWith(')')
-            && Lists.Of(text[(open + 1)..^1]) is { Count: > 0 } markers
-            && markers.All(word => RelationMarkerPattern().IsMatch(word))
-            ? (text[..open].TrimEnd(), [.. markers])
+        var (bracket, semicolon) = (text.LastIndexOf('('), text.LastIndexOf(';'));
+        var markers =
+            bracket > 0 && text.EndsWith(')') ? Lists.Of(text[(bracket + 1)..^1])
+            : semicolon > 0 ? Lists.Of(text[(semicolon + 1)..].Trim().TrimEnd('.'))
+            : [];
+        return markers.Count > 0 && markers.All(word => RelationMarkerPattern().IsMatch(word))
+            ? (text[..(text.EndsWith(')') ? bracket : semicolon)].TrimEnd(), [.. markers])
             : (text, []);
     }
 

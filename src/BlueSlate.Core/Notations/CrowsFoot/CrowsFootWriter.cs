@@ -115,7 +115,7 @@ internal sealed class CrowsFootWriter(ConceptModel model, CrowsFootOptions optio
             : Draw.Add(
                 $"{relationship.Id}.box",
                 Form.Rounded,
-                relationship.Name,
+                NameOf(relationship),
                 Outline.Single,
                 relationship.Attributes.IsEmpty
                     ? []
@@ -137,12 +137,18 @@ internal sealed class CrowsFootWriter(ConceptModel model, CrowsFootOptions optio
             var far = relationship.Roles.Length == 2 ? relationship.Other(role).CoOccurrence : new Count(0, Count.Many);
             Draw.Add(
                 $"{role.Id}.line",
-                new LineEnd(Attachment.ToShape(ShapeOf[role.EntityId]), MarksOf(new Count(1, 1)), "", role.Role),
+                new LineEnd(Attachment.ToShape(ShapeOf[role.EntityId]), MarksOf(new Count(1, 1)), role.Verb, role.Role),
                 new LineEnd(Attachment.ToShape(between), MarksOf(far)),
                 Stroke.Solid
             );
         }
     }
+
+    // A box has to be called something: by what it joins, as many people do.
+    private string NameOf(RelationshipType relationship) =>
+        relationship.Name.Length > 0
+            ? relationship.Name
+            : string.Join(' ', relationship.Roles.Select(role => Draw.NameOf(role.EntityId)).Distinct(StringComparer.Ordinal));
 
     private static ImmutableArray<string> MarksOf(Count count)
     {
