@@ -37,6 +37,19 @@ public sealed class PreflightTests
     public void What_ships_says_what_it_draws(string folder) =>
         Preflight.Of(CaseOf(folder, DemoExercises.ProseOf(folder))).Select(item => item.Said).ShouldBeEmpty();
 
+    [Theory]
+    [MemberData(nameof(Folders))]
+    public void What_has_no_name_stops_nothing(string folder)
+    {
+        var one = CaseOf(folder, DemoExercises.ProseOf(folder));
+        var drawing = (Drawing)one.Model;
+        foreach (var shape in drawing.Shapes.Where(shape => shape.Text.Length > 0))
+        {
+            var nameless = drawing with { Sheets = [.. drawing.Sheets.Select(sheet => WithoutText(sheet, shape))] };
+            Should.NotThrow(() => Preflight.Of(one with { Model = nameless }));
+        }
+    }
+
     [Fact]
     public void What_is_accepted_besides_or_tied_to_words_is_not_open()
     {
@@ -275,4 +288,18 @@ public sealed class PreflightTests
             Tolerances = new Tolerances(assessment.ToTolerances()),
         };
     }
+
+    private static Sheet WithoutText(Sheet sheet, Shape shape) =>
+        sheet with
+        {
+            Shapes =
+            [
+                .. sheet.Shapes.Select(one =>
+                    one == shape ? one with { Text = "", Compartments = [.. one.Compartments.Select(WithoutText)] } : one
+                ),
+            ],
+        };
+
+    private static ImmutableArray<TextLine> WithoutText(ImmutableArray<TextLine> rows) =>
+        [.. rows.Select(row => row with { Text = "" })];
 }

@@ -32,10 +32,10 @@ internal sealed class ScenarioSentence
     /// <summary>Where in the text each word starts.</summary>
     public ImmutableArray<int> Starts { get; }
 
-    /// <summary>The places after which words in their basic forms have stood one after the other, without a pause.</summary>
+    /// <summary>The places after which words in their basic forms have stood one after the other, without a pause; no words stand nowhere.</summary>
     public IEnumerable<int> Find(ImmutableArray<string> words)
     {
-        for (var end = words.Length; end <= Forms.Length; end++)
+        for (var end = words.IsEmpty ? Forms.Length + 1 : words.Length; end <= Forms.Length; end++)
         {
             var start = end - words.Length;
             if (

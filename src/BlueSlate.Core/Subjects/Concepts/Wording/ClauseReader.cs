@@ -269,10 +269,9 @@ internal sealed class ClauseReader(ThingNames names, IReadOnlySet<string> verbs)
             );
     }
 
-    // Riders, bicycles, docks and passes: things one after the other of which nothing was said yet go on.
+    // Riders, bicycles, docks and passes, or on a ferry: things of which nothing was said yet go on.
     private bool IsWhole(ScenarioSentence sentence, List<Mention> mentions, int start, int end) =>
-        SmallWords.InFront.Contains(sentence.Written[start])
-        || VerbIn(sentence, mentions, start, end) < end
+        VerbIn(sentence, mentions, start, end) < end
         || !mentions.Exists(mention => mention.Thing is not null && mention.Start >= start && mention.Start < end);
 
     // Somebody or something of which something is said comes next, or what is said of the same as before.
