@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Notations;
 using BlueSlate.Core.Notations.CrowsFoot;
 
@@ -15,5 +16,5 @@ public sealed record FindingExample(Drawing Model, Drawing Answer, bool Logical 
     public ImmutableArray<string> Asked { get; init; } = [];
 
     /// <summary>What the class has learned; crow's foot when nothing else is said.</summary>
-    public NotationOptions Options { get; init; } = new CrowsFootOptions { Level = Logical ? Level.Logical : Level.Conceptual };
+    public WorkOptions Options { get; init; } = new CrowsFootOptions { Level = Logical ? Level.Logical : Level.Conceptual };
 }

@@ -1,10 +1,10 @@
 using System.Text.Json;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language.Scenarios;
 using BlueSlate.Core.Marking;
 using BlueSlate.Core.Notations;
-using BlueSlate.Core.Subjects.Concepts.Checking;
 
 namespace BlueSlate.Core.Tests;
 
@@ -27,21 +27,23 @@ internal static class DemoExercises
             .Select(file => Path.GetRelativePath(Folder, Path.GetDirectoryName(file)!))
             .Order(StringComparer.Ordinal);
 
+    /// <summary>Those in which concepts are drawn.</summary>
+    public static IEnumerable<string> FoldersOfConcepts => Folders.Where(folder => OptionsOf(folder) is NotationOptions);
+
     /// <summary>An exercise as it is set, with its own scheme and all that it accepts.</summary>
     public static Assessor AssessorOf(string folder)
     {
         var part = PartOf(folder);
         var assessment = AssessmentOf(folder);
-        var (model, options) = (Load($"{folder}/model.json"), (NotationOptions)part.Learned);
-        var scheme = assessment.Scheme?.ToScheme()
-            ?? SchemeDeriver.Derive(FactList.Of(Notation.Read(model, options), options), part.Marks);
+        var (model, options) = (Load($"{folder}/model.json"), part.Learned);
+        var scheme = assessment.Scheme?.ToScheme() ?? SchemeDeriver.Derive(Subject.Of(options).Facts(model, options), part.Marks);
         var told = File.ReadAllText(Path.Combine(Folder, folder.Split('/')[0], "scenario.md"));
         var terms = assessment.ToTerms(options) with { Scenario = new ScenarioText(told) };
         return new Assessor(model, options, assessment.ToTolerances(), scheme, terms);
     }
 
     /// <summary>What the class of an exercise has learned about its notation.</summary>
-    public static NotationOptions OptionsOf(string folder) => (NotationOptions)PartOf(folder).Learned;
+    public static WorkOptions OptionsOf(string folder) => PartOf(folder).Learned;
 
     public static IEnumerable<Drawing> Answers(string folder)
     {

@@ -1,9 +1,9 @@
+using System.Collections.Immutable;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Marking;
 using BlueSlate.Core.Notations;
 using BlueSlate.Core.Notations.CrowsFoot;
-using BlueSlate.Core.Subjects.Concepts.Checking;
 using BlueSlate.Core.Subjects.Concepts.Model;
 
 namespace BlueSlate.Core.Tests;
@@ -14,16 +14,16 @@ internal static class Exercise
     public static Assessor Of(Drawing model, Level level = Level.Conceptual, params Tolerance[] tolerances) =>
         Of(model, new CrowsFootOptions { Level = level }, tolerances);
 
-    public static Assessor Of(Drawing model, NotationOptions options, params Tolerance[] tolerances)
+    public static Assessor Of(Drawing model, WorkOptions options, params Tolerance[] tolerances)
     {
-        var facts = FactList.Of(Notation.Read(model, options), options);
+        var facts = FactsOf(model, options);
         return new Assessor(model, options, tolerances, SchemeDeriver.Derive(facts, 40));
     }
 
     /// <summary>The assessor of an example, with what its scheme asks for besides the model answer's facts.</summary>
     public static Assessor Of(Drawing model, FindingExample example)
     {
-        var facts = FactList.Of(Notation.Read(model, example.Options), example.Options);
+        var facts = FactsOf(model, example.Options);
         var scheme = SchemeDeriver.Derive(facts, 40);
         return new Assessor(
             model,
@@ -35,6 +35,8 @@ internal static class Exercise
             }
         );
     }
+
+    private static ImmutableArray<Fact> FactsOf(Drawing model, WorkOptions options) => Subject.Of(options).Facts(model, options);
 
     public static Reading Read(Drawing drawing, Level level = Level.Conceptual) =>
         Notation.Read(drawing, new CrowsFootOptions { Level = level });

@@ -15,8 +15,10 @@ public sealed class PreflightTests
 {
     public static TheoryData<string> Folders => [.. DemoExercises.Folders];
 
+    public static TheoryData<string> FoldersOfConcepts => [.. DemoExercises.FoldersOfConcepts];
+
     [Theory]
-    [MemberData(nameof(Folders))]
+    [MemberData(nameof(FoldersOfConcepts))]
     public void The_sentences_that_are_proposed_decide_what_was_open(string folder)
     {
         var silent = CaseOf(folder, ScenarioProse.None);

@@ -10,7 +10,7 @@ namespace BlueSlate.Core.Tests;
 /// <summary>How far scenarios and model answers cover each other, and the words that are proposed to be tied.</summary>
 public sealed class ScenarioCoverTests
 {
-    public static TheoryData<string> Folders => [.. DemoExercises.Folders];
+    public static TheoryData<string> Folders => [.. DemoExercises.FoldersOfConcepts];
 
     [Theory]
     [MemberData(nameof(Folders))]

@@ -10,7 +10,7 @@ namespace BlueSlate.Core.Tests;
 /// <summary>Model answers that are built up step by step.</summary>
 public sealed class WorkedStepTests
 {
-    public static TheoryData<string> Folders => [.. DemoExercises.Folders];
+    public static TheoryData<string> Folders => [.. DemoExercises.FoldersOfConcepts];
 
     [Theory]
     [MemberData(nameof(Folders))]
@@ -64,5 +64,5 @@ public sealed class WorkedStepTests
     }
 
     private static ConceptModel Reading(string folder, Drawing drawing) =>
-        ComparableForm.Of(Notation.Read(drawing, DemoExercises.OptionsOf(folder))).Model;
+        ComparableForm.Of(Notation.Read(drawing, (NotationOptions)DemoExercises.OptionsOf(folder))).Model;
 }

@@ -32,7 +32,7 @@ describe('symbols in place', () => {
   it('say which notations use them', () => {
     for (const symbol of [...forms.values(), ...endSymbols.values(), ...alongSymbols.values()]) {
       expect(symbol.says).toMatch(/^an? /);
-      for (const notation of symbol.notations) expect(['chen', 'crows-foot', 'uml']).toContain(notation);
+      for (const notation of symbol.notations) expect(['chen', 'crows-foot', 'uml', 'dependency']).toContain(notation);
     }
   });
 

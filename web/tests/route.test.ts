@@ -151,7 +151,7 @@ function apart(edges: DrawnEdges, x = 600, y = 0): { drawing: Drawing; ids: read
   const first = apply(emptyDrawing, a.change.steps);
   const b = addShape(first, 'rectangle', x * 4, y * 4, newId, 'Sky pass');
   const both = apply(first, b.change.steps);
-  const line = addLine(both, onShape(a.id), onShape(b.id), newId, 'solid', edges);
+  const line = addLine(both, onShape(a.id), onShape(b.id), newId, { strokes: ['solid'] }, edges);
   return { drawing: apply(both, line.change.steps), ids: [a.id, b.id] };
 }
 

@@ -61,6 +61,12 @@ public abstract class Subject
     /// <summary>What a document says, in sentences.</summary>
     public abstract ImmutableArray<Sentence> Sentences(IDocument document, WorkOptions options);
 
+    /// <summary>
+    /// A document after its sentences were edited, line by line in the order in which it says them; null where work of this subject
+    /// cannot be typed.
+    /// </summary>
+    public virtual Retyped? Retype(IDocument document, IReadOnlyList<string> lines, WorkOptions options) => null;
+
     /// <summary>Other ways of saying the same that are met under these options, with what each usually is worth.</summary>
     public abstract ImmutableArray<RestatementChoice> OtherWays(WorkOptions options);
 

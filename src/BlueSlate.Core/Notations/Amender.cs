@@ -21,16 +21,11 @@ public static class Amender
     {
         var reading = Notation.Read(drawing, options);
         var before = SentenceWriter.Write(reading);
-        var applier = new StatementApplier(reading.Model, FreshIds(drawing));
+        var applier = new StatementApplier(reading.Model, new FreshIds(drawing).Next);
         var parser = new StatementParser(reading.Model.Entities.Select(entity => entity.Name));
         var problems = ImmutableArray.CreateBuilder<LineProblem>();
         var pairs = LineMatch.Of([.. before.Select(sentence => sentence.Text)], lines);
-        problems.AddRange(
-            pairs.Repeated.Select(pair => new LineProblem(
-                pair.Line,
-                new StatementProblem(0, lines[pair.Line].Length, $"line {pair.Of + 1} says this already")
-            ))
-        );
+        problems.AddRange(pairs.ToldOf(lines));
         foreach (var gone in pairs.Removed)
         {
             applier.Remove(before[gone].ConceptId);
@@ -95,14 +90,14 @@ public static class Amender
     )
     {
         var before = Notation.Read(drawing, options).Model;
-        return Merge(drawing, before, Lifting.Lift(before, shapes, name, members, FreshIds(drawing)), options, out _);
+        return Merge(drawing, before, Lifting.Lift(before, shapes, name, members, new FreshIds(drawing).Next), options, out _);
     }
 
     /// <summary>The drawing without a supertype; see <see cref="Lifting.PushDown"/>.</summary>
     public static Drawing PushDown(Drawing drawing, string supertype, NotationOptions options)
     {
         var before = Notation.Read(drawing, options).Model;
-        return Merge(drawing, before, Lifting.PushDown(before, supertype, FreshIds(drawing)), options, out _);
+        return Merge(drawing, before, Lifting.PushDown(before, supertype, new FreshIds(drawing).Next), options, out _);
     }
 
     private static bool Alike(ConceptAttribute first, ConceptAttribute second) =>
@@ -143,31 +138,9 @@ public static class Amender
             ],
         };
     }
-
-    private static Func<string> FreshIds(Drawing drawing)
-    {
-        var used = drawing
-            .Shapes.SelectMany(shape => shape.TextLines.Select(row => row.Id).Prepend(shape.Id))
-            .Concat(drawing.Lines.Select(line => line.Id))
-            .Concat(drawing.Sheets.Select(sheet => sheet.Id))
-            .ToHashSet(StringComparer.Ordinal);
-        var next = 0;
-        return () =>
-        {
-            string id;
-            do
-            {
-                id = $"n{++next}";
-            } while (!used.Add(id));
-            return id;
-        };
-    }
 }
 
 /// <summary>
 /// A drawing after its statements were edited, what of them could not be taken, and what the notation cannot say.
 /// </summary>
 public sealed record Amendment(Drawing Drawing, ImmutableArray<LineProblem> Problems, ImmutableArray<string> Unsaid);
-
-/// <summary>A problem at a line, counted from 0.</summary>
-public sealed record LineProblem(int Line, StatementProblem Problem);

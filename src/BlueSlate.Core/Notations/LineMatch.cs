@@ -1,3 +1,5 @@
+using BlueSlate.Core.Language.Statements;
+
 namespace BlueSlate.Core.Notations;
 
 /// <summary>
@@ -32,6 +34,13 @@ internal sealed record LineMatch(
             repeated
         );
     }
+
+    /// <summary>What is told of the lines that say once more what another says.</summary>
+    public IEnumerable<LineProblem> ToldOf(IReadOnlyList<string> lines) =>
+        Repeated.Select(pair => new LineProblem(
+            pair.Line,
+            new StatementProblem(0, lines[pair.Line].Length, $"line {pair.Of + 1} says this already")
+        ));
 
     // What stands between two lines of the longest common subsequence, on either side.
     private static List<Gap> Gaps(IReadOnlyList<string> old, IReadOnlyList<string> lines)

@@ -1004,7 +1004,7 @@ var geometry = (function(exports) {
 		"../../../symbols/forms/junction.json": {
 			name: "junction",
 			says: "a junction",
-			notations: ["uml"],
+			notations: ["uml", "dependency"],
 			edge: ["M0 .5C0 .2239 .2239 0 .5 0C.7761 0 1 .2239 1 .5C1 .7761 .7761 1 .5 1C.2239 1 0 .7761 0 .5Z"],
 			layout: "middle",
 			rim: "ellipse",
@@ -1017,7 +1017,8 @@ var geometry = (function(exports) {
 			notations: [
 				"crows-foot",
 				"chen",
-				"uml"
+				"uml",
+				"dependency"
 			],
 			edge: ["M0 0L1~-12 0L1 0~12L1 1L0 1Z"],
 			details: ["M1~-12 0L1~-12 0~12L1 0~12"],
@@ -1043,7 +1044,8 @@ var geometry = (function(exports) {
 			notations: [
 				"crows-foot",
 				"chen",
-				"uml"
+				"uml",
+				"dependency"
 			],
 			edge: ["M0 0L1 0L1 1L0 1Z"],
 			inset: [4, 4],

@@ -22,6 +22,9 @@ public sealed partial class FindingPlacesTests
 
     private static readonly string[] OncePerDrawing =
     [
+        "chosen-key-not-minimal",
+        "chosen-key-not-unique",
+        "chosen-key-unmarked",
         "drawing-shows-little",
         "foreign-key-in-conceptual",
         "form-rule-broken",

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Language.Statements;
 using BlueSlate.Core.Notations;
@@ -189,23 +190,25 @@ public sealed class StatementTests
     public void Whatever_a_model_answer_says_can_be_typed_line_by_line(string folder)
     {
         var options = DemoExercises.OptionsOf(folder);
-        var said = SentenceWriter.Write(Notation.Read(DemoExercises.Load($"{folder}/model.json"), options));
-        var drawing = new Sketch().ToDrawing();
-        var typed = new List<string>();
-        foreach (var sentence in said)
+        var subject = Subject.Of(options);
+        var said = subject
+            .Sentences(DemoExercises.Load($"{folder}/model.json"), options)
+            .Select(sentence => sentence.Text)
+            .ToList();
+        IDocument drawing = new Sketch().ToDrawing();
+        for (var lines = 1; lines <= said.Count; lines++)
         {
-            typed.Add(sentence.Text);
-            var amended = Amender.Amend(drawing, typed, options);
-            amended.Problems.ShouldBeEmpty();
-            amended.Unsaid.ShouldBeEmpty();
-            drawing = amended.Drawing;
+            var typed = subject.Retype(drawing, said[..lines], options)!;
+            typed.Problems.ShouldBeEmpty();
+            typed.Unsaid.ShouldBeEmpty();
+            drawing = typed.Document;
         }
 
-        SentenceWriter
-            .Write(Notation.Read(drawing, options))
+        subject
+            .Sentences(drawing, options)
             .Select(sentence => sentence.Text)
             .Order(StringComparer.Ordinal)
-            .ShouldBe(said.Select(sentence => sentence.Text).Order(StringComparer.Ordinal));
+            .ShouldBe(said.Order(StringComparer.Ordinal));
     }
 
     /// <summary>Each form that is shown where one types, by notation.</summary>

@@ -4758,6 +4758,11 @@ export interface components {
          * @enum {unknown}
          */
         Decision: "allow" | "allow-in-part" | "keep-loss";
+        /** @description What a class has learned about drawing dependencies: attributes in boxes, an arrow from what determines. */
+        DependencyOptions: {
+            /** @enum {string} */
+            notation: "dependency";
+        };
         /** @description One answer on the desk: as far as the part that is least far, with the marks of all parts together. */
         DeskAnswer: {
             /** Format: uuid */
@@ -6584,6 +6589,9 @@ export interface components {
             level?: components["schemas"]["Level"];
             /** @description Boxes of one name on several sheets are one thing. */
             oneNameIsOneElement?: boolean;
+        } | {
+            /** @enum {string} */
+            notation: "dependency";
         };
         /** @description What was handed in for one part: the hash of its drawing. */
         WorkReceipt: {

@@ -42,23 +42,29 @@ export function addShape(
 /** The edges of boxes at which a line's ends were drawn, as far as they were. */
 export type DrawnEdges = Partial<Record<Side, Edge>>;
 
-/** A new line between two places, its ends unsaid; between boxes its stroke is the notation's first. */
+/** How a notation's lines begin: their stroke between boxes, and what stands at a box to which one leads. */
+export interface LineStart {
+  readonly strokes: readonly Stroke[];
+  readonly head?: EndMark;
+}
+
+/** A new line between two places, as the notation's lines begin. */
 export function addLine(
   drawing: Drawing,
   from: Attachment,
   to: Attachment,
   newId: NewId,
-  firstStroke: Stroke = 'solid',
+  { strokes, head }: LineStart = { strokes: ['solid'] },
   edges: DrawnEdges = {},
 ): { change: Change; id: string; line: Line } {
   const id = newId('r');
-  const atBoxes = [from, to].every((on) => on.kind === 'row' || (on.kind === 'shape' && atBox(drawing, on.id)));
+  const isAtBox = (on: Attachment) => on.kind === 'row' || (on.kind === 'shape' && atBox(drawing, on.id));
   const line: Line = {
     id,
-    stroke: atBoxes ? firstStroke : 'solid',
+    stroke: isAtBox(from) && isAtBox(to) ? strokes[0]! : 'solid',
     text: '',
     from: { ...plainEnd(from), ...(edges.from && { edge: edges.from }) },
-    to: { ...plainEnd(to), ...(edges.to && { edge: edges.to }) },
+    to: { ...plainEnd(to), ...(edges.to && { edge: edges.to }), ...(head && isAtBox(to) && { marks: [head] }) },
   };
   return { change: { label: 'add line', steps: [putLine(drawing, line)] }, id, line };
 }

@@ -1,6 +1,7 @@
 import { boxOfText, textOfBox } from './boxText';
 import type { Drawing, Shape } from './document';
 import { changeShape, cupsFor, type NewId } from './edits';
+import { changeOfCells, textOfCell } from './cells';
 import { formOf, isBox } from '../notations/forms';
 import type { SlateNotation } from '../notations/notations';
 import { changeOfStem, textOfStem } from './stem';
@@ -33,6 +34,16 @@ export function writingOf(notation: SlateNotation, drawing: Drawing, shape: Shap
       label: 'Name, then one attribute a line',
       change: (now, current, text, newId) => nullIfEmpty(changeOfStem(now, current, text, newId)),
     };
+  if (notation.boxWay === 'cells' && isBox(shape.form) && shape.compartments.length === 0) {
+    const made: string[] = [];
+    return {
+      text: textOfCell(shape, meaning),
+      lines: true,
+      hint: meaning ? notation.hint : notation.hint.replace('(key)', '(underlined)'),
+      label: 'Name, then one attribute a line',
+      change: (now, current, text, newId) => changeOfCells(now, current, text, newId, made),
+    };
+  }
   if (isBox(shape.form)) {
     const compartments = notation.boxWay === 'compartments';
     return {

@@ -6,6 +6,9 @@ import { marksFor, readMarks, type Least, type Most } from '../drawing/edits';
  * notation; only what is drawn for them differs. What it means is the reader's question.
  */
 export interface EndWay {
+  /** Whether it shows a least; what it calls the most, where that is not how many. */
+  readonly saysLeast: boolean;
+  readonly mostTitle?: string;
   /** What an end shows, when it is drawn in the usual way; otherwise null. */
   read(line: Line, side: Side): { least: Least; most: Most } | null;
   /** The line drawn so that its end shows this. */
@@ -18,6 +21,7 @@ const onEnd = (line: Line, side: Side, change: { marks?: readonly EndMark[]; cou
 
 /** Crow's feet: marks from the box outward. */
 const byMarks: EndWay = {
+  saysLeast: true,
   read: (line, side) => readMarks(line[side].marks),
   write: (line, side, least, most) => onEnd(line, side, { marks: marksFor(least, most) }),
 };
@@ -34,6 +38,7 @@ const texts: Readonly<Record<string, { least: Least; most: Most }>> = {
 
 /** Multiplicities as text. A least or most alone cannot be written: the other follows by the commonest case. */
 const byText: EndWay = {
+  saysLeast: true,
   read: (line, side) => texts[line[side].count.replace(/\s/g, '')] ?? null,
   write: (line, side, least, most) => {
     const text =
@@ -54,6 +59,7 @@ const isLetter = (text: string) => /^[A-Z]$/.test(text.trim());
 
 /** Letters at the line for the most, a double line for a least of one. */
 const byLetters: EndWay = {
+  saysLeast: true,
   read: (line, side) => {
     const text = line[side].count.trim();
     if (text !== '' && text !== '1' && !isLetter(text)) return null;
@@ -78,6 +84,7 @@ const pairs: Readonly<Record<string, { least: Least; most: Most }>> = {
 
 /** Pairs in parentheses. */
 const byPairs: EndWay = {
+  saysLeast: true,
   read: (line, side) => pairs[line[side].count.replace(/\s/g, '').toLowerCase()] ?? null,
   write: (line, side, least, most) =>
     onEnd(line, side, {
@@ -86,4 +93,23 @@ const byPairs: EndWay = {
     }),
 };
 
-export const endWays = { marks: byMarks, text: byText, letters: byLetters, pairs: byPairs } as const;
+/** Arrowheads: one for one value, two for a set of values; none says nothing. */
+const byHeads: EndWay = {
+  saysLeast: false,
+  mostTitle: 'values',
+  read: (line, side) => {
+    const { marks } = line[side];
+    if (marks.some((mark) => mark !== 'arrow') || marks.length > 2) return null;
+    return { least: 'unsaid', most: marks.length === 0 ? 'unsaid' : marks.length === 1 ? '1' : 'many' };
+  },
+  write: (line, side, _, most) =>
+    onEnd(line, side, { marks: most === 'unsaid' ? [] : most === '1' ? ['arrow'] : ['arrow', 'arrow'] }),
+};
+
+export const endWays = {
+  marks: byMarks,
+  text: byText,
+  letters: byLetters,
+  pairs: byPairs,
+  heads: byHeads,
+} as const;

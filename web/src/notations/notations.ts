@@ -3,8 +3,8 @@ import { endSymbols } from './endSymbols';
 import { endWays, type EndWay } from './endWays';
 import { forms } from './forms';
 
-/** How boxes are written: rows with marks before them, a stem of ovals, or compartments. */
-export type BoxWay = 'rows' | 'stem' | 'compartments';
+/** How boxes are written: rows with marks before them, a stem of ovals, compartments, or a box for each line. */
+export type BoxWay = 'rows' | 'stem' | 'compartments' | 'cells';
 
 /** What the slate offers first in a notation. Everything else is one step further: a wrong symbol must be drawable. */
 export interface SlateNotation {
@@ -19,6 +19,10 @@ export interface SlateNotation {
    * and dashed say something that only its author can know.
    */
   readonly strokes: readonly Stroke[];
+  /** What a form stands for in it, where that is not what the form is called. */
+  readonly formWords?: Readonly<Record<Form, string>>;
+  /** What stands at the end of a line that is drawn to a box. */
+  readonly head?: EndMark;
   /** What an attribute of a box is called on the slate's hints. */
   readonly hint: string;
 }
@@ -53,6 +57,18 @@ const compartments: SlateNotation = {
   hint: 'Enter: next line; on an empty line: next compartment. Esc: done.',
 };
 
+const cells: SlateNotation = {
+  name: 'dependency',
+  title: 'dependency diagram',
+  endWay: endWays.heads,
+  boxWay: 'cells',
+  verbAt: 'line',
+  strokes: ['solid', 'dashed', 'double'],
+  head: 'arrow',
+  formWords: { junction: 'one determinant' },
+  hint: 'Enter: next attribute, in a box of its own. (key) behind. Esc: done.',
+};
+
 /** What is known of a part's notation where it is drawn. */
 export interface NotationChoice {
   readonly notation?: string;
@@ -67,6 +83,7 @@ export function slateNotation({
 }: NotationChoice): SlateNotation {
   if (notation === 'chen') return counts === 'pairs' ? { ...stem, endWay: endWays.pairs } : stem;
   if (notation === 'uml') return compartments;
+  if (notation === 'dependency') return cells;
   return strokeSaysIdentifying ? { ...rows, strokes: ['thin', 'dashed', 'solid', 'double'] } : rows;
 }
 

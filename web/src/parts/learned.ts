@@ -10,6 +10,7 @@ const titles: Readonly<Record<NotationName, string>> = {
   chen: 'Chen’s notation',
   'crows-foot': 'crow’s foot notation',
   uml: 'UML',
+  dependency: 'a dependency diagram',
 };
 
 /** What a class has usually learned, with which a part begins when its notation is chosen. */
@@ -23,16 +24,19 @@ export const usual: { readonly [Name in NotationName]: Extract<Learned, { notati
   },
   'crows-foot': { notation: 'crows-foot', level: 'conceptual', strokeSaysIdentifying: true },
   uml: { notation: 'uml', level: 'conceptual', aggregationCounts: true },
+  dependency: { notation: 'dependency' },
 };
 
 /** A notation's name in running text. */
 export const notationTitle = (name: NotationName): string => titles[name];
 
 /** What kind of drawing is wanted: "a conceptual diagram in Chen's notation". */
-export const wantedDrawing = (learned: Learned): string =>
-  learned.notation === 'uml'
+export function wantedDrawing(learned: Learned): string {
+  if (learned.notation === 'dependency') return 'a dependency diagram';
+  return learned.notation === 'uml'
     ? `a UML class diagram${learned.formal ? ' with types, visibilities and signatures' : ''}`
     : `a ${learned.level ?? 'conceptual'} diagram in ${notationTitle(learned.notation)}`;
+}
 
 /** What the class has learned about its notation, a sentence each. */
 export function learnedSentences(learned: Learned): string[] {
@@ -56,6 +60,12 @@ export function learnedSentences(learned: Learned): string[] {
         ...(learned.unmarkedSetIsOpen ? ['A generalisation without a constraint is incomplete and overlapping.'] : []),
         ...(learned.strictCounts ? ['Multiplicities are spelled as the standard does: 0..1, 1..*.'] : []),
         ...(learned.stereotypes?.length ? [`Stereotypes: ${learned.stereotypes.join(', ')}.`] : []),
+      ];
+    case 'dependency':
+      return [
+        'A box is an attribute; an underlined one is part of the key.',
+        'An arrow leads from what determines to what is determined; two heads say a set of values.',
+        'Several attributes that determine together are gathered, and one arrow leads from there.',
       ];
     case 'crows-foot':
       return [

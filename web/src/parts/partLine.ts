@@ -7,12 +7,13 @@ const short: Readonly<Record<NotationName, string>> = {
   chen: 'Chen',
   'crows-foot': 'Crow’s foot',
   uml: 'UML class diagram',
+  dependency: 'Dependency diagram',
 };
 
 /** What is wanted in a part, in a few words. */
 export function partLine(part: Schemas['StudentPart'] | Schemas['PartDocument']) {
   const learned = part.learned ?? usual['crows-foot'];
-  const level = learned.notation === 'uml' ? '' : `, ${learned.level ?? 'conceptual'}`;
+  const level = 'level' in learned && learned.notation !== 'uml' ? `, ${learned.level ?? 'conceptual'}` : '';
   return `${short[learned.notation]}${level}, ${show(part.marks ?? '0')} marks`;
 }
 

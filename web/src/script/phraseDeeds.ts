@@ -199,7 +199,7 @@ function lineBetween(
   quote: string,
   newId: NewId,
 ): Drawn {
-  const { line, id } = addLine(drawing, onShape(one.id), onShape(other.id), newId, notation.strokes[0]);
+  const { line, id } = addLine(drawing, onShape(one.id), onShape(other.id), newId, notation);
   const atEnd = notation.verbAt === 'end';
   const said = atEnd ? { ...line, from: { ...line.from, label: quote } } : { ...line, text: quote };
   return {

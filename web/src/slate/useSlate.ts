@@ -148,7 +148,7 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
       const { change: added, id } = addTied(session.current().document, form, spot.x * 4, spot.y * 4, tied, newId);
       change(added);
       setSelection(select(id));
-      setEditing({ of: 'shape', id });
+      if (!formOf(form).solid) setEditing({ of: 'shape', id });
     },
     [session, change, tiedSpot],
   );
@@ -160,7 +160,7 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
         onShape(from),
         typeof to === 'string' ? onShape(to) : to,
         newId,
-        notation.strokes[0],
+        notation,
         edges,
       );
       change(added);
@@ -307,6 +307,7 @@ const roomOf = {
   rows: { width: 190, height: 110 },
   stem: { width: 300, height: 170 },
   compartments: { width: 220, height: 130 },
+  cells: { width: 170, height: 60 },
 } as const;
 
 const halfWidth = (form: Form) => formOf(form).least[0] / 2;

@@ -32,7 +32,9 @@ internal sealed class ScenarioSentence
     /// <summary>Where in the text each word starts.</summary>
     public ImmutableArray<int> Starts { get; }
 
-    /// <summary>The places after which words in their basic forms have stood one after the other, without a pause; no words stand nowhere.</summary>
+    /// <summary>
+    /// The places after which words in their basic forms have stood one after the other, without a pause; no words stand nowhere.
+    /// </summary>
     public IEnumerable<int> Find(ImmutableArray<string> words)
     {
         for (var end = words.IsEmpty ? Forms.Length + 1 : words.Length; end <= Forms.Length; end++)

@@ -70,3 +70,6 @@ public sealed record ExclusionStatement(ImmutableArray<string> Ties) : Statement
 /// taken as it is understood.
 /// </summary>
 public sealed record StatementProblem(int Start, int Length, string Message);
+
+/// <summary>A problem at a line, counted from 0.</summary>
+public sealed record LineProblem(int Line, StatementProblem Problem);

@@ -42,6 +42,12 @@ internal sealed class ConceptSubject : Subject
     public override ImmutableArray<Sentence> Sentences(IDocument document, WorkOptions options) =>
         SentenceWriter.Write(Notation.Read((Drawing)document, (NotationOptions)options));
 
+    public override Retyped Retype(IDocument document, IReadOnlyList<string> lines, WorkOptions options)
+    {
+        var amended = Amender.Amend((Drawing)document, lines, (NotationOptions)options);
+        return new Retyped(amended.Drawing, amended.Problems, amended.Unsaid);
+    }
+
     public override ImmutableArray<RestatementChoice> OtherWays(WorkOptions options)
     {
         var notation = (NotationOptions)options;

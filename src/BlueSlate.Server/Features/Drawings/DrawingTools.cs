@@ -1,6 +1,6 @@
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
-using BlueSlate.Core.Language;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Notations;
 using BlueSlate.Core.Subjects.Concepts.Model;
 using BlueSlate.Drafting.Painting;
@@ -42,7 +42,7 @@ public static class DrawingTools
                 group.MapPost(
                     $"{prefix}/{{id:guid}}/amend",
                     (Guid id, AmendRequest request, Access access, DraftingPool pool, CancellationToken cancellation) =>
-                        With(
+                        With<WorkOptions>(
                             id,
                             access,
                             request.Drawing,
@@ -57,7 +57,7 @@ public static class DrawingTools
                 group.MapPost(
                     $"{prefix}/{{id:guid}}/redraw",
                     (Guid id, RedrawRequest request, Access access, DraftingPool pool, CancellationToken cancellation) =>
-                        With(
+                        With<NotationOptions>(
                             id,
                             access,
                             request.Drawing,
@@ -72,7 +72,7 @@ public static class DrawingTools
                 group.MapPost(
                     $"{prefix}/{{id:guid}}/members",
                     (Guid id, MembersRequest request, Access access, CancellationToken cancellation) =>
-                        With(
+                        With<NotationOptions>(
                             id,
                             access,
                             request.Drawing,
@@ -87,7 +87,7 @@ public static class DrawingTools
                 group.MapPost(
                     $"{prefix}/{{id:guid}}/lift",
                     (Guid id, LiftRequest request, Access access, DraftingPool pool, CancellationToken cancellation) =>
-                        With(
+                        With<NotationOptions>(
                             id,
                             access,
                             request.Drawing,
@@ -102,7 +102,7 @@ public static class DrawingTools
                 group.MapPost(
                     $"{prefix}/{{id:guid}}/push-down",
                     (Guid id, PushDownRequest request, Access access, DraftingPool pool, CancellationToken cancellation) =>
-                        With(
+                        With<NotationOptions>(
                             id,
                             access,
                             request.Drawing,
@@ -118,7 +118,7 @@ public static class DrawingTools
                 group.MapPost(
                     $"{prefix}/{{id:guid}}/picture",
                     (Guid id, PictureRequest request, Access access, DraftingPool pool, CancellationToken cancellation) =>
-                        With(
+                        With<WorkOptions>(
                             id,
                             access,
                             request.Drawing,
@@ -140,14 +140,15 @@ public static class DrawingTools
             .WithMetadata(new RequestSizeLimitAttribute(PictureInside.MostBytes))
             .Produces<OpenedReply>();
 
-        async Task<IResult> With(
+        async Task<IResult> With<TOptions>(
             Guid id,
             Access access,
             string text,
             Func<AidsDocument, bool> aid,
-            Func<Drawing, NotationOptions, Task<IResult>> tool,
+            Func<Drawing, TOptions, Task<IResult>> tool,
             CancellationToken cancellation
         )
+            where TOptions : WorkOptions
         {
             var (part, refusal) = await partOf(id, access, cancellation);
             if (part is null)
@@ -160,7 +161,7 @@ public static class DrawingTools
                 return Problems.NotAllowed("This aid is off in this exercise.");
             }
 
-            if (part.Learned is not NotationOptions learned)
+            if (part.Learned is not TOptions learned)
             {
                 return Problems.NotAllowed("What is wanted in this part is not drawn in a notation that can do this.");
             }
@@ -180,7 +181,7 @@ public static class DrawingTools
             return text is null ? refusal! : answer(text, simpler);
         };
 
-    private static async Task<IResult> Amend(Drawing drawing, string[] lines, NotationOptions options, Placing place)
+    private static async Task<IResult> Amend(Drawing drawing, string[] lines, WorkOptions options, Placing place)
     {
         if (lines.Length > MostLines || lines.Any(line => line is null || line.Length > LongestLine))
         {
@@ -191,25 +192,30 @@ public static class DrawingTools
             );
         }
 
-        var amendment = Amender.Amend(drawing, lines, options);
-        var reread = DrawingReader.Read(DrawingWriter.Write(amendment.Drawing));
+        var subject = Subject.Of(options);
+        if (subject.Retype(drawing, lines, options) is not { Document: Drawing typed } said)
+        {
+            return Problems.NotAllowed("What is wanted in this part cannot be typed.");
+        }
+
+        var reread = DrawingReader.Read(DrawingWriter.Write(typed));
         return reread.Drawing is null
             ? Problems.Unreadable("drawing-" + reread.Problems[0].Key, reread.Problems[0].Message, "lines")
-            : await place(amendment.Drawing, false, (text, simpler) =>
+            : await place(typed, false, (text, simpler) =>
                 TypedResults.Ok(
                     new AmendReply(
                         text,
                         simpler,
                         [
-                            .. amendment.Problems.Select(problem => new LineProblemReply(
+                            .. said.Problems.Select(problem => new LineProblemReply(
                                 problem.Line,
                                 problem.Problem.Start,
                                 problem.Problem.Length,
                                 problem.Problem.Message
                             )),
                         ],
-                        [.. amendment.Unsaid],
-                        [.. SentenceWriter.Write(Notation.Read(amendment.Drawing, options)).Select(sentence => sentence.Text)]
+                        [.. said.Unsaid],
+                        [.. subject.Sentences(typed, options).Select(sentence => sentence.Text)]
                     )
                 )
             );

@@ -38,6 +38,7 @@ const switches: { readonly [Name in NotationName]: readonly (readonly [Switch<Na
     ['aggregationCounts', 'aggregation is told apart from association'],
     ['oneNameIsOneElement', 'one name on two sheets is one thing'],
   ],
+  dependency: [],
 };
 
 const fieldsOf = (exercise: string, part: Part): PartFields => ({
@@ -193,6 +194,7 @@ export function PartForm({ exercise, at, asked, titled, editable, onInvalid }: P
             <option value="chen">Chen, with extended ER</option>
             <option value="crows-foot">crow’s foot</option>
             <option value="uml">UML class diagram</option>
+            <option value="dependency">dependency diagram</option>
           </select>
         </Field>
         {learned.notation === 'crows-foot' && (
@@ -235,7 +237,7 @@ export function PartForm({ exercise, at, asked, titled, editable, onInvalid }: P
           </Field>
         </div>
         <Begin part={exercise.parts[at]!.id} at={at} value={begin} onChange={(begin) => setValue('begin', begin)} />
-        <div className="space-y-1.5">
+        <div className="space-y-1.5" hidden={switches[learned.notation].length === 0}>
           <p className="text-quiet-ink">The class has learned</p>
           {switches[learned.notation].map(([key, label]) => (
             <Tick key={`${learned.notation} ${key}`} label={label}>

@@ -69,6 +69,7 @@ function Shelf({ exercises }: { exercises: readonly Schemas['ShelfExercise'][] }
                 <option value="chen">Chen</option>
                 <option value="crows-foot">crow’s foot</option>
                 <option value="uml">UML class diagram</option>
+                <option value="dependency">dependency diagram</option>
               </select>
             </label>
             <label className="field">

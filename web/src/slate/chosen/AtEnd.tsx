@@ -13,6 +13,7 @@ import { Common, Further, PointerDeed } from './Common';
 import { StrokeChoices } from './drawnWays';
 import { meaningOf } from '../../notations/meanings';
 import { MarksSample } from './samples';
+import { endWays } from '../../notations/endWays';
 import { leasts, mosts, withLeast, type Amount, type Amounts } from '../keys/amounts';
 import { useDeedKeys } from '../keys/useDeedKeys';
 
@@ -28,7 +29,7 @@ export function AtEnd({ slate, words }: ChosenProps) {
   const way = slate.notation.endWay;
   const shown = way.read(line, side);
   const now = shown ?? unsaid;
-  const marked = slate.notation.name === 'crows-foot';
+  const marked = way === endWays.marks;
   const { direction } = endPlace(slate.scene.routes.get(id)!, side, line[side].qualifier);
   // On a low slate what is wanted most stands alone, so that the drawing stays in sight.
   const low = (useSize(slate.surface)?.height ?? Infinity) < lowSlate;
@@ -45,15 +46,17 @@ export function AtEnd({ slate, words }: ChosenProps) {
     }));
   return (
     <>
+      {way.saysLeast && (
+        <Choices
+          title="least"
+          titled
+          value={shown?.least ?? null}
+          choices={choicesOf(leasts)}
+          onChoose={(least) => say(withLeast(now, least))}
+        />
+      )}
       <Choices
-        title="least"
-        titled
-        value={shown?.least ?? null}
-        choices={choicesOf(leasts)}
-        onChoose={(least) => say(withLeast(now, least))}
-      />
-      <Choices
-        title="most"
+        title={way.mostTitle ?? 'most'}
         titled
         value={shown?.most ?? null}
         choices={choicesOf(mosts)}

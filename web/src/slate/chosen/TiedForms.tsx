@@ -16,7 +16,7 @@ export function TiedForms({ slate, shapes, all = false }: { slate: Slate; shapes
   return forms.map(([deed, form]) => (
     <Deed
       key={form}
-      says={formOf(form).says.replace(/^an? /, '')}
+      says={slate.notation.formWords?.[form] ?? formOf(form).says.replace(/^an? /, '')}
       keyName={keyFor(deed)}
       onPress={() => slate.placeTied(form, shapes, null)}
     />

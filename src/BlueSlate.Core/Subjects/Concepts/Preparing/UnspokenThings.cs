@@ -34,7 +34,7 @@ internal sealed class UnspokenThings : ConceptPreflightKind
             where attribute.Name.Length > 0 && !one.Spoken.Speaks(attribute, owner.Id)
             select Item(
                 attribute.Id,
-                $"The scenario does not speak of the {Phrasing.InText(attribute.Name)} of {Phrasing.One(owner.Name)}."
+                $"The scenario does not speak of “{Phrasing.InText(attribute.Name)}”, which {Phrasing.One(owner.Name)} has."
             ) with
             {
                 Elements = [ConceptId.Of(attribute.Id).Element],

@@ -1,0 +1,173 @@
+using System.Collections.Immutable;
+using BlueSlate.Core.Subjects.Dependencies.Drawn;
+
+namespace BlueSlate.Core.Subjects.Dependencies.Checking;
+
+/// <summary>An arrow of an answer, in the attributes of the model answer.</summary>
+/// <param name="Id">Its id in the answer.</param>
+/// <param name="From">Its determinant.</param>
+/// <param name="To">What it determines.</param>
+/// <param name="IsMultivalued">Whether it has a double head.</param>
+/// <param name="IsSound">Whether the model answer implies it.</param>
+/// <param name="Elements">What draws it.</param>
+internal sealed record JudgedArrow(
+    string Id,
+    AttributeSet From,
+    int To,
+    bool IsMultivalued,
+    bool IsSound,
+    ImmutableArray<string> Elements
+)
+{
+    /// <summary>Whether it says nothing.</summary>
+    public bool IsTrivial => From.Contains(To);
+
+    /// <summary>As a dependency.</summary>
+    public Dependency Dependency => new(From, AttributeSet.Of(To));
+}
+
+/// <summary>What the marked key is by the model answer.</summary>
+internal enum KeyStanding
+{
+    /// <summary>Nothing is marked.</summary>
+    None,
+
+    /// <summary>It does not determine everything.</summary>
+    NotUnique,
+
+    /// <summary>It does, and so does a part of it.</summary>
+    TooLarge,
+
+    /// <summary>It is a candidate key.</summary>
+    Candidate,
+}
+
+/// <summary>A dependency diagram in the terms of the model answer: which arrows follow from it, and what follows from those.</summary>
+internal sealed class DrawnAgainst
+{
+    private readonly Dictionary<string, int> modelIndex;
+    private readonly Dictionary<string, DrawnDependency> modelArrows;
+    private readonly int?[] modelOf;
+    private readonly Closure sound;
+    private readonly ImmutableArray<Dependency> soundMultivalued;
+
+    public DrawnAgainst(DependencyReading model, DependencyReading answer, ImmutableArray<int?> pairs)
+    {
+        (Model, Answer, Pairs) = (model, answer, pairs);
+        modelIndex = Enumerable.Range(0, pairs.Length).ToDictionary(i => model.Attributes[i].Id, StringComparer.Ordinal);
+        modelArrows = model.Dependencies.ToDictionary(arrow => arrow.Id, StringComparer.Ordinal);
+        modelOf = new int?[answer.Attributes.Length];
+        for (var i = 0; i < pairs.Length; i++)
+        {
+            if (pairs[i] is { } paired)
+            {
+                modelOf[paired] = i;
+            }
+        }
+
+        Arrows = [.. answer.Dependencies.Where(IsKnown).Select(Judged)];
+        Strange = [.. answer.Dependencies.Where(arrow => !IsKnown(arrow))];
+        sound = new Closure(
+            Arrows.Where(arrow => arrow is { IsSound: true, IsMultivalued: false }).Select(arrow => arrow.Dependency)
+        );
+        soundMultivalued =
+        [
+            .. Arrows.Where(arrow => arrow is { IsSound: true, IsMultivalued: true }).Select(arrow => arrow.Dependency),
+        ];
+        KeyStanding = StandingOf();
+    }
+
+    public DependencyReading Model { get; }
+
+    public DependencyReading Answer { get; }
+
+    /// <summary>For each attribute of the model answer the number of the answer's.</summary>
+    public ImmutableArray<int?> Pairs { get; }
+
+    /// <summary>The arrows between attributes that the model answer has.</summary>
+    public ImmutableArray<JudgedArrow> Arrows { get; }
+
+    /// <summary>The arrows at attributes that it has not.</summary>
+    public ImmutableArray<DrawnDependency> Strange { get; }
+
+    public KeyStanding KeyStanding { get; }
+
+    /// <summary>The number of an attribute of the model answer.</summary>
+    public int ModelIndex(string id) => modelIndex[id];
+
+    /// <summary>An arrow of the model answer.</summary>
+    public DrawnDependency ModelArrow(string id) => modelArrows[id];
+
+    /// <summary>What of the answer is an attribute of the model answer, or null.</summary>
+    public DrawnAttribute? AnswerTo(int attribute) => Pairs[attribute] is { } paired ? Answer.Attributes[paired] : null;
+
+    /// <summary>The first attribute of an arrow of the model answer that the answer has not laid out, or null.</summary>
+    public DrawnAttribute? Unlaid(DrawnDependency arrow) =>
+        arrow.From.Append(arrow.To).Where(i => Pairs[i] is null).Select(i => Model.Attributes[i]).FirstOrDefault();
+
+    /// <summary>The number that an attribute of the answer has in the model answer, or null.</summary>
+    public int? ModelOf(int answer) => modelOf[answer];
+
+    /// <summary>The arrow of the answer that is one of the model answer, or null.</summary>
+    public JudgedArrow? SameArrow(DrawnDependency wanted) =>
+        Arrows.FirstOrDefault(arrow =>
+            arrow.From == wanted.From && arrow.To == wanted.To && arrow.IsMultivalued == wanted.IsMultivalued
+        );
+
+    /// <summary>What a set determines by the answer's arrows that the model answer implies.</summary>
+    public AttributeSet SoundClosure(AttributeSet set) => sound.Of(set);
+
+    /// <summary>Whether one of the model answer's arrows follows from those of the answer that it implies.</summary>
+    public bool Implies(DrawnDependency wanted) =>
+        wanted.IsMultivalued ? soundMultivalued.Contains(wanted.Dependency) : sound.Of(wanted.From).Contains(wanted.To);
+
+    /// <summary>
+    /// Whether an arrow that is sound follows from the other sound ones, and the model answer does not draw it itself.
+    /// </summary>
+    public bool IsRedundant(JudgedArrow arrow) =>
+        arrow is { IsSound: true, IsTrivial: false, IsMultivalued: false }
+        && !Model.Dependencies.Any(drawn => drawn.From == arrow.From && drawn.To == arrow.To)
+        && new Closure(
+            Arrows
+                .Where(other => other is { IsSound: true, IsMultivalued: false } && other.Id != arrow.Id)
+                .Select(other => other.Dependency)
+        ).Implies(arrow.Dependency);
+
+    private bool IsKnown(DrawnDependency arrow) => modelOf[arrow.To] is not null && arrow.From.All(i => modelOf[i] is not null);
+
+    private JudgedArrow Judged(DrawnDependency arrow)
+    {
+        var (from, to) = (AttributeSet.Of(arrow.From.Select(i => modelOf[i]!.Value)), modelOf[arrow.To]!.Value);
+        return new JudgedArrow(arrow.Id, from, to, arrow.IsMultivalued, IsImplied(from, to, arrow.IsMultivalued), arrow.Elements);
+    }
+
+    // A set depends as a whole only when it is a union of blocks of the basis.
+    private bool IsImplied(AttributeSet from, int to, bool isMultivalued)
+    {
+        var implied = Model.Set.Implied;
+        if (!isMultivalued)
+        {
+            return implied.ClosureOf(from).Contains(to);
+        }
+
+        return implied.BasisOf(from).Contains(AttributeSet.Of(to))
+            || Model.Dependencies.Any(arrow => arrow.IsMultivalued && arrow.From == from && arrow.To == to);
+    }
+
+    private KeyStanding StandingOf()
+    {
+        if (Answer.Key.IsEmpty)
+        {
+            return KeyStanding.None;
+        }
+
+        // What the model answer has not determines nothing of it.
+        var key = AttributeSet.Of(Answer.Key.Where(i => modelOf[i] is not null).Select(i => modelOf[i]!.Value));
+        var all = Model.Set.All;
+        var implied = Model.Set.Implied;
+        return implied.ClosureOf(key) != all ? KeyStanding.NotUnique
+            : key.Count < Answer.Key.Count || key.Any(i => implied.ClosureOf(key - AttributeSet.Of(i)) == all)
+                ? KeyStanding.TooLarge
+            : KeyStanding.Candidate;
+    }
+}

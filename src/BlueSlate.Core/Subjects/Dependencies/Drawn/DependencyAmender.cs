@@ -1,0 +1,286 @@
+using System.Collections.Immutable;
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Judging;
+using BlueSlate.Core.Language;
+using BlueSlate.Core.Language.Statements;
+using BlueSlate.Core.Notations;
+
+namespace BlueSlate.Core.Subjects.Dependencies.Drawn;
+
+/// <summary>Changes a dependency diagram so that it says other sentences, and touches nothing more than that wants.</summary>
+internal static class DependencyAmender
+{
+    /// <summary>The drawing after its sentences were edited; new shapes have no place.</summary>
+    public static Retyped Amend(Drawing drawing, IReadOnlyList<string> lines)
+    {
+        var reading = DependencyReader.Read(drawing);
+        var before = DependencySentences.Statements(reading).ToList();
+        var match = LineMatch.Of([.. before.Select(said => said.Sentence.Text)], lines);
+        var problems = match.ToldOf(lines).ToList();
+        var gone = match.Removed.ToHashSet();
+        var come = new List<DependencyStatement>();
+        foreach (var (line, old) in match.Changed)
+        {
+            var (statement, problem) = DependencyStatement.Parse(lines[line]);
+            if (problem is not null)
+            {
+                problems.Add(new LineProblem(line, problem));
+            }
+            else if (statement is not null)
+            {
+                come.Add(statement);
+                gone.UnionWith(old is { } replaced ? [replaced] : []);
+            }
+        }
+
+        var after = Said.Of([.. before.Where((_, i) => !gone.Contains(i)).Select(said => said.Statement), .. come]);
+        return new Retyped(new Changes(drawing, reading).To(after), [.. problems.OrderBy(problem => problem.Line)], []);
+    }
+
+    /// <summary>What sentences say together, by the keys of names.</summary>
+    private sealed record Said(
+        IReadOnlyDictionary<string, string> Names,
+        IReadOnlySet<string> Key,
+        IReadOnlyList<(ImmutableArray<string> From, string To, bool IsMultivalued)> Arrows
+    )
+    {
+        public static Said Of(IReadOnlyList<DependencyStatement> statements)
+        {
+            var names = new Dictionary<string, string>(StringComparer.Ordinal);
+            var key = new HashSet<string>(StringComparer.Ordinal);
+            var arrows = new List<(ImmutableArray<string>, string, bool)>();
+            string KeyOf(string name)
+            {
+                var of = Name.Of(name).Key;
+                names.TryAdd(of, name);
+                return of;
+            }
+
+            foreach (var statement in statements)
+            {
+                switch (statement)
+                {
+                    case DependencyStatement.OfAttributes listed:
+                        listed.Names.ToList().ForEach(name => KeyOf(name));
+                        break;
+                    case DependencyStatement.OfKey one:
+                        key.UnionWith(one.Names.Select(KeyOf));
+                        break;
+                    case DependencyStatement.OfDeterminant says:
+                        ImmutableArray<string> from = [.. says.From.Select(KeyOf)];
+                        arrows.AddRange(says.To.Select(to => (from, KeyOf(to), says.IsMultivalued)));
+                        break;
+                }
+            }
+
+            return new Said(names, key, arrows);
+        }
+    }
+
+    /// <summary>Does to a drawing what makes it say something else.</summary>
+    private sealed class Changes(Drawing drawing, DependencyReading reading)
+    {
+        private readonly FreshIds ids = new(drawing);
+        private readonly Dictionary<string, string> elements = reading.Attributes.ToDictionary(
+            attribute => attribute.Name.Key,
+            attribute => attribute.Id,
+            StringComparer.Ordinal
+        );
+        private readonly List<Shape> shapes = [];
+        private readonly List<Line> lines = [];
+
+        public Drawing To(Said said)
+        {
+            var gone = reading
+                .Attributes.Where(attribute => !said.Names.ContainsKey(attribute.Name.Key))
+                .SelectMany(attribute => attribute.Elements)
+                .ToHashSet(StringComparer.Ordinal);
+            foreach (var (key, name) in said.Names.Where(pair => !elements.ContainsKey(pair.Key)))
+            {
+                elements[key] = ids.Next();
+                shapes.Add(new Shape(elements[key], Form.Rectangle, Outline.Single, name, [], null));
+            }
+
+            var wanted = said
+                .Arrows.Select(arrow => KeyOf(arrow.From, arrow.To, arrow.IsMultivalued))
+                .ToHashSet(StringComparer.Ordinal);
+            var drawn = new HashSet<string>(StringComparer.Ordinal);
+            foreach (var arrow in reading.Dependencies)
+            {
+                var key = KeyOf(
+                    arrow.From.Select(i => reading.Attributes[i].Name.Key),
+                    reading.Attributes[arrow.To].Name.Key,
+                    arrow.IsMultivalued
+                );
+                drawn.Add(key);
+                gone.UnionWith(wanted.Contains(key) ? [] : [ConceptId.Of(arrow.Id).Element]);
+            }
+
+            foreach (
+                var (from, to, isMultivalued) in said.Arrows.Where(arrow =>
+                    drawn.Add(KeyOf(arrow.From, arrow.To, arrow.IsMultivalued))
+                )
+            )
+            {
+                Draw(from, to, isMultivalued);
+            }
+
+            return Without(gone, said);
+        }
+
+        private static string KeyOf(IEnumerable<string> from, string to, bool isMultivalued) =>
+            $"{string.Join('\n', from.Order(StringComparer.Ordinal))}\n{(isMultivalued ? "↠" : "→")}\n{to}";
+
+        private void Draw(ImmutableArray<string> from, string to, bool isMultivalued)
+        {
+            var source = from.Length == 1 ? elements[from[0]] : GatherOf(from);
+            ImmutableArray<string> heads = isMultivalued ? [EndMark.Arrow, EndMark.Arrow] : [EndMark.Arrow];
+            Add(source, elements[to], heads);
+        }
+
+        // What gathers the same attributes already is used again.
+        private string GatherOf(ImmutableArray<string> from)
+        {
+            var key = string.Join('\n', from.Order(StringComparer.Ordinal));
+            if (Gathers().FirstOrDefault(gather => gather.Key == key).Id is { } known)
+            {
+                return known;
+            }
+
+            var id = ids.Next();
+            shapes.Add(new Shape(id, Form.Junction, Outline.Single, "", [], null));
+            foreach (var name in from)
+            {
+                Add(elements[name], id, []);
+            }
+
+            return id;
+        }
+
+        private IEnumerable<(string Id, string Key)> Gathers()
+        {
+            var named = elements.ToDictionary(pair => pair.Value, pair => pair.Key, StringComparer.Ordinal);
+            foreach (var attribute in reading.Attributes)
+            {
+                foreach (var element in attribute.Elements)
+                {
+                    named.TryAdd(element, attribute.Name.Key);
+                }
+            }
+
+            foreach (var gather in drawing.Shapes.Concat(shapes).Where(DependencyReader.IsGather))
+            {
+                var led = drawing
+                    .Lines.Concat(lines)
+                    .Where(line => line.To.On.Id == gather.Id || line.From.On.Id == gather.Id)
+                    .Select(line => line.To.On.Id == gather.Id ? line.From : line.To)
+                    .Where(far => far.Marks.IsEmpty && far.On.Id is { } id && named.ContainsKey(id))
+                    .Select(far => named[far.On.Id!])
+                    .Distinct(StringComparer.Ordinal)
+                    .Order(StringComparer.Ordinal);
+                yield return (gather.Id, string.Join('\n', led));
+            }
+        }
+
+        private void Add(string from, string to, ImmutableArray<string> heads) =>
+            lines.Add(new Line(ids.Next(), Stroke.Solid, "", new LineEnd(At(from), []), new LineEnd(At(to), heads), []));
+
+        private Attachment At(string element) =>
+            drawing.Shapes.Any(shape => shape.TextLines.Any(row => row.Id == element))
+                ? new Attachment(AttachmentKind.Row, element)
+                : Attachment.ToShape(element);
+
+        private Drawing Without(HashSet<string> gone, Said said)
+        {
+            var kept = drawing
+                .Sheets.Select(
+                    (sheet, i) =>
+                        sheet with
+                        {
+                            Shapes =
+                            [
+                                .. sheet
+                                    .Shapes.Concat(i == 0 ? shapes : [])
+                                    .Where(Stands)
+                                    .Select(shape => WithKey(shape, gone, said)),
+                            ],
+                            Lines = [.. sheet.Lines.Concat(i == 0 ? lines : []).Where(line => !gone.Contains(line.Id))],
+                        }
+                )
+                .ToImmutableArray();
+            return WithoutLoose(drawing with { Sheets = kept });
+            bool Stands(Shape shape) => !gone.Contains(shape.Id);
+        }
+
+        // An underline is added or taken away only where the key is another one.
+        private Shape WithKey(Shape shape, HashSet<string> gone, Said said) =>
+            shape with
+            {
+                Underline = Underlined(shape.Id, shape.Underline, said),
+                Compartments =
+                [
+                    .. shape.Compartments.Select(rows =>
+                        rows.RemoveAll(row => gone.Contains(row.Id)).Select(row => WithKey(row, said)).ToImmutableArray()
+                    ),
+                ],
+            };
+
+        private TextLine WithKey(TextLine row, Said said) =>
+            row with
+            {
+                Underline = Underlined(row.Id, row.Underline, said),
+                Mark = Marked(row, said),
+            };
+
+        private Underline Underlined(string element, Underline now, Said said)
+        {
+            var drawn = reading.Attributes.FirstOrDefault(attribute => attribute.Elements.Contains(element));
+            var key = drawn?.Name.Key ?? elements.FirstOrDefault(pair => pair.Value == element).Key;
+            return key is null || said.Key.Contains(key) == (drawn?.IsInKey ?? false) ? now
+                : said.Key.Contains(key) ? Underline.Solid
+                : Underline.None;
+        }
+
+        // A mark that says key goes with the key.
+        private string Marked(TextLine row, Said said) =>
+            reading.Attributes.FirstOrDefault(attribute => attribute.Elements.Contains(row.Id)) is { IsInKey: true } drawn
+            && !said.Key.Contains(drawn.Name.Key)
+                ? string.Join(' ', row.Mark.Split(' ').Where(mark => mark is not ("PK" or "PPK")))
+                : row.Mark;
+
+        // Lines whose ends have gone go too, then what gathers for nothing, and what leads there.
+        private static Drawing WithoutLoose(Drawing changed)
+        {
+            var gathers = changed
+                .Shapes.Where(DependencyReader.IsGather)
+                .Select(shape => shape.Id)
+                .ToHashSet(StringComparer.Ordinal);
+            var standing = changed
+                .Shapes.SelectMany(shape => shape.TextLines.Select(row => row.Id).Prepend(shape.Id))
+                .ToHashSet(StringComparer.Ordinal);
+            bool Has(LineEnd end) =>
+                end.On.Id is not { } id
+                || end.On.Kind is not (AttachmentKind.Shape or AttachmentKind.Row)
+                || standing.Contains(id);
+            var lines = changed.Lines.Where(line => Has(line.From) && Has(line.To)).ToList();
+            bool Serves(string gather) =>
+                lines.Exists(line => line.From.On.Id == gather && !line.To.Marks.IsEmpty)
+                || lines.Exists(line => line.To.On.Id == gather && !line.From.Marks.IsEmpty);
+            standing.ExceptWith(gathers.Where(gather => !Serves(gather)));
+            return changed with
+            {
+                Sheets =
+                [
+                    .. changed.Sheets.Select(sheet =>
+                        sheet with
+                        {
+                            Shapes = sheet.Shapes.RemoveAll(shape => gathers.Contains(shape.Id) && !standing.Contains(shape.Id)),
+                            Lines = sheet.Lines.RemoveAll(line => !Has(line.From) || !Has(line.To)),
+                        }
+                    ),
+                ],
+                Ties = changed.Ties.RemoveAll(tie => !changed.Has(tie.Element)),
+            };
+        }
+    }
+}

@@ -1,0 +1,161 @@
+using System.Collections.Immutable;
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Judging;
+using BlueSlate.Core.Language;
+
+namespace BlueSlate.Core.Subjects.Dependencies.Drawn;
+
+/// <summary>
+/// Reads a dependency diagram: a box, or a line of text in one, is an attribute; a line with a head goes from a determinant to what it
+/// determines, and a small shape without a text gathers determinants of several attributes. It is total: what cannot be read gives a
+/// remark.
+/// </summary>
+internal sealed class DependencyReader
+{
+    private readonly List<DrawnAttribute> attributes = [];
+    private readonly Dictionary<string, int> byElement = new(StringComparer.Ordinal);
+    private readonly Dictionary<string, int> byName = new(StringComparer.Ordinal);
+    private readonly HashSet<string> gathers = new(StringComparer.Ordinal);
+    private readonly List<DrawnDependency> dependencies = [];
+    private readonly List<DependencyRemark> remarks = [];
+
+    /// <summary>What a drawing says.</summary>
+    public static DependencyReading Read(Drawing drawing)
+    {
+        var reader = new DependencyReader();
+        foreach (var shape in drawing.Shapes.Where(shape => shape.Form != Form.Note))
+        {
+            reader.Add(shape);
+        }
+
+        reader.Follow([.. drawing.Lines]);
+        return new DependencyReading([.. reader.attributes], [.. reader.dependencies], [.. reader.remarks]);
+    }
+
+    /// <summary>Whether a shape gathers: it names nothing.</summary>
+    public static bool IsGather(Shape shape) => shape.Form == Form.Junction && shape.TextLines.All(row => row.Text.Length == 0);
+
+    private void Add(Shape shape)
+    {
+        if (IsGather(shape))
+        {
+            gathers.Add(shape.Id);
+            return;
+        }
+
+        var rows = shape.TextLines.Where(row => row.Text.Trim().Length > 0).ToList();
+        if (rows.Count == 0)
+        {
+            Add(shape.Id, shape.Text, shape.Underline != Underline.None);
+        }
+
+        foreach (var row in rows)
+        {
+            var isInKey = row.Underline != Underline.None || row.Mark.Split(' ').Any(mark => mark is "PK" or "PPK");
+            Add(row.Id, row.Text, isInKey);
+        }
+    }
+
+    // What has the same name is the same attribute, wherever it is drawn.
+    private void Add(string element, string text, bool isInKey)
+    {
+        var name = Name.Of(text.Trim());
+        if (name.Words.IsEmpty)
+        {
+            return;
+        }
+
+        if (byName.TryGetValue(name.Key, out var known))
+        {
+            var before = attributes[known];
+            attributes[known] = before with { IsInKey = before.IsInKey || isInKey, Elements = before.Elements.Add(element) };
+            byElement[element] = known;
+        }
+        else if (attributes.Count < AttributeSet.Most)
+        {
+            byName[name.Key] = byElement[element] = attributes.Count;
+            attributes.Add(new DrawnAttribute(element, name, isInKey, [element]));
+        }
+    }
+
+    private void Follow(ImmutableArray<Line> lines)
+    {
+        var led = gathers.ToDictionary(
+            id => id,
+            _ => (Set: AttributeSet.Empty, Elements: new List<string>()),
+            StringComparer.Ordinal
+        );
+        foreach (var line in lines)
+        {
+            foreach (var (near, far) in new[] { (line.From, line.To), (line.To, line.From) })
+            {
+                // Led to the gather, with or without a head there.
+                if (GatherAt(near) is { } gather && AttributeAt(far) is { } attribute && Heads(far) == 0)
+                {
+                    led[gather] = (led[gather].Set | AttributeSet.Of(attribute), led[gather].Elements);
+                    led[gather].Elements.Add(line.Id);
+                }
+            }
+        }
+
+        foreach (var line in lines)
+        {
+            Read(line, led);
+        }
+    }
+
+    private void Read(Line line, Dictionary<string, (AttributeSet Set, List<string> Elements)> led)
+    {
+        var (from, to) = (Place(line.From), Place(line.To));
+        if (from is null || to is null)
+        {
+            if (from is not null || to is not null)
+            {
+                remarks.Add(new DependencyRemark(DependencyRemarkKind.LooseEnd, line.Id, Known(line)));
+            }
+
+            return;
+        }
+
+        var place = 0;
+        foreach (var (near, far) in new[] { (line.From, line.To), (line.To, line.From) })
+        {
+            if (Heads(far) == 0 || AttributeAt(far) is not { } determined)
+            {
+                continue;
+            }
+
+            var id = ConceptId.At(line.Id, place++);
+            if (AttributeAt(near) is { } one)
+            {
+                dependencies.Add(new DrawnDependency(id, AttributeSet.Of(one), determined, Heads(far) > 1, [line.Id]));
+            }
+            else if (GatherAt(near) is { } gather && led[gather] is { Set.IsEmpty: false } several)
+            {
+                dependencies.Add(
+                    new DrawnDependency(id, several.Set, determined, Heads(far) > 1, [line.Id, gather, .. several.Elements])
+                );
+            }
+            else
+            {
+                remarks.Add(new DependencyRemark(DependencyRemarkKind.EmptyGather, line.Id, Known(line)));
+            }
+        }
+
+        if (place == 0 && AttributeAt(line.From) is { } first && AttributeAt(line.To) is { } second)
+        {
+            remarks.Add(new DependencyRemark(DependencyRemarkKind.NoHead, line.Id, AttributeSet.Of([first, second])));
+        }
+    }
+
+    private AttributeSet Known(Line line) => AttributeSet.Of(new[] { line.From, line.To }.Select(AttributeAt).OfType<int>());
+
+    private string? Place(LineEnd end) => AttributeAt(end) is not null ? end.On.Id : GatherAt(end);
+
+    private int? AttributeAt(LineEnd end) => end.On.Id is { } id && byElement.TryGetValue(id, out var at) ? at : null;
+
+    private string? GatherAt(LineEnd end) => end.On.Id is { } id && gathers.Contains(id) ? id : null;
+
+    private static int Heads(LineEnd end) =>
+        end.Marks.Count(mark => mark is EndMark.Arrow or EndMark.OpenArrow or EndMark.Triangle or EndMark.SolidTriangle);
+}

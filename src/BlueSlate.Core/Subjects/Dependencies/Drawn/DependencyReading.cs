@@ -1,0 +1,68 @@
+using System.Collections.Immutable;
+using BlueSlate.Core.Language;
+
+namespace BlueSlate.Core.Subjects.Dependencies.Drawn;
+
+/// <summary>An attribute as it is drawn.</summary>
+/// <param name="Id">The box or the line of text that names it first.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="IsInKey">Whether it is underlined, or marked as part of the key.</param>
+/// <param name="Elements">Everything that names it.</param>
+internal sealed record DrawnAttribute(string Id, Name Name, bool IsInKey, ImmutableArray<string> Elements)
+{
+    /// <summary>Its name as it stands in running text.</summary>
+    public string Text => Phrasing.InText(Name.Text);
+}
+
+/// <summary>An arrow: its determinant determines one attribute.</summary>
+/// <param name="Id">The line whose head stands at what is determined.</param>
+/// <param name="From">The determinant, by the numbers of its attributes.</param>
+/// <param name="To">What is determined.</param>
+/// <param name="IsMultivalued">Whether it determines a set of values, and not one.</param>
+/// <param name="Elements">The line, and with several attributes in the determinant what gathers them.</param>
+internal sealed record DrawnDependency(string Id, AttributeSet From, int To, bool IsMultivalued, ImmutableArray<string> Elements)
+{
+    /// <summary>As a dependency.</summary>
+    public Dependency Dependency => new(From, AttributeSet.Of(To));
+
+    /// <summary>What its determinant does: <c>determines</c>.</summary>
+    public string Verb => $"{(IsMultivalued ? "multidetermine" : "determine")}{(From.Count == 1 ? "s" : "")}";
+}
+
+/// <summary>Something that cannot be read.</summary>
+internal enum DependencyRemarkKind
+{
+    /// <summary>A line between attributes that points nowhere.</summary>
+    NoHead,
+
+    /// <summary>A line of which an end is at nothing that is an attribute.</summary>
+    LooseEnd,
+
+    /// <summary>Arrows that come from a gather to which nothing is led.</summary>
+    EmptyGather,
+}
+
+/// <summary>A remark at an element, and the attributes between which it stands.</summary>
+internal sealed record DependencyRemark(DependencyRemarkKind Kind, string ElementId, AttributeSet Between = default);
+
+/// <summary>What a dependency diagram says.</summary>
+internal sealed record DependencyReading(
+    ImmutableArray<DrawnAttribute> Attributes,
+    ImmutableArray<DrawnDependency> Dependencies,
+    ImmutableArray<DependencyRemark> Remarks
+)
+{
+    /// <summary>The attributes of the key that is marked; empty for none.</summary>
+    public AttributeSet Key { get; } = AttributeSet.Of(Enumerable.Range(0, Attributes.Length).Where(i => Attributes[i].IsInKey));
+
+    /// <summary>Its dependencies as they are computed with.</summary>
+    public DependencySet Set { get; } =
+        new(
+            [.. Attributes.Select(attribute => attribute.Name.Text)],
+            [.. Dependencies.Where(arrow => !arrow.IsMultivalued).Select(arrow => arrow.Dependency)],
+            [.. Dependencies.Where(arrow => arrow.IsMultivalued).Select(arrow => arrow.Dependency)]
+        );
+
+    /// <summary>A set of attributes in running text: <c>visit no and item no</c>.</summary>
+    public string Say(AttributeSet set) => Phrasing.List([.. set.Select(attribute => Attributes[attribute].Text)]);
+}

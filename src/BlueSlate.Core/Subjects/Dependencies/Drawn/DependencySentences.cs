@@ -1,0 +1,111 @@
+using System.Collections.Immutable;
+using BlueSlate.Core.Judging;
+using BlueSlate.Core.Language;
+
+namespace BlueSlate.Core.Subjects.Dependencies.Drawn;
+
+/// <summary>
+/// Says a dependency diagram in sentences, in the order in which it was drawn; <see cref="DependencyStatement"/> reads them.
+/// </summary>
+internal static class DependencySentences
+{
+    private const string Key = "key";
+
+    /// <summary>Its attributes, its key, and what each determinant determines.</summary>
+    public static ImmutableArray<Sentence> Write(DependencyReading reading) =>
+        [.. Statements(reading).Select(pair => pair.Sentence)];
+
+    /// <summary>The sentences, each with what it states.</summary>
+    public static IEnumerable<(Sentence Sentence, DependencyStatement Statement)> Statements(DependencyReading reading)
+    {
+        if (reading.Attributes.IsEmpty)
+        {
+            yield break;
+        }
+
+        var all = reading.Set.All;
+        yield return (
+            Listing("Attributes: ", all, reading, reading.Attributes[0].Id),
+            new DependencyStatement.OfAttributes(reading.Set.NamesOf(all))
+        );
+        if (!reading.Key.IsEmpty)
+        {
+            var id = new ConceptId(reading.Attributes[reading.Key.First()].Id, Key).ToString();
+            yield return (
+                Listing("Key: ", reading.Key, reading, id),
+                new DependencyStatement.OfKey(reading.Set.NamesOf(reading.Key))
+            );
+        }
+
+        foreach (var group in reading.Dependencies.GroupBy(arrow => (arrow.From, arrow.IsMultivalued)))
+        {
+            var arrows = group.DistinctBy(arrow => arrow.To).ToList();
+            yield return (
+                Of(arrows, reading),
+                new DependencyStatement.OfDeterminant(
+                    reading.Set.NamesOf(group.Key.From),
+                    [.. arrows.Select(arrow => reading.Attributes[arrow.To].Name.Text)],
+                    group.Key.IsMultivalued
+                )
+            );
+        }
+    }
+
+    private static Sentence Listing(string head, AttributeSet set, DependencyReading reading, string id)
+    {
+        var names = set.Select((attribute, i) => (Comma: i > 0, reading.Attributes[attribute]));
+        return new Sentence(
+            id,
+            [new SentencePiece(head), .. names.SelectMany(one => Piece(one.Comma, one.Item2))],
+            [.. set.SelectMany(i => reading.Attributes[i].Elements)],
+            null
+        );
+    }
+
+    private static IEnumerable<SentencePiece> Piece(bool afterComma, DrawnAttribute attribute)
+    {
+        if (afterComma)
+        {
+            yield return new SentencePiece(", ");
+        }
+
+        yield return new SentencePiece(attribute.Text, attribute.Id);
+    }
+
+    private static Sentence Of(List<DrawnDependency> arrows, DependencyReading reading)
+    {
+        var first = arrows[0];
+        var from = first.From.Select(i => (reading.Attributes[i].Text, reading.Attributes[i].Id)).ToList();
+        var to = arrows.ConvertAll(arrow => (reading.Attributes[arrow.To].Text, ConceptId.Of(arrow.Id).Element));
+        ImmutableArray<SentencePiece> pieces =
+        [
+            .. List(from),
+            new SentencePiece($" {first.Verb} ", ConceptId.Of(first.Id).Element),
+            .. List(to),
+        ];
+        return new Sentence(
+            first.Id,
+            [pieces[0] with { Text = Phrasing.Capital(pieces[0].Text) }, .. pieces[1..]],
+            [
+                .. arrows
+                    .SelectMany(arrow => arrow.Elements)
+                    .Concat(first.From.Concat(arrows.Select(arrow => arrow.To)).SelectMany(i => reading.Attributes[i].Elements))
+                    .Distinct(StringComparer.Ordinal),
+            ],
+            null
+        );
+    }
+
+    private static IEnumerable<SentencePiece> List(List<(string Text, string Element)> names)
+    {
+        for (var i = 0; i < names.Count; i++)
+        {
+            if (i > 0)
+            {
+                yield return new SentencePiece(i == names.Count - 1 ? " and " : ", ");
+            }
+
+            yield return new SentencePiece(names[i].Text, names[i].Element);
+        }
+    }
+}

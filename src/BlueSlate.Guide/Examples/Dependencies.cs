@@ -1,0 +1,108 @@
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Judging;
+using BlueSlate.Core.Subjects.Dependencies;
+
+namespace BlueSlate.Guide.Examples;
+
+/// <summary>An example for each kind of finding about dependency diagrams.</summary>
+internal sealed class Dependencies : ExampleArea
+{
+    private static readonly DependencyOptions Options = new();
+
+    private static readonly string[] JobSheet =
+    [
+        "Attributes: job no, visitor no, visitor name, item, part no, part name, quantity",
+        "Key: job no, part no",
+        "Visitor no determines visitor name",
+        "Job no determines visitor no and item",
+        "Part no determines part name",
+        "Job no and part no determine quantity",
+    ];
+
+    private static readonly string[] Skills =
+    [
+        "Attributes: badge no, skill, language",
+        "Key: badge no, skill, language",
+        "Badge no multidetermines skill and language",
+    ];
+
+    public override string Title => "Dependencies";
+
+    public override IReadOnlyDictionary<string, FindingExample> ByCode =>
+        new Dictionary<string, FindingExample>(StringComparer.Ordinal)
+        {
+            ["arrow-loose"] = new(Of(JobSheet), WithLoose(Of(JobSheet))) { Options = Options },
+            ["arrowhead-missing"] = new(Of(JobSheet), WithoutHead(Of(JobSheet))) { Options = Options },
+            ["chosen-key-not-minimal"] = On(JobSheet, 1, "Key: job no, part no, visitor no"),
+            ["chosen-key-not-unique"] = On(JobSheet, 1, "Key: job no"),
+            ["chosen-key-unmarked"] = On(JobSheet, 1, ""),
+            ["dependency-attribute-invented"] = On(JobSheet, 0, JobSheet[0] + ", mood"),
+            ["dependency-attribute-missing"] = new(
+                Of(JobSheet),
+                Of([
+                    JobSheet[0].Replace(", item", "", StringComparison.Ordinal),
+                    .. JobSheet[1..3],
+                    "Job no determines visitor no",
+                    .. JobSheet[4..],
+                ])
+            )
+            {
+                Options = Options,
+            },
+            ["dependency-from-part"] = On(JobSheet, 5, "Job no determines quantity"),
+            ["dependency-missing"] = On(JobSheet, 4, ""),
+            ["dependency-not-implied"] = On(JobSheet, 5, JobSheet[5] + "\nItem determines part name"),
+            ["dependency-redundant"] = On(JobSheet, 3, "Job no determines visitor no, item and visitor name"),
+            ["dependency-reversed"] = On(JobSheet, 2, "Visitor name determines visitor no"),
+            ["dependency-trivial"] = On(JobSheet, 3, JobSheet[3] + "\nVisitor no and item determine item"),
+            ["determinant-separated"] = On(JobSheet, 5, "Job no determines quantity\nPart no determines quantity"),
+            ["determinant-too-large"] = On(JobSheet, 4, "Job no and part no determine part name"),
+            ["functional-as-multivalued"] = On(JobSheet, 4, "Part no multidetermines part name"),
+            ["multivalued-as-functional"] = On(Skills, 2, "Badge no multidetermines language\nBadge no determines skill"),
+        };
+
+    private static FindingExample On(string[] model, int at, string instead) =>
+        new(Of(model), Of([.. model[..at], .. instead.Split('\n'), .. model[(at + 1)..]])) { Options = Options };
+
+    private static Drawing Of(string[] lines)
+    {
+        var typed = Subject.Of(Options).Retype(Drawing.Empty, lines, Options)!;
+        return typed.Problems.IsEmpty
+            ? (Drawing)typed.Document
+            : throw new InvalidOperationException(typed.Problems[0].Problem.Message);
+    }
+
+    private static Drawing WithLoose(Drawing drawing)
+    {
+        var from = drawing.Shapes.First(shape => shape.Text == "item");
+        var loose = new Line(
+            "loose",
+            Stroke.Solid,
+            "",
+            new LineEnd(Attachment.ToShape(from.Id), []),
+            new LineEnd(Attachment.Nothing, [EndMark.Arrow]),
+            []
+        );
+        return drawing with { Sheets = [drawing.Sheets[0] with { Lines = [.. drawing.Sheets[0].Lines, loose] }] };
+    }
+
+    private static Drawing WithoutHead(Drawing drawing)
+    {
+        var name = drawing.Shapes.First(shape => shape.Text == "visitor name").Id;
+        return drawing with
+        {
+            Sheets =
+            [
+                drawing.Sheets[0] with
+                {
+                    Lines =
+                    [
+                        .. drawing
+                            .Sheets[0]
+                            .Lines.Select(line => line.To.On.Id == name ? line with { To = line.To with { Marks = [] } } : line),
+                    ],
+                },
+            ],
+        };
+    }
+}
