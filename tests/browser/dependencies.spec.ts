@@ -1,0 +1,55 @@
+import { expect, test, type Page } from '@playwright/test';
+import { become, edgeOf, expectAccessible, goToDesk, onSlate, openDrawing, sentences } from './help';
+
+const row = (page: Page) => page.getByRole('toolbar', { name: 'With what is chosen' });
+
+async function press(page: Page, name: string) {
+  const at = await edgeOf(page, name, 'left');
+  await page.mouse.click(at.x + 20, at.y);
+}
+
+test('attributes are laid out in one go, gathered, and told in sentences both ways', async ({ page }) => {
+  await become(page, 'Quentin Ray');
+  await openDrawing(page, 'The job sheet');
+  const at = await onSlate(page, 120, 160);
+  await page.mouse.click(at.x, at.y);
+  await page.getByRole('group', { name: 'Symbols' }).getByRole('button', { name: 'box e', exact: true }).click();
+  await page.getByLabel('Name, then one attribute a line').fill('job no (key)\nday\npart no (key)\nquantity');
+  await page.keyboard.press('Escape');
+  await expect(page.locator('text.name')).toHaveText(['job no', 'day', 'part no', 'quantity']);
+  await expect(sentences(page)).toContainText('Key: job no, part no');
+
+  // Two that determine together: gathered by keys, and one arrow from there, its head at what is determined.
+  await press(page, 'job no');
+  await page.keyboard.press('g');
+  await press(page, 'part no');
+  await row(page).getByRole('button', { name: /^one determinant/ }).click();
+  await page.keyboard.press('l');
+  await press(page, 'quantity');
+  await expect(sentences(page)).toContainText('Job no and part no determine quantity');
+  await row(page).getByRole('radio', { name: 'many' }).click();
+  await expect(sentences(page)).toContainText('Job no and part no multidetermine quantity');
+  await row(page).getByRole('radio', { name: 'at most one' }).click();
+  await expect(sentences(page)).toContainText('Job no and part no determine quantity');
+  await expectAccessible(page);
+
+  // An arrow as text draws one, and what is drawn is said in words.
+  await page.getByRole('button', { name: 'write', exact: true }).last().click();
+  const field = page.getByRole('textbox', { name: 'Sentences, one statement a line' });
+  await field.press('Control+End');
+  await field.pressSequentially('job no -> day, visitor no\n');
+  await expect(page.locator('text.name')).toHaveText(['job no', 'day', 'part no', 'quantity', 'visitor no']);
+  await expect(field).toHaveValue(/Job no determines day and visitor no/);
+  await field.press('Escape');
+  await expect(sentences(page)).toContainText('Job no determines day and visitor no');
+});
+
+test('what is drawn wrong is told with rows that show it', async ({ page }) => {
+  await become(page, 'Piet Lindqvist');
+  await goToDesk(page, 'The job sheet', 'differences');
+  await page.getByText('Job no alone does not determine quantity.').first().click();
+  await page.keyboard.press('o');
+  await expect(page.getByText('With the same job no and another part no there may be another quantity.')).toBeVisible();
+  await expect(page.getByText('two rows with the same job no that differ in quantity.')).toBeVisible();
+  await expectAccessible(page);
+});
