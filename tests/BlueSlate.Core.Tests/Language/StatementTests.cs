@@ -8,6 +8,7 @@ using BlueSlate.Core.Notations.Chen;
 using BlueSlate.Core.Notations.CrowsFoot;
 using BlueSlate.Core.Notations.Uml;
 using BlueSlate.Core.Subjects.Concepts.Model;
+using BlueSlate.Core.Subjects.Dependencies;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Language;
@@ -219,9 +220,7 @@ public sealed class StatementTests
         var data = new TheoryData<string, string, string[]>();
         foreach (var form in forms.RootElement.EnumerateArray())
         {
-            var notations = form.TryGetProperty("notations", out var named)
-                ? named.EnumerateArray().Select(one => one.GetString()!)
-                : ["crows-foot", "chen", "uml"];
+            var notations = form.GetProperty("notations").EnumerateArray().Select(one => one.GetString()!);
             foreach (var notation in notations)
             {
                 var after = form.TryGetProperty("after", out var lines)
@@ -238,16 +237,18 @@ public sealed class StatementTests
     [MemberData(nameof(Forms))]
     public void Every_form_that_is_shown_can_be_typed(string notation, string form, string[] after)
     {
-        NotationOptions options = notation switch
+        WorkOptions options = notation switch
         {
             "chen" => new ChenOptions(),
             "uml" => new UmlOptions { Formal = true },
+            "dependency" => new DependencyOptions(),
             _ => new CrowsFootOptions(),
         };
-        var amended = Amender.Amend(new Sketch().ToDrawing(), [.. after, form], options);
-        amended.Problems.ShouldBeEmpty();
-        amended.Unsaid.ShouldBeEmpty();
-        amended.Drawing.Shapes.ShouldNotBeEmpty();
-        SentenceWriter.Write(Notation.Read(amended.Drawing, options)).Select(sentence => sentence.Text).ShouldContain(form);
+        var subject = Subject.Of(options);
+        var typed = subject.Retype(new Sketch().ToDrawing(), [.. after, form], options)!;
+        typed.Problems.ShouldBeEmpty();
+        typed.Unsaid.ShouldBeEmpty();
+        typed.Document.IsBlank.ShouldBeFalse();
+        subject.Sentences(typed.Document, options).Select(sentence => sentence.Text).ShouldContain(form);
     }
 }

@@ -23,9 +23,18 @@ export interface SlateNotation {
   readonly formWords?: Readonly<Record<Form, string>>;
   /** What stands at the end of a line that is drawn to a box. */
   readonly head?: EndMark;
+  /** Whether it draws concepts, which another notation of concepts can draw too. */
+  readonly ofConcepts: boolean;
+  /** What may be typed first, and how things are tied, for whoever has typed nothing yet. */
+  readonly typed: { readonly first: string; readonly tie: string };
   /** What an attribute of a box is called on the slate's hints. */
   readonly hint: string;
 }
+
+const typedConcepts = {
+  first: 'Item: item no (key), fault',
+  tie: 'Visit brings in 1 or more Item; Item comes in on exactly 1 Visit',
+} as const;
 
 const rows: SlateNotation = {
   name: 'crows-foot',
@@ -34,6 +43,8 @@ const rows: SlateNotation = {
   boxWay: 'rows',
   verbAt: 'end',
   strokes: ['solid', 'dashed', 'double'],
+  ofConcepts: true,
+  typed: typedConcepts,
   hint: 'Enter: next line. PK, FK, AK1, PPK or o in front. Esc: done.',
 };
 
@@ -44,6 +55,8 @@ const stem: SlateNotation = {
   boxWay: 'stem',
   verbAt: 'end',
   strokes: ['solid', 'double', 'dashed'],
+  ofConcepts: true,
+  typed: typedConcepts,
   hint: 'Enter: next oval. (key), (partial key), (several), (derived) or (first, last) behind. Esc: done.',
 };
 
@@ -54,6 +67,8 @@ const compartments: SlateNotation = {
   boxWay: 'compartments',
   verbAt: 'line',
   strokes: ['solid', 'dashed', 'double'],
+  ofConcepts: true,
+  typed: typedConcepts,
   hint: 'Enter: next line; on an empty line: next compartment. Esc: done.',
 };
 
@@ -64,6 +79,11 @@ const cells: SlateNotation = {
   boxWay: 'cells',
   verbAt: 'line',
   strokes: ['solid', 'dashed', 'double'],
+  ofConcepts: false,
+  typed: {
+    first: 'Attributes: item no, visit no, fault',
+    tie: 'Item no and visit no determine fault',
+  },
   head: 'arrow',
   formWords: { junction: 'one determinant' },
   hint: 'Enter: next attribute, in a box of its own. (key) behind. Esc: done.',

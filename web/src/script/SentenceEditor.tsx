@@ -203,7 +203,7 @@ export function SentenceEditor({ slate, lines, isOfNow, at, amend, onLeave }: Se
         value={text}
         spellCheck={false}
         aria-label="Sentences, one statement a line"
-        placeholder="Item: item no (key), fault"
+        placeholder={slate.notation.typed.first}
         onChange={(event) => {
           touched.current = true;
           setText(event.target.value);
@@ -231,8 +231,7 @@ export function SentenceEditor({ slate, lines, isOfNow, at, amend, onLeave }: Se
         {leaving && <span>Not everything is drawn. Esc once more leaves it undone.</span>}
         {reply.problems.length + reply.notes.length === 0 && (
           <span>
-            {completion ? `Tab: …${completion}. ` : ''}Enter draws it, Esc is done. “Visit brings in 1 or more Item;
-            Item comes in on exactly 1 Visit”.
+            {completion ? `Tab: …${completion}. ` : ''}Enter draws it, Esc is done. “{slate.notation.typed.tie}”.
           </span>
         )}
         <button
@@ -244,7 +243,7 @@ export function SentenceEditor({ slate, lines, isOfNow, at, amend, onLeave }: Se
           {looking ? 'enough of them' : 'all that can be typed'}
         </button>
       </div>
-      {looking && <StatementForms notation={slate.notation.name} onTake={take} />}
+      {looking && <StatementForms notation={slate.notation} onTake={take} />}
     </div>
   );
 }

@@ -1,14 +1,14 @@
 import forms from '../../../sentences/forms.json';
+import type { SlateNotation } from '../notations/notations';
 
 /** Every form that can be typed in a notation, with what it says. */
-export const formsOf = (notation: string) =>
-  forms.filter((form) => !('notations' in form) || form.notations!.includes(notation));
+export const formsOf = (notation: string) => forms.filter((form) => form.notations.includes(notation));
 
 /** All that can be typed, to be looked up where one types. */
-export function StatementForms({ notation, onTake }: { notation: string; onTake: (form: string) => void }) {
+export function StatementForms({ notation, onTake }: { notation: SlateNotation; onTake: (form: string) => void }) {
   return (
     <dl className="statement-forms" aria-label="All that can be typed">
-      {formsOf(notation).map(({ form, says }) => (
+      {formsOf(notation.name).map(({ form, says }) => (
         <div key={form}>
           <dt>
             <button
@@ -23,10 +23,12 @@ export function StatementForms({ notation, onTake }: { notation: string; onTake:
           <dd>{says}</dd>
         </div>
       ))}
-      <div>
-        <dt className="said">exactly 1 · 0 or 1 · 0 or more · 1 or more · 2 to 5 · at most 3 · many · some</dt>
-        <dd>how many; words such as “at least one” are understood too</dd>
-      </div>
+      {notation.ofConcepts && (
+        <div>
+          <dt className="said">exactly 1 · 0 or 1 · 0 or more · 1 or more · 2 to 5 · at most 3 · many · some</dt>
+          <dd>how many; words such as “at least one” are understood too</dd>
+        </div>
+      )}
     </dl>
   );
 }

@@ -127,17 +127,17 @@ export function ArrangeRow({ slate, tidy, allowed, refusal: dropRefusal }: Arran
           fan again
         </button>
       )}
-      {allowed?.lifting && boxes.length > 1 && (
+      {allowed?.lifting && slate.notation.ofConcepts && boxes.length > 1 && (
         <button className="word-button" onClick={() => setOpened('lift')}>
           lift
         </button>
       )}
-      {allowed?.lifting && boxes.length === 1 && (
+      {allowed?.lifting && slate.notation.ofConcepts && boxes.length === 1 && (
         <button className="word-button" onClick={() => void pushDown()}>
           push down
         </button>
       )}
-      {allowed?.redraw && shapes.length === 0 && (
+      {allowed?.redraw && slate.notation.ofConcepts && shapes.length === 0 && (
         <button className="word-button" onClick={() => setOpened('redraw')}>
           in another notation
         </button>

@@ -77,6 +77,10 @@ const aidWords: readonly (readonly [keyof typeof usualAids, string])[] = [
   ['lifting', 'what boxes share is proposed for lifting'],
 ];
 
+/** The aids that there are in a notation: only concepts are drawn in another one, and lifted. */
+const aidsIn = ({ notation }: Learned) =>
+  aidWords.filter(([key]) => notation !== 'dependency' || (key !== 'redraw' && key !== 'lifting' && key !== 'form'));
+
 /** What is asked as lines of text, for two of them to be compared. */
 export function askedLines(part: Part): string {
   const { title, learned, marks, minutes, aids, help, told, begin, showModelAnswer } = fieldsOf('', part);
@@ -253,7 +257,7 @@ export function PartForm({ exercise, at, asked, titled, editable, onInvalid }: P
         </div>
         <div className="space-y-1.5">
           <p className="text-quiet-ink">Aids while they draw</p>
-          {aidWords.map(([key, label]) => (
+          {aidsIn(learned).map(([key, label]) => (
             <Tick key={key} label={label}>
               <input type="checkbox" {...register(`aids.${key}`)} />
             </Tick>
