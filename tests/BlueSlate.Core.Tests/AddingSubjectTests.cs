@@ -116,6 +116,8 @@ public sealed class AddingSubjectTests
 
         public override ImmutableArray<Sentence> Sentences(IDocument document, WorkOptions options) => Say((WordList)document);
 
+        public override ImmutableArray<FormRemark> Form(IDocument document, WorkOptions options) => [];
+
         public override ImmutableArray<RestatementChoice> OtherWays(WorkOptions options) => [];
 
         public override IEnumerable<PreflightItem> Preflight(PreflightCase one) => [];

@@ -61,6 +61,9 @@ public abstract class Subject
     /// <summary>What a document says, in sentences.</summary>
     public abstract ImmutableArray<Sentence> Sentences(IDocument document, WorkOptions options);
 
+    /// <summary>What is to be said of a document's form, with no model answer.</summary>
+    public abstract ImmutableArray<FormRemark> Form(IDocument document, WorkOptions options);
+
     /// <summary>
     /// A document after its sentences were edited, line by line in the order in which it says them; null where work of this subject
     /// cannot be typed.

@@ -169,6 +169,38 @@ public sealed class DependencyDiagramTests
         Said(drawing).ShouldBe(["Attributes: kiln, cone, glaze", "Key: kiln, cone", "Kiln determines glaze"]);
     }
 
+    [Theory]
+    [InlineData(
+        "Job and part determine count;Part determines price",
+        "By the arrows, the candidate key is job and part.",
+        "As one table it is in first normal form and no higher: part, only a part of a candidate key, determines price."
+    )]
+    [InlineData(
+        "Job determines visitor;Visitor determines phone",
+        "By the arrows, the candidate key is job.",
+        "As one table it is in second normal form and no higher: visitor, which is no key, determines phone."
+    )]
+    [InlineData(
+        "Street and town determine code;Code determines town",
+        "By the arrows, the candidate keys are these: street and town; street and code.",
+        "As one table it is in third normal form and no higher: code, which is no key, determines town, a part of one."
+    )]
+    [InlineData(
+        "Badge determines name",
+        "By the arrows, the candidate key is badge.",
+        "As one table it is in Boyce-Codd normal form: every determinant holds a key."
+    )]
+    [InlineData(
+        "Badge multidetermines desk and language",
+        "By the arrows, the candidate key is badge, desk and language.",
+        "As one table it is in Boyce-Codd normal form and no higher: badge, which is no key, multidetermines desk."
+    )]
+    public void Keys_and_form_that_follow_from_the_arrows_are_told(string lines, string keys, string form) =>
+        Subject
+            .Form(Subject.Retype(Drawing.Empty, lines.Split(';'), Options)!.Document, Options)
+            .Select(remark => remark.Text)
+            .ShouldBe([keys, form]);
+
     [Fact]
     public void A_person_says_which_attribute_is_meant()
     {

@@ -5075,7 +5075,7 @@ export interface components {
             password: string;
             cohort: string;
         };
-        /** @description Something about a drawing that is wrong or unfinished whatever the scenario asks. */
+        /** @description Something about the form of a document, whatever the scenario asks: what is wrong or unfinished in it, or what form follows from it. */
         FormRemark: {
             /** @description The stable code of its rule. */
             code: string;

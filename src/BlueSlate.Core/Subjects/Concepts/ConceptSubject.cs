@@ -8,6 +8,7 @@ using BlueSlate.Core.Subjects.Concepts.Checking;
 using BlueSlate.Core.Subjects.Concepts.Matching;
 using BlueSlate.Core.Subjects.Concepts.Preparing;
 using BlueSlate.Core.Subjects.Concepts.Restatements;
+using BlueSlate.Core.Subjects.Concepts.Soundness;
 
 namespace BlueSlate.Core.Subjects.Concepts;
 
@@ -41,6 +42,9 @@ internal sealed class ConceptSubject : Subject
 
     public override ImmutableArray<Sentence> Sentences(IDocument document, WorkOptions options) =>
         SentenceWriter.Write(Notation.Read((Drawing)document, (NotationOptions)options));
+
+    public override ImmutableArray<FormRemark> Form(IDocument document, WorkOptions options) =>
+        FormRule.Check(Notation.Read((Drawing)document, (NotationOptions)options), (NotationOptions)options);
 
     public override Retyped Retype(IDocument document, IReadOnlyList<string> lines, WorkOptions options)
     {

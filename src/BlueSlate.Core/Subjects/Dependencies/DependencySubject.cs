@@ -34,6 +34,9 @@ internal sealed class DependencySubject : Subject
     public override ImmutableArray<Sentence> Sentences(IDocument document, WorkOptions options) =>
         DependencySentences.Write(DependencyReader.Read((Drawing)document));
 
+    public override ImmutableArray<FormRemark> Form(IDocument document, WorkOptions options) =>
+        [.. DependencyForm.Of(DependencyReader.Read((Drawing)document))];
+
     public override Retyped Retype(IDocument document, IReadOnlyList<string> lines, WorkOptions options) =>
         DependencyAmender.Amend((Drawing)document, lines);
 

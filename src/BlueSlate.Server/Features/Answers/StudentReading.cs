@@ -3,7 +3,6 @@ using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Language.Scenarios;
-using BlueSlate.Core.Subjects.Concepts.Soundness;
 using BlueSlate.Server.Features.Exercises;
 
 namespace BlueSlate.Server.Features.Answers;
@@ -27,7 +26,7 @@ internal static class StudentReading
             new ReadingReply(
                 DrawingWriter.Hash(drawing),
                 [.. sentences.Select(ResultSentence.Of)],
-                part.Aids.Form ? [.. FormRule.Check(drawing, part.Learned)] : []
+                part.Aids.Form ? [.. Subject.Of(part.Learned).Form(drawing, part.Learned)] : []
             )
             {
                 Rows = RowRemark.Of(part, drawing, prose, "your drawing"),

@@ -2,7 +2,6 @@ using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language.Scenarios;
 using BlueSlate.Core.Preparing;
-using BlueSlate.Core.Subjects.Concepts.Soundness;
 using BlueSlate.Data;
 
 namespace BlueSlate.Server.Features.Exercises;

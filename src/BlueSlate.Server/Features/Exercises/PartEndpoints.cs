@@ -2,7 +2,6 @@ using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Marking;
-using BlueSlate.Core.Subjects.Concepts.Soundness;
 using BlueSlate.Data;
 using BlueSlate.Server.Features.Drafting;
 using BlueSlate.Server.Features.Drawings;
@@ -180,7 +179,7 @@ public static class PartEndpoints
                     )),
                 ],
                 [.. subject.Sentences(drawing, options).Select(ResultSentence.Of)],
-                [.. FormRule.Check(drawing, options)]
+                [.. subject.Form(drawing, options)]
             )
         );
     }

@@ -77,9 +77,13 @@ const aidWords: readonly (readonly [keyof typeof usualAids, string])[] = [
   ['lifting', 'what boxes share is proposed for lifting'],
 ];
 
-/** The aids that there are in a notation: only concepts are drawn in another one, and lifted. */
+/** The aids that there are in a notation: only concepts are drawn in another one, and lifted; the form of dependencies is a normal form. */
 const aidsIn = ({ notation }: Learned) =>
-  aidWords.filter(([key]) => notation !== 'dependency' || (key !== 'redraw' && key !== 'lifting' && key !== 'form'));
+  notation !== 'dependency'
+    ? aidWords
+    : aidWords
+        .filter(([key]) => key !== 'redraw' && key !== 'lifting')
+        .map(([key, label]) => [key, key === 'form' ? 'keys and normal form, by the arrows, are told' : label] as const);
 
 /** What is asked as lines of text, for two of them to be compared. */
 export function askedLines(part: Part): string {

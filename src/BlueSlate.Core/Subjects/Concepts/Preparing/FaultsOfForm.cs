@@ -1,3 +1,4 @@
+using BlueSlate.Core.Notations;
 using BlueSlate.Core.Preparing;
 using BlueSlate.Core.Subjects.Concepts.Soundness;
 
@@ -14,7 +15,7 @@ internal sealed class FaultsOfForm : ConceptPreflightKind
 
     public override IEnumerable<PreflightItem> Find(ConceptPreflight one) =>
         FormRule
-            .Check(one.Drawing, one.Options)
+            .Check(Notation.Read(one.Drawing, one.Options), one.Options)
             .Select(remark =>
                 Item($"{remark.Code}:{string.Join(',', remark.Elements)}", remark.Text) with
                 {

@@ -1,16 +1,9 @@
 using System.Collections.Immutable;
-using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Notations;
 using BlueSlate.Core.Subjects.Concepts.Model;
 
 namespace BlueSlate.Core.Subjects.Concepts.Soundness;
-
-/// <summary>Something about a drawing that is wrong or unfinished whatever the scenario asks.</summary>
-/// <param name="Code">The stable code of its rule.</param>
-/// <param name="Text">One sentence, in the drawing's own names.</param>
-/// <param name="Elements">The elements of the drawing that it is about.</param>
-public sealed record FormRemark(string Code, string Text, ImmutableArray<string> Elements);
 
 /// <summary>
 /// A rule of good form, which needs no model answer. One class a rule, found by its type; no other code knows which there are.
@@ -31,10 +24,6 @@ public abstract class FormRule
     public abstract string Code { get; }
 
     /// <summary>All remarks on a drawing, rule by rule, each in the drawing's order.</summary>
-    public static ImmutableArray<FormRemark> Check(Drawing drawing, WorkOptions options) =>
-        options is NotationOptions learned ? Check(Notation.Read(drawing, learned), learned) : [];
-
-    /// <inheritdoc cref="Check(Drawing, WorkOptions)" />
     public static ImmutableArray<FormRemark> Check(Reading reading, NotationOptions options) =>
         [.. All.SelectMany(rule => rule.Remarks(reading, options))];
 

@@ -1,3 +1,4 @@
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Notations;
 using BlueSlate.Core.Subjects.Concepts.Model;
 
