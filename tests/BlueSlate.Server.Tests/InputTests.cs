@@ -86,7 +86,7 @@ public sealed class InputTests(TestServer server) : IClassFixture<TestServer>
     }
 
     [Theory]
-    [InlineData("""{ "learned": { "notation": "hieroglyphs" } }""", "$.value.learned", "chen, crows-foot, uml")]
+    [InlineData("""{ "learned": { "notation": "hieroglyphs" } }""", "$.value.learned", "chen, crows-foot, dependency, uml")]
     [InlineData("""{ "learned": { "notation": "uml", "formal": "very" } }""", "$.value.learned", "$.formal cannot be read.")]
     [InlineData("""{ "marks": "a few" }""", "$.value.marks", "A number such as 2, 1/2 or 2.5 is wanted.")]
     public async Task What_cannot_be_read_of_a_request_is_said_with_its_place(string value, string place, string said)

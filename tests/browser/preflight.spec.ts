@@ -52,7 +52,7 @@ test('an exercise is looked over while it is written: what no words decide is pu
   await expect(item(page, 'The scenario does not speak of halls.')).toHaveCount(0);
 
   // It is meant so, and stays so.
-  await item(page, 'the hall no of a hall').getByRole('button', { name: 'meant so' }).click();
+  await item(page, '“hall no”, which a hall has').getByRole('button', { name: 'meant so' }).click();
   await expect(page.getByText('meant so (1)')).toBeVisible();
   await page.getByRole('button', { name: /publish to/ }).click();
   const dialog = page.getByRole('dialog', { name: 'Publish “The choir loft”?' });
