@@ -48,8 +48,11 @@ test('what is drawn wrong is told with rows that show it', async ({ page }) => {
   await become(page, 'Piet Lindqvist');
   await goToDesk(page, 'The job sheet', 'differences');
   await page.getByText('Job no alone does not determine quantity.').first().click();
+  const why = page.getByText('With the same job no and another part no there may be another quantity.');
+  await expect(why).toBeVisible();
   await page.keyboard.press('o');
-  await expect(page.getByText('With the same job no and another part no there may be another quantity.')).toBeVisible();
+  await expect(page).toHaveURL(/marking/);
+  await expect(why).toBeVisible();
   await expect(page.getByText('two rows with the same job no that differ in quantity.')).toBeVisible();
   await expectAccessible(page);
 });
