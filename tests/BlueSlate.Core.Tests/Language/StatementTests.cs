@@ -143,6 +143,12 @@ public sealed class StatementTests
     }
 
     [Fact]
+    public void A_bracket_that_was_never_opened_is_told() =>
+        new StatementParser(Known)
+            .Parse("Visit takes many Item; Item is taken on exactly 1 Visit; qualified by place at Visit)")
+            .Problems.ShouldNotBeEmpty();
+
+    [Fact]
     public void What_a_tie_with_a_name_does_not_understand_is_told_at_its_place()
     {
         const string Line = "Booking joins many Person and exactly 1 Hall; in the evening; noting fee";

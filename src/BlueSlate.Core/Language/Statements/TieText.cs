@@ -12,13 +12,10 @@ internal static partial class TieText
     /// </summary>
     public static (string Bare, ImmutableArray<string> Markers) TakeMarkers(string text)
     {
-        var (bracket, semicolon) = (text.LastIndexOf('('), text.LastIndexOf(';'));
-        var markers =
-            bracket > 0 && text.EndsWith(')') ? Lists.Of(text[(bracket + 1)..^1])
-            : semicolon > 0 ? Lists.Of(text[(semicolon + 1)..].Trim().TrimEnd('.'))
-            : [];
+        var start = text.EndsWith(')') ? text.LastIndexOf('(') : text.LastIndexOf(';');
+        var markers = start > 0 ? Lists.Of(text[(start + 1)..].Trim().TrimEnd(')', '.')) : [];
         return markers.Count > 0 && markers.All(word => RelationMarkerPattern().IsMatch(word))
-            ? (text[..(text.EndsWith(')') ? bracket : semicolon)].TrimEnd(), [.. markers])
+            ? (text[..start].TrimEnd(), [.. markers])
             : (text, []);
     }
 

@@ -59,7 +59,7 @@ internal sealed class DependencyComparison(DrawnAgainst drawn, ImmutableArray<Ve
         [
             .. drawn
                 .Model.Dependencies.Where(arrow =>
-                    On($"dependency:{arrow.Id}") is { Kind: VerdictKind.Holds } && drawn.SameArrow(arrow) is null
+                    On(new DependencyFact(), arrow.Id) is { Kind: VerdictKind.Holds } && drawn.SameArrow(arrow) is null
                 )
                 .Select(arrow =>
                     $"That {drawn.Model.Say(arrow.From)} {arrow.Verb} {drawn.Model.Attributes[arrow.To].Text} follows "

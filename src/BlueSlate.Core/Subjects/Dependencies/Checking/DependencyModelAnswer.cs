@@ -59,7 +59,7 @@ internal sealed class DependencyModelAnswer : ModelAnswer
     }
 
     private ImmutableArray<string> AlsoCalled(int attribute) =>
-        tolerances.At($"dependency-attribute:{model.Attributes[attribute].Id}")?.Accepted ?? [];
+        tolerances.At(new DependencyAttributeFact().IdOf(model.Attributes[attribute].Id))?.Accepted ?? [];
 }
 
 /// <summary>A dependency diagram as it was read and judged.</summary>
