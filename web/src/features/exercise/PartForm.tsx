@@ -83,7 +83,9 @@ const aidsIn = ({ notation }: Learned) =>
     ? aidWords
     : aidWords
         .filter(([key]) => key !== 'redraw' && key !== 'lifting')
-        .map(([key, label]) => [key, key === 'form' ? 'keys and normal form, by the arrows, are told' : label] as const);
+        .map(
+          ([key, label]) => [key, key === 'form' ? 'keys and normal form, by the arrows, are told' : label] as const,
+        );
 
 /** What is asked as lines of text, for two of them to be compared. */
 export function askedLines(part: Part): string {
