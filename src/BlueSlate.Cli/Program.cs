@@ -6,6 +6,7 @@ var root = new RootCommand("Blue Slate from a shell: checks drawings against an 
     CheckCommand.Create(),
     PreflightCommand.Create(),
     ReadCommand.Create(),
+    WriteCommand.Create(),
     PlaceCommand.Create(),
     FindingsCommand.Create(),
     DependenciesCommand.Create(),

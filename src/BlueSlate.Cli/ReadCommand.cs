@@ -1,5 +1,5 @@
 using System.CommandLine;
-using BlueSlate.Core.Language;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Notations;
 
 namespace BlueSlate.Cli;
@@ -11,38 +11,27 @@ internal static class ReadCommand
     {
         var file = new Argument<FileInfo>("file") { Description = "A drawing." };
         var level = new Option<Level>("--level") { Description = "conceptual or logical." };
-        var notation = new Option<string>("--notation")
-        {
-            Description = "The notation it is drawn in; crow's foot when none is given.",
-            DefaultValueFactory = _ => NotationNames.CrowsFoot,
-        };
-        notation.AcceptOnlyFromAmong([.. Notation.All.Select(known => known.Name)]);
+        var notation = NotationOption.Create();
         var command = new Command("read", "Prints what a drawing says, one statement a line.") { file, level, notation };
         command.SetAction(parsed =>
-            Run(
-                parsed.GetRequiredValue(file),
-                Notation.Of(parsed.GetRequiredValue(notation)).Usual with
-                {
-                    Level = parsed.GetValue(level),
-                }
-            )
+            Run(parsed.GetRequiredValue(file), NotationOption.Of(parsed.GetRequiredValue(notation), parsed.GetValue(level)))
         );
         return command;
     }
 
-    private static int Run(FileInfo file, NotationOptions options)
+    private static int Run(FileInfo file, WorkOptions options)
     {
         try
         {
-            var reading = Notation.Read(DrawingFile.Load(file.FullName), options);
-            foreach (var sentence in SentenceWriter.Write(reading))
+            var drawing = DrawingFile.Load(file.FullName);
+            foreach (var sentence in Subject.Of(options).Sentences(drawing, options))
             {
                 Console.Out.WriteLine(
                     sentence.StillOpen is null ? sentence.Text : $"{sentence.Text} Still open: {sentence.StillOpen}"
                 );
             }
 
-            foreach (var remark in reading.Remarks)
+            foreach (var remark in options is NotationOptions learned ? Notation.Read(drawing, learned).Remarks : [])
             {
                 Console.Error.WriteLine($"blueslate: {remark.ElementId}: drawn {remark.Drawn}, read as {remark.ReadAs}");
             }

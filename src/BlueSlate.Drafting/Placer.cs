@@ -28,15 +28,18 @@ public static class Placer
 
     /// <summary>
     /// The drawing with places for those shapes that have none; the others stay where they are. A new shape goes near what it
-    /// is tied to, on free ground. Where nothing has a place yet, all is laid out.
+    /// is tied to, on free ground. A sheet on which nothing has a place yet is laid out.
     /// </summary>
     public static Drawing PlaceNew(Drawing drawing, bool simple = false) =>
-        drawing.Shapes.All(shape => shape.Place is null)
-            ? Place(drawing, simple)
-            : drawing with
-            {
-                Sheets = [.. drawing.Sheets.Select(FreePlaces.Fill)],
-            };
+        drawing with
+        {
+            Sheets =
+            [
+                .. drawing.Sheets.Select(sheet =>
+                    sheet.Shapes.All(shape => shape.Place is null) ? PlaceSheet(sheet, simple) : FreePlaces.Fill(sheet)
+                ),
+            ],
+        };
 
     private static Sheet PlaceSheet(Sheet sheet, bool simple)
     {

@@ -53,6 +53,7 @@ public static class FindingsGuide
             {
                 ExampleKind.AllowedAsDrawn => $"As drawn, this could be kept: {example.Table.Said}",
                 ExampleKind.RuledOutAsDrawn => $"As drawn, this could not be kept: {example.Table.Said}",
+                ExampleKind.RepeatedAsDrawn => $"As drawn, the same is kept more than once: {example.Table.Said}",
                 _ => $"As drawn, the last row follows from the others: {example.Table.Said}",
             }
         );

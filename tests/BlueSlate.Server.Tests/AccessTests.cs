@@ -303,6 +303,12 @@ public sealed class AccessTests(TestServer server) : IClassFixture<TestServer>
                 only = Array.Empty<string>(),
                 scale = 1,
             },
+            { } at when at.EndsWith("/do", StringComparison.Ordinal) => new
+            {
+                drawing = "{}",
+                deed = "next-stage",
+                on = Array.Empty<string>(),
+            },
             { } at when at.EndsWith("/push-down", StringComparison.Ordinal) => new { drawing = "{}", shape = "b1" },
             { } at when at.EndsWith("/hand-in", StringComparison.Ordinal) => new { works = Array.Empty<object>() },
             { } at when at.StartsWith("/api/parts/", StringComparison.Ordinal) && at.Count(c => c == '/') == 3 => new

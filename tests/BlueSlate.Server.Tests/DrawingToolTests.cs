@@ -1,5 +1,7 @@
 using System.Net;
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Interchange;
+using BlueSlate.Core.Subjects.Dependencies;
 using Shouldly;
 
 namespace BlueSlate.Server.Tests;
@@ -141,6 +143,47 @@ public sealed class DrawingToolTests(TestServer server) : IClassFixture<TestServ
                 path
             );
         }
+    }
+
+    [Fact]
+    public async Task A_stage_is_begun_laid_out_and_split_and_what_cannot_be_done_is_told()
+    {
+        using var instructor = await server.AsAsync("instructor");
+        var exercise = await Story.MadeAsync(server, instructor, "Tool book");
+        var part = new PartDocument { Learned = new DependencyOptions() };
+        await instructor.PutAsync($"/api/parts/{exercise.Part}", new { revision = 1, value = part });
+        var begun = await instructor.PostAsync(
+            $"/api/parts/{exercise.Part}/amend",
+            new
+            {
+                drawing = DrawingWriter.WriteText(Drawing.Empty),
+                lines = new[] { "Key: loan no, tool no", "Tool no determines tool", "Loan no and tool no determine fee" },
+            }
+        );
+        var drawing = DrawingReader.Read((string)begun["drawing"]!).Drawing!;
+        drawing = await Done("next-stage", drawing.Sheets[0].Id);
+        drawing.Sheets[1].Name.ShouldBe("1NF");
+        drawing.Shapes.ShouldAllBe(shape => shape.Place != null);
+        var rows = drawing.Sheets[1].Shapes.Single().TextLines.ToDictionary(row => row.Text, row => row.Id);
+        var split = await Done("own-table", rows["tool no"]);
+        split.Sheets[1].Shapes.Select(shape => shape.Text).ShouldBe(["Everything", "Tool"]);
+        foreach (var (deed, on, code) in new[] { ("own-table", rows["fee"], "cannot-do"), ("fold", rows["fee"], "deed") })
+        {
+            (await instructor.CodeOfAsync(HttpMethod.Post, $"/api/parts/{exercise.Part}/do", Deed(deed, on))).ShouldBe(code);
+        }
+
+        object Deed(string deed, string on) =>
+            new
+            {
+                drawing = DrawingWriter.WriteText(drawing),
+                deed,
+                on = new[] { on },
+            };
+
+        async Task<Drawing> Done(string deed, string on) =>
+            DrawingReader
+                .Read((string)(await instructor.PostAsync($"/api/parts/{exercise.Part}/do", Deed(deed, on)))["drawing"]!)
+                .Drawing!;
     }
 
     [Fact]

@@ -23,7 +23,9 @@ test('attributes are laid out in one go, gathered, and told in sentences both wa
   await press(page, 'job no');
   await page.keyboard.press('g');
   await press(page, 'part no');
-  await row(page).getByRole('button', { name: /^one determinant/ }).click();
+  await row(page)
+    .getByRole('button', { name: /^one determinant/ })
+    .click();
   await page.keyboard.press('l');
   await press(page, 'quantity');
   await expect(sentences(page)).toContainText('Job no and part no determine quantity');
@@ -35,7 +37,9 @@ test('attributes are laid out in one go, gathered, and told in sentences both wa
 
   // An arrow as text draws one, and what is drawn is said in words.
   await page.getByRole('button', { name: 'write', exact: true }).last().click();
-  const field = page.getByRole('textbox', { name: 'Sentences, one statement a line' });
+  const field = page.getByRole('textbox', {
+    name: 'Sentences, one statement a line',
+  });
   await field.press('Control+End');
   await field.pressSequentially('job no -> day, visitor no\n');
   await expect(page.locator('text.name')).toHaveText(['job no', 'day', 'part no', 'quantity', 'visitor no']);
@@ -56,3 +60,65 @@ test('what is drawn wrong is told with rows that show it', async ({ page }) => {
   await expect(page.getByText('two rows with the same job no that differ in quantity.')).toBeVisible();
   await expectAccessible(page);
 });
+
+test('a table is brought to third normal form, stage by stage', async ({ page }) => {
+  await become(page, 'Rosa Tamm');
+  await openDrawing(page, 'The job sheet');
+  await page.getByRole('button', { name: 'write', exact: true }).last().click();
+  const field = page.getByRole('textbox', {
+    name: 'Sentences, one statement a line',
+  });
+  await field.fill(
+    [
+      'Key: job no, part no',
+      'Job no determines day and visitor no',
+      'Visitor no determines phone',
+      'Part no determines price',
+      'Job no and part no determine quantity',
+      'UNF: Sheet has job no (key), day, visitor no, phone, {part no, price, quantity}',
+    ].join('\n'),
+  );
+  await field.press('Control+End');
+  await field.press('Enter');
+  const sheets = page.getByRole('group', { name: 'Sheets' });
+  await expect(sheets.getByRole('button', { name: 'UNF' })).toBeVisible();
+  await field.press('Escape');
+
+  // Each stage is begun from the one before; what depends on a part of the key gets a table of its own.
+  await sheets.getByRole('button', { name: 'begin a stage' }).click();
+  await expect(sheets.getByRole('button', { name: '1NF' })).toHaveAttribute('aria-pressed', 'true');
+  await sheets.getByRole('button', { name: 'next stage' }).click();
+  await expect(sheets.getByRole('button', { name: '2NF' })).toHaveAttribute('aria-pressed', 'true');
+  await giveOwnTable(page, 'Everything', 'part no');
+  await expect(sentences(page)).toContainText('2NF: Part has part no (key), price');
+  await giveOwnTable(page, 'Everything', 'job no');
+  await expect(sentences(page)).toContainText('2NF: Job has job no (key), day, visitor no, phone');
+  await expect(page.locator('text.name')).toHaveText(['Everything', 'Part', 'Job']);
+  await sheets.getByRole('button', { name: 'next stage' }).click();
+  await expect(sheets.getByRole('button', { name: '3NF' })).toHaveAttribute('aria-pressed', 'true');
+  await giveOwnTable(page, 'Job', 'visitor no');
+  await expect(sentences(page)).toContainText('3NF: Job has job no (key), day, visitor no (foreign key)');
+  await expect(sentences(page)).toContainText('3NF: Visitor has visitor no (key), phone');
+  await expectAccessible(page);
+
+  // What was split is one step back.
+  const view = page.getByRole('group', { name: 'View' });
+  await view.getByRole('button', { name: 'undo' }).click();
+  await expect(sentences(page)).not.toContainText('3NF: Visitor');
+  await view.getByRole('button', { name: 'redo' }).click();
+  await expect(sentences(page)).toContainText('3NF: Visitor');
+
+  // A table is written like any box, with its marks in words.
+  await page.locator('text.name', { hasText: 'Visitor' }).click();
+  await page.keyboard.press('Enter');
+  const box = page.getByLabel('Name of the table, then one column a line');
+  await expect(box).toHaveValue('Visitor\nvisitor no (key)\nphone');
+  await box.fill('Guest\nvisitor no (key)\nphone\nhome');
+  await page.keyboard.press('Escape');
+  await expect(sentences(page)).toContainText('3NF: Guest has visitor no (key), phone, home');
+});
+
+async function giveOwnTable(page: Page, table: string, determinant: string) {
+  await page.locator('text.name', { hasText: table }).click();
+  await page.getByRole('group', { name: 'Places' }).getByRole('button', { name: determinant, exact: true }).click();
+}

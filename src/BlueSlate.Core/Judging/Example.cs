@@ -13,6 +13,9 @@ public enum ExampleKind
 
     /// <summary>Put together again from what is drawn, the last row follows from the others, though it never was.</summary>
     FollowsAsDrawn,
+
+    /// <summary>What is drawn keeps the same in several rows.</summary>
+    RepeatedAsDrawn,
 }
 
 /// <summary>A handful of made-up data that the answer and the model answer judge differently.</summary>

@@ -70,6 +70,14 @@ public abstract class Subject
     /// </summary>
     public virtual Retyped? Retype(IDocument document, IReadOnlyList<string> lines, WorkOptions options) => null;
 
+    /// <summary>
+    /// Does something to a document that wants to know what it says; null where it is no deed of this subject.
+    /// </summary>
+    /// <param name="document">The document.</param>
+    /// <param name="deed">The stable name of what is to be done.</param>
+    /// <param name="on">To which of its elements.</param>
+    public virtual Done? Do(IDocument document, string deed, IReadOnlyList<string> on) => null;
+
     /// <summary>Other ways of saying the same that are met under these options, with what each usually is worth.</summary>
     public abstract ImmutableArray<RestatementChoice> OtherWays(WorkOptions options);
 

@@ -64,7 +64,10 @@ internal sealed class Dependencies : ExampleArea
     private static FindingExample On(string[] model, int at, string instead) =>
         new(Of(model), Of([.. model[..at], .. instead.Split('\n'), .. model[(at + 1)..]])) { Options = Options };
 
-    private static Drawing Of(string[] lines)
+    private static Drawing Of(string[] lines) => Typed(lines);
+
+    /// <summary>What these lines say, drawn.</summary>
+    internal static Drawing Typed(string[] lines)
     {
         var typed = Subject.Of(Options).Retype(Drawing.Empty, lines, Options)!;
         return typed.Problems.IsEmpty

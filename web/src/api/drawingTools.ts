@@ -9,6 +9,7 @@ export interface DrawingTools {
   members(drawing: string, shapes: string[]): Promise<Schemas['MembersReply']>;
   lift(drawing: string, shapes: string[], name: string, members: string[][]): Promise<Schemas['RedrawReply']>;
   pushDown(drawing: string, shape: string): Promise<Schemas['RedrawReply']>;
+  deed(drawing: string, deed: string, on: string[]): Promise<Schemas['RedrawReply']>;
   picture(request: Schemas['PictureRequest']): Promise<Blob>;
   open(file: Blob): Promise<Schemas['OpenedReply']>;
 }
@@ -32,6 +33,7 @@ export function workTools(id: string, title: string): DrawingTools {
       must(api.POST('/api/study/work/{id}/lift', { params, body: { drawing, shapes, name, members } })),
     pushDown: (drawing, shape) =>
       must(api.POST('/api/study/work/{id}/push-down', { params, body: { drawing, shape } })),
+    deed: (drawing, deed, on) => must(api.POST('/api/study/work/{id}/do', { params, body: { drawing, deed, on } })),
     picture: (body) =>
       must(api.POST('/api/study/work/{id}/picture', { params, body, parseAs: 'blob' })) as Promise<Blob>,
     open: (file) => must(api.POST('/api/study/work/{id}/open', { params, ...raw(file) })),
@@ -48,6 +50,7 @@ export function partTools(id: string, title: string): DrawingTools {
     lift: (drawing, shapes, name, members) =>
       must(api.POST('/api/parts/{id}/lift', { params, body: { drawing, shapes, name, members } })),
     pushDown: (drawing, shape) => must(api.POST('/api/parts/{id}/push-down', { params, body: { drawing, shape } })),
+    deed: (drawing, deed, on) => must(api.POST('/api/parts/{id}/do', { params, body: { drawing, deed, on } })),
     picture: (body) => must(api.POST('/api/parts/{id}/picture', { params, body, parseAs: 'blob' })) as Promise<Blob>,
     open: (file) => must(api.POST('/api/parts/{id}/open', { params, ...raw(file) })),
   };

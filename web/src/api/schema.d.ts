@@ -1929,6 +1929,47 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/parts/{id}/do": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["DeedRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RedrawReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/parts/{id}/picture": {
         parameters: {
             query?: never;
@@ -2687,6 +2728,47 @@ export interface paths {
             requestBody: {
                 content: {
                     "application/json": components["schemas"]["PushDownRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RedrawReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/study/work/{id}/do": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["DeedRequest"];
                 };
             };
             responses: {
@@ -4758,6 +4840,12 @@ export interface components {
          * @enum {unknown}
          */
         Decision: "allow" | "allow-in-part" | "keep-loss";
+        /** @description What is to be done to a drawing: `next-stage` on a sheet, or `own-table` on lines of a table. */
+        DeedRequest: {
+            drawing: string;
+            deed: string;
+            on: string[];
+        };
         /** @description What a class has learned about drawing dependencies: attributes in boxes, an arrow from what determines. */
         DependencyOptions: {
             /** @enum {string} */
@@ -4927,7 +5015,7 @@ export interface components {
          * @description How a small example tells two answers apart.
          * @enum {unknown}
          */
-        ExampleKind: "allowed-as-drawn" | "ruled-out-as-drawn" | "follows-as-drawn";
+        ExampleKind: "allowed-as-drawn" | "ruled-out-as-drawn" | "follows-as-drawn" | "repeated-as-drawn";
         /** @description A drawn example: what the class has learned, both drawings, and the note. */
         ExamplePage: {
             learned: components["schemas"]["WorkOptions"];

@@ -35,7 +35,8 @@ export function DifferenceInPlace({ drawing, model, note, counterparts, label }:
     const boxes = [...slate.base.boxes].flatMap(([id, box]) => (ids.has(id) ? [box] : []));
     return [...boxes, ...placed.flatMap(({ tags }) => tags.map(({ box }) => box))];
   }, [overlay, slate.base, placed]);
-  const { showPart } = slate;
+  const { showPart, turnTo } = slate;
+  useLayoutEffect(() => turnTo(overlay.marked.flatMap(({ elements }) => elements)), [turnTo, overlay]);
   useLayoutEffect(() => showPart(around), [showPart, around]);
   const lit = useMemo(
     () =>

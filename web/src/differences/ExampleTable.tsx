@@ -6,6 +6,7 @@ const leads: Record<Example['kind'], string> = {
   'allowed-as-drawn': 'Could be kept as drawn:',
   'ruled-out-as-drawn': 'Could not be kept as drawn:',
   'follows-as-drawn': 'The last row would follow from the others:',
+  'repeated-as-drawn': 'As drawn, the same is kept more than once:',
 };
 
 /** A handful of made-up instances that the drawing and the model answer judge differently. */

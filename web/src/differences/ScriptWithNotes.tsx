@@ -105,6 +105,12 @@ export function ScriptWithNotes(props: ScriptWithNotesProps) {
     setClose(next);
     if (!next) fitAll();
   };
+  // A note about another sheet turns to it.
+  const openElements = overlay.marked.find(({ note }) => note.id === open)?.elements;
+  const { turnTo } = slate;
+  useLayoutEffect(() => {
+    if (openElements) turnTo(openElements);
+  }, [turnTo, openElements]);
   useLayoutEffect(() => {
     if (close && openNote) lookAt(placesOf(openNote));
   }, [close, openNote, lookAt]);
@@ -119,6 +125,7 @@ export function ScriptWithNotes(props: ScriptWithNotesProps) {
     return tag ? (tag.box.y + tag.box.height / 2) * slate.view.zoom + slate.view.y : null;
   };
   const pick = (sentence: Sentence) => {
+    slate.turnTo(sentence.elements);
     slate.setSelection(select(sentence.concept));
     const note = placed.find((candidate) => candidate.bands.some((band) => sentence.elements.includes(band.element)));
     if (note) onOpen(note.note.id);

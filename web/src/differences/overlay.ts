@@ -1,5 +1,6 @@
 import type { Schemas } from '../api/client';
 import {
+  firstSheet,
   parseEndId,
   rowsOf,
   type Attachment,
@@ -7,6 +8,7 @@ import {
   type Line,
   type LineEnd,
   type Shape,
+  type Sheet,
 } from '../drawing/document';
 import { freePlace } from '../geometry/neighbours';
 import { boxOf } from '../geometry/measure';
@@ -52,6 +54,7 @@ class OverlayBuilder {
   private readonly shapes: Map<string, Shape>;
   private readonly lines: Map<string, Line>;
   private readonly ownerOfModelRow = new Map<string, Shape>();
+  private readonly sheets: Map<string, Sheet>;
   private readonly offset: { x: number; y: number };
 
   constructor(
@@ -61,11 +64,17 @@ class OverlayBuilder {
   ) {
     this.shapes = new Map(answer.shapes);
     this.lines = new Map(answer.lines);
+    this.sheets = new Map(answer.sheets);
     for (const shape of model.shapes.values()) for (const row of rowsOf(shape)) this.ownerOfModelRow.set(row.id, shape);
     this.offset = this.meanOffset();
   }
 
-  drawing = (): Drawing => ({ ...this.answer, shapes: this.shapes, lines: this.lines });
+  drawing = (): Drawing => ({
+    ...this.answer,
+    shapes: this.shapes,
+    lines: this.lines,
+    sheets: this.sheets,
+  });
 
   elementsOf(note: Note): string[] {
     if (note.tag === 'missing') {
@@ -97,13 +106,32 @@ class OverlayBuilder {
       const size = boxOf(shape);
       const offset = this.offsetAt(shape.id) ?? this.offset;
       const near = { x: size.x + offset.x + size.width / 2, y: size.y + offset.y + size.height / 2 };
-      const spot = freePlace([...this.shapes.values()].map(boxOf), near, size.width, size.height);
+      const sheet = this.sheetFor(shape);
+      const beside = [...this.shapes.values()].filter((other) => other.sheet === sheet);
+      const spot = freePlace(beside.map(boxOf), near, size.width, size.height);
       const compartments = shape.compartments.map((rows) => rows.map((row) => ({ ...row, id: added(row.id) })));
-      this.shapes.set(id, { ...shape, id, compartments, x: Math.round(spot.x * 4), y: Math.round(spot.y * 4) });
+      this.shapes.set(id, { ...shape, id, sheet, compartments, x: Math.round(spot.x * 4), y: Math.round(spot.y * 4) });
       this.ochre.add(id);
       if (shape.form === 'oval') this.tie(shape);
     }
     return id;
+  }
+
+  /** The answer's sheet of the same name or with the same things; one of its own for a sheet that the answer lacks altogether. */
+  private sheetFor(shape: Shape): string | undefined {
+    if (shape.sheet === undefined) return undefined;
+    const { name } = this.model.sheets.get(shape.sheet)!;
+    const alike = [...this.sheets.values()].find(
+      (sheet) => name !== '' && sheet.name.toLowerCase() === name.toLowerCase(),
+    );
+    const beside = [...this.model.shapes.values()]
+      .filter((other) => other.sheet === shape.sheet)
+      .map((other) => this.answer.shapes.get(this.counterparts[other.id] ?? ''))
+      .find((other) => other !== undefined);
+    const found = alike?.id ?? (beside && (beside.sheet ?? firstSheet(this.answer)));
+    if (found !== undefined) return found === firstSheet(this.answer) ? undefined : found;
+    this.sheets.set(added(shape.sheet), { id: added(shape.sheet), name });
+    return added(shape.sheet);
   }
 
   /** An attribute is drawn with what ties it to its owner. */
@@ -120,7 +148,8 @@ class OverlayBuilder {
     const id = added(line.id);
     const [from, to] = [this.endFor(line.from), this.endFor(line.to)];
     if (!from || !to) return null;
-    this.lines.set(id, { ...line, id, from, to });
+    const sheet = from.on.kind === 'shape' ? this.shapes.get(from.on.id)?.sheet : undefined;
+    this.lines.set(id, { ...line, id, sheet, from, to });
     this.ochre.add(id);
     return id;
   }

@@ -1,10 +1,14 @@
-import { firstSheet, type Drawing, type Sheet } from './document';
+import { firstSheet, parseEndId, type Drawing, type Sheet } from './document';
+import { shapeOf } from './selection';
 import type { NewId } from './edits';
 import type { Change, Step } from './steps';
 
-/** What a change makes new stands on the sheet that is shown, whatever made it; a change of sheets themselves stays as it is. */
+/**
+ * What a change makes new stands on the sheet that is shown, whatever made it; a change of sheets themselves, or one that knows where
+ * everything goes, stays as it is.
+ */
 export function ontoSheet(change: Change, drawing: Drawing, sheet: string): Change {
-  if (drawing.sheets.size < 2 || change.steps.some((step) => step.of === 'sheet')) return change;
+  if (drawing.sheets.size < 2 || change.placed || change.steps.some((step) => step.of === 'sheet')) return change;
   const here = sheet === firstSheet(drawing) ? undefined : sheet;
   return {
     ...change,
@@ -14,6 +18,13 @@ export function ontoSheet(change: Change, drawing: Drawing, sheet: string): Chan
         : step,
     ),
   };
+}
+
+/** The sheet on which an element stands; undefined for what is not drawn. */
+export function sheetOf(drawing: Drawing, element: string): string | undefined {
+  const shape = drawing.shapes.get(shapeOf(drawing, element) ?? '');
+  const line = drawing.lines.get(parseEndId(element)?.line ?? element);
+  return shape || line ? ((shape ?? line)!.sheet ?? firstSheet(drawing)) : undefined;
 }
 
 /** A new sheet after the others. */

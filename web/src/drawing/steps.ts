@@ -38,6 +38,8 @@ export interface Change {
   readonly label: string;
   readonly steps: readonly Step[];
   readonly mergeKey?: string;
+  /** Whether what it makes new is on its sheet already. */
+  readonly placed?: boolean;
 }
 
 /** Applies steps to a drawing; throws when a step does not fit what is there. */

@@ -5,6 +5,7 @@ import { changeOfCells, textOfCell } from './cells';
 import { formOf, isBox } from '../notations/forms';
 import type { SlateNotation } from '../notations/notations';
 import { changeOfStem, textOfStem } from './stem';
+import { tableOfText, textOfTable } from './tableText';
 import type { Change } from './steps';
 
 /** How one shape is written in place: what stands in the field, and what typing makes of the drawing. */
@@ -33,6 +34,22 @@ export function writingOf(notation: SlateNotation, drawing: Drawing, shape: Shap
         : 'Enter: next oval. (underlined), (double), (dashed) or (first, last) behind. Esc: done.',
       label: 'Name, then one attribute a line',
       change: (now, current, text, newId) => nullIfEmpty(changeOfStem(now, current, text, newId)),
+    };
+  // Tables stand on the sheets of stages; on the first, every attribute has a box of its own.
+  if (notation.boxWay === 'cells' && isBox(shape.form) && shape.sheet !== undefined)
+    return {
+      text: textOfTable(shape, meaning),
+      lines: true,
+      hint: meaning
+        ? 'Enter: next column. (key) or (foreign key) behind. Esc: done.'
+        : 'Enter: next column. (underlined) or (FK) behind. Esc: done.',
+      label: 'Name of the table, then one column a line',
+      change: (now, current, text, newId) => {
+        const next = tableOfText(current, text, newId);
+        return next.text !== current.text || next.compartments !== current.compartments
+          ? changeShape(now, current, next)
+          : null;
+      },
     };
   if (notation.boxWay === 'cells' && isBox(shape.form) && shape.compartments.length === 0) {
     const made: string[] = [];

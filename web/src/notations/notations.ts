@@ -27,6 +27,8 @@ export interface SlateNotation {
   readonly ofConcepts: boolean;
   /** What may be typed first, and how things are tied, for whoever has typed nothing yet. */
   readonly typed: { readonly first: string; readonly tie: string };
+  /** Whether further sheets are stages, with tables that are begun from those before. */
+  readonly stages?: boolean;
   /** What an attribute of a box is called on the slate's hints. */
   readonly hint: string;
 }
@@ -85,6 +87,7 @@ const cells: SlateNotation = {
     tie: 'Item no and visit no determine fault',
   },
   head: 'arrow',
+  stages: true,
   formWords: { junction: 'one determinant' },
   hint: 'Enter: next attribute, in a box of its own. (key) behind. Esc: done.',
 };

@@ -138,8 +138,9 @@ export function SentenceEditor({ slate, lines, isOfNow, at, amend, onLeave }: Se
       if (waits.current) return false;
       const steps = stepsBetween(before, readDrawing(answer.drawing));
       wasWhole.current = latest.current.isWhole();
-      if (steps.length > 0) slate.change({ label: 'type a statement', steps });
+      if (steps.length > 0) slate.change({ label: 'type a statement', steps, placed: !slate.notation.ofConcepts });
       fresh.current = [...slate.session.current().document.shapes.keys()].filter((id) => !before.shapes.has(id));
+      slate.turnTo(fresh.current);
       if (before.shapes.size === 0) slate.fitSoon();
       drawn.current = { document: slate.session.current().document, lines: answer.lines };
       settle(typed, answer);

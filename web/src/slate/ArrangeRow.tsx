@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { DrawingTools } from '../api/drawingTools';
 import { readDrawing, writeDrawing } from '../drawing/format';
 import { Dictionary } from './dialogs/Comments';
+import { determinantsIn } from '../drawing/determinants';
 import { isBox } from '../notations/forms';
 import { LiftSheet } from './dialogs/LiftSheet';
 import { PictureSheet } from './dialogs/PictureSheet';
@@ -14,6 +15,7 @@ import { ovalsOf } from '../drawing/ovals';
 import { useSize } from '../ui/useSize';
 import { stepsBetween } from '../drawing/steps';
 import type { Slate } from './useSlate';
+import type { Deeds } from './useDeeds';
 import type { Tidy } from './useTidy';
 import { messageOf } from '../ui/states';
 
@@ -40,12 +42,13 @@ export interface AllowedTools {
 interface ArrangeRowProps {
   slate: Slate;
   tidy: Tidy;
+  deeds: Deeds;
   allowed: AllowedTools | undefined;
   /** Why a dropped file was not opened. */
   refusal: string | null;
 }
 
-export function ArrangeRow({ slate, tidy, allowed, refusal: dropRefusal }: ArrangeRowProps) {
+export function ArrangeRow({ slate, tidy, deeds, allowed, refusal: dropRefusal }: ArrangeRowProps) {
   const [opened, setOpened] = useState<'lift' | 'redraw' | 'picture' | 'dictionary' | null>(null);
   const [unfolded, setUnfolded] = useState(false);
   const narrow = (useSize(slate.surface)?.width ?? Infinity) < foldBelow;
@@ -116,6 +119,7 @@ export function ArrangeRow({ slate, tidy, allowed, refusal: dropRefusal }: Arran
           ))}
         </>
       )}
+      {boxes.length === 1 && <OwnTables slate={slate} deeds={deeds} table={boxes[0]!} />}
       {shapes.length > 0 && (
         <button className="word-button" aria-pressed={pinned} onClick={() => change(pin(drawing, selection.ids))}>
           {pinned ? 'let go' : 'pin'}
@@ -164,6 +168,33 @@ export function ArrangeRow({ slate, tidy, allowed, refusal: dropRefusal }: Arran
         </button>
       )}
     </div>
+  );
+}
+
+/** What of a table could have a table of its own, by the arrows that are drawn: of a chosen line, what that belongs to. */
+function OwnTables({ slate, deeds, table }: { slate: Slate; deeds: Deeds; table: string }) {
+  const shape = slate.drawing.shapes.get(table)!;
+  if (!deeds || !slate.notation.stages || shape.sheet === undefined) return null;
+  const all = determinantsIn(slate.drawing, shape);
+  const { row } = slate.selection;
+  const ofRow = all.filter(({ rows }) => row !== null && rows.includes(row));
+  const shown = ofRow.length > 0 ? ofRow : all;
+  return (
+    shown.length > 0 && (
+      <>
+        <span>a table of its own for what depends on</span>
+        {shown.map(({ name, rows }) => (
+          <button
+            key={name}
+            className="word-button"
+            disabled={deeds.busy}
+            onClick={() => void deeds.run('own-table', rows, 'give a table of its own')}
+          >
+            {name}
+          </button>
+        ))}
+      </>
+    )
   );
 }
 

@@ -1,10 +1,11 @@
 import { useState } from 'react';
 import { firstSheet, limits } from '../drawing/document';
 import { addSheet, nameSheet, removeSheet } from '../drawing/sheets';
+import type { Deeds } from './useDeeds';
 import { newId, type Slate } from './useSlate';
 
 /** The sheets of a drawing as folded paper edges at the slate's upper rim. With one sheet there is only the way to a second. */
-export function SheetEdges({ slate }: { slate: Slate }) {
+export function SheetEdges({ slate, deeds }: { slate: Slate; deeds?: Deeds }) {
   const [naming, setNaming] = useState<string | null>(null);
   const { drawing, sheet, editable } = slate;
   const sheets = [...drawing.sheets.values()];
@@ -46,15 +47,25 @@ export function SheetEdges({ slate }: { slate: Slate }) {
               title={editable && id === sheet ? 'press again to name it' : undefined}
               onClick={() => (id === sheet && editable ? setNaming(id) : slate.setSheet(id))}
             >
-              {name === '' ? `sheet ${i + 1}` : name}
+              {name !== '' ? name : slate.notation.stages && i === 0 ? 'diagram' : `sheet ${i + 1}`}
             </button>
           ),
         )}
-      {editable && sheets.length < limits.sheets && (
-        <button className="sheet-edge quiet" onClick={add}>
-          {sheets.length > 1 ? 'another' : 'second sheet'}
-        </button>
-      )}
+      {editable &&
+        sheets.length < limits.sheets &&
+        (deeds && slate.notation.stages ? (
+          <button
+            className="sheet-edge quiet"
+            disabled={deeds.busy}
+            onClick={() => void deeds.run('next-stage', [sheet], 'begin a stage')}
+          >
+            {deeds.busy ? 'a moment …' : sheet === firstSheet(drawing) ? 'begin a stage' : 'next stage'}
+          </button>
+        ) : (
+          <button className="sheet-edge quiet" onClick={add}>
+            {sheets.length > 1 ? 'another' : 'second sheet'}
+          </button>
+        ))}
       {editable && sheet !== firstSheet(drawing) && (
         <button className="sheet-edge quiet" onClick={remove}>
           take this one away

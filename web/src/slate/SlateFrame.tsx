@@ -13,6 +13,7 @@ import { RimNames } from './RimNames';
 import { SheetEdges } from './SheetEdges';
 import { spoken } from './spoken';
 import { useHome, type Home } from './useHome';
+import type { Deeds } from './useDeeds';
 import type { Slate } from './useSlate';
 import { ViewRow } from './ViewRow';
 
@@ -38,6 +39,7 @@ interface SlateFrameProps extends SlateLook {
   slate: Slate;
   /** What a key does that is not the frame's own. */
   tidy?: KeyDeeds['tidy'];
+  deeds?: Deeds;
   /** What comes from outside onto the slate. */
   drop?: Pick<React.DOMAttributes<HTMLElement>, 'onDragOver' | 'onDrop'>;
   /** What lies on the slate, and what stands at its foot, while the shapes are where they are dragged to. */
@@ -61,6 +63,7 @@ export function SlateFrame({
   empty,
   home,
   tidy,
+  deeds,
   drop,
   laid,
   foot,
@@ -118,7 +121,7 @@ export function SlateFrame({
       {scene.drawing.shapes.size === 0 && !slate.symbolsAt && empty && <div className="slate-empty">{empty}</div>}
       {laid?.(slate)}
       <RimNames slate={slate} />
-      <SheetEdges slate={slate} />
+      <SheetEdges slate={slate} deeds={deeds} />
       {slate.finding && <FindField slate={slate} onClose={() => slate.setFinding(false)} />}
       <div className="slate-foot">
         <ViewRow slate={slate} />

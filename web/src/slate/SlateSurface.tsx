@@ -7,6 +7,7 @@ import { SlateFrame, type SlateLook } from './SlateFrame';
 import { SymbolRow } from './SymbolRow';
 import { BoxEditor, TextEditor } from './TextEditors';
 import type { Slate } from './useSlate';
+import { useDeeds } from './useDeeds';
 import { useTidy, type TidyingUp } from './useTidy';
 
 interface SlateSurfaceProps extends SlateLook {
@@ -24,12 +25,14 @@ interface SlateSurfaceProps extends SlateLook {
 /** A slate to draw on, with what opens on it meanwhile. */
 export function SlateSurface({ slate: still, words, tidying, allowed, takeWords, ...look }: SlateSurfaceProps) {
   const tidy = useTidy(still, tidying);
+  const deeds = useDeeds(still, allowed?.tools);
   const drop = useDrop(still, allowed?.tools, takeWords);
   return (
     <SlateFrame
       {...look}
       slate={still}
       tidy={tidy?.run}
+      deeds={deeds}
       drop={drop.handlers}
       laid={(slate) => (
         <>
@@ -49,6 +52,7 @@ export function SlateSurface({ slate: still, words, tidying, allowed, takeWords,
         <ArrangeRow
           slate={slate}
           tidy={tidy}
+          deeds={deeds}
           allowed={allowed}
           refusal={drop.refusal ?? slate.session_.refused ?? slate.told}
         />

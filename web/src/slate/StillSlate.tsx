@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { Drawing } from '../drawing/document';
 import { closedSession } from './drawings';
 import { SlateFrame } from './SlateFrame';
@@ -19,6 +19,8 @@ const none: readonly string[] = [];
 export function StillSlate({ drawing, label, lit = none, hidden }: StillSlateProps) {
   const [session] = useState(() => closedSession(drawing));
   const slate = useSlate(session, false);
+  const { turnTo } = slate;
+  useEffect(() => turnTo(lit), [turnTo, lit]);
   return (
     <SlateFrame
       slate={slate}

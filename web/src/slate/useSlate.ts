@@ -13,7 +13,7 @@ import { withEdgesLetGo } from '../geometry/letGo';
 import { extent, layOut, sceneOf, type Scene } from '../geometry/scene';
 import { gather, nothing, prune, select, type Selection } from '../drawing/selection';
 import type { DrawingSession } from './drawings';
-import { ontoSheet } from '../drawing/sheets';
+import { ontoSheet, sheetOf } from '../drawing/sheets';
 import type { Change } from '../drawing/steps';
 import { fit, isShown, shownBox, toScene, zoomAt, type Covered, type View } from '../geometry/view';
 
@@ -92,8 +92,12 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
   const showPart = useCallback((boxes: readonly Box[]) => {
     part.current = boxes;
   }, []);
-  useFirst(() => (part.current.length > 0 ? fitTo(around(part.current)) : fitAll()), surface);
-  const fitSoon = useFitSoon(base, fitAll);
+  const fitFirst = useCallback(
+    () => (part.current.length > 0 ? fitTo(around(part.current)) : fitAll()),
+    [fitTo, fitAll],
+  );
+  useFirst(fitFirst, surface);
+  const fitSoon = useFitSoon(base, fitFirst);
 
   const change = useCallback(
     (next: Change) => {
@@ -105,11 +109,32 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
     },
     [session, editable, sheet, notation],
   );
-  const setSheet = useCallback((id: string) => {
-    showSheet(id);
-    setSelection(nothing);
-    setEditing(null);
-  }, []);
+  const setSheet = useCallback(
+    (id: string) => {
+      if (id !== sheet) fitSoon();
+      showSheet(id);
+      setSelection(nothing);
+      setEditing(null);
+    },
+    [sheet, fitSoon],
+  );
+  // What turns to a sheet once does not do so again when somebody turns away.
+  const sheetNow = useRef(sheet);
+  useLayoutEffect(() => {
+    sheetNow.current = sheet;
+  }, [sheet]);
+  /** Turns to the sheet on which things are, where none of them is on the one that is shown. */
+  const turnTo = useCallback(
+    (elements: readonly string[]) => {
+      const { document } = session.current();
+      if (document.sheets.size < 2) return;
+      const sheets = elements.flatMap((element) => sheetOf(document, element) ?? []);
+      if (sheets.length === 0 || sheets.includes(sheetNow.current)) return;
+      showSheet(sheets[0]!);
+      fitSoon();
+    },
+    [session, fitSoon],
+  );
 
   const place = useCallback(
     (form: Form, at: Point, text = '') => {
@@ -255,6 +280,7 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
     base,
     sheet,
     setSheet,
+    turnTo,
     moving: null as ReadonlySet<string> | null,
     surface,
     pointer,

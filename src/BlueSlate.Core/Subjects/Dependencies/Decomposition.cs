@@ -6,26 +6,57 @@ namespace BlueSlate.Core.Subjects.Dependencies;
 public static class Decomposition
 {
     /// <summary>
-    /// Relations in third normal form that lose nothing: one for each determinant of a minimal cover, and one with a key
-    /// where none of them
-    /// holds one (Bernstein, Synthesizing Third Normal Form Relations from Functional Dependencies, 1976; the key relation
-    /// by Biskup, Dayal
-    /// and Bernstein, 1979).
+    /// Relations in third normal form that lose nothing: one for each class of determinants of a minimal cover that determine each
+    /// other, and one with a key where none of them holds one (Bernstein, Synthesizing Third Normal Form Relations from Functional
+    /// Dependencies, 1976; the key relation by Biskup, Dayal and Bernstein, 1979).
     /// </summary>
     public static ImmutableArray<AttributeSet> Synthesis(DependencySet given)
     {
         var cover = MinimalCover.Of(given.Functional);
-        var parts = cover
-            .GroupBy(dependency => dependency.From)
-            .Select(group => group.Aggregate(group.Key, (all, dependency) => all | dependency.To))
+        var implied = new Closure(cover);
+        var classes = cover.GroupBy(dependency => implied.Of(dependency.From)).Select(group => group.ToList()).ToList();
+        // Between determinants that determine each other; with these, some of the others need not be said.
+        var between = classes.ConvertAll(Between);
+        var kept = WithoutImplied([.. cover.Except(between.SelectMany(one => one))], [.. between.SelectMany(one => one)]);
+        var parts = classes
+            .Select(group => group.Select(dependency => dependency.From).Aggregate((all, from) => all | from))
+            .Select(
+                (all, i) => kept.Where(dependency => classes[i].Contains(dependency)).Aggregate(all, (both, one) => both | one.To)
+            )
             .ToList();
-        var closure = new Closure(cover);
-        if (!parts.Exists(part => given.All.IsSubsetOf(closure.Of(part))))
+        if (!parts.Exists(part => given.All.IsSubsetOf(implied.Of(part))))
         {
             parts.Add(CandidateKeys.Of(given.All, cover, 1).Keys[0]);
         }
 
         return WithoutContained(parts);
+    }
+
+    private static List<Dependency> Between(List<Dependency> group)
+    {
+        var determinants = group.Select(dependency => dependency.From).Distinct().ToList();
+        return
+        [
+            .. from one in determinants
+            from other in determinants
+            where one != other
+            from attribute in other - one
+            select new Dependency(one, AttributeSet.Of(attribute)),
+        ];
+    }
+
+    private static List<Dependency> WithoutImplied(List<Dependency> dependencies, List<Dependency> besides)
+    {
+        foreach (var dependency in dependencies.ToList())
+        {
+            var others = dependencies.Where(other => other != dependency).ToList();
+            if (new Closure(others.Concat(besides)).Implies(dependency))
+            {
+                dependencies = others;
+            }
+        }
+
+        return dependencies;
     }
 
     /// <summary>

@@ -34,8 +34,19 @@ internal sealed class DependencySubject : Subject
     public override ImmutableArray<Sentence> Sentences(IDocument document, WorkOptions options) =>
         DependencySentences.Write(DependencyReader.Read((Drawing)document));
 
-    public override ImmutableArray<FormRemark> Form(IDocument document, WorkOptions options) =>
-        [.. DependencyForm.Of(DependencyReader.Read((Drawing)document))];
+    public override ImmutableArray<FormRemark> Form(IDocument document, WorkOptions options)
+    {
+        var reading = DependencyReader.Read((Drawing)document);
+        return [.. DependencyForm.Of(reading), .. StageRemarks.AsForm(reading)];
+    }
+
+    public override Done? Do(IDocument document, string deed, IReadOnlyList<string> on) =>
+        deed switch
+        {
+            StageDeeds.NextStage => StageDeeds.Next((Drawing)document, on.FirstOrDefault("")),
+            StageDeeds.OwnTable => StageDeeds.GiveOwnTable((Drawing)document, on),
+            _ => null,
+        };
 
     public override Retyped Retype(IDocument document, IReadOnlyList<string> lines, WorkOptions options) =>
         DependencyAmender.Amend((Drawing)document, lines);
@@ -66,6 +77,11 @@ internal sealed class DependencySubject : Subject
         if (reading.Dependencies.Any(arrow => arrow.IsMultivalued))
         {
             yield return "multivalued dependency";
+        }
+
+        if (!reading.Stages.IsEmpty)
+        {
+            yield return "normal forms";
         }
     }
 

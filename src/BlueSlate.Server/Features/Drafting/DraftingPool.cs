@@ -45,7 +45,7 @@ public sealed partial class DraftingPool(DraftingLimits limits, TimeProvider tim
     )
     {
         var bare = drawing.Shapes.Count(shape => shape.Place is null);
-        if (bare == 0 || (!all && bare <= FewNewShapes && drawing.Shapes.Any(shape => shape.Place is not null)))
+        if (bare == 0 || (!all && bare <= FewNewShapes && drawing.Sheets.All(HasPlaces)))
         {
             return (DrawingWriter.WriteText(Placer.PlaceNew(drawing)), false, null);
         }
@@ -57,6 +57,9 @@ public sealed partial class DraftingPool(DraftingLimits limits, TimeProvider tim
         );
         return (drafted.Reply?.Drawing, drafted.Reply?.Simpler == true, drafted.Refusal);
     }
+
+    // A sheet without any is laid out, and that is done apart.
+    private static bool HasPlaces(Sheet sheet) => sheet.Shapes.IsEmpty || sheet.Shapes.Any(shape => shape.Place is not null);
 
     /// <summary>Does what a request asks for, when it is this person's turn.</summary>
     public async Task<Drafted> DoAsync(Guid person, DraftRequest request, CancellationToken cancellation)

@@ -116,6 +116,21 @@ public static class DrawingTools
 
         guard(
                 group.MapPost(
+                    $"{prefix}/{{id:guid}}/do",
+                    (Guid id, DeedRequest request, Access access, DraftingPool pool, CancellationToken cancellation) =>
+                        With<WorkOptions>(
+                            id,
+                            access,
+                            request.Drawing,
+                            _ => true,
+                            (drawing, options) => Do(drawing, request, options, Places(access, pool, cancellation)),
+                            cancellation
+                        )
+                )
+            )
+            .Produces<RedrawReply>();
+        guard(
+                group.MapPost(
                     $"{prefix}/{{id:guid}}/picture",
                     (Guid id, PictureRequest request, Access access, DraftingPool pool, CancellationToken cancellation) =>
                         With<WorkOptions>(
@@ -219,6 +234,23 @@ public static class DrawingTools
                     )
                 )
             );
+    }
+
+    private static async Task<IResult> Do(Drawing drawing, DeedRequest request, WorkOptions options, Placing place)
+    {
+        if (request.On.Length > DrawingLimits.Shapes || Array.Exists(request.On, id => id is null))
+        {
+            return Problems.Unreadable("on", $"At most {DrawingLimits.Shapes} elements are taken.", "on");
+        }
+
+        return Subject.Of(options).Do(drawing, request.Deed, request.On) switch
+        {
+            { Document: Drawing done } => await place(done, false, (text, simpler) =>
+                TypedResults.Ok(new RedrawReply(text, simpler, []))
+            ),
+            { } refused => Problems.Unreadable("cannot-do", refused.Problem, "on"),
+            null => Problems.Unreadable("deed", "This is not done to what is drawn here.", "deed"),
+        };
     }
 
     private static async Task<IResult> Redraw(Drawing drawing, string name, NotationOptions options, Placing place)
@@ -378,6 +410,11 @@ public sealed record PictureRequest(string Drawing, PictureFormat Format, string
 
 /// <summary>The drawing that a picture carried.</summary>
 public sealed record OpenedReply(string Drawing, bool Simpler);
+
+/// <summary>
+/// What is to be done to a drawing: <c>next-stage</c> on a sheet, or <c>own-table</c> on lines of a table.
+/// </summary>
+public sealed record DeedRequest(string Drawing, string Deed, string[] On);
 
 /// <summary>Pushes a supertype's members down into its subtypes.</summary>
 public sealed record PushDownRequest(string Drawing, string Shape);

@@ -98,6 +98,7 @@ public static class SheetOf
         [ExampleKind.AllowedAsDrawn] = "Could be kept as drawn:",
         [ExampleKind.RuledOutAsDrawn] = "Could not be kept as drawn:",
         [ExampleKind.FollowsAsDrawn] = "The last row would follow from the others:",
+        [ExampleKind.RepeatedAsDrawn] = "As drawn, the same is kept more than once:",
     };
 
     /// <summary>What the model answer of a frozen sheet says.</summary>

@@ -46,6 +46,14 @@ export function AtRow({ slate, words }: ChosenProps) {
           />
         </>
       )}
+      {slate.notation.stages && (
+        <Deed
+          says={words ? 'foreign key' : 'FK'}
+          keyName={keyFor('mark-foreign')}
+          pressed={row.mark === 'FK'}
+          onPress={() => set({ mark: row.mark === 'FK' ? '' : 'FK' })}
+        />
+      )}
       <UnderlineChoices
         notation={notation}
         thing="row"

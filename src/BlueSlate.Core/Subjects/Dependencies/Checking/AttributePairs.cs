@@ -6,15 +6,17 @@ namespace BlueSlate.Core.Subjects.Dependencies.Checking;
 
 /// <summary>
 /// Which attribute of an answer is which of the model answer: by what they are called, the likest first, each one once. What a person
-/// said goes before.
+/// said goes before. An attribute that stands in tables only is the one whose name it has most of, whatever else is that one too.
 /// </summary>
-internal static class AttributePairs
+/// <param name="Answers">For each attribute that the model answer lays out the number of the answer's, or null.</param>
+/// <param name="Models">For each attribute of the answer the number of the model answer's, or null.</param>
+internal sealed record AttributePairs(ImmutableArray<int?> Answers, ImmutableArray<int?> Models)
 {
     // Below it two names have too little in common to be one attribute.
     private const double Least = 0.6;
 
-    /// <summary>For each attribute of the model answer the number of the answer's, or null.</summary>
-    public static ImmutableArray<int?> Of(
+    /// <summary>The pairs of a model answer and an answer.</summary>
+    public static AttributePairs Of(
         DependencyReading model,
         DependencyReading answer,
         ExerciseWords words,
@@ -22,39 +24,45 @@ internal static class AttributePairs
         ImmutableDictionary<string, string> stands
     )
     {
-        var pairs = new int?[model.Attributes.Length];
-        var taken = new HashSet<int>();
-        for (var i = 0; i < pairs.Length; i++)
+        var answers = new int?[model.Laid];
+        var models = new int?[answer.Attributes.Length];
+        void Pair(int i, int j) => (answers[i], models[j]) = (j, i);
+
+        for (var i = 0; i < answers.Length; i++)
         {
             if (
                 stands.TryGetValue(model.Attributes[i].Id, out var id)
                 && answer.Attributes.ToList().FindIndex(attribute => attribute.Elements.Contains(id)) is >= 0 and var said
-                && taken.Add(said)
+                && models[said] is null
             )
             {
-                pairs[i] = said;
+                Pair(i, said);
             }
         }
 
         var names = answer.Attributes.Select(attribute => words.Read(attribute.Name.Text)).ToList();
-        var likeness =
-            from i in Enumerable.Range(0, pairs.Length)
-            where pairs[i] is null
+        var likeness = (
+            from i in Enumerable.Range(0, answers.Length)
             let called = alsoCalled(i).Prepend(model.Attributes[i].Name.Text).Select(words.Read).ToList()
             from j in Enumerable.Range(0, names.Count)
-            where !taken.Contains(j)
             let value = called.Max(name => NameSimilarity.Of(name, names[j]).Value)
             where value >= Least && !words.AreApart(model.Attributes[i].Name.Text, answer.Attributes[j].Name.Text)
             orderby value descending, i, j
-            select (Model: i, Answer: j);
-        foreach (var (i, j) in likeness.ToList())
+            select (Model: i, Answer: j)
+        ).ToList();
+        foreach (var (i, j) in likeness.Where(pair => pair.Answer < answer.Laid))
         {
-            if (pairs[i] is null && taken.Add(j))
+            if (answers[i] is null && models[j] is null)
             {
-                pairs[i] = j;
+                Pair(i, j);
             }
         }
 
-        return [.. pairs];
+        foreach (var (i, j) in likeness.Where(pair => pair.Answer >= answer.Laid))
+        {
+            models[j] ??= i;
+        }
+
+        return new AttributePairs([.. answers], [.. models]);
     }
 }

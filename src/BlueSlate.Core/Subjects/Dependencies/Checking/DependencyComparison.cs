@@ -13,6 +13,12 @@ internal static class DependencyExtras
 
     /// <summary>An arrow that the model answer does not imply, or that says nothing new.</summary>
     public static readonly ExtraKind Arrow = new("Arrow");
+
+    /// <summary>A table that a stage does not need.</summary>
+    public static readonly ExtraKind Table = new("Table");
+
+    /// <summary>A column of a table that is none of the attributes.</summary>
+    public static readonly ExtraKind Column = new("Column");
 }
 
 /// <summary>A dependency diagram held against a model answer.</summary>
@@ -37,7 +43,7 @@ internal sealed class DependencyComparison(DrawnAgainst drawn, ImmutableArray<Ve
     /// <inheritdoc />
     public override IEnumerable<StandIn> StandIns =>
         InPlace
-            .Where(pair => drawn.Model.Attributes.Any(attribute => attribute.Id == pair.Key))
+            .Where(pair => drawn.Model.LaidOut.Any(attribute => attribute.Id == pair.Key))
             .Select(pair => new StandIn(pair.Key, pair.Value, ""))
             .OrderBy(pair => pair.ModelId, StringComparer.Ordinal);
 
@@ -48,8 +54,9 @@ internal sealed class DependencyComparison(DrawnAgainst drawn, ImmutableArray<Ve
     /// <inheritdoc />
     public override IReadOnlyDictionary<string, string> InPlace { get; } =
         drawn
-            .Model.Attributes.Select((attribute, i) => (attribute.Id, Answer: drawn.AnswerTo(i)?.Id))
+            .Model.LaidOut.Select((attribute, i) => (attribute.Id, Answer: drawn.AnswerTo(i)?.Id))
             .Concat(drawn.Model.Dependencies.Select(arrow => (arrow.Id, Answer: drawn.SameArrow(arrow)?.Id)))
+            .Concat(drawn.Stages.InPlace.Select(pair => (Id: pair.Model, Answer: (string?)pair.Answer)))
             .Where(pair => pair.Answer is not null)
             .DistinctBy(pair => pair.Id)
             .ToDictionary(pair => pair.Id, pair => pair.Answer!, StringComparer.Ordinal);
@@ -109,12 +116,12 @@ internal sealed class DependencyComparison(DrawnAgainst drawn, ImmutableArray<Ve
     public string Say(int attribute) => drawn.AnswerTo(attribute)?.Text ?? drawn.Model.Attributes[attribute].Text;
 
     private static IEnumerable<NamedThing> ThingsOf(DependencyReading reading) =>
-        reading.Attributes.Select(attribute => new NamedThing(attribute.Id, attribute.Name.Text, null));
+        reading.LaidOut.Select(attribute => new NamedThing(attribute.Id, attribute.Name.Text, null));
 
     private static ImmutableArray<Extra> ExtrasOf(DrawnAgainst drawn) =>
         [
             .. drawn
-                .Answer.Attributes.Where((_, i) => drawn.ModelOf(i) is null)
+                .Answer.LaidOut.Where((_, i) => drawn.ModelOf(i) is null)
                 .Select(attribute => new Extra(DependencyExtras.Attribute, attribute.Id, null, attribute.Name.Text)),
             .. drawn
                 .Arrows.Where(arrow => !arrow.IsSound || arrow.IsTrivial || drawn.IsRedundant(arrow))
@@ -130,6 +137,13 @@ internal sealed class DependencyComparison(DrawnAgainst drawn, ImmutableArray<Ve
                 null,
                 $"{drawn.Answer.Say(arrow.From)} → {drawn.Answer.Attributes[arrow.To].Text}"
             )),
+            .. drawn
+                .Stages.Own.SelectMany(own => own.Judged.TooMany(own.Plan))
+                .Select(table => new Extra(DependencyExtras.Table, table.Drawn.Id, null, table.Drawn.Name)),
+            .. drawn
+                .Stages.Own.SelectMany(own => own.Judged.Tables)
+                .SelectMany(table => drawn.NowhereIn(table).Select(column => (table, column)))
+                .Select(pair => new Extra(DependencyExtras.Column, pair.column.Id, pair.table.Drawn.Id, pair.column.Name.Text)),
         ];
 }
 

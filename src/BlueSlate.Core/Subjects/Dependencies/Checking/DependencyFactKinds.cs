@@ -29,7 +29,7 @@ internal sealed record DependencyAttributeFact() : DependencyFactKind("dependenc
     public override FactSort Sort => FactSort.Attribute;
 
     public override IEnumerable<Fact> Of(DependencyReading model) =>
-        model.Attributes.Select(attribute =>
+        model.LaidOut.Select(attribute =>
             New(attribute.Id, attribute.Id, $"attribute {attribute.Text}", attribute.Name.Text) with
             {
                 Noun = "attribute",

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
+using BlueSlate.Core.Subjects.Dependencies.Checking.Stages;
 using BlueSlate.Core.Subjects.Dependencies.Drawn;
 
 namespace BlueSlate.Core.Subjects.Dependencies.Checking;
@@ -13,11 +14,13 @@ internal sealed class DependencyModelAnswer : ModelAnswer
     private readonly DependencyReading model;
     private readonly ExerciseTerms terms;
     private readonly Tolerances tolerances;
+    private readonly ImmutableArray<StagePlan> plans;
 
     public DependencyModelAnswer(Drawing drawing, ExerciseTerms terms, Tolerances tolerances)
     {
         (this.drawing, this.terms, this.tolerances) = (drawing, terms, tolerances);
         model = DependencyReader.Read(drawing);
+        plans = StagePlan.Of(model);
         var kinds = terms.Kinds?.OfType<DependencyFactKind>().ToList() ?? DependencyFactKind.All;
         Facts = [.. kinds.SelectMany(kind => kind.Of(model))];
     }
@@ -34,7 +37,7 @@ internal sealed class DependencyModelAnswer : ModelAnswer
     {
         var reading = DependencyReader.Read((Drawing)answer);
         var pairs = AttributePairs.Of(model, reading, terms.Words, AlsoCalled, stands);
-        var drawn = new DrawnAgainst(model, reading, pairs);
+        var drawn = new DrawnAgainst(model, reading, pairs, plans);
         return new DependencyJudgement(reading, new DependencyComparison(drawn, [.. facts.Select(fact => On(fact, drawn))]));
     }
 

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using BlueSlate.Core.Subjects.Dependencies.Checking.Stages;
 using BlueSlate.Core.Subjects.Dependencies.Drawn;
 
 namespace BlueSlate.Core.Subjects.Dependencies.Checking;
@@ -47,24 +48,15 @@ internal sealed class DrawnAgainst
 {
     private readonly Dictionary<string, int> modelIndex;
     private readonly Dictionary<string, DrawnDependency> modelArrows;
-    private readonly int?[] modelOf;
+    private readonly AttributePairs pairs;
     private readonly Closure sound;
     private readonly ImmutableArray<Dependency> soundMultivalued;
 
-    public DrawnAgainst(DependencyReading model, DependencyReading answer, ImmutableArray<int?> pairs)
+    public DrawnAgainst(DependencyReading model, DependencyReading answer, AttributePairs pairs, ImmutableArray<StagePlan> plans)
     {
-        (Model, Answer, Pairs) = (model, answer, pairs);
-        modelIndex = Enumerable.Range(0, pairs.Length).ToDictionary(i => model.Attributes[i].Id, StringComparer.Ordinal);
+        (Model, Answer, this.pairs) = (model, answer, pairs);
+        modelIndex = Enumerable.Range(0, model.Laid).ToDictionary(i => model.Attributes[i].Id, StringComparer.Ordinal);
         modelArrows = model.Dependencies.ToDictionary(arrow => arrow.Id, StringComparer.Ordinal);
-        modelOf = new int?[answer.Attributes.Length];
-        for (var i = 0; i < pairs.Length; i++)
-        {
-            if (pairs[i] is { } paired)
-            {
-                modelOf[paired] = i;
-            }
-        }
-
         Arrows = [.. answer.Dependencies.Where(IsKnown).Select(Judged)];
         Strange = [.. answer.Dependencies.Where(arrow => !IsKnown(arrow))];
         sound = new Closure(
@@ -74,15 +66,13 @@ internal sealed class DrawnAgainst
         [
             .. Arrows.Where(arrow => arrow is { IsSound: true, IsMultivalued: true }).Select(arrow => arrow.Dependency),
         ];
-        KeyStanding = StandingOf();
+        KeyStanding = StandingOfKey();
+        Stages = new StagesAgainst(plans, this);
     }
 
     public DependencyReading Model { get; }
 
     public DependencyReading Answer { get; }
-
-    /// <summary>For each attribute of the model answer the number of the answer's.</summary>
-    public ImmutableArray<int?> Pairs { get; }
 
     /// <summary>The arrows between attributes that the model answer has.</summary>
     public ImmutableArray<JudgedArrow> Arrows { get; }
@@ -92,6 +82,13 @@ internal sealed class DrawnAgainst
 
     public KeyStanding KeyStanding { get; }
 
+    /// <summary>Its stages.</summary>
+    public StagesAgainst Stages { get; }
+
+    /// <summary>What the marked key of a table is by the model answer; what repeats in a row is not identified by it.</summary>
+    public KeyStanding StandingOf(JudgedTable table) =>
+        StandingOf(table.Key, table.Strange.Count(column => column.IsInKey), table.All - table.Repeating);
+
     /// <summary>The number of an attribute of the model answer.</summary>
     public int ModelIndex(string id) => modelIndex[id];
 
@@ -99,14 +96,15 @@ internal sealed class DrawnAgainst
     public DrawnDependency ModelArrow(string id) => modelArrows[id];
 
     /// <summary>What of the answer is an attribute of the model answer, or null.</summary>
-    public DrawnAttribute? AnswerTo(int attribute) => Pairs[attribute] is { } paired ? Answer.Attributes[paired] : null;
+    public DrawnAttribute? AnswerTo(int attribute) =>
+        attribute < Model.Laid && pairs.Answers[attribute] is { } paired ? Answer.Attributes[paired] : null;
 
     /// <summary>The first attribute of an arrow of the model answer that the answer has not laid out, or null.</summary>
     public DrawnAttribute? Unlaid(DrawnDependency arrow) =>
-        arrow.From.Append(arrow.To).Where(i => Pairs[i] is null).Select(i => Model.Attributes[i]).FirstOrDefault();
+        arrow.From.Append(arrow.To).Where(i => pairs.Answers[i] is null).Select(i => Model.Attributes[i]).FirstOrDefault();
 
     /// <summary>The number that an attribute of the answer has in the model answer, or null.</summary>
-    public int? ModelOf(int answer) => modelOf[answer];
+    public int? ModelOf(int answer) => pairs.Models[answer];
 
     /// <summary>The arrow of the answer that is one of the model answer, or null.</summary>
     public JudgedArrow? SameArrow(DrawnDependency wanted) =>
@@ -133,11 +131,16 @@ internal sealed class DrawnAgainst
                 .Select(other => other.Dependency)
         ).Implies(arrow.Dependency);
 
-    private bool IsKnown(DrawnDependency arrow) => modelOf[arrow.To] is not null && arrow.From.All(i => modelOf[i] is not null);
+    /// <summary>The columns of a table that are neither given nor laid out.</summary>
+    public IEnumerable<StageColumn> NowhereIn(JudgedTable table) =>
+        table.Strange.Where(column => column.Attribute >= Answer.Laid).DistinctBy(column => column.Id);
+
+    private bool IsKnown(DrawnDependency arrow) =>
+        pairs.Models[arrow.To] is not null && arrow.From.All(i => pairs.Models[i] is not null);
 
     private JudgedArrow Judged(DrawnDependency arrow)
     {
-        var (from, to) = (AttributeSet.Of(arrow.From.Select(i => modelOf[i]!.Value)), modelOf[arrow.To]!.Value);
+        var (from, to) = (AttributeSet.Of(arrow.From.Select(i => pairs.Models[i]!.Value)), pairs.Models[arrow.To]!.Value);
         return new JudgedArrow(arrow.Id, from, to, arrow.IsMultivalued, IsImplied(from, to, arrow.IsMultivalued), arrow.Elements);
     }
 
@@ -154,20 +157,19 @@ internal sealed class DrawnAgainst
             || Model.Dependencies.Any(arrow => arrow.IsMultivalued && arrow.From == from && arrow.To == to);
     }
 
-    private KeyStanding StandingOf()
+    private KeyStanding StandingOfKey()
     {
-        if (Answer.Key.IsEmpty)
-        {
-            return KeyStanding.None;
-        }
-
         // What the model answer has not determines nothing of it.
-        var key = AttributeSet.Of(Answer.Key.Where(i => modelOf[i] is not null).Select(i => modelOf[i]!.Value));
-        var all = Model.Set.All;
+        var known = AttributeSet.Of(Answer.Key.Select(ModelOf).OfType<int>());
+        return StandingOf(known, Answer.Key.Count - known.Count, Model.Set.All);
+    }
+
+    private KeyStanding StandingOf(AttributeSet key, int strange, AttributeSet all)
+    {
         var implied = Model.Set.Implied;
-        return implied.ClosureOf(key) != all ? KeyStanding.NotUnique
-            : key.Count < Answer.Key.Count || key.Any(i => implied.ClosureOf(key - AttributeSet.Of(i)) == all)
-                ? KeyStanding.TooLarge
+        return key.Count + strange == 0 ? KeyStanding.None
+            : !all.IsSubsetOf(implied.ClosureOf(key)) ? KeyStanding.NotUnique
+            : strange > 0 || key.Any(i => all.IsSubsetOf(implied.ClosureOf(key - AttributeSet.Of(i)))) ? KeyStanding.TooLarge
             : KeyStanding.Candidate;
     }
 }

@@ -19,9 +19,13 @@ internal static class DependencyAmender
         var problems = match.ToldOf(lines).ToList();
         var gone = match.Removed.ToHashSet();
         var come = new List<DependencyStatement>();
+        var titles = drawing
+            .Sheets.Skip(1)
+            .Select((sheet, i) => Name.Of(StageReader.TitleOf(sheet, i + 1)).Key)
+            .ToHashSet(StringComparer.Ordinal);
         foreach (var (line, old) in match.Changed)
         {
-            var (statement, problem) = DependencyStatement.Parse(lines[line]);
+            var (statement, problem) = DependencyStatement.Parse(lines[line], title => titles.Contains(Name.Of(title).Key));
             if (problem is not null)
             {
                 problems.Add(new LineProblem(line, problem));
@@ -33,8 +37,10 @@ internal static class DependencyAmender
             }
         }
 
-        var after = Said.Of([.. before.Where((_, i) => !gone.Contains(i)).Select(said => said.Statement), .. come]);
-        return new Retyped(new Changes(drawing, reading).To(after), [.. problems.OrderBy(problem => problem.Line)], []);
+        List<DependencyStatement> said = [.. before.Where((_, i) => !gone.Contains(i)).Select(said => said.Statement), .. come];
+        var diagram = new Changes(drawing, reading).To(Said.Of(said));
+        var staged = StageAmender.To(diagram, [.. said.OfType<DependencyStatement.OfTable>()]);
+        return new Retyped(staged, [.. problems.OrderBy(problem => problem.Line)], []);
     }
 
     /// <summary>What sentences say together, by the keys of names.</summary>
@@ -81,7 +87,7 @@ internal static class DependencyAmender
     private sealed class Changes(Drawing drawing, DependencyReading reading)
     {
         private readonly FreshIds ids = new(drawing);
-        private readonly Dictionary<string, string> elements = reading.Attributes.ToDictionary(
+        private readonly Dictionary<string, string> elements = reading.LaidOut.ToDictionary(
             attribute => attribute.Name.Key,
             attribute => attribute.Id,
             StringComparer.Ordinal
@@ -92,7 +98,7 @@ internal static class DependencyAmender
         public Drawing To(Said said)
         {
             var gone = reading
-                .Attributes.Where(attribute => !said.Names.ContainsKey(attribute.Name.Key))
+                .LaidOut.Where(attribute => !said.Names.ContainsKey(attribute.Name.Key))
                 .SelectMany(attribute => attribute.Elements)
                 .ToHashSet(StringComparer.Ordinal);
             foreach (var (key, name) in said.Names.Where(pair => !elements.ContainsKey(pair.Key)))

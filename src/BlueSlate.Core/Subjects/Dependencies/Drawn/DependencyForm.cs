@@ -25,7 +25,8 @@ internal static class DependencyForm
         }
 
         yield return Keys(CandidateKeys.Of(all, cover), reading);
-        if (NormalForms.Of(all, reading.Set) is { } verdict)
+        // Where there are stages, they say it of their tables.
+        if (reading.Stages.IsEmpty && NormalForms.Of(all, reading.Set) is { } verdict)
         {
             yield return Form(verdict, reading);
         }
@@ -49,7 +50,7 @@ internal static class DependencyForm
         {
             return new FormRemark(
                 "normal-form",
-                $"As one table it is in {NameOf(verdict.Form)} normal form: every determinant holds a key.",
+                $"As one table it is in {FormNames.Of(verdict.Form)}: every determinant holds a key.",
                 []
             );
         }
@@ -65,18 +66,8 @@ internal static class DependencyForm
         };
         return new FormRemark(
             "normal-form",
-            $"As one table it is in {NameOf(verdict.Form)} normal form and no higher: {because}.",
+            $"As one table it is in {FormNames.Of(verdict.Form)} and no higher: {because}.",
             [.. (against.From | against.To).SelectMany(i => reading.Attributes[i].Elements)]
         );
     }
-
-    private static string NameOf(NormalForm form) =>
-        form switch
-        {
-            NormalForm.First => "first",
-            NormalForm.Second => "second",
-            NormalForm.Third => "third",
-            NormalForm.BoyceCodd => "Boyce-Codd",
-            _ => "fourth",
-        };
 }

@@ -7,8 +7,8 @@ namespace BlueSlate.Core.Subjects.Dependencies.Drawn;
 
 /// <summary>
 /// Reads a dependency diagram: a box, or a line of text in one, is an attribute; a line with a head goes from a determinant to what it
-/// determines, and a small shape without a text gathers determinants of several attributes. It is total: what cannot be read gives a
-/// remark.
+/// determines, and a small shape without a text gathers determinants of several attributes. Boxes with lines on further sheets are the
+/// tables of stages. It is total: what cannot be read gives a remark.
 /// </summary>
 internal sealed class DependencyReader
 {
@@ -23,13 +23,18 @@ internal sealed class DependencyReader
     public static DependencyReading Read(Drawing drawing)
     {
         var reader = new DependencyReader();
-        foreach (var shape in drawing.Shapes.Where(shape => shape.Form != Form.Note))
+        foreach (var (i, sheet) in drawing.Sheets.Index())
         {
-            reader.Add(shape);
+            foreach (var shape in sheet.Shapes.Where(shape => shape.Form != Form.Note && !StageReader.IsTable(shape, i)))
+            {
+                reader.Add(shape);
+            }
         }
 
         reader.Follow([.. drawing.Lines]);
-        return new DependencyReading([.. reader.attributes], [.. reader.dependencies], [.. reader.remarks]);
+        var laid = reader.attributes.Count;
+        var stages = StageReader.Read(drawing, reader.NumberOf);
+        return new DependencyReading([.. reader.attributes], laid, [.. reader.dependencies], [.. reader.remarks], stages);
     }
 
     /// <summary>Whether a shape gathers: it names nothing.</summary>
@@ -76,6 +81,24 @@ internal sealed class DependencyReader
             byName[name.Key] = byElement[element] = attributes.Count;
             attributes.Add(new DrawnAttribute(element, name, isInKey, [element]));
         }
+    }
+
+    // What stands in a table only is an attribute that is not laid out.
+    private int? NumberOf(Name name)
+    {
+        if (byName.TryGetValue(name.Key, out var known))
+        {
+            return known;
+        }
+
+        if (attributes.Count == AttributeSet.Most)
+        {
+            return null;
+        }
+
+        byName[name.Key] = attributes.Count;
+        attributes.Add(new DrawnAttribute("", name, false, []));
+        return attributes.Count - 1;
     }
 
     private void Follow(ImmutableArray<Line> lines)

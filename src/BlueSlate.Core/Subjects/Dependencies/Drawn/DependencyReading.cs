@@ -4,7 +4,7 @@ using BlueSlate.Core.Language;
 namespace BlueSlate.Core.Subjects.Dependencies.Drawn;
 
 /// <summary>An attribute as it is drawn.</summary>
-/// <param name="Id">The box or the line of text that names it first.</param>
+/// <param name="Id">The box or the line of text that names it first; empty where it stands in tables only.</param>
 /// <param name="Name">Its name.</param>
 /// <param name="IsInKey">Whether it is underlined, or marked as part of the key.</param>
 /// <param name="Elements">Everything that names it.</param>
@@ -45,20 +45,30 @@ internal enum DependencyRemarkKind
 /// <summary>A remark at an element, and the attributes between which it stands.</summary>
 internal sealed record DependencyRemark(DependencyRemarkKind Kind, string ElementId, AttributeSet Between = default);
 
-/// <summary>What a dependency diagram says.</summary>
+/// <summary>What a dependency diagram says, with the stages that follow it.</summary>
+/// <param name="Attributes">Those that are laid out, then those that stand in tables only.</param>
+/// <param name="Laid">How many are laid out.</param>
+/// <param name="Dependencies">Its arrows.</param>
+/// <param name="Remarks">What cannot be read.</param>
+/// <param name="Stages">The sheets with tables.</param>
 internal sealed record DependencyReading(
     ImmutableArray<DrawnAttribute> Attributes,
+    int Laid,
     ImmutableArray<DrawnDependency> Dependencies,
-    ImmutableArray<DependencyRemark> Remarks
+    ImmutableArray<DependencyRemark> Remarks,
+    ImmutableArray<Stage> Stages
 )
 {
+    /// <summary>The attributes that are laid out.</summary>
+    public IEnumerable<DrawnAttribute> LaidOut => Attributes.Take(Laid);
+
     /// <summary>The attributes of the key that is marked; empty for none.</summary>
     public AttributeSet Key { get; } = AttributeSet.Of(Enumerable.Range(0, Attributes.Length).Where(i => Attributes[i].IsInKey));
 
-    /// <summary>Its dependencies as they are computed with.</summary>
+    /// <summary>Its dependencies as they are computed with, among the attributes that are laid out.</summary>
     public DependencySet Set { get; } =
         new(
-            [.. Attributes.Select(attribute => attribute.Name.Text)],
+            [.. Attributes.Take(Laid).Select(attribute => attribute.Name.Text)],
             [.. Dependencies.Where(arrow => !arrow.IsMultivalued).Select(arrow => arrow.Dependency)],
             [.. Dependencies.Where(arrow => arrow.IsMultivalued).Select(arrow => arrow.Dependency)]
         );

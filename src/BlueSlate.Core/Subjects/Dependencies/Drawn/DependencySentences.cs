@@ -11,23 +11,22 @@ internal static class DependencySentences
 {
     private const string Key = "key";
 
-    /// <summary>Its attributes, its key, and what each determinant determines.</summary>
+    /// <summary>Its attributes, its key, what each determinant determines, and its tables.</summary>
     public static ImmutableArray<Sentence> Write(DependencyReading reading) =>
         [.. Statements(reading).Select(pair => pair.Sentence)];
 
     /// <summary>The sentences, each with what it states.</summary>
     public static IEnumerable<(Sentence Sentence, DependencyStatement Statement)> Statements(DependencyReading reading)
     {
-        if (reading.Attributes.IsEmpty)
+        var all = reading.Set.All;
+        if (!all.IsEmpty)
         {
-            yield break;
+            yield return (
+                Listing("Attributes: ", all, reading, reading.Attributes[0].Id),
+                new DependencyStatement.OfAttributes(reading.Set.NamesOf(all))
+            );
         }
 
-        var all = reading.Set.All;
-        yield return (
-            Listing("Attributes: ", all, reading, reading.Attributes[0].Id),
-            new DependencyStatement.OfAttributes(reading.Set.NamesOf(all))
-        );
         if (!reading.Key.IsEmpty)
         {
             var id = new ConceptId(reading.Attributes[reading.Key.First()].Id, Key).ToString();
@@ -48,6 +47,11 @@ internal static class DependencySentences
                     group.Key.IsMultivalued
                 )
             );
+        }
+
+        foreach (var said in StageSentences.Statements(reading))
+        {
+            yield return said;
         }
     }
 

@@ -18,13 +18,27 @@ internal abstract partial record DependencyStatement
     public sealed record OfDeterminant(ImmutableArray<string> From, ImmutableArray<string> To, bool IsMultivalued)
         : DependencyStatement;
 
+    /// <summary>What a table of a stage has; <see cref="Name"/> may be empty.</summary>
+    public sealed record OfTable(string Stage, string Name, ImmutableArray<StatedColumn> Columns) : DependencyStatement;
+
+    /// <summary>What stands for the name of a table that has none.</summary>
+    public const string Nameless = "(no name)";
+
     /// <summary>
     /// Reads a line: <c>Attributes: a, b</c>, <c>Key: a, b</c>, <c>A and b determine c, d</c>, or with an arrow, <c>a, b -> c</c> and
-    /// <c>a ->> c</c>. Gives what of it could not be taken.
+    /// <c>a ->> c</c>; <c>2NF: Visitor has visitor no (key), phone</c> or <c>2NF: Visitor (visitor no, phone)</c> under a title that
+    /// names a normal form or a sheet. Gives what of it could not be taken.
     /// </summary>
-    public static (DependencyStatement? Statement, StatementProblem? Problem) Parse(string line)
+    /// <param name="line">The line.</param>
+    /// <param name="isStage">Whether a sheet has this title.</param>
+    public static (DependencyStatement? Statement, StatementProblem? Problem) Parse(string line, Func<string, bool> isStage)
     {
         var text = line.Trim().TrimEnd('.');
+        if (TablePattern().Match(text) is { Success: true } table && IsTitle(table.Groups["stage"].Value.Trim(), isStage))
+        {
+            return OfTableIn(table, line);
+        }
+
         if (HeadPattern().Match(text) is { Success: true } head)
         {
             var names = NamesIn(text[head.Length..]);
@@ -44,6 +58,53 @@ internal abstract partial record DependencyStatement
             : (new OfDeterminant(from, to, verb.Groups["many"].Success), null);
     }
 
+    private static bool IsTitle(string title, Func<string, bool> isStage) =>
+        isStage(title) || FormNames.Claimed(title) is not null || FormNames.IsUnnormalised(title);
+
+    private static (DependencyStatement? Statement, StatementProblem? Problem) OfTableIn(Match table, string line)
+    {
+        var (name, columns) = (table.Groups["name"].Value.Trim(), table.Groups["columns"].Value.Trim());
+        if (table.Groups["open"].Value == "(" && columns.EndsWith(')'))
+        {
+            columns = columns[..^1];
+        }
+
+        ImmutableArray<StatedColumn> stated =
+        [
+            .. ColumnPattern()
+                .Matches(columns)
+                .SelectMany(found => ColumnsIn(found.Value.Trim()))
+                .DistinctBy(column => Language.Name.Of(column.Name).Key),
+        ];
+        return stated.IsEmpty
+            ? (
+                null,
+                new StatementProblem(
+                    0,
+                    line.Length,
+                    "Here columns are wanted, with commas between: “2NF: Visitor has visitor no (key), phone”."
+                )
+            )
+            : (new OfTable(table.Groups["stage"].Value.Trim(), name == Nameless ? "" : name, stated), null);
+    }
+
+    private static IEnumerable<StatedColumn> ColumnsIn(string text)
+    {
+        var repeats = text.StartsWith('{') && text.EndsWith('}');
+        foreach (var one in repeats ? text[1..^1].Split(',', ';') : [text])
+        {
+            var marks = MarkPattern().Match(one);
+            var name = (marks.Success ? one[..marks.Index] : one).Trim();
+            if (!Language.Name.Of(name).Words.IsEmpty)
+            {
+                var said = marks.Value;
+                var isForeign =
+                    said.Contains("foreign", StringComparison.OrdinalIgnoreCase) || said.Contains("FK", StringComparison.Ordinal);
+                yield return new StatedColumn(name, KeyPattern().IsMatch(said), isForeign, repeats ? text : null);
+            }
+        }
+    }
+
     private static ImmutableArray<string> NamesIn(string text) =>
         [
             .. SeparatorPattern()
@@ -52,6 +113,22 @@ internal abstract partial record DependencyStatement
                 .Where(name => !Name.Of(name).Words.IsEmpty)
                 .DistinctBy(name => Name.Of(name).Key),
         ];
+
+    // The columns of a table go up to the end of the line, so that the name of one may hold the words that stand between.
+    [GeneratedRegex(
+        @"^(?:in\s+)?(?<stage>[^:]{1,40}):\s*(?<name>\(no name\)|[^:(]*?)\s*(?<open>\bhas\b|:|\()\s*(?<columns>.+)$",
+        RegexOptions.IgnoreCase
+    )]
+    private static partial Regex TablePattern();
+
+    [GeneratedRegex(@"\s*\{[^}]*\}|(?:\([^)]*\)|[^,;({])+")]
+    private static partial Regex ColumnPattern();
+
+    [GeneratedRegex(@"\s*\([^)]*\)\s*$")]
+    private static partial Regex MarkPattern();
+
+    [GeneratedRegex(@"(?<!foreign\s)\bkey\b|\bPK\b", RegexOptions.IgnoreCase)]
+    private static partial Regex KeyPattern();
 
     [GeneratedRegex(@"^(?:attributes?|(?<key>(?:candidate |primary )?key))\s*:", RegexOptions.IgnoreCase)]
     private static partial Regex HeadPattern();
@@ -65,3 +142,10 @@ internal abstract partial record DependencyStatement
     [GeneratedRegex(@"\s*[,;+]\s*(?:and\s+)?|\s+and\s+", RegexOptions.IgnoreCase)]
     private static partial Regex SeparatorPattern();
 }
+
+/// <summary>A column as it is stated.</summary>
+/// <param name="Name">Its name.</param>
+/// <param name="IsInKey">Whether it is said to be part of the key.</param>
+/// <param name="IsForeign">Whether it is said to be a foreign key.</param>
+/// <param name="Group">What is the same for all columns of a group that repeats; null for a column of its own.</param>
+internal sealed record StatedColumn(string Name, bool IsInKey, bool IsForeign, string? Group);

@@ -17,7 +17,7 @@ internal sealed class ColumnRows
     {
         var heads = table.Head.Select(column => Name.Of(column.Text)).ToList();
         var columns = new Dictionary<int, int>();
-        for (var i = 0; i < reading.Attributes.Length; i++)
+        for (var i = 0; i < reading.Laid; i++)
         {
             var best = Enumerable
                 .Range(0, heads.Count)

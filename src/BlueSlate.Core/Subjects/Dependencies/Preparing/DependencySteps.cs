@@ -14,7 +14,7 @@ internal static class DependencySteps
     public static ImmutableArray<WorkedStep> Of(PreflightCase one)
     {
         var reading = DependencyReader.Read((Drawing)one.Model);
-        if (reading.Attributes.IsEmpty)
+        if (reading.Laid == 0)
         {
             return [];
         }
@@ -34,7 +34,8 @@ internal static class DependencySteps
             $"The attributes are {reading.Say(reading.Set.All)}.",
             "Before anything can depend on anything, every value that is kept is laid out once.",
             ((Drawing)one.Model)
-                .Shapes.Where(shape => !DependencyReader.IsGather(shape))
+                .Sheets.SelectMany((sheet, i) => sheet.Shapes.Where(shape => !StageReader.IsTable(shape, i)))
+                .Where(shape => !DependencyReader.IsGather(shape))
                 .SelectMany(shape => shape.TextLines.Select(row => row.Id).Prepend(shape.Id))
         );
         foreach (var group in reading.Dependencies.GroupBy(arrow => (arrow.From, arrow.IsMultivalued)))
@@ -52,6 +53,34 @@ internal static class DependencySteps
             );
         }
 
+        foreach (var stage in reading.Stages)
+        {
+            foreach (var table in stage.Tables)
+            {
+                Add(
+                    StageSentences.Said(stage, table),
+                    Why(stage, table, reading),
+                    table.Columns.Select(column => column.Id).Prepend(table.Id)
+                );
+            }
+        }
+
         return steps.ToImmutable();
+    }
+
+    // What keeps the table in the form of its stage.
+    private static string Why(Stage stage, StageTable table, DependencyReading reading)
+    {
+        var repeating = table.Columns.Where(column => column.IsRepeating).Select(column => column.Text).ToList();
+        if (repeating.Count > 0)
+        {
+            var stands = repeating.Count == 1 ? "stands" : "stand";
+            return $"{Phrasing.Capital(Phrasing.List(repeating))} {stands} there several times in one row.";
+        }
+
+        var rest = table.All - table.Key;
+        return table.Key.IsEmpty || rest.IsEmpty || !table.All.IsSubsetOf(reading.Set.Implied.ClosureOf(table.Key))
+            ? $"It is kept in {stage.Title}, so that nothing is lost."
+            : $"{Phrasing.Capital(reading.Say(table.Key))} {(table.Key.Count == 1 ? "determines" : "determine")} {reading.Say(rest)}.";
     }
 }

@@ -55,7 +55,7 @@ internal sealed class DependencyMissing : DependencyFindingKind
         var agree = comparison.Drawn.SoundClosure(arrow?.From ?? AttributeSet.Empty);
         return arrow is null || agree.Contains(arrow.To)
             ? null
-            : TwoRows.Agreeing(
+            : MadeRows.Agreeing(
                 ExampleKind.AllowedAsDrawn,
                 agree,
                 arrow.From | AttributeSet.Of(arrow.To),

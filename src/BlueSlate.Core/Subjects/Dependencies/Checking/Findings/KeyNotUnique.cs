@@ -41,7 +41,7 @@ internal sealed class KeyNotUnique : DependencyFindingKind
     public override Example? Show(DependencyComparison comparison, Finding finding)
     {
         var marked = Marked(comparison.Drawn);
-        return TwoRows.Agreeing(
+        return MadeRows.Agreeing(
             ExampleKind.RuledOutAsDrawn,
             comparison.Drawn.Model.Set.Implied.ClosureOf(marked),
             marked,

@@ -51,7 +51,7 @@ internal sealed class NotImplied : DependencyFindingKind
         );
         return arrow is null
             ? null
-            : TwoRows.Agreeing(
+            : MadeRows.Agreeing(
                 ExampleKind.RuledOutAsDrawn,
                 comparison.Drawn.Model.Set.Implied.ClosureOf(arrow.From),
                 arrow.From | AttributeSet.Of(arrow.To),

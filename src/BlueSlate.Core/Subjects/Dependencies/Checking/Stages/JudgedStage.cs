@@ -1,0 +1,144 @@
+using System.Collections.Immutable;
+using BlueSlate.Core.Subjects.Dependencies.Drawn;
+
+namespace BlueSlate.Core.Subjects.Dependencies.Checking.Stages;
+
+/// <summary>A column of an answer's table.</summary>
+/// <param name="Drawn">The column.</param>
+/// <param name="Model">Its number in the model answer, or null.</param>
+internal readonly record struct JudgedColumn(StageColumn Drawn, int? Model);
+
+/// <summary>A table of an answer, in the attributes of the model answer.</summary>
+/// <param name="Drawn">The table.</param>
+/// <param name="Columns">Its columns.</param>
+internal sealed record JudgedTable(StageTable Drawn, ImmutableArray<JudgedColumn> Columns)
+{
+    /// <summary>Its attributes that the model answer has.</summary>
+    public AttributeSet All { get; } = Of(Columns);
+
+    /// <summary>Those of its marked key.</summary>
+    public AttributeSet Key { get; } = Of(Columns.Where(column => column.Drawn.IsInKey));
+
+    /// <summary>Those that are marked as foreign keys.</summary>
+    public AttributeSet Foreign { get; } = Of(Columns.Where(column => column.Drawn.IsForeign));
+
+    /// <summary>Those that repeat within one row.</summary>
+    public AttributeSet Repeating { get; } = Of(Columns.Where(column => column.Drawn.IsRepeating));
+
+    /// <summary>Its columns that the model answer has nowhere.</summary>
+    public IEnumerable<StageColumn> Strange => Columns.Where(column => column.Model is null).Select(column => column.Drawn);
+
+    /// <summary>The lines of text that name these attributes.</summary>
+    public IEnumerable<string> ElementsOf(AttributeSet attributes) =>
+        Columns
+            .Where(column => column.Model is { } model && attributes.Contains(model))
+            .Select(column => column.Drawn.Id)
+            .Distinct(StringComparer.Ordinal);
+
+    private static AttributeSet Of(IEnumerable<JudgedColumn> columns) =>
+        AttributeSet.Of(columns.Select(column => column.Model).OfType<int>());
+}
+
+/// <summary>A stage of an answer, in the attributes of the model answer, as far as that decides.</summary>
+internal sealed class JudgedStage
+{
+    private readonly DependencySet given;
+    private readonly ImmutableArray<Dependency> own;
+    private readonly ImmutableArray<Dependency> sound;
+
+    /// <summary>A stage of an answer.</summary>
+    /// <param name="stage">The stage.</param>
+    /// <param name="drawn">The diagram before it.</param>
+    public JudgedStage(Stage stage, DrawnAgainst drawn)
+    {
+        Stage = stage;
+        given = drawn.Model.Set;
+        var arrows = drawn
+            .Arrows.Where(arrow => !arrow.IsMultivalued)
+            .ToLookup(arrow => arrow.IsSound, arrow => arrow.Dependency);
+        (sound, own) = ([.. arrows[true]], [.. arrows[false]]);
+        Tables = [.. stage.Tables.Select(table => Judged(table, drawn))];
+        Parts = [.. Tables.Select(table => table.All)];
+        Dropped = given.All - Parts.Aggregate(AttributeSet.Empty, (all, part) => all | part);
+        Form = StageForms.Of(Parts, given);
+        Chased = Chase.Of(Parts, given);
+    }
+
+    /// <summary>The stage as drawn.</summary>
+    public Stage Stage { get; }
+
+    /// <summary>Its tables.</summary>
+    public ImmutableArray<JudgedTable> Tables { get; }
+
+    /// <summary>Their attributes.</summary>
+    public ImmutableArray<AttributeSet> Parts { get; }
+
+    /// <summary>The attributes that no table has.</summary>
+    public AttributeSet Dropped { get; }
+
+    /// <summary>The lowest form of its tables; null where that is too much work to decide.</summary>
+    public NormalForm? Form { get; }
+
+    /// <summary>The chase of its tables.</summary>
+    public ChaseResult Chased { get; }
+
+    /// <summary>Whether no attribute is dropped and the tables join to what they came from, by the model answer's dependencies.</summary>
+    public bool IsLossless => Dropped.IsEmpty && Chased.Lossless != false;
+
+    /// <summary>Whether they would if the answer's own arrows were true.</summary>
+    public bool IsLosslessByOwn =>
+        Dropped.IsEmpty && Chase.Of(Parts, given with { Functional = [.. given.Functional, .. own] }).Lossless != false;
+
+    /// <summary>Whether it is in a form, at least by the answer’s own true arrows, and loses nothing, whatever its tables are.</summary>
+    public bool Reaches(NormalForm form) =>
+        (Form >= form || FormByOwn >= form) && IsLosslessByOwn && Tables.All(table => table.Repeating.IsEmpty);
+
+    /// <summary>What of a split is determined within single tables still.</summary>
+    public AttributeSet Kept(PlannedSplit split) =>
+        split.To
+        & (
+            split.IsMultivalued
+                ? Parts.Where(split.From.IsSubsetOf).Aggregate(AttributeSet.Empty, (all, part) => all | part)
+                : Preservation.Reached(split.From, Parts, given)
+        );
+
+    /// <summary>The tables in which something that was to be split stands together still, and is against a form.</summary>
+    public IEnumerable<JudgedTable> LeftIn(PlannedSplit split, NormalForm form) =>
+        Tables.Where(table =>
+            split.From.IsSubsetOf(table.All)
+            && StageForms
+                .Against(table.All, form, given)
+                .Any(against => against.From.IsSubsetOf(Closed(split.From)) && against.To.Meets(split.To))
+        );
+
+    /// <summary>The table whose key is what determines in a split.</summary>
+    public JudgedTable? TableOf(PlannedSplit split) =>
+        Tables
+            .Where(table =>
+                split.From.IsSubsetOf(table.All)
+                && table.All.Meets(split.To)
+                && StageForms.Determines(split.From, table.All, given, split.IsMultivalued)
+            )
+            .MaxBy(table => (table.All & split.To).Count);
+
+    /// <summary>
+    /// Tables without which the stage is as good: in another altogether, or one with another of an equivalent key. None where the model
+    /// answer has as many.
+    /// </summary>
+    public IEnumerable<JudgedTable> TooMany(StagePlan plan)
+    {
+        var spare = StageForms.Spare(Parts, given);
+        return spare.Length > plan.Spare ? spare.Select(i => Tables[i]) : [];
+    }
+
+    /// <summary>Whether two tables have equivalent keys and would be one of a form as high.</summary>
+    public bool AreOne(JudgedTable one, JudgedTable other) => StageForms.AreOne(one.All, other.All, Form, given);
+
+    /// <summary>The lowest form of its tables if only the answer's own arrows held that are true.</summary>
+    public NormalForm? FormByOwn => StageForms.Of(Parts, given with { Functional = sound });
+
+    private AttributeSet Closed(AttributeSet set) => given.Implied.ClosureOf(set);
+
+    private static JudgedTable Judged(StageTable table, DrawnAgainst drawn) =>
+        new(table, [.. table.Columns.Select(column => new JudgedColumn(column, drawn.ModelOf(column.Attribute)))]);
+}

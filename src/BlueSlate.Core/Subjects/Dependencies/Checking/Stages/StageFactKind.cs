@@ -1,0 +1,297 @@
+using BlueSlate.Core.Judging;
+using BlueSlate.Core.Subjects.Dependencies.Drawn;
+
+namespace BlueSlate.Core.Subjects.Dependencies.Checking.Stages;
+
+/// <summary>What of a stage a fact is about.</summary>
+internal abstract record StageFactKind(string Name, int Order) : DependencyFactKind(Name, Order)
+{
+    public override FactSort Sort => FactSort.Set;
+
+    public override IEnumerable<Fact> Of(DependencyReading model) => StagePlan.Of(model).SelectMany(plan => Of(plan, model));
+
+    public override Verdict Judge(Fact fact, DrawnAgainst drawn)
+    {
+        var pair = PairOf(fact, drawn);
+        return pair.Judged is { } stage
+            ? Judge(fact, pair, stage, drawn)
+            : new Verdict(fact, VerdictKind.AbsentWithOwner, null, "") { OwnerId = WholeOf(pair.Plan.Stage) };
+    }
+
+    /// <summary>The concept that stands for a stage as a whole.</summary>
+    public static string WholeOf(Stage stage) => new ConceptId(stage.Tables[0].Id, "stage").ToString();
+
+    /// <summary>What a table that is not there hangs on: what was not split off, else the stage as a whole.</summary>
+    protected static string OwnerOf(string table, StagePair pair, JudgedStage stage) =>
+        pair.Plan.Splits.FirstOrDefault(split => split.Table.Id == table) is { } split
+        && (stage.Kept(split) != split.To || stage.LeftIn(split, pair.Plan.Wanted!.Value).Any())
+            ? table
+            : WholeOf(pair.Plan.Stage);
+
+    /// <summary>The facts of this kind about a stage.</summary>
+    protected abstract IEnumerable<Fact> Of(StagePlan plan, DependencyReading model);
+
+    /// <summary>The verdict on one of them, where the answer has something for its stage.</summary>
+    protected abstract Verdict Judge(Fact fact, StagePair pair, JudgedStage stage, DrawnAgainst drawn);
+
+    /// <summary>The stage that a fact is about.</summary>
+    protected virtual StagePair PairOf(Fact fact, DrawnAgainst drawn) =>
+        drawn.Stages.PairOf(ConceptId.Of(fact.ConceptId).Element);
+
+    /// <summary>What a fact about a stage says of its place in the answer where no table is better.</summary>
+    protected static string PlaceOf(JudgedStage stage) => stage.Tables[0].Drawn.Id;
+
+    /// <summary>The line of a scheme that gathers what is said of a stage.</summary>
+    protected static SchemePlace In(string what, int weight, Fact fact) => SchemePlace.In(what, weight, StageOf(fact));
+
+    // The title of the stage stands before what is said of it.
+    private static string StageOf(Fact fact) => fact.Title[..fact.Title.IndexOf(':', StringComparison.Ordinal)];
+
+    /// <summary>The title of a fact about a stage.</summary>
+    protected static string Titled(StagePlan plan, string what) => $"{plan.Stage.Title.Replace(':', ' ')}: {what}";
+}
+
+/// <summary>That a stage is drawn, and is not the one before once more.</summary>
+internal sealed record StageDrawnFact() : StageFactKind("stage-drawn", 30)
+{
+    public override SchemePlace PlaceOf(Fact fact) => In("Form", 3, fact);
+
+    public override Verdict Judge(Fact fact, DrawnAgainst drawn) =>
+        PairOf(fact, drawn).Judged is null ? new Verdict(fact, VerdictKind.Absent, null, "") : base.Judge(fact, drawn);
+
+    protected override IEnumerable<Fact> Of(StagePlan plan, DependencyReading model) =>
+        [New(WholeOf(plan.Stage), WholeOf(plan.Stage), Titled(plan, "drawn"), plan.Stage.Title)];
+
+    protected override Verdict Judge(Fact fact, StagePair pair, JudgedStage stage, DrawnAgainst drawn)
+    {
+        var isDone =
+            !pair.IsSkipped
+            && (pair.Plan.Wanted is null || (pair.Plan.Changes ? !pair.Plan.IsCopiedBy(stage) : stage.Dropped.IsEmpty));
+        return new Verdict(fact, isDone ? VerdictKind.Holds : VerdictKind.Wrong, PlaceOf(stage), stage.Stage.Title);
+    }
+}
+
+/// <summary>That a group of an unnormalised table repeats no longer.</summary>
+internal sealed record StageGroupFact() : StageFactKind("stage-group", 35)
+{
+    public override SchemePlace PlaceOf(Fact fact) => In("Tables", 6, fact);
+
+    protected override IEnumerable<Fact> Of(StagePlan plan, DependencyReading model) =>
+        plan.Groups.Select(group =>
+            New(group.Element, group.Element, Titled(plan, $"{model.Say(group.Inner)} a row each"), model.Say(group.Inner))
+        );
+
+    protected override StagePair PairOf(Fact fact, DrawnAgainst drawn) =>
+        drawn.Stages.Pairs.First(pair => pair.Plan.Groups.Any(group => group.Element == fact.ConceptId));
+
+    protected override Verdict Judge(Fact fact, StagePair pair, JudgedStage stage, DrawnAgainst drawn)
+    {
+        var group = pair.Plan.Groups.First(group => group.Element == fact.ConceptId);
+        if (stage.Tables.FirstOrDefault(table => table.Repeating.Meets(group.Inner)) is { } left)
+        {
+            return new Verdict(fact, VerdictKind.Wrong, left.Drawn.Id, left.Drawn.Said);
+        }
+
+        // Without the outer key its rows belong to nothing.
+        var without = stage.Tables.FirstOrDefault(table => table.All.Meets(group.Inner));
+        return without is null ? new Verdict(fact, VerdictKind.Absent, PlaceOf(stage), "")
+            : stage.IsLosslessByOwn ? new Verdict(fact, VerdictKind.Holds, without.Drawn.Id, without.Drawn.Said)
+            : new Verdict(fact, VerdictKind.Wrong, without.Drawn.Id, without.Drawn.Said, PartlyRight: true);
+    }
+}
+
+/// <summary>
+/// That what was against the form of a stage has a table of its own: it stands together nowhere else, and is not torn apart.
+/// </summary>
+internal sealed record StageSplitFact() : StageFactKind("stage-split", 40)
+{
+    public override SchemePlace PlaceOf(Fact fact) => In("Tables", 6, fact);
+
+    protected override IEnumerable<Fact> Of(StagePlan plan, DependencyReading model) =>
+        plan.Splits.Select(split =>
+            New(
+                split.Table.Id,
+                split.Table.Id,
+                Titled(plan, $"{model.Say(split.To)} with {model.Say(split.From)} in a table of its own"),
+                model.Say(split.To)
+            )
+        );
+
+    protected override Verdict Judge(Fact fact, StagePair pair, JudgedStage stage, DrawnAgainst drawn)
+    {
+        var split = pair.Plan.Splits.First(split => split.Table.Id == fact.ConceptId);
+        var left = stage.LeftIn(split, pair.Plan.Wanted!.Value).FirstOrDefault();
+        var kept = stage.Kept(split);
+        if (left is null && kept == split.To)
+        {
+            var table = stage.TableOf(split) ?? stage.Tables[0];
+            return new Verdict(fact, VerdictKind.Holds, table.Drawn.Id, table.Drawn.Said);
+        }
+
+        if (left is null)
+        {
+            var holder = stage.Tables.FirstOrDefault(table => table.All.Meets(split.To - kept)) ?? stage.Tables[0];
+            return new Verdict(fact, VerdictKind.Wrong, holder.Drawn.Id, holder.Drawn.Said, PartlyRight: !kept.IsEmpty);
+        }
+
+        // Whoever never drew the arrow could not see it: that is one mistake.
+        var unseen = drawn.Model.Dependencies.FirstOrDefault(arrow =>
+            arrow.From.IsSubsetOf(split.From) && split.To.Contains(arrow.To) && !drawn.Implies(arrow)
+        );
+        return unseen is null
+            ? new Verdict(fact, VerdictKind.Wrong, left.Drawn.Id, left.Drawn.Said)
+            : new Verdict(fact, VerdictKind.AbsentWithOwner, left.Drawn.Id, left.Drawn.Said) { OwnerId = unseen.Id };
+    }
+}
+
+/// <summary>That the key which is marked in a table is one of its candidate keys.</summary>
+internal sealed record StageKeyFact() : StageFactKind("stage-key", 50)
+{
+    public override FactSort Sort => FactSort.Key;
+
+    public override SchemePlace PlaceOf(Fact fact) => In("Keys", 3, fact);
+
+    protected override IEnumerable<Fact> Of(StagePlan plan, DependencyReading model) =>
+        from table in plan.NewTables
+        where plan.Wanted is not null && !table.Key.IsEmpty
+        let id = new ConceptId(table.Id, "key").ToString()
+        select New(id, table.Id, Titled(plan, $"key of {table.Said}"), model.Say(table.Key));
+
+    protected override Verdict Judge(Fact fact, StagePair pair, JudgedStage stage, DrawnAgainst drawn)
+    {
+        var wanted = ConceptId.Of(fact.ConceptId).Element;
+        if (StagesAgainst.KeyedFor(pair, stage, wanted, drawn) is not { } table)
+        {
+            return stage.Reaches(pair.Plan.Wanted!.Value)
+                ? new Verdict(fact, VerdictKind.HoldsByRestatement, PlaceOf(stage), "")
+                : new Verdict(fact, VerdictKind.AbsentWithOwner, PlaceOf(stage), "") { OwnerId = OwnerOf(wanted, pair, stage) };
+        }
+
+        var (said, at) = (drawn.Answer.Say(table.Drawn.Key), table.Drawn.Id);
+        return drawn.StandingOf(table) switch
+        {
+            KeyStanding.None => new Verdict(fact, VerdictKind.Absent, at, ""),
+            KeyStanding.Candidate => new Verdict(fact, VerdictKind.Holds, at, said),
+            KeyStanding.TooLarge => new Verdict(fact, VerdictKind.Wrong, at, said, PartlyRight: true),
+            _ => new Verdict(fact, VerdictKind.Wrong, at, said),
+        };
+    }
+}
+
+/// <summary>That what leads to another table is marked as a foreign key.</summary>
+internal sealed record StageForeignFact() : StageFactKind("stage-foreign-key", 60)
+{
+    public override FactSort Sort => FactSort.Key;
+
+    public override SchemePlace PlaceOf(Fact fact) => In("Foreign keys", 2, fact);
+
+    protected override IEnumerable<Fact> Of(StagePlan plan, DependencyReading model) =>
+        from table in plan.Stage.Tables
+        from key in plan
+            .Stage.Tables.Where(other => other.Id != table.Id && !other.Key.IsEmpty)
+            .Select(other => other.Key)
+            .Distinct()
+        where plan.Wanted is not null && key.IsSubsetOf(table.Foreign) && key != table.Key
+        let id = new ConceptId(table.ElementOf(key.First()), key.Count == 1 ? null : "together").ToString()
+        select New(id, table.Id, Titled(plan, $"{model.Say(key)} of {table.Said} a foreign key"), model.Say(key));
+
+    protected override Verdict Judge(Fact fact, StagePair pair, JudgedStage stage, DrawnAgainst drawn)
+    {
+        var table = pair.Plan.Stage.Tables.First(table =>
+            table.Columns.Any(column => column.Id == ConceptId.Of(fact.ConceptId).Element)
+        );
+        var key = pair
+            .Plan.Stage.Tables.Select(other => other.Key)
+            .First(key => key.IsSubsetOf(table.Foreign) && drawn.Model.Say(key) == fact.Value);
+        var owner = stage.Tables.FirstOrDefault(other =>
+            key.IsSubsetOf(other.All)
+            && drawn.Model.Set.Implied.ClosureOf(key) is var all
+            && other.All.IsSubsetOf(all)
+            && other.All != key
+        );
+        var holders = stage.Tables.Where(other => other != owner && key.IsSubsetOf(other.All)).ToList();
+        if (owner is null || holders.Count == 0)
+        {
+            return stage.Reaches(pair.Plan.Wanted!.Value)
+                ? new Verdict(fact, VerdictKind.HoldsByRestatement, PlaceOf(stage), "")
+                : new Verdict(fact, VerdictKind.AbsentWithOwner, PlaceOf(stage), "") { OwnerId = OwnerOf(table.Id, pair, stage) };
+        }
+
+        var marked = holders.Find(other => key.IsSubsetOf(other.Foreign));
+        return marked is not null
+            ? new Verdict(fact, VerdictKind.Holds, marked.Drawn.Id, fact.Value)
+            : new Verdict(fact, VerdictKind.Absent, (StagesAgainst.Like(holders, table.All) ?? holders[0]).Drawn.Id, "");
+    }
+
+    /// <summary>The attributes that are the foreign key of a fact.</summary>
+    public static AttributeSet KeyOf(Fact fact, StagePair pair) =>
+        KeysIn(TableOf(fact, pair), pair.Plan).First(key => IdOf(TableOf(fact, pair), key) == fact.ConceptId);
+
+    private static IEnumerable<AttributeSet> KeysIn(StageTable table, StagePlan plan) =>
+        plan
+            .Stage.Tables.Where(other => other.Id != table.Id && !other.Key.IsEmpty)
+            .Select(other => other.Key)
+            .Where(key => key.IsSubsetOf(table.Foreign) && key != table.Key)
+            .Distinct();
+
+    private static StageTable TableOf(Fact fact, StagePair pair) =>
+        pair.Plan.Stage.Tables.First(table => table.Columns.Any(column => column.Id == ConceptId.Of(fact.ConceptId).Element));
+
+    private static string IdOf(StageTable table, AttributeSet key) =>
+        new ConceptId(table.ElementOf(key.First()), key.Count == 1 ? null : "together").ToString();
+}
+
+/// <summary>That the tables of a stage join to what they came from, with every attribute.</summary>
+internal sealed record StageWholeFact() : StageFactKind("stage-whole", 70)
+{
+    public override SchemePlace PlaceOf(Fact fact) => In("Form", 3, fact);
+
+    protected override IEnumerable<Fact> Of(StagePlan plan, DependencyReading model) =>
+        plan.Wanted is null ? [] : [New(WholeOf(plan.Stage), WholeOf(plan.Stage), Titled(plan, "nothing lost"), "lossless")];
+
+    protected override Verdict Judge(Fact fact, StagePair pair, JudgedStage stage, DrawnAgainst drawn)
+    {
+        return new Verdict(
+            fact,
+            !pair.Plan.IsCopiedBy(stage) && stage.IsLosslessByOwn ? VerdictKind.Holds : VerdictKind.Wrong,
+            PlaceOf(stage),
+            stage.Stage.Title
+        );
+    }
+}
+
+/// <summary>That every table of a stage is in its form, and none is too many.</summary>
+internal sealed record StageFormFact() : StageFactKind("stage-form", 80)
+{
+    public override SchemePlace PlaceOf(Fact fact) => In("Form", 3, fact);
+
+    protected override IEnumerable<Fact> Of(StagePlan plan, DependencyReading model) =>
+        plan.Wanted is null || (plan.Wanted == NormalForm.First && plan.Groups.IsEmpty)
+            ? []
+            :
+            [
+                New(
+                    WholeOf(plan.Stage),
+                    WholeOf(plan.Stage),
+                    Titled(plan, $"{FormNames.Of(plan.Wanted.Value)} reached"),
+                    FormNames.Short(plan.Wanted.Value)
+                ),
+            ];
+
+    protected override Verdict Judge(Fact fact, StagePair pair, JudgedStage stage, DrawnAgainst drawn)
+    {
+        var wanted = pair.Plan.Wanted!.Value;
+        var said = stage.Form is { } form ? FormNames.Short(form) : "";
+        if (stage.Form is null)
+        {
+            return new Verdict(fact, VerdictKind.NotAssessed, PlaceOf(stage), said);
+        }
+
+        var isSome = pair.Plan.Splits.IsEmpty
+            ? !pair.Plan.IsCopiedBy(stage)
+            : pair.Plan.Splits.Any(split => !stage.LeftIn(split, wanted).Any() && !stage.Kept(split).IsEmpty);
+        return !isSome || !stage.Reaches(wanted) ? new Verdict(fact, VerdictKind.Wrong, PlaceOf(stage), said)
+            : stage.TooMany(pair.Plan).Any() ? new Verdict(fact, VerdictKind.Wrong, PlaceOf(stage), said, PartlyRight: true)
+            : new Verdict(fact, VerdictKind.Holds, PlaceOf(stage), said);
+    }
+}

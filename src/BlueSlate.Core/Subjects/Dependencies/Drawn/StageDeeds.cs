@@ -1,0 +1,207 @@
+using System.Collections.Immutable;
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Judging;
+using BlueSlate.Core.Language;
+
+namespace BlueSlate.Core.Subjects.Dependencies.Drawn;
+
+/// <summary>
+/// What is done to stages as a whole: the next one is begun from one that is there, and a dependency gets a table of its own. Both go by
+/// the arrows that are drawn, right or wrong.
+/// </summary>
+internal static class StageDeeds
+{
+    /// <summary>Begins the next stage.</summary>
+    public const string NextStage = "next-stage";
+
+    /// <summary>Gives a dependency a table of its own.</summary>
+    public const string OwnTable = "own-table";
+
+    private static readonly string[] GenericWords = ["no", "number", "nr", "id", "code", "key", "name"];
+
+    /// <summary>
+    /// A sheet after the others: from the first, all attributes as one table; from any other, its tables once more. Named after the next
+    /// form that no sheet claims.
+    /// </summary>
+    public static Done Next(Drawing drawing, string from)
+    {
+        var at = drawing.Sheets.ToList().FindIndex(sheet => sheet.Id == from);
+        if (at < 0 || drawing.Sheets.Length == DrawingLimits.Sheets)
+        {
+            return new Done(null, $"A drawing has at most {DrawingLimits.Sheets} sheets.");
+        }
+
+        var reading = DependencyReader.Read(drawing);
+        var ids = new FreshIds(drawing);
+        var shapes = drawing
+            .Sheets[at]
+            .Shapes.Where(shape => StageReader.IsTable(shape, at))
+            .Select(shape => Copy(shape, ids))
+            .ToList();
+        if (shapes.Count == 0)
+        {
+            if (reading.Laid == 0)
+            {
+                return new Done(null, "Lay out the attributes first: a stage begins with all of them in one table.");
+            }
+
+            shapes.Add(WithAll(reading, ids));
+        }
+
+        var title = TitleAfter(drawing, at);
+        return new Done(drawing with { Sheets = drawing.Sheets.Add(new Sheet(ids.Next(), title, [.. shapes], [])) });
+    }
+
+    /// <summary>
+    /// Takes what is determined out of a table, into one of its own whose key is what determines; that stays behind as a foreign key.
+    /// Chosen are lines of one table: what determines, with or without what it determines there.
+    /// </summary>
+    public static Done GiveOwnTable(Drawing drawing, IReadOnlyList<string> chosen)
+    {
+        var reading = DependencyReader.Read(drawing);
+        var holding = reading
+            .Stages.SelectMany(stage => stage.Tables.Select(table => (Stage: stage, Table: table)))
+            .Where(one => one.Table.Columns.Any(column => chosen.Contains(column.Id)))
+            .ToList();
+        if (holding.Count != 1)
+        {
+            return new Done(null, "Choose lines of one table: what determines, and what it determines.");
+        }
+
+        var (stage, table) = holding[0];
+        var set = AttributeSet.Of(table.Columns.Where(column => chosen.Contains(column.Id)).Select(column => column.Attribute));
+        var implied = reading.Set.Implied;
+        var from = Determinant(set, implied);
+        var to = from == set ? (implied.ClosureOf(set) & table.All) - set : set - from;
+        if (to.IsEmpty)
+        {
+            return new Done(
+                null,
+                $"By your arrows, {reading.Say(set)} {(set.Count == 1 ? "determines" : "determine")} nothing else in {table.Said}."
+            );
+        }
+
+        return (from | to) == table.All
+            ? new Done(null, $"That is all of {table.Said} already.")
+            : new Done(Split(drawing, stage, table, from, to));
+    }
+
+    // A smallest part of what is chosen that determines the rest of it; the later ones are left out first.
+    private static AttributeSet Determinant(AttributeSet set, Implication implied) =>
+        set.Reverse()
+            .Aggregate(set, (left, i) =>
+                set.IsSubsetOf(implied.ClosureOf(left - AttributeSet.Of(i))) ? left - AttributeSet.Of(i) : left
+            );
+
+    private static Drawing Split(Drawing drawing, Stage stage, StageTable table, AttributeSet from, AttributeSet to)
+    {
+        var ids = new FreshIds(drawing);
+        var at = drawing.Sheets.ToList().FindIndex(sheet => sheet.Id == stage.Id);
+        var sheet = drawing.Sheets[at];
+        var old = sheet.Shapes.First(shape => shape.Id == table.Id);
+        bool Is(TextLine row, AttributeSet set) =>
+            table.Columns.Any(column => column.Id == row.Id && set.Contains(column.Attribute));
+
+        var moved = old.TextLines.Where(row => Is(row, to)).Select(row => row with { Underline = Underline.None });
+        var key = old
+            .TextLines.Where(row => Is(row, from))
+            .Select(row => row with { Id = ids.Next(), Mark = "", Underline = Underline.Solid });
+        var name = FreeName(NameOf(from, table), stage);
+        var own = new Shape(
+            ids.Next(),
+            old.Form,
+            old.Outline,
+            name,
+            [
+                [.. key, .. moved],
+            ],
+            null
+        );
+        var left = old with
+        {
+            Compartments =
+            [
+                .. old.Compartments.Select(rows =>
+                    rows.Where(row => !Is(row, to)).Select(row => Is(row, from) ? Foreign(row) : row).ToImmutableArray()
+                ),
+            ],
+        };
+        var changed = sheet with { Shapes = [.. sheet.Shapes.Select(shape => shape.Id == old.Id ? left : shape), own] };
+        return drawing with { Sheets = drawing.Sheets.SetItem(at, changed) };
+    }
+
+    private static TextLine Foreign(TextLine row) =>
+        row.Mark.Split(' ').Any(StageReader.IsForeignMark)
+            ? row
+            : row with
+            {
+                Mark = row.Mark.Length == 0 ? "FK" : $"{row.Mark} FK",
+            };
+
+    private static string NameOf(AttributeSet from, StageTable table)
+    {
+        var names = table
+            .Columns.Where(column => from.Contains(column.Attribute))
+            .Select(column =>
+            {
+                var words = column.Name.Text.Split(' ', StringSplitOptions.RemoveEmptyEntries);
+                var isGeneric = words.Length > 1 && GenericWords.Contains(words[^1], StringComparer.OrdinalIgnoreCase);
+                return string.Join(' ', isGeneric ? words[..^1] : words);
+            });
+        return Phrasing.Capital(string.Join(' ', names));
+    }
+
+    private static string FreeName(string name, Stage stage)
+    {
+        var taken = stage.Tables.Select(table => Name.Of(table.Name).Key).ToHashSet(StringComparer.Ordinal);
+        var free = name;
+        for (var number = 2; taken.Contains(Name.Of(free).Key); number++)
+        {
+            free = $"{name} {number}";
+        }
+
+        return free;
+    }
+
+    private static string TitleAfter(Drawing drawing, int at)
+    {
+        var claimed = drawing.Sheets.Skip(1).Select(sheet => FormNames.Claimed(sheet.Name)).OfType<NormalForm>().ToHashSet();
+        var next = at == 0 ? NormalForm.First : FormNames.Claimed(drawing.Sheets[at].Name) + 1 ?? NormalForm.First;
+        while (claimed.Contains(next))
+        {
+            next++;
+        }
+
+        return next <= NormalForm.Fourth ? FormNames.Short(next) : $"stage {drawing.Sheets.Length}";
+    }
+
+    private static Shape Copy(Shape shape, FreshIds ids) =>
+        shape with
+        {
+            Id = ids.Next(),
+            Compartments =
+            [
+                .. shape.Compartments.Select(rows => rows.Select(row => row with { Id = ids.Next() }).ToImmutableArray()),
+            ],
+        };
+
+    private static Shape WithAll(DependencyReading reading, FreshIds ids) =>
+        new(
+            ids.Next(),
+            Form.Rectangle,
+            Outline.Single,
+            "Everything",
+            [
+                [
+                    .. reading.LaidOut.Select(attribute => new TextLine(
+                        ids.Next(),
+                        "",
+                        false,
+                        attribute.Name.Text,
+                        attribute.IsInKey ? Underline.Solid : Underline.None
+                    )),
+                ],
+            ],
+            null
+        );
+}

@@ -1,0 +1,67 @@
+using System.Collections.Immutable;
+using BlueSlate.Core.Language;
+
+namespace BlueSlate.Core.Subjects.Dependencies.Drawn;
+
+/// <summary>Says the tables of stages, a sentence each: <c>2NF: Visitor has visitor no (key), visitor name.</c></summary>
+internal static class StageSentences
+{
+    /// <summary>The sentences, each with what it states.</summary>
+    public static IEnumerable<(Sentence Sentence, DependencyStatement Statement)> Statements(DependencyReading reading) =>
+        from stage in reading.Stages
+        from table in stage.Tables
+        select (Of(stage, table), (DependencyStatement)StatementOf(stage, table));
+
+    /// <summary>What a table has, as text.</summary>
+    public static string Said(Stage stage, StageTable table) => Of(stage, table).Text + ".";
+
+    private static DependencyStatement.OfTable StatementOf(Stage stage, StageTable table) =>
+        new(
+            stage.Title,
+            table.Name,
+            [
+                .. table.Columns.Select(column => new StatedColumn(
+                    column.Name.Text,
+                    column.IsInKey,
+                    column.IsForeign,
+                    column.IsRepeating ? column.Id : null
+                )),
+            ]
+        );
+
+    private static Sentence Of(Stage stage, StageTable table)
+    {
+        var pieces = ImmutableArray.CreateBuilder<SentencePiece>();
+        pieces.Add(new SentencePiece($"{stage.Title}: "));
+        pieces.Add(new SentencePiece(table.Name.Length > 0 ? table.Name : DependencyStatement.Nameless, table.Id));
+        pieces.Add(new SentencePiece(" has "));
+        foreach (var (i, column) in table.Columns.Index())
+        {
+            var (before, after) = (
+                i > 0 ? table.Columns[i - 1] : null,
+                i + 1 < table.Columns.Length ? table.Columns[i + 1] : null
+            );
+            var opens = column.IsRepeating && before?.Id != column.Id;
+            var closes = column.IsRepeating && after?.Id != column.Id;
+            pieces.Add(new SentencePiece($"{(i > 0 ? ", " : "")}{(opens ? "{" : "")}"));
+            pieces.Add(new SentencePiece(column.Text, column.Id));
+            pieces.Add(new SentencePiece($"{Marks(column)}{(closes ? "}" : "")}"));
+        }
+
+        return new Sentence(
+            table.Id,
+            [.. pieces.Where(piece => piece.Text.Length > 0)],
+            [.. table.Columns.Select(column => column.Id).Prepend(table.Id).Distinct(StringComparer.Ordinal)],
+            null
+        );
+    }
+
+    private static string Marks(StageColumn column) =>
+        (column.IsInKey, column.IsForeign) switch
+        {
+            (true, true) => " (key, foreign key)",
+            (true, false) => " (key)",
+            (false, true) => " (foreign key)",
+            _ => "",
+        };
+}
