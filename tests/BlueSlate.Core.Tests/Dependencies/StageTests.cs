@@ -60,7 +60,7 @@ public sealed class StageTests
         ];
         var drawing = Typed(lines);
         Said(drawing).ShouldBe(lines);
-        drawing.Sheets.Select(sheet => sheet.Name).ShouldBe(["", "UNF", "1NF", "2NF"]);
+        drawing.Sheets.Select(sheet => sheet.Name).ShouldBe(["diagram", "UNF", "1NF", "2NF"]);
         for (var gone = Diagram.Length; gone < lines.Length; gone++)
         {
             var less = Subject.Retype(drawing, [.. lines[..gone], .. lines[(gone + 1)..]], Options)!.Document;

@@ -2,7 +2,6 @@ import { useLayoutEffect, useMemo } from 'react';
 import type { Schemas } from '../api/client';
 import { fragmentOf } from '../drawing/fragment';
 import { readDrawing } from '../drawing/format';
-import { shapeOf } from '../drawing/selection';
 import { closedSession } from '../slate/drawings';
 import { SlateFrame } from '../slate/SlateFrame';
 import { useSlate } from '../slate/useSlate';
@@ -40,7 +39,12 @@ export function DifferenceInPlace({ drawing, model, note, counterparts, label }:
   useLayoutEffect(() => showPart(around), [showPart, around]);
   const lit = useMemo(
     () =>
-      new Set(placed.flatMap(({ bands }) => bands.flatMap(({ element }) => shapeOf(overlay.drawing, element) ?? []))),
+      // A line of text has its band; its box is not what is meant.
+      new Set(
+        placed.flatMap(({ bands }) =>
+          bands.flatMap(({ element }) => (overlay.drawing.shapes.has(element) ? [element] : [])),
+        ),
+      ),
     [placed, overlay],
   );
   return (

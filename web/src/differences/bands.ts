@@ -40,8 +40,11 @@ export function placeNotes(scene: Scene, marked: readonly Marked[]): Placed[] {
   const taken = coveredOf(scene);
   return ordered.map(({ note, bands }, i) => {
     const number = i + 1;
-    // What is missing is one thing with what hangs on it; all else stands at each of its parts.
-    const shown = note.tag === 'missing' ? bands.slice(0, 1) : bands;
+    // What is missing is one thing with what hangs on it; all else stands at each of its parts, lines one below the other as one.
+    const shown =
+      note.tag === 'missing'
+        ? bands.slice(0, 1)
+        : bands.filter((band) => !bands.some((other) => isJustBelow(band, other)));
     const tags = shown.map((band) => {
       const width = textWidth(`${number} ${note.tag}`, 12.5) + 14;
       const box = tagPlace(anchorOf(band), width, taken);
@@ -51,6 +54,14 @@ export function placeNotes(scene: Scene, marked: readonly Marked[]): Placed[] {
     return { note, number, bands, tags };
   });
 }
+
+/** Whether a line of text stands directly below another of its box. */
+const isJustBelow = (band: Band, other: Band) =>
+  band.kind === 'box' &&
+  other.kind === 'box' &&
+  band.box.x === other.box.x &&
+  band.box.width === other.box.width &&
+  Math.abs(other.box.y + other.box.height - band.box.y) < 1;
 
 /** A number at an element, with what lies behind the element and where the number stands. */
 export interface PlacedCount {

@@ -47,7 +47,7 @@ export function SheetEdges({ slate, deeds }: { slate: Slate; deeds?: Deeds }) {
               title={editable && id === sheet ? 'press again to name it' : undefined}
               onClick={() => (id === sheet && editable ? setNaming(id) : slate.setSheet(id))}
             >
-              {name !== '' ? name : slate.notation.stages && i === 0 ? 'diagram' : `sheet ${i + 1}`}
+              {name === '' ? `sheet ${i + 1}` : name}
             </button>
           ),
         )}

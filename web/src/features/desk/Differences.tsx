@@ -117,7 +117,7 @@ function Desk({ desk, part, reply }: DifferencesProps & { reply: Schemas['Differ
         />
       ) : (
         <div className="desk-empty">
-          <p>No answer differs from the model answer.</p>
+          <p>{reply.waiting > 0 ? 'The answers are being checked.' : 'No answer differs from the model answer.'}</p>
         </div>
       )}
       <section className="desk-side" aria-label="Answers with this difference">

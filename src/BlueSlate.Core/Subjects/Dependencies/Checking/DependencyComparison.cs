@@ -83,7 +83,7 @@ internal sealed class DependencyComparison(DrawnAgainst drawn, ImmutableArray<Ve
     /// <inheritdoc />
     public override IEnumerable<string> NearTo(Extra extra) =>
         drawn.Arrows.FirstOrDefault(arrow => arrow.Id == extra.AnswerId) is { } arrow
-            ? arrow.From.Append(arrow.To).Select(i => drawn.Model.Attributes[i].Id)
+            ? arrow.From.Append(arrow.To).Distinct().Select(i => drawn.Model.Attributes[i].Id)
             : [];
 
     /// <inheritdoc />

@@ -21,6 +21,11 @@ internal static class StageAmender
         var sheets = drawing
             .Sheets.Select((sheet, i) => i == 0 ? sheet : With(sheet, i, wanted.GetValueOrDefault(titles[i]) ?? [], ids))
             .ToList();
+        if (wanted.Count > 0 && sheets[0].Name.Length == 0)
+        {
+            sheets[0] = sheets[0] with { Name = StageReader.Diagram };
+        }
+
         foreach (var (title, group) in wanted.Where(pair => titles.IndexOf(pair.Key) < 1))
         {
             sheets.Add(With(new Sheet(ids.Next(), group[0].Stage, [], []), sheets.Count, group, ids));

@@ -49,7 +49,14 @@ internal static class StageDeeds
         }
 
         var title = TitleAfter(drawing, at);
-        return new Done(drawing with { Sheets = drawing.Sheets.Add(new Sheet(ids.Next(), title, [.. shapes], [])) });
+        var first =
+            drawing.Sheets[0].Name.Length == 0 ? drawing.Sheets[0] with { Name = StageReader.Diagram } : drawing.Sheets[0];
+        return new Done(
+            drawing with
+            {
+                Sheets = [first, .. drawing.Sheets.Skip(1), new Sheet(ids.Next(), title, [.. shapes], [])],
+            }
+        );
     }
 
     /// <summary>

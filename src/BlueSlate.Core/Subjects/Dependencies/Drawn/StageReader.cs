@@ -14,6 +14,9 @@ internal static class StageReader
     public static bool IsTable(Shape shape, int sheet) =>
         sheet > 0 && shape.Form != Form.Note && shape.TextLines.Any(row => row.Text.Trim().Length > 0);
 
+    /// <summary>What the first sheet is called beside stages.</summary>
+    public const string Diagram = "diagram";
+
     /// <summary>What a sheet is called; by its number where it has no name.</summary>
     public static string TitleOf(Sheet sheet, int number) =>
         sheet.Name.Trim() is { Length: > 0 } name ? name : $"sheet {number + 1}";

@@ -43,7 +43,9 @@ internal abstract class StageFindingKind : DependencyFindingKind
         let split = pair.Plan.Splits.First(split => split.Table.Id == verdict.Fact.ConceptId)
         select (verdict, split, stage.LeftIn(split, pair.Plan.Wanted!.Value).FirstOrDefault());
 
-    /// <summary>The tables whose key is marked so, each with the bad verdicts on it and the tables of the model answer that it is.</summary>
+    /// <summary>
+    /// The tables whose key is marked so, each with the bad verdicts on it and the tables of the model answer that it is.
+    /// </summary>
     protected static IEnumerable<(JudgedTable Table, IEnumerable<string> Facts, IEnumerable<string> Tables)> BadKeys(
         DependencyComparison comparison,
         StagePair pair,
