@@ -40,6 +40,7 @@ return args switch
     ["preflight", var demo, var planted, var show] => PreflightBench.Run(demo, planted, show == "--show"),
     ["preflight-cases", var folder] => PreflightBench.Cases(folder),
     ["seeded", var demo] => SeededBench.Run(demo),
+    ["seeded-dependencies"] => DependencySeededBench.Run(),
     _ => Usage(),
 };
 
@@ -49,7 +50,7 @@ static int Usage()
         "usage: checking OUT | answers FOLDER COUNT | durability ... | autosave ... | layout FOLDER NOTATION | "
             + "matching | preflight DEMO PLANTED SHOW | preflight-cases FOLDER | "
             + "desk ANSWERS DLL | exam STUDENTS SECONDS DLL | "
-            + "seeded DEMO | hostile DLL | accuracy FOLDER OUT [CASE/ANSWER] [WEIGHT=NUMBER] | "
+            + "seeded DEMO | seeded-dependencies | hostile DLL | accuracy FOLDER OUT [CASE/ANSWER] [WEIGHT=NUMBER] | "
             + "accuracy-fit FOLDER... | accuracy-leave-one-out FOLDER OUT OTHER...; see the scripts in bench/"
     );
     return 2;

@@ -214,7 +214,7 @@ public sealed class StageTests
         Codes(assessor, [Unnormalised, .. First]).ShouldBeEmpty();
         Codes(assessor, [Unnormalised, .. split]).ShouldBeEmpty();
         Codes(assessor, [Unnormalised, split[0], split[1].Replace("loan no (key, foreign key), ", "", StringComparison.Ordinal)])
-            .ShouldBe(["group-without-outer-key", "table-key-not-unique"]);
+            .ShouldBe(["group-without-outer-key"]);
         Codes(assessor, [Unnormalised, Unnormalised.Replace("UNF", "1NF", StringComparison.Ordinal)]).ShouldBe(["group-left"]);
 
         string[] Codes(Assessor of, string[] stages) =>

@@ -111,6 +111,12 @@ internal sealed class JudgedStage
                 .Any(against => against.From.IsSubsetOf(Closed(split.From)) && against.To.Meets(split.To))
         );
 
+    /// <summary>Whether the answer’s own true arrows show that something stands together in a table that may not.</summary>
+    public bool IsSeen(PlannedSplit split, JudgedTable table, NormalForm form) =>
+        StageForms
+            .Against(table.All, form, given with { Functional = sound })
+            .Any(against => against.From.IsSubsetOf(Closed(split.From)) && against.To.Meets(split.To));
+
     /// <summary>The table whose key is what determines in a split.</summary>
     public JudgedTable? TableOf(PlannedSplit split) =>
         Tables
@@ -127,8 +133,10 @@ internal sealed class JudgedStage
     /// </summary>
     public IEnumerable<JudgedTable> TooMany(StagePlan plan)
     {
-        var spare = StageForms.Spare(Parts, given);
-        return spare.Length > plan.Spare ? spare.Select(i => Tables[i]) : [];
+        // What has lost its columns to nowhere, or to another table, is not too many: it has too little.
+        var wanting = plan.Splits.Aggregate(Dropped, (all, split) => all | (split.To - Kept(split)));
+        var spare = StageForms.Spare(Parts, given).Where(i => !Closed(Parts[i]).Meets(wanting)).ToList();
+        return spare.Count > plan.Spare ? spare.Select(i => Tables[i]) : [];
     }
 
     /// <summary>Whether two tables have equivalent keys and would be one of a form as high.</summary>

@@ -54,7 +54,7 @@ internal abstract record StageFactKind(string Name, int Order) : DependencyFactK
 /// <summary>That a stage is drawn, and is not the one before once more.</summary>
 internal sealed record StageDrawnFact() : StageFactKind("stage-drawn", 30)
 {
-    public override SchemePlace PlaceOf(Fact fact) => In("Form", 3, fact);
+    public override SchemePlace PlaceOf(Fact fact) => In("Form", 2, fact);
 
     public override Verdict Judge(Fact fact, DrawnAgainst drawn) =>
         PairOf(fact, drawn).Judged is null ? new Verdict(fact, VerdictKind.Absent, null, "") : base.Judge(fact, drawn);
@@ -74,7 +74,7 @@ internal sealed record StageDrawnFact() : StageFactKind("stage-drawn", 30)
 /// <summary>That a group of an unnormalised table repeats no longer.</summary>
 internal sealed record StageGroupFact() : StageFactKind("stage-group", 35)
 {
-    public override SchemePlace PlaceOf(Fact fact) => In("Tables", 6, fact);
+    public override SchemePlace PlaceOf(Fact fact) => In("Groups", 2, fact);
 
     protected override IEnumerable<Fact> Of(StagePlan plan, DependencyReading model) =>
         plan.Groups.Select(group =>
@@ -135,9 +135,11 @@ internal sealed record StageSplitFact() : StageFactKind("stage-split", 40)
         }
 
         // Whoever never drew the arrow could not see it: that is one mistake.
-        var unseen = drawn.Model.Dependencies.FirstOrDefault(arrow =>
-            arrow.From.IsSubsetOf(split.From) && split.To.Contains(arrow.To) && !drawn.Implies(arrow)
-        );
+        var unseen = stage.IsSeen(split, left, pair.Plan.Wanted.Value)
+            ? null
+            : drawn.Model.Dependencies.FirstOrDefault(arrow =>
+                arrow.From.IsSubsetOf(split.From) && split.To.Contains(arrow.To) && !drawn.Implies(arrow)
+            );
         return unseen is null
             ? new Verdict(fact, VerdictKind.Wrong, left.Drawn.Id, left.Drawn.Said)
             : new Verdict(fact, VerdictKind.AbsentWithOwner, left.Drawn.Id, left.Drawn.Said) { OwnerId = unseen.Id };
@@ -244,7 +246,7 @@ internal sealed record StageForeignFact() : StageFactKind("stage-foreign-key", 6
 /// <summary>That the tables of a stage join to what they came from, with every attribute.</summary>
 internal sealed record StageWholeFact() : StageFactKind("stage-whole", 70)
 {
-    public override SchemePlace PlaceOf(Fact fact) => In("Form", 3, fact);
+    public override SchemePlace PlaceOf(Fact fact) => In("Form", 2, fact);
 
     protected override IEnumerable<Fact> Of(StagePlan plan, DependencyReading model) =>
         plan.Wanted is null ? [] : [New(WholeOf(plan.Stage), WholeOf(plan.Stage), Titled(plan, "nothing lost"), "lossless")];
@@ -263,7 +265,7 @@ internal sealed record StageWholeFact() : StageFactKind("stage-whole", 70)
 /// <summary>That every table of a stage is in its form, and none is too many.</summary>
 internal sealed record StageFormFact() : StageFactKind("stage-form", 80)
 {
-    public override SchemePlace PlaceOf(Fact fact) => In("Form", 3, fact);
+    public override SchemePlace PlaceOf(Fact fact) => In("Form", 2, fact);
 
     protected override IEnumerable<Fact> Of(StagePlan plan, DependencyReading model) =>
         plan.Wanted is null || (plan.Wanted == NormalForm.First && plan.Groups.IsEmpty)

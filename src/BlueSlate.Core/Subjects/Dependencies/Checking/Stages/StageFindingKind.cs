@@ -52,12 +52,26 @@ internal abstract class StageFindingKind : DependencyFindingKind
         JudgedStage stage,
         KeyStanding standing
     ) =>
+        from same in comparison.Drawn.Stages.Pairs
+        where same.Judged == pair.Judged && !IsToldElsewhere(comparison, pair)
+        from verdict in Bad<StageKeyFact>(comparison, same)
+        let wanted = ConceptId.Of(verdict.Fact.ConceptId).Element
+        let table = StagesAgainst.KeyedFor(same, stage, wanted, comparison.Drawn)
+        where table is not null && comparison.Drawn.StandingOf(table) == standing
+        group (verdict.Fact.Id, wanted) by table into bad
+        select (bad.Key, bad.Select(one => one.Id), bad.Select(one => one.wanted));
+
+    /// <summary>The bad verdicts on the key of a table.</summary>
+    protected static IEnumerable<string> KeysOf(
+        JudgedTable table,
+        DependencyComparison comparison,
+        StagePair pair,
+        JudgedStage stage
+    ) =>
         from verdict in Bad<StageKeyFact>(comparison, pair)
         let wanted = ConceptId.Of(verdict.Fact.ConceptId).Element
-        let table = StagesAgainst.KeyedFor(pair, stage, wanted, comparison.Drawn)
-        where table is not null && comparison.Drawn.StandingOf(table) == standing
-        group (verdict.Fact.Id, wanted) by table into same
-        select (same.Key, same.Select(one => one.Id), same.Select(one => one.wanted));
+        where StagesAgainst.KeyedFor(pair, stage, wanted, comparison.Drawn) == table
+        select verdict.Fact.Id;
 
     /// <summary>The groups of a stage with a bad verdict.</summary>
     protected static IEnumerable<(Verdict Verdict, PlannedGroup Group)> BadGroups(

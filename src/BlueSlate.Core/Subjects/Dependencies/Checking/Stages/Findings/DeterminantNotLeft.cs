@@ -38,7 +38,14 @@ internal sealed class DeterminantNotLeft : StageFindingKind
                     Wanted = $"{Phrasing.Capital(from)} in the table that it came from as well, as a foreign key.",
                     Why =
                         $"Nobody can tell any more which {to} {Verb(split.To, "belongs", "belong")} to which of the other rows.",
-                    Claims = [.. Whole(comparison, pair)],
+                    Claims =
+                    [
+                        .. Whole(comparison, pair),
+                        // That it is determined itself is seen nowhere any more, for the same reason.
+                        .. BadSplits(comparison, pair, stage)
+                            .Where(bad => bad.Left is null && (bad.Split.To - stage.Kept(bad.Split)).IsSubsetOf(split.From))
+                            .Select(bad => bad.Verdict.Fact.Id),
+                    ],
                     AnswerElements = [.. table.ElementsOf(split.From)],
                 };
             }

@@ -27,7 +27,7 @@ internal sealed class GroupWithoutOuterKey : StageFindingKind
             There = $"{table.Drawn.Said} has {comparison.Say(table.All)}.",
             Wanted = $"{Phrasing.Capital(outer)} in {table.Drawn.Said} as well.",
             Why = $"Without {outer}, nobody can tell to which of the other rows they belong.",
-            Claims = [bad.Verdict.Fact.Id, .. Whole(comparison, pair)],
+            Claims = [bad.Verdict.Fact.Id, .. Whole(comparison, pair), .. KeysOf(table, comparison, pair, stage)],
             ModelElements = [repeated.Element],
             AnswerElements = [table.Drawn.Id],
         };

@@ -1,0 +1,226 @@
+using System.Globalization;
+using BlueSlate.Core;
+using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Judging;
+using BlueSlate.Core.Marking;
+using BlueSlate.Core.Subjects.Dependencies;
+
+namespace BlueSlate.Bench.Seeded;
+
+/// <summary>
+/// Puts one to five faults of known kinds into answers about made-up forms, in other words and another order, and counts what is found
+/// where it was put; draws what is as good without a fault, and what is worth nothing.
+/// </summary>
+internal static class DependencySeededBench
+{
+    private const int Answers = 1000;
+    private const int AsGood = 200;
+    private const int Most = 5;
+    private static readonly DependencyOptions Options = new();
+    private static readonly Subject Subject = Subject.Of(Options);
+
+    public static int Run()
+    {
+        var byCode = DependencyFaults.Codes.ToDictionary(code => code, _ => new Counts());
+        var shown = 0;
+        for (var seed = 0; seed < Answers; seed++)
+        {
+            var random = new Random(seed);
+            var world = new DependencyWorld(random);
+            var (lines, seeds) = Seeded(world, random);
+            var roots = Of(world).Assess(Drawn(lines), []).Findings.Where(finding => finding.ConsequenceOf is null).ToList();
+            foreach (var one in seeds)
+            {
+                byCode[one.Code].Wanted++;
+                if (roots.Find(finding => IsIt(finding, one)) is { } found)
+                {
+                    byCode[one.Code].Found++;
+                    roots.Remove(found);
+                }
+                else if (shown++ < 40)
+                {
+                    Console.WriteLine(
+                        $"missed       {seed}: {one.Code} ({string.Join(", ", one.Words)}) among {Told(seeds)}; told: {Headlines(roots)}"
+                    );
+                }
+            }
+
+            foreach (var more in roots)
+            {
+                if (!byCode.TryGetValue(more.Code, out var counts))
+                {
+                    byCode[more.Code] = counts = new Counts();
+                }
+
+                counts.False++;
+                if (shown++ < 40)
+                {
+                    Console.WriteLine($"false alarm  {seed}: {more.Code}: {more.Headline} Put in: {Told(seeds)}");
+                }
+            }
+        }
+
+        var (clean, caught) = (0, 0);
+        for (var seed = 0; seed < AsGood; seed++)
+        {
+            var random = new Random(Answers + seed);
+            var world = new DependencyWorld(random);
+            var assessor = Of(world);
+            var good = Otherwise(world, random);
+            var assessment = assessor.Assess(Drawn(good.Lines(random)), []);
+            clean += assessment.Findings.IsEmpty && assessment.Sheet.Total == assessment.Sheet.Maximum ? 1 : 0;
+            if (!assessment.Findings.IsEmpty && shown++ < 60)
+            {
+                Console.WriteLine($"not clean    {seed}: {Headlines(assessment.Findings)}");
+            }
+
+            var faults = new DependencyFaults(world, good, random);
+            while (faults.Put(DependencyFaults.Codes[random.Next(DependencyFaults.Codes.Count)]) is null) { }
+            caught += assessor.Assess(Drawn(good.Lines(random)), []).Findings.IsEmpty ? 0 : 1;
+        }
+
+        foreach (var (code, counts) in byCode.OrderBy(pair => pair.Key, StringComparer.Ordinal))
+        {
+            Console.WriteLine($"{code, -36}{counts.Wanted, 8}{counts.Found, 8}{counts.False, 8}");
+        }
+
+        int all = byCode.Values.Sum(counts => counts.Wanted),
+            hit = byCode.Values.Sum(counts => counts.Found),
+            alarms = byCode.Values.Sum(counts => counts.False);
+        var fewest = byCode.Values.Where(counts => counts.Wanted > 0).Min(counts => counts.Wanted);
+        var (blank, copied, everything, single) = Useless();
+        var worst = byCode.Where(pair => pair.Value.Wanted > 0).MinBy(pair => (double)pair.Value.Found / pair.Value.Wanted);
+        Console.WriteLine(
+            string.Create(
+                CultureInfo.InvariantCulture,
+                $"worst kind {worst.Key} {(double)worst.Value.Found / worst.Value.Wanted:0.000}, fewest of a kind {fewest}; earned by a "
+                    + $"blank {blank:0.000}, stages copied {copied:0.000}, all arrows {everything:0.000}, a table each {single:0.000}"
+            )
+        );
+        Console.WriteLine(
+            string.Create(
+                CultureInfo.InvariantCulture,
+                $"seeded dependencies: recall {(double)hit / all:0.000} precision {(double)hit / (hit + alarms):0.000} "
+                    + $"as good {(double)clean / AsGood:0.000} spoilt caught {(double)caught / AsGood:0.000}"
+            )
+        );
+        return 0;
+    }
+
+    private static (string[] Lines, List<DependencySeed> Seeds) Seeded(DependencyWorld world, Random random)
+    {
+        var answer = new DependencyAnswer(world);
+        var (faults, seeds) = (new DependencyFaults(world, answer, random), new List<DependencySeed>());
+        var wanted = random.Next(1, Most + 1);
+        for (var attempt = 0; attempt < 60 && seeds.Count < wanted; attempt++)
+        {
+            if (faults.Put(DependencyFaults.Codes[random.Next(DependencyFaults.Codes.Count)]) is { } seed)
+            {
+                seeds.Add(seed);
+            }
+        }
+
+        return (answer.Lines(random), seeds);
+    }
+
+    // Other ways that are as good: ahead of a stage, the group as a table of its own, an arrow more that says the same.
+    private static DependencyAnswer Otherwise(DependencyWorld world, Random random)
+    {
+        var answer = new DependencyAnswer(world);
+        if (random.Next(2) == 0)
+        {
+            answer.Tables.RemoveAll(table => table.Stage == "2NF");
+            var ahead = world.Tables.Where(table => table.Stage == "3NF");
+            answer.Tables.InsertRange(2, ahead.Select(table => table with { Stage = "2NF", Columns = [.. table.Columns] }));
+        }
+
+        if (random.Next(2) == 0)
+        {
+            var (outer, inner) = (world.Roots[0], world.Roots[1]);
+            answer.Tables.RemoveAt(1);
+            answer.Tables.InsertRange(
+                1,
+                [
+                    new SeedTable("1NF", "Form", [.. outer.All.Select(own => (own, own == outer.Id, false))]),
+                    new SeedTable(
+                        "1NF",
+                        "Entry",
+                        [(outer.Id, true, true), .. inner.All.Concat(world.Facts).Select(own => (own, own == inner.Id, false))]
+                    ),
+                ]
+            );
+        }
+
+        return answer;
+    }
+
+    // The most that answers get which were made without a thought, beyond what laying attributes out is worth, as a share of all marks.
+    private static (double Blank, double Copied, double Everything, double Single) Useless()
+    {
+        var most = new double[4];
+        for (var seed = 0; seed < 50; seed++)
+        {
+            var random = new Random(seed);
+            var world = new DependencyWorld(random);
+            var assessor = Of(world);
+            var attributes = $"Attributes: {string.Join(", ", world.Attributes)}";
+            var laid = (double)assessor.Assess(Drawn([attributes]), []).Sheet.Exact;
+            string Table(string stage) => $"{stage}: Form has {string.Join(", ", world.Attributes)}";
+            string[][] answers =
+            [
+                [],
+                [attributes, Table("1NF"), Table("2NF"), Table("3NF")],
+                [
+                    attributes,
+                    .. from one in world.Attributes from other in world.Attributes where one != other select $"{one} -> {other}",
+                ],
+                [attributes, .. world.Attributes.Select((name, i) => $"3NF: Table {i} has {name} (key)")],
+            ];
+            for (var i = 0; i < answers.Length; i++)
+            {
+                var got = (double)assessor.Assess(Drawn(answers[i]), []).Sheet.Exact;
+                most[i] = Math.Max(most[i], Math.Max(0, got - laid) / (double)assessor.Scheme.Maximum);
+            }
+        }
+
+        return (most[0], most[1], most[2], most[3]);
+    }
+
+    private static bool IsIt(Finding finding, DependencySeed seed) =>
+        finding.Code == seed.Code
+        && Array.TrueForAll(seed.Words, word =>
+            finding.Headline.Contains(word, StringComparison.OrdinalIgnoreCase)
+            || finding.Headline.Contains(
+                word.Replace(" no", " number", StringComparison.Ordinal),
+                StringComparison.OrdinalIgnoreCase
+            )
+        );
+
+    private static string Told(IEnumerable<DependencySeed> seeds) => string.Join(", ", seeds.Select(seed => seed.Code));
+
+    private static string Headlines(IEnumerable<Finding> findings) =>
+        string.Join(" | ", findings.Select(finding => $"{finding.Code}: {finding.Headline}"));
+
+    private static Assessor Of(DependencyWorld world)
+    {
+        var model = Drawn(new DependencyAnswer(world).Lines(new Random(1)));
+        return new Assessor(model, Options, [], SchemeDeriver.Derive(Subject.Facts(model, Options), 40));
+    }
+
+    private static Drawing Drawn(string[] lines)
+    {
+        var typed = Subject.Retype(Drawing.Empty, lines, Options)!;
+        return typed.Problems.IsEmpty
+            ? (Drawing)typed.Document
+            : throw new InvalidOperationException($"{lines[typed.Problems[0].Line]}: {typed.Problems[0].Problem.Message}");
+    }
+
+    private sealed class Counts
+    {
+        public int Wanted { get; set; }
+
+        public int Found { get; set; }
+
+        public int False { get; set; }
+    }
+}

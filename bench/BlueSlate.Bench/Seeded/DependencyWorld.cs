@@ -1,0 +1,206 @@
+namespace BlueSlate.Bench.Seeded;
+
+/// <summary>Something with a number of its own, what is kept of it, and what of that leads on to another.</summary>
+/// <param name="Id">What identifies one.</param>
+/// <param name="Own">What is kept of it.</param>
+/// <param name="Next">The thing that it leads to, or null.</param>
+internal sealed record Thing(string Id, string[] Own, Thing? Next)
+{
+    /// <summary>Everything that its number determines, itself first.</summary>
+    public string[] All => [Id, .. Own, .. Next?.All ?? []];
+
+    /// <summary>It and all that it leads to.</summary>
+    public IEnumerable<Thing> Chain => Next is null ? [this] : [this, .. Next.Chain];
+}
+
+/// <summary>A table of a stage as it is typed.</summary>
+internal sealed record SeedTable(string Stage, string Name, List<(string Column, bool Key, bool Foreign)> Columns)
+{
+    public override string ToString() =>
+        $"{Stage}: {Name} has " + string.Join(", ", Columns.Select(column => column.Column + Marks(column.Key, column.Foreign)));
+
+    private static string Marks(bool key, bool foreign) =>
+        (key, foreign) switch
+        {
+            (true, true) => " (key, foreign key)",
+            (true, false) => " (key)",
+            (false, true) => " (foreign key)",
+            _ => "",
+        };
+}
+
+/// <summary>
+/// A made-up form of lines that name two things each, with what is kept of the line. Its stages follow from how it is built, by none of
+/// the program's rules.
+/// </summary>
+internal sealed class DependencyWorld
+{
+    private static readonly string[] Nouns =
+    [
+        "tent",
+        "boat",
+        "choir",
+        "kiln",
+        "loom",
+        "hive",
+        "dome",
+        "ferry",
+        "mural",
+        "drum",
+        "lens",
+        "quilt",
+        "raft",
+        "sled",
+        "vault",
+        "wharf",
+    ];
+
+    private static readonly string[] Kept =
+    [
+        "colour",
+        "height",
+        "weight",
+        "price",
+        "mood",
+        "origin",
+        "maker",
+        "phone",
+        "town",
+        "shape",
+        "year",
+        "depth",
+        "sound",
+        "fabric",
+        "light",
+        "speed",
+        "scent",
+        "range",
+        "grade",
+        "volume",
+    ];
+
+    /// <summary>A world by a generator of random numbers.</summary>
+    public DependencyWorld(Random random)
+    {
+        var nouns = (string[])Nouns.Clone();
+        var kept = (string[])Kept.Clone();
+        random.Shuffle(nouns);
+        random.Shuffle(kept);
+        var (noun, own) = (0, 0);
+        Thing Make(int length) => new($"{nouns[noun++]} no", Take(random.Next(1, 4)), length > 1 ? Make(length - 1) : null);
+        string[] Take(int count) => [.. Enumerable.Range(0, count).Select(_ => kept[own++ % kept.Length])];
+
+        Roots = [Make(random.Next(1, 3)), Make(random.Next(2, 4))];
+        Facts = [.. Take(random.Next(1, 3)).Select(fact => $"line {fact}")];
+        // What is kept of two things under one word is two attributes.
+        var seen = new HashSet<string>();
+        Roots = [.. Roots.Select(root => Distinct(root, seen))];
+        Arrows =
+        [
+            .. Things.SelectMany(thing =>
+                thing.Own.Concat(thing.Next is null ? [] : [thing.Next.Id]).Select(to => (From: new[] { thing.Id }, To: to))
+            ),
+            .. Facts.Select(fact => (From: Key, To: fact)),
+        ];
+        Tables = [.. Unnormalised(), .. First(), .. Second(), .. Third()];
+    }
+
+    public Thing[] Roots { get; }
+
+    public string[] Facts { get; }
+
+    public string[] Key => [.. Roots.Select(root => root.Id)];
+
+    public IEnumerable<Thing> Things => Roots.SelectMany(root => root.Chain);
+
+    public List<(string[] From, string To)> Arrows { get; }
+
+    public List<SeedTable> Tables { get; }
+
+    public string[] Attributes => [.. Roots.SelectMany(root => root.All), .. Facts];
+
+    /// <summary>What is called after a number.</summary>
+    public static string Named(string id) => char.ToUpperInvariant(id[0]) + id[1..^3];
+
+    private static Thing Distinct(Thing thing, HashSet<string> seen) =>
+        thing with
+        {
+            Own = [.. thing.Own.Select(own => seen.Add(own) ? own : $"{thing.Id[..^3]} {own}").Distinct()],
+            Next = thing.Next is null ? null : Distinct(thing.Next, seen),
+        };
+
+    private IEnumerable<SeedTable> Unnormalised()
+    {
+        var repeating = string.Join(", ", Roots[1].All.Concat(Facts));
+        yield return new SeedTable(
+            "UNF",
+            "Form",
+            [
+                (Roots[0].Id, true, false),
+                .. Roots[0].All.Skip(1).Select(own => (own, false, false)),
+                ($"{{{repeating}}}", false, false),
+            ]
+        );
+    }
+
+    private IEnumerable<SeedTable> First() =>
+        [new SeedTable("1NF", "Form", [.. Attributes.Select(attribute => (attribute, Key.Contains(attribute), false))])];
+
+    private IEnumerable<SeedTable> Second() =>
+        [
+            .. Roots.Select(root => new SeedTable(
+                "2NF",
+                Named(root.Id),
+                [.. root.All.Select(own => (own, own == root.Id, false))]
+            )),
+            Line("2NF"),
+        ];
+
+    private IEnumerable<SeedTable> Third() =>
+        [
+            .. Things.Select(thing => new SeedTable(
+                "3NF",
+                Named(thing.Id),
+                [
+                    (thing.Id, true, false),
+                    .. thing.Own.Select(own => (own, false, false)),
+                    .. thing.Next is null ? [] : new[] { (thing.Next.Id, false, true) },
+                ]
+            )),
+            Line("3NF"),
+        ];
+
+    private SeedTable Line(string stage) =>
+        new(stage, "Line", [.. Key.Select(id => (id, true, true)), .. Facts.Select(fact => (fact, false, false))]);
+}
+
+/// <summary>What an answer says: a copy of a world that faults are put into.</summary>
+internal sealed class DependencyAnswer(DependencyWorld world)
+{
+    public List<string> Attributes { get; } = [.. world.Attributes];
+
+    public List<string> Key { get; } = [.. world.Key];
+
+    public List<(string[] From, string To)> Arrows { get; } = [.. world.Arrows];
+
+    public List<SeedTable> Tables { get; } = [.. world.Tables.Select(table => table with { Columns = [.. table.Columns] })];
+
+    public SeedTable Table(string stage, string name) => Tables.First(table => table.Stage == stage && table.Name == name);
+
+    /// <summary>As statements, in another order and with what a person abbreviates.</summary>
+    public string[] Lines(Random random)
+    {
+        var (arrows, tables) = (Arrows.ToArray(), Tables.ToArray());
+        random.Shuffle(arrows);
+        // Stages keep their order, their tables need not.
+        var shuffled = tables.GroupBy(table => table.Stage).SelectMany(stage => stage.OrderBy(_ => random.Next()));
+        string[] lines =
+        [
+            $"Attributes: {string.Join(", ", Attributes)}",
+            .. Key.Count > 0 ? new[] { $"Key: {string.Join(", ", Key)}" } : [],
+            .. arrows.Select(arrow => $"{string.Join(", ", arrow.From)} -> {arrow.To}"),
+            .. shuffled.Select(table => table.ToString()),
+        ];
+        return random.Next(2) == 0 ? lines : [.. lines.Select(line => line.Replace(" no", " number", StringComparison.Ordinal))];
+    }
+}
