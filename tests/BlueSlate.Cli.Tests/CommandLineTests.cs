@@ -316,6 +316,32 @@ public sealed class CommandLineTests : IDisposable
         (await RunAsync("read", file)).Output.ShouldBe((await RunAsync("read", bare)).Output);
     }
 
+    [Fact]
+    public async Task Statements_are_drawn_with_places_and_what_is_not_understood_is_named()
+    {
+        string[] lines =
+        [
+            "Attributes: loan no, tool no, tool, fee",
+            "Key: loan no, tool no",
+            "Tool no determines tool",
+            "2NF: Tool has tool no (key), tool",
+        ];
+        var (said, file) = (Path.Combine(folder.FullName, "said.txt"), Path.Combine(folder.FullName, "drawn.json"));
+        await File.WriteAllLinesAsync(said, lines);
+        var (code, drawn, error) = await RunAsync("write", said, "--notation", "dependency");
+        code.ShouldBe(0, error);
+        DrawingReader.Read(drawn).Drawing!.Shapes.ShouldAllBe(shape => shape.Place != null);
+        await File.WriteAllTextAsync(file, drawn);
+        (await RunAsync("read", file, "--notation", "dependency")).Output.Trim().Split('\n').ShouldBe(lines);
+
+        await File.WriteAllLinesAsync(said, [.. lines, "the tool is red"]);
+        var again = await RunAsync("write", said, "--into", file, "--notation", "dependency");
+        again.Code.ShouldBe(1);
+        again.Error.ShouldContain("said.txt, line 5");
+        again.Output.ShouldBe(drawn);
+        (await RunAsync("write", Path.Combine(folder.FullName, "nowhere.txt"))).Error.ShouldContain("nowhere.txt");
+    }
+
     [Theory]
     [InlineData("read")]
     [InlineData("place")]

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import AxeBuilder from '@axe-core/playwright';
-import { expect, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 
 /** Becomes a person of the demo. */
 export async function become(page: Page, name: string) {
@@ -40,9 +40,16 @@ export async function expectAccessible(page: Page) {
   expect(faults.map((violation) => `${violation.id}: ${violation.nodes.map((node) => node.target.join(' ')).join('; ')}`)).toEqual([]);
 }
 
+/** Where something is, once it is there: what is shown anew is nowhere for a moment. */
+async function boxOf(shown: Locator) {
+  let box: Awaited<ReturnType<Locator['boundingBox']>> = null;
+  await expect(async () => expect((box = await shown.boundingBox())).not.toBeNull()).toPass();
+  return box!;
+}
+
 /** A place on the slate, from its upper left corner. */
 export async function onSlate(page: Page, x: number, y: number) {
-  const box = (await page.locator('.slate').first().boundingBox())!;
+  const box = await boxOf(page.locator('.slate').first());
   return { x: box.x + x, y: box.y + y };
 }
 
@@ -57,7 +64,8 @@ export async function drawBox(page: Page, x: number, y: number, text: string) {
 
 /** The middle of the edge of a box that is drawn under a name. */
 export async function edgeOf(page: Page, name: string, edge: 'left' | 'right') {
-  const box = (await page.locator('.scene [data-element]').filter({ has: page.locator('text.name', { hasText: name }) }).locator('.edge').first().boundingBox())!;
+  const shape = page.locator('.scene [data-element]').filter({ has: page.locator('text.name', { hasText: name }) });
+  const box = await boxOf(shape.locator('.edge').first());
   return { x: edge === 'left' ? box.x : box.x + box.width, y: box.y + box.height / 2 };
 }
 
