@@ -19,7 +19,8 @@ internal sealed class Dependencies : ExampleArea
         "Job no and part no determine quantity",
     ];
 
-    private static readonly string[] Skills =
+    /// <summary>Two sets of values that have nothing to do with each other.</summary>
+    internal static readonly string[] Skills =
     [
         "Attributes: badge no, skill, language",
         "Key: badge no, skill, language",

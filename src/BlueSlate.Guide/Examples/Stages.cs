@@ -43,13 +43,6 @@ internal sealed class Stages : ExampleArea
         "Teacher determines instrument",
     ];
 
-    private static readonly string[] Skills =
-    [
-        "Attributes: badge no, skill, language",
-        "Key: badge no, skill, language",
-        "Badge no multidetermines skill and language",
-    ];
-
     public override string Title => "Stages";
 
     public override IReadOnlyDictionary<string, FindingExample> ByCode =>
@@ -94,7 +87,11 @@ internal sealed class Stages : ExampleArea
                 "1NF: Loan has loan no (key), day\n1NF: Lent has tool no (key), tool, shed, keeper"
             ),
             ["multivalued-dependency-left"] = On(
-                [.. Skills, "4NF: Skill has badge no (key), skill (key)", "4NF: Language has badge no (key), language (key)"],
+                [
+                    .. Dependencies.Skills,
+                    "4NF: Skill has badge no (key), skill (key)",
+                    "4NF: Language has badge no (key), language (key)",
+                ],
                 "4NF: Skill",
                 "4NF: Skill has badge no (key), skill (key), language (key)",
                 "4NF: Language",

@@ -43,8 +43,9 @@ internal sealed record JudgedTable(StageTable Drawn, ImmutableArray<JudgedColumn
 internal sealed class JudgedStage
 {
     private readonly DependencySet given;
-    private readonly ImmutableArray<Dependency> own;
     private readonly ImmutableArray<Dependency> sound;
+    private readonly Lazy<bool> losslessByOwn;
+    private readonly Lazy<NormalForm?> formByOwn;
 
     /// <summary>A stage of an answer.</summary>
     /// <param name="stage">The stage.</param>
@@ -56,7 +57,13 @@ internal sealed class JudgedStage
         var arrows = drawn
             .Arrows.Where(arrow => !arrow.IsMultivalued)
             .ToLookup(arrow => arrow.IsSound, arrow => arrow.Dependency);
-        (sound, own) = ([.. arrows[true]], [.. arrows[false]]);
+        sound = [.. arrows[true]];
+        // Asked for at every fact of a stage, and worked out once.
+        losslessByOwn = new(() =>
+            Dropped.IsEmpty
+            && Chase.Of(Parts, given with { Functional = [.. given.Functional, .. arrows[false]] }).Lossless != false
+        );
+        formByOwn = new(() => StageForms.Of(Parts, given with { Functional = sound }));
         Tables = [.. stage.Tables.Select(table => Judged(table, drawn))];
         Parts = [.. Tables.Select(table => table.All)];
         Dropped = given.All - Parts.Aggregate(AttributeSet.Empty, (all, part) => all | part);
@@ -82,12 +89,11 @@ internal sealed class JudgedStage
     /// <summary>The chase of its tables.</summary>
     public ChaseResult Chased { get; }
 
-    /// <summary>Whether no attribute is dropped and the tables join to what they came from, by the model answer's dependencies.</summary>
-    public bool IsLossless => Dropped.IsEmpty && Chased.Lossless != false;
-
-    /// <summary>Whether they would if the answer's own arrows were true.</summary>
-    public bool IsLosslessByOwn =>
-        Dropped.IsEmpty && Chase.Of(Parts, given with { Functional = [.. given.Functional, .. own] }).Lossless != false;
+    /// <summary>
+    /// Whether no attribute is dropped and the tables join to what they came from, by the model answer’s dependencies or with the
+    /// answer’s own arrows taken as true.
+    /// </summary>
+    public bool IsLosslessByOwn => losslessByOwn.Value;
 
     /// <summary>Whether it is in a form, at least by the answer’s own true arrows, and loses nothing, whatever its tables are.</summary>
     public bool Reaches(NormalForm form) =>
@@ -143,7 +149,7 @@ internal sealed class JudgedStage
     public bool AreOne(JudgedTable one, JudgedTable other) => StageForms.AreOne(one.All, other.All, Form, given);
 
     /// <summary>The lowest form of its tables if only the answer's own arrows held that are true.</summary>
-    public NormalForm? FormByOwn => StageForms.Of(Parts, given with { Functional = sound });
+    public NormalForm? FormByOwn => formByOwn.Value;
 
     private AttributeSet Closed(AttributeSet set) => given.Implied.ClosureOf(set);
 
