@@ -36,7 +36,7 @@ public static class Placer
             Sheets =
             [
                 .. drawing.Sheets.Select(sheet =>
-                    sheet.Shapes.All(shape => shape.Place is null) ? PlaceSheet(sheet, simple) : FreePlaces.Fill(sheet)
+                    sheet.Shapes.All(shape => shape.Place is null) ? PlaceSheet(sheet, simple) : FreePlaces.Fill(InLanes(sheet))
                 ),
             ],
         };
@@ -59,6 +59,11 @@ public static class Placer
     /// <summary>Places for the shapes of a sheet by their lines, in quarter units from the upper left.</summary>
     internal static Dictionary<string, Place> PlacesOf(Sheet sheet, bool simple = false)
     {
+        if (SlateGeometry.InLanes(sheet, sheet.Shapes.Select(shape => shape.Id)) is { } corners)
+        {
+            return sheet.Shapes.ToDictionary(shape => shape.Id, shape => At(shape, corners[shape.Id]), StringComparer.Ordinal);
+        }
+
         if (simple || LayoutSize.IsBeyond(sheet))
         {
             return SimpleLayout.PlacesOf(sheet);
@@ -68,6 +73,31 @@ public static class Placer
         var best = ArrangedIn(sheet, fans);
         return fans.Any(fan => fan.CanTurn) ? OvalsAside.Move(sheet, best.Places, best.Crossings) : best.Places;
     }
+
+    // The sheet with places for what is new on it, where its arrows run in lanes.
+    private static Sheet InLanes(Sheet sheet)
+    {
+        var fresh = sheet.Shapes.Where(shape => shape.Place is null).Select(shape => shape.Id).ToList();
+        return fresh.Count == 0 || SlateGeometry.InLanes(sheet, fresh) is not { } corners
+            ? sheet
+            : sheet with
+            {
+                Shapes =
+                [
+                    .. sheet.Shapes.Select(shape =>
+                        corners.TryGetValue(shape.Id, out var corner) ? shape with { Place = At(shape, corner) } : shape
+                    ),
+                ],
+            };
+    }
+
+    private static Place At(Shape shape, (double X, double Y) corner)
+    {
+        var (width, height) = ShapeSizes.Of(shape);
+        return new Place(Quarters(corner.X), Quarters(corner.Y), Quarters(width), Quarters(height));
+    }
+
+    private static int Quarters(double pixels) => (int)Math.Round(pixels * 4);
 
     // Two layouts are made at the same time, folded where that can be, and the best to read is taken.
     private static Arrangement ArrangedIn(Sheet sheet, IReadOnlyList<Fan> fans)

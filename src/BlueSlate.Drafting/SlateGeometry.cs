@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using System.Text.Json;
 using BlueSlate.Core.Drawings;
 using Microsoft.ClearScript.V8;
 
@@ -25,14 +26,44 @@ public static class SlateGeometry
             return drawing;
         }
 
+        return
+            Invoke("settle", DrawingWriter.WriteText(drawing)) is string text && DrawingReader.Read(text).Drawing is { } settled
+            ? settled
+            : throw new InvalidOperationException("The slate's geometry gave back no drawing.");
+    }
+
+    /// <summary>
+    /// Where the upper left corners of shapes come, in pixels by id, on a sheet whose arrows run in lanes: its boxes stand in rows, and what
+    /// gathers stands on a lane. Null for a sheet of another kind.
+    /// </summary>
+    /// <param name="sheet">The sheet.</param>
+    /// <param name="fresh">The shapes that are meant; all others stay where they are.</param>
+    public static IReadOnlyDictionary<string, (double X, double Y)>? InLanes(Sheet sheet, IEnumerable<string> fresh)
+    {
+        if (!MayHaveLanes(sheet))
+        {
+            return null;
+        }
+
+        var places = (string)Invoke("inLanes", DrawingWriter.WriteText(new Drawing([sheet])), JsonSerializer.Serialize(fresh));
+        return JsonSerializer
+            .Deserialize<Dictionary<string, Corner>>(places, JsonSerializerOptions.Web)
+            ?.ToDictionary(pair => pair.Key, pair => (pair.Value.X, pair.Value.Y), StringComparer.Ordinal);
+    }
+
+    // Most sheets have none, and need not be asked about.
+    private static bool MayHaveLanes(Sheet sheet) =>
+        sheet.Shapes.Any(shape => shape.Form == Form.Junction)
+        || sheet.Lines.Any(line => line.From.Marks.Contains("arrow") || line.To.Marks.Contains("arrow"));
+
+    private readonly record struct Corner(double X, double Y);
+
+    private static object Invoke(string function, params object[] arguments)
+    {
         var engine = Idle.TryTake(out var idle) ? idle : Started();
         try
         {
-            return
-                engine.Invoke("settle", DrawingWriter.WriteText(drawing)) is string text
-                && DrawingReader.Read(text).Drawing is { } settled
-                ? settled
-                : throw new InvalidOperationException("The slate's geometry gave back no drawing.");
+            return engine.Invoke(function, arguments);
         }
         finally
         {
@@ -44,7 +75,7 @@ public static class SlateGeometry
     {
         var engine = new V8ScriptEngine();
         engine.Execute("geometry.js", Script.Value);
-        engine.Execute("var settle = geometry.settle;");
+        engine.Execute("var { settle, inLanes } = geometry;");
         return engine;
     }
 

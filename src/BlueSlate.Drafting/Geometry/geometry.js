@@ -213,87 +213,6 @@ var geometry = (function(exports) {
 			...edge && { edge }
 		};
 	}
-	// src/geometry/boxes.ts
-	var edges = [
-		"right",
-		"left",
-		"bottom",
-		"top"
-	];
-	var right = (box) => box.x + box.width;
-	var bottom = (box) => box.y + box.height;
-	var centre = (box) => ({
-		x: box.x + box.width / 2,
-		y: box.y + box.height / 2
-	});
-	var overlaps = (a, b) => a.x < right(b) && b.x < right(a) && a.y < bottom(b) && b.y < bottom(a);
-	/** How large the area is that two boxes share. */
-	var sharedArea = (a, b) => overlaps(a, b) ? (Math.min(right(a), right(b)) - Math.max(a.x, b.x)) * (Math.min(bottom(a), bottom(b)) - Math.max(a.y, b.y)) : 0;
-	var inflate = (box, by) => ({
-		x: box.x - by,
-		y: box.y - by,
-		width: box.width + 2 * by,
-		height: box.height + 2 * by
-	});
-	/** The smallest box around boxes, or null for none. */
-	function around(boxes) {
-		let left = Infinity;
-		let top = Infinity;
-		let farRight = -Infinity;
-		let farBottom = -Infinity;
-		for (const box of boxes) {
-			left = Math.min(left, box.x);
-			top = Math.min(top, box.y);
-			farRight = Math.max(farRight, right(box));
-			farBottom = Math.max(farBottom, bottom(box));
-		}
-		return left === Infinity ? null : {
-			x: left,
-			y: top,
-			width: farRight - left,
-			height: farBottom - top
-		};
-	}
-	/** The direction that leads out of a box at an edge. */
-	var outward = {
-		left: {
-			x: -1,
-			y: 0
-		},
-		right: {
-			x: 1,
-			y: 0
-		},
-		top: {
-			x: 0,
-			y: -1
-		},
-		bottom: {
-			x: 0,
-			y: 1
-		}
-	};
-	/** Whether an axis-parallel segment passes through the inside of a box that is wider by a margin on every side. */
-	function crosses(a, b, box, margin = 0) {
-		return Math.min(a.x, b.x) < right(box) + margin && Math.max(a.x, b.x) > box.x - margin && Math.min(a.y, b.y) < bottom(box) + margin && Math.max(a.y, b.y) > box.y - margin;
-	}
-	/** Whether a segment in any direction passes through a box that is wider by a margin (Liang and Barsky 1984). */
-	function meets(a, b, box, margin = 0) {
-		const [dx, dy] = [b.x - a.x, b.y - a.y];
-		let [enter, leave] = [0, 1];
-		for (const [by, room] of [
-			[-dx, a.x - box.x + margin],
-			[dx, right(box) + margin - a.x],
-			[-dy, a.y - box.y + margin],
-			[dy, bottom(box) + margin - a.y]
-		]) {
-			if (by === 0 && room <= 0) return false;
-			if (by === 0) continue;
-			if (by < 0) enter = Math.max(enter, room / by);
-			else leave = Math.min(leave, room / by);
-		}
-		return enter < leave;
-	}
 	var advances_default = {
 		unit: 1e3,
 		font: "Andika",
@@ -1202,6 +1121,614 @@ var geometry = (function(exports) {
 			...sizeOf(shape)
 		};
 	}
+	// src/geometry/boxes.ts
+	var edges = [
+		"right",
+		"left",
+		"bottom",
+		"top"
+	];
+	var right = (box) => box.x + box.width;
+	var bottom = (box) => box.y + box.height;
+	var centre = (box) => ({
+		x: box.x + box.width / 2,
+		y: box.y + box.height / 2
+	});
+	var overlaps = (a, b) => a.x < right(b) && b.x < right(a) && a.y < bottom(b) && b.y < bottom(a);
+	/** How large the area is that two boxes share. */
+	var sharedArea = (a, b) => overlaps(a, b) ? (Math.min(right(a), right(b)) - Math.max(a.x, b.x)) * (Math.min(bottom(a), bottom(b)) - Math.max(a.y, b.y)) : 0;
+	var inflate = (box, by) => ({
+		x: box.x - by,
+		y: box.y - by,
+		width: box.width + 2 * by,
+		height: box.height + 2 * by
+	});
+	/** The smallest box around boxes, or null for none. */
+	function around(boxes) {
+		let left = Infinity;
+		let top = Infinity;
+		let farRight = -Infinity;
+		let farBottom = -Infinity;
+		for (const box of boxes) {
+			left = Math.min(left, box.x);
+			top = Math.min(top, box.y);
+			farRight = Math.max(farRight, right(box));
+			farBottom = Math.max(farBottom, bottom(box));
+		}
+		return left === Infinity ? null : {
+			x: left,
+			y: top,
+			width: farRight - left,
+			height: farBottom - top
+		};
+	}
+	/** The direction that leads out of a box at an edge. */
+	var outward = {
+		left: {
+			x: -1,
+			y: 0
+		},
+		right: {
+			x: 1,
+			y: 0
+		},
+		top: {
+			x: 0,
+			y: -1
+		},
+		bottom: {
+			x: 0,
+			y: 1
+		}
+	};
+	/** Whether an axis-parallel segment passes through the inside of a box that is wider by a margin on every side. */
+	function crosses(a, b, box, margin = 0) {
+		return Math.min(a.x, b.x) < right(box) + margin && Math.max(a.x, b.x) > box.x - margin && Math.min(a.y, b.y) < bottom(box) + margin && Math.max(a.y, b.y) > box.y - margin;
+	}
+	/** Whether a segment in any direction passes through a box that is wider by a margin (Liang and Barsky 1984). */
+	function meets(a, b, box, margin = 0) {
+		const [dx, dy] = [b.x - a.x, b.y - a.y];
+		let [enter, leave] = [0, 1];
+		for (const [by, room] of [
+			[-dx, a.x - box.x + margin],
+			[dx, right(box) + margin - a.x],
+			[-dy, a.y - box.y + margin],
+			[dy, bottom(box) + margin - a.y]
+		]) {
+			if (by === 0 && room <= 0) return false;
+			if (by === 0) continue;
+			if (by < 0) enter = Math.max(enter, room / by);
+			else leave = Math.min(leave, room / by);
+		}
+		return enter < leave;
+	}
+	// src/geometry/lanes/courses.ts
+	var passing = 60;
+	var beside = 6;
+	var wrongEdge = 1e3;
+	var wrongSide = 20;
+	/** How far what passes a row keeps from boxes, and from others that pass. */
+	var riserGap = 8;
+	var keepOff$1 = 9;
+	/** The corridor by which a box of a row is reached from another corridor. */
+	var entryOf = (from, row) => from <= row ? row : row + 1;
+	/** The rows that are passed between two corridors. */
+	function passed(from, to) {
+		const [low, high] = [Math.min(from, to), Math.max(from, to)];
+		return Array.from({ length: high - low }, (_, i) => low + i);
+	}
+	/** All rows that a net passes when it leaves by a corridor. */
+	function passedBy(net, corridor, { cells }) {
+		return new Set(net.spokes.flatMap(({ target }) => passed(corridor, entryOf(corridor, cells.get(target).row))));
+	}
+	/**
+	* For each net the corridor by which it leaves: where it passes the fewest rows and runs beside the fewest others; what the key
+	* determines above, the rest beneath, unless its author drew it otherwise.
+	*/
+	function coursesOf(nets, ground) {
+		const spans = /* @__PURE__ */ new Map();
+		return withRisers(nets.map((net) => {
+			const corridors = corridorsFor(net, ground);
+			const span = spanOf$1(net, ground);
+			const cost = (corridor) => passing * passedBy(net, corridor, ground).size + beside * (spans.get(corridor) ?? []).filter(([low, high]) => low <= span[1] && span[0] <= high).length + leaving(net, corridor, ground);
+			const corridor = corridors.reduce((best, other) => cost(other) < cost(best) ? other : best);
+			spans.set(corridor, [...spans.get(corridor) ?? [], span]);
+			return {
+				net,
+				corridor
+			};
+		}), ground);
+	}
+	/** The corridors by which a net could leave, the one to be preferred among equals first. */
+	function corridorsFor(net, { cells, gathers }) {
+		const gather = gathers.get(net.hub);
+		if (gather) return [gather.corridor];
+		const { row } = cells.get(net.hub);
+		return net.ofKey ? [row, row + 1] : [row + 1, row];
+	}
+	function leaving(net, corridor, { cells }) {
+		const cell = cells.get(net.hub);
+		if (!cell) return 0;
+		const edge = corridor === cell.row ? "top" : "bottom";
+		const drawnAt = (held) => held === "top" || held === "bottom";
+		return net.spokes.filter(({ line, target, hubSide }) => {
+			const [near, far] = hubSide === "from" ? [line.from, line.to] : [line.to, line.from];
+			if (drawnAt(near.edge)) return near.edge !== edge;
+			return cells.get(target).row === cell.row && drawnAt(far.edge) && far.edge !== edge;
+		}).length * wrongEdge + (net.ofKey === (corridor === cell.row) ? 0 : wrongSide);
+	}
+	var middleOf = (id, { cells, gathers }) => gathers.get(id)?.x ?? centre(cells.get(id).box).x;
+	function spanOf$1(net, ground) {
+		const all = [net.hub, ...net.spokes.map(({ target }) => target)].map((id) => middleOf(id, ground));
+		return [Math.min(...all), Math.max(...all)];
+	}
+	/** Where each net passes the rows in its way: between boxes, nearest to where it is going, with nothing else there. */
+	function withRisers(chosen, ground) {
+		const gathers = [...ground.gathers.values()];
+		const taken = ground.rows.map((_, row) => gathers.filter(({ corridor }) => corridor === row || corridor === row + 1).map(({ x }) => x));
+		return chosen.map(({ net, corridor }) => {
+			const risers = /* @__PURE__ */ new Map();
+			const rows = [...passedBy(net, corridor, ground)].sort((a, b) => a - b);
+			for (const way of [rows.filter((row) => row < corridor).reverse(), rows.filter((row) => row >= corridor)]) {
+				let from = middleOf(net.hub, ground);
+				for (const row of way) {
+					const others = [
+						row - 1,
+						row,
+						row + 1
+					].flatMap((near) => taken[near] ?? []);
+					from = slot(ground.rows[row], from, meanBeyond(net, corridor, row, ground), others);
+					risers.set(row, from);
+				}
+			}
+			for (const [row, x] of risers) taken[row].push(x);
+			return {
+				net,
+				corridor,
+				risers
+			};
+		});
+	}
+	/** The middle of what a net leads to beyond a row. */
+	function meanBeyond(net, corridor, row, ground) {
+		const beyond = net.spokes.filter(({ target }) => passed(corridor, entryOf(corridor, ground.cells.get(target).row)).includes(row));
+		return beyond.reduce((sum, { target }) => sum + middleOf(target, ground), 0) / beyond.length;
+	}
+	function slot(row, from, to, taken) {
+		const free = openings(row).flatMap(([low, high]) => {
+			const places = [];
+			for (let x = low + keepOff$1; x <= high - keepOff$1 + .01; x += riserGap / 2) places.push(x);
+			return places.filter((x) => taken.every((other) => Math.abs(other - x) >= riserGap));
+		});
+		const cost = (x) => Math.abs(x - from) + Math.abs(x - to) + Math.abs(x - to) / 100;
+		return free.reduce((best, other) => cost(other) < cost(best) ? other : best);
+	}
+	var margin = 400;
+	/** Where a row can be passed: between its boxes, and on both sides of them. */
+	function openings({ cells }) {
+		const [first, last] = [cells[0].box, cells.at(-1).box];
+		const between = cells.slice(1).map((cell, i) => [right(cells[i].box), cell.box.x]);
+		return [
+			[first.x - margin, first.x],
+			...between,
+			[right(last), right(last) + margin]
+		];
+	}
+	/** By the number of each corridor that a net uses, from where to where it runs in it and which rows it meets there. */
+	function spansIn(course, ground) {
+		const spans = /* @__PURE__ */ new Map();
+		const add = (corridor, low, high, row) => {
+			const span = spans.get(corridor) ?? {
+				low,
+				high,
+				rows: /* @__PURE__ */ new Set()
+			};
+			if (row !== void 0) span.rows.add(row);
+			spans.set(corridor, {
+				...span,
+				low: Math.min(span.low, low),
+				high: Math.max(span.high, high)
+			});
+		};
+		const addCell = (corridor, { box, row }) => add(corridor, box.x, right(box), row);
+		const { net, corridor, risers } = course;
+		const hub = ground.cells.get(net.hub);
+		if (hub) addCell(corridor, hub);
+		else add(corridor, middleOf(net.hub, ground), middleOf(net.hub, ground));
+		for (const [row, x] of risers) [row, row + 1].forEach((beside_) => add(beside_, x, x));
+		for (const { target } of net.spokes) {
+			const cell = ground.cells.get(target);
+			addCell(entryOf(corridor, cell.row), cell);
+		}
+		return spans;
+	}
+	// src/geometry/lanes/ground.ts
+	/** Whether arrows of a drawing run in lanes: bare boxes, tied by lines with solid heads or gathered. */
+	function isLaned(drawing) {
+		const shapes = [...drawing.shapes.values()];
+		return shapes.every((shape) => isCell(shape) || isGather(shape) || shape.form === "note") && (shapes.some(isGather) || [...drawing.lines.values()].some((line) => [line.from, line.to].some((end) => end.marks.includes("arrow"))));
+	}
+	var isCell = (shape) => shape.form === "rectangle" && shape.compartments.length === 0;
+	/** Whether a shape gathers: it names nothing. */
+	var isGather = (shape) => shape.form === "junction" && rowsOf(shape).every(({ text }) => text === "");
+	/** The rows in which the boxes stand, or null where boxes above each other are beside others too. */
+	function groundOf(drawing, boxes) {
+		const shapes = [...drawing.shapes.values()];
+		const rows = rowsAmong(shapes.filter(isCell), boxes);
+		if (!rows) return null;
+		const gathers = shapes.filter(isGather).flatMap((shape) => {
+			const gather = seated(shape.id, centre(boxes.get(shape.id)), boxes.get(shape.id), rows);
+			return gather ? [[shape.id, gather]] : [];
+		});
+		return {
+			rows,
+			cells: cellsIn(rows),
+			gathers: new Map(gathers)
+		};
+	}
+	var cellsIn = (rows) => new Map(rows.flatMap(({ cells }) => cells.map((cell) => [cell.id, cell])));
+	function rowsAmong(shapes, boxes) {
+		const sorted = shapes.map((shape) => ({
+			shape,
+			box: boxes.get(shape.id)
+		})).sort((a, b) => a.box.y - b.box.y || a.box.x - b.box.x);
+		const groups = [];
+		for (const one of sorted) {
+			const last = groups.at(-1);
+			if (last && one.box.y < last.low) {
+				last.members.push(one);
+				last.low = Math.max(last.low, bottom(one.box));
+			} else groups.push({
+				low: bottom(one.box),
+				members: [one]
+			});
+		}
+		const rows = groups.map(({ low, members }, row) => {
+			const beside = [...members].sort((a, b) => a.box.x - b.box.x);
+			return {
+				top: Math.min(...members.map(({ box }) => box.y)),
+				bottom: low,
+				cells: beside.map((one) => cellOf(one, row))
+			};
+		});
+		return rows.some(({ cells }) => cells.some((cell, i) => i > 0 && cell.box.x < right(cells[i - 1].box))) ? null : rows;
+	}
+	var cellOf = ({ shape, box }, row) => ({
+		id: shape.id,
+		box,
+		row,
+		underlined: (shape.underline ?? "none") !== "none"
+	});
+	/** A gather in the corridor in which its middle is; none where it stands among the boxes of a row. */
+	function seated(id, { x, y }, box, rows) {
+		const radius = box.width / 2;
+		const corridor = rows.filter((row) => row.top < y).length;
+		const above = rows[corridor - 1];
+		return above && y < above.bottom + radius ? null : {
+			id,
+			x,
+			y,
+			radius,
+			corridor
+		};
+	}
+	/** From where to where a corridor reaches down; without end above the first row and beneath the last. */
+	var reachOf = ({ rows }, corridor) => [rows[corridor - 1]?.bottom ?? -Infinity, rows[corridor]?.top ?? Infinity];
+	var leastGap$1 = 3;
+	var touching$1 = 2;
+	/** How far a lane keeps from the row across its corridor. */
+	var edgeRoom = 10;
+	/**
+	* Gives each net a lane in every corridor in which it runs: the left-edge method of channel routing (Hashimoto and Stevens 1971), short
+	* ones first and nearest to their row, so that long ones lead round them.
+	*/
+	function lanesOf(courses, ground) {
+		const seats = (one) => one.course.net.bracket && one.course.corridor === one.corridor;
+		const wanted = courses.flatMap((course) => [...spansIn(course, ground)].map(([corridor, span]) => ({
+			course,
+			corridor,
+			...span
+		})));
+		const lanes = /* @__PURE__ */ new Map();
+		for (let corridor = 0; corridor <= ground.rows.length; corridor++) {
+			const here = wanted.filter((one) => one.corridor === corridor).map((one) => ({
+				...one,
+				fromAbove: fromAbove(one.rows, corridor, ground)
+			})).sort((a, b) => Number(seats(b)) - Number(seats(a)) || a.high - a.low - (b.high - b.low));
+			const wide = levelled(here, corridor, ground, 12);
+			const gap = narrowed(wide, corridor, ground);
+			lanes.set(corridor, gap === 12 ? wide : levelled(here, corridor, ground, gap));
+		}
+		return lanes;
+	}
+	/** What meets only the row above a corridor is counted from there. */
+	function fromAbove(rows, corridor, ground) {
+		if (corridor === 0) return false;
+		return corridor === ground.rows.length || rows.has(corridor - 1) && !rows.has(corridor);
+	}
+	function levelled(wanted, corridor, ground, gap) {
+		const lanes = [];
+		for (const one of wanted) lanes.push({
+			...one,
+			y: heightOf$1(one, lanes, corridor, ground, gap)
+		});
+		return lanes;
+	}
+	function heightOf$1(one, lanes, corridor, ground, gap) {
+		const { net } = one.course;
+		const gather = ground.gathers.get(net.hub);
+		const isSeat = gather !== void 0 && one.course.corridor === corridor;
+		if (isSeat && net.bracket && gather.y !== null) return gather.y;
+		const [top, low] = reachOf(ground, corridor);
+		const at = (level) => one.fromAbove ? top + 26 + level * gap : low - 26 - level * gap;
+		const away = (y) => one.fromAbove ? y - top : low - y;
+		const bracket = lanes.find(({ course }) => course.net.hub === net.hub && course.net.bracket);
+		const seat = isSeat ? gather.y ?? bracket?.y : void 0;
+		const beyond = seat === void 0 || bracket && bracket.fromAbove !== one.fromAbove ? 0 : away(seat) + gap / 2;
+		const firstFree = (suits) => {
+			for (let level = 0; away(at(level)) <= low - top - edgeRoom; level++) {
+				const y = at(level);
+				if (suits(y) && lanes.every((lane) => !meet(lane, one, y, gap))) return y;
+			}
+		};
+		return firstFree((y) => away(y) >= beyond) ?? firstFree(() => true) ?? at(0);
+	}
+	var meet = (lane, one, y, gap) => Math.abs(lane.y - y) < gap - .5 && lane.low - touching$1 <= one.high && one.low - touching$1 <= lane.high;
+	/** How near lanes come so that all find room in a corridor. */
+	function narrowed(lanes, corridor, ground) {
+		const [top, low] = reachOf(ground, corridor);
+		const levels = depthsOf(lanes, top, low).reduce((sum, depth) => sum + (depth === 0 ? 0 : (depth - 26) / 12 + 1), 0);
+		if (levels === 0 || !Number.isFinite(low - top)) return 12;
+		return Math.max(leastGap$1, Math.min(12, (low - top - 52) / Math.max(1, levels - 1)));
+	}
+	/** How deep the lanes reach into a corridor from the row above it, and from the one beneath. */
+	function depthsOf(lanes, top, low) {
+		const deepest = (above) => Math.max(0, ...lanes.filter((lane) => lane.fromAbove === above).map(({ y }) => above ? y - top : low - y));
+		return [deepest(true), deepest(false)];
+	}
+	/** The lane of a course in a corridor. */
+	var laneOf = (lanes, course, corridor) => lanes.get(corridor).find((lane) => lane.course === course);
+	// src/geometry/lanes/nets.ts
+	/** All lines between boxes, or between boxes and gathers, by what they leave. */
+	function netsOf(drawing, ground) {
+		const found = /* @__PURE__ */ new Map();
+		for (const line of drawing.lines.values()) {
+			const net = netOf(line, ground);
+			if (!net) continue;
+			const { key, hub, bracket, spoke } = net;
+			if (!found.has(key)) found.set(key, {
+				hub,
+				bracket,
+				spokes: []
+			});
+			found.get(key).spokes.push(spoke);
+		}
+		const nets = [...found.values()];
+		const key = new Set([...ground.cells.values()].filter((cell) => cell.underlined).map((cell) => cell.id));
+		return nets.map((net) => {
+			const gathered = nets.find((other) => other.bracket && other.hub === net.hub);
+			const from = ground.cells.has(net.hub) ? [net.hub] : (gathered?.spokes ?? []).map((spoke) => spoke.target);
+			return {
+				...net,
+				ofKey: key.size > 0 && from.length === key.size && from.every((id) => key.has(id))
+			};
+		});
+	}
+	var hasHead = (end) => end.marks.includes("arrow");
+	function netOf(line, { cells, gathers }) {
+		const at = (side) => line[side].on.kind === "shape" ? line[side].on.id : "";
+		const [from, to] = [at("from"), at("to")];
+		const known = (id) => cells.has(id) || gathers.has(id);
+		if (!known(from) || !known(to) || from === to || gathers.has(from) && gathers.has(to)) return null;
+		const between = !gathers.has(from) && !gathers.has(to);
+		const [one, other] = [hasHead(line.from), hasHead(line.to)];
+		const hubSide = between ? one && !other ? "to" : "from" : gathers.has(from) ? "from" : "to";
+		const farSide = hubSide === "from" ? "to" : "from";
+		const [hub, target] = [at(hubSide), at(farSide)];
+		const bracket = !between && !hasHead(line[farSide]);
+		return {
+			key: between && one === other ? line.id : `${hub} ${bracket}`,
+			hub,
+			bracket,
+			spoke: {
+				line,
+				target,
+				hubSide
+			}
+		};
+	}
+	// src/geometry/lanes/setOut.ts
+	/** How wide a row becomes at the most, how far its boxes are apart, and how high a corridor is in which nothing runs. */
+	var widest = 1080;
+	var between = 28;
+	var bareCorridor = 52;
+	/** So far apart rows stand while it is not known yet how many lanes come between them. */
+	var farApart = 2e4;
+	/**
+	* Places for shapes of a drawing whose arrows run in lanes: boxes in rows in their order, what gathers on a lane beside what it
+	* gathers, and between the rows as much room as their lanes take. Where only some are fresh, the others stay where they are. Null
+	* for a drawing of another kind.
+	*/
+	function setOut(drawing, boxes, fresh) {
+		if (!isLaned(drawing)) return null;
+		const shapes = [...drawing.shapes.values()];
+		const cells = shapes.filter(isCell);
+		const standing = cells.filter(({ id }) => !fresh.has(id));
+		const placed = new Map(boxes);
+		if (standing.length === 0) inRows(cells, boxes).forEach((box, id) => placed.set(id, box));
+		else if (!append(cells.filter(({ id }) => fresh.has(id)), standing, placed)) return null;
+		const ground = groundOf(kept(drawing, fresh), placed);
+		if (!ground || ground.rows.length === 0) return null;
+		const seated = seatGathers(drawing, ground, fresh);
+		const lanes = lanesOf(coursesOf(netsOf(drawing, seated), seated), seated);
+		const moved = standing.length === 0 ? closedUp(seated, lanes) : seated.rows.map(() => 0);
+		const at = /* @__PURE__ */ new Map();
+		for (const cell of seated.cells.values()) if (fresh.has(cell.id)) at.set(cell.id, {
+			x: cell.box.x,
+			y: cell.box.y + moved[cell.row]
+		});
+		for (const gather of seated.gathers.values()) if (fresh.has(gather.id)) at.set(gather.id, cornerOf(gather, seated, lanes, moved));
+		aside$2(shapes.filter(({ id }) => fresh.has(id) && !at.has(id)), placed, at);
+		return at;
+	}
+	/** Without what gathers and has no place yet. */
+	var kept = (drawing, fresh) => ({
+		...drawing,
+		shapes: new Map([...drawing.shapes].filter(([id, shape]) => !isGather(shape) || !fresh.has(id)))
+	});
+	/** All boxes in rows of about the same width, far apart; the rows that they had are kept where these are not too wide. */
+	function inRows(cells, boxes) {
+		const before = rowsAmong(cells, boxes);
+		const ordered = before?.flatMap((row) => row.cells.map(({ id }) => id)) ?? cells.map(({ id }) => id);
+		const widthOf = (ids) => ids.reduce((sum, id) => sum + boxes.get(id).width + between, -28);
+		const had = before?.map((row) => row.cells.map(({ id }) => id));
+		const rows = had && had.length > 1 && had.every((ids) => widthOf(ids) <= widest) ? had : wrapped(ordered, widthOf);
+		const at = /* @__PURE__ */ new Map();
+		rows.forEach((ids, row) => {
+			let x = 0;
+			for (const id of ids) {
+				const box = boxes.get(id);
+				at.set(id, {
+					...box,
+					x,
+					y: row * farApart
+				});
+				x += box.width + between;
+			}
+		});
+		return at;
+	}
+	function wrapped(ids, widthOf) {
+		const all = widthOf(ids);
+		const share = all / Math.ceil(all / widest);
+		const rows = [[]];
+		for (const id of ids) {
+			const row = rows.at(-1);
+			const grown = widthOf([...row, id]);
+			if (row.length > 0 && (grown > widest || grown - share > share - widthOf(row))) rows.push([id]);
+			else row.push(id);
+		}
+		return rows;
+	}
+	/** New boxes at the end of the last row, or of a new one beneath it; says whether what stands is in rows. */
+	function append(fresh, standing, placed) {
+		const last = rowsAmong(standing, placed)?.at(-1);
+		if (!last) return false;
+		const left = last.cells[0].box.x;
+		let x = right(last.cells.at(-1).box) + between;
+		let y = last.cells.at(-1).box.y;
+		for (const { id } of fresh) {
+			const box = placed.get(id);
+			if (x + box.width > left + widest) [x, y] = [left, Math.max(y, last.bottom) + bareCorridor + 24 + 26];
+			placed.set(id, {
+				...box,
+				x,
+				y
+			});
+			x += box.width + between;
+		}
+		return true;
+	}
+	/** Gives what gathers a corridor and a place along it; it takes its height from its lane. */
+	function seatGathers(drawing, ground, fresh) {
+		const gathers = new Map(ground.gathers);
+		const shapes = [...drawing.shapes.values()].filter((shape) => isGather(shape) && fresh.has(shape.id));
+		for (const { id } of shapes) gathers.set(id, {
+			id,
+			x: 0,
+			y: null,
+			radius: 5,
+			corridor: 0
+		});
+		const nets = netsOf(drawing, {
+			...ground,
+			gathers
+		});
+		for (const { id } of shapes) {
+			const own = nets.filter(({ hub }) => hub === id);
+			const others = [...gathers.values()].filter((gather) => gather.id !== id && gather.x !== 0);
+			gathers.set(id, {
+				...gathers.get(id),
+				...seatFor(own, others, ground)
+			});
+		}
+		return {
+			...ground,
+			gathers
+		};
+	}
+	var crowded = 3;
+	function seatFor(own, others, ground) {
+		const members = (own.find((net) => net.bracket)?.spokes ?? []).map(({ target }) => ground.cells.get(target));
+		const ends = own.flatMap((net) => net.spokes.map(({ target }) => ground.cells.get(target).row));
+		const ofKey = own.some((net) => net.ofKey);
+		const rows = members.length > 0 ? members.map(({ row }) => row) : [ground.rows.length - 1];
+		const cost = (corridor) => 10 * new Set(ends.flatMap((row) => passed(corridor, entryOf(corridor, row)))).size + crowded * others.filter((gather) => gather.corridor === corridor).length + (ofKey === rows.includes(corridor) ? 0 : 1);
+		const corridor = [...new Set(rows.flatMap((row) => [row + 1, row]))].reduce((best, other) => cost(other) < cost(best) ? other : best);
+		const beside = members.filter(({ row }) => row === corridor || row === corridor - 1);
+		const middles = (beside.length > 0 ? beside : members).map(({ box }) => centre(box).x);
+		const taken = others.filter((gather) => Math.abs(gather.corridor - corridor) < 1).map(({ x }) => x);
+		return {
+			corridor,
+			x: placeAlong([ground.rows[corridor - 1], ground.rows[corridor]].filter((row) => row !== void 0), middles, taken)
+		};
+	}
+	var elbow = 14;
+	var overBox = 60;
+	var outside = 40;
+	/** Between boxes, as near as can be to the middle of what is gathered, and away from others. */
+	function placeAlong(rows, middles, taken) {
+		const [low, high] = [Math.min(...middles), Math.max(...middles)];
+		const edges = rows.flatMap((row) => row.cells.flatMap(({ box }) => [box.x, right(box)]));
+		const wish = middles.length > 0 ? (low + high) / 2 : Math.max(...edges) + between;
+		const covering = (x) => rows.filter((row) => row.cells.some(({ box }) => x > box.x - elbow / 2 && x < right(box) + elbow / 2)).length;
+		const cost = (x) => Math.abs(x - wish) + overBox * covering(x) + (middles.length > 0 && (x < low || x > high) ? outside : 0);
+		const gaps = rows.flatMap(openings).flatMap(([from, to]) => [
+			(from + to) / 2,
+			from + elbow,
+			to - elbow
+		]);
+		const steps = Array.from({ length: 80 }, (_, i) => wish + (i - 40) * elbow);
+		const free = [...gaps, ...steps].filter((x) => taken.every((other) => Math.abs(other - x) >= elbow));
+		return free.reduce((best, x) => cost(x) < cost(best) ? x : best, free[0] ?? wish);
+	}
+	/** How far each row is moved, so that the corridors between rows are as high as their lanes need. */
+	function closedUp({ rows }, lanes) {
+		const moved = [];
+		let low = 0;
+		rows.forEach((row, i) => {
+			const above = rows[i - 1];
+			const height = above ? heightOf(depthsOf(lanes.get(i) ?? [], above.bottom, row.top)) : 0;
+			moved.push(low + height - row.top);
+			low += height + row.bottom - row.top;
+		});
+		return moved;
+	}
+	function heightOf([above, beneath]) {
+		if (above === 0 && beneath === 0) return bareCorridor;
+		return above === 0 || beneath === 0 ? above + beneath + 26 : above + 12 + beneath;
+	}
+	function cornerOf(gather, ground, lanes, moved) {
+		const own = lanes.get(gather.corridor).filter(({ course }) => course.net.hub === gather.id).sort((a, b) => Number(b.course.net.bracket) - Number(a.course.net.bracket))[0];
+		const row = own?.fromAbove ? gather.corridor - 1 : gather.corridor;
+		const y = own ? own.y + moved[row] : bottom(ground.rows.at(-1).cells[0].box) + bareCorridor + (moved.at(-1) ?? 0);
+		return {
+			x: gather.x - gather.radius,
+			y: y - gather.radius
+		};
+	}
+	/** Notes, beneath everything else. */
+	function aside$2(rest, boxes, at) {
+		const low = Math.max(0, ...[...boxes].flatMap(([id, box]) => at.has(id) ? at.get(id).y + box.height : []));
+		let x = 0;
+		for (const { id } of rest) {
+			at.set(id, {
+				x,
+				y: low + 156
+			});
+			x += boxes.get(id).width + between;
+		}
+	}
 	// src/geometry/route.ts
 	/** For each row the shape that holds it. */
 	function rowOwners(drawing) {
@@ -1247,6 +1774,228 @@ var geometry = (function(exports) {
 	}
 	/** The point half way along a route. */
 	var midpoint = (points) => alongRoute(points, .5).point;
+	// src/geometry/lanes/pins.ts
+	var pinKey = (course, cell) => `${course.net.hub} ${course.net.bracket} ${course.net.spokes[0].line.id} ${cell}`;
+	var pinGap = 16;
+	var corner$2 = 9;
+	var clash = 5;
+	/** How far an end is tried aside, the nearest first. */
+	var asides = [0, ...Array.from({ length: 24 }, (_, i) => 3 * (i + 1)).flatMap((by) => [-by, by])];
+	/**
+	* Ends that share an edge are set apart in the order in which their lanes cross least: those that come from the left stand left, the
+	* nearest lane first, those from the right the other way round.
+	*/
+	function pinsOf(courses, lanes, ground) {
+		const pins = courses.flatMap((course) => pinsAt(course, lanes, ground));
+		const edges = /* @__PURE__ */ new Map();
+		for (const pin of pins) {
+			const edge = `${pin.cell.id} ${pin.top}`;
+			edges.set(edge, [...edges.get(edge) ?? [], pin]);
+		}
+		const placed = /* @__PURE__ */ new Map();
+		for (const group of edges.values()) {
+			group.sort((a, b) => a.way - b.way || (a.way < 0 ? a.lane - b.lane : b.lane - a.lane));
+			const { box } = group[0].cell;
+			const gap = Math.min(pinGap, (box.width - 18) / Math.max(1, group.length - 1));
+			const start = centre(box).x - gap * (group.length - 1) / 2;
+			group.forEach((pin, i) => placed.set(pin.key, start + i * gap));
+		}
+		asideOfOthers(pins, placed, courses, lanes, ground);
+		return placed;
+	}
+	function pinsAt(course, lanes, ground) {
+		const { net, corridor } = course;
+		return [net.hub, ...new Set(net.spokes.map(({ target }) => target))].flatMap((id) => {
+			const cell = ground.cells.get(id);
+			if (!cell) return [];
+			const at = id === net.hub ? corridor : entryOf(corridor, cell.row);
+			const lane = laneOf(lanes, course, at);
+			const top = at === cell.row;
+			const [left, beyond] = [lane.low < cell.box.x, lane.high > right(cell.box)];
+			return [{
+				key: pinKey(course, id),
+				cell,
+				top,
+				corridor: at,
+				way: left === beyond ? 0 : left ? -1 : 1,
+				lane: Math.abs(lane.y - (top ? cell.box.y : cell.box.y + cell.box.height))
+			}];
+		});
+	}
+	/** Moves ends aside whose lines would lie on lines that come from the row across. */
+	function asideOfOthers(pins, placed, courses, lanes, ground) {
+		const passing = courses.flatMap((course) => [...uprightsThrough(course, lanes), ...stemOf(course, lanes, ground)]);
+		const upright = (pin, x) => {
+			const edge = pin.top ? pin.cell.box.y : pin.cell.box.y + pin.cell.box.height;
+			const far = pin.top ? edge - pin.lane : edge + pin.lane;
+			return {
+				key: pin.key,
+				x,
+				low: Math.min(edge, far),
+				high: Math.max(edge, far)
+			};
+		};
+		for (const pin of pins) {
+			const others = [...passing, ...pins.filter((other) => other !== pin && Math.abs(other.corridor - pin.corridor) < 1).map((other) => upright(other, placed.get(other.key)))];
+			const clear = (x) => {
+				const one = upright(pin, x);
+				return others.every((other) => Math.abs(other.x - x) >= clash || other.low >= one.high || one.low >= other.high);
+			};
+			const own = placed.get(pin.key);
+			const inside = (x) => x >= pin.cell.box.x + corner$2 && x <= right(pin.cell.box) - corner$2;
+			const better = asides.map((by) => own + by).find((x) => inside(x) && clear(x));
+			if (better !== void 0) placed.set(pin.key, better);
+		}
+	}
+	function uprightsThrough(course, lanes) {
+		return [...course.risers].map(([row, x]) => {
+			const ends = [laneOf(lanes, course, row).y, laneOf(lanes, course, row + 1).y];
+			return {
+				key: "",
+				x,
+				low: Math.min(...ends),
+				high: Math.max(...ends)
+			};
+		});
+	}
+	/** A gather, and what leads from it into its lane. */
+	function stemOf(course, lanes, { gathers }) {
+		const { net, corridor } = course;
+		const gather = gathers.get(net.hub);
+		if (!gather) return [];
+		const lane = laneOf(lanes, course, corridor).y;
+		const y = gather.y ?? lane;
+		return [{
+			key: "",
+			x: gather.x,
+			low: Math.min(y, lane) - gather.radius,
+			high: Math.max(y, lane) + gather.radius
+		}];
+	}
+	// src/geometry/lanes/lanes.ts
+	/**
+	* Routes for the arrows of boxes that stand in rows: up or down from a box, along a lane of their own above or beneath the row, and
+	* to the next box; past other rows between their boxes. None for a drawing whose arrows do not run in lanes.
+	*/
+	function routeInLanes(drawing, boxes) {
+		const routes = /* @__PURE__ */ new Map();
+		const ground = isLaned(drawing) ? groundOf(drawing, boxes) : null;
+		if (!ground || ground.rows.length === 0) return routes;
+		const courses = coursesOf(netsOf(drawing, ground), ground);
+		const lanes = lanesOf(courses, ground);
+		const pins = pinsOf(courses, lanes, ground);
+		for (const course of courses) for (const spoke of course.net.spokes) routes.set(spoke.line.id, routeOf(course, spoke, {
+			ground,
+			lanes,
+			pins
+		}));
+		return routes;
+	}
+	function routeOf(course, spoke, plan) {
+		const { ground, lanes, pins } = plan;
+		const target = ground.cells.get(spoke.target);
+		const last = entryOf(course.corridor, target.row);
+		const points = [...startOf(course, spoke, plan)];
+		let corridor = course.corridor;
+		for (const row of along(course.corridor, last)) {
+			const x = course.risers.get(row);
+			points.push({
+				x,
+				y: laneOf(lanes, course, corridor).y
+			});
+			corridor = corridor <= row ? row + 1 : row;
+			points.push({
+				x,
+				y: laneOf(lanes, course, corridor).y
+			});
+		}
+		const x = pins.get(pinKey(course, target.id));
+		points.push({
+			x,
+			y: laneOf(lanes, course, last).y
+		}, {
+			x,
+			y: edgeAt(target, last)
+		});
+		const ends = [edgeOf(ground.cells.get(course.net.hub), course.corridor), edgeOf(target, last)];
+		const straight = withoutKnees(points.map(({ x, y }) => ({
+			x: quarter(x),
+			y: quarter(y)
+		})));
+		return spoke.hubSide === "from" ? {
+			points: straight,
+			edges: {
+				from: ends[0],
+				to: ends[1]
+			}
+		} : {
+			points: straight.reverse(),
+			edges: {
+				from: ends[1],
+				to: ends[0]
+			}
+		};
+	}
+	/** The rows that are passed, in the order in which they are. */
+	var along = (from, to) => from <= to ? passed(from, to) : passed(from, to).reverse();
+	var edgeAt = ({ box, row }, corridor) => corridor === row ? box.y : bottom(box);
+	var edgeOf = (cell, corridor) => cell ? corridor === cell.row ? "top" : "bottom" : null;
+	/** From the hub into its lane. */
+	function startOf(course, spoke, { ground, lanes, pins }) {
+		const { net, corridor } = course;
+		const lane = laneOf(lanes, course, corridor).y;
+		const cell = ground.cells.get(net.hub);
+		if (cell) {
+			const x = pins.get(pinKey(course, cell.id));
+			return [{
+				x,
+				y: edgeAt(cell, corridor)
+			}, {
+				x,
+				y: lane
+			}];
+		}
+		const gather = ground.gathers.get(net.hub);
+		const y = gather.y ?? lane;
+		if (Math.abs(lane - y) > gather.radius) return [{
+			x: gather.x,
+			y: y + Math.sign(lane - y) * gather.radius
+		}, {
+			x: gather.x,
+			y: lane
+		}];
+		return [besideGather(gather, y, nextX(course, spoke, ground, pins), spoke, ground)];
+	}
+	/** Where along the lane of a gather a line goes first. */
+	function nextX(course, { target }, { cells }, pins) {
+		const last = entryOf(course.corridor, cells.get(target).row);
+		const [first] = along(course.corridor, last);
+		return first === void 0 ? pins.get(pinKey(course, target)) : course.risers.get(first);
+	}
+	/** From the side of a gather, or from its top or bottom where a line goes straight on from there. */
+	function besideGather(gather, y, x, { target }, { cells }) {
+		const dx = x - gather.x;
+		if (Math.abs(dx) > gather.radius) return {
+			x: gather.x + Math.sign(dx) * gather.radius,
+			y
+		};
+		return {
+			x,
+			y: y + (cells.get(target).box.y > y ? 1 : -1) * Math.sqrt(gather.radius ** 2 - dx ** 2)
+		};
+	}
+	var quarter = (value) => Math.round(value * 4) / 4;
+	/** The same way without points at which it does not turn. */
+	function withoutKnees(points) {
+		const kept = [];
+		for (const point of points) {
+			const [before, last] = [kept.at(-2), kept.at(-1)];
+			if (last && last.x === point.x && last.y === point.y) continue;
+			if (before && last && (before.x === last.x && last.x === point.x || before.y === last.y && last.y === point.y)) kept.pop();
+			kept.push(point);
+		}
+		return kept;
+	}
 	// src/geometry/tracks.ts
 	/** How far aside a piece is tried, and in which steps. */
 	var reach = 54;
@@ -2018,15 +2767,17 @@ var geometry = (function(exports) {
 	}
 	// src/geometry/routing.ts
 	/**
-	* Routes the lines of a drawing: orthogonally between boxes, straight where a round figure or another line is met. With `only`,
-	* the other lines keep the routes they had.
+	* Routes the lines of a drawing: orthogonally between boxes, straight where a round figure or another line is met, in lanes where
+	* boxes in rows are tied by arrows. With `only`, the other lines keep the routes they had, save those in lanes, which make room for each
+	* other.
 	*/
 	function routeLines(drawing, boxes, before, only) {
 		const owner = rowOwners(drawing);
 		const touched = only && shapesOf(drawing, only, owner);
 		const plans = [];
-		const routes = /* @__PURE__ */ new Map();
+		const routes = routeInLanes(drawing, boxes);
 		for (const line of drawing.lines.values()) {
+			if (routes.has(line.id)) continue;
 			const kept = only && !only.has(line.id) ? before?.get(line.id) : void 0;
 			if (kept) routes.set(line.id, kept);
 			const plan = isStraight(line, drawing, owner) ? null : planOf(line, boxes, owner);
@@ -2446,6 +3197,16 @@ var geometry = (function(exports) {
 		const drawing = readDrawing(document);
 		return writeDrawing(drawing, placementOf(layOut(drawing)));
 	};
+	/**
+	* Places for shapes of a drawing whose arrows run in lanes, as JSON by id: of those named, while all others stay. `null` for a drawing
+	* of another kind.
+	*/
+	var inLanes = (document, fresh) => {
+		const drawing = readDrawing(document);
+		const places = setOut(drawing, new Map([...drawing.shapes].map(([id, shape]) => [id, boxOf(shape)])), new Set(JSON.parse(fresh)));
+		return JSON.stringify(places && Object.fromEntries(places));
+	};
+	exports.inLanes = inLanes;
 	exports.settle = settle;
 	return exports;
 })({});

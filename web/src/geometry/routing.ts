@@ -1,11 +1,13 @@
 import { type Drawing, type Line } from '../drawing/document';
+import { routeInLanes } from './lanes/lanes';
 import { planOf, routePlans, withEdges, type Plan } from './orthogonal';
 import { isRound, rowOwners, shapeAt, type Boxes, type Route } from './route';
 import { routeStraight } from './straight';
 
 /**
- * Routes the lines of a drawing: orthogonally between boxes, straight where a round figure or another line is met. With `only`,
- * the other lines keep the routes they had.
+ * Routes the lines of a drawing: orthogonally between boxes, straight where a round figure or another line is met, in lanes where
+ * boxes in rows are tied by arrows. With `only`, the other lines keep the routes they had, save those in lanes, which make room for each
+ * other.
  */
 export function routeLines(
   drawing: Drawing,
@@ -16,8 +18,9 @@ export function routeLines(
   const owner = rowOwners(drawing);
   const touched = only && shapesOf(drawing, only, owner);
   const plans: Plan[] = [];
-  const routes = new Map<string, Route>();
+  const routes = routeInLanes(drawing, boxes);
   for (const line of drawing.lines.values()) {
+    if (routes.has(line.id)) continue;
     const kept = only && !only.has(line.id) ? before?.get(line.id) : undefined;
     if (kept) routes.set(line.id, kept);
     const plan = isStraight(line, drawing, owner) ? null : planOf(line, boxes, owner);

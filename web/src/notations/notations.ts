@@ -21,6 +21,8 @@ export interface SlateNotation {
   readonly strokes: readonly Stroke[];
   /** What a form stands for in it, where that is not what the form is called. */
   readonly formWords?: Readonly<Record<Form, string>>;
+  /** Whether one draws line after line from one shape, until one says that it is enough. */
+  readonly severalFromOne?: boolean;
   /** What stands at the end of a line that is drawn to a box. */
   readonly head?: EndMark;
   /** Whether it draws concepts, which another notation of concepts can draw too. */
@@ -87,6 +89,7 @@ const cells: SlateNotation = {
     tie: 'Item no and visit no determine fault',
   },
   head: 'arrow',
+  severalFromOne: true,
   stages: true,
   formWords: { junction: 'one determinant' },
   hint: 'Enter: next attribute, in a box of its own. (key) behind. Esc: done.',

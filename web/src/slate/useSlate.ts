@@ -10,6 +10,7 @@ import { slateNotation, type NotationChoice } from '../notations/notations';
 import { formOf } from '../notations/forms';
 import { Dragging } from './gestures/dragging';
 import { withEdgesLetGo } from '../geometry/letGo';
+import { intoLane } from '../geometry/lanes/intoLane';
 import { extent, layOut, sceneOf, type Scene } from '../geometry/scene';
 import { gather, nothing, prune, select, type Selection } from '../drawing/selection';
 import type { DrawingSession } from './drawings';
@@ -171,11 +172,12 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
     (form: Form, tied: readonly string[], wanted: Point | null) => {
       const spot = wanted ?? tiedSpot(form, tied);
       const { change: added, id } = addTied(session.current().document, form, spot.x * 4, spot.y * 4, tied, newId);
-      change(added);
+      change(wanted ? added : intoLane(session.current().document, added, id, sheet));
       setSelection(select(id));
       if (!formOf(form).solid) setEditing({ of: 'shape', id });
+      else if (notation.severalFromOne) setLinkFrom(id);
     },
-    [session, change, tiedSpot],
+    [session, change, tiedSpot, notation, sheet],
   );
 
   const link = useCallback(
@@ -189,10 +191,15 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
         edges,
       );
       change(added);
-      setSelection({ ids: new Set([id]), end: { line: id, side: 'to' }, row: null });
+      // The next line leaves from the same shape, and what one walked to stays chosen meanwhile.
+      if (notation.severalFromOne) setSelection(linkFrom && typeof to === 'string' ? select(to) : select(from));
+      else {
+        setLinkFrom(null);
+        setSelection({ ids: new Set([id]), end: { line: id, side: 'to' }, row: null });
+      }
       return id;
     },
-    [session, change, notation],
+    [session, change, notation, linkFrom],
   );
 
   const nudge = useCallback(

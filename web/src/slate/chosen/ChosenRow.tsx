@@ -68,11 +68,14 @@ function Frame({ slate, anchor, children }: { slate: Slate; anchor: Box; childre
 
 /** While a line waits for its other end. */
 function Linking({ slate }: { slate: Slate }) {
+  const { severalFromOne } = slate.notation;
   return (
     <>
-      <span className="asked">Press what the line leads to.</span>
+      <span className="asked">
+        {severalFromOne ? 'Press what it determines, one after the other.' : 'Press what the line leads to.'}
+      </span>
       <Toolbar.Button className="deed" onClick={() => slate.setLinkFrom(null)}>
-        no line <kbd>Esc</kbd>
+        {severalFromOne ? 'that is all' : 'no line'} <kbd>Esc</kbd>
       </Toolbar.Button>
     </>
   );

@@ -239,10 +239,8 @@ function click(slate: Slate, now: Gesture, scene: Point, under: string | null) {
   switch (now.kind) {
     case 'pull': {
       const target = shapeUnder(slate, scene);
-      if (slate.linkFrom) {
-        slate.setLinkFrom(null);
-        slate.link(now.from, target ?? lineUnder(slate, under, null) ?? slate.place('rectangle', scene));
-      } else {
+      if (slate.linkFrom) linkOrEnd(slate, now.from, target ?? lineUnder(slate, under, null), scene);
+      else {
         slate.setSelection(select(now.from));
         slate.setLinkFrom(now.from);
       }
@@ -266,6 +264,13 @@ function click(slate: Slate, now: Gesture, scene: Point, under: string | null) {
     default:
       break;
   }
+}
+
+/** A line to what was pressed; where nothing is, to a new box, or no further line where they are drawn one after the other. */
+function linkOrEnd(slate: Slate, from: string, to: string | Attachment | null, scene: Point) {
+  if (to !== null) slate.link(from, to);
+  else if (slate.notation.severalFromOne) slate.setLinkFrom(null);
+  else slate.link(from, slate.place('rectangle', scene));
 }
 
 function finish(slate: Slate, now: Gesture, scene: Point, under: string | null) {

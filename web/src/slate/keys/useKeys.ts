@@ -329,7 +329,6 @@ function goIn(slate: Slate): boolean {
   const [id] = slate.selection.ids;
   if (slate.linkFrom && id) {
     slate.link(slate.linkFrom, slate.drawing.lines.has(id) ? { kind: 'line', id } : id);
-    slate.setLinkFrom(null);
     return true;
   }
   if (!id) return false;
