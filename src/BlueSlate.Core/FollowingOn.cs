@@ -13,20 +13,24 @@ public sealed class FollowingOn
     private readonly Assessor assessor;
     private readonly Assessor earlier;
     private readonly ImmutableHashSet<string> asked;
+    private readonly bool crosses;
 
     /// <summary>Prepares a part.</summary>
     /// <param name="assessor">By which it is marked.</param>
-    /// <param name="earlier">By which the earlier part is marked, of the same subject.</param>
+    /// <param name="earlier">By which the earlier part is marked. From work of another subject nothing is inherited.</param>
     public FollowingOn(Assessor assessor, Assessor earlier)
     {
         (this.assessor, this.earlier) = (assessor, earlier);
-        asked =
-        [
-            .. assessor
-                .Assess(Here(earlier.Model), [])
-                .Comparison.Verdicts.Where(verdict => verdict is { IsGood: true, PartlyRight: false })
-                .Select(verdict => verdict.Fact.Id),
-        ];
+        crosses = assessor.Subject != earlier.Subject;
+        asked = crosses
+            ? []
+            :
+            [
+                .. assessor
+                    .Assess(Here(earlier.Model), [])
+                    .Comparison.Verdicts.Where(verdict => verdict is { IsGood: true, PartlyRight: false })
+                    .Select(verdict => verdict.Fact.Id),
+            ];
     }
 
     /// <summary>
@@ -37,7 +41,7 @@ public sealed class FollowingOn
     /// <param name="before">The answer to the earlier part.</param>
     /// <param name="stands">What a person said of what stands for what in the answer.</param>
     public Assessment Inherited(Assessment answer, IDocument before, ImmutableDictionary<string, string> stands) =>
-        answer.ByVariant
+        answer.ByVariant || crosses
             ? answer
             : answer.With(
                 Inheritance.Of(

@@ -26,9 +26,16 @@ test('attributes are laid out in one go, gathered, and told in sentences both wa
   await row(page)
     .getByRole('button', { name: /^one determinant/ })
     .click();
-  await page.keyboard.press('l');
+  // Arrow after arrow from there, without choosing it again.
   await press(page, 'quantity');
+  await press(page, 'day');
+  await expect(sentences(page)).toContainText('Job no and part no determine quantity and day');
+  await page.keyboard.press('ControlOrMeta+z');
+  await row(page)
+    .getByRole('button', { name: /^that is all/ })
+    .click();
   await expect(sentences(page)).toContainText('Job no and part no determine quantity');
+  await page.locator('[data-element$="/to"]').last().click({ force: true });
   await row(page).getByRole('radio', { name: 'many' }).click();
   await expect(sentences(page)).toContainText('Job no and part no multidetermine quantity');
   await row(page).getByRole('radio', { name: 'at most one' }).click();

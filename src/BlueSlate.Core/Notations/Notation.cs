@@ -44,6 +44,9 @@ public abstract class Notation
     /// <summary>Whether it shows by which attributes an entity is identified.</summary>
     public virtual bool ShowsKeys => true;
 
+    /// <summary>Whether columns can be marked as foreign keys.</summary>
+    public virtual bool ShowsForeignKeys => false;
+
     /// <summary>
     /// Whether a relationship's name, and that it identifies, stand at a diamond of its own rather than at its line.
     /// </summary>

@@ -5757,11 +5757,27 @@ export interface components {
         PictureFormat: "svg" | "png" | "pdf";
         /** @description Asks for a picture: of the shapes named, or of all when none is. */
         PictureRequest: {
+            /** @description The drawing. */
             drawing: string;
+            /** @description What is painted. */
             format: components["schemas"]["PictureFormat"];
+            /** @description The shapes that are meant; all when empty. */
             only: string[];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description How many times as large as on the slate, in pixels.
+             */
             scale: number;
+            /**
+             * @description The notation in which one goes on with it; empty for how it is drawn.
+             * @default
+             */
+            as: string;
+            /**
+             * @description The sheet that is meant then; empty for the one that has come farthest.
+             * @default
+             */
+            sheet: string;
         };
         /** @description One thing that may be amiss. */
         PreflightItemReply: {

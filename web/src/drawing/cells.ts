@@ -10,7 +10,7 @@ interface Cell {
 }
 
 const keyPattern = /\s*\((?:key|underlined)\)\s*$/i;
-const gap = 12;
+const gap = 28;
 const between = 110;
 const widest = 1180;
 

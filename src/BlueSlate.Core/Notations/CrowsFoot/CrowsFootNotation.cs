@@ -9,6 +9,8 @@ internal sealed class CrowsFootNotation : Notation<CrowsFootOptions>
 {
     public override string Title => "crow's foot";
 
+    public override bool ShowsForeignKeys => true;
+
     protected override Redrawing Write(ConceptModel model, CrowsFootOptions options) =>
         new CrowsFootWriter(model, options).Write();
 

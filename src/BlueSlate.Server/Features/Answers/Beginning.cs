@@ -1,3 +1,4 @@
+using BlueSlate.Core.Crossing;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Judging;
@@ -57,8 +58,15 @@ internal static class Beginning
         var before = ExerciseJson.Read<PartDocument>(earlier.Asked!.Document);
         var given =
             part.Begin.With == BeginsWith.OwnDrawing ? earlier.Drawing : await ModelAsync(earlier, database, cancellation);
-        var drawing = (Drawing)
-            Subject.Of(part.Learned).Into(Subject.Of(before.Learned).Parse(given)!, before.Learned, part.Learned);
+        var earlierDrawing = Subject.Of(before.Learned).Parse(given)!;
+        if (Crossings.Of(earlierDrawing, before.Learned, part.Learned, Piece.All) is not Drawing drawing)
+        {
+            return Problems.Conflict(
+                "nothing-to-begin-with",
+                $"There is nothing in part {part.Begin.Part} yet that this part could begin with."
+            );
+        }
+
         var (text, _, refusal) = await pool.PlaceAsync(
             access.AccountId,
             drawing with

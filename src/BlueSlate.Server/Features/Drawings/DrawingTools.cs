@@ -1,3 +1,4 @@
+using BlueSlate.Core.Crossing;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Judging;
@@ -138,7 +139,7 @@ public static class DrawingTools
                             access,
                             request.Drawing,
                             _ => true,
-                            (_, _) => Paint(request, access.AccountId, pool, cancellation),
+                            (drawing, options) => Paint(drawing, request, options, access, pool, cancellation),
                             cancellation
                         )
                 )
@@ -316,8 +317,10 @@ public static class DrawingTools
             : Problems.Unreadable("no-subtypes", "This box has no subtypes into which its members could go.", "shape");
 
     private static async Task<IResult> Paint(
+        Drawing drawing,
         PictureRequest request,
-        Guid person,
+        WorkOptions options,
+        Access access,
         DraftingPool pool,
         CancellationToken cancellation
     )
@@ -333,12 +336,24 @@ public static class DrawingTools
             PictureFormat.Png => "image/png",
             _ => "application/pdf",
         };
+        var (text, only) = (request.Drawing, request.Only);
+        if (request.As.Length > 0)
+        {
+            var (crossed, refused) = await CrossedAsync(drawing, request, options, access, pool, cancellation);
+            if (crossed is null)
+            {
+                return refused!;
+            }
+
+            (text, only) = (crossed, []);
+        }
+
         var (reply, refusal) = await pool.DoAsync(
-            person,
-            new DraftRequest(DraftKind.Paint, request.Drawing)
+            access.AccountId,
+            new DraftRequest(DraftKind.Paint, text)
             {
                 Format = request.Format,
-                Only = request.Only,
+                Only = only,
                 Scale = request.Scale,
             },
             cancellation
@@ -347,6 +362,32 @@ public static class DrawingTools
         return reply is null
             ? refusal!
             : TypedResults.File(reply.Picture!, type, $"drawing.{request.Format.ToString().ToLowerInvariant()}");
+    }
+
+    // What is meant of a drawing as one goes on with it in another notation.
+    private static async Task<(string? Text, IResult? Refusal)> CrossedAsync(
+        Drawing drawing,
+        PictureRequest request,
+        WorkOptions options,
+        Access access,
+        DraftingPool pool,
+        CancellationToken cancellation
+    )
+    {
+        if (Subject.All.FirstOrDefault(subject => subject.OptionTypes.ContainsKey(request.As)) is not { } subject)
+        {
+            return (null, Problems.Unreadable("notation", $"There is no notation “{request.As}”.", "as"));
+        }
+
+        var wanted = (WorkOptions)Activator.CreateInstance(subject.OptionTypes[request.As])!;
+        var piece = new Piece(request.Sheet, [.. request.Only]);
+        if (Crossings.Of(drawing, options, wanted, piece) is not Drawing crossed)
+        {
+            return (null, Problems.Conflict("nothing-to-take", "There is nothing here that could be drawn in that way."));
+        }
+
+        var (text, _, refusal) = await pool.PlaceAsync(access.AccountId, crossed, false, cancellation);
+        return (text, refusal);
     }
 
     private static async Task<IResult> Open(Stream body, Placing place, CancellationToken cancellation)
@@ -406,7 +447,20 @@ public sealed record MemberOwner(string Id, string Name);
 public sealed record LiftRequest(string Drawing, string[] Shapes, string Name, string[][] Members);
 
 /// <summary>Asks for a picture: of the shapes named, or of all when none is.</summary>
-public sealed record PictureRequest(string Drawing, PictureFormat Format, string[] Only, double Scale);
+/// <param name="Drawing">The drawing.</param>
+/// <param name="Format">What is painted.</param>
+/// <param name="Only">The shapes that are meant; all when empty.</param>
+/// <param name="Scale">How many times as large as on the slate, in pixels.</param>
+/// <param name="As">The notation in which one goes on with it; empty for how it is drawn.</param>
+/// <param name="Sheet">The sheet that is meant then; empty for the one that has come farthest.</param>
+public sealed record PictureRequest(
+    string Drawing,
+    PictureFormat Format,
+    string[] Only,
+    double Scale,
+    string As = "",
+    string Sheet = ""
+);
 
 /// <summary>The drawing that a picture carried.</summary>
 public sealed record OpenedReply(string Drawing, bool Simpler);

@@ -1,5 +1,7 @@
+using BlueSlate.Core.Crossing;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
+using BlueSlate.Core.Judging;
 using BlueSlate.Data;
 using BlueSlate.Server.Features.Audit;
 using BlueSlate.Server.Features.Checking;
@@ -117,6 +119,12 @@ public sealed class Publishing(BlueSlateContext database, CheckQueue queue, Audi
             return $"Say with which earlier part’s drawing part {parts.IndexOf(astray) + 1} begins.";
         }
 
+        if (parts.Find(part => FollowsElsewhere(part, parts)) is { } across)
+        {
+            return $"Part {parts.IndexOf(across) + 1} cannot begin with the drawing of part {BeginOf(across).Part}: "
+                + "what that is drawn in does not lead there.";
+        }
+
         return parts
             .Select(part =>
                 Missing(part) is not { } what ? null
@@ -128,6 +136,14 @@ public sealed class Publishing(BlueSlateContext database, CheckQueue queue, Audi
 
     private static bool FollowsNothing(ExercisePart part) =>
         BeginOf(part) is { FollowsOn: true } begin && !(begin.Part < part.Position);
+
+    private static bool FollowsElsewhere(ExercisePart part, List<ExercisePart> parts) =>
+        BeginOf(part) is { FollowsOn: true, Part: { } place }
+        && parts.Find(other => other.Position == place) is { } earlier
+        && !Crossings.Lead(LearnedIn(earlier), LearnedIn(part));
+
+    private static WorkOptions LearnedIn(ExercisePart part) =>
+        ExerciseJson.Read<PartDocument>(part.Documents.TextOf(DocumentKind.Part)).Learned;
 
     private static BeginDocument BeginOf(ExercisePart part) =>
         ExerciseJson.Read<PartDocument>(part.Documents.TextOf(DocumentKind.Part)).Begin;

@@ -12,6 +12,7 @@ import { FailedPage, Loading, messageOf } from '../../ui/states';
 import { left, moment } from '../../ui/time';
 import { useNow } from '../../ui/useNow';
 import { counted } from '../../notations/counts';
+import { slateNotation } from '../../notations/notations';
 import { PageTitle } from '../../ui/PageTitle';
 
 /** Before the clock: what is asked, how long it may take, which aids there are. */
@@ -30,7 +31,7 @@ export default function BeforePage() {
   if (before.isError) return <FailedPage error={before.error} />;
   const { parts, minutes, title, cohort, times, attempts, answerId } = before.data;
   const { dueAt, opensAt, closesAt } = times;
-  const told = parts.map(toldOf);
+  const told = parts.map((part) => toldOf(part, acrossTo(part, parts)));
   // What holds for every part is said once.
   const shared = parts.length > 1 ? told[0]!.filter((sentence) => told.every((one) => one.includes(sentence))) : [];
   const overdue = dueAt ? before.dataUpdatedAt > new Date(dueAt).getTime() : false;
@@ -122,11 +123,19 @@ function attemptsTold({ most, begun, bestCounts }: Schemas['StudentAttempts']): 
   return `${often}${so}; ${bestCounts ? 'your best attempt counts' : 'the last attempt that you hand in counts'}.`;
 }
 
+/** What of an earlier part's drawing a part begins with, where that is of another kind. */
+function acrossTo(part: Schemas['StudentPart'], parts: readonly Schemas['StudentPart'][]) {
+  const earlier = part.beginsWithPart ? parts[part.beginsWithPart - 1] : undefined;
+  const isOfConcepts = ({ learned }: Schemas['StudentPart']) => slateNotation(learned).ofConcepts;
+  if (!earlier || isOfConcepts(earlier) === isOfConcepts(part)) return null;
+  return isOfConcepts(part) ? 'tables' : 'attributes';
+}
+
 /** What is asked in a part and what helps while one draws, a sentence each. */
-const toldOf = (part: Schemas['StudentPart']): string[] => [
+const toldOf = (part: Schemas['StudentPart'], across: ReturnType<typeof acrossTo>): string[] => [
   `${capital(wantedDrawing(part.learned))}, for ${show(part.marks)} marks.`,
   ...learnedSentences(part.learned),
-  ...[beginsTold(part.beginsWith, part.beginsWithPart)].filter((told) => told !== null),
+  ...[beginsTold(part.beginsWith, part.beginsWithPart, across)].filter((told) => told !== null),
   part.aids.sentences
     ? 'Sentences beneath the slate will tell what your drawing says.'
     : 'While you draw you are told what is drawn, not what it means.',

@@ -4,6 +4,7 @@ import type { DrawingTools } from '../../api/drawingTools';
 import { saveFile } from '../../ui/saveFile';
 import { Sheet } from '../../ui/Sheet';
 import { messageOf } from '../../ui/states';
+import { firstSheet } from '../../drawing/document';
 import { writeDrawing } from '../../drawing/format';
 import { placementOf } from '../../geometry/scene';
 import type { Slate } from '../useSlate';
@@ -23,12 +24,16 @@ export function PictureSheet({ slate, tools, onClose }: { slate: Slate; tools: D
   const [scale, setScale] = useState(2);
   const chosen = [...slate.selection.ids].filter((id) => slate.drawing.shapes.has(id));
   const [part, setPart] = useState(chosen.length > 0);
-  const paint = (as: Format) =>
+  const across = acrossFrom(slate);
+  const [as, setAs] = useState('');
+  const paint = (painted: Format) =>
     tools.picture({
       drawing: writeDrawing(slate.drawing, placementOf(slate.full)),
-      format: as,
+      format: painted,
       only: part ? chosen : [],
       scale,
+      as,
+      sheet: as === '' ? '' : slate.sheet,
     });
   const save = useMutation({
     mutationFn: async () => saveFile(`${tools.title}.${format}`, await paint(format)),
@@ -73,6 +78,11 @@ export function PictureSheet({ slate, tools, onClose }: { slate: Slate; tools: D
           only what is chosen
         </label>
       )}
+      {across && (
+        <div className="mt-3">
+          <Choice label="What is painted" titled value={as} choices={[asDrawn, across]} onChoose={setAs} />
+        </div>
+      )}
       <p className="mt-3 text-quiet-ink text-[14px]">
         The file carries the drawing: dropped onto a slate it opens for change.
       </p>
@@ -83,4 +93,18 @@ export function PictureSheet({ slate, tools, onClose }: { slate: Slate; tools: D
       )}
     </Sheet>
   );
+}
+
+type Across = readonly [notation: string, word: string, says: string];
+
+const asDrawn: Across = ['', 'the drawing', 'as it is'];
+const asTables: Across = ['crows-foot', 'these tables in crow’s foot', 'with a line for each foreign key'];
+const asBoxes: Across = ['dependency', 'its attributes, a box each', 'to begin a dependency diagram with'];
+
+/** As what else one can go on with what is shown; null for nothing. */
+function acrossFrom({ notation, drawing, sheet }: Slate): Across | null {
+  const boxes = [...drawing.shapes.values()].filter((shape) => (shape.sheet ?? firstSheet(drawing)) === sheet);
+  if (notation.ofConcepts) return boxes.length > 0 ? asBoxes : null;
+  const isStage = notation.stages && sheet !== firstSheet(drawing);
+  return isStage && boxes.some((shape) => shape.compartments.length > 0) ? asTables : null;
 }
