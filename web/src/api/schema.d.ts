@@ -5171,6 +5171,8 @@ export interface components {
             text: string;
             /** @description The elements of the drawing that it is about. */
             elements: string[];
+            /** @description Why it is so, in sentences one reads one after the other; none where it can be seen. */
+            because?: string[];
         };
         /** @description What one line is given. */
         GivenMarks: {

@@ -1,8 +1,12 @@
+import { useState } from 'react';
 import type { Schemas } from '../api/client';
 import type { Phrase } from './phrases';
 
 /** A remark, and the words of the scenario that it is about, where it is about any. */
-export type Remark = Schemas['FormRemark'] & { readonly places?: readonly Phrase[] };
+export type Remark = Omit<Schemas['FormRemark'], 'because'> & {
+  readonly because?: readonly string[];
+  readonly places?: readonly Phrase[];
+};
 
 /** What is told of a drawing: its form, and what rows speak against. */
 export const remarksOf = (reply: Schemas['ReadingReply'] | null): readonly Remark[] => [
@@ -35,8 +39,28 @@ export function FormRemarks({ remarks, onLight, onPick }: FormRemarksProps) {
           >
             {remark.text}
           </button>
+          {remark.because && remark.because.length > 0 && <Because sentences={remark.because} />}
         </li>
       ))}
     </ul>
+  );
+}
+
+/** Why something is so, a sentence a step, for whoever asks. */
+function Because({ sentences }: { sentences: readonly string[] }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <button className="why" aria-expanded={open} onClick={() => setOpen(!open)}>
+        {open ? 'less' : 'why'}
+      </button>
+      {open && (
+        <ol>
+          {sentences.map((sentence, i) => (
+            <li key={i}>{sentence}</li>
+          ))}
+        </ol>
+      )}
+    </>
   );
 }

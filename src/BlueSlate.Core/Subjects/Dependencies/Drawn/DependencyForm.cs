@@ -41,7 +41,10 @@ internal static class DependencyForm
             said.Count == 1 ? $"By the arrows, the candidate key is {said[0]}."
             : more == 0 ? $"By the arrows, the candidate keys are these: {string.Join("; ", said)}."
             : $"By the arrows, there are {count} candidate keys, such as {string.Join("; ", said)}.";
-        return new FormRemark("candidate-keys", text, [.. keys.Prime.SelectMany(i => reading.Attributes[i].Elements)]);
+        return new FormRemark("candidate-keys", text, [.. keys.Prime.SelectMany(i => reading.Attributes[i].Elements)])
+        {
+            Because = ProofSentences.OfKey(keys.Keys[0], reading.Set.All, reading),
+        };
     }
 
     private static FormRemark Form(FormVerdict verdict, DependencyReading reading)
@@ -68,6 +71,12 @@ internal static class DependencyForm
             "normal-form",
             $"As one table it is in {FormNames.Of(verdict.Form)} and no higher: {because}.",
             [.. (against.From | against.To).SelectMany(i => reading.Attributes[i].Elements)]
-        );
+        )
+        {
+            Because =
+                verdict.Form == NormalForm.BoyceCodd
+                    ? []
+                    : ProofSentences.OfNoKey(against.From, against.To, reading.Set.All, reading),
+        };
     }
 }

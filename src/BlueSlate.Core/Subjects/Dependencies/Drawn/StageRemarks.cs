@@ -9,7 +9,11 @@ namespace BlueSlate.Core.Subjects.Dependencies.Drawn;
 /// <param name="Text">One sentence.</param>
 /// <param name="Elements">What it is about.</param>
 /// <param name="IsAmiss">Whether the stage does not keep what it promises.</param>
-internal sealed record StageRemark(string Code, string At, string Text, ImmutableArray<string> Elements, bool IsAmiss = true);
+internal sealed record StageRemark(string Code, string At, string Text, ImmutableArray<string> Elements, bool IsAmiss = true)
+{
+    /// <summary>Why it is so, in sentences; none where it can be seen.</summary>
+    public ImmutableArray<string> Because { get; init; } = [];
+}
 
 /// <summary>
 /// Says of each stage, by the arrows that are drawn, whether everything is still there and can be joined again, how far its tables are
@@ -25,7 +29,7 @@ internal static class StageRemarks
 
     /// <summary>The same as remarks on the form of a drawing.</summary>
     public static IEnumerable<FormRemark> AsForm(DependencyReading reading) =>
-        Of(reading).Select(remark => new FormRemark(remark.Code, remark.Text, remark.Elements));
+        Of(reading).Select(remark => new FormRemark(remark.Code, remark.Text, remark.Elements) { Because = remark.Because });
 
     private static IEnumerable<StageRemark> Of(Stage stage, DependencyReading reading)
     {
@@ -108,7 +112,15 @@ internal static class StageRemarks
                 table.Id,
                 $"{stage.Title}: the key of {table.Said} needs no {reading.Attributes[spare].Text}.",
                 [table.ElementOf(spare)]
-            );
+            )
+            {
+                Because =
+                [
+                    .. (Derivation.Of(table.Key - AttributeSet.Of(spare), AttributeSet.Of(spare), implied) ?? []).Select(step =>
+                        ProofSentences.Step(step, reading)
+                    ),
+                ],
+            };
         }
     }
 
@@ -147,7 +159,10 @@ internal static class StageRemarks
             $"{stage.Title} is in {FormNames.Of(form!.Value)} and no higher: {from}, {why}, {verb} {to}.",
             [.. (against.From | against.To).Select(lowest.ElementOf).Distinct(StringComparer.Ordinal)],
             isAmiss
-        );
+        )
+        {
+            Because = against.IsMultivalued ? [] : ProofSentences.OfNoKey(against.From, against.To, lowest.All, reading),
+        };
     }
 
     private static AgainstForm? Against(AttributeSet table, NormalForm form, DependencySet given) =>

@@ -21,8 +21,6 @@ internal sealed class DependencyRedundant : DependencyFindingKind
         where comparison.Drawn.IsRedundant(arrow)
         let determinant = comparison.Say(arrow.From)
         let to = comparison.Say(arrow.To)
-        let over = Over(comparison.Drawn, arrow)
-        let between = comparison.Say(over)
         select new Finding
         {
             Id = IdFor(arrow.Id),
@@ -31,23 +29,26 @@ internal sealed class DependencyRedundant : DependencyFindingKind
             Headline = $"That {determinant} {Verb(arrow.From)} {to} follows from other arrows.",
             There = $"There is an arrow from {determinant} to {to}.",
             Wanted = $"No arrow from {determinant} to {to}.",
-            Why = over.IsEmpty
-                ? $"The other arrows lead from {determinant} to {to} already."
-                : $"{Phrasing.Capital(determinant)} {Verb(arrow.From)} {between}, and {between} {Verb(over)} {to}.",
+            Why = Why(comparison, arrow),
             Extras = [arrow.Id],
             AnswerElements = [arrow.Id],
         };
 
-    // The determinant over which one gets there, where one arrow more is enough.
-    private static AttributeSet Over(DrawnAgainst drawn, JudgedArrow arrow)
+    // The arrows by which one gets there, one after the other.
+    private static string Why(DependencyComparison comparison, JudgedArrow arrow)
     {
-        var others = drawn
-            .Arrows.Where(other => other is { IsSound: true, IsMultivalued: false } && other.Id != arrow.Id)
-            .ToList();
-        var reached = new Closure(others.Select(other => other.Dependency)).Of(arrow.From);
-        return others
-            .Where(other => other.To == arrow.To && other.From.IsSubsetOf(reached) && !other.From.IsSubsetOf(arrow.From))
-            .Select(other => other.From)
-            .FirstOrDefault();
+        var others = comparison
+            .Drawn.Arrows.Where(other => other is { IsSound: true, IsMultivalued: false } && other.Id != arrow.Id)
+            .Select(other => other.Dependency);
+        var given = new DependencySet(comparison.Drawn.Model.Set.Attributes, [.. others], []);
+        var steps = Derivation.Of(arrow.From, AttributeSet.Of(arrow.To), given.Implied) ?? [];
+        return steps.IsEmpty
+            ? $"The other arrows lead from {comparison.Say(arrow.From)} to {comparison.Say(arrow.To)} already."
+            : Phrasing.Capital(
+                string.Join(
+                    ", and ",
+                    steps.Select(step => $"{comparison.Say(step.From)} {Verb(step.From)} {comparison.Say(step.To)}")
+                )
+            ) + ".";
     }
 }
