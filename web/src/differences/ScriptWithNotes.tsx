@@ -73,7 +73,7 @@ export function ScriptWithNotes(props: ScriptWithNotesProps) {
   const placed = useMemo(() => placeNotes(slate.base, overlay.marked), [slate.base, overlay]);
   const { showWith } = slate;
   useLayoutEffect(() => showWith(placed.flatMap(({ tags }) => tags.map(({ box }) => box))), [showWith, placed]);
-  const lighting = useLighting(slate.drawing, elementsOf(slate.selection));
+  const lighting = useLighting(slate.drawing, elementsOf(slate.selection), slate.notation.stages);
   const openNote = placed.find(({ note }) => note.id === open);
   const lit = useMemo(
     () => new Set([...lighting.lit, ...(openNote?.bands.map((band) => band.element) ?? [])]),

@@ -1,14 +1,23 @@
 import { useState } from 'react';
 import { firstSheet, limits } from '../drawing/document';
+import { sheetsOf } from '../drawing/sameName';
 import { addSheet, nameSheet, removeSheet } from '../drawing/sheets';
 import type { Deeds } from './useDeeds';
 import { newId, type Slate } from './useSlate';
 
+interface SheetEdgesProps {
+  slate: Slate;
+  deeds?: Deeds;
+  /** What is lit: a sheet on which some of it stands is marked. */
+  lit: ReadonlySet<string>;
+}
+
 /** The sheets of a drawing as folded paper edges at the slate's upper rim. With one sheet there is only the way to a second. */
-export function SheetEdges({ slate, deeds }: { slate: Slate; deeds?: Deeds }) {
+export function SheetEdges({ slate, deeds, lit }: SheetEdgesProps) {
   const [naming, setNaming] = useState<string | null>(null);
   const { drawing, sheet, editable } = slate;
   const sheets = [...drawing.sheets.values()];
+  const marked = sheets.length > 1 && slate.notation.stages ? sheetsOf(drawing, lit) : null;
   if (sheets.length < 2 && (!editable || drawing.shapes.size === 0)) return null;
   const add = () => {
     const { change, id } = addSheet(drawing, newId);
@@ -42,7 +51,7 @@ export function SheetEdges({ slate, deeds }: { slate: Slate; deeds?: Deeds }) {
           ) : (
             <button
               key={id}
-              className="sheet-edge"
+              className={`sheet-edge${marked?.has(id) && id !== sheet ? ' holds' : ''}`}
               aria-pressed={id === sheet}
               title={editable && id === sheet ? 'press again to name it' : undefined}
               onClick={() => (id === sheet && editable ? setNaming(id) : slate.setSheet(id))}

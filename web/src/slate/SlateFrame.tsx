@@ -121,7 +121,7 @@ export function SlateFrame({
       {scene.drawing.shapes.size === 0 && !slate.symbolsAt && empty && <div className="slate-empty">{empty}</div>}
       {laid?.(slate)}
       <RimNames slate={slate} />
-      <SheetEdges slate={slate} deeds={deeds} />
+      <SheetEdges slate={slate} deeds={deeds} lit={lit} />
       {slate.finding && <FindField slate={slate} onClose={() => slate.setFinding(false)} />}
       <div className="slate-foot">
         <ViewRow slate={slate} />

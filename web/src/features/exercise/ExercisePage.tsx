@@ -180,7 +180,7 @@ function PartScript({ exercise, part, at, sessions, session, titled, editable, s
   // Where accepted values are chosen the drawing is only pointed at: a press beside an edge draws nothing.
   const slate = useSlate(session, editable && section !== 'accepted', asked.learned);
   const worst = useWorst(sessions);
-  const lighting = useLighting(slate.drawing, elementsOf(slate.selection));
+  const lighting = useLighting(slate.drawing, elementsOf(slate.selection), slate.notation.stages);
   const read = useCallback(
     (drawing: string) =>
       must(api.POST('/api/parts/{id}/reading', { params: { path: { id: part.id } }, body: { drawing } })),

@@ -133,7 +133,7 @@ function PartScript({ answer, work, sessions, session, tabs, onHandedIn, onEnded
   const [offset] = useState(() => new Date(answer.now).getTime() - Date.now());
   useLastMoment(sessions, answer.endsAt ?? null, offset);
   useEnd(answer.endsAt ?? null, offset, onEnded);
-  const lighting = useLighting(slate.drawing, elementsOf(slate.selection));
+  const lighting = useLighting(slate.drawing, elementsOf(slate.selection), slate.notation.stages);
   const read = useCallback(
     (drawing: string) =>
       must(api.POST('/api/study/work/{id}/reading', { params: { path: { id: work.id } }, body: { drawing } })),

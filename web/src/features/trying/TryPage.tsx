@@ -81,7 +81,7 @@ function TryPart({ exercise, part, at, tabs, onAfresh }: TryPartProps) {
   useEffect(() => session.attend(), [session]);
   const learned = asked.learned!;
   const slate = useSlate(session, true, learned);
-  const lighting = useLighting(slate.drawing, elementsOf(slate.selection));
+  const lighting = useLighting(slate.drawing, elementsOf(slate.selection), slate.notation.stages);
   const path = useMemo(() => ({ params: { path: { id: part.id } } }), [part.id]);
   const read = useCallback(
     (drawing: string) => must(api.POST('/api/parts/{id}/try/reading', { ...path, body: { drawing } })),

@@ -1,5 +1,6 @@
 import { memo } from 'react';
 import { LineFigure } from './Figures';
+import { rowsOf } from '../../drawing/document';
 import type { Scene } from '../../geometry/scene';
 import type { Selection } from '../../drawing/selection';
 import { ShapeFigure } from './ShapeFigure';
@@ -53,6 +54,7 @@ export const SceneFigures = memo(function SceneFigures({
           selected={selection.ids.has(shape.id)}
           focusRow={selection.row}
           lit={lit.has(shape.id)}
+          litRows={rowsOf(shape).some((row) => lit.has(row.id)) ? lit : undefined}
           tint={ochre.has(shape.id) ? 'ochre' : 'chalk'}
           tintedRows={ochreRows}
           hidden={hidden}

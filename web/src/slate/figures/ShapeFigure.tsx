@@ -11,6 +11,7 @@ interface ShapeFigureProps {
   selected: boolean;
   focusRow: string | null;
   lit: boolean;
+  litRows?: ReadonlySet<string>;
   tint: Tint;
   tintedRows?: ReadonlySet<string>;
   hidden?: ReadonlySet<string>;
@@ -23,6 +24,7 @@ export const ShapeFigure = memo(function ShapeFigure({
   selected,
   focusRow,
   lit,
+  litRows,
   tint,
   tintedRows,
   hidden,
@@ -33,7 +35,14 @@ export const ShapeFigure = memo(function ShapeFigure({
       <Outline shape={shape} form={form} box={box} />
       {shape.pinned && <Pin box={box} />}
       {form.layout === 'rows' ? (
-        <BoxTexts shape={shape} box={box} focusRow={focusRow} tintedRows={tintedRows} hidden={hidden} />
+        <BoxTexts
+          shape={shape}
+          box={box}
+          focusRow={focusRow}
+          litRows={litRows}
+          tintedRows={tintedRows}
+          hidden={hidden}
+        />
       ) : form.layout === 'lines' ? (
         <NoteTexts shape={shape} box={box} />
       ) : (
@@ -109,11 +118,12 @@ interface BoxTextsProps {
   shape: Shape;
   box: Box;
   focusRow: string | null;
+  litRows?: ReadonlySet<string>;
   tintedRows?: ReadonlySet<string>;
   hidden?: ReadonlySet<string>;
 }
 
-function BoxTexts({ shape, box, focusRow, tintedRows, hidden }: BoxTextsProps) {
+function BoxTexts({ shape, box, focusRow, litRows, tintedRows, hidden }: BoxTextsProps) {
   const left = box.x + typography.markLeft;
   const indent = box.x + markIndent(shape);
   const { rules, baselines } = rowPlaces(shape);
@@ -148,9 +158,9 @@ function BoxTexts({ shape, box, focusRow, tintedRows, hidden }: BoxTextsProps) {
         const y = box.y + baselines.get(row.id)!;
         return (
           <g key={row.id} className={tintedRows?.has(row.id) ? 'ochre' : undefined} data-element={row.id}>
-            {focusRow === row.id && (
+            {(focusRow === row.id || litRows?.has(row.id)) && (
               <rect
-                className="row-focus"
+                className={focusRow === row.id ? 'row-focus' : 'row-lit'}
                 x={box.x + 4}
                 y={y - 13}
                 width={box.width - 8}
