@@ -29,6 +29,12 @@ internal sealed class DependencyFaults(DependencyWorld world, DependencyAnswer a
             ["chosen-key-not-unique"] = KeyTooSmall,
             ["chosen-key-unmarked"] = NoKey,
             ["dependency-attribute-invented"] = Invented,
+            ["dependency-attribute-missing"] = AttributeMissing,
+            ["functional-as-multivalued"] = AsSeveral,
+            ["arrowhead-missing"] = Headless,
+            ["arrow-loose"] = Loose,
+            ["split-lossy"] = Lossy,
+            ["form-not-reached"] = BackAgain,
             ["stage-missing"] = StageMissing,
             ["stage-skipped"] = StageSkipped,
             ["group-left"] = GroupLeft,
@@ -212,6 +218,103 @@ internal sealed class DependencyFaults(DependencyWorld world, DependencyAnswer a
 
         answer.Attributes.Add("zodiac sign");
         return new("dependency-attribute-invented", "zodiac sign");
+    }
+
+    private DependencySeed? AttributeMissing()
+    {
+        var thing = AnyThing;
+        var gone = One(thing.Own);
+        if (!Touch($"arrow {gone}", "diagram " + thing.Id, "key"))
+        {
+            return null;
+        }
+
+        answer.Attributes.Remove(gone);
+        answer.Arrows.RemoveAll(arrow => arrow.To == gone);
+        return new("dependency-attribute-missing", gone);
+    }
+
+    private DependencySeed? AsSeveral()
+    {
+        var thing = AnyThing;
+        var to = One(thing.Own);
+        if (!Touch($"arrow {to}", "diagram " + thing.Id))
+        {
+            return null;
+        }
+
+        answer.Several.Add(to);
+        return new("functional-as-multivalued", to);
+    }
+
+    private DependencySeed? Headless()
+    {
+        var thing = AnyThing;
+        var to = One(thing.Own);
+        if (!Touch($"arrow {to}", "diagram " + thing.Id))
+        {
+            return null;
+        }
+
+        answer.Headless.Add(to);
+        return new("arrowhead-missing", to);
+    }
+
+    private DependencySeed? Loose()
+    {
+        var thing = AnyThing;
+        var to = One(thing.Own);
+        if (!Touch($"arrow {to}", "diagram " + thing.Id, "loose"))
+        {
+            return null;
+        }
+
+        answer.Loose.Add(to);
+        return new("arrow-loose", thing.Id);
+    }
+
+    // What is kept of a line is kept with each root alone.
+    private DependencySeed? Lossy()
+    {
+        var stage = One(["2NF", "3NF"]);
+        if (!Touch(stage, stage + " whole"))
+        {
+            return null;
+        }
+
+        var line = answer.Table(stage, "Line");
+        answer.Tables.Remove(line);
+        foreach (var root in world.Roots)
+        {
+            var columns = line.Columns.Where(column => column.Column == root.Id || !column.Key);
+            answer.Tables.Add(
+                new SeedTable(
+                    stage,
+                    $"Line of {root.Id[..^3]}",
+                    [.. columns.Select(column => (column.Column, true, column.Foreign))]
+                )
+            );
+        }
+
+        return new("split-lossy", stage);
+    }
+
+    // What was split off in the stage before stands with the line once more.
+    private DependencySeed? BackAgain()
+    {
+        if (Array.Find(world.Roots, one => one.Next is not null) is not { } root)
+        {
+            return null;
+        }
+
+        if (!Touch("3NF", "3NF whole", "diagram " + root.Id))
+        {
+            return null;
+        }
+
+        answer.Table("3NF", "Line").Columns.AddRange(root.Own.Select(own => (own, false, false)));
+        answer.Table("3NF", DependencyWorld.Named(root.Id)).Columns.RemoveAll(column => root.Own.Contains(column.Column));
+        return new("form-not-reached", "3NF");
     }
 
     private DependencySeed? StageMissing()

@@ -33,7 +33,7 @@ internal sealed record SeedTable(string Stage, string Name, List<(string Column,
 /// A made-up form of lines that name two things each, with what is kept of the line. Its stages follow from how it is built, by none of
 /// the program's rules.
 /// </summary>
-internal sealed class DependencyWorld
+internal sealed class DependencyWorld : ISeedWorld
 {
     private static readonly string[] Nouns =
     [
@@ -115,6 +115,8 @@ internal sealed class DependencyWorld
 
     public List<(string[] From, string To)> Arrows { get; }
 
+    public HashSet<string> Several { get; } = [];
+
     public List<SeedTable> Tables { get; }
 
     public string[] Attributes => [.. Roots.SelectMany(root => root.All), .. Facts];
@@ -174,14 +176,37 @@ internal sealed class DependencyWorld
         new(stage, "Line", [.. Key.Select(id => (id, true, true)), .. Facts.Select(fact => (fact, false, false))]);
 }
 
+/// <summary>What is right of a made-up form.</summary>
+internal interface ISeedWorld
+{
+    string[] Attributes { get; }
+
+    string[] Key { get; }
+
+    List<(string[] From, string To)> Arrows { get; }
+
+    /// <summary>What is determined as a set of values.</summary>
+    HashSet<string> Several { get; }
+
+    List<SeedTable> Tables { get; }
+}
+
 /// <summary>What an answer says: a copy of a world that faults are put into.</summary>
-internal sealed class DependencyAnswer(DependencyWorld world)
+internal sealed class DependencyAnswer(ISeedWorld world)
 {
     public List<string> Attributes { get; } = [.. world.Attributes];
 
     public List<string> Key { get; } = [.. world.Key];
 
     public List<(string[] From, string To)> Arrows { get; } = [.. world.Arrows];
+
+    public HashSet<string> Several { get; } = [.. world.Several];
+
+    /// <summary>What is determined by an arrow that lost its head, and by one that leads nowhere.</summary>
+    public HashSet<string> Headless { get; } = [];
+
+    /// <inheritdoc cref="Headless"/>
+    public HashSet<string> Loose { get; } = [];
 
     public List<SeedTable> Tables { get; } = [.. world.Tables.Select(table => table with { Columns = [.. table.Columns] })];
 
@@ -198,7 +223,9 @@ internal sealed class DependencyAnswer(DependencyWorld world)
         [
             $"Attributes: {string.Join(", ", Attributes)}",
             .. Key.Count > 0 ? new[] { $"Key: {string.Join(", ", Key)}" } : [],
-            .. arrows.Select(arrow => $"{string.Join(", ", arrow.From)} -> {arrow.To}"),
+            .. arrows.Select(arrow =>
+                $"{string.Join(", ", arrow.From)} {(Several.Contains(arrow.To) ? "->>" : "->")} {arrow.To}"
+            ),
             .. shuffled.Select(table => table.ToString()),
         ];
         return random.Next(2) == 0 ? lines : [.. lines.Select(line => line.Replace(" no", " number", StringComparison.Ordinal))];

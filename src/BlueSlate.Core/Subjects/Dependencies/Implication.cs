@@ -47,6 +47,13 @@ public sealed class Implication
     /// <summary>Whether a functional dependency is implied.</summary>
     public bool Implies(Dependency dependency) => dependency.To.IsSubsetOf(ClosureOf(dependency.From));
 
+    /// <summary>Whether a multivalued dependency is implied: what it determines is a union of blocks of the basis.</summary>
+    public bool ImpliesMultivalued(Dependency dependency)
+    {
+        var to = dependency.To - dependency.From;
+        return BasisOf(dependency.From).All(block => !block.Meets(to) || block.IsSubsetOf(to));
+    }
+
     /// <summary>
     /// The dependency basis of a set: the finest blocks of the other attributes of which each, and each union, depends on
     /// the set

@@ -55,7 +55,7 @@ internal sealed record DependencyFact() : DependencyFactKind("dependency", 10)
     public override IEnumerable<Fact> Of(DependencyReading model) =>
         model
             .Dependencies.DistinctBy(arrow => (arrow.From, arrow.To, arrow.IsMultivalued))
-            .Where(arrow => !arrow.Dependency.IsTrivial)
+            .Where(arrow => !arrow.Dependency.IsTrivial && !IsSaidBefore(arrow, model))
             .Select(arrow =>
                 New(
                     arrow.Id,
@@ -64,6 +64,20 @@ internal sealed record DependencyFact() : DependencyFactKind("dependency", 10)
                     model.Say(arrow.From)
                 )
             );
+
+    // A multivalued dependency and its complement are one fact.
+    private static bool IsSaidBefore(DrawnDependency arrow, DependencyReading model) =>
+        arrow.IsMultivalued
+        && new DependencySet(
+            model.Set.Attributes,
+            model.Set.Functional,
+            [
+                .. model
+                    .Dependencies.TakeWhile(other => other.Id != arrow.Id)
+                    .Where(other => other.IsMultivalued)
+                    .Select(other => other.Dependency),
+            ]
+        ).Implied.ImpliesMultivalued(arrow.Dependency);
 
     public override SchemePlace PlaceOf(Fact fact) => SchemePlace.In("Dependents", 6, fact.Value);
 

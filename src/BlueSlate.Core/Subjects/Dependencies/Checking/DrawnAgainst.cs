@@ -50,7 +50,7 @@ internal sealed class DrawnAgainst
     private readonly Dictionary<string, DrawnDependency> modelArrows;
     private readonly AttributePairs pairs;
     private readonly Closure sound;
-    private readonly ImmutableArray<Dependency> soundMultivalued;
+    private readonly DependencySet soundSet;
 
     public DrawnAgainst(DependencyReading model, DependencyReading answer, AttributePairs pairs, ImmutableArray<StagePlan> plans)
     {
@@ -59,13 +59,8 @@ internal sealed class DrawnAgainst
         modelArrows = model.Dependencies.ToDictionary(arrow => arrow.Id, StringComparer.Ordinal);
         Arrows = [.. answer.Dependencies.Where(IsKnown).Select(Judged)];
         Strange = [.. answer.Dependencies.Where(arrow => !IsKnown(arrow))];
-        sound = new Closure(
-            Arrows.Where(arrow => arrow is { IsSound: true, IsMultivalued: false }).Select(arrow => arrow.Dependency)
-        );
-        soundMultivalued =
-        [
-            .. Arrows.Where(arrow => arrow is { IsSound: true, IsMultivalued: true }).Select(arrow => arrow.Dependency),
-        ];
+        sound = new Closure(SoundArrows(false));
+        soundSet = new DependencySet(Model.Set.Attributes, SoundArrows(false), SoundArrows(true));
         KeyStanding = StandingOfKey();
         Stages = new StagesAgainst(plans, this);
     }
@@ -117,7 +112,10 @@ internal sealed class DrawnAgainst
 
     /// <summary>Whether one of the model answer's arrows follows from those of the answer that it implies.</summary>
     public bool Implies(DrawnDependency wanted) =>
-        wanted.IsMultivalued ? soundMultivalued.Contains(wanted.Dependency) : sound.Of(wanted.From).Contains(wanted.To);
+        wanted.IsMultivalued ? soundSet.Implied.ImpliesMultivalued(wanted.Dependency) : sound.Of(wanted.From).Contains(wanted.To);
+
+    private ImmutableArray<Dependency> SoundArrows(bool multivalued) =>
+        [.. Arrows.Where(arrow => arrow.IsSound && arrow.IsMultivalued == multivalued).Select(arrow => arrow.Dependency)];
 
     /// <summary>
     /// Whether an arrow that is sound follows from the other sound ones, and the model answer does not draw it itself.

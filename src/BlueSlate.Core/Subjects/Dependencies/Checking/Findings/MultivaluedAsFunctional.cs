@@ -17,18 +17,18 @@ internal sealed class MultivaluedAsFunctional : DependencyFindingKind
     public override int Rank => 21;
 
     public override IEnumerable<Finding> Find(DependencyComparison comparison) =>
-        from bad in comparison.BadArrows
-        where bad.Arrow.IsMultivalued
+        from wanted in comparison.Drawn.Model.Dependencies
+        where wanted.IsMultivalued
         let single = comparison.Drawn.Arrows.FirstOrDefault(arrow =>
-            !arrow.IsMultivalued && arrow.From == bad.Arrow.From && arrow.To == bad.Arrow.To
+            !arrow.IsMultivalued && arrow.From == wanted.From && arrow.To == wanted.To
         )
-        where single is not null
-        let to = comparison.Say(bad.Arrow.To)
+        where single is { IsSound: false }
+        let to = comparison.Say(wanted.To)
         let several = Phrasing.Several(to)
         let determinant = comparison.Say(single.From)
         select new Finding
         {
-            Id = IdFor(bad.Arrow.Id),
+            Id = IdFor(wanted.Id),
             Code = Code,
             Tag = Tag.Differs,
             Headline = $"{Phrasing.Capital(determinant)} {Verb(single.From)} a set of {several}, not one.",
@@ -36,9 +36,9 @@ internal sealed class MultivaluedAsFunctional : DependencyFindingKind
             Wanted =
                 $"{Phrasing.Capital(determinant)} {Verb(single.From, "multidetermines", "multidetermine")} {to}, with a double arrowhead.",
             Why = $"One {determinant} may stand with several {several}.",
-            Claims = [bad.Verdict.Fact.Id],
-            Extras = single.IsSound ? [] : [single.Id],
-            ModelElements = [bad.Arrow.Id],
+            Claims = [.. comparison.BadArrows.Where(bad => bad.Arrow.Id == wanted.Id).Select(bad => bad.Verdict.Fact.Id)],
+            Extras = [single.Id],
+            ModelElements = [wanted.Id],
             AnswerElements = [single.Id],
         };
 
