@@ -33,8 +33,8 @@ public static class SlateGeometry
     }
 
     /// <summary>
-    /// Where the upper left corners of shapes come, in pixels by id, on a sheet whose arrows run in lanes: its boxes stand in rows, and what
-    /// gathers stands on a lane. Null for a sheet of another kind.
+    /// Where the upper left corners of shapes come, in pixels by id, on a sheet whose arrows run in lanes: its boxes stand in rows, and
+    /// what gathers stands on a lane. Null for a sheet of another kind.
     /// </summary>
     /// <param name="sheet">The sheet.</param>
     /// <param name="fresh">The shapes that are meant; all others stay where they are.</param>

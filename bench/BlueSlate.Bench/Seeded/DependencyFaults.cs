@@ -32,6 +32,8 @@ internal sealed class DependencyFaults(DependencyWorld world, DependencyAnswer a
             ["dependency-attribute-missing"] = AttributeMissing,
             ["functional-as-multivalued"] = AsSeveral,
             ["arrowhead-missing"] = Headless,
+            ["letter-missing"] = NoLetter,
+            ["letter-wrong"] = OtherLetter,
             ["arrow-loose"] = Loose,
             ["split-lossy"] = Lossy,
             ["form-not-reached"] = BackAgain,
@@ -154,7 +156,7 @@ internal sealed class DependencyFaults(DependencyWorld world, DependencyAnswer a
     {
         var from = One(world.Roots[0].Own);
         var to = One(world.Roots[1].Own);
-        if (!Touch($"arrow {to}", "diagram " + world.Roots[1].Id))
+        if (!Touch($"arrow {to}", $"arrow {from}", "diagram " + world.Roots[1].Id))
         {
             return null;
         }
@@ -245,6 +247,30 @@ internal sealed class DependencyFaults(DependencyWorld world, DependencyAnswer a
 
         answer.Several.Add(to);
         return new("functional-as-multivalued", to);
+    }
+
+    private DependencySeed? NoLetter()
+    {
+        var to = One(AnyThing.Own);
+        if (!Touch($"arrow {to}"))
+        {
+            return null;
+        }
+
+        answer.Letters.Remove(to);
+        return new("letter-missing", to);
+    }
+
+    private DependencySeed? OtherLetter()
+    {
+        var to = One(AnyThing.Own);
+        if (!Touch($"arrow {to}"))
+        {
+            return null;
+        }
+
+        answer.Letters[to] = answer.Letters[to] == "partial" ? "transitive" : "partial";
+        return new("letter-wrong", to);
     }
 
     private DependencySeed? Headless()

@@ -117,6 +117,16 @@ internal sealed class DependencyWorld : ISeedWorld
 
     public HashSet<string> Several { get; } = [];
 
+    // What a root determines hangs on a part of the key, what is further on something that is none.
+    public Dictionary<string, string> Letters =>
+        Things
+            .SelectMany(thing =>
+                thing
+                    .Own.Concat(thing.Next is null ? [] : [thing.Next.Id])
+                    .Select(to => (To: to, Word: Roots.Contains(thing) ? "partial" : "transitive"))
+            )
+            .ToDictionary(pair => pair.To, pair => pair.Word);
+
     public List<SeedTable> Tables { get; }
 
     public string[] Attributes => [.. Roots.SelectMany(root => root.All), .. Facts];
@@ -188,6 +198,9 @@ internal interface ISeedWorld
     /// <summary>What is determined as a set of values.</summary>
     HashSet<string> Several { get; }
 
+    /// <summary>By what is determined, the word that is marked at its arrow.</summary>
+    Dictionary<string, string> Letters => [];
+
     List<SeedTable> Tables { get; }
 }
 
@@ -201,6 +214,8 @@ internal sealed class DependencyAnswer(ISeedWorld world)
     public List<(string[] From, string To)> Arrows { get; } = [.. world.Arrows];
 
     public HashSet<string> Several { get; } = [.. world.Several];
+
+    public Dictionary<string, string> Letters { get; } = new(world.Letters);
 
     /// <summary>What is determined by an arrow that lost its head, and by one that leads nowhere.</summary>
     public HashSet<string> Headless { get; } = [];
@@ -223,11 +238,18 @@ internal sealed class DependencyAnswer(ISeedWorld world)
         [
             $"Attributes: {string.Join(", ", Attributes)}",
             .. Key.Count > 0 ? new[] { $"Key: {string.Join(", ", Key)}" } : [],
-            .. arrows.Select(arrow =>
-                $"{string.Join(", ", arrow.From)} {(Several.Contains(arrow.To) ? "->>" : "->")} {arrow.To}"
-            ),
+            .. arrows.Select(arrow => LetterAt(arrow) is { } letter ? $"{Said(arrow)} ({letter})" : Said(arrow)),
             .. shuffled.Select(table => table.ToString()),
         ];
         return random.Next(2) == 0 ? lines : [.. lines.Select(line => line.Replace(" no", " number", StringComparison.Ordinal))];
     }
+
+    private string Said((string[] From, string To) arrow) =>
+        $"{string.Join(", ", arrow.From)} {(Several.Contains(arrow.To) ? "->>" : "->")} {arrow.To}";
+
+    // Only what is an arrow of the world has a letter.
+    private string? LetterAt((string[] From, string To) arrow) =>
+        world.Arrows.Exists(own => own.To == arrow.To && own.From.SequenceEqual(arrow.From))
+            ? Letters.GetValueOrDefault(arrow.To)
+            : null;
 }

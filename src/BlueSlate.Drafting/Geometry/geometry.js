@@ -3066,12 +3066,34 @@ var geometry = (function(exports) {
 				text
 			}));
 		});
-		return [...beside([-8, 18]), ...beside([
-			-24,
-			34,
-			-40,
-			50
-		])];
+		return [
+			...byHead(line, side, text, route),
+			...beside([-8, 18]),
+			...beside([
+				-24,
+				34,
+				-40,
+				50
+			])
+		];
+	}
+	var letter = 3;
+	/** Beside the head of an arrow, where it shares its way with no other: for a text as short as a letter. */
+	function byHead(line, side, text, route) {
+		const heads = ["from", "to"].filter((end) => line[end].marks.includes("arrow"));
+		if (heads.length !== 1 || text.length > letter) return [];
+		const { point, direction } = endPlace(route, heads[0]);
+		if (Math.abs(direction.y) < Math.abs(direction.x)) return [];
+		const y = point.y + direction.y * 17 + (direction.y > 0 ? 8 : 3);
+		const width = textWidth(text, size);
+		return [point.x + 7, point.x - 7 - width].map((x) => ({
+			x,
+			y,
+			anchor: "start",
+			side,
+			of: "line",
+			text
+		}));
 	}
 	var level = ({ point, direction, length }, width) => (above, along, row) => {
 		const near = Math.max(5, Math.min(marksRoom, length - width - 6));

@@ -19,6 +19,15 @@ internal sealed class Dependencies : ExampleArea
         "Job no and part no determine quantity",
     ];
 
+    private static readonly string[] Lettered =
+    [
+        .. JobSheet[..2],
+        JobSheet[2] + " (transitive)",
+        JobSheet[3] + " (partial)",
+        JobSheet[4] + " (partial)",
+        JobSheet[5],
+    ];
+
     /// <summary>Two sets of values that have nothing to do with each other.</summary>
     internal static readonly string[] Skills =
     [
@@ -59,6 +68,8 @@ internal sealed class Dependencies : ExampleArea
             ["determinant-separated"] = On(JobSheet, 5, "Job no determines quantity\nPart no determines quantity"),
             ["determinant-too-large"] = On(JobSheet, 4, "Job no and part no determine part name"),
             ["functional-as-multivalued"] = On(JobSheet, 4, "Part no multidetermines part name"),
+            ["letter-missing"] = On(Lettered, 2, JobSheet[2]),
+            ["letter-wrong"] = On(Lettered, 2, JobSheet[2] + " (partial)"),
             ["multivalued-as-functional"] = On(Skills, 2, "Badge no multidetermines language\nBadge no determines skill"),
         };
 

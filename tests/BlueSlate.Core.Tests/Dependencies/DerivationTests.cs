@@ -79,9 +79,9 @@ public sealed class DerivationTests
         remark.Because.ShouldBe([
             "Kiln and firing determine shelf and potter.",
             "Potter determines studio.",
-            "So kiln and firing reach everything.",
-            "Firing alone does not reach shelf, potter and studio.",
-            "Kiln alone does not reach shelf, potter and studio.",
+            "So kiln and firing determine everything.",
+            "Firing alone does not determine shelf, potter and studio.",
+            "Kiln alone does not determine shelf, potter and studio.",
         ]);
     }
 

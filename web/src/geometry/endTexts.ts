@@ -258,7 +258,20 @@ function alongCandidates(line: Line, side: Side, text: string, route: Route): En
         : level.map((dy) => ({ x: point.x - (width + room) / 2, y: point.y + dy }));
       return spots.map((spot): EndText => ({ ...spot, anchor: 'start', side, of: 'line', text }));
     });
-  return [...beside([-8, 18]), ...beside([-24, 34, -40, 50])];
+  return [...byHead(line, side, text, route), ...beside([-8, 18]), ...beside([-24, 34, -40, 50])];
+}
+
+const letter = 3;
+
+/** Beside the head of an arrow, where it shares its way with no other: for a text as short as a letter. */
+function byHead(line: Line, side: Side, text: string, route: Route): EndText[] {
+  const heads = (['from', 'to'] as const).filter((end) => line[end].marks.includes('arrow'));
+  if (heads.length !== 1 || text.length > letter) return [];
+  const { point, direction } = endPlace(route, heads[0]!);
+  if (Math.abs(direction.y) < Math.abs(direction.x)) return [];
+  const y = point.y + direction.y * 17 + (direction.y > 0 ? 8 : 3);
+  const width = textWidth(text, size);
+  return [point.x + 7, point.x - 7 - width].map((x) => ({ x, y, anchor: 'start', side, of: 'line', text }));
 }
 
 type Spot = Pick<EndText, 'x' | 'y' | 'anchor'>;

@@ -31,6 +31,8 @@ export interface SlateNotation {
   readonly typed: { readonly first: string; readonly tie: string };
   /** Whether further sheets are stages, with tables that are begun from those before. */
   readonly stages?: boolean;
+  /** What may be marked at a line by a letter. */
+  readonly letters?: readonly { readonly text: string; readonly says: string }[];
   /** What an attribute of a box is called on the slate's hints. */
   readonly hint: string;
 }
@@ -90,6 +92,10 @@ const cells: SlateNotation = {
   },
   head: 'arrow',
   severalFromOne: true,
+  letters: [
+    { text: 'P', says: 'partial' },
+    { text: 'T', says: 'transitive' },
+  ],
   stages: true,
   formWords: { junction: 'one determinant' },
   hint: 'Enter: next attribute, in a box of its own. (key) behind. Esc: done.',

@@ -28,6 +28,14 @@ export function AtLine({ slate, words }: ChosenProps) {
           onPress={() => slate.setSelection(selectEnd(line.id, side))}
         />
       ))}
+      {slate.notation.letters?.map(({ text, says }) => (
+        <Deed
+          key={text}
+          says={`${text}: ${says}`}
+          pressed={line.text === text}
+          onPress={() => slate.change(changeLine(slate.drawing, line, { text: line.text === text ? '' : text }))}
+        />
+      ))}
       <Deed
         says="write"
         keyName={keyFor('line-text')}

@@ -111,6 +111,39 @@ internal sealed record DependencyFact() : DependencyFactKind("dependency", 10)
     }
 }
 
+/// <summary>What is written at an arrow that keeps the attributes from a higher form, where the model answer says it.</summary>
+internal sealed record DependencyLetterFact() : DependencyFactKind("dependency-letter", 15)
+{
+    public override FactSort Sort => FactSort.Set;
+
+    public override IEnumerable<Fact> Of(DependencyReading model) =>
+        model
+            .Dependencies.Where(arrow => arrow.Letter != DependencyLetter.None)
+            .Select(arrow =>
+                New(
+                    new ConceptId(ConceptId.Of(arrow.Id).Element, "letter").ToString(),
+                    arrow.Id,
+                    $"{arrow.Letter.Mark()} where {model.Say(arrow.From)} {arrow.Verb} {model.Attributes[arrow.To].Text}",
+                    arrow.Letter.Word()
+                )
+            );
+
+    public override SchemePlace PlaceOf(Fact fact) => SchemePlace.In("Letters", 2, "the diagram");
+
+    public override Verdict Judge(Fact fact, DrawnAgainst drawn)
+    {
+        var wanted = drawn.ModelArrow(ConceptId.Of(fact.ConceptId).Element);
+        if (drawn.SameArrow(wanted) is not { } arrow)
+        {
+            return new Verdict(fact, VerdictKind.AbsentWithOwner, null, "") { OwnerId = wanted.Id };
+        }
+
+        return arrow.Letter == wanted.Letter ? new Verdict(fact, VerdictKind.Holds, arrow.Id, arrow.Letter.Word())
+            : arrow.Letter == DependencyLetter.None ? new Verdict(fact, VerdictKind.Absent, arrow.Id, "")
+            : new Verdict(fact, VerdictKind.Wrong, arrow.Id, arrow.Letter.Word());
+    }
+}
+
 /// <summary>That what is marked as the key is a candidate key.</summary>
 internal sealed record ChosenKeyFact() : DependencyFactKind("chosen-key", 20)
 {

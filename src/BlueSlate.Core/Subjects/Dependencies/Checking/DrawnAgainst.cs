@@ -20,6 +20,9 @@ internal sealed record JudgedArrow(
     ImmutableArray<string> Elements
 )
 {
+    /// <summary>What is written at it.</summary>
+    public DependencyLetter Letter { get; init; }
+
     /// <summary>Whether it says nothing.</summary>
     public bool IsTrivial => From.Contains(To);
 
@@ -139,7 +142,10 @@ internal sealed class DrawnAgainst
     private JudgedArrow Judged(DrawnDependency arrow)
     {
         var (from, to) = (AttributeSet.Of(arrow.From.Select(i => pairs.Models[i]!.Value)), pairs.Models[arrow.To]!.Value);
-        return new JudgedArrow(arrow.Id, from, to, arrow.IsMultivalued, IsImplied(from, to, arrow.IsMultivalued), arrow.Elements);
+        return new JudgedArrow(arrow.Id, from, to, arrow.IsMultivalued, IsImplied(from, to, arrow.IsMultivalued), arrow.Elements)
+        {
+            Letter = arrow.Letter,
+        };
     }
 
     // A set depends as a whole only when it is a union of blocks of the basis.

@@ -43,18 +43,26 @@ internal static class DependencyAmender
         return new Retyped(staged, [.. problems.OrderBy(problem => problem.Line)], []);
     }
 
+    private sealed record SaidArrow(ImmutableArray<string> From, string To, bool IsMultivalued, DependencyLetter Letter)
+    {
+        public string Key => KeyOf(From, To, IsMultivalued);
+
+        public static string KeyOf(IEnumerable<string> from, string to, bool isMultivalued) =>
+            $"{string.Join('\n', from.Order(StringComparer.Ordinal))}\n{(isMultivalued ? "↠" : "→")}\n{to}";
+    }
+
     /// <summary>What sentences say together, by the keys of names.</summary>
     private sealed record Said(
         IReadOnlyDictionary<string, string> Names,
         IReadOnlySet<string> Key,
-        IReadOnlyList<(ImmutableArray<string> From, string To, bool IsMultivalued)> Arrows
+        IReadOnlyList<SaidArrow> Arrows
     )
     {
         public static Said Of(IReadOnlyList<DependencyStatement> statements)
         {
             var names = new Dictionary<string, string>(StringComparer.Ordinal);
             var key = new HashSet<string>(StringComparer.Ordinal);
-            var arrows = new List<(ImmutableArray<string>, string, bool)>();
+            var arrows = new List<SaidArrow>();
             string KeyOf(string name)
             {
                 var of = Name.Of(name).Key;
@@ -74,7 +82,7 @@ internal static class DependencyAmender
                         break;
                     case DependencyStatement.OfDeterminant says:
                         ImmutableArray<string> from = [.. says.From.Select(KeyOf)];
-                        arrows.AddRange(says.To.Select(to => (from, KeyOf(to), says.IsMultivalued)));
+                        arrows.AddRange(says.To.Select(to => new SaidArrow(from, KeyOf(to), says.IsMultivalued, says.Letter)));
                         break;
                 }
             }
@@ -94,6 +102,7 @@ internal static class DependencyAmender
         );
         private readonly List<Shape> shapes = [];
         private readonly List<Line> lines = [];
+        private readonly Dictionary<string, string> texts = new(StringComparer.Ordinal);
 
         public Drawing To(Said said)
         {
@@ -107,41 +116,40 @@ internal static class DependencyAmender
                 shapes.Add(new Shape(elements[key], Form.Rectangle, Outline.Single, name, [], null));
             }
 
-            var wanted = said
-                .Arrows.Select(arrow => KeyOf(arrow.From, arrow.To, arrow.IsMultivalued))
-                .ToHashSet(StringComparer.Ordinal);
+            var wanted = said.Arrows.GroupBy(arrow => arrow.Key).ToDictionary(same => same.Key, same => same.Last().Letter);
             var drawn = new HashSet<string>(StringComparer.Ordinal);
             foreach (var arrow in reading.Dependencies)
             {
-                var key = KeyOf(
+                var key = SaidArrow.KeyOf(
                     arrow.From.Select(i => reading.Attributes[i].Name.Key),
                     reading.Attributes[arrow.To].Name.Key,
                     arrow.IsMultivalued
                 );
                 drawn.Add(key);
-                gone.UnionWith(wanted.Contains(key) ? [] : [ConceptId.Of(arrow.Id).Element]);
+                var line = ConceptId.Of(arrow.Id).Element;
+                if (!wanted.TryGetValue(key, out var letter))
+                {
+                    gone.Add(line);
+                }
+                else if (letter != arrow.Letter)
+                {
+                    texts[line] = letter.Mark();
+                }
             }
 
-            foreach (
-                var (from, to, isMultivalued) in said.Arrows.Where(arrow =>
-                    drawn.Add(KeyOf(arrow.From, arrow.To, arrow.IsMultivalued))
-                )
-            )
+            foreach (var arrow in said.Arrows.Where(arrow => drawn.Add(arrow.Key)))
             {
-                Draw(from, to, isMultivalued);
+                Draw(arrow);
             }
 
             return Without(gone, said);
         }
 
-        private static string KeyOf(IEnumerable<string> from, string to, bool isMultivalued) =>
-            $"{string.Join('\n', from.Order(StringComparer.Ordinal))}\n{(isMultivalued ? "↠" : "→")}\n{to}";
-
-        private void Draw(ImmutableArray<string> from, string to, bool isMultivalued)
+        private void Draw(SaidArrow arrow)
         {
-            var source = from.Length == 1 ? elements[from[0]] : GatherOf(from);
-            ImmutableArray<string> heads = isMultivalued ? [EndMark.Arrow, EndMark.Arrow] : [EndMark.Arrow];
-            Add(source, elements[to], heads);
+            var source = arrow.From.Length == 1 ? elements[arrow.From[0]] : GatherOf(arrow.From);
+            ImmutableArray<string> heads = arrow.IsMultivalued ? [EndMark.Arrow, EndMark.Arrow] : [EndMark.Arrow];
+            Add(source, elements[arrow.To], heads, arrow.Letter.Mark());
         }
 
         // What gathers the same attributes already is used again.
@@ -188,8 +196,8 @@ internal static class DependencyAmender
             }
         }
 
-        private void Add(string from, string to, ImmutableArray<string> heads) =>
-            lines.Add(new Line(ids.Next(), Stroke.Solid, "", new LineEnd(At(from), []), new LineEnd(At(to), heads), []));
+        private void Add(string from, string to, ImmutableArray<string> heads, string text = "") =>
+            lines.Add(new Line(ids.Next(), Stroke.Solid, text, new LineEnd(At(from), []), new LineEnd(At(to), heads), []));
 
         private Attachment At(string element) =>
             drawing.Shapes.Any(shape => shape.TextLines.Any(row => row.Id == element))
@@ -210,7 +218,13 @@ internal static class DependencyAmender
                                     .Where(Stands)
                                     .Select(shape => WithKey(shape, gone, said)),
                             ],
-                            Lines = [.. sheet.Lines.Concat(i == 0 ? lines : []).Where(line => !gone.Contains(line.Id))],
+                            Lines =
+                            [
+                                .. sheet
+                                    .Lines.Concat(i == 0 ? lines : [])
+                                    .Where(line => !gone.Contains(line.Id))
+                                    .Select(line => texts.TryGetValue(line.Id, out var text) ? line with { Text = text } : line),
+                            ],
                         }
                 )
                 .ToImmutableArray();

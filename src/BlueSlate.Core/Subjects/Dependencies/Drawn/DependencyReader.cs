@@ -151,12 +151,13 @@ internal sealed class DependencyReader
             var id = ConceptId.At(line.Id, place++);
             if (AttributeAt(near) is { } one)
             {
-                dependencies.Add(new DrawnDependency(id, AttributeSet.Of(one), determined, Heads(far) > 1, [line.Id]));
+                Add(new DrawnDependency(id, AttributeSet.Of(one), determined, Heads(far) > 1, [line.Id]), line);
             }
             else if (GatherAt(near) is { } gather && led[gather] is { Set.IsEmpty: false } several)
             {
-                dependencies.Add(
-                    new DrawnDependency(id, several.Set, determined, Heads(far) > 1, [line.Id, gather, .. several.Elements])
+                Add(
+                    new DrawnDependency(id, several.Set, determined, Heads(far) > 1, [line.Id, gather, .. several.Elements]),
+                    line
                 );
             }
             else
@@ -170,6 +171,9 @@ internal sealed class DependencyReader
             remarks.Add(new DependencyRemark(DependencyRemarkKind.NoHead, line.Id, AttributeSet.Of([first, second])));
         }
     }
+
+    private void Add(DrawnDependency arrow, Line line) =>
+        dependencies.Add(arrow with { Letter = DependencyLetters.Read(line.Text) });
 
     private AttributeSet Known(Line line) => AttributeSet.Of(new[] { line.From, line.To }.Select(AttributeAt).OfType<int>());
 

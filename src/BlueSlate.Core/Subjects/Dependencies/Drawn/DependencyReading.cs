@@ -22,6 +22,9 @@ internal sealed record DrawnAttribute(string Id, Name Name, bool IsInKey, Immuta
 /// <param name="Elements">The line, and with several attributes in the determinant what gathers them.</param>
 internal sealed record DrawnDependency(string Id, AttributeSet From, int To, bool IsMultivalued, ImmutableArray<string> Elements)
 {
+    /// <summary>What is written at it.</summary>
+    public DependencyLetter Letter { get; init; }
+
     /// <summary>As a dependency.</summary>
     public Dependency Dependency => new(From, AttributeSet.Of(To));
 

@@ -36,7 +36,7 @@ internal static class DependencySentences
             );
         }
 
-        foreach (var group in reading.Dependencies.GroupBy(arrow => (arrow.From, arrow.IsMultivalued)))
+        foreach (var group in reading.Dependencies.GroupBy(arrow => (arrow.From, arrow.IsMultivalued, arrow.Letter)))
         {
             var arrows = group.DistinctBy(arrow => arrow.To).ToList();
             yield return (
@@ -44,7 +44,8 @@ internal static class DependencySentences
                 new DependencyStatement.OfDeterminant(
                     reading.Set.NamesOf(group.Key.From),
                     [.. arrows.Select(arrow => reading.Attributes[arrow.To].Name.Text)],
-                    group.Key.IsMultivalued
+                    group.Key.IsMultivalued,
+                    group.Key.Letter
                 )
             );
         }
@@ -86,6 +87,9 @@ internal static class DependencySentences
             .. List(from),
             new SentencePiece($" {first.Verb} ", ConceptId.Of(first.Id).Element),
             .. List(to),
+            .. first.Letter == DependencyLetter.None
+                ? []
+                : new[] { new SentencePiece($" ({first.Letter.Word()})", ConceptId.Of(first.Id).Element) },
         ];
         return new Sentence(
             first.Id,

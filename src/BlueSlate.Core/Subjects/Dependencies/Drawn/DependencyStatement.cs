@@ -15,8 +15,12 @@ internal abstract partial record DependencyStatement
     public sealed record OfKey(ImmutableArray<string> Names) : DependencyStatement;
 
     /// <summary>What a determinant determines.</summary>
-    public sealed record OfDeterminant(ImmutableArray<string> From, ImmutableArray<string> To, bool IsMultivalued)
-        : DependencyStatement;
+    public sealed record OfDeterminant(
+        ImmutableArray<string> From,
+        ImmutableArray<string> To,
+        bool IsMultivalued,
+        DependencyLetter Letter
+    ) : DependencyStatement;
 
     /// <summary>What a table of a stage has; <see cref="Name"/> may be empty.</summary>
     public sealed record OfTable(string Stage, string Name, ImmutableArray<StatedColumn> Columns) : DependencyStatement;
@@ -26,7 +30,7 @@ internal abstract partial record DependencyStatement
 
     /// <summary>
     /// Reads a line: <c>Attributes: a, b</c>, <c>Key: a, b</c>, <c>A and b determine c, d</c>, or with an arrow, <c>a, b -> c</c> and
-    /// <c>a ->> c</c>; <c>2NF: Visitor has visitor no (key), phone</c> or <c>2NF: Visitor (visitor no, phone)</c> under a title that
+    /// <c>a ->> c</c>, with <c>(partial)</c> or <c>(transitive)</c> behind where that is marked; <c>2NF: Visitor has visitor no (key), phone</c> or <c>2NF: Visitor (visitor no, phone)</c> under a title that
     /// names a normal form or a sheet. Gives what of it could not be taken.
     /// </summary>
     /// <param name="line">The line.</param>
@@ -48,6 +52,13 @@ internal abstract partial record DependencyStatement
                 : (new OfAttributes(names), null);
         }
 
+        var letter = DependencyLetter.None;
+        if (MarkPattern().Match(text) is { Success: true } behind)
+        {
+            letter = DependencyLetters.Read(behind.Value);
+            text = letter == DependencyLetter.None ? text : text[..behind.Index];
+        }
+
         var verb = VerbPattern().Match(text);
         var (from, to) = verb.Success ? (NamesIn(text[..verb.Index]), NamesIn(text[(verb.Index + verb.Length)..])) : ([], []);
         return from.IsEmpty || to.IsEmpty
@@ -55,7 +66,7 @@ internal abstract partial record DependencyStatement
                 null,
                 new StatementProblem(0, line.Length, "This is not understood: “Item no and visit no determine fault, outcome”.")
             )
-            : (new OfDeterminant(from, to, verb.Groups["many"].Success), null);
+            : (new OfDeterminant(from, to, verb.Groups["many"].Success, letter), null);
     }
 
     private static bool IsTitle(string title, Func<string, bool> isStage) =>

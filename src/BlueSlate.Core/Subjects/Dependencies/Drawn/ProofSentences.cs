@@ -18,7 +18,7 @@ internal static class ProofSentences
         return
         [
             .. steps.Select(step => Step(step, reading)),
-            $"So {reading.Say(key)} {Does("reach", key)} everything.",
+            $"So {reading.Say(key)} {Does("determine", key)} everything.",
             .. key.Count == 1 ? [] : key.Select(attribute => Without(attribute, key, table, reading)),
         ];
     }
@@ -61,7 +61,7 @@ internal static class ProofSentences
         var rest = key - AttributeSet.Of(attribute);
         var missed = table - reading.Set.Implied.ClosureOf(rest);
         var others = missed - AttributeSet.Of(attribute);
-        return $"{Phrasing.Capital(reading.Say(rest))} alone {(rest.Count == 1 ? "does" : "do")} not reach "
+        return $"{Phrasing.Capital(reading.Say(rest))} alone {(rest.Count == 1 ? "does" : "do")} not determine "
             + $"{reading.Say(others.IsEmpty ? missed : others)}.";
     }
 

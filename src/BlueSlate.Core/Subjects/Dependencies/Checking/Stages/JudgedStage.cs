@@ -95,9 +95,14 @@ internal sealed class JudgedStage
     /// </summary>
     public bool IsLosslessByOwn => losslessByOwn.Value;
 
-    /// <summary>Whether it is in a form, at least by the answer’s own true arrows, and loses nothing, whatever its tables are.</summary>
-    public bool Reaches(NormalForm form) =>
-        (Form >= form || FormByOwn >= form) && IsLosslessByOwn && Tables.All(table => table.Repeating.IsEmpty);
+    /// <summary>
+    /// Whether it is in the form that a plan wants and loses nothing, whatever its tables are: by the answer’s own true arrows too, where
+    /// anything was split.
+    /// </summary>
+    public bool Reaches(StagePlan plan) =>
+        (Form >= plan.Wanted || (FormByOwn >= plan.Wanted && Tables.Length > 1))
+        && IsLosslessByOwn
+        && Tables.All(table => table.Repeating.IsEmpty);
 
     /// <summary>What of a split is determined within single tables still.</summary>
     public AttributeSet Kept(PlannedSplit split) =>

@@ -164,7 +164,7 @@ internal sealed record StageKeyFact() : StageFactKind("stage-key", 50)
         var wanted = ConceptId.Of(fact.ConceptId).Element;
         if (StagesAgainst.KeyedFor(pair, stage, wanted, drawn) is not { } table)
         {
-            return stage.Reaches(pair.Plan.Wanted!.Value)
+            return stage.Reaches(pair.Plan)
                 ? new Verdict(fact, VerdictKind.HoldsByRestatement, PlaceOf(stage), "")
                 : new Verdict(fact, VerdictKind.AbsentWithOwner, PlaceOf(stage), "") { OwnerId = OwnerOf(wanted, pair, stage) };
         }
@@ -214,7 +214,7 @@ internal sealed record StageForeignFact() : StageFactKind("stage-foreign-key", 6
         var holders = stage.Tables.Where(other => other != owner && key.IsSubsetOf(other.All)).ToList();
         if (owner is null || holders.Count == 0)
         {
-            return stage.Reaches(pair.Plan.Wanted!.Value)
+            return stage.Reaches(pair.Plan)
                 ? new Verdict(fact, VerdictKind.HoldsByRestatement, PlaceOf(stage), "")
                 : new Verdict(fact, VerdictKind.AbsentWithOwner, PlaceOf(stage), "") { OwnerId = OwnerOf(table.Id, pair, stage) };
         }
@@ -292,7 +292,7 @@ internal sealed record StageFormFact() : StageFactKind("stage-form", 80)
         var isSome = pair.Plan.Splits.IsEmpty
             ? !pair.Plan.IsCopiedBy(stage)
             : pair.Plan.Splits.Any(split => !stage.LeftIn(split, wanted).Any() && !stage.Kept(split).IsEmpty);
-        return !isSome || !stage.Reaches(wanted) ? new Verdict(fact, VerdictKind.Wrong, PlaceOf(stage), said)
+        return !isSome || !stage.Reaches(pair.Plan) ? new Verdict(fact, VerdictKind.Wrong, PlaceOf(stage), said)
             : stage.TooMany(pair.Plan).Any() ? new Verdict(fact, VerdictKind.Wrong, PlaceOf(stage), said, PartlyRight: true)
             : new Verdict(fact, VerdictKind.Holds, PlaceOf(stage), said);
     }

@@ -88,11 +88,7 @@ internal sealed class StagesAgainst
     /// </summary>
     public static JudgedTable? KeyedFor(StagePair pair, JudgedStage stage, string table, DrawnAgainst drawn) =>
         TableFor(pair, stage, table)
-        ?? (
-            stage.Reaches(pair.Plan.Wanted!.Value)
-                ? stage.Tables.FirstOrDefault(one => drawn.StandingOf(one) != KeyStanding.Candidate)
-                : null
-        );
+        ?? (stage.Reaches(pair.Plan) ? stage.Tables.FirstOrDefault(one => drawn.StandingOf(one) != KeyStanding.Candidate) : null);
 
     /// <summary>The table that has most in common with these attributes, if that is more than half of both.</summary>
     public static JudgedTable? Like(IReadOnlyList<JudgedTable> tables, AttributeSet wanted) =>
