@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { become, edgeOf, expectAccessible, goToDesk, onSlate, openDrawing, sentences } from './help';
 
@@ -123,6 +124,131 @@ test('a table is brought to third normal form, stage by stage', async ({ page })
   await box.fill('Guest\nvisitor no (key)\nphone\nhome');
   await page.keyboard.press('Escape');
   await expect(sentences(page)).toContainText('3NF: Guest has visitor no (key), phone, home');
+});
+
+/** Goes to something by its name, from the slate. */
+async function find(page: Page, name: string) {
+  await page.keyboard.press('/');
+  await page.keyboard.type(name);
+  await page.keyboard.press('Enter');
+}
+
+test('a diagram and its stages are drawn by keys alone', async ({ page }) => {
+  await become(page, 'Rosa Tamm');
+  await openDrawing(page, 'Warm-up: the studio slots');
+  await tabTo(page, (element) => element.classList.contains('slate'));
+  await page.keyboard.press('e');
+  await page.keyboard.type('host (key)');
+  for (const name of ['show (key)', 'producer', 'phone']) {
+    await page.keyboard.press('Enter');
+    await page.keyboard.type(name);
+  }
+  await page.keyboard.press('Escape');
+  await expect(page.locator('text.name')).toHaveText(['host', 'show', 'producer', 'phone']);
+
+  // Gathered, one arrow from there; then arrow after arrow from one attribute.
+  await find(page, 'host');
+  await page.keyboard.press('g');
+  await find(page, 'show');
+  await page.keyboard.press('j');
+  await find(page, 'producer');
+  await page.keyboard.press('Enter');
+  await expect(sentences(page)).toContainText('Host and show determine producer');
+  await page.keyboard.press('Escape');
+  await find(page, 'producer');
+  await page.keyboard.press('l');
+  await find(page, 'show');
+  await page.keyboard.press('Enter');
+  await find(page, 'phone');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+  await expect(sentences(page)).toContainText('Producer determines show and phone');
+
+  // A stage, and a table of its own for what depends on the producer.
+  await tabTo(page, (element) => element.textContent === 'begin a stage');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('text.name')).toHaveText(['Everything']);
+  await tabTo(page, (element) => element.classList.contains('slate'));
+  await find(page, 'Everything');
+  await tabTo(page, (element) => element.textContent === 'producer');
+  await page.keyboard.press('Enter');
+  await expect(sentences(page)).toContainText('1NF: Producer has producer (key), show, phone');
+});
+
+/** Goes on with the Tab key to the element that is wanted. */
+async function tabTo(page: Page, wanted: (element: Element) => boolean) {
+  for (let i = 0; i < 80; i++) {
+    if (await page.evaluate(`(${wanted.toString()})(document.activeElement)`)) return;
+    await page.keyboard.press('Tab');
+  }
+  throw new Error('What is wanted cannot be reached by the Tab key.');
+}
+
+test.describe('by touch', () => {
+  test.use({ hasTouch: true });
+
+  test('arrow after arrow is drawn from one attribute', async ({ page }) => {
+    await become(page, 'Rosa Tamm');
+    await openDrawing(page, 'Warm-up: the radio’s crew');
+    await page.getByRole('button', { name: 'write', exact: true }).last().tap();
+    const field = page.getByRole('textbox', { name: 'Sentences, one statement a line' });
+    await field.fill('Attributes: badge no, name, desk');
+    await field.press('Escape');
+    await expect(page.locator('text.name')).toHaveText(['badge no', 'name', 'desk']);
+    const tap = async (name: string) => {
+      const at = await edgeOf(page, name, 'left');
+      await page.touchscreen.tap(at.x + 30, at.y);
+    };
+    await tap('badge no');
+    await row(page).getByRole('button', { name: /^line/ }).tap();
+    await tap('name');
+    await tap('desk');
+    await row(page)
+      .getByRole('button', { name: /^that is all/ })
+      .tap();
+    await expect(sentences(page)).toContainText('Badge no determines name and desk');
+    await expectAccessible(page);
+  });
+});
+
+test('an arrow is marked, an attribute lit on every sheet, and a stage becomes tables in crow’s foot', async ({
+  page,
+}) => {
+  await become(page, 'Olga Wren');
+  await openDrawing(page, 'The job sheet');
+  await page.getByRole('button', { name: 'write', exact: true }).last().click();
+  const field = page.getByRole('textbox', { name: 'Sentences, one statement a line' });
+  await field.fill(
+    [
+      'Key: job no, part no',
+      'Job no and part no determine quantity',
+      'Part no determines price (partial)',
+      '2NF: Part has part no (key), price',
+      '2NF: Use has job no (key), part no (key, foreign key), quantity',
+    ].join('\n'),
+  );
+  await field.press('Control+End');
+  await field.press('Enter');
+  const sheets = page.getByRole('group', { name: 'Sheets' });
+  await expect(sheets.getByRole('button', { name: '2NF' })).toBeVisible();
+  await field.press('Escape');
+  await expect(page.locator('.scene text', { hasText: /^P$/ })).toBeVisible();
+
+  // What is chosen in the diagram marks the sheets on which it stands too.
+  await press(page, 'price');
+  await expect(sheets.getByRole('button', { name: '2NF' })).toHaveClass(/holds/);
+  await sheets.getByRole('button', { name: '2NF' }).click();
+
+  const picture = page.getByRole('button', { name: 'picture', exact: true });
+  await picture.click();
+  const dialog = page.getByRole('dialog', { name: 'As a picture' });
+  await dialog.getByRole('radio', { name: /these tables in crow’s foot/ }).click();
+  const saved = page.waitForEvent('download');
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  const svg = readFileSync((await (await saved).path())!, 'utf8');
+  expect(svg).toContain('Use');
+  expect(svg).toContain('FK');
+  expect(svg).not.toContain('determine');
 });
 
 async function giveOwnTable(page: Page, table: string, determinant: string) {

@@ -42,7 +42,7 @@ export function AtShape({ slate, words }: ChosenProps) {
       )}
       {(further || slate.notation.boxWay === 'stem') && <TiedForms slate={slate} shapes={[shape.id]} all={further} />}
       <Deed says="line" keyName={keyFor('line')} onPress={() => slate.setLinkFrom(shape.id)} />
-      <Deed says="line to itself" onPress={() => slate.link(shape.id, shape.id)} />
+      {!slate.notation.severalFromOne && <Deed says="line to itself" onPress={() => slate.link(shape.id, shape.id)} />}
       <Deed says="and another" keyName={keyFor('gather')} onPress={slate.gather} />
       {!(first.outline && first.underline && first.italics) && (
         <Further open={further} onOpen={setFurther} says={further ? 'less' : 'more'} />
