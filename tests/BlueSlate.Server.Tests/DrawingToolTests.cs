@@ -1,6 +1,7 @@
 using System.Net;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Subjects.Dependencies;
 using Shouldly;
 
@@ -184,6 +185,50 @@ public sealed class DrawingToolTests(TestServer server) : IClassFixture<TestServ
             DrawingReader
                 .Read((string)(await instructor.PostAsync($"/api/parts/{exercise.Part}/do", Deed(deed, on)))["drawing"]!)
                 .Drawing!;
+    }
+
+    [Fact]
+    public async Task A_stage_is_painted_as_tables_in_crows_foot_and_opens_there()
+    {
+        using var instructor = await server.AsAsync("instructor");
+        var exercise = await Story.MadeAsync(server, instructor, "Tool book");
+        var part = new PartDocument { Learned = new DependencyOptions() };
+        await instructor.PutAsync($"/api/parts/{exercise.Part}", new { revision = 1, value = part });
+        var drawing = Typed(
+            "Attributes: loan no, tool no, tool",
+            "3NF: Loan has loan no (key), tool no (foreign key)",
+            "3NF: Tool has tool no (key), tool"
+        );
+
+        var picture = await PaintAsync("crows-foot");
+        picture.StatusCode.ShouldBe(HttpStatusCode.OK, await picture.Content.ReadAsStringAsync());
+        var svg = await picture.Content.ReadAsStringAsync();
+        svg.ShouldContain(">FK<");
+        svg.ShouldContain(">PK<");
+        (await PaintAsync("runes")).StatusCode.ShouldBe(HttpStatusCode.UnprocessableEntity);
+        (await PaintAsync("chen")).StatusCode.ShouldBe(HttpStatusCode.Conflict);
+
+        Task<HttpResponseMessage> PaintAsync(string notation) =>
+            instructor.SendAsync(
+                HttpMethod.Post,
+                $"/api/parts/{exercise.Part}/picture",
+                new
+                {
+                    drawing,
+                    format = "svg",
+                    only = Array.Empty<string>(),
+                    scale = 1,
+                    @as = notation,
+                }
+            );
+    }
+
+    private static string Typed(params string[] lines)
+    {
+        var options = new DependencyOptions();
+        var typed = Subject.Of(options).Retype(Drawing.Empty, lines, options)!;
+        typed.Problems.ShouldBeEmpty();
+        return DrawingWriter.WriteText((Drawing)typed.Document);
     }
 
     [Fact]

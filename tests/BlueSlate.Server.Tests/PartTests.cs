@@ -1,5 +1,7 @@
 using System.Text.Json.Nodes;
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Judging;
+using BlueSlate.Core.Subjects.Dependencies;
 using Microsoft.EntityFrameworkCore;
 using Shouldly;
 
@@ -154,6 +156,45 @@ public sealed class PartTests(TestServer server) : IClassFixture<TestServer>
     }
 
     [Fact]
+    public async Task A_dependency_diagram_is_begun_with_the_attributes_of_an_earlier_drawing_and_proposed_to_authors_only()
+    {
+        using var instructor = await server.AsAsync("instructor");
+        var options = new DependencyOptions();
+        var model = (Drawing)
+            Subject
+                .Of(options)
+                .Retype(Drawing.Empty, ["Hull number determines gasvolume", "Key: hull number"], options)!
+                .Document;
+        var (exercise, second) = await PublishedAsync(
+            instructor,
+            new { with = "own-drawing", part = 1 },
+            model,
+            new { notation = "dependency" }
+        );
+        using var student = await server.AsAsync("student");
+        var answer = await Story.StartedAsync(student, exercise);
+        var works = await WorksAsync(student, answer);
+        (await student.CodeOfAsync(HttpMethod.Post, $"/api/study/work/{works[1]}/begin")).ShouldBe("nothing-to-begin-with");
+        await SaveAsync(student, works[0], 1, new Sketch().Box("Zeppelin", "PK hull number", "gasvolume").ToDrawing());
+
+        var begun = await student.PostAsync($"/api/study/work/{works[1]}/begin");
+        var boxes = DrawingReader.Read((string)begun["drawing"]!).Drawing!;
+        boxes.Shapes.Select(shape => shape.Text).ShouldBe(["hull number", "gasvolume"]);
+        await SaveAsync(student, works[1], 1, boxes);
+        await student.PostAsync($"/api/study/answers/{answer}/hand-in", HandIn((works[0], 2), (works[1], 2)));
+
+        var asked = new
+        {
+            drawing = DrawingWriter.WriteText(model),
+            deed = "propose-stages",
+            on = Array.Empty<string>(),
+        };
+        var proposed = await instructor.PostAsync($"/api/parts/{second}/do", asked);
+        DrawingReader.Read((string)proposed["drawing"]!).Drawing!.Sheets.Length.ShouldBe(2);
+        (await student.CodeOfAsync(HttpMethod.Post, $"/api/study/work/{works[1]}/do", asked)).ShouldBe("not-allowed");
+    }
+
+    [Fact]
     public async Task A_part_is_begun_with_ones_own_drawing_whose_differences_cost_nothing_again()
     {
         using var instructor = await server.AsAsync("instructor");
@@ -283,7 +324,8 @@ public sealed class PartTests(TestServer server) : IClassFixture<TestServer>
     private async Task<(SetExercise Exercise, Guid Second)> PublishedAsync(
         Client instructor,
         object? begin = null,
-        Drawing? model = null
+        Drawing? model = null,
+        object? learned = null
     )
     {
         var exercise = await Story.DraftAsync(server, instructor);
@@ -296,7 +338,7 @@ public sealed class PartTests(TestServer server) : IClassFixture<TestServer>
                 value = new
                 {
                     title = "The harbour",
-                    learned = new { notation = "crows-foot", level = "conceptual" },
+                    learned = learned ?? new { notation = "crows-foot", level = "conceptual" },
                     marks = "10",
                     minutes = 30,
                     begin = begin ?? new { with = "nothing" },

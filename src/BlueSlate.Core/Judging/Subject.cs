@@ -78,6 +78,9 @@ public abstract class Subject
     /// <param name="on">To which of its elements.</param>
     public virtual Done? Do(IDocument document, string deed, IReadOnlyList<string> on) => null;
 
+    /// <summary>Those of its deeds that give an answer away, and so are only for whoever sets exercises.</summary>
+    public virtual IReadOnlySet<string> DeedsOfAuthors => ImmutableHashSet<string>.Empty;
+
     /// <summary>Other ways of saying the same that are met under these options, with what each usually is worth.</summary>
     public abstract ImmutableArray<RestatementChoice> OtherWays(WorkOptions options);
 

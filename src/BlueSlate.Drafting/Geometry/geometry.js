@@ -3084,7 +3084,7 @@ var geometry = (function(exports) {
 		if (heads.length !== 1 || text.length > letter) return [];
 		const { point, direction } = endPlace(route, heads[0]);
 		if (Math.abs(direction.y) < Math.abs(direction.x)) return [];
-		const y = point.y + direction.y * 17 + (direction.y > 0 ? 8 : 3);
+		const y = point.y + (direction.y > 0 ? 21 : -9);
 		const width = textWidth(text, size);
 		return [point.x + 7, point.x - 7 - width].map((x) => ({
 			x,

@@ -4,6 +4,8 @@ import { api, must, type Schemas } from './client';
 export interface DrawingTools {
   /** What a picture of the drawing is called. */
   readonly title: string;
+  /** Whether they are those of whoever sets what is drawn, and may have it proposed. */
+  readonly forAuthors?: boolean;
   amend(drawing: string, lines: string[]): Promise<Schemas['AmendReply']>;
   redraw(drawing: string, notation: string): Promise<Schemas['RedrawReply']>;
   members(drawing: string, shapes: string[]): Promise<Schemas['MembersReply']>;
@@ -44,6 +46,7 @@ export function partTools(id: string, title: string): DrawingTools {
   const params = { path: { id } };
   return {
     title,
+    forAuthors: true,
     amend: (drawing, lines) => must(api.POST('/api/parts/{id}/amend', { params, body: { drawing, lines } })),
     redraw: (drawing, notation) => must(api.POST('/api/parts/{id}/redraw', { params, body: { drawing, notation } })),
     members: (drawing, shapes) => must(api.POST('/api/parts/{id}/members', { params, body: { drawing, shapes } })),

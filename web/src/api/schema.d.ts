@@ -4840,7 +4840,10 @@ export interface components {
          * @enum {unknown}
          */
         Decision: "allow" | "allow-in-part" | "keep-loss";
-        /** @description What is to be done to a drawing: `next-stage` on a sheet, or `own-table` on lines of a table. */
+        /**
+         * @description What is to be done to a drawing: `next-stage` on a sheet, `own-table` on lines of a table, or, by authors,
+         *     `propose-stages`.
+         */
         DeedRequest: {
             drawing: string;
             deed: string;

@@ -75,6 +75,15 @@ export function SheetEdges({ slate, deeds, lit }: SheetEdgesProps) {
             {sheets.length > 1 ? 'another' : 'second sheet'}
           </button>
         ))}
+      {deeds?.forAuthors && slate.notation.stages && sheets.length === 1 && drawing.lines.size > 0 && (
+        <button
+          className="sheet-edge quiet"
+          disabled={deeds.busy}
+          onClick={() => void deeds.run('propose-stages', [], 'propose the stages')}
+        >
+          propose the stages
+        </button>
+      )}
       {editable && sheet !== firstSheet(drawing) && (
         <button className="sheet-edge quiet" onClick={remove}>
           take this one away

@@ -30,7 +30,7 @@ export function useDeeds(slate: Slate, tools: DrawingTools | undefined) {
       setBusy(false);
     }
   };
-  return { run, busy };
+  return { run, busy, forAuthors: tools.forAuthors ?? false };
 }
 
 export type Deeds = ReturnType<typeof useDeeds>;

@@ -40,10 +40,14 @@ internal sealed class DependencySubject : Subject
         return [.. DependencyForm.Of(reading), .. StageRemarks.AsForm(reading)];
     }
 
+    public override IReadOnlySet<string> DeedsOfAuthors { get; } =
+        new HashSet<string>(StringComparer.Ordinal) { StageDeeds.Propose };
+
     public override Done? Do(IDocument document, string deed, IReadOnlyList<string> on) =>
         deed switch
         {
             StageDeeds.NextStage => StageDeeds.Next((Drawing)document, on.FirstOrDefault("")),
+            StageDeeds.Propose => StageDeeds.ProposeStages((Drawing)document),
             StageDeeds.OwnTable => StageDeeds.GiveOwnTable((Drawing)document, on),
             _ => null,
         };

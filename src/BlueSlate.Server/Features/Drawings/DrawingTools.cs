@@ -31,12 +31,14 @@ public static class DrawingTools
     /// <param name="partOf">Finds the part.</param>
     /// <param name="allowed">Which aids this person has in a part.</param>
     /// <param name="guard">Who may call.</param>
+    /// <param name="forAuthors">Whether those who may call set what is drawn, and may have it done for them.</param>
     public static void MapDrawingTools(
         this RouteGroupBuilder group,
         string prefix,
         PartOf partOf,
         Func<PartDocument, AidsDocument> allowed,
-        Func<RouteHandlerBuilder, RouteHandlerBuilder> guard
+        Func<RouteHandlerBuilder, RouteHandlerBuilder> guard,
+        bool forAuthors = false
     )
     {
         guard(
@@ -124,7 +126,7 @@ public static class DrawingTools
                             access,
                             request.Drawing,
                             _ => true,
-                            (drawing, options) => Do(drawing, request, options, Places(access, pool, cancellation)),
+                            (drawing, options) => Do(drawing, request, options, forAuthors, Places(access, pool, cancellation)),
                             cancellation
                         )
                 )
@@ -237,8 +239,19 @@ public static class DrawingTools
             );
     }
 
-    private static async Task<IResult> Do(Drawing drawing, DeedRequest request, WorkOptions options, Placing place)
+    private static async Task<IResult> Do(
+        Drawing drawing,
+        DeedRequest request,
+        WorkOptions options,
+        bool forAuthors,
+        Placing place
+    )
     {
+        if (!forAuthors && Subject.Of(options).DeedsOfAuthors.Contains(request.Deed))
+        {
+            return Problems.NotAllowed("This is for whoever sets the exercise.");
+        }
+
         if (request.On.Length > DrawingLimits.Shapes || Array.Exists(request.On, id => id is null))
         {
             return Problems.Unreadable("on", $"At most {DrawingLimits.Shapes} elements are taken.", "on");
@@ -466,7 +479,8 @@ public sealed record PictureRequest(
 public sealed record OpenedReply(string Drawing, bool Simpler);
 
 /// <summary>
-/// What is to be done to a drawing: <c>next-stage</c> on a sheet, or <c>own-table</c> on lines of a table.
+/// What is to be done to a drawing: <c>next-stage</c> on a sheet, <c>own-table</c> on lines of a table, or, by authors,
+/// <c>propose-stages</c>.
 /// </summary>
 public sealed record DeedRequest(string Drawing, string Deed, string[] On);
 

@@ -40,7 +40,8 @@ public static class PartEndpoints
                 Redraw = true,
                 Lifting = true,
             },
-            route => route.ForStaff()
+            route => route.ForStaff(),
+            forAuthors: true
         );
     }
 

@@ -9,7 +9,7 @@ import { useSize } from '../../ui/useSize';
 import type { Slate } from '../useSlate';
 import { Choices, Deed, type Choice } from './Choices';
 import type { ChosenProps } from './ChosenRow';
-import { Common, Further, PointerDeed } from './Common';
+import { Common, Further, LetterDeeds, PointerDeed } from './Common';
 import { StrokeChoices } from './drawnWays';
 import { meaningOf } from '../../notations/meanings';
 import { MarksSample } from './samples';
@@ -73,7 +73,7 @@ export function AtEnd({ slate, words }: ChosenProps) {
         />
       )}
       {all && <OwnTips slate={slate} direction={direction} />}
-      <Texts slate={slate} all={all} />
+      {slate.notation.letters ? <LetterDeeds slate={slate} line={line} /> : <Texts slate={slate} all={all} />}
       <Deed
         says="other end"
         keyName={keyFor('other-end')}

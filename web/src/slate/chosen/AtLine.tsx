@@ -4,7 +4,7 @@ import { selectEnd } from '../../drawing/selection';
 import { nameAt } from '../spoken';
 import { Choices, Deed } from './Choices';
 import type { ChosenProps } from './ChosenRow';
-import { Common, Further, PointerDeed } from './Common';
+import { Common, Further, LetterDeeds, PointerDeed } from './Common';
 import { StrokeChoices } from './drawnWays';
 import { CupSample } from './samples';
 import { useDeedKeys } from '../keys/useDeedKeys';
@@ -28,14 +28,7 @@ export function AtLine({ slate, words }: ChosenProps) {
           onPress={() => slate.setSelection(selectEnd(line.id, side))}
         />
       ))}
-      {slate.notation.letters?.map(({ text, says }) => (
-        <Deed
-          key={text}
-          says={`${text}: ${says}`}
-          pressed={line.text === text}
-          onPress={() => slate.change(changeLine(slate.drawing, line, { text: line.text === text ? '' : text }))}
-        />
-      ))}
+      <LetterDeeds slate={slate} line={line} />
       <Deed
         says="write"
         keyName={keyFor('line-text')}

@@ -1,6 +1,6 @@
 import { Toolbar } from 'radix-ui';
 import type { Line } from '../../drawing/document';
-import { turnPointer } from '../../drawing/edits';
+import { changeLine, turnPointer } from '../../drawing/edits';
 import { useDeedKeys } from '../keys/useDeedKeys';
 import { nameAt } from '../spoken';
 import type { Slate } from '../useSlate';
@@ -31,6 +31,18 @@ export function Further({ open, onOpen, says }: { open: boolean; onOpen: (open: 
       {says}
     </Toolbar.Button>
   );
+}
+
+/** What may be marked at a line by a letter, in a notation that has such letters. */
+export function LetterDeeds({ slate, line }: { slate: Slate; line: Line }) {
+  return slate.notation.letters?.map(({ text, says }) => (
+    <Deed
+      key={text}
+      says={`${text}: ${says}`}
+      pressed={line.text === text}
+      onPress={() => slate.change(changeLine(slate.drawing, line, { text: line.text === text ? '' : text }))}
+    />
+  ));
 }
 
 /** Which way the text of a line is read. */

@@ -30,8 +30,9 @@ internal abstract partial record DependencyStatement
 
     /// <summary>
     /// Reads a line: <c>Attributes: a, b</c>, <c>Key: a, b</c>, <c>A and b determine c, d</c>, or with an arrow, <c>a, b -> c</c> and
-    /// <c>a ->> c</c>, with <c>(partial)</c> or <c>(transitive)</c> behind where that is marked; <c>2NF: Visitor has visitor no (key), phone</c> or <c>2NF: Visitor (visitor no, phone)</c> under a title that
-    /// names a normal form or a sheet. Gives what of it could not be taken.
+    /// <c>a ->> c</c>, with <c>(partial)</c> or <c>(transitive)</c> behind where that is marked; <c>2NF: Visitor has visitor no (key),
+    /// phone</c> or <c>2NF: Visitor (visitor no, phone)</c> under a title that names a normal form or a sheet. Gives what of it could
+    /// not be taken.
     /// </summary>
     /// <param name="line">The line.</param>
     /// <param name="isStage">Whether a sheet has this title.</param>

@@ -17,6 +17,9 @@ internal static class StageDeeds
     /// <summary>Gives a dependency a table of its own.</summary>
     public const string OwnTable = "own-table";
 
+    /// <summary>Adds the stages that follow from the arrows, for whoever sets an exercise.</summary>
+    public const string Propose = "propose-stages";
+
     private static readonly string[] GenericWords = ["no", "number", "nr", "id", "code", "key", "name"];
 
     /// <summary>
@@ -57,6 +60,80 @@ internal static class StageDeeds
                 Sheets = [first, .. drawing.Sheets.Skip(1), new Sheet(ids.Next(), title, [.. shapes], [])],
             }
         );
+    }
+
+    /// <summary>
+    /// Sheets with the tables of each stage, as they follow from the arrows; only where no stage is drawn yet.
+    /// </summary>
+    public static Done ProposeStages(Drawing drawing)
+    {
+        var reading = DependencyReader.Read(drawing);
+        if (!reading.Stages.IsEmpty)
+        {
+            return new Done(null, "There are stages already: take their sheets away first.");
+        }
+
+        if (reading.Dependencies.IsEmpty)
+        {
+            return new Done(null, "Draw the dependencies first: the stages follow from them.");
+        }
+
+        var ids = new FreshIds(drawing);
+        var sheets = StageProposal
+            .Of(reading.Set, reading.Key)
+            .Take(DrawingLimits.Sheets - drawing.Sheets.Length)
+            .Select(stage => new Sheet(ids.Next(), FormNames.Short(stage.Form), Shapes(stage.Tables, reading, ids), []));
+        var first =
+            drawing.Sheets[0].Name.Length == 0 ? drawing.Sheets[0] with { Name = StageReader.Diagram } : drawing.Sheets[0];
+        return new Done(drawing with { Sheets = [first, .. drawing.Sheets.Skip(1), .. sheets] });
+    }
+
+    private static ImmutableArray<Shape> Shapes(ImmutableArray<ProposedTable> tables, DependencyReading reading, FreshIds ids)
+    {
+        var names = new HashSet<string>(StringComparer.Ordinal);
+        return
+        [
+            .. tables.Select(table =>
+            {
+                var foreign = tables
+                    .Where(other => other != table && other.Key.IsSubsetOf(table.All) && other.Key != table.Key)
+                    .Aggregate(AttributeSet.Empty, (all, other) => all | other.Key);
+                var name = Free(
+                    tables.Length == 1 ? "Everything" : NameOf(table.Key.Select(i => reading.Attributes[i].Name.Text)),
+                    names
+                );
+                return Table(ids.Next(), name, [.. table.All.Select(i => Column(i, table, foreign, reading, ids))]);
+            }),
+        ];
+    }
+
+    private static TextLine Column(
+        int attribute,
+        ProposedTable table,
+        AttributeSet foreign,
+        DependencyReading reading,
+        FreshIds ids
+    ) =>
+        new(
+            ids.Next(),
+            foreign.Contains(attribute) ? "FK" : "",
+            false,
+            reading.Attributes[attribute].Name.Text,
+            table.Key.Contains(attribute) ? Underline.Solid : Underline.None
+        );
+
+    private static Shape Table(string id, string name, ImmutableArray<TextLine> columns) =>
+        new(id, Form.Rectangle, Outline.Single, name, [columns], null);
+
+    private static string Free(string name, HashSet<string> taken)
+    {
+        var free = name;
+        for (var number = 2; !taken.Add(Name.Of(free).Key); number++)
+        {
+            free = $"{name} {number}";
+        }
+
+        return free;
     }
 
     /// <summary>
@@ -145,16 +222,18 @@ internal static class StageDeeds
                 Mark = row.Mark.Length == 0 ? "FK" : $"{row.Mark} FK",
             };
 
-    private static string NameOf(AttributeSet from, StageTable table)
+    private static string NameOf(AttributeSet from, StageTable table) =>
+        NameOf(table.Columns.Where(column => from.Contains(column.Attribute)).Select(column => column.Name.Text));
+
+    // Called after what identifies a row: visitor no gives Visitor.
+    private static string NameOf(IEnumerable<string> key)
     {
-        var names = table
-            .Columns.Where(column => from.Contains(column.Attribute))
-            .Select(column =>
-            {
-                var words = column.Name.Text.Split(' ', StringSplitOptions.RemoveEmptyEntries);
-                var isGeneric = words.Length > 1 && GenericWords.Contains(words[^1], StringComparer.OrdinalIgnoreCase);
-                return string.Join(' ', isGeneric ? words[..^1] : words);
-            });
+        var names = key.Select(name =>
+        {
+            var words = name.Split(' ', StringSplitOptions.RemoveEmptyEntries);
+            var isGeneric = words.Length > 1 && GenericWords.Contains(words[^1], StringComparer.OrdinalIgnoreCase);
+            return string.Join(' ', isGeneric ? words[..^1] : words);
+        });
         return Phrasing.Capital(string.Join(' ', names));
     }
 

@@ -18,7 +18,8 @@ internal sealed class LetterAgainstArrows : DependencyPreflightKind
         where arrow.Letter != DependencyLetter.None
         let real = DependencyLetters.Of(arrow.From, arrow.To, one.Reading.Set)
         where real is not null && real != arrow.Letter
-        let said = $"That {one.Reading.Say(arrow.From)} {arrow.Verb} {one.Reading.Attributes[arrow.To].Text} is marked as {arrow.Letter.Word()}"
+        let what = $"{one.Reading.Say(arrow.From)} {arrow.Verb} {one.Reading.Attributes[arrow.To].Text}"
+        let said = $"That {what} is marked as {arrow.Letter.Word()}"
         select Item(
             ConceptId.Of(arrow.Id).Element,
             real == DependencyLetter.None

@@ -22,8 +22,10 @@ internal sealed record LetterJudged(Verdict Verdict, DrawnDependency Wanted, Jud
 
     public string Why =>
         Wanted.Letter == DependencyLetter.Partial
-            ? $"{Phrasing.Capital(From)} {(Wanted.From.Count == 1 ? "is" : "are")} only a part of a candidate key, and {To} is in none."
-            : $"{Phrasing.Capital(From)} {(Wanted.From.Count == 1 ? "is" : "are")} neither a candidate key nor a part of one.";
+            ? $"{Phrasing.Capital(From)} {Is} only a part of a candidate key, and {To} is in none."
+            : $"{Phrasing.Capital(From)} {Is} neither a candidate key nor a part of one, and {Wanted.Verb} {To}.";
+
+    private string Is => Wanted.From.Count == 1 ? "is" : "are";
 }
 
 /// <summary>A kind of finding about the letters at arrows.</summary>

@@ -25,7 +25,7 @@ internal sealed class LetterWrong : LetterFindingKind
             Tag = Tag.Differs,
             Headline = $"That {letter.From} {letter.Wanted.Verb} {letter.To} is {letter.Word}, not {letter.Drawn.Word()}.",
             There = $"The letter {letter.Drawn.Mark()} at the arrow from {letter.From} to {letter.To}.",
-            Wanted = $"The letter {letter.Mark} there.",
+            Wanted = $"The letter {letter.Mark} at the arrow from {letter.From} to {letter.To}.",
             Why = letter.Why,
         };
 }

@@ -189,13 +189,14 @@ internal sealed record StageForeignFact() : StageFactKind("stage-foreign-key", 6
 
     protected override IEnumerable<Fact> Of(StagePlan plan, DependencyReading model) =>
         from table in plan.Stage.Tables
-        from key in plan
-            .Stage.Tables.Where(other => other.Id != table.Id && !other.Key.IsEmpty)
-            .Select(other => other.Key)
-            .Distinct()
-        where plan.Wanted is not null && key.IsSubsetOf(table.Foreign) && key != table.Key
-        let id = new ConceptId(table.ElementOf(key.First()), key.Count == 1 ? null : "together").ToString()
-        select New(id, table.Id, Titled(plan, $"{model.Say(key)} of {table.Said} a foreign key"), model.Say(key));
+        where plan.Wanted is not null
+        from key in KeysIn(table, plan)
+        select New(
+            IdOf(table, key, plan),
+            table.Id,
+            Titled(plan, $"{model.Say(key)} of {table.Said} a foreign key"),
+            model.Say(key)
+        );
 
     protected override Verdict Judge(Fact fact, StagePair pair, JudgedStage stage, DrawnAgainst drawn)
     {
@@ -227,7 +228,7 @@ internal sealed record StageForeignFact() : StageFactKind("stage-foreign-key", 6
 
     /// <summary>The attributes that are the foreign key of a fact.</summary>
     public static AttributeSet KeyOf(Fact fact, StagePair pair) =>
-        KeysIn(TableOf(fact, pair), pair.Plan).First(key => IdOf(TableOf(fact, pair), key) == fact.ConceptId);
+        KeysIn(TableOf(fact, pair), pair.Plan).First(key => IdOf(TableOf(fact, pair), key, pair.Plan) == fact.ConceptId);
 
     private static IEnumerable<AttributeSet> KeysIn(StageTable table, StagePlan plan) =>
         plan
@@ -239,8 +240,17 @@ internal sealed record StageForeignFact() : StageFactKind("stage-foreign-key", 6
     private static StageTable TableOf(Fact fact, StagePair pair) =>
         pair.Plan.Stage.Tables.First(table => table.Columns.Any(column => column.Id == ConceptId.Of(fact.ConceptId).Element));
 
-    private static string IdOf(StageTable table, AttributeSet key) =>
-        new ConceptId(table.ElementOf(key.First()), key.Count == 1 ? null : "together").ToString();
+    // Keys of several columns that begin with the same one are counted.
+    private static string IdOf(StageTable table, AttributeSet key, StagePlan plan)
+    {
+        var alike = KeysIn(table, plan).Where(other => other.Count > 1 && other.First() == key.First()).ToList().IndexOf(key);
+        return new ConceptId(
+            table.ElementOf(key.First()),
+            key.Count == 1 ? null
+                : alike == 0 ? "together"
+                : $"together-{alike + 1}"
+        ).ToString();
+    }
 }
 
 /// <summary>That the tables of a stage join to what they came from, with every attribute.</summary>
