@@ -64,7 +64,8 @@ public static class Placer
             return sheet.Shapes.ToDictionary(shape => shape.Id, shape => At(shape, corners[shape.Id]), StringComparer.Ordinal);
         }
 
-        if (simple || LayoutSize.IsBeyond(sheet))
+        // What is tied to nothing stands in rows too.
+        if (simple || sheet.Lines.IsEmpty || LayoutSize.IsBeyond(sheet))
         {
             return SimpleLayout.PlacesOf(sheet);
         }

@@ -11,11 +11,17 @@ internal static class SimpleLayout
 {
     private const double Gap = 70;
 
+    // How much wider than high the whole becomes; what nothing ties is read like a line of text.
+    private const double Wide = 1.6;
+    private const double Wider = 3;
+
     /// <summary>Places for the shapes of a sheet, in quarter units from the upper left.</summary>
     public static Dictionary<string, Place> PlacesOf(Sheet sheet)
     {
         var sizes = sheet.Shapes.ToDictionary(shape => shape.Id, ShapeSizes.Of, StringComparer.Ordinal);
-        var width = Math.Sqrt(sizes.Values.Sum(size => (size.Width + Gap) * (size.Height + Gap)) * 1.6);
+        var width = Math.Sqrt(
+            sizes.Values.Sum(size => (size.Width + Gap) * (size.Height + Gap)) * (sheet.Lines.IsEmpty ? Wider : Wide)
+        );
         var places = new Dictionary<string, Place>(StringComparer.Ordinal);
         double x = 0,
             y = 0,

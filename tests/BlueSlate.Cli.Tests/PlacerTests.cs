@@ -1,4 +1,6 @@
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Judging;
+using BlueSlate.Core.Subjects.Dependencies;
 using BlueSlate.Drafting;
 using Shouldly;
 using Xunit;
@@ -98,5 +100,53 @@ public sealed class PlacerTests
         }
 
         static (double X, double Y) Middle(Place place) => (place.X + (place.Width / 2.0), place.Y + (place.Height / 2.0));
+    }
+
+    [Fact]
+    public void Attributes_stand_in_a_row_in_their_order_and_what_gathers_them_above_their_key()
+    {
+        var typed = Typed(["Attributes: kiln, firing, shelf, potter", "Key: kiln, firing", "Kiln and firing determine shelf"]);
+
+        var sheet = Placer.Place(typed).Sheets.Single();
+
+        var cells = sheet.Shapes.Where(shape => shape.Form == Form.Rectangle).ToList();
+        cells.Select(shape => shape.Text).ShouldBe(["kiln", "firing", "shelf", "potter"]);
+        cells.Select(shape => shape.Place!.Y).Distinct().ShouldHaveSingleItem();
+        cells.Select(shape => shape.Place!.X).ShouldBeInOrder();
+        var gather = sheet.Shapes.Single(shape => shape.Form == Form.Junction).Place!;
+        (gather.Y + gather.Height).ShouldBeLessThan(cells[0].Place!.Y);
+        gather.X.ShouldBeInRange(cells[0].Place!.X, cells[1].Place!.X);
+        var pieces = SlateGeometry
+            .Settle(Placer.Place(typed))
+            .Lines.SelectMany(line => line.Route.Zip(line.Route.Skip(1), (one, other) => (one, other)));
+        pieces.ShouldAllBe(piece => piece.one.X == piece.other.X || piece.one.Y == piece.other.Y);
+    }
+
+    [Fact]
+    public void What_is_new_among_attributes_comes_behind_them_and_they_stay()
+    {
+        var before = Placer.Place(Typed(["Attributes: kiln, firing", "Kiln determines firing"]));
+        var options = new DependencyOptions();
+        string[] lines = ["Attributes: kiln, firing, shelf", "Kiln determines firing and shelf"];
+        var after = Placer.PlaceNew((Drawing)Subject.Of(options).Retype(before, lines, options)!.Document);
+
+        var places = after.Shapes.ToDictionary(shape => shape.Text, shape => shape.Place!);
+        before.Shapes.ShouldAllBe(shape => places[shape.Text] == shape.Place);
+        places["shelf"].Y.ShouldBe(places["firing"].Y);
+        places["shelf"].X.ShouldBeGreaterThan(places["firing"].X + places["firing"].Width);
+    }
+
+    [Fact]
+    public void Tables_that_nothing_ties_stand_beside_each_other()
+    {
+        var drawing = new Sketch().Box("Load", "PK load no").Box("Kiln", "PK kiln no").Box("Glaze", "PK glaze no").ToDrawing();
+
+        Placer.Place(drawing).Shapes.Select(shape => shape.Place!.Y).Distinct().Count().ShouldBeLessThan(3);
+    }
+
+    private static Drawing Typed(string[] lines)
+    {
+        var options = new DependencyOptions();
+        return (Drawing)Subject.Of(options).Retype(Drawing.Empty, lines, options)!.Document;
     }
 }

@@ -193,8 +193,10 @@ test.describe('by touch', () => {
     await page.getByRole('button', { name: 'write', exact: true }).last().tap();
     const field = page.getByRole('textbox', { name: 'Sentences, one statement a line' });
     await field.fill('Attributes: badge no, name, desk');
-    await field.press('Escape');
+    await field.press('Enter');
     await expect(page.locator('text.name')).toHaveText(['badge no', 'name', 'desk']);
+    await field.press('Escape');
+    await expect(sentences(page)).toBeVisible();
     const tap = async (name: string) => {
       const at = await edgeOf(page, name, 'left');
       await page.touchscreen.tap(at.x + 30, at.y);
