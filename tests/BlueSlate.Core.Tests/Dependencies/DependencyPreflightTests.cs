@@ -40,6 +40,31 @@ public sealed class DependencyPreflightTests
     }
 
     [Theory]
+    [InlineData("Shelf determines cone (transitive)", null)]
+    [InlineData(
+        "Shelf determines cone (partial)",
+        "That shelf determines cone is marked as partial, and is transitive by the arrows."
+    )]
+    [InlineData(
+        "Kiln determines glaze (partial)",
+        "That kiln determines glaze is marked as partial, and is neither partial nor transitive."
+    )]
+    public void A_letter_that_is_not_what_its_arrow_is_is_told(string line, string? told)
+    {
+        string[] lines =
+        [
+            "Key: kiln",
+            "Kiln determines shelf",
+            line,
+            .. line.StartsWith('S') ? [] : new[] { "Shelf determines cone" },
+        ];
+        ItemsOf(lines, "")
+            .Where(item => item.Kind == "letter-wrong")
+            .Select(item => item.Said)
+            .ShouldBe(told is null ? [] : [told]);
+    }
+
+    [Theory]
     [InlineData(
         "Kiln determines shelf;Shelf determines cone;Kiln determines cone",
         "That kiln determines cone follows from the other arrows."
@@ -91,7 +116,9 @@ public sealed class DependencyPreflightTests
         [
             .. Preflight
                 .Of(new PreflightCase(Typed(lines), Options, prose))
-                .Where(item => item.Kind.Contains("dependency") || item.Kind.Contains("chosen-key")),
+                .Where(item =>
+                    item.Kind.Contains("dependency") || item.Kind.Contains("chosen-key") || item.Kind.Contains("letter")
+                ),
         ];
     }
 
