@@ -1295,7 +1295,7 @@ var geometry = (function(exports) {
 		return beyond.reduce((sum, { target }) => sum + middleOf(target, ground), 0) / beyond.length;
 	}
 	function slot(row, from, to, taken) {
-		const free = openings(row).flatMap(([low, high]) => {
+		const free = openings(row, keepOff$1 + riserGap * (taken.length + 2)).flatMap(([low, high]) => {
 			const places = [];
 			for (let x = low + keepOff$1; x <= high - keepOff$1 + .01; x += riserGap / 2) places.push(x);
 			return places.filter((x) => taken.every((other) => Math.abs(other - x) >= riserGap));
@@ -1303,15 +1303,14 @@ var geometry = (function(exports) {
 		const cost = (x) => Math.abs(x - from) + Math.abs(x - to) + Math.abs(x - to) / 100;
 		return free.reduce((best, other) => cost(other) < cost(best) ? other : best);
 	}
-	var margin = 400;
 	/** Where a row can be passed: between its boxes, and on both sides of them. */
-	function openings({ cells }) {
+	function openings({ cells }, outside) {
 		const [first, last] = [cells[0].box, cells.at(-1).box];
 		const between = cells.slice(1).map((cell, i) => [right(cells[i].box), cell.box.x]);
 		return [
-			[first.x - margin, first.x],
+			[first.x - outside, first.x],
 			...between,
-			[right(last), right(last) + margin]
+			[right(last), right(last) + outside]
 		];
 	}
 	/** By the number of each corridor that a net uses, from where to where it runs in it and which rows it meets there. */
@@ -1343,8 +1342,11 @@ var geometry = (function(exports) {
 		return spans;
 	}
 	// src/geometry/lanes/ground.ts
+	/** How many lines are given lanes: their work grows with the square, and it is done while one draws. */
+	var mostLines = 160;
 	/** Whether arrows of a drawing run in lanes: bare boxes, tied by lines with solid heads or gathered. */
 	function isLaned(drawing) {
+		if (drawing.lines.size > mostLines) return false;
 		const shapes = [...drawing.shapes.values()];
 		return shapes.every((shape) => isCell(shape) || isGather(shape) || shape.form === "note") && (shapes.some(isGather) || [...drawing.lines.values()].some((line) => [line.from, line.to].some((end) => end.marks.includes("arrow"))));
 	}
@@ -1675,6 +1677,7 @@ var geometry = (function(exports) {
 	}
 	var elbow = 14;
 	var overBox = 60;
+	var beyondRow = 60;
 	var outside = 40;
 	/** Between boxes, as near as can be to the middle of what is gathered, and away from others. */
 	function placeAlong(rows, middles, taken) {
@@ -1683,7 +1686,7 @@ var geometry = (function(exports) {
 		const wish = middles.length > 0 ? (low + high) / 2 : Math.max(...edges) + between;
 		const covering = (x) => rows.filter((row) => row.cells.some(({ box }) => x > box.x - elbow / 2 && x < right(box) + elbow / 2)).length;
 		const cost = (x) => Math.abs(x - wish) + overBox * covering(x) + (middles.length > 0 && (x < low || x > high) ? outside : 0);
-		const gaps = rows.flatMap(openings).flatMap(([from, to]) => [
+		const gaps = rows.flatMap((row) => openings(row, beyondRow)).flatMap(([from, to]) => [
 			(from + to) / 2,
 			from + elbow,
 			to - elbow
@@ -1835,8 +1838,13 @@ var geometry = (function(exports) {
 				high: Math.max(edge, far)
 			};
 		};
+		const inCorridor = /* @__PURE__ */ new Map();
+		for (const pin of pins) inCorridor.set(pin.corridor, [...inCorridor.get(pin.corridor) ?? [], pin]);
 		for (const pin of pins) {
-			const others = [...passing, ...pins.filter((other) => other !== pin && Math.abs(other.corridor - pin.corridor) < 1).map((other) => upright(other, placed.get(other.key)))];
+			const { box } = pin.cell;
+			const isNear = ({ x }) => x > box.x - clash && x < right(box) + clash;
+			const beside = inCorridor.get(pin.corridor).flatMap((other) => other === pin ? [] : [upright(other, placed.get(other.key))]);
+			const others = [...passing, ...beside].filter(isNear);
 			const clear = (x) => {
 				const one = upright(pin, x);
 				return others.every((other) => Math.abs(other.x - x) >= clash || other.low >= one.high || one.low >= other.high);

@@ -112,7 +112,8 @@ function meanBeyond(net: Net, corridor: number, row: number, ground: Ground): nu
 }
 
 function slot(row: Row, from: number, to: number, taken: readonly number[]): number {
-  const free = openings(row).flatMap(([low, high]) => {
+  // Outside the row there is always room for one more.
+  const free = openings(row, keepOff + riserGap * (taken.length + 2)).flatMap(([low, high]) => {
     const places = [];
     for (let x = low + keepOff; x <= high - keepOff + 0.01; x += riserGap / 2) places.push(x);
     return places.filter((x) => taken.every((other) => Math.abs(other - x) >= riserGap));
@@ -121,13 +122,11 @@ function slot(row: Row, from: number, to: number, taken: readonly number[]): num
   return free.reduce((best, other) => (cost(other) < cost(best) ? other : best));
 }
 
-const margin = 400;
-
 /** Where a row can be passed: between its boxes, and on both sides of them. */
-export function openings({ cells }: Row): (readonly [number, number])[] {
+export function openings({ cells }: Row, outside: number): (readonly [number, number])[] {
   const [first, last] = [cells[0]!.box, cells.at(-1)!.box];
   const between = cells.slice(1).map((cell, i) => [right(cells[i]!.box), cell.box.x] as const);
-  return [[first.x - margin, first.x], ...between, [right(last), right(last) + margin]];
+  return [[first.x - outside, first.x], ...between, [right(last), right(last) + outside]];
 }
 
 /** By the number of each corridor that a net uses, from where to where it runs in it and which rows it meets there. */

@@ -33,8 +33,12 @@ export interface Ground {
   readonly gathers: ReadonlyMap<string, Gather>;
 }
 
+/** How many lines are given lanes: their work grows with the square, and it is done while one draws. */
+const mostLines = 160;
+
 /** Whether arrows of a drawing run in lanes: bare boxes, tied by lines with solid heads or gathered. */
 export function isLaned(drawing: Drawing): boolean {
+  if (drawing.lines.size > mostLines) return false;
   const shapes = [...drawing.shapes.values()];
   return (
     shapes.every((shape) => isCell(shape) || isGather(shape) || shape.form === 'note') &&

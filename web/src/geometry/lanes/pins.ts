@@ -92,13 +92,15 @@ function asideOfOthers(
     const far = pin.top ? edge - pin.lane : edge + pin.lane;
     return { key: pin.key, x, low: Math.min(edge, far), high: Math.max(edge, far) };
   };
+  const inCorridor = new Map<number, Pin[]>();
+  for (const pin of pins) inCorridor.set(pin.corridor, [...(inCorridor.get(pin.corridor) ?? []), pin]);
   for (const pin of pins) {
-    const others = [
-      ...passing,
-      ...pins
-        .filter((other) => other !== pin && Math.abs(other.corridor - pin.corridor) < 1)
-        .map((other) => upright(other, placed.get(other.key)!)),
-    ];
+    const { box } = pin.cell;
+    const isNear = ({ x }: Upright) => x > box.x - clash && x < right(box) + clash;
+    const beside = inCorridor
+      .get(pin.corridor)!
+      .flatMap((other) => (other === pin ? [] : [upright(other, placed.get(other.key)!)]));
+    const others = [...passing, ...beside].filter(isNear);
     const clear = (x: number) => {
       const one = upright(pin, x);
       return others.every((other) => Math.abs(other.x - x) >= clash || other.low >= one.high || one.low >= other.high);

@@ -144,6 +144,7 @@ function seatFor(own: readonly Net[], others: readonly Gather[], ground: Ground)
 
 const elbow = 14;
 const overBox = 60;
+const beyondRow = 60;
 const outside = 40;
 
 /** Between boxes, as near as can be to the middle of what is gathered, and away from others. */
@@ -155,7 +156,9 @@ function placeAlong(rows: readonly Row[], middles: readonly number[], taken: rea
     rows.filter((row) => row.cells.some(({ box }) => x > box.x - elbow / 2 && x < right(box) + elbow / 2)).length;
   const cost = (x: number) =>
     Math.abs(x - wish) + overBox * covering(x) + (middles.length > 0 && (x < low || x > high) ? outside : 0);
-  const gaps = rows.flatMap(openings).flatMap(([from, to]) => [(from + to) / 2, from + elbow, to - elbow]);
+  const gaps = rows
+    .flatMap((row) => openings(row, beyondRow))
+    .flatMap(([from, to]) => [(from + to) / 2, from + elbow, to - elbow]);
   const steps = Array.from({ length: 80 }, (_, i) => wish + (i - 40) * elbow);
   const free = [...gaps, ...steps].filter((x) => taken.every((other) => Math.abs(other - x) >= elbow));
   return free.reduce((best, x) => (cost(x) < cost(best) ? x : best), free[0] ?? wish);
