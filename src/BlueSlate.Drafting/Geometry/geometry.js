@@ -1832,7 +1832,6 @@ var geometry = (function(exports) {
 			const edge = pin.top ? pin.cell.box.y : pin.cell.box.y + pin.cell.box.height;
 			const far = pin.top ? edge - pin.lane : edge + pin.lane;
 			return {
-				key: pin.key,
 				x,
 				low: Math.min(edge, far),
 				high: Math.max(edge, far)
@@ -1850,7 +1849,7 @@ var geometry = (function(exports) {
 				return others.every((other) => Math.abs(other.x - x) >= clash || other.low >= one.high || one.low >= other.high);
 			};
 			const own = placed.get(pin.key);
-			const inside = (x) => x >= pin.cell.box.x + corner$2 && x <= right(pin.cell.box) - corner$2;
+			const inside = (x) => x >= box.x + corner$2 && x <= right(box) - corner$2;
 			const better = asides.map((by) => own + by).find((x) => inside(x) && clear(x));
 			if (better !== void 0) placed.set(pin.key, better);
 		}
@@ -1859,7 +1858,6 @@ var geometry = (function(exports) {
 		return [...course.risers].map(([row, x]) => {
 			const ends = [laneOf(lanes, course, row).y, laneOf(lanes, course, row + 1).y];
 			return {
-				key: "",
 				x,
 				low: Math.min(...ends),
 				high: Math.max(...ends)
@@ -1874,7 +1872,6 @@ var geometry = (function(exports) {
 		const lane = laneOf(lanes, course, corridor).y;
 		const y = gather.y ?? lane;
 		return [{
-			key: "",
 			x: gather.x,
 			low: Math.min(y, lane) - gather.radius,
 			high: Math.max(y, lane) + gather.radius

@@ -72,7 +72,6 @@ function pinsAt(course: Course, lanes: Lanes, ground: Ground): Pin[] {
 }
 
 interface Upright {
-  readonly key: string;
   readonly x: number;
   readonly low: number;
   readonly high: number;
@@ -90,7 +89,7 @@ function asideOfOthers(
   const upright = (pin: Pin, x: number): Upright => {
     const edge = pin.top ? pin.cell.box.y : pin.cell.box.y + pin.cell.box.height;
     const far = pin.top ? edge - pin.lane : edge + pin.lane;
-    return { key: pin.key, x, low: Math.min(edge, far), high: Math.max(edge, far) };
+    return { x, low: Math.min(edge, far), high: Math.max(edge, far) };
   };
   const inCorridor = new Map<number, Pin[]>();
   for (const pin of pins) inCorridor.set(pin.corridor, [...(inCorridor.get(pin.corridor) ?? []), pin]);
@@ -106,7 +105,7 @@ function asideOfOthers(
       return others.every((other) => Math.abs(other.x - x) >= clash || other.low >= one.high || one.low >= other.high);
     };
     const own = placed.get(pin.key)!;
-    const inside = (x: number) => x >= pin.cell.box.x + corner && x <= right(pin.cell.box) - corner;
+    const inside = (x: number) => x >= box.x + corner && x <= right(box) - corner;
     const better = asides.map((by) => own + by).find((x) => inside(x) && clear(x));
     if (better !== undefined) placed.set(pin.key, better);
   }
@@ -115,7 +114,7 @@ function asideOfOthers(
 function uprightsThrough(course: Course, lanes: Lanes): Upright[] {
   return [...course.risers].map(([row, x]) => {
     const ends = [laneOf(lanes, course, row).y, laneOf(lanes, course, row + 1).y];
-    return { key: '', x, low: Math.min(...ends), high: Math.max(...ends) };
+    return { x, low: Math.min(...ends), high: Math.max(...ends) };
   });
 }
 
@@ -126,5 +125,5 @@ function stemOf(course: Course, lanes: Lanes, { gathers }: Ground): Upright[] {
   if (!gather) return [];
   const lane = laneOf(lanes, course, corridor).y;
   const y = gather.y ?? lane;
-  return [{ key: '', x: gather.x, low: Math.min(y, lane) - gather.radius, high: Math.max(y, lane) + gather.radius }];
+  return [{ x: gather.x, low: Math.min(y, lane) - gather.radius, high: Math.max(y, lane) + gather.radius }];
 }

@@ -190,7 +190,7 @@ internal static class StageDeeds
         var key = old
             .TextLines.Where(row => Is(row, from))
             .Select(row => row with { Id = ids.Next(), Mark = "", Underline = Underline.Solid });
-        var name = FreeName(NameOf(from, table), stage);
+        var name = Free(NameOf(from, table), [.. stage.Tables.Select(other => Name.Of(other.Name).Key)]);
         var own = new Shape(
             ids.Next(),
             old.Form,
@@ -235,18 +235,6 @@ internal static class StageDeeds
             return string.Join(' ', isGeneric ? words[..^1] : words);
         });
         return Phrasing.Capital(string.Join(' ', names));
-    }
-
-    private static string FreeName(string name, Stage stage)
-    {
-        var taken = stage.Tables.Select(table => Name.Of(table.Name).Key).ToHashSet(StringComparer.Ordinal);
-        var free = name;
-        for (var number = 2; taken.Contains(Name.Of(free).Key); number++)
-        {
-            free = $"{name} {number}";
-        }
-
-        return free;
     }
 
     private static string TitleAfter(Drawing drawing, int at)

@@ -200,12 +200,7 @@ internal sealed record StageForeignFact() : StageFactKind("stage-foreign-key", 6
 
     protected override Verdict Judge(Fact fact, StagePair pair, JudgedStage stage, DrawnAgainst drawn)
     {
-        var table = pair.Plan.Stage.Tables.First(table =>
-            table.Columns.Any(column => column.Id == ConceptId.Of(fact.ConceptId).Element)
-        );
-        var key = pair
-            .Plan.Stage.Tables.Select(other => other.Key)
-            .First(key => key.IsSubsetOf(table.Foreign) && drawn.Model.Say(key) == fact.Value);
+        var (table, key) = (TableOf(fact, pair), KeyOf(fact, pair));
         var owner = stage.Tables.FirstOrDefault(other =>
             key.IsSubsetOf(other.All)
             && drawn.Model.Set.Implied.ClosureOf(key) is var all
