@@ -58,7 +58,7 @@ server_dll="$root/src/BlueSlate.Server/bin/Release/net10.0/BlueSlate.Server.dll"
 # build_cli: the same for the command line, compiled ahead for this machine.
 build_cli() {
   local stamp="$root/src/BlueSlate.Cli/obj/.published" now
-  now=$(hash_of src/BlueSlate.Cli src/BlueSlate.Core src/BlueSlate.Drafting)
+  now=$(hash_of src/BlueSlate.Cli src/BlueSlate.Core src/BlueSlate.Drafting src/BlueSlate.Guide src/BlueSlate.Scenarios)
   if [ -f "$cli_dll" ] && [ -f "$stamp" ] && [ "$(cat "$stamp")" = "$now" ]; then return; fi
   { dotnet restore "$root/src/BlueSlate.Cli" --locked-mode && dotnet publish "$root/src/BlueSlate.Cli" -c Release --no-restore -r "linux-$([ "$(uname -m)" = aarch64 ] && echo arm64 || echo x64)" --no-self-contained -o "$(dirname "$cli_dll")"; } >/tmp/blueslate-cli.log 2>&1 \
     || { tail -20 /tmp/blueslate-cli.log >&2; fail "The command line could not be built."; }

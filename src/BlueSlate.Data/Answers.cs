@@ -35,6 +35,24 @@ public sealed class Answer
 
     public bool Late { get; set; }
 
+    /// <summary>How many minutes late it was, begun ones counted; 0 where it was not, or where nobody knows.</summary>
+    public int LateMinutes { get; set; }
+
+    /// <summary>Who handed it in for the student; null when the student or the clock did.</summary>
+    public Guid? HandedInById { get; set; }
+
+    /// <summary>Why somebody handed it in for the student, told to the student.</summary>
+    public string? HandedInBecause { get; set; }
+
+    /// <summary>Until when it was opened again after it had been handed in; null when it never was.</summary>
+    public DateTimeOffset? ReopenedUntil { get; set; }
+
+    /// <summary>Why it was opened again, told to the student.</summary>
+    public string? ReopenedBecause { get; set; }
+
+    /// <summary>Who is to go through it; null while nobody was asked to.</summary>
+    public Guid? MarkerId { get; set; }
+
     public string? Receipt { get; set; }
 
     /// <summary>Why its marks are held back when the others are released, told to the student; null when they are not.</summary>
@@ -82,6 +100,12 @@ public sealed class Work
 
     /// <summary>When a marker had gone through it.</summary>
     public DateTimeOffset? GoneThroughAt { get; set; }
+
+    /// <summary>Who had gone through it; null where nobody has, or where that person was erased.</summary>
+    public Guid? GoneThroughById { get; set; }
+
+    /// <summary>When somebody who teaches confirmed what was decided on it; at once where they went through it themselves.</summary>
+    public DateTimeOffset? ConfirmedAt { get; set; }
 
     public Answer? Answer { get; init; }
 
@@ -368,6 +392,9 @@ public sealed class BlindMarking
 
     /// <summary>Line id → marks, as a JSON object.</summary>
     public required string Marks { get; set; }
+
+    /// <summary>Line id → why, of lines for which the person said so, as a JSON object.</summary>
+    public string Reasons { get; set; } = "{}";
 
     public DateTimeOffset At { get; set; }
 

@@ -154,6 +154,8 @@ public sealed class BlueSlateContext(DbContextOptions<BlueSlateContext> options)
             answer.HasOne(row => row.Exercise).WithMany(exercise => exercise.Answers).HasForeignKey(row => row.ExerciseId);
             answer.HasOne(row => row.Question).WithMany().HasForeignKey(row => row.QuestionRevisionId);
             answer.HasOne<Account>().WithMany().HasForeignKey(row => row.AccountId);
+            answer.HasOne<Account>().WithMany().HasForeignKey(row => row.HandedInById).OnDelete(DeleteBehavior.SetNull);
+            answer.HasOne<Account>().WithMany().HasForeignKey(row => row.MarkerId).OnDelete(DeleteBehavior.SetNull);
         });
         builder.Entity<Work>(work =>
         {
@@ -165,6 +167,7 @@ public sealed class BlueSlateContext(DbContextOptions<BlueSlateContext> options)
             work.HasMany(row => row.Rulings).WithOne().HasForeignKey(ruling => ruling.WorkId);
             work.HasMany(row => row.Stands).WithOne().HasForeignKey(stands => stands.WorkId);
             work.HasOne(row => row.Released).WithOne().HasForeignKey<ReleasedSheet>(sheet => sheet.WorkId);
+            work.HasOne<Account>().WithMany().HasForeignKey(row => row.GoneThroughById).OnDelete(DeleteBehavior.SetNull);
         });
         builder.Entity<Checkpoint>(checkpoint =>
         {
@@ -225,6 +228,7 @@ public sealed class BlueSlateContext(DbContextOptions<BlueSlateContext> options)
         builder.Entity<BlindMarking>(marking =>
         {
             marking.HasKey(row => new { row.WorkId, row.ById });
+            marking.Property(row => row.Reasons).HasDefaultValue("{}");
             marking.HasOne<SampleWork>().WithMany().HasForeignKey(row => row.WorkId);
             marking.HasOne<Account>().WithMany().HasForeignKey(row => row.ById);
         });

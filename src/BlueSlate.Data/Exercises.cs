@@ -30,7 +30,13 @@ public sealed class Exercise
     /// <summary>Whether the best attempt counts instead of the last.</summary>
     public bool BestCounts { get; set; }
 
+    /// <summary>What lateness costs, as JSON; null when it costs nothing by rule.</summary>
+    public string? LateRule { get; set; }
+
     public DateTimeOffset? ReleasedAt { get; set; }
+
+    /// <summary>Until when students may ask about their notes; null for as long as they like.</summary>
+    public DateTimeOffset? QuestionsUntil { get; set; }
 
     public Cohort? Cohort { get; init; }
 

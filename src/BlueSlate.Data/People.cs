@@ -56,6 +56,8 @@ public enum AuditKind
     Erasure,
     Retention,
     Membership,
+    Sitting,
+    Sharing,
 }
 
 /// <summary>

@@ -281,6 +281,18 @@ public sealed class AccessTests(TestServer server) : IClassFixture<TestServer>
                 reason = "Ill.",
             },
             { } at when at.EndsWith("/sheets", StringComparison.Ordinal) => new { together = true },
+            { } at when at.EndsWith("/markers", StringComparison.Ordinal) => new
+            {
+                answers = Array.Empty<Guid>(),
+                to = Array.Empty<Guid>(),
+            },
+            { } at when at.EndsWith("/confirmed", StringComparison.Ordinal) => new { answers = Array.Empty<Guid>() },
+            { } at when at.EndsWith("/pass-on", StringComparison.Ordinal) => new { reason = "A friend’s." },
+            { } at when at.Contains("/students/", StringComparison.Ordinal) => new
+            {
+                reason = "Ill.",
+                until = DateTimeOffset.UtcNow.AddDays(1),
+            },
             { } at when at.EndsWith("/tidy", StringComparison.Ordinal) => new { drawing = "{}", only = Array.Empty<string>() },
             { } at when at.EndsWith("/amend", StringComparison.Ordinal) => new { drawing = "{}", lines = Array.Empty<string>() },
             { } at when at.EndsWith("/redraw", StringComparison.Ordinal) => new { drawing = "{}", notation = "uml" },

@@ -41,6 +41,10 @@ public sealed record SittingTimes(DateTimeOffset? OpensAt, DateTimeOffset? DueAt
     /// <summary>Whether what is handed in at a moment is late.</summary>
     public bool IsLate(DateTimeOffset handedInAt) => handedInAt > DueAt;
 
+    /// <summary>How many minutes late what is handed in at a moment is, a begun one counted; 0 where it is not.</summary>
+    public int LateBy(DateTimeOffset handedInAt) =>
+        DueAt is { } due && handedInAt > due ? (int)Math.Min(int.MaxValue, Math.Ceiling((handedInAt - due).TotalMinutes)) : 0;
+
     /// <summary>What makes no sense in them, each with a code and the property that says so.</summary>
     public IEnumerable<(string Code, string Said, string Property)> Problems()
     {

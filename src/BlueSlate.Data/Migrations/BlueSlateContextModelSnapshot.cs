@@ -150,9 +150,25 @@ namespace BlueSlate.Data.Migrations
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("handed_in_at");
 
+                    b.Property<string>("HandedInBecause")
+                        .HasColumnType("text")
+                        .HasColumnName("handed_in_because");
+
+                    b.Property<Guid?>("HandedInById")
+                        .HasColumnType("uuid")
+                        .HasColumnName("handed_in_by_id");
+
                     b.Property<bool>("Late")
                         .HasColumnType("boolean")
                         .HasColumnName("late");
+
+                    b.Property<int>("LateMinutes")
+                        .HasColumnType("integer")
+                        .HasColumnName("late_minutes");
+
+                    b.Property<Guid?>("MarkerId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("marker_id");
 
                     b.Property<DateTimeOffset?>("MarksSeenAt")
                         .HasColumnType("timestamp with time zone")
@@ -165,6 +181,14 @@ namespace BlueSlate.Data.Migrations
                     b.Property<string>("Receipt")
                         .HasColumnType("text")
                         .HasColumnName("receipt");
+
+                    b.Property<string>("ReopenedBecause")
+                        .HasColumnType("text")
+                        .HasColumnName("reopened_because");
+
+                    b.Property<DateTimeOffset?>("ReopenedUntil")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("reopened_until");
 
                     b.Property<DateTimeOffset>("StartedAt")
                         .HasColumnType("timestamp with time zone")
@@ -183,6 +207,12 @@ namespace BlueSlate.Data.Migrations
                     b.HasIndex("EndsAt")
                         .HasDatabaseName("ix_answers_ends_at")
                         .HasFilter("handed_in_at IS NULL");
+
+                    b.HasIndex("HandedInById")
+                        .HasDatabaseName("ix_answers_handed_in_by_id");
+
+                    b.HasIndex("MarkerId")
+                        .HasDatabaseName("ix_answers_marker_id");
 
                     b.HasIndex("QuestionRevisionId")
                         .HasDatabaseName("ix_answers_question_revision_id");
@@ -304,6 +334,13 @@ namespace BlueSlate.Data.Migrations
                         .IsRequired()
                         .HasColumnType("text")
                         .HasColumnName("marks");
+
+                    b.Property<string>("Reasons")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("text")
+                        .HasDefaultValue("{}")
+                        .HasColumnName("reasons");
 
                     b.HasKey("WorkId", "ById")
                         .HasName("pk_blind_markings");
@@ -568,6 +605,10 @@ namespace BlueSlate.Data.Migrations
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("due_at");
 
+                    b.Property<string>("LateRule")
+                        .HasColumnType("text")
+                        .HasColumnName("late_rule");
+
                     b.Property<DateTimeOffset?>("OpensAt")
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("opens_at");
@@ -575,6 +616,10 @@ namespace BlueSlate.Data.Migrations
                     b.Property<DateTimeOffset?>("PublishedAt")
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("published_at");
+
+                    b.Property<DateTimeOffset?>("QuestionsUntil")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("questions_until");
 
                     b.Property<DateTimeOffset?>("ReleasedAt")
                         .HasColumnType("timestamp with time zone")
@@ -1201,6 +1246,10 @@ namespace BlueSlate.Data.Migrations
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("closed_at");
 
+                    b.Property<DateTimeOffset?>("ConfirmedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("confirmed_at");
+
                     b.Property<string>("Drawing")
                         .IsRequired()
                         .HasColumnType("text")
@@ -1214,6 +1263,10 @@ namespace BlueSlate.Data.Migrations
                     b.Property<DateTimeOffset?>("GoneThroughAt")
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("gone_through_at");
+
+                    b.Property<Guid?>("GoneThroughById")
+                        .HasColumnType("uuid")
+                        .HasColumnName("gone_through_by_id");
 
                     b.Property<Guid>("PartId")
                         .HasColumnType("uuid")
@@ -1237,6 +1290,9 @@ namespace BlueSlate.Data.Migrations
 
                     b.HasKey("Id")
                         .HasName("pk_works");
+
+                    b.HasIndex("GoneThroughById")
+                        .HasDatabaseName("ix_works_gone_through_by_id");
 
                     b.HasIndex("PartId")
                         .HasDatabaseName("ix_works_part_id");
@@ -1451,6 +1507,18 @@ namespace BlueSlate.Data.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_answers_exercises_exercise_id");
+
+                    b.HasOne("BlueSlate.Data.Account", null)
+                        .WithMany()
+                        .HasForeignKey("HandedInById")
+                        .OnDelete(DeleteBehavior.SetNull)
+                        .HasConstraintName("fk_answers_asp_net_users_handed_in_by_id");
+
+                    b.HasOne("BlueSlate.Data.Account", null)
+                        .WithMany()
+                        .HasForeignKey("MarkerId")
+                        .OnDelete(DeleteBehavior.SetNull)
+                        .HasConstraintName("fk_answers_asp_net_users_marker_id");
 
                     b.HasOne("BlueSlate.Data.QuestionRevision", "Question")
                         .WithMany()
@@ -1787,6 +1855,12 @@ namespace BlueSlate.Data.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_works_answers_answer_id");
+
+                    b.HasOne("BlueSlate.Data.Account", null)
+                        .WithMany()
+                        .HasForeignKey("GoneThroughById")
+                        .OnDelete(DeleteBehavior.SetNull)
+                        .HasConstraintName("fk_works_asp_net_users_gone_through_by_id");
 
                     b.HasOne("BlueSlate.Data.ExercisePart", "Part")
                         .WithMany()

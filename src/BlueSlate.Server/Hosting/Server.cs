@@ -117,6 +117,7 @@ public static class Server
         services.AddScoped<Correcting>();
         services.AddScoped<AnswerStore>();
         services.AddScoped<Attempts>();
+        services.AddScoped<OnBehalf>();
         services.AddScoped<Help>();
         services.AddScoped<WorkAssessment>();
         services.AddScoped<CheckQueue>();
@@ -129,6 +130,8 @@ public static class Server
         services.AddScoped<Remarking>();
         services.AddScoped<BlindSample>();
         services.AddScoped<MarkingPage>();
+        services.AddScoped<Sharing>();
+        services.AddSingleton<Presence>();
         services.AddScoped<AfterTheEnd>();
         services.AddScoped<FirstInstructor>();
         services.AddScoped<AuditTrail>();

@@ -1000,6 +1000,90 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/exercises/{id}/students/{student}/hand-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    student: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["OnBehalfRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TimesReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{id}/students/{student}/reopen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    student: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ReopenRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TimesReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/exercises/{id}/wording/preview": {
         parameters: {
             query?: never;
@@ -3734,6 +3818,203 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/marking/exercises/{id}/markers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SharingRequest"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/marking/exercises/{id}/confirmed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ConfirmRequest"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/marking/work/{id}/pass-on": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PassOnRequest"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/marking/work/{id}/here": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The caller has work open. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PresenceReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/marking/exercises/{id}/questions-until": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Says until when students may ask, or that they may as long as they like. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["QuestionsUntilRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["QuestionsUntilReply"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/marking/work/{id}/after-end": {
         parameters: {
             query?: never;
@@ -4466,6 +4747,10 @@ export interface components {
             endedByTime: boolean;
             late: boolean;
             receipt: null | string;
+            handedInBecause: null | string;
+            /** Format: date-time */
+            reopenedUntil: null | string;
+            reopenedBecause: null | string;
             released: boolean;
         };
         /**
@@ -4505,7 +4790,7 @@ export interface components {
          * @description What the audit record knows of.
          * @enum {unknown}
          */
-        AuditKind: "sign-in" | "publish" | "ruling" | "release" | "remark" | "identity-view" | "export" | "erasure" | "retention" | "membership";
+        AuditKind: "sign-in" | "publish" | "ruling" | "release" | "remark" | "identity-view" | "export" | "erasure" | "retention" | "membership" | "sitting" | "sharing";
         /** @description A line of the audit record. Who is null for the server, and for a person who was erased. */
         AuditLine: {
             /** Format: date-time */
@@ -4560,12 +4845,13 @@ export interface components {
          * @enum {unknown}
          */
         BeginsWith: "nothing" | "own-drawing" | "model-answer" | "given-drawing";
-        /** @description A line of the scheme with what the caller gave it; null when nothing yet. */
+        /** @description A line of the scheme with what the caller gave it, null when nothing yet, and why. */
         BlindLine: {
             id: string;
             title: string;
             marks: components["schemas"]["Rational"];
             given: null | components["schemas"]["Rational"];
+            why: null | string;
         };
         /** @description An answer to be marked without seeing what was found in it. */
         BlindReply: {
@@ -4749,6 +5035,10 @@ export interface components {
          * @enum {unknown}
          */
         CohortRole: "student" | "assistant" | "instructor";
+        /** @description Confirms what an assistant decided on answers. */
+        ConfirmRequest: {
+            answers: string[];
+        };
         /** @description Copies an exercise, to a cohort of one's own. */
         CopyRequest: {
             /** Format: uuid */
@@ -4869,6 +5159,15 @@ export interface components {
             questions: number;
             works: components["schemas"]["DeskWork"][];
             withheld: null | string;
+            /** Format: uuid */
+            marker: null | string;
+        };
+        /** @description Somebody who marks the class. */
+        DeskMarker: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            teaches: boolean;
         };
         /** @description A part of the exercise on the desk. */
         DeskPart: {
@@ -4893,10 +5192,15 @@ export interface components {
             dueAt: null | string;
             /** Format: date-time */
             releasedAt: null | string;
+            /** Format: date-time */
+            questionsUntil: null | string;
             mayRelease: boolean;
+            /** Format: uuid */
+            me: string;
+            markers: components["schemas"]["DeskMarker"][];
             answers: components["schemas"]["DeskAnswer"][];
         };
-        /** @description The work on one part of an answer. */
+        /** @description The work on one part of an answer, with who has gone through it, and whether somebody who teaches went through it or confirmed it. */
         DeskWork: {
             /** Format: uuid */
             id: string;
@@ -4910,6 +5214,9 @@ export interface components {
             /** Format: int32 */
             questions: number;
             drawnAfterEnd: boolean;
+            /** Format: uuid */
+            goneThroughBy: null | string;
+            confirmed: boolean;
         };
         /** @description Where a difference is found. */
         DifferencePlace: {
@@ -5177,10 +5484,11 @@ export interface components {
             /** @description Why it is so, in sentences one reads one after the other; none where it can be seen. */
             because?: string[];
         };
-        /** @description What one line is given. */
+        /** @description What one line is given, and why where that wants to be said. */
         GivenMarks: {
             line: string;
             marks: components["schemas"]["Rational"];
+            why?: null | string;
         };
         /** @description How many did. */
         GoneThroughReply: {
@@ -5286,6 +5594,37 @@ export interface components {
             code: string;
             title: string;
             works: number[];
+        };
+        /**
+         * @description For how long a share of the marks is taken.
+         * @enum {unknown}
+         */
+        LatePeriod: "hour" | "day";
+        /** @description What lateness costs: a share of an answer's maximum for each hour or day begun. */
+        LateRule: {
+            /**
+             * Format: int32
+             * @description The share for each, in hundredths of the maximum, from 1 to 100.
+             */
+            percent: number;
+            /** @description For each hour begun, or for each day. */
+            per: components["schemas"]["LatePeriod"];
+            /**
+             * Format: int32
+             * @description The most that is taken, in hundredths of the maximum, from Percent to 100.
+             * @default 100
+             */
+            most: number;
+            /**
+             * Format: int32
+             * @description So many minutes cost nothing; later, they count as well.
+             * @default 0
+             */
+            grace: number;
+            /** @description What makes no sense in it, with a code and the property that says so; null when nothing does. */
+            problem?: components["schemas"]["ValueTupleOfstringAndstringAndstring"];
+            /** @description The rule in words, as it follows "late answers lose". */
+            said?: null | string;
         };
         /**
          * @description How formal a part of an exercise is.
@@ -5510,6 +5849,12 @@ export interface components {
             queries: components["schemas"]["NoteQueryReply"][];
             /** @description What in the scenario speaks for and against it. */
             evidence: components["schemas"]["ScenarioEvidence"];
+            /** @description Who marks the class, who is to go through this answer, and who has. */
+            shared: components["schemas"]["SharedOut"];
+            /** @description Why somebody handed it in for its student; null where nobody did. */
+            handedInBecause?: null | string;
+            /** @description Why it was opened again after it had been handed in; null where it was not. */
+            reopenedBecause?: null | string;
         };
         /** @description A box. */
         MemberOwner: {
@@ -5565,6 +5910,10 @@ export interface components {
             said: string;
             /** @description What to accept so that both are right. */
             accept: components["schemas"]["AcceptedBesides"];
+        };
+        /** @description Does something with an answer in its student's place, and tells the student why. */
+        OnBehalfRequest: {
+            reason: string;
         };
         /** @description The drawing that a picture carried. */
         OpenedReply: {
@@ -5644,6 +5993,12 @@ export interface components {
             /** @description The steps. */
             steps: components["schemas"]["PartStepReply"][];
         };
+        /** @description Passes an answer on, to somebody or to whoever shares out, and says why. */
+        PassOnRequest: {
+            reason: string;
+            /** Format: uuid */
+            to?: null | string;
+        };
         /** @description An answer with the work on each part. */
         PersonAnswer: {
             exercise: string;
@@ -5658,6 +6013,10 @@ export interface components {
             late: boolean;
             receipt: null | string;
             withheld: null | string;
+            handedInBecause: null | string;
+            /** Format: date-time */
+            reopenedUntil: null | string;
+            reopenedBecause: null | string;
             /** Format: date-time */
             marksSeenAt: null | string;
             parts: components["schemas"]["PersonWork"][];
@@ -5807,6 +6166,10 @@ export interface components {
             items: components["schemas"]["PreflightItemReply"][];
             cover: components["schemas"]["CoverReply"];
         };
+        /** @description Who else has an answer open, by name. */
+        PresenceReply: {
+            others: string[];
+        };
         /** @description Words that tell of an element of a model answer. */
         ProposedTie: {
             /** @description The element. */
@@ -5826,6 +6189,16 @@ export interface components {
             code: string;
             element: string;
             drawing: null | string;
+        };
+        /** @description Until when questions are taken. */
+        QuestionsUntilReply: {
+            /** Format: date-time */
+            until: null | string;
+        };
+        /** @description Says until when questions are taken; null for as long as anybody likes. */
+        QuestionsUntilRequest: {
+            /** Format: date-time */
+            until?: null | string;
         };
         /** @description An exact number: 3 or 5/2. */
         Rational: string;
@@ -5874,6 +6247,8 @@ export interface components {
             ready: string[];
             /** @description Of these, what nobody has gone through. */
             notGoneThrough: string[];
+            /** @description Of these, what an assistant has gone through and nobody who teaches has confirmed. */
+            notConfirmed: string[];
             /** @description What is held back because a person has to look first. */
             undecided: components["schemas"]["UndecidedAnswer"][];
             /** @description What is held back because somebody said so. */
@@ -5921,6 +6296,12 @@ export interface components {
         RemarkingRequest: {
             works: string[];
             reason?: null | string;
+        };
+        /** @description Opens an answer that was handed in again, until a time, and tells the student why. */
+        ReopenRequest: {
+            reason: string;
+            /** Format: date-time */
+            until: string;
         };
         /** @description Another way of saying the same, by what people need to choose its worth. */
         RestatementChoice: {
@@ -6086,8 +6467,14 @@ export interface components {
             first: components["schemas"]["Rational"];
             /** @description What the second gave. */
             second: components["schemas"]["Rational"];
+            /** @description Why, as the first said; null when nothing was. */
+            firstWhy: null | string;
+            /** @description Why, as the second said. */
+            secondWhy: null | string;
             /** @description What stands. */
             here: components["schemas"]["Rational"];
+            /** @description Whether the marks are released, so that nothing is settled here any more. */
+            released: boolean;
         };
         /** @description A marker and how many answers of the sample that person is done with. */
         SampleMarker: {
@@ -6206,6 +6593,22 @@ export interface components {
             by: null | string;
             text: string;
         };
+        /** @description Those who mark the class, the caller among them, who is to go through an answer, and who has gone through this work. */
+        SharedOut: {
+            markers: components["schemas"]["DeskMarker"][];
+            /** Format: uuid */
+            me: string;
+            /** Format: uuid */
+            marker: null | string;
+            /** Format: uuid */
+            goneThroughBy: null | string;
+            confirmed: boolean;
+        };
+        /** @description Gives answers to those who are to go through them, evenly; to nobody, they are anybody's again. */
+        SharingRequest: {
+            answers: string[];
+            to: string[];
+        };
         /** @description How the sheets of a class are wanted: in one document or a document each, by names or by candidate codes. */
         SheetsRequest: {
             together: boolean;
@@ -6271,8 +6674,8 @@ export interface components {
         };
         /**
          * @description From when until when an exercise is sat, how often, and whether the best attempt counts or the last. Without an opening it is open
-         *     from its publication, without a due time nothing is late, without a closing anything is taken, and with no number of attempts one
-         *     may sit it as often as one likes.
+         *     from its publication, without a due time nothing is late, without a closing anything is taken, with no number of attempts one may
+         *     sit it as often as one likes, and without a rule lateness costs nothing.
          */
         SittingRequest: {
             /** Format: date-time */
@@ -6288,6 +6691,7 @@ export interface components {
             attempts: null | number;
             /** @default false */
             bestCounts: boolean;
+            late?: null | components["schemas"]["LateRule"];
         };
         /** @description The things of both drawings, and which stands for which. */
         StandReply: {
@@ -6350,7 +6754,7 @@ export interface components {
             value?: null | string;
             hasValue?: boolean;
         };
-        /** @description One attempt. Its marks may be withheld for a reason that is told. */
+        /** @description One attempt. Its marks may be withheld, it may have been handed in for the student or been opened again, for a reason that is told. */
         StudentAttempt: {
             /** Format: uuid */
             id: string;
@@ -6364,6 +6768,10 @@ export interface components {
             total: null | string;
             maximum: null | string;
             withheld: null | string;
+            handedInBecause: null | string;
+            /** Format: date-time */
+            reopenedUntil: null | string;
+            reopenedBecause: null | string;
             news: components["schemas"]["MarkNews"][];
         };
         /** @description How often a student may sit an exercise, how often that was, and which attempt counts. */
@@ -6402,6 +6810,8 @@ export interface components {
             maximum: components["schemas"]["Rational"];
             /** Format: date-time */
             releasedAt: string;
+            /** Format: date-time */
+            questionsUntil: null | string;
             parts: components["schemas"]["StudentPartMarks"][];
         };
         /** @description A note as a student reads it. */
@@ -6558,6 +6968,11 @@ export interface components {
             /** Format: int32 */
             extraMinutes: number;
             reason: null | string;
+            handedInBecause: null | string;
+            /** Format: date-time */
+            reopenedUntil: null | string;
+            reopenedBecause: null | string;
+            released: boolean;
         };
         /**
          * @description When students are told their marks.
@@ -6621,6 +7036,7 @@ export interface components {
             code: string;
             why: string;
         };
+        ValueTupleOfstringAndstringAndstring: Record<string, never>;
         /** @description Another model answer. */
         VariantDocument: {
             /** @description What it does otherwise, in a few words. */

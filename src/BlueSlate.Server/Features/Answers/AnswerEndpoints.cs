@@ -106,6 +106,9 @@ public static class AnswerEndpoints
                 answer.EndedByTime,
                 answer.Late,
                 answer.Receipt,
+                answer.HandedInBecause,
+                answer.ReopenedUntil,
+                answer.ReopenedBecause,
                 answer.Works.Exists(work => work.Released is not null)
             )
         );
@@ -204,6 +207,11 @@ public static class AnswerEndpoints
         }
 
         var first = ExerciseJson.Read<FrozenSheet>(works[0].Released!.Frozen);
+        var questionsUntil = await access
+            .OwnAnswers()
+            .Where(answer => answer.Id == id)
+            .Select(answer => answer.Exercise!.QuestionsUntil)
+            .FirstAsync(cancellation);
         return TypedResults.Ok(
             new StudentMarksReply(
                 first.Title,
@@ -211,6 +219,7 @@ public static class AnswerEndpoints
                 parts.Aggregate(Rational.Zero, (sum, part) => sum + part.Result.Total),
                 parts.Aggregate(Rational.Zero, (sum, part) => sum + part.Result.Maximum),
                 works[0].Released!.ReleasedAt,
+                questionsUntil,
                 [.. parts]
             )
         );

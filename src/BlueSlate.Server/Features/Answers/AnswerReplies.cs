@@ -36,7 +36,9 @@ public sealed record StudentAttempts(int? Most, int Begun, bool BestCounts, bool
     }
 }
 
-/// <summary>One attempt. Its marks may be withheld for a reason that is told.</summary>
+/// <summary>
+/// One attempt. Its marks may be withheld, it may have been handed in for the student or been opened again, for a reason that is told.
+/// </summary>
 public sealed record StudentAttempt(
     Guid Id,
     DateTimeOffset StartedAt,
@@ -47,6 +49,9 @@ public sealed record StudentAttempt(
     string? Total,
     string? Maximum,
     string? Withheld,
+    string? HandedInBecause,
+    DateTimeOffset? ReopenedUntil,
+    string? ReopenedBecause,
     MarkNews[] News
 );
 
@@ -114,6 +119,9 @@ public sealed record AnswerReply(
     bool EndedByTime,
     bool Late,
     string? Receipt,
+    string? HandedInBecause,
+    DateTimeOffset? ReopenedUntil,
+    string? ReopenedBecause,
     bool Released
 );
 
@@ -157,6 +165,7 @@ public sealed record StudentMarksReply(
     Rational Total,
     Rational Maximum,
     DateTimeOffset ReleasedAt,
+    DateTimeOffset? QuestionsUntil,
     StudentPartMarks[] Parts
 );
 

@@ -85,10 +85,27 @@ public sealed class AnswerStore(BlueSlateContext database, CheckQueue queue, Att
             );
         }
 
-        await CompleteAsync([answer], byTime: false, cancellation);
+        await CompleteAsync([answer], new By(), cancellation);
         await transaction.CommitAsync(cancellation);
         queue.Enqueue(answer.Works.Select(work => work.Id));
         return TypedResults.Ok(ReceiptOf(answer));
+    }
+
+    /// <summary>
+    /// Hands in what is kept of an answer in its student's place; false when it is handed in already. What its student has not sent is
+    /// not in it, and is kept beside it when it comes.
+    /// </summary>
+    public async Task<bool> HandInForAsync(Guid id, Guid person, string because, CancellationToken cancellation)
+    {
+        await database.Database.ExecuteSqlAsync($"SELECT 1 FROM answers WHERE id = {id} FOR UPDATE", cancellation);
+        var answer = await WithWorks().FirstAsync(row => row.Id == id, cancellation);
+        if (answer.HandedInAt is not null)
+        {
+            return false;
+        }
+
+        await CompleteAsync([answer], new By(Person: person, Because: because), cancellation);
+        return true;
     }
 
     /// <summary>
@@ -113,17 +130,20 @@ public sealed class AnswerStore(BlueSlateContext database, CheckQueue queue, Att
         }
 
         var answers = await WithWorks().Where(answer => ids.Contains(answer.Id)).ToListAsync(cancellation);
-        await CompleteAsync(answers, byTime: true, cancellation);
+        await CompleteAsync(answers, new By(Time: true), cancellation);
         await transaction.CommitAsync(cancellation);
         queue.Enqueue(answers.SelectMany(answer => answer.Works).Select(work => work.Id));
         return answers.Count;
     }
 
+    // By whom something is handed in: by its student, unless anything else is said.
+    private sealed record By(bool Time = false, Guid? Person = null, string? Because = null);
+
     private IQueryable<Answer> WithWorks() =>
         database.Answers.AsSplitQuery().Include(row => row.Exercise).Include(row => row.Works).ThenInclude(work => work.Asked);
 
     // What is handed in after its end is what was there at its end, since later saves are refused: so that is when it was handed in.
-    private async Task CompleteAsync(IReadOnlyList<Answer> answers, bool byTime, CancellationToken cancellation)
+    private async Task CompleteAsync(IReadOnlyList<Answer> answers, By by, CancellationToken cancellation)
     {
         var now = clock.GetUtcNow();
         var exercises = answers.Select(answer => answer.ExerciseId).Distinct().ToArray();
@@ -145,10 +165,14 @@ public sealed class AnswerStore(BlueSlateContext database, CheckQueue queue, Att
         {
             var at = answer.EndsAt < now ? answer.EndsAt.Value : now;
             (answer.HandedInAt, answer.Receipt) = (at, $"{NewAnswer.Code(4)}-{NewAnswer.Code(4)}");
-            (answer.EndedByTime, answer.Counts) = (byTime, true);
-            answer.Late = Sittings
-                .Of(answer.Exercise!, minutes: null, own.GetValueOrDefault((answer.ExerciseId, answer.AccountId)))
-                .IsLate(at);
+            (answer.EndedByTime, answer.Counts) = (by.Time, true);
+            (answer.HandedInById, answer.HandedInBecause) = (by.Person, by.Because);
+            var times = Sittings.Of(
+                answer.Exercise!,
+                minutes: null,
+                own.GetValueOrDefault((answer.ExerciseId, answer.AccountId))
+            );
+            Sittings.WriteLateness(answer, times, at);
             foreach (var work in answer.Works)
             {
                 Keep(work, CheckpointReason.HandedIn, work.Drawing, now);

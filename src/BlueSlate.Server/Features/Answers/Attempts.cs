@@ -25,7 +25,7 @@ public sealed class Attempts(BlueSlateContext database)
                     .ToList(),
             })
             .ToListAsync(cancellation);
-        if (handedIn.Count < 2)
+        if (handedIn.Count == 0)
         {
             return;
         }

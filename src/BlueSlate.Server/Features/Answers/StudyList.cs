@@ -84,6 +84,9 @@ internal static class StudyList
                                 one.Sheets.Count == 0 ? null : StoredMarks.Sum(one.Sheets.Select(sheet => sheet.Total)),
                                 one.Sheets.Count == 0 ? null : StoredMarks.Sum(one.Sheets.Select(sheet => sheet.Maximum)),
                                 one.Sheets.Count > 0 ? null : one.Answer.Withheld,
+                                one.Answer.HandedInBecause,
+                                one.Answer.ReopenedUntil,
+                                one.Answer.ReopenedBecause,
                                 one.Sheets.Count == 0
                                     ? []
                                     : NewsSince(

@@ -43,6 +43,9 @@ public sealed record CheckedWork(
     ImmutableSortedDictionary<string, NoteDecision> Decisions
 )
 {
+    /// <summary>The id of what lateness costs, among the adjustments.</summary>
+    public const string Late = "late";
+
     /// <summary>True when a person has to look before the marks are released.</summary>
     public bool Doubtful => Assessment.Doubt.IsOpen;
 
@@ -64,7 +67,9 @@ public sealed record CheckedWork(
             : Decisions.SetItems(ids.Select(id => KeyValuePair.Create(id, decision)));
         return this with
         {
-            Assessment = Assessment.Under(new Decisions(RulingsOf(Assessment, decisions), AdjustmentsOf(Work))),
+            Assessment = Assessment.Under(
+                new Decisions(RulingsOf(Assessment, decisions), AdjustmentsOf(Work, Assessment.Sheet.Maximum))
+            ),
             Decisions = decisions,
         };
     }
@@ -72,7 +77,8 @@ public sealed record CheckedWork(
     /// <summary>What the desk and the picture of the class need of it.</summary>
     public AnswerDigest Digest => AnswerDigest.Of(Assessment, note => Decisions.GetValueOrDefault(note.Finding.Id)?.Decision);
 
-    internal static ImmutableArray<Adjustment> AdjustmentsOf(Work work) =>
+    // What somebody gave or took, and then what lateness costs by the exercise's rule.
+    internal static ImmutableArray<Adjustment> AdjustmentsOf(Work work, Rational maximum) =>
         [
             .. work
                 .Adjustments.OrderBy(row => row.At)
@@ -84,7 +90,13 @@ public sealed record CheckedWork(
                     row.Reason,
                     [.. row.Elements]
                 )),
+            .. LateOf(work.Answer!, maximum),
         ];
+
+    private static ImmutableArray<Adjustment> LateOf(Answer answer, Rational maximum) =>
+        Sittings.LateRuleOf(answer.Exercise!) is { } rule && rule.Of(maximum, answer.LateMinutes) is { IsZero: false } lost
+            ? [new Adjustment(Late, null, Rational.Zero - lost, rule.Why(answer.LateMinutes), [])]
+            : [];
 
     internal static ImmutableArray<Ruling> RulingsOf(
         Assessment assessment,
@@ -394,7 +406,10 @@ public sealed partial class WorkAssessment(BlueSlateContext database, AssessorSt
         }
 
         var decided = decisions.ToImmutable();
-        var all = new Decisions(CheckedWork.RulingsOf(assessment, decided), CheckedWork.AdjustmentsOf(work));
+        var all = new Decisions(
+            CheckedWork.RulingsOf(assessment, decided),
+            CheckedWork.AdjustmentsOf(work, assessment.Sheet.Maximum)
+        );
         return new CheckedWork(work, revision, all.IsNone ? assessment : assessment.Under(all), decided);
     }
 }

@@ -106,6 +106,9 @@ public static class ClassEndpoints
         }
 
         var blind = sample.BlindForMe();
+        var teaches = await access
+            .StaffExercises(instructorsOnly: true)
+            .AnyAsync(exercise => exercise.Id == part.ExerciseId, cancellation);
         await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
         await database.LockExerciseAsync(part.ExerciseId, cancellation);
         var done = await database
@@ -117,7 +120,7 @@ public static class ClassEndpoints
                 && request.Works.Contains(work.Id)
                 && !blind.Contains(work.Id)
             )
-            .ExecuteUpdateAsync(set => set.SetProperty(work => work.GoneThroughAt, clock.GetUtcNow()), cancellation);
+            .GoneThroughAsync(access.AccountId, teaches, clock.GetUtcNow(), cancellation);
         if (done > 0)
         {
             audit.Add(AuditKind.Ruling, part.Exercise!.CohortId, $"{done} answers gone through together", part.ExerciseId);

@@ -37,6 +37,9 @@ public sealed record PersonAnswer(
     bool Late,
     string? Receipt,
     string? Withheld,
+    string? HandedInBecause,
+    DateTimeOffset? ReopenedUntil,
+    string? ReopenedBecause,
     DateTimeOffset? MarksSeenAt,
     PersonWork[] Parts
 );
@@ -150,7 +153,7 @@ public sealed class PersonExport(BlueSlateContext database)
             .ToArrayAsync(cancellation);
         return new PersonFile(
             "blue-slate-person",
-            5,
+            6,
             account.DisplayName,
             account.Email!,
             cohorts,
@@ -170,6 +173,9 @@ public sealed class PersonExport(BlueSlateContext database)
                 answer.Late,
                 answer.Receipt,
                 answer.Withheld,
+                answer.HandedInBecause,
+                answer.ReopenedUntil,
+                answer.ReopenedBecause,
                 answer.MarksSeenAt,
                 [.. answer.Works.OrderBy(work => work.Asked!.Position).Select(ToWork)]
             );

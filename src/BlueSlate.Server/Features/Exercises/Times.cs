@@ -1,6 +1,7 @@
 using BlueSlate.Data;
 using BlueSlate.Server.Features.Answers;
 using BlueSlate.Server.Features.Audit;
+using BlueSlate.Server.Features.Checking;
 using BlueSlate.Server.Hosting;
 using Microsoft.EntityFrameworkCore;
 
@@ -10,7 +11,13 @@ namespace BlueSlate.Server.Features.Exercises;
 /// Changes when an exercise is sat, for everybody or for one student. What is being drawn ends by the new time; what was handed in already
 /// is late, or late no longer, by it; marks that are released stay as they are.
 /// </summary>
-public sealed class Times(BlueSlateContext database, Attempts attempts, AuditTrail audit, TimeProvider clock)
+public sealed class Times(
+    BlueSlateContext database,
+    Attempts attempts,
+    WorkAssessment assessment,
+    AuditTrail audit,
+    TimeProvider clock
+)
 {
     private const int LongestReason = 500;
     private const int MostMinutes = 1440;
@@ -22,6 +29,8 @@ public sealed class Times(BlueSlateContext database, Attempts attempts, AuditTra
         group.MapPut("/{id:guid}/times", Set).ForInstructors().Produces<TimesReply>();
         group.MapPut("/{id:guid}/extensions/{student:guid}", Extend).ForInstructors().Produces<TimesReply>();
         group.MapDelete("/{id:guid}/extensions/{student:guid}", TakeBack).ForInstructors().Produces<TimesReply>();
+        group.MapPost("/{id:guid}/students/{student:guid}/hand-in", HandInFor).ForInstructors().Produces<TimesReply>();
+        group.MapPost("/{id:guid}/students/{student:guid}/reopen", Reopen).ForInstructors().Produces<TimesReply>();
     }
 
     private static async Task<IResult> Get(Guid id, Access access, Times times, CancellationToken cancellation) =>
@@ -80,9 +89,43 @@ public sealed class Times(BlueSlateContext database, Attempts attempts, AuditTra
                 );
     }
 
-    private static IResult? Refusal(Exercise exercise, ExtensionRequest request) =>
-        request.Reason.Trim().Length is 0 or > LongestReason
+    private static async Task<IResult> HandInFor(
+        Guid id,
+        Guid student,
+        OnBehalfRequest request,
+        Access access,
+        Times times,
+        OnBehalf behalf,
+        CancellationToken cancellation
+    ) =>
+        await PublishedAsync(id, access, cancellation) is not { } exercise ? ExerciseEndpoints.NoSuchExercise()
+        : !await times.IsStudentAsync(exercise, student, cancellation) ? NoSuchStudent()
+        : NoReason(request.Reason)
+            ?? await behalf.HandInAsync(exercise, student, request.Reason.Trim(), cancellation)
+            ?? TypedResults.Ok(await times.ReplyAsync(id, cancellation));
+
+    private static async Task<IResult> Reopen(
+        Guid id,
+        Guid student,
+        ReopenRequest request,
+        Access access,
+        Times times,
+        OnBehalf behalf,
+        CancellationToken cancellation
+    ) =>
+        await PublishedAsync(id, access, cancellation) is not { } exercise ? ExerciseEndpoints.NoSuchExercise()
+        : !await times.IsStudentAsync(exercise, student, cancellation) ? NoSuchStudent()
+        : NoReason(request.Reason)
+            ?? await behalf.ReopenAsync(exercise, student, request with { Reason = request.Reason.Trim() }, cancellation)
+            ?? TypedResults.Ok(await times.ReplyAsync(id, cancellation));
+
+    private static IResult? NoReason(string reason) =>
+        reason.Trim().Length is 0 or > LongestReason
             ? Problems.Unreadable("reason-wanted", $"A reason has 1 to {LongestReason} characters.", "reason")
+            : null;
+
+    private static IResult? Refusal(Exercise exercise, ExtensionRequest request) =>
+        NoReason(request.Reason) is { } refusal ? refusal
         : request.ExtraMinutes is < 0 or > MostMinutes
             ? Problems.Unreadable("extra-minutes", $"A student has 0 to {MostMinutes} minutes more.", "extraMinutes")
         : request is { Until: null, ExtraMinutes: 0 }
@@ -158,13 +201,14 @@ public sealed class Times(BlueSlateContext database, Attempts attempts, AuditTra
         await change();
         audit.Add(AuditKind.Publish, exercise.CohortId, said, exercise.Id);
         await database.SaveChangesAsync(cancellation);
-        await TimeAnewAsync(exercise, cancellation);
+        await MarkAnewAsync(exercise.Id, await TimeAnewAsync(exercise, cancellation), cancellation);
         await transaction.CommitAsync(cancellation);
         return TypedResults.Ok(await ReplyAsync(exercise.Id, cancellation));
     }
 
-    // What is being drawn ends by the new times, what is handed in is late by them, and another attempt may be the one that counts.
-    private async Task TimeAnewAsync(Exercise exercise, CancellationToken cancellation)
+    // What is being drawn ends by the new times, what is handed in is late by them, and another attempt may be the one that counts. Gives
+    // the answers that were late or are, whose marks may be others.
+    private async Task<List<Guid>> TimeAnewAsync(Exercise exercise, CancellationToken cancellation)
     {
         var own = await database
             .Extensions.AsNoTracking()
@@ -175,17 +219,18 @@ public sealed class Times(BlueSlateContext database, Attempts attempts, AuditTra
                 .ThenInclude(work => work.Asked)
             .Where(answer => answer.ExerciseId == exercise.Id)
             .ToListAsync(cancellation);
+        var late = answers.Where(answer => answer.Late).ToHashSet();
         foreach (var answer in answers)
         {
             var minutes = Sittings.MinutesOf(answer.Works.Select(work => work.Asked!.Document));
             var times = Sittings.Of(exercise, minutes, own.GetValueOrDefault(answer.AccountId));
             if (answer.HandedInAt is { } handedIn)
             {
-                answer.Late = times.IsLate(handedIn);
+                Sittings.WriteLateness(answer, times, handedIn);
             }
             else
             {
-                answer.EndsAt = times.EndOf(answer.StartedAt);
+                answer.EndsAt = Sittings.EndOf(answer, times);
             }
         }
 
@@ -193,6 +238,29 @@ public sealed class Times(BlueSlateContext database, Attempts attempts, AuditTra
         foreach (var account in answers.Where(answer => answer.Attempt > 1).Select(answer => answer.AccountId).Distinct())
         {
             await attempts.SettleAsync(exercise.Id, account, cancellation);
+        }
+
+        return [.. answers.Where(answer => answer.Late || late.Contains(answer)).Select(answer => answer.Id)];
+    }
+
+    // What was checked is marked by the rule for lateness as it is now; what is still to be checked will be.
+    private async Task MarkAnewAsync(Guid exercise, List<Guid> answers, CancellationToken cancellation)
+    {
+        var parts = await database
+            .Works.Where(work =>
+                work.Answer!.ExerciseId == exercise
+                && answers.Contains(work.AnswerId)
+                && work.Answer.Counts
+                && work.Released == null
+                && work.Results.Any()
+            )
+            .GroupBy(work => work.PartId)
+            .Select(part => new { part.Key, Works = part.Select(work => work.Id).ToList() })
+            .ToListAsync(cancellation);
+        foreach (var part in parts)
+        {
+            var marked = await assessment.RunTheseAsync(part.Key, part.Works, cancellation);
+            await assessment.StoreAsync(marked, clock.GetUtcNow(), cancellation);
         }
     }
 
@@ -216,6 +284,9 @@ public sealed class Times(BlueSlateContext database, Attempts attempts, AuditTra
                             .Answers.Where(answer => answer.ExerciseId == id && answer.AccountId == account.Id)
                             .OrderByDescending(answer => answer.Attempt)
                             .FirstOrDefault(),
+                        Released = database.Works.Any(work =>
+                            work.Answer!.ExerciseId == id && work.Answer.AccountId == account.Id && work.Released != null
+                        ),
                         Extension = database.Extensions.FirstOrDefault(extension =>
                             extension.ExerciseId == id && extension.AccountId == account.Id
                         ),
@@ -239,7 +310,11 @@ public sealed class Times(BlueSlateContext database, Attempts attempts, AuditTra
                         student.Answer?.Late == true,
                         student.Extension?.Until,
                         student.Extension?.ExtraMinutes ?? 0,
-                        student.Extension?.Reason
+                        student.Extension?.Reason,
+                        student.Answer?.HandedInBecause,
+                        student.Answer?.ReopenedUntil,
+                        student.Answer?.ReopenedBecause,
+                        student.Released
                     )),
             ]
         );

@@ -94,7 +94,8 @@ public sealed class AfterTheEnd(BlueSlateContext database, WorkAssessment assess
         );
         database.Checkpoints.Remove(taken);
         (work.Drawing, work.DrawingHash) = (taken.Drawing, Answers.StoredDrawings.HashOf(taken.Drawing));
-        (work.Revision, work.SavedAt, work.GoneThroughAt) = (work.Revision + 1, now, null);
+        (work.Revision, work.SavedAt) = (work.Revision + 1, now);
+        (work.GoneThroughAt, work.GoneThroughById, work.ConfirmedAt) = (null, null, null);
         work.Answer.Late = true;
         audit.Add(
             AuditKind.Ruling,

@@ -48,7 +48,10 @@ public sealed record AgreementReply(
 /// <param name="Marks">What it is worth.</param>
 /// <param name="First">What the first gave.</param>
 /// <param name="Second">What the second gave.</param>
+/// <param name="FirstWhy">Why, as the first said; null when nothing was.</param>
+/// <param name="SecondWhy">Why, as the second said.</param>
 /// <param name="Here">What stands.</param>
+/// <param name="Released">Whether the marks are released, so that nothing is settled here any more.</param>
 public sealed record SampleDifference(
     Guid WorkId,
     string Code,
@@ -56,7 +59,10 @@ public sealed record SampleDifference(
     Rational Marks,
     Rational First,
     Rational Second,
-    Rational Here
+    string? FirstWhy,
+    string? SecondWhy,
+    Rational Here,
+    bool Released
 );
 
 /// <summary>An answer to be marked without seeing what was found in it.</summary>
@@ -72,14 +78,14 @@ public sealed record BlindReply(
     bool Done
 );
 
-/// <summary>A line of the scheme with what the caller gave it; null when nothing yet.</summary>
-public sealed record BlindLine(string Id, string Title, Rational Marks, Rational? Given);
+/// <summary>A line of the scheme with what the caller gave it, null when nothing yet, and why.</summary>
+public sealed record BlindLine(string Id, string Title, Rational Marks, Rational? Given, string? Why);
 
 /// <summary>Marks by line; done when all are given and it says so.</summary>
 public sealed record BlindRequest(GivenMarks[] Marks, bool Done);
 
-/// <summary>What one line is given.</summary>
-public sealed record GivenMarks(string Line, Rational Marks);
+/// <summary>What one line is given, and why where that wants to be said.</summary>
+public sealed record GivenMarks(string Line, Rational Marks, string? Why = null);
 
 /// <summary>
 /// A sample of answers that two people mark line by line, neither seeing what was found nor what the other gave, so that a
@@ -186,6 +192,7 @@ public sealed class BlindSample(
 
             // Lines that have come or gone since are left out on all sides.
             var (one, other) = (MarksOf(pair.One[id]), MarksOf(pair.Other[id]));
+            var (oneSaid, otherSaid) = (ReasonsOf(pair.One[id]), ReasonsOf(pair.Other[id]));
             var known = sheet.Lines.Where(line => one.ContainsKey(line.Line.Id) && other.ContainsKey(line.Line.Id)).ToList();
             ImmutableSortedDictionary<string, Rational> Of(Func<LineResult, Rational> marks) =>
                 known.ToImmutableSortedDictionary(line => line.Line.Id, marks, StringComparer.Ordinal);
@@ -203,7 +210,10 @@ public sealed class BlindSample(
                             line.Line.Marks,
                             first,
                             second,
-                            line.Earned
+                            oneSaid.GetValueOrDefault(line.Line.Id),
+                            otherSaid.GetValueOrDefault(line.Line.Id),
+                            line.Earned,
+                            run.Work.Released is not null
                         )
                     );
                 }
@@ -339,8 +349,17 @@ public sealed class BlindSample(
             return Problems.Unreadable("twice", "A line is given marks once.", "marks");
         }
 
-        foreach (var (id, marks) in request.Marks)
+        foreach (var (id, marks, why) in request.Marks)
         {
+            if (why?.Trim().Length > MarkingEndpoints.LongestComment)
+            {
+                return Problems.Unreadable(
+                    "too-long",
+                    $"A reason has at most {MarkingEndpoints.LongestComment} characters.",
+                    $"marks.{id}"
+                );
+            }
+
             if (!lines.TryGetValue(id, out var line))
             {
                 return Problems.Unreadable("no-such-line", "The scheme has no such line.", $"marks.{id}");
@@ -364,11 +383,18 @@ public sealed class BlindSample(
                 request.Marks.ToImmutableSortedDictionary(given => given.Line, given => given.Marks, StringComparer.Ordinal)
             )
         );
+        var said = ExerciseJson.Write(
+            request
+                .Marks.Where(given => !string.IsNullOrWhiteSpace(given.Why))
+                .ToImmutableSortedDictionary(given => given.Line, given => given.Why!.Trim(), StringComparer.Ordinal)
+        );
         DateTimeOffset? doneAt = request.Done ? now : null;
         await database.Database.ExecuteSqlAsync(
             $"""
-            INSERT INTO blind_markings (work_id, by_id, marks, at, done_at) VALUES ({workId}, {me}, {text}, {now}, {doneAt})
-            ON CONFLICT (work_id, by_id) DO UPDATE SET marks = excluded.marks, at = excluded.at, done_at = excluded.done_at
+            INSERT INTO blind_markings (work_id, by_id, marks, reasons, at, done_at)
+            VALUES ({workId}, {me}, {text}, {said}, {now}, {doneAt})
+            ON CONFLICT (work_id, by_id)
+            DO UPDATE SET marks = excluded.marks, reasons = excluded.reasons, at = excluded.at, done_at = excluded.done_at
                 WHERE blind_markings.done_at IS NULL
             """,
             cancellation
@@ -384,6 +410,7 @@ public sealed class BlindSample(
             .BlindMarkings.AsNoTracking()
             .FirstOrDefaultAsync(row => row.WorkId == workId && row.ById == me, cancellation);
         var given = marking is null ? ImmutableSortedDictionary<string, Rational>.Empty : MarksOf(marking);
+        var reasons = marking is null ? ImmutableSortedDictionary<string, string>.Empty : ReasonsOf(marking);
         return new BlindReply(
             workId,
             work.Answer!.ExerciseId,
@@ -397,7 +424,8 @@ public sealed class BlindSample(
                     line.Id,
                     line.Title,
                     line.Marks,
-                    given.TryGetValue(line.Id, out var marks) ? marks : null
+                    given.TryGetValue(line.Id, out var marks) ? marks : null,
+                    reasons.GetValueOrDefault(line.Id)
                 )),
             ],
             marking?.DoneAt is not null
@@ -427,6 +455,9 @@ public sealed class BlindSample(
 
     private static ImmutableSortedDictionary<string, Rational> MarksOf(BlindMarking marking) =>
         ExerciseJson.Read<ImmutableSortedDictionary<string, Rational>>(marking.Marks);
+
+    private static ImmutableSortedDictionary<string, string> ReasonsOf(BlindMarking marking) =>
+        ExerciseJson.Read<ImmutableSortedDictionary<string, string>>(marking.Reasons);
 
     private static IResult NotInSample() =>
         Problems.NotFound("no-such-answer", "There is no such answer in a sample that you mark.");

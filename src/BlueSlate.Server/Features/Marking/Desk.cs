@@ -10,8 +10,8 @@ namespace BlueSlate.Server.Features.Marking;
 /// <summary>The answers of an exercise with how far each is.</summary>
 public sealed class Desk(BlueSlateContext database)
 {
-    /// <summary>The desk of an exercise.</summary>
-    public async Task<DeskReply> OfAsync(Exercise exercise, bool mayRelease, CancellationToken cancellation)
+    /// <summary>The desk of an exercise, for somebody who marks it.</summary>
+    public async Task<DeskReply> OfAsync(Exercise exercise, Guid me, bool mayRelease, CancellationToken cancellation)
     {
         var parts = await PartsAsync(exercise.Id, cancellation);
         var students = await database.Memberships.CountAsync(
@@ -32,10 +32,22 @@ public sealed class Desk(BlueSlateContext database)
             drawing,
             exercise.DueAt,
             exercise.ReleasedAt,
+            exercise.QuestionsUntil,
             mayRelease,
+            me,
+            await MarkersAsync(exercise.CohortId, cancellation),
             await AnswersAsync(exercise.Id, cancellation)
         );
     }
+
+    /// <summary>Everybody who marks a class, by name.</summary>
+    public Task<DeskMarker[]> MarkersAsync(Guid cohortId, CancellationToken cancellation) =>
+        database
+            .Memberships.Where(member => member.CohortId == cohortId && member.Role != CohortRole.Student)
+            .Join(database.Users, member => member.AccountId, account => account.Id, (member, account) => new { member, account })
+            .OrderBy(row => row.account.DisplayName)
+            .Select(row => new DeskMarker(row.account.Id, row.account.DisplayName, row.member.Role == CohortRole.Instructor))
+            .ToArrayAsync(cancellation);
 
     /// <summary>The parts of an exercise in their order.</summary>
     public async Task<DeskPart[]> PartsAsync(Guid exerciseId, CancellationToken cancellation)
@@ -92,6 +104,10 @@ public sealed class Desk(BlueSlateContext database)
     public static bool IsReady(DeskAnswer answer) =>
         answer.State != AnswerState.Released && answer.Withheld is null && !IsUndecided(answer);
 
+    /// <summary>Whether an assistant has gone through it and nobody who teaches has confirmed that.</summary>
+    public static bool IsToConfirm(DeskAnswer answer) =>
+        answer.State == AnswerState.GoneThrough && answer.Works.Any(work => !work.Confirmed);
+
     /// <summary>Whether a person has to look before this answer's marks can be released.</summary>
     public static bool IsUndecided(DeskAnswer answer) => answer.Works.Any(IsUndecided);
 
@@ -120,6 +136,8 @@ public sealed class Desk(BlueSlateContext database)
                 work.Answer!.CandidateCode,
                 work.Answer.Late,
                 GoneThrough = work.GoneThroughAt != null,
+                work.GoneThroughById,
+                Confirmed = work.ConfirmedAt != null,
                 Released = work.Released != null,
                 NeedsPerson = database.CheckRequests.Any(request =>
                     request.WorkId == work.Id && request.NeedsPerson && newest.Contains(request.AssessmentRevisionId)
@@ -155,7 +173,9 @@ public sealed class Desk(BlueSlateContext database)
                         row.Late,
                         Rational.TryParse(row.ReleasedTotal ?? row.Result?.Total ?? "", out var total) ? total : null,
                         row.Questions,
-                        row.DrawnAfterEnd
+                        row.DrawnAfterEnd,
+                        row.GoneThroughById,
+                        row.Confirmed
                     )
                 )
             ),
@@ -173,6 +193,7 @@ public sealed class Desk(BlueSlateContext database)
             answer.HandedInAt!.Value,
             works.Sum(work => work.Questions),
             works,
-            answer.Withheld
+            answer.Withheld,
+            answer.MarkerId
         );
 }

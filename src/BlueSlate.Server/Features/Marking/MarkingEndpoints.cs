@@ -57,6 +57,9 @@ public static class MarkingEndpoints
         ClassEndpoints.Map(group);
         group.MapPut("/queries/{id:guid}", NoteQueries.Reply).ForStaff().Produces<NoteQueryReply[]>();
         AdjustmentEndpoints.Map(group);
+        Sharing.Map(group);
+        group.MapPost("/work/{id:guid}/here", Presence.Here).ForStaff().Produces<PresenceReply>();
+        group.MapPut("/exercises/{id:guid}/questions-until", NoteQueries.EndAt).ForInstructors().Produces<QuestionsUntilReply>();
         AfterTheEnd.Map(group);
         BlindSample.Map(group);
     }
@@ -80,7 +83,7 @@ public static class MarkingEndpoints
         }
 
         var mayRelease = await access.StaffExercises(instructorsOnly: true).AnyAsync(row => row.Id == id, cancellation);
-        var reply = await desk.OfAsync(exercise, mayRelease, cancellation);
+        var reply = await desk.OfAsync(exercise, access.AccountId, mayRelease, cancellation);
         var blind = await sample.BlindForMe().ToHashSetAsync(cancellation);
         return TypedResults.Ok(reply with { Answers = [.. reply.Answers.Select(answer => Unseen(answer, blind))] });
     }
@@ -231,9 +234,12 @@ public static class MarkingEndpoints
             return refusal;
         }
 
+        var teaches = await access
+            .StaffExercises(instructorsOnly: true)
+            .AnyAsync(exercise => exercise.Answers.Any(answer => answer.Works.Any(work => work.Id == id)), cancellation);
         await database
             .Works.Where(work => work.Id == id)
-            .ExecuteUpdateAsync(set => set.SetProperty(work => work.GoneThroughAt, clock.GetUtcNow()), cancellation);
+            .GoneThroughAsync(access.AccountId, teaches, clock.GetUtcNow(), cancellation);
         return TypedResults.NoContent();
     }
 

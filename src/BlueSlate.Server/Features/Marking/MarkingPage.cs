@@ -72,6 +72,15 @@ public sealed class MarkingPage(
                 renderer.ToProse(work.Asked.Question.Scenario),
                 "the answer"
             ),
+            Shared = new SharedOut(
+                await desk.MarkersAsync(answer.Exercise.CohortId, cancellation),
+                access.AccountId,
+                answer.MarkerId,
+                work.GoneThroughById,
+                work.ConfirmedAt is not null
+            ),
+            HandedInBecause = answer.HandedInBecause,
+            ReopenedBecause = answer.ReopenedBecause,
         };
     }
 

@@ -28,9 +28,15 @@ public sealed record DeskReply(
     int StillDrawing,
     DateTimeOffset? DueAt,
     DateTimeOffset? ReleasedAt,
+    DateTimeOffset? QuestionsUntil,
     bool MayRelease,
+    Guid Me,
+    DeskMarker[] Markers,
     DeskAnswer[] Answers
 );
+
+/// <summary>Somebody who marks the class.</summary>
+public sealed record DeskMarker(Guid Id, string Name, bool Teaches);
 
 /// <summary>A part of the exercise on the desk.</summary>
 public sealed record DeskPart(Guid Id, string Title, Rational Marks)
@@ -49,10 +55,13 @@ public sealed record DeskAnswer(
     DateTimeOffset HandedInAt,
     int Questions,
     DeskWork[] Works,
-    string? Withheld
+    string? Withheld,
+    Guid? Marker
 );
 
-/// <summary>The work on one part of an answer.</summary>
+/// <summary>
+/// The work on one part of an answer, with who has gone through it, and whether somebody who teaches went through it or confirmed it.
+/// </summary>
 public sealed record DeskWork(
     Guid Id,
     Guid PartId,
@@ -62,7 +71,9 @@ public sealed record DeskWork(
     bool Late,
     Rational? Total,
     int Questions,
-    bool DrawnAfterEnd
+    bool DrawnAfterEnd,
+    Guid? GoneThroughBy,
+    bool Confirmed
 );
 
 /// <summary>The work on another part of the same answer.</summary>
@@ -137,7 +148,19 @@ public sealed record MarkingReply(
 {
     /// <summary>What in the scenario speaks for and against it.</summary>
     public required ScenarioEvidence Evidence { get; init; }
+
+    /// <summary>Who marks the class, who is to go through this answer, and who has.</summary>
+    public required SharedOut Shared { get; init; }
+
+    /// <summary>Why somebody handed it in for its student; null where nobody did.</summary>
+    public string? HandedInBecause { get; init; }
+
+    /// <summary>Why it was opened again after it had been handed in; null where it was not.</summary>
+    public string? ReopenedBecause { get; init; }
 }
+
+/// <summary>Those who mark the class, the caller among them, who is to go through an answer, and who has gone through this work.</summary>
+public sealed record SharedOut(DeskMarker[] Markers, Guid Me, Guid? Marker, Guid? GoneThroughBy, bool Confirmed);
 
 /// <summary>What an answer was released with.</summary>
 public sealed record ReleasedMark(Rational Total, DateTimeOffset At);
@@ -265,6 +288,7 @@ public sealed record AlikeAnswer(
 /// <summary>What a release would do.</summary>
 /// <param name="Ready">What it would release, by candidate codes.</param>
 /// <param name="NotGoneThrough">Of these, what nobody has gone through.</param>
+/// <param name="NotConfirmed">Of these, what an assistant has gone through and nobody who teaches has confirmed.</param>
 /// <param name="Undecided">What is held back because a person has to look first.</param>
 /// <param name="Withheld">What is held back because somebody said so.</param>
 /// <param name="StillDrawing">How many are not handed in.</param>
@@ -273,6 +297,7 @@ public sealed record AlikeAnswer(
 public sealed record ReleaseReply(
     string[] Ready,
     string[] NotGoneThrough,
+    string[] NotConfirmed,
     UndecidedAnswer[] Undecided,
     UndecidedAnswer[] Withheld,
     int StillDrawing,

@@ -1,5 +1,6 @@
 using BlueSlate.Core.Interchange;
 using BlueSlate.Data;
+using BlueSlate.Server.Features.Audit;
 using BlueSlate.Server.Features.Exercises;
 using BlueSlate.Server.Hosting;
 using Microsoft.EntityFrameworkCore;
@@ -22,6 +23,12 @@ public sealed record NoteQueryRequest(string Finding, string Text);
 
 /// <summary>Answers a question.</summary>
 public sealed record NoteAnswerRequest(string Text);
+
+/// <summary>Says until when questions are taken; null for as long as anybody likes.</summary>
+public sealed record QuestionsUntilRequest(DateTimeOffset? Until = null);
+
+/// <summary>Until when questions are taken.</summary>
+public sealed record QuestionsUntilReply(DateTimeOffset? Until);
 
 /// <summary>Questions of students about the notes of released sheets, and what markers answer.</summary>
 public static class NoteQueries
@@ -83,6 +90,16 @@ public static class NoteQueries
             return Problems.NotFound("no-such-finding", "There is no such note on your sheet.");
         }
 
+        var until = await access
+            .OwnWorks()
+            .Where(work => work.Id == id)
+            .Select(work => work.Answer!.Exercise!.QuestionsUntil)
+            .FirstAsync(cancellation);
+        if (until < clock.GetUtcNow())
+        {
+            return Problems.Conflict("too-late", "The time for questions about these marks is over.");
+        }
+
         if (await database.NoteQueries.CountAsync(query => query.WorkId == id, cancellation) >= Most)
         {
             return Problems.Conflict("too-many", $"You have asked {Most} times about this drawing. Speak with your marker.");
@@ -111,6 +128,33 @@ public static class NoteQueries
         );
         await database.SaveChangesAsync(cancellation);
         return TypedResults.Ok(await OfAsync(database, id, cancellation));
+    }
+
+    /// <summary>Says until when students may ask, or that they may as long as they like.</summary>
+    public static async Task<IResult> EndAt(
+        Guid id,
+        QuestionsUntilRequest request,
+        Access access,
+        BlueSlateContext database,
+        AuditTrail audit,
+        CancellationToken cancellation
+    )
+    {
+        var exercise = await access.StaffExercises(instructorsOnly: true).FirstOrDefaultAsync(row => row.Id == id, cancellation);
+        if (exercise is null)
+        {
+            return ExerciseEndpoints.NoSuchExercise();
+        }
+
+        exercise.QuestionsUntil = request.Until?.ToUniversalTime();
+        audit.Add(
+            AuditKind.Release,
+            exercise.CohortId,
+            exercise.QuestionsUntil is { } until ? $"questions are taken until {until:u}" : "questions are taken without an end",
+            id
+        );
+        await database.SaveChangesAsync(cancellation);
+        return TypedResults.Ok(new QuestionsUntilReply(exercise.QuestionsUntil));
     }
 
     /// <summary>A marker answers, or mends the answer.</summary>

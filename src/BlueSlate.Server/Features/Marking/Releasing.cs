@@ -68,6 +68,7 @@ public sealed class Releasing(
         return new ReleaseReply(
             [.. answers.Where(Desk.IsReady).Select(answer => answer.Code)],
             [.. answers.Where(Desk.IsReady).Where(answer => answer.State == AnswerState.Checked).Select(answer => answer.Code)],
+            [.. answers.Where(Desk.IsReady).Where(Desk.IsToConfirm).Select(answer => answer.Code)],
             [
                 .. answers
                     .Where(answer => answer.Withheld is null && Desk.IsUndecided(answer))

@@ -13,6 +13,8 @@ const deeds: Readonly<Record<Schemas['AuditKind'], string>> = {
   export: 'took out data',
   erasure: 'erased',
   retention: 'set how long it is kept',
+  sitting: 'did in a student’s place',
+  sharing: 'shared out',
   membership: 'changed who is in it',
 };
 

@@ -21,6 +21,7 @@ import { moment } from '../../ui/time';
 import { Tip } from '../../ui/Tip';
 import { stateWords, firstWorkOf } from './answerWords';
 import { HoldBack } from './HoldBack';
+import { ShareOut } from './ShareOut';
 
 type Answer = Schemas['DeskAnswer'];
 
@@ -42,6 +43,10 @@ const features = tableFeatures({
 const column = createColumnHelper<typeof features, Answer>();
 const states: readonly Schemas['AnswerState'][] = ['needs-person', 'waiting', 'checked', 'gone-through', 'released'];
 
+/** Whether an assistant has gone through it, and nobody who teaches has said yet that it stands. */
+const isToConfirm = (answer: Answer) =>
+  answer.state === 'gone-through' && answer.works.some(({ confirmed }) => !confirmed);
+
 /** What only some answers are, by which they are picked out. */
 const sorts = [
   ['doubt', 'in doubt', (answer: Answer) => answer.doubtful && answer.state === 'checked'],
@@ -49,15 +54,27 @@ const sorts = [
   ['late', 'late', (answer: Answer) => answer.late],
   ['question', 'with a question', (answer: Answer) => answer.questions > 0],
   ['open', 'not gone through', (answer: Answer) => answer.state === 'checked' || answer.state === 'needs-person'],
+  ['to-confirm', 'to be confirmed', isToConfirm],
   ['withheld', 'held back', (answer: Answer) => Boolean(answer.withheld)],
   ['released', 'released', (answer: Answer) => answer.state === 'released'],
 ] as const;
+
+/** The same by who is to go through them, where they are shared out. */
+const sortsFor = ({ me, answers }: Schemas['DeskReply']) =>
+  answers.every(({ marker }) => !marker)
+    ? sorts
+    : ([
+        ['mine', 'mine', (answer: Answer) => answer.marker === me],
+        ['nobodys', 'nobody’s', (answer: Answer) => !answer.marker],
+        ...sorts,
+      ] as const);
 
 /** All answers of an exercise: found by code, sorted, picked out, several at once gone through. */
 export function Answers({ desk }: { desk: Schemas['DeskReply'] }) {
   const [params, setParams] = useSearchParams();
   const [code, setCode] = useState('');
-  const sort = sorts.find(([name]) => name === params.get('of'));
+  const known = sortsFor(desk);
+  const sort = known.find(([name]) => name === params.get('of'));
   const picked = useLocation().state as Picked | null;
   const some = useMemo(() => (picked ? new Set(picked.works) : null), [picked]);
   const names = useMutation({
@@ -107,7 +124,7 @@ export function Answers({ desk }: { desk: Schemas['DeskReply'] }) {
               {picked.what} {picked.works.length}
             </button>
           )}
-          {sorts.map(([name, words, is]) => {
+          {known.map(([name, words, is]) => {
             const number = desk.answers.filter(is).length;
             return (
               number > 0 && (
@@ -157,6 +174,7 @@ function columnsOf(desk: Schemas['DeskReply'], nameOf: ReadonlyMap<string, strin
           {stateWords[original.state]}
           {original.doubtful && original.state === 'checked' && <strong>, its mark is not certain</strong>}
           {original.works.some(({ drawnAfterEnd }) => drawnAfterEnd) && <strong>, something came after the end</strong>}
+          {isToConfirm(original) && ', to be confirmed'}
           {original.withheld && <strong>, held back</strong>}
           {original.questions > 0 && <strong>, {counted(original.questions, 'question', 'questions')}</strong>}
         </>
@@ -172,6 +190,17 @@ function columnsOf(desk: Schemas['DeskReply'], nameOf: ReadonlyMap<string, strin
         </>
       ),
     }),
+    ...(isShared(desk)
+      ? [
+          column.accessor((answer) => markerOf(desk, answer), {
+            id: 'marker',
+            header: 'whose',
+            cell: ({ row: { original } }) => (
+              <span className={original.marker === desk.me ? 'font-bold' : undefined}>{markerOf(desk, original)}</span>
+            ),
+          }),
+        ]
+      : []),
     ...(desk.parts.length > 1
       ? desk.parts.map((part, at) =>
           column.accessor((answer) => marksAt(answer.works[at]?.total), {
@@ -191,6 +220,15 @@ function columnsOf(desk: Schemas['DeskReply'], nameOf: ReadonlyMap<string, strin
       cell: ({ row }) => <strong>{row.original.total ? show(row.original.total) : '–'}</strong>,
     }),
   ]);
+}
+
+/** Whether there is somebody to share answers out among. */
+const isShared = ({ markers }: Schemas['DeskReply']) => markers.length > 1;
+
+/** Who is to go through an answer, or who has, by name; nothing where that is nobody in particular. */
+function markerOf({ markers }: Schemas['DeskReply'], { marker, works }: Answer): string {
+  const id = marker ?? works.find(({ goneThroughBy }) => goneThroughBy)?.goneThroughBy;
+  return markers.find((one) => one.id === id)?.name ?? '';
 }
 
 const marksAt = (total: string | null | undefined) => (total ? valueOf(total) : -1);
@@ -214,7 +252,7 @@ function Rows({ desk, columns, data }: RowsProps) {
     overscan: 12,
   });
   const chosen = table.getSelectedRowModel().rows.map((row) => row.original);
-  const template = `34px minmax(110px,1fr) minmax(190px,2fr) minmax(150px,1.2fr) ${desk.parts.length > 1 ? `repeat(${desk.parts.length}, minmax(90px,0.8fr)) ` : ''}minmax(110px,0.8fr)`;
+  const template = `34px minmax(110px,1fr) minmax(190px,2fr) minmax(150px,1.2fr) ${isShared(desk) ? 'minmax(110px,1fr) ' : ''}${desk.parts.length > 1 ? `repeat(${desk.parts.length}, minmax(90px,0.8fr)) ` : ''}minmax(110px,0.8fr)`;
   const style = { gridTemplateColumns: template };
   const items = virtual.getVirtualItems();
   return (
@@ -286,7 +324,7 @@ function Rows({ desk, columns, data }: RowsProps) {
 const arrows: Readonly<Record<string, string>> = { asc: ' ↑', desc: ' ↓', false: '' };
 const sortOf = (sorted: false | 'asc' | 'desc') =>
   sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none';
-const isNumber = (id: string) => !['code', 'state', 'handed-in'].includes(id);
+const isNumber = (id: string) => !['code', 'state', 'handed-in', 'marker'].includes(id);
 
 interface ChosenProps {
   desk: Schemas['DeskReply'];
@@ -318,21 +356,46 @@ function Chosen({ desk, chosen, onDone }: ChosenProps) {
       await queries.invalidateQueries({ queryKey: ['home'] });
     },
   });
+  const unconfirmed = chosen.filter(isToConfirm);
+  const confirm = useMutation({
+    mutationFn: () =>
+      must(
+        api.POST('/api/marking/exercises/{id}/confirmed', {
+          params: { path: { id: desk.id } },
+          body: { answers: unconfirmed.map(({ id }) => id) },
+        }),
+      ),
+    onSuccess: async () => {
+      onDone();
+      await queries.invalidateQueries({ queryKey: ['desk', desk.id] });
+    },
+  });
+  const failure = goThrough.error ?? confirm.error;
   if (chosen.length === 0) return null;
   return (
-    <div className="chosen-answers" role="status">
-      {counted(chosen.length, 'answer', 'answers')} chosen
-      {open.length < chosen.length && `, ${open.length} of them not gone through`}
-      {doubtful > 0 &&
-        `; ${doubtful === 1 ? 'one of these has a mark that is' : `${doubtful} of these have marks that are`} not certain`}
-      .{' '}
+    <div className="chosen-answers">
+      <span role="status">
+        {counted(chosen.length, 'answer', 'answers')} chosen
+        {open.length < chosen.length && `, ${open.length} of them not gone through`}
+        {doubtful > 0 &&
+          `; ${doubtful === 1 ? 'one of these has a mark that is' : `${doubtful} of these have marks that are`} not certain`}
+        .
+      </span>
       {open.length > 0 && (
         <button className="word-button main" disabled={goThrough.isPending} onClick={() => goThrough.mutate()}>
           {open.length === 1 ? 'it is gone through' : `these ${open.length} are gone through`}
         </button>
       )}
-      {goThrough.isError && <span className="refusal"> {messageOf(goThrough.error)}</span>}
+      {desk.mayRelease && unconfirmed.length > 0 && (
+        <button className="word-button main" disabled={confirm.isPending} onClick={() => confirm.mutate()}>
+          {unconfirmed.length === 1
+            ? 'what was decided on it stands'
+            : `what was decided on ${unconfirmed.length} stands`}
+        </button>
+      )}
+      {desk.mayRelease && isShared(desk) && <ShareOut desk={desk} chosen={chosen} onDone={onDone} />}
       {desk.mayRelease && <HoldBack desk={desk} chosen={chosen} onDone={onDone} />}
+      {failure && <span className="refusal">{messageOf(failure)}</span>}
     </div>
   );
 }

@@ -8,6 +8,7 @@ import { Sheet } from '../../ui/Sheet';
 import { messageOf } from '../../ui/states';
 import { Tip } from '../../ui/Tip';
 import { OnPaper } from './OnPaper';
+import { QuestionsUntil } from './QuestionsUntil';
 import { Remarking } from './Remarking';
 import { AgreementLine, Sample } from './Sample';
 
@@ -49,6 +50,7 @@ export function GivingBack({ desk }: { desk: Schemas['DeskReply'] }) {
       {mayRelease && unreleased < answers.length && (
         <OnPaper exercise={id} title={desk.title} released={answers.length - unreleased} />
       )}
+      {mayRelease && <QuestionsUntil desk={desk} />}
       {mayRelease && unreleased < answers.length && <Remarking exercise={id} />}
       {parts.map((part, at) => (
         <Sample
@@ -84,6 +86,7 @@ function Release({ id, open, onClose }: { id: string; open: boolean; onClose: ()
   const [onlyGoneThrough, setOnlyGoneThrough] = useState(false);
   const decided = preview.data?.ready.length ?? 0;
   const unseen = preview.data?.notGoneThrough.length ?? 0;
+  const unconfirmed = preview.data?.notConfirmed.length ?? 0;
   const ready = onlyGoneThrough ? decided - unseen : decided;
   return (
     <Sheet
@@ -118,6 +121,12 @@ function Release({ id, open, onClose }: { id: string; open: boolean; onClose: ()
                 release only what somebody has gone through
               </label>
             </div>
+          )}
+          {unconfirmed > 0 && (
+            <p>
+              An assistant has gone through <strong>{unconfirmed === decided ? 'all' : unconfirmed}</strong> of them,
+              and nobody who teaches has confirmed that yet.
+            </p>
           )}
           <Back answers={preview.data.withheld}>
             <strong>{preview.data.withheld.length}</strong> held back; their students read why:

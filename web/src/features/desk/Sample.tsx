@@ -2,9 +2,10 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
-import { about, show } from '../../ui/marks';
+import { about, less, show, valueOf } from '../../ui/marks';
 import { Sheet } from '../../ui/Sheet';
 import { messageOf } from '../../ui/states';
+import { WithReason } from '../../ui/WithReason';
 
 interface SampleProps {
   part: string;
@@ -47,7 +48,7 @@ export function Sample({ part, name, mayDraw, answers }: SampleProps) {
           {agreement && (
             <>
               <AgreementLine agreement={agreement} />
-              <Apart agreement={agreement} />
+              <Apart agreement={agreement} part={part} />
             </>
           )}
         </>
@@ -108,7 +109,7 @@ function Beyond({ agreement }: { agreement: Schemas['AgreementReply'] }) {
 const places = (value: number) => value.toFixed(2).replace('-', '−');
 
 /** The lines of answers that the two gave different marks, the widest apart first, each a way to the answer. */
-function Apart({ agreement }: { agreement: Schemas['AgreementReply'] }) {
+function Apart({ agreement, part }: { agreement: Schemas['AgreementReply']; part: string }) {
   const { differences, titles, first, second } = agreement;
   if (differences.length === 0) return null;
   return (
@@ -126,6 +127,7 @@ function Apart({ agreement }: { agreement: Schemas['AgreementReply'] }) {
             <th className="n">{first}</th>
             <th className="n">{second}</th>
             <th className="n">here</th>
+            <th>settled</th>
           </tr>
         </thead>
         <tbody>
@@ -137,16 +139,59 @@ function Apart({ agreement }: { agreement: Schemas['AgreementReply'] }) {
                 </Link>
               </td>
               <td>{titles[one.line]}</td>
-              <td className="n">{show(one.first)}</td>
-              <td className="n">{show(one.second)}</td>
+              <td className="n">
+                {show(one.first)}
+                {one.firstWhy && <Why said={one.firstWhy} />}
+              </td>
+              <td className="n">
+                {show(one.second)}
+                {one.secondWhy && <Why said={one.secondWhy} />}
+              </td>
               <td className="n">
                 <strong>{show(one.here)}</strong> of {show(one.marks)}
               </td>
+              <td>{one.released ? 'released' : <Settle one={one} part={part} />}</td>
             </tr>
           ))}
         </tbody>
       </table>
     </details>
+  );
+}
+
+const Why = ({ said }: { said: string }) => <q className="block font-read italic text-quiet-ink">{said}</q>;
+
+/** Settles a line with what one of the two gave it: what stands is changed by the difference, with that person's reason or another. */
+function Settle({ one, part }: { one: Schemas['SampleDifference']; part: string }) {
+  const queries = useQueryClient();
+  const settle = (to: string, reason: string) =>
+    must(
+      api.POST('/api/marking/work/{id}/adjustments', {
+        params: { path: { id: one.workId } },
+        body: { amount: less(to, one.here), line: one.line, reason, elements: [] },
+      }),
+    ).then(async () => {
+      await queries.invalidateQueries({ queryKey: ['sample', part] });
+      queries.removeQueries({ queryKey: ['marking', one.workId] });
+    });
+  const ways = [
+    { to: one.first, why: one.firstWhy },
+    { to: one.second, why: one.secondWhy },
+  ].filter(({ to }) => valueOf(to) !== valueOf(one.here));
+  return (
+    <span className="flex flex-wrap gap-x-3">
+      {ways.length < 2 && <span className="text-quiet-ink">as here</span>}
+      {ways.map(({ to, why }) => (
+        <WithReason
+          key={to}
+          open={`with ${show(to)}`}
+          deed={`give ${show(to)}`}
+          why="why, for the student to read"
+          before={why ?? ''}
+          onSay={(reason) => settle(to, reason)}
+        />
+      ))}
+    </span>
   );
 }
 

@@ -5,6 +5,7 @@ import { Sheet } from '../../ui/Sheet';
 import { Loading, messageOf } from '../../ui/states';
 import { localTime, moment } from '../../ui/time';
 import { counted } from '../../notations/counts';
+import { OnBehalf } from './OnBehalf';
 import { TermsFields } from './Terms';
 import type { Terms } from './termsWords';
 
@@ -57,7 +58,7 @@ interface ChangeProps {
 
 function Everybody({ exercise, times, onReply }: ChangeProps & { times: Reply }) {
   // What is left out of a reply is none; what is left out of a request is as usual.
-  const before: Terms = { ...times.terms, attempts: times.terms.attempts ?? null };
+  const before: Terms = { ...times.terms, attempts: times.terms.attempts ?? null, late: times.terms.late ?? null };
   const [terms, setTerms] = useState(before);
   const change = useMutation({
     mutationFn: () => must(api.PUT('/api/exercises/{id}/times', { params: { path: { id: exercise } }, body: terms })),
@@ -110,7 +111,21 @@ function Students({ exercise, times, onReply }: ChangeProps & { times: Reply }) 
           {times.students.map((student) => (
             <tr key={student.id}>
               <td>{student.name}</td>
-              <td>{howFar(student)}</td>
+              <td>
+                {howFar(student)}
+                {student.handedInBecause && (
+                  <>
+                    {' '}
+                    for them: <q className="font-read italic">{student.handedInBecause}</q>
+                  </>
+                )}
+                {student.reopenedBecause && !student.handedInAt && (
+                  <>
+                    , opened again: <q className="font-read italic">{student.reopenedBecause}</q>
+                  </>
+                )}{' '}
+                <OnBehalf exercise={exercise} student={student} onReply={onReply} />
+              </td>
               <td>
                 {extending === student.id ? (
                   <Extend

@@ -4,7 +4,14 @@ import { moment } from '../../ui/time';
 
 export type Terms = Schemas['SittingRequest'];
 
-export const usualTerms: Terms = { opensAt: null, dueAt: null, closesAt: null, attempts: 1, bestCounts: false };
+export const usualTerms: Terms = {
+  opensAt: null,
+  dueAt: null,
+  closesAt: null,
+  attempts: 1,
+  bestCounts: false,
+  late: null,
+};
 
 /** What terms of sitting mean for a class, a sentence each: for whoever sets them. */
 export function termsSaid(terms: Terms, minutes: number | null): string[] {
@@ -16,13 +23,23 @@ export function termsSaid(terms: Terms, minutes: number | null): string[] {
     minutes === null
       ? 'There is no clock: one draws until one hands in.'
       : `From the start each student has ${counted(minutes, 'minute', 'minutes')}. The clock is the server’s and never stops, whether or not anybody is there; at its end what is drawn is handed in.`,
-    dueAt ? `What is handed in after ${moment(dueAt)} is taken and marked as late.` : 'Nothing is late.',
+    dueAt
+      ? `What is handed in after ${moment(dueAt)} is taken and marked as late${terms.late ? `; it loses ${lateSaid(terms.late)}` : ''}.`
+      : 'Nothing is late.',
     closesAt
       ? `On ${moment(closesAt)} whatever is still being drawn is handed in, and nobody can start any more${minutes === null ? '' : '; whoever starts late has less time'}.`
       : 'It never closes.',
     ...extraSaid(terms, minutes),
     attemptsSaid(terms),
   ];
+}
+
+/** What lateness costs, as it follows "loses". */
+export function lateSaid({ percent, per, most = 100, grace = 0 }: NonNullable<Terms['late']>): string {
+  const atMost = most < 100 ? `, ${most} % at the most` : '';
+  const free =
+    grace > 0 ? `, after ${counted(grace, 'minute', 'minutes')} that ${grace === 1 ? 'costs' : 'cost'} nothing` : '';
+  return `${percent} % of the marks for each ${per} begun${atMost}${free}`;
 }
 
 /** What extra minutes of a single student do. */

@@ -66,8 +66,11 @@ const isToDo = (exercise: Schemas['StudentExercise']) =>
 function DueLine({ exercise }: { exercise: Schemas['StudentExercise'] }) {
   const { id, title, cohort, parts, times, answers } = exercise;
   const begun = drawing(exercise);
+  const again = begun?.reopenedUntil;
   const way = begun
-    ? 'go on drawing'
+    ? again
+      ? `opened again for you until ${moment(again)}`
+      : 'go on drawing'
     : times.openness === 'not-yet'
       ? `opens ${moment(times.opensAt!)}`
       : times.openness === 'closed'
@@ -81,10 +84,15 @@ function DueLine({ exercise }: { exercise: Schemas['StudentExercise'] }) {
         {title}
       </Link>
       : {way}
+      {begun?.reopenedBecause && (
+        <p className="small">
+          <q className="font-read italic">{begun.reopenedBecause}</q>
+        </p>
+      )}
       <p className="small">{partsLine(parts)}</p>
       <p className="small">
         {cohort}
-        {times.dueAt && (
+        {times.dueAt && !again && (
           <>
             {' '}
             ·{' '}
@@ -93,7 +101,7 @@ function DueLine({ exercise }: { exercise: Schemas['StudentExercise'] }) {
               : `due ${moment(times.dueAt)}`}
           </>
         )}
-        {times.closesAt && times.openness !== 'closed' && <> · closes {moment(times.closesAt)}</>}
+        {times.closesAt && !again && times.openness !== 'closed' && <> · closes {moment(times.closesAt)}</>}
       </p>
     </li>
   );
@@ -160,6 +168,11 @@ function DoneLine({ exercise, attempt, number }: DoneLineProps) {
         {moment(attempt.handedInAt!)}
         {attempt.late && ', late'}
       </p>
+      {attempt.handedInBecause && (
+        <p className="small">
+          handed in for you: <q className="font-read italic">{attempt.handedInBecause}</q>
+        </p>
+      )}
     </li>
   );
 }

@@ -12,8 +12,9 @@ import { partLine } from '../../parts/partLine';
 
 type Line = Schemas['BlindLine'];
 
-const listOf = (given: Readonly<Record<string, string>>) =>
-  Object.entries(given).map(([line, marks]) => ({ line, marks }));
+type Given = Readonly<Record<string, { marks: string; why: string }>>;
+
+const listOf = (given: Given) => Object.entries(given).map(([line, { marks, why }]) => ({ line, marks, why }));
 
 /** An answer of the sample: its drawing, and the lines of the scheme to be given marks, with nothing of what was found. */
 export default function BlindPage() {
@@ -33,8 +34,10 @@ function Blind({ answer }: { answer: Schemas['BlindReply'] }) {
   const slate = useSlate(session, false);
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const [given, setGiven] = useState<Readonly<Record<string, string>>>(() =>
-    Object.fromEntries(answer.lines.flatMap((line) => (line.given ? [[line.id, line.given]] : []))),
+  const [given, setGiven] = useState<Given>(() =>
+    Object.fromEntries(
+      answer.lines.flatMap((line) => (line.given ? [[line.id, { marks: line.given, why: line.why ?? '' }]] : [])),
+    ),
   );
   const save = useMutation({
     scope: { id: `blind-${answer.id}` },
@@ -48,13 +51,13 @@ function Blind({ answer }: { answer: Schemas['BlindReply'] }) {
       await navigate(`/marking/${answer.id}`);
     },
   });
-  const give = (line: string, marks: string) => {
-    const next = { ...given, [line]: marks };
+  const give = (line: string, marks: string, why: string) => {
+    const next = { ...given, [line]: { marks, why } };
     setGiven(next);
     save.mutate({ marks: listOf(next), done: false });
   };
   const left = answer.lines.filter((line) => given[line.id] === undefined).length;
-  const total = Object.values(given).reduce((sum, marks) => sum + valueOf(marks), 0);
+  const total = Object.values(given).reduce((sum, { marks }) => sum + valueOf(marks), 0);
   const maximum = answer.lines.reduce((sum, line) => sum + valueOf(line.marks), 0);
   return (
     <div
@@ -93,7 +96,7 @@ function Blind({ answer }: { answer: Schemas['BlindReply'] }) {
               line={line}
               given={given[line.id]}
               locked={answer.done}
-              onGive={(marks) => give(line.id, marks)}
+              onGive={(marks, why) => give(line.id, marks, why)}
             />
           ))}
           <div className="margin-foot text-[14px]">
@@ -133,12 +136,12 @@ function Blind({ answer }: { answer: Schemas['BlindReply'] }) {
 
 interface LineMarksProps {
   line: Line;
-  given: string | undefined;
+  given: Given[string] | undefined;
   locked: boolean;
-  onGive: (marks: string) => void;
+  onGive: (marks: string, why: string) => void;
 }
 
-/** The marks that one line can have, in halves, as one choice. */
+/** The marks that one line can have, in halves, as one choice, and why where that wants to be said. */
 function LineMarks({ line, given, locked, onGive }: LineMarksProps) {
   const most = valueOf(line.marks);
   const halves = Array.from({ length: Math.floor(most * 2) + 1 }, (_, n) => (n % 2 === 0 ? String(n / 2) : `${n}/2`));
@@ -151,14 +154,25 @@ function LineMarks({ line, given, locked, onGive }: LineMarksProps) {
           <button
             key={choice}
             role="radio"
-            aria-checked={given !== undefined && valueOf(given) === valueOf(choice)}
+            aria-checked={given !== undefined && valueOf(given.marks) === valueOf(choice)}
             disabled={locked}
-            onClick={() => onGive(choice)}
+            onClick={() => onGive(choice, given?.why ?? '')}
           >
             {show(choice)}
           </button>
         ))}
       </div>
+      {given && (
+        <input
+          className="plain-input mt-1 w-full"
+          aria-label={`Why, for “${line.title}”`}
+          placeholder="why, if it wants saying"
+          maxLength={1000}
+          disabled={locked}
+          defaultValue={given.why}
+          onBlur={({ target }) => target.value.trim() !== given.why && onGive(given.marks, target.value.trim())}
+        />
+      )}
     </div>
   );
 }

@@ -18,6 +18,7 @@ import { LineTable } from './LineTable';
 import { OwnNote } from './OwnNote';
 import { Questions } from './Questions';
 import { StandsFor } from './StandsFor';
+import { Together } from './Together';
 
 /** One answer on the marking desk: its differences drawn in, its notes, the decisions on them. */
 export default function MarkingPage() {
@@ -111,8 +112,11 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
             <strong>{show(answer.result.total)}</strong> of {show(answer.result.maximum)}, candidate {answer.code}
             {answer.late && ', late'}
             {answer.endedByTime && ', ended by the clock'}
+            {answer.handedInBecause && ', handed in for the student'}
+            {answer.reopenedBecause && ', opened again before'}
             {answer.helpAsked > 0 && `, helped ${answer.helpAsked === 1 ? 'once' : `${answer.helpAsked} times`}`}
           </p>
+          <Together answer={answer} />
           <AfterEnd answer={answer} onReply={keep} />
           {answer.released && <ReleasedWith released={answer.released} answer={answer} />}
           <ScriptViews
@@ -159,7 +163,8 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
                     onReplied={(replied) => keep({ ...answer, queries: [...replied] })}
                   />
                   {note.tag === 'noted' ? (
-                    answer.mayDecide && (
+                    answer.mayDecide &&
+                    note.id !== lateness && (
                       <p className="mt-2">
                         <button
                           className="word-button"
@@ -228,6 +233,9 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
     />
   );
 }
+
+/** What lateness costs by rule, among what was given and taken: a time of their own takes it away, not this desk. */
+const lateness = 'late';
 
 /** What the student has, where it is not what the answer would get now. */
 function ReleasedWith({ released, answer }: { released: Schemas['ReleasedMark']; answer: Schemas['MarkingReply'] }) {

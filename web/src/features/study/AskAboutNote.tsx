@@ -9,14 +9,17 @@ type Query = Schemas['NoteQueryReply'];
 interface AskAboutNoteProps {
   work: string;
   finding: string;
+  /** Until when one may ask; null for as long as one likes. */
+  until: string | null;
   queries: readonly Query[];
   onAsked: (queries: readonly Query[]) => void;
 }
 
 /** What a student asked about a note with what was answered, and the way to ask. */
-export function AskAboutNote({ work, finding, queries, onAsked }: AskAboutNoteProps) {
+export function AskAboutNote({ work, finding, until, queries, onAsked }: AskAboutNoteProps) {
   const [asking, setAsking] = useState(false);
   const [text, setText] = useState('');
+  const [isOver] = useState(() => until !== null && new Date(until).getTime() < Date.now());
   const waiting = queries.some((query) => !query.reply);
   const ask = useMutation({
     mutationFn: () =>
@@ -66,7 +69,8 @@ export function AskAboutNote({ work, finding, queries, onAsked }: AskAboutNotePr
           )}
         </div>
       ) : (
-        !waiting && (
+        !waiting &&
+        !isOver && (
           <button className="word-button mt-2" onClick={() => setAsking(true)}>
             ask about this note
           </button>

@@ -37,6 +37,7 @@ import { Receipt } from './Receipt';
 import { SignedOut } from './SignedOut';
 import { Stand } from './Stand';
 import { Keep, useWorkSessions, useWorst } from './workSessions';
+import { moment } from '../../ui/time';
 import { PageTitle } from '../../ui/PageTitle';
 import { Tip } from '../../ui/Tip';
 
@@ -190,6 +191,13 @@ function PartScript({ answer, work, sessions, session, tabs, onHandedIn, onEnded
           notice={
             <>
               {correction && <Corrected correction={correction} />}
+              {answer.reopenedUntil && (
+                <p className="corrected">
+                  <span>
+                    <strong>Opened again for you</strong> until {moment(answer.reopenedUntil)}: {answer.reopenedBecause}
+                  </span>
+                </p>
+              )}
               {slate.session_.state === 'closed' && !answer.handedInAt && (
                 <p className="corrected" role="status">
                   This part is closed: its model answer was given to you. What you drew stays as it is.

@@ -127,6 +127,7 @@ function Marks({ id, marks, part, at, tabs, name }: MarksProps) {
                   <AskAboutNote
                     work={part.workId}
                     finding={note.id}
+                    until={marks.questionsUntil ?? null}
                     queries={part.queries.filter((query) => query.findingId === note.id)}
                     onAsked={(queried) =>
                       queries.setQueryData(['marks', id], {
@@ -141,7 +142,8 @@ function Marks({ id, marks, part, at, tabs, name }: MarksProps) {
           )}
           {!lines && rows}
           <p className="mt-auto pt-6 text-[13px] text-quiet-ink">
-            released {moment(marks.releasedAt)} ·{' '}
+            released {moment(marks.releasedAt)}
+            {marks.questionsUntil && ` · questions until ${moment(marks.questionsUntil)}`} ·{' '}
             <a className="word-button" href={addressOf(`/api/study/answers/${id}/sheet`)} download>
               as a PDF
             </a>{' '}

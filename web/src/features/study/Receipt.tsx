@@ -38,6 +38,11 @@ export function Receipt({ answer, onLook }: { answer: Schemas['AnswerReply']; on
         {answer.endedByTime && (
           <p className="mt-2">The time was over: what you had drawn by then was handed in for you.</p>
         )}
+        {answer.handedInBecause && (
+          <p className="mt-2">
+            What was kept of it was handed in for you: <q className="font-read italic">{answer.handedInBecause}</q>
+          </p>
+        )}
         {answer.late && <p className="mt-2 refusal">This came late. It is kept, and marked as late.</p>}
         <p className="mt-4">
           {answer.released ? (
