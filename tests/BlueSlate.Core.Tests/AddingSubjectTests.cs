@@ -82,6 +82,8 @@ public sealed class AddingSubjectTests
         public bool IsBlank => Words.IsEmpty;
 
         public bool Has(string element) => Words.Contains(element);
+
+        public Traits Traits => new(Words, [], Words.Length);
     }
 
     private sealed record ListOptions : WorkOptions

@@ -27,6 +27,17 @@ public sealed record Drawing(ImmutableArray<Sheet> Sheets) : IDocument
     /// <summary>True when nothing at all is drawn.</summary>
     public bool IsBlank => Sheets.All(sheet => sheet.Shapes.IsEmpty && sheet.Lines.IsEmpty);
 
+    /// <summary>Its texts, and where its shapes stand.</summary>
+    public Traits Traits =>
+        new(
+            [
+                .. Shapes.SelectMany(shape => shape.TextLines.Select(row => row.Text).Prepend(shape.Text)),
+                .. Lines.SelectMany(line => new[] { line.Text, line.From.Role, line.To.Role }),
+            ],
+            [.. Shapes.Where(shape => shape.Place is not null).Select(shape => (shape.Text, shape.Place!.X, shape.Place.Y))],
+            Shapes.Count()
+        );
+
     /// <summary>Whether an id names a shape, a line of text in one, a line, or an end of a line (<c>id/from</c>).</summary>
     public bool Has(string element) =>
         Shapes.Any(shape => shape.Id == element || shape.TextLines.Any(row => row.Id == element))

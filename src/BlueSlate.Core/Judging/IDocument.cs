@@ -10,6 +10,9 @@ public interface IDocument
 
     /// <summary>Whether an id names a part of it.</summary>
     bool Has(string element);
+
+    /// <summary>What another document could have in common with it.</summary>
+    Traits Traits { get; }
 }
 
 /// <summary>What a class has learned of the ways of writing or drawing its work. Every subject has its own.</summary>

@@ -209,15 +209,19 @@ public sealed class DemoSeed(BlueSlateContext database, string folder, TimeProvi
         var codes = new HashSet<string>(StringComparer.Ordinal);
         foreach (var (answer, i) in demo.Answers.Select((answer, i) => (answer, i)))
         {
-            await AddAnswerAsync(
+            var drawn = await AddAnswerAsync(
                 answer,
                 [.. question.Parts.Select((_, at) => question.FolderOf(Path.Combine(path, "answers"), at))],
                 published,
                 people[answer.Who],
-                exercise.PublishedAt.Value.AddHours(3 + i),
+                answer.State == "late" ? exercise.DueAt.Value.AddMinutes(12) : exercise.PublishedAt.Value.AddHours(3 + i),
                 codes,
                 QuestionDocument.MinutesOf(question.Parts)
             );
+            if (drawn.HandedInAt is { } handedIn)
+            {
+                Sittings.WriteLateness(drawn, Sittings.Of(exercise, minutes: null), handedIn);
+            }
         }
     }
 
@@ -240,7 +244,7 @@ public sealed class DemoSeed(BlueSlateContext database, string folder, TimeProvi
         );
     }
 
-    private async Task AddAnswerAsync(
+    private async Task<Answer> AddAnswerAsync(
         DemoAnswer demo,
         string[] folders,
         QuestionRevision question,
@@ -274,11 +278,10 @@ public sealed class DemoSeed(BlueSlateContext database, string folder, TimeProvi
         database.Answers.Add(answer);
         if (drawingStill)
         {
-            return;
+            return answer;
         }
 
-        answer.HandedInAt = started.AddMinutes(demo.State == "late" ? (minutes ?? 30) + 6 : 24);
-        answer.Late = demo.State == "late";
+        answer.HandedInAt = started.AddMinutes(24);
         answer.Counts = true;
         answer.Receipt = $"{NewAnswer.Code(4)}-{NewAnswer.Code(4)}";
         database.CheckRequests.AddRange(
@@ -290,6 +293,7 @@ public sealed class DemoSeed(BlueSlateContext database, string folder, TimeProvi
                 RequestedAt = answer.HandedInAt.Value,
             })
         );
+        return answer;
     }
 
     private static async Task<Drawing> DrawingAsync(string path)

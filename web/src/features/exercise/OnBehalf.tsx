@@ -21,9 +21,15 @@ export function OnBehalf({ exercise, student, onReply }: OnBehalfProps) {
       why={`why, for ${student.name} to read`}
       ready={until !== ''}
       more={
-        <label className="field">
-          <span>Until</span>
-          <input type="datetime-local" required value={until} onChange={({ target }) => setUntil(target.value)} />
+        <label className="flex items-baseline gap-2">
+          <span>until</span>
+          <input
+            className="plain-input"
+            type="datetime-local"
+            required
+            value={until}
+            onChange={({ target }) => setUntil(target.value)}
+          />
         </label>
       }
       onSay={async (reason) =>

@@ -94,8 +94,8 @@ function Lateness({ late, onChange }: { late: Late | null; onChange: (late: Late
         />
       </Tick>
       {late && (
-        <div className="grid grid-cols-[repeat(auto-fill,minmax(130px,1fr))] gap-3 mt-2">
-          {number('Per cent of the marks', 'percent', 1, 100)}
+        <div className="grid grid-cols-[repeat(auto-fill,minmax(115px,1fr))] gap-3 mt-2">
+          {number('Per cent lost', 'percent', 1, 100)}
           <label className="field">
             <span>For each</span>
             <select
@@ -106,8 +106,8 @@ function Lateness({ late, onChange }: { late: Late | null; onChange: (late: Late
               <option value="day">day begun</option>
             </select>
           </label>
-          {number('At the most, per cent', 'most', late.percent, 100)}
-          {number('Minutes that cost nothing', 'grace', 0, 1440)}
+          {number('At most, per cent', 'most', late.percent, 100)}
+          {number('Free minutes', 'grace', 0, 1440)}
         </div>
       )}
     </div>

@@ -38,7 +38,7 @@ function TimesSheet({ exercise, onClose }: { exercise: string; onClose: () => vo
     await queries.invalidateQueries({ queryKey: ['home'] });
   };
   return (
-    <Sheet open onClose={onClose} title="Times">
+    <Sheet open wide onClose={onClose} title="Times">
       {times.isPending && <Loading what="the times" />}
       {times.isError && <p className="refusal">{messageOf(times.error)}</p>}
       {times.data && (
@@ -110,7 +110,7 @@ function Students({ exercise, times, onReply }: ChangeProps & { times: Reply }) 
         <tbody>
           {times.students.map((student) => (
             <tr key={student.id}>
-              <td>{student.name}</td>
+              <td className="whitespace-nowrap">{student.name}</td>
               <td>
                 {howFar(student)}
                 {student.handedInBecause && (
@@ -123,8 +123,10 @@ function Students({ exercise, times, onReply }: ChangeProps & { times: Reply }) 
                   <>
                     , opened again: <q className="font-read italic">{student.reopenedBecause}</q>
                   </>
-                )}{' '}
-                <OnBehalf exercise={exercise} student={student} onReply={onReply} />
+                )}
+                <span className="ml-4">
+                  <OnBehalf exercise={exercise} student={student} onReply={onReply} />
+                </span>
               </td>
               <td>
                 {extending === student.id ? (
