@@ -1,3 +1,4 @@
+using System.IO.Compression;
 using System.Text.Json.Nodes;
 using BlueSlate.Server.Features.Marking;
 using Shouldly;
@@ -127,6 +128,27 @@ public sealed class SharingTests(TestServer server) : IClassFixture<TestServer>
     }
 
     [Fact]
+    public async Task Answers_that_share_what_nobody_else_has_are_shown_side_by_side()
+    {
+        var instructor = await server.AsAsync("instructor");
+        var exercise = await Story.PublishedAsync(server, instructor);
+        var copied = new Sketch().Box("Zepelin", "PK hull nomber", "gas bagg", "girdle").Box("Mooring poast").ToDrawing();
+        foreach (var (name, drawing) in new[] { ("student", copied), ("student2", TestServer.Model), ("student3", copied) })
+        {
+            using var student = await server.AsAsync(name);
+            await Story.HandedInAsync(server, student, exercise, drawing);
+        }
+
+        var told = await instructor.GetAsync($"/api/marking/parts/{exercise.Part}/resemblances");
+        ((int)told["compared"]!).ShouldBe(3);
+        var pair = told["pairs"]!.AsArray().ShouldHaveSingleItem()!;
+        pair["names"]!.AsArray().Select(name => (string)name!).ShouldContain("gas bagg");
+        ((string)pair["first"]!["drawing"]!).ShouldBe((string)pair["second"]!["drawing"]!);
+        using var outsider = await server.AsAsync("outsider");
+        (await outsider.CodeOfAsync(HttpMethod.Get, $"/api/marking/parts/{exercise.Part}/resemblances")).ShouldBe("no-such-part");
+    }
+
+    [Fact]
     public async Task Questions_are_taken_until_the_time_that_was_said()
     {
         var (instructor, _, exercise) = await AnsweredAsync();
@@ -141,6 +163,32 @@ public sealed class SharingTests(TestServer server) : IClassFixture<TestServer>
         (await student.GetAsync($"/api/study/answers/{answer}/marks"))["questionsUntil"].ShouldNotBeNull();
         await instructor.PutAsync(path, new { until = (string?)null });
         await student.PostAsync($"/api/study/work/{answer.Work}/queries", ask);
+    }
+
+    [Fact]
+    public async Task Released_marks_go_out_as_results_and_nothing_else_does()
+    {
+        var (instructor, _, exercise) = await AnsweredAsync();
+        var at = $"/api/marking/exercises/{exercise}";
+        var held = Ids(await DeskAsync(instructor, exercise))[0];
+        await instructor.PutAsync($"{at}/withheld", new { answers = new[] { held }, reason = "To be talked over." });
+        await instructor.PostAsync($"{at}/release", new { });
+        var response = await instructor.SendAsync(HttpMethod.Get, $"{at}/gradebook");
+        using var zip = new ZipArchive(await response.Content.ReadAsStreamAsync());
+        string[] Lines(string file)
+        {
+            using var reader = new StreamReader(zip.GetEntry(file)!.Open());
+            return reader.ReadToEnd().Split("\r\n", StringSplitOptions.RemoveEmptyEntries);
+        }
+
+        Lines("manifest.csv").ShouldContain("file.results,bulk");
+        Lines("manifest.csv").ShouldContain("file.users,absent");
+        Lines("lineItems.csv").Length.ShouldBe(2);
+        var results = Lines("results.csv").Skip(1).Select(line => line.Split(',')).ToList();
+        results.Count(row => row[5] == "fully graded" && row[6].Length > 0).ShouldBe(2);
+        results.Count(row => row[5] == "submitted" && row[6].Length == 0).ShouldBe(1);
+        results.ShouldAllBe(row => row.Length == 15 && row[4].Contains('@'));
+        results.Where(row => row[5] == "not submitted").ShouldAllBe(row => row[14] == "true");
     }
 
     private sealed class Clock : TimeProvider

@@ -20,8 +20,7 @@ public sealed record Resemblance(int First, int Second, ImmutableArray<string> N
     /// <summary>At most so many are told, the most surprising.</summary>
     public const int Most = 50;
 
-    // A place is a quarter of a surprise: one thing put where somebody else has it makes the next one likelier, and what is tidied up by
-    // the program stands alike wherever it says the same.
+    // A place is a quarter of a surprise: one thing put where somebody else has it makes the next one likelier.
     private const double OfPlace = 0.25;
 
     /// <summary>
@@ -62,6 +61,9 @@ public sealed record Resemblance(int First, int Second, ImmutableArray<string> N
                 .Take(Most),
         ];
     }
+
+    // Less than a pair has to tell: what the program tidied up stands alike wherever it says the same, so places alone are never enough.
+    private static double MostOfPlaces(int all) => 2 * BitsOf(2, all);
 
     private static double BitsOf(int has, int all) => Math.Log2((double)all / has);
 
@@ -123,7 +125,7 @@ public sealed record Resemblance(int First, int Second, ImmutableArray<string> N
                 ],
                 Places.Count,
                 Math.Min(answers[first].Things, answers[second].Things),
-                Names.Sum(name => name.Bits) + (Places.Sum() * OfPlace)
+                Names.Sum(name => name.Bits) + Math.Min(Places.Sum() * OfPlace, MostOfPlaces(answers.Count))
             );
         }
     }

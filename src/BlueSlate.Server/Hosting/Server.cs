@@ -126,6 +126,7 @@ public static class Server
         services.AddScoped<Rulings>();
         services.AddScoped<ClassView>();
         services.AddScoped<MarksTable>();
+        services.AddScoped<Gradebook>();
         services.AddScoped<FeedbackSheets>();
         services.AddScoped<Remarking>();
         services.AddScoped<BlindSample>();

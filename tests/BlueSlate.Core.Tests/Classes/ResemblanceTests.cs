@@ -98,6 +98,22 @@ public sealed class ResemblanceTests
     }
 
     [Fact]
+    public void The_same_places_alone_are_what_tidying_up_makes()
+    {
+        static Drawing Tidied(int seed) =>
+            Placed(
+                new Sketch()
+                    .Box("Crane", "PK crane number")
+                    .Box("Quay", "PK quay code")
+                    .Box("Fitter")
+                    .Box("Greasing")
+                    .ToDrawing(),
+                new Random(seed)
+            );
+        In([Tidied(1), Tidied(1), .. Enumerable.Range(2, 30).Select(Tidied)]).ShouldBeEmpty();
+    }
+
+    [Fact]
     public void Words_of_the_scenario_in_any_number_are_nobodys_own()
     {
         static Drawing Of(string name) => new Sketch().Box(name, "PK reaches", "crane fitter").ToDrawing();

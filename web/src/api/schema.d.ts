@@ -3482,6 +3482,44 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/marking/exercises/{id}/gradebook": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The bundle of an exercise. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/zip": components["schemas"]["FileContentHttpResult"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/marking/exercises/{id}/sheets": {
         parameters: {
             query?: never;
@@ -4387,6 +4425,44 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["ClassPictureReply"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/marking/parts/{id}/resemblances": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The pairs of a part. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ResemblancesReply"];
                     };
                 };
             };
@@ -6302,6 +6378,53 @@ export interface components {
             reason: string;
             /** Format: date-time */
             until: string;
+        };
+        /** @description Two answers and what they share. */
+        ResemblanceReply: {
+            /** @description One of them. */
+            first: components["schemas"]["ResemblingWork"];
+            /** @description The other. */
+            second: components["schemas"]["ResemblingWork"];
+            /** @description What both have written and hardly anybody else. */
+            names: string[];
+            /**
+             * Format: int32
+             * @description How many things stand at the same place in both, where hardly anybody else has them.
+             */
+            places: number;
+            /**
+             * Format: int32
+             * @description How many things the one with fewer has.
+             */
+            of: number;
+        };
+        /** @description Answers to a part that share what hardly anybody else has, for a person to look at side by side. Nobody is charged with anything. */
+        ResemblancesReply: {
+            /**
+             * Format: uuid
+             * @description The exercise.
+             */
+            exerciseId: string;
+            /** @description Its title. */
+            title: string;
+            /** @description The part's title. */
+            part: string;
+            /**
+             * Format: int32
+             * @description How many answers were compared.
+             */
+            compared: number;
+            /** @description The pairs, those that share most first. */
+            pairs: components["schemas"]["ResemblanceReply"][];
+        };
+        /** @description One of two that resemble each other. */
+        ResemblingWork: {
+            /** Format: uuid */
+            id: string;
+            code: string;
+            /** Format: date-time */
+            handedInAt: string;
+            drawing: string;
         };
         /** @description Another way of saying the same, by what people need to choose its worth. */
         RestatementChoice: {

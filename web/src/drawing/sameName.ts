@@ -9,6 +9,16 @@ export function sameNamed(drawing: Drawing, elements: Iterable<string>): string[
   return [...names].flatMap(([element, name]) => (wanted.has(name) ? [element] : []));
 }
 
+/** Whatever in a drawing has one of these texts, whatever its case. */
+export function writtenIn(drawing: Drawing, texts: readonly string[]): string[] {
+  const wanted = new Set(texts.map(nameOf));
+  const all = [
+    ...[...drawing.shapes.values()].flatMap((shape) => [shape, ...rowsOf(shape)]),
+    ...drawing.lines.values(),
+  ];
+  return all.filter(({ text }) => wanted.has(nameOf(text))).map(({ id }) => id);
+}
+
 /** The sheets on which some elements stand. */
 export const sheetsOf = (drawing: Drawing, elements: Iterable<string>): ReadonlySet<string> =>
   new Set([...elements].flatMap((element) => sheetOf(drawing, element) ?? []));

@@ -22,6 +22,7 @@ public static class ClassEndpoints
         part.MapDelete("/differences/{key}", TakeBack).ForStaff().Produces<DifferencesReply>();
         part.MapPost("/gone-through", GoneThrough).ForStaff().Produces<GoneThroughReply>();
         part.MapGet("/class", Picture).ForStaff().Produces<ClassPictureReply>();
+        part.MapGet("/resemblances", Resemblances.List).ForStaff().Produces<ResemblancesReply>();
         part.MapGet("/questions", ClassQuestions.List).ForInstructors().Produces<ClassQuestionsReply>();
         part.MapPost("/questions/preview", ClassQuestions.Preview).ForInstructors().Produces<MarkChangesReply>();
         part.MapPut("/questions", ClassQuestions.Answer).ForInstructors().Produces<SavedReply>();

@@ -46,6 +46,10 @@ public static class MarkingEndpoints
             .ForInstructors()
             .Produces<FileContentHttpResult>(200, "text/csv");
         group
+            .MapGet("/exercises/{id:guid}/gradebook", Gradebook.Get)
+            .ForInstructors()
+            .Produces<FileContentHttpResult>(200, "application/zip");
+        group
             .MapPost("/exercises/{id:guid}/sheets", FeedbackSheets.Write)
             .ForInstructors()
             .Produces<FileContentHttpResult>(200, "application/octet-stream");

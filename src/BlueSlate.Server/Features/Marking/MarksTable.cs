@@ -177,7 +177,8 @@ public sealed class MarksTable(
             .ToDictionaryAsync(person => person.Id, person => (person.DisplayName, person.Email ?? ""), cancellation);
     }
 
-    private static void WriteRow(CsvWriter csv, IEnumerable<string> cells)
+    /// <summary>Writes one row of a table.</summary>
+    internal static void WriteRow(CsvWriter csv, IEnumerable<string> cells)
     {
         foreach (var cell in cells)
         {
@@ -187,7 +188,8 @@ public sealed class MarksTable(
         csv.NextRecord();
     }
 
-    private static string Number(Rational? marks) =>
+    /// <summary>Marks as other programs read them, to four places; nothing for none.</summary>
+    internal static string Number(Rational? marks) =>
         marks is { } known ? Math.Round((double)known, 4).ToString(CultureInfo.InvariantCulture) : "";
 
     private static readonly Dictionary<AnswerState, string> States = new()

@@ -20,6 +20,7 @@ import { messageOf } from '../../ui/states';
 import { moment } from '../../ui/time';
 import { Tip } from '../../ui/Tip';
 import { stateWords, firstWorkOf } from './answerWords';
+import { AlikeLink } from './AlikeLink';
 import { HoldBack } from './HoldBack';
 import { ShareOut } from './ShareOut';
 
@@ -135,6 +136,9 @@ export function Answers({ desk }: { desk: Schemas['DeskReply'] }) {
             );
           })}
         </div>
+        {desk.parts.map((part, at) => (
+          <AlikeLink key={part.id} part={part.id} name={desk.parts.length > 1 ? partName(part.title, at) : null} />
+        ))}
         {desk.mayRelease && !names.data && (
           <Tip says="The record keeps that you looked">
             <button className="word-button" disabled={names.isPending} onClick={() => names.mutate()}>

@@ -45,6 +45,12 @@ export function GivingBack({ desk }: { desk: Schemas['DeskReply'] }) {
               with names
             </a>
           </Tip>
+          {' · '}
+          <Tip says="Released marks by address, for other systems; the record keeps that you looked">
+            <a className="word-button" href={addressOf(`/api/marking/exercises/${id}/gradebook`)} download>
+              as OneRoster results
+            </a>
+          </Tip>
         </p>
       )}
       {mayRelease && unreleased < answers.length && (
