@@ -264,6 +264,13 @@ public sealed class AccessTests(TestServer server) : IClassFixture<TestServer>
                 why = "Why not.",
                 accept = Array.Empty<object>(),
             },
+            { } at when at.EndsWith("/repair", StringComparison.Ordinal) => new
+            {
+                revision = 1,
+                text = "{}",
+                why = "Why not.",
+            },
+            { } at when at.EndsWith("/repair/preview", StringComparison.Ordinal) => new { text = "{}" },
             { } at when at.EndsWith("/wording/preview", StringComparison.Ordinal) => new { text = "x" },
             { } at when at.EndsWith("/steps", StringComparison.Ordinal) => new { revision = 1, value = new { } },
             { } at when at.EndsWith("/try", StringComparison.Ordinal) => new { drawing = "{}" },

@@ -17,6 +17,7 @@ const Try = lazy(() => import('./features/trying/TryPage'));
 const Shelf = lazy(() => import('./features/shelf/ShelfPage'));
 const Desk = lazy(() => import('./features/desk/DeskPage'));
 const Alike = lazy(() => import('./features/desk/AlikePage'));
+const Repair = lazy(() => import('./features/exercise/RepairPage'));
 const Questions = lazy(() => import('./features/desk/QuestionsPage'));
 const Marking = lazy(() => import('./features/marking/MarkingPage'));
 const Blind = lazy(() => import('./features/marking/BlindPage'));
@@ -46,6 +47,7 @@ export function App() {
         <Route path="/exercises/:id/answers" element={<Desk />} />
         <Route path="/exercises/:id/solution" element={<Solution />} />
         <Route path="/exercises/:id/try" element={<Try />} />
+        <Route path="/exercises/:id/repair" element={<Repair />} />
         <Route path="/parts/:id/questions" element={<Questions />} />
         <Route path="/parts/:id/alike" element={<Alike />} />
         <Route path="/marking/:id" element={<Marking />} />

@@ -74,5 +74,20 @@ public static class VariantScheme
         }
     }
 
+    /// <summary>
+    /// The scheme of a model answer that was repaired, whose things kept their ids: what it still says keeps its line, and the marks of
+    /// lines about what it no longer says go to what it says instead.
+    /// </summary>
+    /// <param name="scheme">The scheme so far.</param>
+    /// <param name="facts">The facts of the model answer as it was.</param>
+    /// <param name="repaired">Its facts as it is now.</param>
+    public static MarkingScheme Repaired(MarkingScheme scheme, ImmutableArray<Fact> facts, ImmutableArray<Fact> repaired) =>
+        Of(
+            scheme,
+            facts,
+            facts.Select(fact => fact.ConceptId).Distinct(StringComparer.Ordinal).ToDictionary(id => id, StringComparer.Ordinal),
+            repaired
+        );
+
     private static Rational Sum(IEnumerable<Rational> marks) => marks.Aggregate(Rational.Zero, (sum, mark) => sum + mark);
 }

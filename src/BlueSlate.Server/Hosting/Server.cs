@@ -115,6 +115,7 @@ public static class Server
         services.AddScoped<Publishing>();
         services.AddScoped<Times>();
         services.AddScoped<Correcting>();
+        services.AddScoped<Repairing>();
         services.AddScoped<AnswerStore>();
         services.AddScoped<Attempts>();
         services.AddScoped<OnBehalf>();

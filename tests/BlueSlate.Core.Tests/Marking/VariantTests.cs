@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Marking;
@@ -69,6 +70,34 @@ public sealed class VariantTests
     }
 
     [Fact]
+    public void A_repaired_model_answer_keeps_its_lines_and_gives_what_is_gone_to_what_is_new()
+    {
+        // The part is gone with its line, and a tool stands there instead.
+        var sheet = Model.Sheets[0];
+        var (gone, line) = (sheet.Shapes[1], sheet.Lines[0]);
+        var tool = gone with { Id = "tool", Text = "Tool" };
+        var uses = line with { Id = "uses", To = line.To with { On = line.To.On with { Id = "tool" } } };
+        var repaired = Model with
+        {
+            Sheets = [sheet with { Shapes = sheet.Shapes.SetItem(1, tool), Lines = [uses, sheet.Lines[1]] }],
+        };
+        var scheme = VariantScheme.Repaired(Scheme(), FactsOf(Model), FactsOf(repaired));
+        scheme.Maximum.ShouldBe(Scheme().Maximum);
+        scheme.Lines.ShouldContain(one => one.Title == "Entity Tool");
+        scheme.Lines.ShouldNotContain(one => one.Title == "Entity Part");
+        foreach (var kept in Scheme().Lines.Where(one => one.Title.EndsWith("Fixer", StringComparison.Ordinal)))
+        {
+            scheme.Lines.Single(one => one.Id == kept.Id).Marks.ShouldBe(kept.Marks);
+        }
+
+        new Assessor(repaired, Options, [], scheme).Assess(repaired, []).Sheet.Total.ShouldBe(40);
+        VariantScheme
+            .Repaired(Scheme(), FactsOf(Model), FactsOf(Model))
+            .Lines.Select(one => (one.Id, one.Marks))
+            .ShouldBe(Scheme().Lines.Select(one => (one.Id, one.Marks)));
+    }
+
+    [Fact]
     public void What_both_say_is_worth_the_same_in_both()
     {
         var assessment = Assessor().Assess(Other.ToDrawing(), []);
@@ -125,7 +154,9 @@ public sealed class VariantTests
         Exercise.Of(Model).Assess(renamed, []).Findings.ShouldBeEmpty();
     }
 
-    private static MarkingScheme Scheme() => SchemeDeriver.Derive(FactList.Of(Notation.Read(Model, Options), Options), 40);
+    private static ImmutableArray<Fact> FactsOf(Drawing drawing) => FactList.Of(Notation.Read(drawing, Options), Options);
+
+    private static MarkingScheme Scheme() => SchemeDeriver.Derive(FactsOf(Model), 40);
 
     private static Assessor Assessor() =>
         new(Model, Options, [], Scheme(), ExerciseTerms.Usual with { Variants = [Other.ToDrawing()] });

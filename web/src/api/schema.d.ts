@@ -1418,6 +1418,88 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/parts/{id}/model/repair/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RepairPreviewRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RepairPreviewReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{id}/model/repair": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RepairRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SavedReply"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/parts/{id}/assessment": {
         parameters: {
             query?: never;
@@ -6378,6 +6460,28 @@ export interface components {
             reason: string;
             /** Format: date-time */
             until: string;
+        };
+        /** @description What a repair would do. */
+        RepairPreviewReply: {
+            /** @description Whose marks would change. */
+            marks: components["schemas"]["MarkChangesReply"];
+            /** @description What the model answer would no longer say, of what earns marks. */
+            gone: string[];
+            /** @description What it would say besides, with the lines of the scheme that it gets. */
+            added: string[];
+            /** @description What it would say besides that no line of the scheme asks for. */
+            unmarked: string[];
+        };
+        /** @description A repaired model answer that is only being thought of. */
+        RepairPreviewRequest: {
+            text: string;
+        };
+        /** @description A repaired model answer, from which revision it started, and why. */
+        RepairRequest: {
+            /** Format: int32 */
+            revision: number;
+            text: string;
+            why: string;
         };
         /** @description Two answers and what they share. */
         ResemblanceReply: {

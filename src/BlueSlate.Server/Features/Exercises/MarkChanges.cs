@@ -69,6 +69,19 @@ public static class MarkChanges
             Model = model,
             Assessment = ExerciseJson.Write(request.Value),
         };
+        return TypedResults.Ok(await OfAsync(thoughtOf, database, assessment, sample, cancellation));
+    }
+
+    /// <summary>The same for an assessment of a part that is only being thought of.</summary>
+    internal static async Task<MarkChangesReply> OfAsync(
+        AssessmentRevision thoughtOf,
+        BlueSlateContext database,
+        WorkAssessment assessment,
+        BlindSample sample,
+        CancellationToken cancellation
+    )
+    {
+        var id = thoughtOf.PartId;
         var before = (await assessment.RunAllAsync(id, cancellation)).ToDictionary(work => work.Work.Id);
         // Nobody is told the marks of what they have still to mark blind.
         var blind = await sample.BlindForMe().ToHashSetAsync(cancellation);
@@ -88,6 +101,6 @@ public static class MarkChanges
             .ThenBy(change => change.Code, StringComparer.Ordinal)
             .ToArray();
         var released = await database.Works.CountAsync(work => work.PartId == id && work.Released != null, cancellation);
-        return TypedResults.Ok(new MarkChangesReply(changes, after.Count - changes.Length, released));
+        return new MarkChangesReply(changes, after.Count - changes.Length, released);
     }
 }

@@ -21,6 +21,7 @@ public static class PartEndpoints
         group.MapPut("/{id:guid}", SavePart).ForInstructors().Produces<SavedReply>();
         group.MapDelete("/{id:guid}", PartList.Remove).ForInstructors().Produces(StatusCodes.Status204NoContent);
         group.MapPut("/{id:guid}/model", SaveModel).ForInstructors().Produces<SavedReply>();
+        Repairing.Map(group);
         group.MapPut("/{id:guid}/assessment", SaveAssessment).ForInstructors().Produces<SavedReply>();
         group.MapPost("/{id:guid}/assessment/preview", MarkChanges.Preview).ForInstructors().Produces<MarkChangesReply>();
         group.MapPost("/{id:guid}/scheme", DeriveScheme).ForInstructors();

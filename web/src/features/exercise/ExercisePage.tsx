@@ -271,6 +271,11 @@ function PartScript({ exercise, part, at, sessions, session, titled, editable, s
               </button>
             )}
             {published && exercise.mayEdit && <CorrectWording exercise={exercise} onCorrected={reload} />}
+            {published && exercise.mayEdit && (
+              <Link className="word-button" to={`/exercises/${exercise.id}/repair${at > 0 ? `?part=${at + 1}` : ''}`}>
+                repair the model answer
+              </Link>
+            )}
             <Link className="word-button" to={`/exercises/${exercise.id}/solution${at > 0 ? `?part=${at + 1}` : ''}`}>
               build it up step by step
             </Link>
