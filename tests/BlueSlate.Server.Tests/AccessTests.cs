@@ -315,6 +315,7 @@ public sealed class AccessTests(TestServer server) : IClassFixture<TestServer>
                 name = "x",
                 members = Array.Empty<string[]>(),
             },
+            { } at when at.EndsWith("/class/picture", StringComparison.Ordinal) => new { format = "svg" },
             { } at when at.EndsWith("/picture", StringComparison.Ordinal) => new
             {
                 drawing = "{}",

@@ -62,6 +62,51 @@ public sealed class ClassTests(TestServer server) : IClassFixture<TestServer>
         (await instructor.CodeOfAsync(HttpMethod.Delete, at)).ShouldBe("no-such-difference");
     }
 
+    [Theory]
+    [InlineData("svg", "image/svg+xml")]
+    [InlineData("png", "image/png")]
+    [InlineData("pdf", "application/pdf")]
+    public async Task The_picture_of_a_class_goes_out_as_a_file_without_codes(string format, string type)
+    {
+        var (instructor, exercise, _, _) = await HandedInAsync();
+        var path = $"{PathOf(exercise)}/class/picture";
+        var response = await instructor.SendAsync(HttpMethod.Post, path, new { format });
+        response.Content.Headers.ContentType!.MediaType.ShouldBe(type);
+        (await instructor.CodeOfAsync(HttpMethod.Post, path, new { format, scale = 9 })).ShouldBe("scale");
+        if (format != "svg")
+        {
+            return;
+        }
+
+        // Both have no altitude that is optional, or none at all; with three wanted, nothing is told of two.
+        var told = await response.Content.ReadAsStringAsync();
+        told.ShouldContain("2 answers. A number says how many do not have it so.");
+        told.ShouldContain("<circle");
+        var desk = await instructor.GetAsync($"/api/marking/exercises/{exercise}");
+        desk["answers"]!.AsArray().ShouldAllBe(answer => !told.Contains((string)answer!["code"]!, Ordinal));
+        var few = await (
+            await instructor.SendAsync(HttpMethod.Post, path, new { format, least = 3 })
+        ).Content.ReadAsStringAsync();
+        few.ShouldContain("what fewer than 3 have otherwise is not shown");
+        few.ShouldNotContain(">2</text>");
+    }
+
+    [Fact]
+    public async Task Classes_that_were_asked_the_same_stand_side_by_side()
+    {
+        var (instructor, exercise, _, _) = await HandedInAsync();
+        (await instructor.GetAsync($"{PathOf(exercise)}/class/others"))["classes"]!
+            .AsArray()
+            .ShouldNotContain(one => (Guid)one!["exerciseId"]! == exercise.Id);
+        var (_, later, _, _) = await HandedInAsync();
+        var others = (await instructor.GetAsync($"{PathOf(later)}/class/others"))["classes"]!.AsArray();
+        var before = others.First(one => (Guid)one!["exerciseId"]! == exercise.Id)!;
+        ((int)before["answers"]!).ShouldBe(2);
+        var lines = (await instructor.GetAsync($"{PathOf(exercise)}/class"))["lines"]!.AsArray();
+        before["lines"]!.AsArray().Count.ShouldBe(lines.Count);
+        ((string)before["lines"]![0]!["share"]!).ShouldBe((string)lines[0]!["share"]!);
+    }
+
     [Fact]
     public async Task Any_part_of_a_loss_is_given_back_and_no_other_amount()
     {

@@ -39,17 +39,46 @@ public static class Picture
         var text = DrawingWriter.WriteText(drawing);
         return format switch
         {
-            PictureFormat.Svg => Svg(first, chosen, text),
-            PictureFormat.Png => PngText.Add(Png(first, chosen, scale), PictureInside.Keyword, text),
-            _ => PdfAttachment.Add(Pdf(chosen is null ? drawing.Sheets : [first], chosen), text),
+            PictureFormat.Svg => Svg(first, new Shown(chosen), text),
+            PictureFormat.Png => PngText.Add(Png(first, new Shown(chosen), scale), PictureInside.Keyword, text),
+            _ => PdfAttachment.Add(Pdf(chosen is null ? drawing.Sheets : [first], new Shown(chosen)), text),
         };
     }
 
-    private static byte[] Svg(Sheet sheet, HashSet<string>? only, string text)
+    /// <summary>The same of a whole drawing with numbers at its parts: to be shown, and not opened for change.</summary>
+    public static byte[] Paint(Drawing drawing, PictureFormat format, Counts counts, double scale) =>
+        format switch
+        {
+            PictureFormat.Svg => Svg(drawing.Sheets[0], new Shown(null, counts), null),
+            PictureFormat.Png => Png(drawing.Sheets[0], new Shown(null, counts), scale),
+            _ => Pdf(drawing.Sheets, new Shown(null, counts)),
+        };
+
+    // What of a sheet is shown, and with which numbers.
+    private sealed record Shown(HashSet<string>? Only, Counts? Counts = null)
+    {
+        public Frame FrameOf(Sheet sheet)
+        {
+            var frame = ScenePainter.Extent(sheet, Only);
+            return Counts is null ? frame : Counts.Widened(frame);
+        }
+
+        public void Paint(Sheet sheet, Frame frame, ICanvas canvas)
+        {
+            Counts?.PaintBehind(sheet, frame, canvas);
+            ScenePainter.Paint(sheet, Only, canvas);
+            Counts?.PaintOver(sheet, canvas);
+        }
+    }
+
+    private static byte[] Svg(Sheet sheet, Shown shown, string? text)
     {
         var canvas = new SvgCanvas();
-        ScenePainter.Paint(sheet, only, canvas);
-        var frame = ScenePainter.Extent(sheet, only);
+        var frame = shown.FrameOf(sheet);
+        shown.Paint(sheet, frame, canvas);
+        var inside = text is null
+            ? ""
+            : $"<metadata id=\"{PictureInside.Keyword}\">{Convert.ToBase64String(Encoding.UTF8.GetBytes(text))}</metadata>";
         var fonts = string.Concat(
             canvas.Used.Select(face =>
                 $"@font-face{{font-family:'{face}';src:url(data:font/ttf;base64,{Convert.ToBase64String(Faces.Bytes(face))})}}"
@@ -61,7 +90,7 @@ public static class Picture
             <svg xmlns="http://www.w3.org/2000/svg" width="{N(frame.Width)}" height="{N(frame.Height)}" viewBox="{N(frame.X)} {N(
                 frame.Y
             )} {N(frame.Width)} {N(frame.Height)}">
-            <metadata id="{PictureInside.Keyword}">{Convert.ToBase64String(Encoding.UTF8.GetBytes(text))}</metadata>
+            {inside}
             <style>{fonts}</style>
             <rect x="{N(frame.X)}" y="{N(frame.Y)}" width="{N(frame.Width)}" height="{N(frame.Height)}" fill="{Ink.Ground}"/>
             {canvas.Body}</svg>
@@ -70,9 +99,9 @@ public static class Picture
         );
     }
 
-    private static byte[] Png(Sheet sheet, HashSet<string>? only, double scale)
+    private static byte[] Png(Sheet sheet, Shown shown, double scale)
     {
-        var frame = ScenePainter.Extent(sheet, only);
+        var frame = shown.FrameOf(sheet);
         // A picture too large for memory is made at the largest scale that fits.
         var fitting = Math.Min(scale, Math.Sqrt(MostPixels / (frame.Width * frame.Height)));
         var info = new SKImageInfo(
@@ -80,24 +109,24 @@ public static class Picture
             Math.Max(1, (int)Math.Ceiling(frame.Height * fitting))
         );
         using var surface = SKSurface.Create(info);
-        Draw(surface.Canvas, sheet, only, frame, fitting);
+        Draw(surface.Canvas, sheet, shown, frame, fitting);
         using var image = surface.Snapshot();
         using var data = image.Encode(SKEncodedImageFormat.Png, 100);
         return data.ToArray();
     }
 
-    private static byte[] Pdf(IEnumerable<Sheet> sheets, HashSet<string>? only)
+    private static byte[] Pdf(IEnumerable<Sheet> sheets, Shown shown)
     {
         using var stream = new MemoryStream();
         using (var document = SKDocument.CreatePdf(stream))
         {
             foreach (var sheet in sheets)
             {
-                var frame = ScenePainter.Extent(sheet, only);
+                var frame = shown.FrameOf(sheet);
                 Draw(
                     document.BeginPage((float)(frame.Width * PointsInPixel), (float)(frame.Height * PointsInPixel)),
                     sheet,
-                    only,
+                    shown,
                     frame,
                     PointsInPixel
                 );
@@ -112,11 +141,11 @@ public static class Picture
 
     private const double PointsInPixel = 0.75;
 
-    private static void Draw(SKCanvas canvas, Sheet sheet, HashSet<string>? only, Frame frame, double scale)
+    private static void Draw(SKCanvas canvas, Sheet sheet, Shown shown, Frame frame, double scale)
     {
         canvas.Clear(SKColors.White);
         canvas.Scale((float)scale);
         canvas.Translate((float)-frame.X, (float)-frame.Y);
-        ScenePainter.Paint(sheet, only, new SkiaCanvas(canvas));
+        shown.Paint(sheet, frame, new SkiaCanvas(canvas));
     }
 }

@@ -116,7 +116,6 @@ internal static class SheetPicture
     )
     {
         var places = ElementPlaces.Of(sheet);
-        var covered = ScenePainter.Covered(sheet);
         var marked = notes
             .SelectMany(note => note.Elements.Where(places.ContainsKey).Select(element => (note.Number, Place: places[element])))
             .ToList();
@@ -131,45 +130,24 @@ internal static class SheetPicture
             );
         }
 
-        foreach (var (number, place) in marked)
+        var points = NumberPlaces.Beside(marked.Select(one => one.Place), ScenePainter.Covered(sheet), Radius);
+        foreach (var ((number, _), (x, y)) in marked.Zip(points))
         {
-            var at = Around(place).MinBy(point => covered.Sum(frame => Overlap(Disc(point), frame)));
-            covered.Add(Disc(at));
             pages.Graphics.DrawEllipse(
                 new XPen(PdfCanvas.Colour(Ink.Ground), 1),
                 new XSolidBrush(Ochre),
-                at.X - Radius,
-                at.Y - Radius,
+                x - Radius,
+                y - Radius,
                 2 * Radius,
                 2 * Radius
             );
             pages.At(
-                at.X,
-                at.Y + 3.8,
+                x,
+                y + 3.8,
                 number.ToString(System.Globalization.CultureInfo.InvariantCulture),
                 new Lettering(10.5, Bold: true, Anchor: 0),
                 PdfCanvas.Colour(Ink.Ground)
             );
         }
     }
-
-    // The corners of a place, the upper right before the others, and then further out.
-    private static IEnumerable<XPoint> Around(Frame place)
-    {
-        for (var away = 0.0; away <= 3 * Radius; away += Radius)
-        {
-            var (left, right) = (place.X - away, place.X + place.Width + away);
-            var (top, bottom) = (place.Y - (away / 2), place.Y + place.Height + (away / 2));
-            yield return new XPoint(right, top);
-            yield return new XPoint(right, bottom);
-            yield return new XPoint(left, top);
-            yield return new XPoint(left, bottom);
-        }
-    }
-
-    private static Frame Disc(XPoint at) => new(at.X - Radius, at.Y - Radius, 2 * Radius, 2 * Radius);
-
-    private static double Overlap(Frame one, Frame other) =>
-        Math.Max(0, Math.Min(one.X + one.Width, other.X + other.Width) - Math.Max(one.X, other.X))
-        * Math.Max(0, Math.Min(one.Y + one.Height, other.Y + other.Height) - Math.Max(one.Y, other.Y));
 }

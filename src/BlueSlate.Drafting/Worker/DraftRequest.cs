@@ -27,6 +27,9 @@ public sealed record DraftRequest(DraftKind Kind, string Drawing)
     /// <summary>Pixels of a PNG for one of the slate.</summary>
     public double Scale { get; init; } = 1;
 
+    /// <summary>Numbers at the parts of a picture; null for none.</summary>
+    public Counts? Counts { get; init; }
+
     /// <summary>Whether the simple layout is to be used whatever the drawing's size.</summary>
     public bool Simple { get; init; }
 

@@ -76,7 +76,12 @@ public static class DraftingTable
     private static DraftReply Painted(Drawing drawing, DraftRequest request)
     {
         var placed = SlateGeometry.Settle(Placer.PlaceNew(drawing, request.Simple));
-        return new DraftReply { Picture = Picture.Paint(placed, request.Format, request.Only, request.Scale) };
+        return new DraftReply
+        {
+            Picture = request.Counts is { } counts
+                ? Picture.Paint(placed, request.Format, counts, request.Scale)
+                : Picture.Paint(placed, request.Format, request.Only, request.Scale),
+        };
     }
 
     private static bool IsSimpler(Drawing drawing, DraftRequest request) =>

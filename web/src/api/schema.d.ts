@@ -4519,6 +4519,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/marking/parts/{id}/class/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Paints it. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ClassPaperRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/octet-stream": components["schemas"]["FileContentHttpResult"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/marking/parts/{id}/class/others": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The other classes of whoever marks this one, the newest first. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OtherClassesReply"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/marking/parts/{id}/resemblances": {
         parameters: {
             query?: never;
@@ -5066,6 +5146,23 @@ export interface components {
             decision: components["schemas"]["Decision"];
             part: null | components["schemas"]["Rational"];
             comment: string;
+        };
+        /** @description Asks for the picture of a class: its format, and how many have to have something before it is told. */
+        ClassPaperRequest: {
+            /** @description What is painted. */
+            format: components["schemas"]["PictureFormat"];
+            /**
+             * Format: double
+             * @description How many times as large as on the slate, in pixels.
+             * @default 2
+             */
+            scale: number;
+            /**
+             * Format: int32
+             * @description What fewer have is left out.
+             * @default 1
+             */
+            least: number;
         };
         /** @description The part that a class has worked on. */
         ClassPart: {
@@ -6083,12 +6180,50 @@ export interface components {
          * @enum {unknown}
          */
         Openness: "not-yet" | "open" | "closed";
+        /** @description Another class, and what it earned of the lines that both have. */
+        OtherClass: {
+            /**
+             * Format: uuid
+             * @description The part that it worked on.
+             */
+            partId: string;
+            /**
+             * Format: uuid
+             * @description Of which exercise.
+             */
+            exerciseId: string;
+            /** @description The exercise's title. */
+            exercise: string;
+            /** @description The class. */
+            cohort: string;
+            /**
+             * Format: date-time
+             * @description When it was asked.
+             */
+            publishedAt: string;
+            /**
+             * Format: int32
+             * @description How many answers are checked.
+             */
+            answers: number;
+            /** @description What it earned of each line that both have. */
+            lines: components["schemas"]["OtherShare"][];
+        };
+        /** @description Other classes that were marked by lines of the same titles, such as last year's. */
+        OtherClassesReply: {
+            classes: components["schemas"]["OtherClass"][];
+        };
         /** @description The work on another part of the same answer. */
         OtherPart: {
             /** Format: uuid */
             workId: string;
             title: string;
             marks: components["schemas"]["Rational"];
+        };
+        /** @description The mean share that a class earned of a line, from 0 to 1. */
+        OtherShare: {
+            title: string;
+            share: components["schemas"]["Rational"];
         };
         /** @description How far two agree on a part. */
         PartAgreement: {

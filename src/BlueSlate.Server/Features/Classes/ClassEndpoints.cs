@@ -3,6 +3,7 @@ using BlueSlate.Server.Features.Audit;
 using BlueSlate.Server.Features.Exercises;
 using BlueSlate.Server.Features.Marking;
 using BlueSlate.Server.Hosting;
+using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
 namespace BlueSlate.Server.Features.Classes;
@@ -22,6 +23,10 @@ public static class ClassEndpoints
         part.MapDelete("/differences/{key}", TakeBack).ForStaff().Produces<DifferencesReply>();
         part.MapPost("/gone-through", GoneThrough).ForStaff().Produces<GoneThroughReply>();
         part.MapGet("/class", Picture).ForStaff().Produces<ClassPictureReply>();
+        part.MapPost("/class/picture", ClassPaper.Paint)
+            .ForStaff()
+            .Produces<FileContentHttpResult>(200, "application/octet-stream");
+        part.MapGet("/class/others", OtherClasses.List).ForStaff().Produces<OtherClassesReply>();
         part.MapGet("/resemblances", Resemblances.List).ForStaff().Produces<ResemblancesReply>();
         part.MapGet("/questions", ClassQuestions.List).ForInstructors().Produces<ClassQuestionsReply>();
         part.MapPost("/questions/preview", ClassQuestions.Preview).ForInstructors().Produces<MarkChangesReply>();
@@ -35,8 +40,7 @@ public static class ClassEndpoints
 
     private static async Task<IResult> Picture(Guid id, Access access, ClassView view, CancellationToken cancellation) =>
         await PartAsync(id, access, cancellation) is not { } part ? PartEndpoints.NoSuchPart()
-        : part.Exercise!.PublishedAt is null
-            ? Problems.Conflict("not-published", "Nobody has been asked yet: the exercise is not published.")
+        : part.Exercise!.PublishedAt is null ? NobodyAsked()
         : TypedResults.Ok(await view.PictureAsync(part, cancellation));
 
     private static async Task<IResult> Alike(
@@ -158,6 +162,10 @@ public static class ClassEndpoints
             .Include(row => row.Documents)
             .Include(row => row.Exercise)
             .FirstOrDefaultAsync(row => row.Id == id, cancellation);
+
+    /// <summary>The answer to whoever asks what a class drew that was asked nothing.</summary>
+    internal static IResult NobodyAsked() =>
+        Problems.Conflict("not-published", "Nobody has been asked yet: the exercise is not published.");
 
     private static IResult NoSuchDifference() =>
         Problems.NotFound("no-such-difference", "No answer that is still to be marked has this difference any more.");

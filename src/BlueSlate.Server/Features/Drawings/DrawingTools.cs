@@ -338,17 +338,16 @@ public static class DrawingTools
         CancellationToken cancellation
     )
     {
-        if (request.Scale is < 0.25 or > 8 || request.Only.Length > DrawingLimits.Shapes)
+        if (PictureFile.Refusal(request.Scale) is { } unfit)
         {
-            return Problems.Unreadable("scale", "A picture's scale is from a quarter to eight.", "scale");
+            return unfit;
         }
 
-        var type = request.Format switch
+        if (request.Only.Length > DrawingLimits.Shapes)
         {
-            PictureFormat.Svg => "image/svg+xml",
-            PictureFormat.Png => "image/png",
-            _ => "application/pdf",
-        };
+            return Problems.Unreadable("only", $"A drawing has at most {DrawingLimits.Shapes} shapes.", "only");
+        }
+
         var (text, only) = (request.Drawing, request.Only);
         if (request.As.Length > 0)
         {
@@ -371,10 +370,7 @@ public static class DrawingTools
             },
             cancellation
         );
-        // Saved, never shown by the server itself.
-        return reply is null
-            ? refusal!
-            : TypedResults.File(reply.Picture!, type, $"drawing.{request.Format.ToString().ToLowerInvariant()}");
+        return reply is null ? refusal! : PictureFile.Of(reply, request.Format, "drawing");
     }
 
     // What is meant of a drawing as one goes on with it in another notation.

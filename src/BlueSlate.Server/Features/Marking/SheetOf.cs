@@ -3,6 +3,7 @@ using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Marking;
 using BlueSlate.Drafting.Sheets;
+using BlueSlate.Server.Features.Checking;
 
 namespace BlueSlate.Server.Features.Marking;
 
@@ -78,7 +79,11 @@ public static class SheetOf
     private static SheetNote Note(ResultAdjustment given) =>
         new(
             given.Reason,
-            [given.Line is { Length: > 0 } line ? $"By the marker, in “{line}”." : "By the marker."],
+            [
+                given.Id == CheckedWork.Late ? "By the rule for what comes late."
+                : given.Line is { Length: > 0 } line ? $"By the marker, in “{line}”."
+                : "By the marker.",
+            ],
             given.Amount == Rational.Zero ? "0" : Signed(given.Amount),
             "",
             given.Elements,

@@ -44,9 +44,10 @@ function Alike({ reply }: { reply: Schemas['ResemblancesReply'] }) {
           <Link className="word-button" to={`/exercises/${reply.exerciseId}/answers?view=answers`}>
             {reply.title}
           </Link>
-          {reply.part && `, ${reply.part}`}. {counted(compared, 'answer was', 'answers were')} compared: what is told is
-          only what hardly anybody else has, names that neither the scenario nor the model answer has first. It proves
-          nothing and costs nobody anything; drawings that were tidied up stand alike wherever they say the same.
+          {reply.part && `, ${reply.part}`}. {counted(compared, 'answer was', 'answers were')} compared. Told is what
+          two share and hardly anybody else has: first of all names that stand neither in the scenario nor in the model
+          answer. It proves nothing and costs nobody anything; drawings that were tidied up stand alike wherever they
+          say the same.
         </p>
         {pair ? (
           <>

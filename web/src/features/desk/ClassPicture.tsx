@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { useEffect, useLayoutEffect, useMemo, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
@@ -10,7 +10,7 @@ import { closedSession } from '../../slate/drawings';
 import { SlateFrame } from '../../slate/SlateFrame';
 import { useSlate } from '../../slate/useSlate';
 import { saveFile } from '../../ui/saveFile';
-import { Failed, Loading } from '../../ui/states';
+import { Failed, Loading, messageOf } from '../../ui/states';
 import { Views } from '../../ui/Views';
 import type { Picked } from './Answers';
 import { csvOf } from './classCsv';
@@ -37,6 +37,9 @@ const views = [
   ['lines', 'by mark lines'],
 ] as const;
 
+const formats = ['svg', 'png', 'pdf'] as const;
+const none: readonly Schemas['OtherClass'][] = [];
+
 /** What fewer than so many drew is not shown to a room: it could be told who they are. */
 const fewestShown = 3;
 /** A room reads from afar. */
@@ -48,6 +51,24 @@ function Shown({ picture }: { picture: Picture }) {
   const [chosen, setChosen] = useState<string | null>(null);
   const least = room ? fewestShown : 1;
   const counts = useMemo(() => countsOf(picture, least), [picture, least]);
+  const others = useQuery({
+    queryKey: ['class-others', picture.part.id],
+    queryFn: () => must(api.GET('/api/marking/parts/{id}/class/others', { params: { path: { id: picture.part.id } } })),
+    enabled: view === 'lines',
+  });
+  const save = useMutation({
+    mutationFn: async (format: Schemas['PictureFormat']) =>
+      saveFile(
+        `${picture.part.exercise} - class.${format}`,
+        (await must(
+          api.POST('/api/marking/parts/{id}/class/picture', {
+            params: { path: { id: picture.part.id } },
+            body: { format, scale: 2, least },
+            parseAs: 'blob',
+          }),
+        )) as unknown as Blob,
+      ),
+  });
   const navigate = useNavigate();
   const [params] = useSearchParams();
   /** To the answers that a number counts. */
@@ -77,7 +98,7 @@ function Shown({ picture }: { picture: Picture }) {
             onChoose={setChosen}
           />
         ) : (
-          <ClassLines picture={picture} onPick={room ? null : goTo} />
+          <ClassLines picture={picture} others={others.data?.classes ?? none} onPick={room ? null : goTo} />
         )}
       </div>
       <section className="desk-side" aria-label="What the numbers say">
@@ -117,6 +138,15 @@ function Shown({ picture }: { picture: Picture }) {
             </button>
           )}
         </p>
+        <p className="class-deeds">
+          save as a picture:{' '}
+          {formats.map((format) => (
+            <button key={format} className="word-button" disabled={save.isPending} onClick={() => save.mutate(format)}>
+              {format.toUpperCase()}
+            </button>
+          ))}
+        </p>
+        {save.isError && <p className="refusal">{messageOf(save.error)}</p>}
         {room && <p className="text-quiet-ink">No names, no codes, and nothing that fewer than {fewestShown} drew.</p>}
       </section>
     </div>
