@@ -40,6 +40,7 @@ return args switch
     ["preflight", var demo, var planted, var show] => PreflightBench.Run(demo, planted, show == "--show"),
     ["preflight-cases", var folder] => PreflightBench.Cases(folder),
     ["seeded", var demo] => SeededBench.Run(demo),
+    ["class", var demo, var exercise, var answers, var folder] => SeededClass.Write(demo, exercise, int.Parse(answers), folder),
     ["seeded-dependencies"] => DependencySeededBench.Run(),
     _ => Usage(),
 };
@@ -49,7 +50,7 @@ static int Usage()
     Console.Error.WriteLine(
         "usage: checking OUT | answers FOLDER COUNT | durability ... | autosave ... | layout FOLDER NOTATION | "
             + "matching | preflight DEMO PLANTED SHOW | preflight-cases FOLDER | "
-            + "desk ANSWERS DLL | exam STUDENTS SECONDS DLL | "
+            + "class DEMO EXERCISE ANSWERS FOLDER | desk ANSWERS DLL | exam STUDENTS SECONDS DLL | "
             + "seeded DEMO | seeded-dependencies | hostile DLL | accuracy FOLDER OUT [CASE/ANSWER] [WEIGHT=NUMBER] | "
             + "accuracy-fit FOLDER... | accuracy-leave-one-out FOLDER OUT OTHER...; see the scripts in bench/"
     );

@@ -1,8 +1,8 @@
 import { createHash } from 'node:crypto';
 
 /** Waits for something to become true, and gives it. */
-export const until = async (what, test) => {
-  for (const end = Date.now() + 20_000; Date.now() < end; ) {
+export const until = async (what, test, patience = 20_000) => {
+  for (const end = Date.now() + patience; Date.now() < end; ) {
     const value = await test().catch(() => null);
     if (value) return value;
     await new Promise((resolve) => setTimeout(resolve, 20));

@@ -1,4 +1,5 @@
 using BlueSlate.Core;
+using BlueSlate.Data;
 using BlueSlate.Server.Features.Checking;
 using Microsoft.EntityFrameworkCore;
 using Shouldly;
@@ -25,6 +26,55 @@ public sealed class CheckingTests(TestServer server) : IClassFixture<TestServer>
             )
         ).ShouldBe(0);
     }
+
+    [Fact]
+    public async Task What_is_asked_for_while_a_check_runs_gets_a_check_of_its_own()
+    {
+        using var instructor = await server.AsAsync("instructor");
+        using var student = await server.AsAsync("student");
+        var exercise = await Story.PublishedAsync(server, instructor);
+        var answer = await Story.StartedAsync(student, exercise);
+        await Story.SaveAsync(student, answer, 1, Story.Faulty);
+        await student.PostAsync($"/api/study/answers/{answer}/hand-in", Story.HandIn(answer, 2));
+
+        // The first check has judged and cannot store what it found before the scheme is another.
+        await using var context = server.Database.Open();
+        await using var held = await context.Database.BeginTransactionAsync(TestContext.Current.CancellationToken);
+        await context.Database.ExecuteSqlAsync(
+            $"LOCK TABLE check_results IN EXCLUSIVE MODE",
+            TestContext.Current.CancellationToken
+        );
+        var first = server.CheckAsync(answer.Work);
+        while (!await SomebodyWaitsAsync(context))
+        {
+            await Task.Yield();
+        }
+
+        var part = await Story.PartAsync(instructor, exercise);
+        var assessment = part["assessment"]!;
+        assessment["value"]!["scheme"]!["extraCost"] = "1";
+        await instructor.PutAsync(
+            $"/api/parts/{exercise.Part}/assessment",
+            new { revision = (int)assessment["revision"]!, value = assessment["value"] }
+        );
+        await held.CommitAsync(TestContext.Current.CancellationToken);
+        await first;
+        (await StateAsync(instructor, exercise)).ShouldBe("waiting");
+        await server.CheckAsync(answer.Work);
+        (await StateAsync(instructor, exercise)).ShouldBe("checked");
+    }
+
+    private static async Task<string> StateAsync(Client staff, SetExercise exercise) =>
+        (string)(await staff.GetAsync($"/api/marking/exercises/{exercise}"))["answers"]![0]!["state"]!;
+
+    private static async Task<bool> SomebodyWaitsAsync(BlueSlateContext context) =>
+        (
+            await context
+                .Database.SqlQuery<int>(
+                    $"SELECT count(*)::int AS \"Value\" FROM pg_locks WHERE NOT granted AND relation = 'check_results'::regclass"
+                )
+                .ToListAsync(TestContext.Current.CancellationToken)
+        )[0] > 0;
 
     [Fact]
     public async Task What_an_earlier_version_checked_is_checked_again()

@@ -29,7 +29,10 @@ internal sealed record DemoModel(
             File.ReadAllText(Path.Combine(folder, "question.json")),
             Formats.Json
         )!;
-        return question.Parts.Select((part, at) => Read(question.FolderOf(folder, at), part));
+        return question
+            .Parts.Select((part, at) => (Part: part, Folder: question.FolderOf(folder, at)))
+            .Where(one => one.Part.Learned is NotationOptions)
+            .Select(one => Read(one.Folder, one.Part));
     }
 
     private static DemoModel Read(string folder, PartDocument part)

@@ -133,6 +133,13 @@ internal static class SeededBench
         }
     }
 
+    /// <summary>An answer with one to six faults, in another order and, where that is wanted, in other words.</summary>
+    public static Drawing Answer(DemoModel model, Random random, bool inOtherWords)
+    {
+        var (concepts, _) = Seeded(model, random);
+        return model.Draw(Shuffled(inOtherWords ? new OtherWords(random).Rename(concepts) : concepts, random));
+    }
+
     // Seeds that find no place, or would change nothing, are tried anew.
     private static (ConceptModel Model, List<Seed> Seeds) Seeded(DemoModel model, Random random)
     {

@@ -18,6 +18,7 @@ public sealed class Attempts(BlueSlateContext database)
             .Select(answer => new
             {
                 answer.Id,
+                answer.Counts,
                 Totals = answer
                     .Works.Select(work =>
                         work.Results.OrderByDescending(result => result.At).Select(result => result.Total).FirstOrDefault()
@@ -25,7 +26,7 @@ public sealed class Attempts(BlueSlateContext database)
                     .ToList(),
             })
             .ToListAsync(cancellation);
-        if (handedIn.Count == 0)
+        if (handedIn is [] or [{ Counts: true }])
         {
             return;
         }

@@ -27,27 +27,30 @@ public sealed class CheckJob(
         var open = database.CheckRequests.Where(request =>
             request.WorkId == workId && request.DoneAt == null && !request.NeedsPerson
         );
-        if (!await open.AnyAsync(cancellation))
+        if (
+            await open.Where(request => request.Attempts >= Attempts)
+                .ExecuteUpdateAsync(set => set.SetProperty(request => request.NeedsPerson, true), cancellation) > 0
+        )
         {
-            return;
+            log.LogWarning("The check of work {WorkId} failed {Attempts} times and needs a person", workId, Attempts);
         }
 
-        await open.Where(request => request.Attempts >= Attempts)
-            .ExecuteUpdateAsync(set => set.SetProperty(request => request.NeedsPerson, true), cancellation);
+        // What is asked for while this runs may want a newer model answer than this has looked at: it has a job of its own.
+        var asked = await open.Select(request => request.Id).ToListAsync(cancellation);
+        var these = database.CheckRequests.Where(request => asked.Contains(request.Id));
         if (
-            await open.ExecuteUpdateAsync(
+            await these.ExecuteUpdateAsync(
                 set => set.SetProperty(request => request.Attempts, request => request.Attempts + 1),
                 cancellation
             ) == 0
         )
         {
-            log.LogWarning("The check of work {WorkId} failed {Attempts} times and needs a person", workId, Attempts);
             return;
         }
 
         var result = await assessment.RunAsync(workId, cancellation);
         await assessment.StoreAsync(result, clock.GetUtcNow(), cancellation);
         await after.CheckedAsync(result, cancellation);
-        await open.ExecuteUpdateAsync(set => set.SetProperty(request => request.DoneAt, clock.GetUtcNow()), cancellation);
+        await these.ExecuteUpdateAsync(set => set.SetProperty(request => request.DoneAt, clock.GetUtcNow()), cancellation);
     }
 }

@@ -80,7 +80,11 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
   const released = answer.state === 'released';
   const failure = rule.error ?? takeBack.error ?? unadjust.error ?? goneThrough.error;
   const goTo = (work: string | null | undefined) => work && void navigate(`/marking/${work}`);
-  usePageKeys({ j: () => goTo(answer.next), k: () => goTo(answer.previous) });
+  usePageKeys({
+    j: () => goTo(answer.next),
+    k: () => goTo(answer.previous),
+    g: () => !released && !goneThrough.isPending && goneThrough.mutate(),
+  });
 
   return (
     <ScriptWithNotes
@@ -220,7 +224,7 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
                   disabled={goneThrough.isPending}
                   onClick={() => goneThrough.mutate()}
                 >
-                  gone through{answer.next ? ', next answer' : ''}
+                  gone through{answer.next ? ', next answer' : ''} <kbd aria-hidden>g</kbd>
                 </button>
               )}
               <Link className="word-button" to={`/exercises/${answer.exerciseId}/answers?view=answers`}>
