@@ -10,6 +10,7 @@ const work = (code: string, more: Partial<Schemas['ClassWork']> = {}): Schemas['
   state: 'checked',
   doubtful: false,
   late: false,
+  minutes: null,
   total: '30',
   ...more,
 });

@@ -26,13 +26,15 @@ public sealed record Brush(double Width, string Dashes = "", Fill Fill = Fill.No
 /// <param name="Italic">Italic.</param>
 /// <param name="Anchor">−1 where the point is where it begins, 0 its middle, 1 its end.</param>
 /// <param name="Underline">Whether a solid or a dashed line stands beneath.</param>
+/// <param name="Ochre">In the colour of what is said about a drawing, else in ink.</param>
 public sealed record Lettering(
     double Size,
     bool Reading = false,
     bool Bold = false,
     bool Italic = false,
     int Anchor = -1,
-    BlueSlate.Core.Drawings.Underline Underline = BlueSlate.Core.Drawings.Underline.None
+    BlueSlate.Core.Drawings.Underline Underline = BlueSlate.Core.Drawings.Underline.None,
+    bool Ochre = false
 );
 
 /// <summary>Something to paint on, in pixels at zoom 1; paths hold absolute <c>M L C Z</c>.</summary>

@@ -45,6 +45,9 @@ internal static class Ink
     /// <summary>Strokes and texts.</summary>
     public const string Colour = "#22303c";
 
+    /// <summary>What is said about a drawing.</summary>
+    public const string Ochre = "#85500a";
+
     /// <summary>The ground.</summary>
     public const string Ground = "#ffffff";
 
@@ -52,6 +55,9 @@ internal static class Ink
 
     /// <summary>The tint of a region; hues count from 1.</summary>
     public static string Tint(int hue) => Tints[Math.Clamp(hue, 1, Tints.Length) - 1];
+
+    /// <summary>The colour of a text.</summary>
+    public static string Of(Lettering lettering) => lettering.Ochre ? Ochre : Colour;
 
     /// <summary>The colour of a filling, or null for none.</summary>
     public static string? Of(Brush brush) =>

@@ -62,7 +62,7 @@ internal sealed class PdfCanvas(XGraphics page) : ICanvas
                     _ => 0,
                 }
             );
-        page.DrawString(text, font, new XSolidBrush(Colour(Ink.Colour)), left, y);
+        page.DrawString(text, font, new XSolidBrush(Colour(Ink.Of(lettering))), left, y);
         if (lettering.Underline != Underline.None)
         {
             Path(

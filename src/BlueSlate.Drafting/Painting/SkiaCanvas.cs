@@ -48,7 +48,7 @@ internal sealed class SkiaCanvas(SKCanvas canvas) : ICanvas
         }
 
         using var font = new SKFont(Faces.Of(Faces.NameFor(lettering)), (float)lettering.Size) { Subpixel = true };
-        using var paint = new SKPaint { Color = SKColor.Parse(Ink.Colour), IsAntialias = true };
+        using var paint = new SKPaint { Color = SKColor.Parse(Ink.Of(lettering)), IsAntialias = true };
         var width = font.MeasureText(text);
         var left =
             (float)x

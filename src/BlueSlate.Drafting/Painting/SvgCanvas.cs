@@ -54,7 +54,7 @@ internal sealed class SvgCanvas : ICanvas
         body.Append(
             CultureInfo.InvariantCulture,
             $"<text x=\"{Number(x)}\" y=\"{Number(y)}\" font-family=\"{face}\" font-size=\"{Number(lettering.Size)}\" "
-                + $"fill=\"{Ink.Colour}\"{anchor}{decoration}>{SecurityElement.Escape(Allowed(text))}</text>\n"
+                + $"fill=\"{Ink.Of(lettering)}\"{anchor}{decoration}>{SecurityElement.Escape(Allowed(text))}</text>\n"
         );
     }
 

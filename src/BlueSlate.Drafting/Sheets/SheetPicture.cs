@@ -17,7 +17,7 @@ internal static class SheetPicture
     private const double Radius = 9;
 
     /// <summary>The colour of numbers, losses and what lies behind a part that a note is about.</summary>
-    public static XColor Ochre { get; } = PdfCanvas.Colour("#85500a");
+    public static XColor Ochre { get; } = PdfCanvas.Colour(Ink.Ochre);
 
     /// <summary>Paints every sheet of a drawing on which something is drawn.</summary>
     /// <param name="pages">Where.</param>

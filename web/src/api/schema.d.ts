@@ -5245,7 +5245,7 @@ export interface components {
              */
             more: number;
         };
-        /** @description One answer to the part, where the replies speak of it by its place. */
+        /** @description One answer to the part, where the replies speak of it by its place, and how long it took with all its parts. */
         ClassWork: {
             /** Format: uuid */
             id: string;
@@ -5254,6 +5254,8 @@ export interface components {
             doubtful: boolean;
             late: boolean;
             total: components["schemas"]["Rational"];
+            /** Format: int32 */
+            minutes: null | number;
         };
         /** @description A cohort with its people. */
         CohortPage: {
@@ -5455,7 +5457,10 @@ export interface components {
             markers: components["schemas"]["DeskMarker"][];
             answers: components["schemas"]["DeskAnswer"][];
         };
-        /** @description The work on one part of an answer, with who has gone through it, and whether somebody who teaches went through it or confirmed it. */
+        /**
+         * @description The work on one part of an answer, with who has gone through it, whether somebody who teaches went through it or confirmed it, and how
+         *     long the answer took; null where it was opened again.
+         */
         DeskWork: {
             /** Format: uuid */
             id: string;
@@ -5472,6 +5477,8 @@ export interface components {
             /** Format: uuid */
             goneThroughBy: null | string;
             confirmed: boolean;
+            /** Format: int32 */
+            minutes: null | number;
         };
         /** @description Where a difference is found. */
         DifferencePlace: {

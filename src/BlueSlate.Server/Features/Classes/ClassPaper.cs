@@ -62,6 +62,7 @@ public static class ClassPaper
             picture.Part.Part.Length == 0 ? picture.Part.Exercise : $"{picture.Part.Exercise}: {picture.Part.Part}",
             $"{answers} {(answers == 1 ? "answer" : "answers")}. A number says how many do not have it so"
                 + (least > 1 ? $"; what fewer than {least} have otherwise is not shown." : "."),
+            answers,
             [
                 .. picture
                     .Facts.GroupBy(fact => fact.Concept, StringComparer.Ordinal)

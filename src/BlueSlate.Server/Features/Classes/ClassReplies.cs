@@ -13,8 +13,8 @@ namespace BlueSlate.Server.Features.Classes;
 /// <param name="Model">The model answer.</param>
 public sealed record ClassPart(Guid Id, Guid ExerciseId, string Exercise, string Part, Rational Marks, string Model);
 
-/// <summary>One answer to the part, where the replies speak of it by its place.</summary>
-public sealed record ClassWork(Guid Id, string Code, AnswerState State, bool Doubtful, bool Late, Rational Total);
+/// <summary>One answer to the part, where the replies speak of it by its place, and how long it took with all its parts.</summary>
+public sealed record ClassWork(Guid Id, string Code, AnswerState State, bool Doubtful, bool Late, Rational Total, int? Minutes);
 
 /// <summary>Where a difference is found.</summary>
 /// <param name="Work">The answer, by its place.</param>

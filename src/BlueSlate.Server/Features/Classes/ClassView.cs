@@ -160,7 +160,15 @@ public sealed class ClassView(BlueSlateContext database, WorkAssessment assessme
                     .AsOrdered()
                     .Select(work =>
                         (
-                            new ClassWork(work.Id, work.Code, work.State, work.Doubtful, work.Late, work.Total!.Value),
+                            new ClassWork(
+                                work.Id,
+                                work.Code,
+                                work.State,
+                                work.Doubtful,
+                                work.Late,
+                                work.Total!.Value,
+                                work.Minutes
+                            ),
                             ExerciseJson.Read<AnswerDigest>(digests[work.Id])
                         )
                     ),

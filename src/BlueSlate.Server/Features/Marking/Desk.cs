@@ -138,6 +138,8 @@ public sealed class Desk(BlueSlateContext database)
                 GoneThrough = work.GoneThroughAt != null,
                 work.GoneThroughById,
                 Confirmed = work.ConfirmedAt != null,
+                work.Answer.StartedAt,
+                HandedInAt = work.Answer.ReopenedUntil == null ? work.Answer.HandedInAt : null,
                 Released = work.Released != null,
                 NeedsPerson = database.CheckRequests.Any(request =>
                     request.WorkId == work.Id && request.NeedsPerson && newest.Contains(request.AssessmentRevisionId)
@@ -175,7 +177,8 @@ public sealed class Desk(BlueSlateContext database)
                         row.Questions,
                         row.DrawnAfterEnd,
                         row.GoneThroughById,
-                        row.Confirmed
+                        row.Confirmed,
+                        row.HandedInAt is { } at ? (int)Math.Round((at - row.StartedAt).TotalMinutes) : null
                     )
                 )
             ),

@@ -60,7 +60,8 @@ public sealed record DeskAnswer(
 );
 
 /// <summary>
-/// The work on one part of an answer, with who has gone through it, and whether somebody who teaches went through it or confirmed it.
+/// The work on one part of an answer, with who has gone through it, whether somebody who teaches went through it or confirmed it, and how
+/// long the answer took; null where it was opened again.
 /// </summary>
 public sealed record DeskWork(
     Guid Id,
@@ -73,7 +74,8 @@ public sealed record DeskWork(
     int Questions,
     bool DrawnAfterEnd,
     Guid? GoneThroughBy,
-    bool Confirmed
+    bool Confirmed,
+    int? Minutes
 );
 
 /// <summary>The work on another part of the same answer.</summary>

@@ -18,6 +18,7 @@ import { countsOf, type ElementCount } from './classCounts';
 import { ClassLines } from './ClassLines';
 import { Number, type Pick } from './Number';
 import { Spread } from './Spread';
+import { TimeTaken } from './TimeTaken';
 
 type Picture = Schemas['ClassPictureReply'];
 
@@ -114,6 +115,7 @@ function Shown({ picture }: { picture: Picture }) {
           <p className="class-size">A number at a symbol says how many do not have it so.</p>
         )}
         <Spread works={picture.works} maximum={picture.part.marks} least={least} onPick={room ? null : goTo} />
+        <TimeTaken works={picture.works} onPick={room ? null : goTo} />
         {view === 'symbols' &&
           (chosen && counts.get(chosen) ? (
             <AtSymbol count={counts.get(chosen)!} picture={picture} onPick={room ? null : goTo} />
