@@ -7,8 +7,8 @@ namespace BlueSlate.Server.Features.Exercises;
 
 /// <summary>
 /// Saves the documents of exercises and of their parts, each conditional on the revision it started from. Once published, the
-/// scenario, parts and model answers no longer change here but are corrected and repaired; tolerances and scheme make a new assessment revision, after release
-/// too: what it would make of released marks is proposed, and changes nothing by itself.
+/// scenario, parts and model answers no longer change here but are corrected and repaired elsewhere; tolerances and scheme make a new
+/// assessment revision, after release too: what it would make of released marks is proposed, and changes nothing by itself.
 /// </summary>
 public sealed class DocumentStore(BlueSlateContext database, Access access, Publishing publishing, TimeProvider clock)
 {
