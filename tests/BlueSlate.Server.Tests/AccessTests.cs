@@ -288,6 +288,7 @@ public sealed class AccessTests(TestServer server) : IClassFixture<TestServer>
                 reason = "Ill.",
             },
             { } at when at.EndsWith("/sheets", StringComparison.Ordinal) => new { together = true },
+            { } at when at.EndsWith("/earlier", StringComparison.Ordinal) => new { other = Guid.NewGuid() },
             { } at when at.EndsWith("/markers", StringComparison.Ordinal) => new
             {
                 answers = Array.Empty<Guid>(),

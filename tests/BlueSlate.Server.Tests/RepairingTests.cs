@@ -165,4 +165,47 @@ public sealed class RepairingTests(TestServer server) : IClassFixture<TestServer
             )
         ).ShouldBe("no-such-part");
     }
+
+    [Fact]
+    public async Task An_exercise_that_is_being_written_is_tried_on_earlier_answers_and_changes_nothing_of_theirs()
+    {
+        using var instructor = await server.AsAsync("instructor");
+        using var student = await server.AsAsync("student");
+        using var other = await server.AsAsync("student2");
+        var before = await Story.PublishedAsync(server, instructor);
+        await Story.HandedInAsync(server, student, before, TestServer.Model);
+        var faulty = await Story.HandedInAsync(server, other, before, Story.Faulty);
+        var draft = await Story.DraftAsync(server, instructor);
+        var at = $"/api/parts/{draft.Part}/earlier";
+        (await instructor.CodeOfAsync(HttpMethod.Post, at, new { other = before.Part })).ShouldBe("not-ready");
+        var scheme = await instructor.PostAsync($"/api/parts/{draft.Part}/scheme");
+        await instructor.PutAsync(
+            $"/api/parts/{draft.Part}/assessment",
+            new { revision = 1, value = new { tolerances = Array.Empty<object>(), scheme } }
+        );
+        (await instructor.GetAsync(at))["classes"]!.AsArray().Single(one => (Guid)one!["partId"]! == before.Part)!["answers"]!
+            .GetValue<int>()
+            .ShouldBe(2);
+        (await instructor.CodeOfAsync(HttpMethod.Post, at, new { other = Guid.NewGuid() })).ShouldBe("no-such-class");
+
+        // By the same model answer they earn what they earned.
+        var tried = await instructor.PostAsync(at, new { other = before.Part });
+        tried["answers"]!.AsArray().ShouldAllBe(one => (string)one!["now"]! == (string)one["then"]!);
+        tried["differences"]!.AsArray().Count.ShouldBeGreaterThan(0);
+
+        // By another one they do not, and keep what they have.
+        var revision = (int)(await Story.PartAsync(instructor, draft))["model"]!["revision"]!;
+        await instructor.PutAsync(
+            $"/api/parts/{draft.Part}/model",
+            new { revision, text = DrawingWriter.WriteText(Story.Faulty) }
+        );
+        var anew = (await instructor.PostAsync(at, new { other = before.Part }))["answers"]!.AsArray();
+        var row = anew.Single(one => (Guid)one!["workId"]! == faulty.Work)!;
+        ((string)row["now"]!).ShouldNotBe((string)row["then"]!);
+        ((string)(await instructor.GetAsync($"/api/marking/work/{faulty.Work}"))["result"]!["total"]!).ShouldBe(
+            (string)row["then"]!
+        );
+        using var outsider = await server.AsAsync("outsider");
+        (await outsider.CodeOfAsync(HttpMethod.Get, at)).ShouldBe("no-such-part");
+    }
 }

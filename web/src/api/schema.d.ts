@@ -1786,6 +1786,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/parts/{id}/earlier": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The classes that there are. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EarlierAnswersReply"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Holds the answers of one class against the part as it is written. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["EarlierTryRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EarlierTryReply"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/parts/{id}/steps": {
         parameters: {
             query?: never;
@@ -5568,6 +5632,36 @@ export interface components {
             drawn: string;
             works: number[];
         };
+        /** @description An answer with what it earns now and what it earned then, null while that was not known. */
+        EarlierAnswer: {
+            /** Format: uuid */
+            workId: string;
+            code: string;
+            now: components["schemas"]["Rational"];
+            then: null | components["schemas"]["Rational"];
+        };
+        /** @description The answers of a class to a part that is drawn in the same way. */
+        EarlierAnswersOf: {
+            /** Format: uuid */
+            partId: string;
+            exercise: string;
+            cohort: string;
+            /** Format: date-time */
+            publishedAt: string;
+            /** Format: int32 */
+            answers: number;
+        };
+        /** @description Classes whose answers can be held against a part as it is written now. */
+        EarlierAnswersReply: {
+            classes: components["schemas"]["EarlierAnswersOf"][];
+        };
+        /** @description A difference that some of them have, and what it costs them together. */
+        EarlierDifference: {
+            headline: string;
+            /** Format: int32 */
+            answers: number;
+            loss: components["schemas"]["Rational"];
+        };
         /** @description An earlier state of a drawing, or one that lost a conflict or came too late. */
         EarlierState: {
             /** Format: uuid */
@@ -5578,6 +5672,22 @@ export interface components {
             /** Format: int32 */
             revision: number;
             drawing: string;
+        };
+        /** @description What a part as it is written now makes of answers that were drawn before. */
+        EarlierTryReply: {
+            /** @description What is to be earned now. */
+            maximum: components["schemas"]["Rational"];
+            /** @description What was to be earned then. */
+            wasMaximum: components["schemas"]["Rational"];
+            /** @description The answers: those first whose share of the marks changed most. */
+            answers: components["schemas"]["EarlierAnswer"][];
+            /** @description What they lose marks for now, what costs them most first. */
+            differences: components["schemas"]["EarlierDifference"][];
+        };
+        /** @description Of which part the answers are. */
+        EarlierTryRequest: {
+            /** Format: uuid */
+            other: string;
         };
         EntityTagHeaderValue: {
             tag?: components["schemas"]["StringSegment"];

@@ -29,6 +29,8 @@ public static class PartEndpoints
         group.MapPost("/{id:guid}/preflight", Preparing.Look).ForStaff().Produces<PreflightReply>();
         group.MapPost("/{id:guid}/try", Trying.Check).ForStaff().Produces<TriedReply>();
         group.MapPost("/{id:guid}/try/reading", Trying.Read).ForStaff().Produces<ReadingReply>();
+        group.MapGet("/{id:guid}/earlier", EarlierAnswers.List).ForInstructors().Produces<EarlierAnswersReply>();
+        group.MapPost("/{id:guid}/earlier", EarlierAnswers.Try).ForInstructors().Produces<EarlierTryReply>();
         group.MapGet("/{id:guid}/steps", Preparing.Steps).ForStaff().Produces<PartStepsReply>();
         group.MapPut("/{id:guid}/steps", SaveSteps).ForInstructors().Produces<SavedReply>();
         group.MapPost("/{id:guid}/tidy", Tidy).ForStaff().Produces<TidyReply>();

@@ -122,17 +122,20 @@ internal static class Trying
             );
     }
 
-    private static Assessor AssessorOf(ExercisePart part, QuestionRevision question) =>
+    /// <summary>The assessor of a part as it is written.</summary>
+    internal static Assessor AssessorOf(ExercisePart part, QuestionRevision question) =>
         AssessorStore.Prepare(
             question.Parts.Find(one => one.PartId == part.Id)!,
             question,
             Publishing.HeldAgainst(part, 1, question.PublishedAt)
         );
 
-    private static PartDocument DocumentOf(ExercisePart part) =>
+    /// <summary>What is asked in a part as it is written.</summary>
+    internal static PartDocument DocumentOf(ExercisePart part) =>
         ExerciseJson.Read<PartDocument>(part.Documents.TextOf(DocumentKind.Part));
 
-    private static Task<ExercisePart?> FindAsync(Guid id, Access access, CancellationToken cancellation) =>
+    /// <summary>A part with its exercise and all that is written of it; null for none of the caller's.</summary>
+    internal static Task<ExercisePart?> FindAsync(Guid id, Access access, CancellationToken cancellation) =>
         access
             .StaffParts()
             .AsNoTrackingWithIdentityResolution()

@@ -36,9 +36,11 @@ import { SignedOut } from '../study/SignedOut';
 import { Stand } from '../study/Stand';
 import { Keep, useWorst } from '../study/workSessions';
 import { portsOf } from '../../keeping/saving';
+import { sendAll } from '../../keeping/sending';
 import { AcceptedHere } from './AcceptedHere';
 import { CorrectWording } from './CorrectWording';
 import { Cover } from './Cover';
+import { EarlierAnswers } from './EarlierAnswers';
 import { OtherWays, OwnWords } from './OtherWays';
 import { openedKey, openExercise, type OpenedExercise } from './opened';
 import { askedLines, PartForm } from './PartForm';
@@ -399,6 +401,9 @@ function PartScript({ exercise, part, at, sessions, session, titled, editable, s
               onPick={(elements) => slate.setSelection(selectOwners(slate.drawing, elements))}
               onPutIn={putInScenario}
             />
+            {exercise.mayEdit && (
+              <EarlierAnswers part={part.id} ready={() => sendAll(sessions, 'Nothing was judged.')} />
+            )}
           </Tabs.Content>
           {exercise.mayEdit && <SetAside exercise={exercise.id} />}
           {exercise.mayEdit && (
