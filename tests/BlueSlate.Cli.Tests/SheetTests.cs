@@ -91,6 +91,20 @@ public sealed class SheetTests
     }
 
     [Fact]
+    public void What_is_missing_has_its_number_on_the_model_answer()
+    {
+        string Of(SheetNote note)
+        {
+            using var document = Open(Replies([Sheet("Q7XP", Ferry, note)], null).ShouldHaveSingleItem().Picture!);
+            return TextOf(document);
+        }
+
+        var missing = Note("The pier is missing.") with { ModelElements = [Ferry.Shapes.First().Id] };
+        Of(missing).ShouldContain("The model answer, with the numbers of what differs");
+        Of(Note("The pier is missing.")).ShouldNotContain("with the numbers");
+    }
+
+    [Fact]
     public void What_a_drawing_says_stands_for_its_picture_when_it_is_read_aloud()
     {
         using var document = Open(Replies([Sheet("Q7XP", Ferry)], null)[0].Picture!);

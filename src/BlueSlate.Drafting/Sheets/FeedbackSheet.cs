@@ -55,7 +55,11 @@ public sealed record SheetNote(
     string Decision,
     IReadOnlyList<string> Elements,
     SheetTable? Example
-);
+)
+{
+    /// <summary>The parts of the model answer of which it speaks: what is missing has no other place.</summary>
+    public IReadOnlyList<string> ModelElements { get; init; } = [];
+}
 
 /// <summary>A small table of made-up data, each row as long as the heads.</summary>
 public sealed record SheetTable(string Said, IReadOnlyList<string> Columns, IReadOnlyList<IReadOnlyList<string>> Rows);

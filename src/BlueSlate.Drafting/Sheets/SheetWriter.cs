@@ -7,7 +7,7 @@ namespace BlueSlate.Drafting.Sheets;
 
 /// <summary>
 /// Writes feedback sheets as a PDF on A4: the total, then for each part the drawing with its numbered notes, the notes in
-/// words, the lines of the scheme, and the model answer where it is shown. Texts can be searched; the structure is tagged (ISO 32000-1,
+/// words, the lines of the scheme, and the model answer where it is shown, with the same numbers. Texts can be searched; the structure is tagged (ISO 32000-1,
 /// 14.8), with the sentences of a drawing in place of its picture.
 /// </summary>
 public sealed class SheetWriter
@@ -84,8 +84,12 @@ public sealed class SheetWriter
             pages.Lie(SheetPicture.OrientationFor(model));
             pages.Space(10);
             pages.Need(200);
-            Head(pages, "The model answer");
-            SheetPicture.Paint(pages, model, part.ModelSays, []);
+            var numbers = notes
+                .Select((note, i) => (i + 1, note.ModelElements))
+                .Where(one => one.ModelElements.Count > 0)
+                .ToList();
+            Head(pages, numbers.Count == 0 ? "The model answer" : "The model answer, with the numbers of what differs");
+            SheetPicture.Paint(pages, model, part.ModelSays, numbers);
         }
     }
 

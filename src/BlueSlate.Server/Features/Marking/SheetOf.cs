@@ -74,7 +74,10 @@ public static class SheetOf
                     [.. example.Rows.Select(row => (IReadOnlyList<string>)row)]
                 )
                 : null
-        );
+        )
+        {
+            ModelElements = note.ModelElements,
+        };
 
     private static SheetNote Note(ResultAdjustment given) =>
         new(
