@@ -166,12 +166,15 @@ internal static class EarlierAnswers
                     .. AlikeNotes
                         .Of([.. judged.Select(one => one.Digest)])
                         .Where(group => group.Loss > Rational.Zero)
-                        .Take(MostDifferences)
-                        .Select(group => new EarlierDifference(
-                            group.Headline,
-                            group.Places.Select(place => place.Answer).Distinct().Count(),
-                            group.Loss
-                        )),
+                        .GroupBy(group => group.Headline, StringComparer.Ordinal)
+                        .Select(alike => new EarlierDifference(
+                            alike.Key,
+                            alike.SelectMany(group => group.Places).Select(place => place.Answer).Distinct().Count(),
+                            alike.Aggregate(Rational.Zero, (sum, group) => sum + group.Loss)
+                        ))
+                        .OrderByDescending(difference => difference.Loss)
+                        .ThenByDescending(difference => difference.Answers)
+                        .Take(MostDifferences),
                 ]
             )
         );

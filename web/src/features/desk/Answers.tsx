@@ -256,7 +256,7 @@ function Rows({ desk, columns, data }: RowsProps) {
     overscan: 12,
   });
   const chosen = table.getSelectedRowModel().rows.map((row) => row.original);
-  const template = `34px minmax(110px,1fr) minmax(190px,1.7fr) minmax(230px,1.4fr) ${isShared(desk) ? 'minmax(110px,1fr) ' : ''}${desk.parts.length > 1 ? `repeat(${desk.parts.length}, minmax(90px,0.8fr)) ` : ''}minmax(110px,0.8fr)`;
+  const template = `34px minmax(110px,1fr) minmax(190px,1.7fr) minmax(252px,1.4fr) ${isShared(desk) ? 'minmax(110px,1fr) ' : ''}${desk.parts.length > 1 ? `repeat(${desk.parts.length}, minmax(90px,0.8fr)) ` : ''}minmax(110px,0.8fr)`;
   const style = { gridTemplateColumns: template };
   const items = virtual.getVirtualItems();
   return (

@@ -95,7 +95,10 @@ function Outcome({ reply }: { reply: Schemas['EarlierTryReply'] }) {
           {differences.map((one) => (
             <li key={one.headline}>
               <strong>{one.answers}</strong> {one.headline}{' '}
-              <span className="text-quiet-ink">{marksOf(one.loss)} together</span>
+              <span className="text-quiet-ink">
+                {marksOf(one.loss)}
+                {one.answers > 1 && ' together'}
+              </span>
             </li>
           ))}
         </ul>
