@@ -1,6 +1,5 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useEffect, useLayoutEffect, useMemo, useState } from 'react';
-import { useNavigate, useSearchParams } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
 import { CountBands, CountTags } from '../../differences/CountLayer';
 import { placeCounts } from '../../differences/bands';
@@ -12,13 +11,13 @@ import { useSlate } from '../../slate/useSlate';
 import { saveFile } from '../../ui/saveFile';
 import { Failed, Loading, messageOf } from '../../ui/states';
 import { Views } from '../../ui/Views';
-import type { Picked } from './Answers';
 import { csvOf } from './classCsv';
 import { countsOf, type ElementCount } from './classCounts';
 import { ClassLines } from './ClassLines';
 import { Number, type Pick } from './Number';
 import { Spread } from './Spread';
 import { TimeTaken } from './TimeTaken';
+import { useGoToAnswers } from './useGoToAnswers';
 
 type Picture = Schemas['ClassPictureReply'];
 
@@ -70,16 +69,7 @@ function Shown({ picture }: { picture: Picture }) {
         )) as unknown as Blob,
       ),
   });
-  const navigate = useNavigate();
-  const [params] = useSearchParams();
-  /** To the answers that a number counts. */
-  const goTo = (what: string, works: readonly number[]) => {
-    const next = new URLSearchParams(params);
-    next.set('view', 'answers');
-    next.delete('of');
-    const state: Picked = { what, works: works.map((at) => picture.works[at]!.id) };
-    void navigate({ search: next.toString() }, { state });
-  };
+  const goTo = useGoToAnswers(picture.works);
   useEffect(() => {
     if (!room) return;
     const leave = (event: KeyboardEvent) => event.key === 'Escape' && setRoom(false);

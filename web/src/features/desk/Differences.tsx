@@ -8,7 +8,9 @@ import { Failed, Loading, messageOf } from '../../ui/states';
 import { usePageKeys } from '../../ui/usePageKeys';
 import { DifferenceCard } from './DifferenceCard';
 import { QuestionsFirst } from './QuestionsFirst';
+import { Number } from './Number';
 import { isClosed, isDecided, isUnmarked, readyWorks, type Difference } from './deskRules';
+import { useGoToAnswers } from './useGoToAnswers';
 import { useDifferences, useKeepDifferences, useOrder } from './useDifferences';
 
 interface DifferencesProps {
@@ -186,10 +188,13 @@ interface HavingProps {
 
 /** The answers that have a difference. */
 function Having({ reply, difference, places, shown, onShow }: HavingProps) {
+  const goTo = useGoToAnswers(reply.works);
+  const works = [...new Set(places.map(({ work }) => work))];
   return (
     <>
       <h2>
-        <strong>{difference.places.length}</strong> of {counted(reply.works.length, 'answer', 'answers')}
+        <Number works={works} what={difference.headline} onPick={goTo} /> of{' '}
+        {counted(reply.works.length, 'answer', 'answers')}
         {valueOf(difference.loss) > 0 && <>, {marksOf(difference.loss)} at stake</>}
       </h2>
       <ul>
