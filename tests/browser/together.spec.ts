@@ -12,6 +12,7 @@ test('answers are shared out, one is passed on, and what an assistant has gone t
   await page.getByRole('listitem').filter({ hasText: shared }).getByRole('link').first().click();
   await page.getByRole('link', { name: 'all answers' }).click();
   await showDesk(page, 'answers');
+  await expect(rows(page).nth(1)).toBeVisible();
   const all = await rows(page).count();
   await page.getByLabel('Choose all that are shown').check();
   await page.getByRole('button', { name: 'give to …' }).click();
