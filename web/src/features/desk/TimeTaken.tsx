@@ -20,9 +20,9 @@ export function TimeTaken({ works, onPick }: { works: readonly Schemas['ClassWor
   const worksOf = (some: typeof timed) => some.map(({ at }) => at);
   return (
     <p className="class-size">
-      Half took {long(middle)} or less;{' '}
-      <Number works={worksOf(quick)} what={`at most ${long(until)}`} onPick={onPick} /> at most {long(until)},{' '}
-      <Number works={worksOf(slow)} what={`at least ${long(from)}`} onPick={onPick} /> {long(from)} or more.
+      Half took {long(middle)} or less:{' '}
+      <Number works={worksOf(quick)} what={`at most ${long(until)}`} onPick={onPick} /> took at most {long(until)},{' '}
+      <Number works={worksOf(slow)} what={`at least ${long(from)}`} onPick={onPick} /> took at least {long(from)}.
     </p>
   );
 }

@@ -224,7 +224,7 @@ function MarkedScript({ answer }: { answer: Schemas['MarkingReply'] }) {
                   disabled={goneThrough.isPending}
                   onClick={() => goneThrough.mutate()}
                 >
-                  gone through{answer.next ? ', next answer' : ''} <kbd aria-hidden>g</kbd>
+                  gone through{answer.next ? ', next' : ''} <kbd aria-hidden>g</kbd>
                 </button>
               )}
               <Link className="word-button" to={`/exercises/${answer.exerciseId}/answers?view=answers`}>

@@ -34,12 +34,12 @@ export function Together({ answer }: { answer: Schemas['MarkingReply'] }) {
             : `for ${nameOf(marker)} to go through`}
         </p>
       )}
-      {!goneThroughBy && answer.state !== 'released' && (!marker || marker === me) && <PassOn answer={answer} />}
+      {!goneThroughBy && answer.state !== 'released' && marker === me && <PassOn answer={answer} />}
     </>
   );
 }
 
-/** Passes an answer on in which the marker has an interest, or which somebody else should see. */
+/** Passes an answer on that one was given: one has an interest in it, or somebody else should see it. */
 function PassOn({ answer }: { answer: Schemas['MarkingReply'] }) {
   const queries = useQueryClient();
   const [to, setTo] = useState('');
