@@ -109,6 +109,7 @@ internal static class DeskBench
                 StartedAt = before,
                 HandedInAt = before,
                 Receipt = "bench",
+                Counts = true,
             };
             var work = new Work
             {
