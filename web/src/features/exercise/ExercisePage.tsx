@@ -3,15 +3,14 @@ import { Tabs } from 'radix-ui';
 import { useCallback, useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
-import { placeInQueue } from '../../api/drafting';
 import { PartTabs, titleOfPart } from '../../parts/PartTabs';
+import { usePartDrafting } from '../../parts/usePartDrafting';
 import { useShownPart } from '../../parts/useShownPart';
 import { FormRemarks } from '../../script/FormRemarks';
 import { moved } from '../../script/anchors';
 import { droppedWords } from '../../script/droppedWords';
 import { PhraseActions } from '../../script/PhraseActions';
 import { textsOf } from '../../script/phrases';
-import { partTools } from '../../api/drawingTools';
 import { elementsHere, Sentences } from '../../script/Sentences';
 import { ScenarioSheet } from '../../script/ScenarioSheet';
 import { useLighting } from '../../script/useLighting';
@@ -189,15 +188,7 @@ function PartScript({ exercise, part, at, sessions, session, titled, editable, s
     [part.id],
   );
   const title = `${titleOfPart(exercise.title, asked.title ?? '', at, exercise.parts.length)}, model answer`;
-  const tools = useMemo(() => partTools(part.id, title), [part.id, title]);
-  const tidying = useMemo(
-    () => ({
-      ask: (drawing: string, only: string[]) =>
-        must(api.POST('/api/parts/{id}/tidy', { params: { path: { id: part.id } }, body: { drawing, only } })),
-      before: placeInQueue,
-    }),
-    [part.id],
-  );
+  const { tools, tidying } = usePartDrafting(part.id, title);
   const away = isAway(slate.session_.state);
   // The core reads a drawing as the class has learned to, by what is saved.
   const reading = useReading(slate.full, read, away, JSON.stringify(part.part.value.learned));

@@ -2,12 +2,11 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
-import { placeInQueue } from '../../api/drafting';
-import { partTools } from '../../api/drawingTools';
 import { elementsOf, select } from '../../drawing/selection';
 import { counted } from '../../notations/counts';
 import { partLine, tabOf } from '../../parts/partLine';
 import { PartTabs } from '../../parts/PartTabs';
+import { usePartDrafting } from '../../parts/usePartDrafting';
 import { useShownPart } from '../../parts/useShownPart';
 import { droppedWords } from '../../script/droppedWords';
 import { PhraseActions } from '../../script/PhraseActions';
@@ -82,15 +81,7 @@ function RepairPart({ exercise, part, at, tabs, onAfresh }: RepairPartProps) {
     [path],
   );
   const reading = useReading(slate.full, read, false);
-  const tools = useMemo(() => partTools(part.id, exercise.title), [part.id, exercise.title]);
-  const tidying = useMemo(
-    () => ({
-      ask: (drawing: string, only: string[]) =>
-        must(api.POST('/api/parts/{id}/tidy', { ...path, body: { drawing, only } })),
-      before: placeInQueue,
-    }),
-    [path],
-  );
+  const { tools, tidying } = usePartDrafting(part.id, exercise.title);
   const back = `/exercises/${exercise.id}${at > 0 ? `?part=${at + 1}` : ''}`;
   const look = useMutation({
     mutationFn: async () => {

@@ -2,12 +2,11 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
-import { placeInQueue } from '../../api/drafting';
-import { partTools } from '../../api/drawingTools';
 import { elementsOf, select, selectOwners } from '../../drawing/selection';
 import { savedWords } from '../../keeping/sending';
 import { PartTabs, titleOfPart } from '../../parts/PartTabs';
 import { partLine, tabOf } from '../../parts/partLine';
+import { usePartDrafting } from '../../parts/usePartDrafting';
 import { useShownPart } from '../../parts/useShownPart';
 import { droppedWords } from '../../script/droppedWords';
 import { remarksOf } from '../../script/FormRemarks';
@@ -88,15 +87,7 @@ function TryPart({ exercise, part, at, tabs, onAfresh }: TryPartProps) {
     [path],
   );
   const reading = useReading(slate.full, read, false);
-  const tools = useMemo(() => partTools(part.id, exercise.title), [part.id, exercise.title]);
-  const tidying = useMemo(
-    () => ({
-      ask: (drawing: string, only: string[]) =>
-        must(api.POST('/api/parts/{id}/tidy', { ...path, body: { drawing, only } })),
-      before: placeInQueue,
-    }),
-    [path],
-  );
+  const { tools, tidying } = usePartDrafting(part.id, exercise.title);
   const check = useMutation({
     mutationFn: async () => {
       await session.flush();
