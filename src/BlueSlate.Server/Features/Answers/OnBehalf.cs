@@ -23,7 +23,8 @@ public sealed class OnBehalf(
     {
         await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
         await database.LockExerciseAsync(exercise.Id, cancellation);
-        if (await NewestAsync(exercise.Id, student, cancellation) is not { } answer)
+        // What is known of it here is not what counts: the student may be handing it in just now, and the store looks once it holds it.
+        if (await NewestFirst(exercise.Id, student).AsNoTracking().FirstOrDefaultAsync(cancellation) is not { } answer)
         {
             return Problems.Conflict("not-begun", "This student has not begun, so there is nothing to hand in.");
         }
@@ -63,7 +64,7 @@ public sealed class OnBehalf(
 
         await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
         await database.LockExerciseAsync(exercise.Id, cancellation);
-        var answer = await NewestAsync(exercise.Id, student, cancellation);
+        var answer = await NewestFirst(exercise.Id, student).FirstOrDefaultAsync(cancellation);
         if (answer?.HandedInAt is null)
         {
             return Problems.Conflict("not-handed-in", "This student has handed nothing in, so there is nothing to open again.");
@@ -102,10 +103,9 @@ public sealed class OnBehalf(
         }
     }
 
-    private Task<Answer?> NewestAsync(Guid exercise, Guid student, CancellationToken cancellation) =>
+    private IQueryable<Answer> NewestFirst(Guid exercise, Guid student) =>
         database
             .Answers.Include(answer => answer.Works)
             .Where(answer => answer.ExerciseId == exercise && answer.AccountId == student)
-            .OrderByDescending(answer => answer.Attempt)
-            .FirstOrDefaultAsync(cancellation);
+            .OrderByDescending(answer => answer.Attempt);
 }

@@ -39,8 +39,6 @@ public sealed class Correcting(
     TimeProvider clock
 )
 {
-    private const int LongestReason = 500;
-
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder group)
     {
@@ -78,8 +76,8 @@ public sealed class Correcting(
             return ExerciseEndpoints.NoSuchExercise();
         }
 
-        return request.Why.Trim().Length is 0 or > LongestReason
-            ? Problems.Unreadable("reason-wanted", $"Everybody is told why, in 1 to {LongestReason} characters.", "why")
+        return Reason.Refusal(request.Why, "Everybody is told why", "why") is { } refusal
+            ? refusal
             : ScenarioEndpoints.Refusal(request.Text) ?? await correcting.CorrectAsync(exercise, request, cancellation);
     }
 

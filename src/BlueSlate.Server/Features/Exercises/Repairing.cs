@@ -37,8 +37,6 @@ public sealed class Repairing(
     TimeProvider clock
 )
 {
-    private const int LongestReason = 500;
-
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder group)
     {
@@ -79,8 +77,7 @@ public sealed class Repairing(
         var (drawing, refusal) = DrawingInput.Read(request.Text);
         return drawing is null ? refusal!
             : drawing.IsBlank ? Problems.Unreadable("blank", "A model answer with nothing in it marks nobody.", "text")
-            : request.Why.Trim().Length is 0 or > LongestReason
-                ? Problems.Unreadable("reason-wanted", $"The record keeps why, in 1 to {LongestReason} characters.", "why")
+            : Reason.Refusal(request.Why, "The record keeps why", "why") is { } unfounded ? unfounded
             : await repairing.RepairAsync(part, request, drawing, cancellation);
     }
 

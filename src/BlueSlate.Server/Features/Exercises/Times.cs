@@ -19,8 +19,8 @@ public sealed class Times(
     TimeProvider clock
 )
 {
-    private const int LongestReason = 500;
     private const int MostMinutes = 1440;
+    private const string ToldToStudent = "The student is told why";
 
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder group)
@@ -100,7 +100,7 @@ public sealed class Times(
     ) =>
         await PublishedAsync(id, access, cancellation) is not { } exercise ? ExerciseEndpoints.NoSuchExercise()
         : !await times.IsStudentAsync(exercise, student, cancellation) ? NoSuchStudent()
-        : NoReason(request.Reason)
+        : Reason.Refusal(request.Reason, ToldToStudent)
             ?? await behalf.HandInAsync(exercise, student, request.Reason.Trim(), cancellation)
             ?? TypedResults.Ok(await times.ReplyAsync(id, cancellation));
 
@@ -115,17 +115,12 @@ public sealed class Times(
     ) =>
         await PublishedAsync(id, access, cancellation) is not { } exercise ? ExerciseEndpoints.NoSuchExercise()
         : !await times.IsStudentAsync(exercise, student, cancellation) ? NoSuchStudent()
-        : NoReason(request.Reason)
+        : Reason.Refusal(request.Reason, ToldToStudent)
             ?? await behalf.ReopenAsync(exercise, student, request with { Reason = request.Reason.Trim() }, cancellation)
             ?? TypedResults.Ok(await times.ReplyAsync(id, cancellation));
 
-    private static IResult? NoReason(string reason) =>
-        reason.Trim().Length is 0 or > LongestReason
-            ? Problems.Unreadable("reason-wanted", $"A reason has 1 to {LongestReason} characters.", "reason")
-            : null;
-
     private static IResult? Refusal(Exercise exercise, ExtensionRequest request) =>
-        NoReason(request.Reason) is { } refusal ? refusal
+        Reason.Refusal(request.Reason, "A student’s own time has a reason") is { } refusal ? refusal
         : request.ExtraMinutes is < 0 or > MostMinutes
             ? Problems.Unreadable("extra-minutes", $"A student has 0 to {MostMinutes} minutes more.", "extraMinutes")
         : request is { Until: null, ExtraMinutes: 0 }

@@ -17,8 +17,6 @@ public sealed record TakeAfterEndRequest(Guid State, string Reason);
 /// </summary>
 public sealed class AfterTheEnd(BlueSlateContext database, WorkAssessment assessment, AuditTrail audit, TimeProvider clock)
 {
-    private const int LongestReason = 500;
-
     /// <summary>Maps the endpoint.</summary>
     public static void Map(RouteGroupBuilder group) =>
         group.MapPut("/work/{id:guid}/after-end", Take).ForInstructors().Produces<MarkingReply>();
@@ -52,8 +50,8 @@ public sealed class AfterTheEnd(BlueSlateContext database, WorkAssessment assess
             return MarkingEndpoints.BlindFirst();
         }
 
-        return request.Reason.Trim().Length is 0 or > LongestReason
-            ? Problems.Unreadable("reason-wanted", $"A reason has 1 to {LongestReason} characters.", "reason")
+        return Reason.Refusal(request.Reason, "The record keeps why") is { } refusal
+            ? refusal
             : await after.TakeAsync(id, request.State, request.Reason.Trim(), cancellation)
                 ?? TypedResults.Ok(await page.OfAsync(id, cancellation));
     }

@@ -18,8 +18,6 @@ public sealed class Releasing(
     TimeProvider clock
 )
 {
-    private const int LongestReason = 500;
-
     private static readonly string[] Frozen =
     [
         "the drawing and the model answer",
@@ -162,13 +160,9 @@ public sealed class Releasing(
         }
 
         var reason = request.Reason?.Trim();
-        if (reason?.Length is 0 or > LongestReason)
+        if (reason is not null && Reason.Refusal(reason, "The students are told why") is { } refusal)
         {
-            return Problems.Unreadable(
-                "reason-wanted",
-                $"The students are told why, in 1 to {LongestReason} characters.",
-                "reason"
-            );
+            return refusal;
         }
 
         await using var transaction = await database.Database.BeginTransactionAsync(cancellation);

@@ -22,8 +22,6 @@ public sealed record ConfirmRequest(Guid[] Answers);
 /// </summary>
 public sealed class Sharing(BlueSlateContext database, Desk desk, BlindSample sample, AuditTrail audit, TimeProvider clock)
 {
-    private const int LongestReason = 500;
-
     /// <summary>Maps the endpoints.</summary>
     public static void Map(RouteGroupBuilder group)
     {
@@ -163,8 +161,7 @@ public sealed class Sharing(BlueSlateContext database, Desk desk, BlindSample sa
         }
 
         var markers = await sharing.MarkersAsync(answer.Exercise!.CohortId, cancellation);
-        return request.Reason.Trim().Length is 0 or > LongestReason
-                ? Problems.Unreadable("reason-wanted", $"A reason has 1 to {LongestReason} characters.", "reason")
+        return Reason.Refusal(request.Reason, "The record keeps why") is { } refusal ? refusal
             : request.To is { } to && (to == access.AccountId || !markers.Any(marker => marker.Id == to)) ? NoSuchMarker()
             : await sharing.PassOnAsync(answer, request, markers, cancellation);
     }
