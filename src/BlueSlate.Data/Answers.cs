@@ -373,6 +373,16 @@ public sealed class NoteQuery
     public DateTimeOffset? RepliedAt { get; set; }
 }
 
+/// <summary>Work whose notes somebody who marks has looked at: they cannot mark it blind any more.</summary>
+public sealed class SeenWork
+{
+    public Guid WorkId { get; init; }
+
+    public Guid ById { get; init; }
+
+    public DateTimeOffset At { get; init; }
+}
+
 /// <summary>Work in the sample that two people mark without seeing what was found.</summary>
 public sealed class SampleWork
 {

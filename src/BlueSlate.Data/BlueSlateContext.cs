@@ -59,6 +59,8 @@ public sealed class BlueSlateContext(DbContextOptions<BlueSlateContext> options)
 
     public DbSet<SampleWork> SampleWorks => Set<SampleWork>();
 
+    public DbSet<SeenWork> SeenWorks => Set<SeenWork>();
+
     public DbSet<BlindMarking> BlindMarkings => Set<BlindMarking>();
 
     public DbSet<SetAside> SetAside => Set<SetAside>();
@@ -218,6 +220,12 @@ public sealed class BlueSlateContext(DbContextOptions<BlueSlateContext> options)
             query.HasOne<Work>().WithMany().HasForeignKey(row => row.WorkId);
             query.HasOne<Account>().WithMany().HasForeignKey(row => row.RepliedById).OnDelete(DeleteBehavior.SetNull);
             query.HasIndex(row => new { row.WorkId, row.FindingId }).IsUnique().HasFilter("replied_at IS NULL");
+        });
+        builder.Entity<SeenWork>(seen =>
+        {
+            seen.HasKey(row => new { row.WorkId, row.ById });
+            seen.HasOne<Work>().WithMany().HasForeignKey(row => row.WorkId);
+            seen.HasOne<Account>().WithMany().HasForeignKey(row => row.ById);
         });
         builder.Entity<SampleWork>(sample =>
         {

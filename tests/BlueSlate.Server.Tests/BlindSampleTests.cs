@@ -43,7 +43,15 @@ public sealed class BlindSampleTests(TestServer server) : IClassFixture<TestServ
     public async Task What_was_found_in_a_blind_answer_is_told_by_no_way_round()
     {
         var (instructor, assistant, exercise, answers) = await HandedInAsync();
-        var note = (string)(await instructor.GetAsync($"/api/marking/work/{answers[0].Work}"))["result"]!["notes"]![0]!["id"]!;
+        // The differences of a class tell of nobody in particular: the answer itself is opened by nobody.
+        var differences = await instructor.GetAsync($"/api/marking/parts/{exercise.Part}/differences");
+        var works = differences["works"]!.AsArray().Select(work => (Guid)work!["id"]!).ToList();
+        var note = differences["differences"]!
+            .AsArray()
+            .SelectMany(one => one!["places"]!.AsArray())
+            .Where(place => (int)place!["work"]! == works.IndexOf(answers[0].Work))
+            .Select(place => (string)place!["finding"]!)
+            .First();
         using var third = await server.AsAsync("student3");
         var twin = await Story.HandedInAsync(server, third, exercise, Story.Faulty);
         await instructor.PutAsync(
@@ -124,6 +132,32 @@ public sealed class BlindSampleTests(TestServer server) : IClassFixture<TestServ
         ((string)(await instructor.GetAsync(path))["lines"]![0]!["given"]!).ShouldBe("1/2");
         await GiveAsync(instructor, answers[0], _ => "0");
         (await instructor.CodeOfAsync(HttpMethod.Put, path, Marks((first, "1/2")))).ShouldBe("done");
+    }
+
+    [Fact]
+    public async Task What_somebody_has_looked_at_is_not_drawn_to_be_marked_blind()
+    {
+        using var instructor = await server.AsAsync("instructor");
+        using var assistant = await server.AsAsync("assistant");
+        var exercise = await Story.PublishedAsync(server, instructor);
+        var answers = new List<SatAnswer>();
+        foreach (var name in new[] { "student", "student2", "student3" })
+        {
+            using var student = await server.AsAsync(name);
+            answers.Add(await Story.HandedInAsync(server, student, exercise, Story.Faulty));
+        }
+
+        var path = $"/api/marking/parts/{exercise.Part}/sample";
+        await assistant.GetAsync($"/api/marking/work/{answers[0].Work}");
+        await assistant.GetAsync($"/api/marking/work/{answers[0].Work}");
+        await assistant.SendAsync(HttpMethod.Post, $"/api/marking/work/{answers[1].Work}/gone-through");
+        var sample = await instructor.GetAsync(path);
+        ((int)sample["free"]!).ShouldBe(1);
+        ((int)sample["seen"]!).ShouldBe(2);
+        sample = await instructor.PostAsync(path, new { count = 3 });
+        ((int)sample["size"]!).ShouldBe(1);
+        ((Guid)sample["mine"]![0]!["id"]!).ShouldBe(answers[2].Work);
+        (await instructor.CodeOfAsync(HttpMethod.Post, path, new { count = 3 })).ShouldBe("all-seen");
     }
 
     [Fact]

@@ -1133,6 +1133,29 @@ namespace BlueSlate.Data.Migrations
                     b.ToTable("sample_works", (string)null);
                 });
 
+            modelBuilder.Entity("BlueSlate.Data.SeenWork", b =>
+                {
+                    b.Property<Guid>("WorkId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("work_id");
+
+                    b.Property<Guid>("ById")
+                        .HasColumnType("uuid")
+                        .HasColumnName("by_id");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.HasKey("WorkId", "ById")
+                        .HasName("pk_seen_works");
+
+                    b.HasIndex("ById")
+                        .HasDatabaseName("ix_seen_works_by_id");
+
+                    b.ToTable("seen_works", (string)null);
+                });
+
             modelBuilder.Entity("BlueSlate.Data.SetAside", b =>
                 {
                     b.Property<Guid>("Id")
@@ -1813,6 +1836,23 @@ namespace BlueSlate.Data.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_sample_works_works_work_id");
+                });
+
+            modelBuilder.Entity("BlueSlate.Data.SeenWork", b =>
+                {
+                    b.HasOne("BlueSlate.Data.Account", null)
+                        .WithMany()
+                        .HasForeignKey("ById")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_seen_works_asp_net_users_by_id");
+
+                    b.HasOne("BlueSlate.Data.Work", null)
+                        .WithMany()
+                        .HasForeignKey("WorkId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_seen_works_works_work_id");
                 });
 
             modelBuilder.Entity("BlueSlate.Data.SetAside", b =>

@@ -6962,12 +6962,19 @@ export interface components {
             done: number;
             me: boolean;
         };
-        /** @description The sample: how far each marker is, which answers the caller has still to mark, and how far two agree. */
+        /**
+         * @description The sample: how far each marker is, which answers the caller has still to mark, how many others could be drawn and how many cannot
+         *     since somebody has seen what was found in them, and how far two agree.
+         */
         SampleReply: {
             /** Format: int32 */
             size: number;
             markers: components["schemas"]["SampleMarker"][];
             mine: components["schemas"]["SampleTask"][];
+            /** Format: int32 */
+            free: number;
+            /** Format: int32 */
+            seen: number;
             agreement: null | components["schemas"]["AgreementReply"];
         };
         /** @description Draws a sample of so many answers. */

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Linq.Expressions;
 using System.Security.Cryptography;
 using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Marking;
@@ -14,8 +15,18 @@ namespace BlueSlate.Server.Features.Marking;
 /// <summary>Draws a sample of so many answers.</summary>
 public sealed record SampleRequest(int Count);
 
-/// <summary>The sample: how far each marker is, which answers the caller has still to mark, and how far two agree.</summary>
-public sealed record SampleReply(int Size, SampleMarker[] Markers, SampleTask[] Mine, AgreementReply? Agreement);
+/// <summary>
+/// The sample: how far each marker is, which answers the caller has still to mark, how many others could be drawn and how many cannot
+/// since somebody has seen what was found in them, and how far two agree.
+/// </summary>
+public sealed record SampleReply(
+    int Size,
+    SampleMarker[] Markers,
+    SampleTask[] Mine,
+    int Free,
+    int Seen,
+    AgreementReply? Agreement
+);
 
 /// <summary>A marker and how many answers of the sample that person is done with.</summary>
 public sealed record SampleMarker(string Name, int Done, bool Me);
@@ -265,17 +276,14 @@ public sealed class BlindSample(
             return Problems.Unreadable("sample", $"A sample holds 1 to {MostAnswers} answers.", "count");
         }
 
-        // What is in the sample stays in it; only what is not released can be marked blind.
+        // What is in the sample stays in it; only what is not released, and what nobody has seen, can be marked blind.
         var inIt = await database.SampleWorks.CountAsync(row => row.PartId == partId, cancellation);
-        var others = await database
-            .Works.Where(work =>
-                work.PartId == partId
-                && work.Answer!.Counts
-                && work.Released == null
-                && !database.SampleWorks.Any(row => row.WorkId == work.Id)
-            )
-            .Select(work => work.Id)
-            .ToArrayAsync(cancellation);
+        var others = await Undrawn(partId).Where(IsUnseen()).Select(work => work.Id).ToArrayAsync(cancellation);
+        if (others.Length == 0 && await Undrawn(partId).AnyAsync(cancellation))
+        {
+            return Problems.Conflict("all-seen", "Somebody has looked at every other answer: none is left to be marked blind.");
+        }
+
         RandomNumberGenerator.Shuffle(others.AsSpan());
         var now = clock.GetUtcNow();
         database.SampleWorks.AddRange(
@@ -292,6 +300,27 @@ public sealed class BlindSample(
         return TypedResults.Ok(await ReplyAsync(partId, cancellation));
     }
 
+    private IQueryable<Work> Undrawn(Guid partId) =>
+        database.Works.Where(work =>
+            work.PartId == partId
+            && work.Answer!.Counts
+            && work.Released == null
+            && !database.SampleWorks.Any(row => row.WorkId == work.Id)
+        );
+
+    private Expression<Func<Work, bool>> IsUnseen() =>
+        work => work.GoneThroughAt == null && !database.SeenWorks.Any(row => row.WorkId == work.Id);
+
+    /// <summary>Keeps that the caller has looked at what was found in work.</summary>
+    public Task SawAsync(Guid workId, CancellationToken cancellation) =>
+        database.Database.ExecuteSqlAsync(
+            $"""
+            INSERT INTO seen_works (work_id, by_id, at) VALUES ({workId}, {access.AccountId}, {clock.GetUtcNow()})
+            ON CONFLICT DO NOTHING
+            """,
+            cancellation
+        );
+
     private async Task<SampleReply> ReplyAsync(Guid partId, CancellationToken cancellation)
     {
         var me = access.AccountId;
@@ -307,6 +336,7 @@ public sealed class BlindSample(
             .Where(member => member.Role != CohortRole.Student)
             .Select(member => member.AccountId)
             .ToListAsync(cancellation);
+        var free = await Undrawn(partId).CountAsync(IsUnseen(), cancellation);
         var names = await NamesAsync(staff.Union(done.Select(marking => marking.ById)), cancellation);
         return new SampleReply(
             answers.Count,
@@ -323,6 +353,8 @@ public sealed class BlindSample(
                     done.Exists(marking => marking.WorkId == answer.Id && marking.ById == me)
                 )),
             ],
+            free,
+            await Undrawn(partId).CountAsync(cancellation) - free,
             await AgreementAsync(done, cancellation)
         );
     }

@@ -115,9 +115,13 @@ public static class MarkingEndpoints
             return NoSuchAnswer();
         }
 
-        return await sample.BlindForMe().ContainsAsync(id, cancellation)
-            ? BlindFirst()
-            : TypedResults.Ok(await page.OfAsync(id, cancellation));
+        if (await sample.BlindForMe().ContainsAsync(id, cancellation))
+        {
+            return BlindFirst();
+        }
+
+        await sample.SawAsync(id, cancellation);
+        return TypedResults.Ok(await page.OfAsync(id, cancellation));
     }
 
     private static async Task<Results<Ok<AlikeReply>, ProblemHttpResult>> Alike(

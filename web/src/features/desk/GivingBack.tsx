@@ -64,7 +64,6 @@ export function GivingBack({ desk }: { desk: Schemas['DeskReply'] }) {
           part={part.id}
           name={parts.length > 1 ? partName(part.title, at) : null}
           mayDraw={mayRelease && unreleased > 0}
-          answers={unreleased}
         />
       ))}
       <Release id={id} open={releasing} onClose={() => setReleasing(false)} />

@@ -12,19 +12,17 @@ interface SampleProps {
   /** What the part is called, where there are several. */
   name: string | null;
   mayDraw: boolean;
-  /** How many answers there are to draw from. */
-  answers: number;
 }
 
 /** The sample that two people mark blind: how far they are, how far they agree, and what to mark next. */
-export function Sample({ part, name, mayDraw, answers }: SampleProps) {
+export function Sample({ part, name, mayDraw }: SampleProps) {
   const sample = useQuery({
     queryKey: ['sample', part],
     queryFn: () => must(api.GET('/api/marking/parts/{id}/sample', { params: { path: { id: part } } })),
   });
   const [drawing, setDrawing] = useState(false);
   if (!sample.data) return sample.isError ? <p className="refusal">{messageOf(sample.error)}</p> : null;
-  const { size, markers, mine, agreement } = sample.data;
+  const { size, markers, mine, agreement, free, seen } = sample.data;
   const next = mine.find((task) => !task.done);
   return (
     <section className="mt-8" aria-label={name === null ? 'Sample marked blind' : `Sample marked blind, ${name}`}>
@@ -53,15 +51,22 @@ export function Sample({ part, name, mayDraw, answers }: SampleProps) {
           )}
         </>
       )}
-      {mayDraw && answers > size && (
+      {mayDraw && free > 0 && (
         <p className="mt-1">
           <button className="word-button" onClick={() => setDrawing(true)}>
             {size === 0 ? 'have a sample marked blind by two' : 'enlarge the sample'}
             {name !== null && `: ${name}`}
           </button>
+          {seen > 0 && (
+            <span className="text-quiet-ink">
+              {' '}
+              from {free}; {seen} more {seen === 1 ? 'is' : 'are'} left out, since somebody has looked at what was found
+              in {seen === 1 ? 'it' : 'them'}
+            </span>
+          )}
         </p>
       )}
-      {drawing && <Draw part={part} size={size} answers={answers} onClose={() => setDrawing(false)} />}
+      {drawing && <Draw part={part} size={size} answers={size + free} onClose={() => setDrawing(false)} />}
     </section>
   );
 }
