@@ -6,9 +6,9 @@ using PdfSharp.UniversalAccessibility;
 namespace BlueSlate.Drafting.Sheets;
 
 /// <summary>
-/// Writes feedback sheets as a PDF on A4: the total, then for each part the drawing with its numbered notes, the notes in
-/// words, the lines of the scheme, and the model answer where it is shown, with the same numbers. Texts can be searched; the structure is tagged (ISO 32000-1,
-/// 14.8), with the sentences of a drawing in place of its picture.
+/// Writes feedback sheets as a PDF on A4: the total, then for each part the drawing with its numbered notes, the notes in words, the lines
+/// of the scheme, and the model answer where it is shown, with the same numbers. Texts can be searched; the structure is tagged (ISO
+/// 32000-1, 14.8), with the sentences of a drawing in place of its picture.
 /// </summary>
 public sealed class SheetWriter
 {
