@@ -127,9 +127,13 @@ public sealed class Repairing(
     {
         await using var transaction = await database.Database.BeginTransactionAsync(cancellation);
         await database.LockExerciseAsync(part.ExerciseId, cancellation);
-        await database.Entry(part).Collection(row => row.Documents).Query().LoadAsync(cancellation);
+        // What was read before the exercise was held may have been saved anew since: the scheme as well as the model answer.
+        foreach (var document in part.Documents)
+        {
+            await database.Entry(document).ReloadAsync(cancellation);
+        }
+
         var model = part.Documents.First(document => document.Kind == DocumentKind.Model);
-        await database.Entry(model).ReloadAsync(cancellation);
         if (model.Revision != request.Revision)
         {
             return Problems.Conflict(
