@@ -22,6 +22,11 @@ public readonly struct Rational : IEquatable<Rational>, IComparable<Rational>
         denominatorLessOne = (denominator / divisor) - 1;
     }
 
+    // Nothing has to be reduced.
+    private Rational(BigInteger whole) => Numerator = whole;
+
+    private bool IsWhole => denominatorLessOne.IsZero;
+
     /// <summary>The numerator.</summary>
     public BigInteger Numerator { get; }
 
@@ -41,18 +46,23 @@ public readonly struct Rational : IEquatable<Rational>, IComparable<Rational>
     public bool IsZero => Numerator.IsZero;
 
     /// <summary>A whole number.</summary>
-    public static implicit operator Rational(int value) => new(value, 1);
+    public static implicit operator Rational(int value) => new(value);
 
     /// <summary>Sum.</summary>
     public static Rational operator +(Rational a, Rational b) =>
-        new((a.Numerator * b.Denominator) + (b.Numerator * a.Denominator), a.Denominator * b.Denominator);
+        a.IsWhole && b.IsWhole
+            ? new(a.Numerator + b.Numerator)
+            : new((a.Numerator * b.Denominator) + (b.Numerator * a.Denominator), a.Denominator * b.Denominator);
 
     /// <summary>Difference.</summary>
     public static Rational operator -(Rational a, Rational b) =>
-        new((a.Numerator * b.Denominator) - (b.Numerator * a.Denominator), a.Denominator * b.Denominator);
+        a.IsWhole && b.IsWhole
+            ? new(a.Numerator - b.Numerator)
+            : new((a.Numerator * b.Denominator) - (b.Numerator * a.Denominator), a.Denominator * b.Denominator);
 
     /// <summary>Product.</summary>
-    public static Rational operator *(Rational a, Rational b) => new(a.Numerator * b.Numerator, a.Denominator * b.Denominator);
+    public static Rational operator *(Rational a, Rational b) =>
+        a.IsWhole && b.IsWhole ? new(a.Numerator * b.Numerator) : new(a.Numerator * b.Numerator, a.Denominator * b.Denominator);
 
     /// <summary>Quotient.</summary>
     public static Rational operator /(Rational a, Rational b) => new(a.Numerator * b.Denominator, a.Denominator * b.Numerator);
@@ -127,7 +137,10 @@ public readonly struct Rational : IEquatable<Rational>, IComparable<Rational>
     }
 
     /// <inheritdoc />
-    public int CompareTo(Rational other) => (Numerator * other.Denominator).CompareTo(other.Numerator * Denominator);
+    public int CompareTo(Rational other) =>
+        denominatorLessOne == other.denominatorLessOne
+            ? Numerator.CompareTo(other.Numerator)
+            : (Numerator * other.Denominator).CompareTo(other.Numerator * Denominator);
 
     /// <inheritdoc />
     public bool Equals(Rational other) => Numerator == other.Numerator && denominatorLessOne == other.denominatorLessOne;

@@ -56,12 +56,13 @@ public sealed class BranchAndBoundTests
     {
         const int Many = 40;
         var costs = new AssignmentCosts(Many, Many, Many);
-        var table = (
-            from a in Enumerable.Range(0, Many)
-            from b in Enumerable.Range(0, Many)
-            where a != b
-            select (a, b)
-        ).ToDictionary(pair => pair, pair => -0.3 - (((pair.a * 7) + (pair.b * 13)) % 11 / 100.0));
+        var table = new PairTable(Many);
+        foreach (var at in Enumerable.Range(0, Many * Many).Where(at => at / Many != at % Many))
+        {
+            var (a, b) = (at / Many, at % Many);
+            table.Add(a, b, -0.3 - (((a * 7) + (b * 13)) % 11 / 100.0));
+        }
+
         for (var i = 0; i < Many; i++)
         {
             costs.Add(i, (i + 1) % Many, table);
@@ -113,11 +114,11 @@ public sealed class BranchAndBoundTests
         {
             var first = random.Next(costs.Entities);
             var second = (first + 1 + random.Next(costs.Entities - 1)) % costs.Entities;
-            var table = new Dictionary<(int, int), double>();
+            var table = new PairTable(costs.Choices);
             for (var entry = 0; entry < 5 && costs.Choices > 1; entry++)
             {
                 var a = random.Next(costs.Choices);
-                table[(a, (a + 1 + random.Next(costs.Choices - 1)) % costs.Choices)] = random.Next(-15, 6) / 10.0;
+                table.Add(a, (a + 1 + random.Next(costs.Choices - 1)) % costs.Choices, random.Next(-15, 6) / 10.0);
             }
 
             costs.Add(first, second, table);

@@ -49,13 +49,17 @@ public sealed record KeptHistory(
         Correspondence correspondence
     )
     {
+        var manyForOne = verdicts
+            .Where(verdict => verdict is { Kind: VerdictKind.Wrong, Drawn: "*", Fact: { Kind: MaximumFact, Value: "1" } })
+            .ToList();
+        if (manyForOne.Count == 0)
+        {
+            return [];
+        }
+
         var known = correspondence.Attributes.Values.Select(match => match.AnswerId).ToHashSet(StringComparer.Ordinal);
         var found = ImmutableArray.CreateBuilder<KeptHistory>();
-        foreach (
-            var verdict in verdicts.Where(verdict =>
-                verdict is { Kind: VerdictKind.Wrong, Drawn: "*", Fact: { Kind: MaximumFact, Value: "1" } }
-            )
-        )
+        foreach (var verdict in manyForOne)
         {
             var relationship = model.Relationships.First(candidate =>
                 candidate.Roles.Any(role => role.Id == verdict.Fact.ConceptId)

@@ -39,7 +39,7 @@ internal sealed class AssignmentCosts
     /// <summary>
     /// Adds what two different entities save together, by the two choices; what is not in the table saves nothing.
     /// </summary>
-    public void Add(int first, int second, Dictionary<(int First, int Second), double> table)
+    public void Add(int first, int second, PairTable table)
     {
         var pair = new Pair(first, second, table, Choices);
         pairsOf[first].Add(pair);
@@ -122,13 +122,13 @@ internal sealed class AssignmentCosts
     internal sealed class Pair
     {
         private readonly int choices;
-        private readonly Dictionary<(int First, int Second), double> table;
+        private readonly PairTable table;
         private readonly double[] firstShift;
         private readonly double[] secondShift;
         private readonly double[] leastByFirst;
         private readonly double[] leastBySecond;
 
-        public Pair(int first, int second, Dictionary<(int First, int Second), double> table, int choices)
+        public Pair(int first, int second, PairTable table, int choices)
         {
             (First, Second, this.table, this.choices) = (first, second, table, choices);
             (firstShift, secondShift, leastByFirst, leastBySecond) = (
@@ -137,7 +137,7 @@ internal sealed class AssignmentCosts
                 new double[choices + 1],
                 new double[choices + 1]
             );
-            foreach (var ((a, b), cost) in table)
+            foreach (var (a, b, cost) in table)
             {
                 leastByFirst[a] = Math.Min(leastByFirst[a], cost);
                 leastBySecond[b] = Math.Min(leastBySecond[b], cost);
@@ -151,9 +151,7 @@ internal sealed class AssignmentCosts
         public int Other(int entity) => entity == First ? Second : First;
 
         public double Of(int first, int second) =>
-            firstShift[At(first)]
-            + secondShift[At(second)]
-            + (first >= 0 && second >= 0 && table.TryGetValue((first, second), out var cost) ? cost : 0);
+            firstShift[At(first)] + secondShift[At(second)] + (first >= 0 && second >= 0 ? table[first, second] : 0);
 
         /// <summary>The least that a choice of one can come to, whatever the other's.</summary>
         public double Least(int entity, int choice) => entity == First ? leastByFirst[At(choice)] : leastBySecond[At(choice)];
@@ -168,7 +166,7 @@ internal sealed class AssignmentCosts
             // What is in no table costs nothing besides the shifts.
             Array.Fill(leastByFirst, LeastOf(secondShift, Second, possible));
             Array.Fill(leastBySecond, LeastOf(firstShift, First, possible));
-            foreach (var ((a, b), cost) in table)
+            foreach (var (a, b, cost) in table)
             {
                 if (possible[First, a] && possible[Second, b])
                 {

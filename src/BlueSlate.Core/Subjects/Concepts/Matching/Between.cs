@@ -28,7 +28,7 @@ internal sealed class Between
     private readonly int[] answerPairAt;
 
     // For two entities of the model answer, the lower index first, what each two of the answer save in their place.
-    private readonly SortedDictionary<(int First, int Second), Dictionary<(int A, int B), double>> savings = [];
+    private readonly Dictionary<int, PairTable> savings = [];
 
     /// <param name="model">The model answer's side.</param>
     /// <param name="answer">The answer's side.</param>
@@ -64,8 +64,10 @@ internal sealed class Between
     public double AllMissingAndExtra { get; }
 
     /// <summary>Pairs of the model answer, the lower index first, with what each pair of the answer saves in their place.</summary>
-    public IEnumerable<(int First, int Second, IReadOnlyDictionary<(int A, int B), double> Savings)> Pairs =>
-        savings.Select(pair => (pair.Key.First, pair.Key.Second, (IReadOnlyDictionary<(int A, int B), double>)pair.Value));
+    public IEnumerable<(int First, int Second, PairTable Savings)> Pairs =>
+        from pair in savings
+        orderby pair.Key
+        select (pair.Key / model.Count, pair.Key % model.Count, pair.Value);
 
     /// <summary>How many relationships and subtypes are on both sides, with the same at their ends.</summary>
     public int Agreed(int[] map)
@@ -161,13 +163,18 @@ internal sealed class Between
 
     private void Save(int first, int second, int a, int b, double saving)
     {
-        var (pair, drawn) = first <= second ? ((first, second), (a, b)) : ((second, first), (b, a));
-        if (!savings.TryGetValue(pair, out var table))
+        if (first > second)
         {
-            savings.Add(pair, table = []);
+            (first, second, a, b) = (second, first, b, a);
         }
 
-        table[drawn] = table.GetValueOrDefault(drawn) + saving;
+        var pair = (first * model.Count) + second;
+        if (!savings.TryGetValue(pair, out var table))
+        {
+            savings.Add(pair, table = new PairTable(answer.Count));
+        }
+
+        table.Add(a, b, saving);
     }
 
     private int PairAt(int a, int b) => answerPairAt[(a * answer.Count) + b];

@@ -327,8 +327,8 @@ internal sealed class EntityMatcher
 
         foreach (var (first, second, savings) in between.Pairs)
         {
-            var table = new Dictionary<(int First, int Second), double>(savings.Count);
-            foreach (var ((a, b), saving) in savings)
+            var table = new PairTable(answer.Count);
+            foreach (var (a, b, saving) in savings)
             {
                 if (first == second)
                 {
@@ -336,7 +336,7 @@ internal sealed class EntityMatcher
                 }
                 else
                 {
-                    table.Add((a, b), -saving * Weight(Math.Max(known[first, a], known[second, b])));
+                    table.Add(a, b, -saving * Weight(Math.Max(known[first, a], known[second, b])));
                 }
             }
 
