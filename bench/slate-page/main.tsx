@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Stand } from '../../web/src/features/study/Stand';
-import { FormMargin } from '../../web/src/script/FormRemarks';
+import { DrawMargin } from '../../web/src/features/study/DrawMargin';
 import { PhraseActions } from '../../web/src/script/PhraseActions';
 import { ScenarioSheet } from '../../web/src/script/ScenarioSheet';
 import { elementsHere, Sentences, type Sentence } from '../../web/src/script/Sentences';
@@ -116,7 +116,7 @@ function Slate() {
           <Stand view={slate.session_} endsAt={null} offset={0} onRetry={() => undefined} />
         </footer>
       </main>
-      <FormMargin remarks={remarks} folded={false} onFold={() => undefined} onLight={(elements) => lighting.light(elements && [...elements])} onPick={() => undefined} />
+      <DrawMargin remarks={remarks} help={null} folded={false} onFold={() => undefined} onLight={(elements) => lighting.light(elements && [...elements])} onPick={() => undefined} />
     </div>
   );
 }
