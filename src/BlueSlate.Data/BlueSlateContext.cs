@@ -94,6 +94,7 @@ public sealed class BlueSlateContext(DbContextOptions<BlueSlateContext> options)
         builder.Entity<Exercise>(exercise =>
         {
             exercise.HasOne(row => row.Cohort).WithMany().HasForeignKey(row => row.CohortId);
+            exercise.HasOne<Exercise>().WithMany().HasForeignKey(row => row.TrialOfId).OnDelete(DeleteBehavior.Cascade);
             exercise.HasMany(row => row.Documents).WithOne().HasForeignKey(document => document.ExerciseId);
             exercise.HasMany(row => row.Questions).WithOne().HasForeignKey(revision => revision.ExerciseId);
         });

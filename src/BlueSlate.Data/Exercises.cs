@@ -35,6 +35,12 @@ public sealed class Exercise
 
     public DateTimeOffset? ReleasedAt { get; set; }
 
+    /// <summary>
+    /// The exercise of which it is a copy with the answers, to try another marking on; null of every other. Students never see such a
+    /// copy, and nothing of it is given back.
+    /// </summary>
+    public Guid? TrialOfId { get; init; }
+
     /// <summary>Until when students may ask about their notes; null for as long as they like.</summary>
     public DateTimeOffset? QuestionsUntil { get; set; }
 

@@ -58,6 +58,7 @@ public enum AuditKind
     Membership,
     Sitting,
     Sharing,
+    Trial,
 }
 
 /// <summary>

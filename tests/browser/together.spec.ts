@@ -200,3 +200,36 @@ test('an exercise is tried on answers that were drawn before, and nothing of the
   ).toBeVisible();
   await expectAccessible(page);
 });
+
+test('another marking is tried on a copy with its answers, and the copy is taken away', async ({ page }) => {
+  await become(page, 'Ines Okafor');
+  await page.goto('/shelf');
+  const line = page.getByRole('listitem').filter({ hasText: shared });
+  await line.getByRole('button', { name: 'copy it …' }).click();
+  const sheet = page.getByRole('dialog', { name: /^Copy/ });
+  await sheet.getByLabel(/^with its/).check();
+  await expectAccessible(page);
+  await sheet.getByRole('button', { name: 'Copy it' }).click();
+  await expect(page.getByRole('heading', { name: `${shared} (trial)` })).toBeVisible();
+  await expect(page.getByText(/A trial on copies of \d+ answers/)).toBeVisible();
+
+  // Its scheme is its own to change, and no student meets it.
+  await page.getByRole('link', { name: 'the exercise' }).click();
+  await expect(page.getByText('Another marking is tried on this copy')).toBeVisible();
+  const trial = page.url();
+  await become(page, 'Amara Diallo');
+  await page.goto('/');
+  await expect(page.getByText('(trial)')).toHaveCount(0);
+
+  await become(page, 'Ines Okafor');
+  await page.goto(`${trial}/answers`);
+  await showDesk(page, 'giving back');
+  await expect(page.getByRole('button', { name: 'Release the marks' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Take the copy away' }).click();
+  await page
+    .getByRole('dialog', { name: /away\?$/ })
+    .getByRole('button', { name: 'Take it away' })
+    .click();
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  await expect(page.getByText('(trial)')).toHaveCount(0);
+});

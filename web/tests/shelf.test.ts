@@ -5,6 +5,7 @@ import { found, nothingWanted, topicsOf } from '../src/features/shelf/finding';
 const exercise = (title: string, change: Partial<Schemas['ShelfExercise']> = {}): Schemas['ShelfExercise'] => ({
   id: title,
   title,
+  cohortId: 'c1',
   cohort: 'Autumn',
   createdAt: `2030-01-0${title.length}`,
   published: true,

@@ -630,11 +630,18 @@ namespace BlueSlate.Data.Migrations
                         .HasColumnType("text")
                         .HasColumnName("title");
 
+                    b.Property<Guid?>("TrialOfId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("trial_of_id");
+
                     b.HasKey("Id")
                         .HasName("pk_exercises");
 
                     b.HasIndex("CohortId")
                         .HasDatabaseName("ix_exercises_cohort_id");
+
+                    b.HasIndex("TrialOfId")
+                        .HasDatabaseName("ix_exercises_trial_of_id");
 
                     b.ToTable("exercises", (string)null);
                 });
@@ -1646,6 +1653,12 @@ namespace BlueSlate.Data.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_exercises_cohorts_cohort_id");
+
+                    b.HasOne("BlueSlate.Data.Exercise", null)
+                        .WithMany()
+                        .HasForeignKey("TrialOfId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .HasConstraintName("fk_exercises_exercises_trial_of_id");
 
                     b.Navigation("Cohort");
                 });

@@ -38,22 +38,23 @@ public sealed class Access(BlueSlateContext database, IHttpContextAccessor acces
         var id = AccountId;
         return database.Exercises.Where(exercise =>
             exercise.PublishedAt != null
+            && exercise.TrialOfId == null
             && exercise.Cohort!.Members.Any(member => member.AccountId == id && member.Role == CohortRole.Student)
         );
     }
 
-    /// <summary>The person's own answers.</summary>
+    /// <summary>The person's own answers; copies on which another marking is tried are not among them.</summary>
     public IQueryable<Answer> OwnAnswers()
     {
         var id = AccountId;
-        return database.Answers.Where(answer => answer.AccountId == id);
+        return database.Answers.Where(answer => answer.AccountId == id && answer.Exercise!.TrialOfId == null);
     }
 
     /// <summary>Work of the person's own answers.</summary>
     public IQueryable<Work> OwnWorks()
     {
         var id = AccountId;
-        return database.Works.Where(work => work.Answer!.AccountId == id);
+        return database.Works.Where(work => work.Answer!.AccountId == id && work.Answer.Exercise!.TrialOfId == null);
     }
 
     /// <summary>Work that counts, of exercises that the person teaches or marks.</summary>

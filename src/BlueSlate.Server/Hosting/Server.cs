@@ -113,6 +113,7 @@ public static class Server
         services.AddScoped<Access>();
         services.AddScoped<DocumentStore>();
         services.AddScoped<Publishing>();
+        services.AddScoped<TrialCopies>();
         services.AddScoped<Times>();
         services.AddScoped<Correcting>();
         services.AddScoped<Repairing>();

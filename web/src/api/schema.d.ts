@@ -1281,6 +1281,64 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/exercises/{id}/trial": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes a copy. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CreatedReply"];
+                    };
+                };
+            };
+        };
+        /** Takes a copy away, with its answers. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/exercises/shelf": {
         parameters: {
             query?: never;
@@ -5092,7 +5150,7 @@ export interface components {
          * @description What the audit record knows of.
          * @enum {unknown}
          */
-        AuditKind: "sign-in" | "publish" | "ruling" | "release" | "remark" | "identity-view" | "export" | "erasure" | "retention" | "membership" | "sitting" | "sharing";
+        AuditKind: "sign-in" | "publish" | "ruling" | "release" | "remark" | "identity-view" | "export" | "erasure" | "retention" | "membership" | "sitting" | "sharing" | "trial";
         /** @description A line of the audit record. Who is null for the server, and for a person who was erased. */
         AuditLine: {
             /** Format: date-time */
@@ -5517,6 +5575,8 @@ export interface components {
             questionsUntil: null | string;
             mayRelease: boolean;
             /** Format: uuid */
+            trialOf: null | string;
+            /** Format: uuid */
             me: string;
             markers: components["schemas"]["DeskMarker"][];
             answers: components["schemas"]["DeskAnswer"][];
@@ -5721,6 +5781,7 @@ export interface components {
             title: string;
             cohort: string;
             mayEdit: boolean;
+            isTrial: boolean;
             /** Format: date-time */
             publishedAt: null | string;
             /** Format: date-time */
@@ -5751,6 +5812,7 @@ export interface components {
             handedIn: number;
             /** Format: int32 */
             goneThrough: number;
+            isTrial: boolean;
         };
         /** @description Time beyond everybody's for one student, and why: a later time, more minutes on the clock, or both. */
         ExtensionRequest: {
@@ -7110,6 +7172,11 @@ export interface components {
             id: string;
             /** @description Its title. */
             title: string;
+            /**
+             * Format: uuid
+             * @description The id of the cohort for which it was written.
+             */
+            cohortId: string;
             /** @description For which cohort it was written. */
             cohort: string;
             /**

@@ -3,7 +3,7 @@ import { around, type Box } from './boxes';
 import { boxOf } from './measure';
 import { type Route } from './route';
 import { routeLines } from './routing';
-import { placeTexts, type EndText } from './endTexts';
+import { endTextBox, placeTexts, type EndText } from './endTexts';
 import type { Placement } from '../drawing/format';
 
 /** Everything of a drawing with its place on the surface, in pixels at zoom 1. */
@@ -111,10 +111,11 @@ export const placementOf = (scene: Scene): Placement => ({
   textsOf: (line) => scene.texts.get(line.id) ?? [],
 });
 
-/** The box around all that is drawn, with room for texts and loops. */
+/** The box around all that is drawn, with what is written at its lines. */
 export function extent(scene: Scene, beside: readonly Box[] = []) {
   const lines = [...scene.routes.values()].flatMap((route) =>
     route.points.map((point) => ({ x: point.x, y: point.y, width: 0, height: 0 })),
   );
-  return around([...scene.boxes.values(), ...lines, ...beside]);
+  const texts = [...scene.texts.values()].flatMap((written) => written.map(endTextBox));
+  return around([...scene.boxes.values(), ...lines, ...texts, ...beside]);
 }

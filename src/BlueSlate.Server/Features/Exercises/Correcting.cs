@@ -43,7 +43,7 @@ public sealed class Correcting(
     public static void Map(IEndpointRouteBuilder group)
     {
         group.MapPost("/{id:guid}/wording/preview", Preview).ForInstructors().Produces<CorrectionPreviewReply>();
-        group.MapPut("/{id:guid}/wording", Correct).ForInstructors().Produces<SavedReply>();
+        group.MapPut("/{id:guid}/wording", Correct).ForInstructors().NotForTrials().Produces<SavedReply>();
     }
 
     private static async Task<IResult> Preview(

@@ -58,7 +58,7 @@ internal static class EarlierAnswers
         var others = await access
             .StaffParts(instructorsOnly: true)
             .AsNoTracking()
-            .Where(other => other.Id != id && other.Exercise!.PublishedAt != null)
+            .Where(other => other.Id != id && other.Exercise!.PublishedAt != null && other.Exercise.TrialOfId == null)
             .Select(other => new
             {
                 other.Id,

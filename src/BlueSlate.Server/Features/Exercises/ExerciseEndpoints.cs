@@ -51,7 +51,8 @@ public static class ExerciseEndpoints
                 exercise.Cohort.Members.Count(member => member.Role == CohortRole.Student),
                 exercise.Answers.Count(answer => answer.Attempt == 1),
                 exercise.Answers.Count(answer => answer.Counts),
-                exercise.Answers.Count(answer => answer.Counts && answer.Works.All(work => work.GoneThroughAt != null))
+                exercise.Answers.Count(answer => answer.Counts && answer.Works.All(work => work.GoneThroughAt != null)),
+                exercise.TrialOfId != null
             ));
 
     private static async Task<CohortReply[]> Cohorts(Access access, CancellationToken cancellation)
@@ -126,6 +127,7 @@ public static class ExerciseEndpoints
                 exercise.Title,
                 exercise.Cohort!.Name,
                 mayEdit,
+                exercise.TrialOfId is not null,
                 exercise.PublishedAt,
                 exercise.DueAt,
                 new TextDocument(scenario.Revision, scenario.Text),

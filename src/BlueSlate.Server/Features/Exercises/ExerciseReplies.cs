@@ -18,7 +18,8 @@ public sealed record ExerciseSummary(
     int Students,
     int Started,
     int HandedIn,
-    int GoneThrough
+    int GoneThrough,
+    bool IsTrial
 );
 
 /// <summary>A cohort that one may publish to.</summary>
@@ -36,6 +37,7 @@ public sealed record ExerciseReply(
     string Title,
     string Cohort,
     bool MayEdit,
+    bool IsTrial,
     DateTimeOffset? PublishedAt,
     DateTimeOffset? DueAt,
     TextDocument Scenario,

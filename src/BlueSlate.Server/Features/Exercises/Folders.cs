@@ -32,6 +32,8 @@ internal static class Folders
             .ForInstructors()
             .Produces<CreatedReply>();
         group.MapPost("/{id:guid}/copy", Copy).ForInstructors().Produces<CreatedReply>();
+        group.MapPost("/{id:guid}/trial", TrialCopies.Make).ForInstructors().Produces<CreatedReply>();
+        group.MapDelete("/{id:guid}/trial", TrialCopies.TakeAway).ForInstructors().Produces(StatusCodes.Status204NoContent);
     }
 
     private static async Task<IResult> Out(Guid id, Access access, CancellationToken cancellation) =>

@@ -23,7 +23,9 @@ internal static class Pace
         var exercises = await access
             .StaffExercises()
             .AsNoTracking()
-            .Where(exercise => exercise.Answers.Count(answer => answer.Counts && !answer.EndedByTime) >= Fewest)
+            .Where(exercise =>
+                exercise.TrialOfId == null && exercise.Answers.Count(answer => answer.Counts && !answer.EndedByTime) >= Fewest
+            )
             .OrderByDescending(exercise => exercise.CreatedAt)
             .Take(MostExercises)
             .Select(exercise => new

@@ -14,6 +14,7 @@ public sealed record ShelfReply(ShelfExercise[] Exercises);
 /// <summary>An exercise on the shelf.</summary>
 /// <param name="Id">Which it is.</param>
 /// <param name="Title">Its title.</param>
+/// <param name="CohortId">The id of the cohort for which it was written.</param>
 /// <param name="Cohort">For which cohort it was written.</param>
 /// <param name="CreatedAt">When it was begun.</param>
 /// <param name="Published">Whether it was published.</param>
@@ -27,6 +28,7 @@ public sealed record ShelfReply(ShelfExercise[] Exercises);
 public sealed record ShelfExercise(
     Guid Id,
     string Title,
+    Guid CohortId,
     string Cohort,
     DateTimeOffset CreatedAt,
     bool Published,
@@ -51,6 +53,7 @@ internal static class Shelf
             .StaffExercises()
             .AsNoTracking()
             .AsSplitQuery()
+            .Where(row => row.TrialOfId == null)
             .Include(row => row.Cohort)
             .Include(row => row.Documents)
             .Include(row => row.Parts)
@@ -115,6 +118,7 @@ internal static class Shelf
         return new ShelfExercise(
             exercise.Id,
             exercise.Title,
+            exercise.CohortId,
             exercise.Cohort!.Name,
             exercise.CreatedAt,
             exercise.PublishedAt is not null,

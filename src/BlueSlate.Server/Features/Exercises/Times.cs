@@ -26,11 +26,15 @@ public sealed class Times(
     public static void Map(IEndpointRouteBuilder group)
     {
         group.MapGet("/{id:guid}/times", Get).ForInstructors().Produces<TimesReply>();
-        group.MapPut("/{id:guid}/times", Set).ForInstructors().Produces<TimesReply>();
-        group.MapPut("/{id:guid}/extensions/{student:guid}", Extend).ForInstructors().Produces<TimesReply>();
-        group.MapDelete("/{id:guid}/extensions/{student:guid}", TakeBack).ForInstructors().Produces<TimesReply>();
-        group.MapPost("/{id:guid}/students/{student:guid}/hand-in", HandInFor).ForInstructors().Produces<TimesReply>();
-        group.MapPost("/{id:guid}/students/{student:guid}/reopen", Reopen).ForInstructors().Produces<TimesReply>();
+        group.MapPut("/{id:guid}/times", Set).ForInstructors().NotForTrials().Produces<TimesReply>();
+        group.MapPut("/{id:guid}/extensions/{student:guid}", Extend).ForInstructors().NotForTrials().Produces<TimesReply>();
+        group.MapDelete("/{id:guid}/extensions/{student:guid}", TakeBack).ForInstructors().NotForTrials().Produces<TimesReply>();
+        group
+            .MapPost("/{id:guid}/students/{student:guid}/hand-in", HandInFor)
+            .ForInstructors()
+            .NotForTrials()
+            .Produces<TimesReply>();
+        group.MapPost("/{id:guid}/students/{student:guid}/reopen", Reopen).ForInstructors().NotForTrials().Produces<TimesReply>();
     }
 
     private static async Task<IResult> Get(Guid id, Access access, Times times, CancellationToken cancellation) =>

@@ -71,7 +71,7 @@ public static class HomeEndpoints
                 drafts.TryGetValue(summary.Id, out var draft) ? Publishing.Missing(draft) : null,
                 waiting[summary.Id].Undecided,
                 summary.HandedIn - summary.GoneThrough,
-                waiting[summary.Id].Unreleased
+                summary.IsTrial ? 0 : waiting[summary.Id].Unreleased
             )),
         ]);
     }

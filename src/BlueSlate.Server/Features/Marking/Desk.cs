@@ -34,6 +34,7 @@ public sealed class Desk(BlueSlateContext database)
             exercise.ReleasedAt,
             exercise.QuestionsUntil,
             mayRelease,
+            exercise.TrialOfId,
             me,
             await MarkersAsync(exercise.CohortId, cancellation),
             await AnswersAsync(exercise.Id, cancellation)

@@ -48,14 +48,24 @@ public static class MarkingEndpoints
         group
             .MapGet("/exercises/{id:guid}/gradebook", Gradebook.Get)
             .ForInstructors()
+            .NotForTrials()
             .Produces<FileContentHttpResult>(200, "application/zip");
         group
             .MapPost("/exercises/{id:guid}/sheets", FeedbackSheets.Write)
             .ForInstructors()
+            .NotForTrials()
             .Produces<FileContentHttpResult>(200, "application/octet-stream");
         group.MapGet("/exercises/{id:guid}/release", Releasing.Preview).ForInstructors().Produces<ReleaseReply>();
-        group.MapPost("/exercises/{id:guid}/release", Releasing.Release).ForInstructors().Produces<ReleasedReply>();
-        group.MapPut("/exercises/{id:guid}/withheld", Releasing.Withhold).ForInstructors().Produces<WithheldReply>();
+        group
+            .MapPost("/exercises/{id:guid}/release", Releasing.Release)
+            .ForInstructors()
+            .NotForTrials()
+            .Produces<ReleasedReply>();
+        group
+            .MapPut("/exercises/{id:guid}/withheld", Releasing.Withhold)
+            .ForInstructors()
+            .NotForTrials()
+            .Produces<WithheldReply>();
         group.MapGet("/exercises/{id:guid}/remarking", Remarking.Preview).ForInstructors().Produces<RemarkingReply>();
         group.MapPost("/exercises/{id:guid}/remarking", Remarking.Take).ForInstructors().Produces<RemarkedReply>();
         ClassEndpoints.Map(group);
@@ -63,7 +73,11 @@ public static class MarkingEndpoints
         AdjustmentEndpoints.Map(group);
         Sharing.Map(group);
         group.MapPost("/work/{id:guid}/here", Presence.Here).ForStaff().Produces<PresenceReply>();
-        group.MapPut("/exercises/{id:guid}/questions-until", NoteQueries.EndAt).ForInstructors().Produces<QuestionsUntilReply>();
+        group
+            .MapPut("/exercises/{id:guid}/questions-until", NoteQueries.EndAt)
+            .ForInstructors()
+            .NotForTrials()
+            .Produces<QuestionsUntilReply>();
         AfterTheEnd.Map(group);
         BlindSample.Map(group);
     }

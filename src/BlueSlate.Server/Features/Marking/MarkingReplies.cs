@@ -30,6 +30,7 @@ public sealed record DeskReply(
     DateTimeOffset? ReleasedAt,
     DateTimeOffset? QuestionsUntil,
     bool MayRelease,
+    Guid? TrialOf,
     Guid Me,
     DeskMarker[] Markers,
     DeskAnswer[] Answers

@@ -15,6 +15,7 @@ const deeds: Readonly<Record<Schemas['AuditKind'], string>> = {
   retention: 'set how long it is kept',
   sitting: 'did in a student’s place',
   sharing: 'shared out',
+  trial: 'tried another marking:',
   membership: 'changed who is in it',
 };
 

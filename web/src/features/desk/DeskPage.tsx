@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
+import { counted } from '../../notations/counts';
 import { PartTabs } from '../../parts/PartTabs';
 import { marksOf } from '../../ui/marks';
 import { PageTitle } from '../../ui/PageTitle';
@@ -12,6 +13,7 @@ import { Answers } from './Answers';
 import { ClassPicture } from './ClassPicture';
 import { Differences } from './Differences';
 import { GivingBack } from './GivingBack';
+import { TrialBack } from './TrialBack';
 
 const views = [
   ['differences', 'differences'],
@@ -93,18 +95,28 @@ function Desk({ desk, at }: { desk: Schemas['DeskReply']; at: number }) {
         ) : view === 'class' ? (
           <ClassPicture key={parts[part]!.id} part={parts[part]!.id} />
         ) : (
-          <GivingBack desk={desk} />
+          <Back desk={desk} />
         )}
       </main>
     </div>
   );
 }
 
+const Back = ({ desk }: { desk: Schemas['DeskReply'] }) =>
+  desk.trialOf ? <TrialBack desk={desk} /> : <GivingBack desk={desk} />;
+
 /** How many have handed in, and how far the marking is. */
 function HowFar({ desk, at }: { desk: Schemas['DeskReply']; at: number }) {
   const { answers, students, stillDrawing, dueAt } = desk;
   const waiting = answers.filter(({ state }) => state === 'waiting').length;
   const done = answers.filter(({ state }) => state === 'gone-through' || state === 'released').length;
+  if (desk.trialOf)
+    return (
+      <span role="status">
+        A trial on copies of {counted(answers.length, 'answer', 'answers')}; no student sees it
+        {waiting > 0 && `. ${waiting} being checked`}.
+      </span>
+    );
   return (
     <span role="status">
       {answers.length} of {students} handed in{stillDrawing > 0 && `, ${stillDrawing} still drawing`}

@@ -1,10 +1,10 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Link } from 'react-router';
 import { api, must, type Schemas } from '../../api/client';
 import { counted } from '../../notations/counts';
-import { marksOf, show } from '../../ui/marks';
+import { marksOf } from '../../ui/marks';
 import { Sheet } from '../../ui/Sheet';
+import { ThenAndNow } from '../../ui/ThenAndNow';
 import { messageOf } from '../../ui/states';
 
 /** The exercise as it is written, tried on answers that a class drew before: what they would earn, and what for not. */
@@ -85,7 +85,6 @@ function Try({ part, classes, ready, onClose }: TryProps) {
 
 function Outcome({ reply }: { reply: Schemas['EarlierTryReply'] }) {
   const { answers, differences, maximum, wasMaximum } = reply;
-  const same = answers.filter(({ now, then }) => now === then).length;
   return (
     <div className="earlier-tried" role="status">
       <section aria-label="What they lose marks for">
@@ -105,35 +104,7 @@ function Outcome({ reply }: { reply: Schemas['EarlierTryReply'] }) {
       </section>
       <section aria-label="What they earn">
         <h2>What they earn</h2>
-        <p className="text-quiet-ink">
-          {same === answers.length
-            ? 'Each earns what it earned.'
-            : `${same} of ${answers.length} ${same === 1 ? 'earns' : 'earn'} what they earned.`}
-        </p>
-        <table className="mark-table">
-          <thead>
-            <tr>
-              <th>candidate</th>
-              <th className="n">then, of {show(wasMaximum)}</th>
-              <th className="n">now, of {show(maximum)}</th>
-            </tr>
-          </thead>
-          <tbody>
-            {answers.map((one) => (
-              <tr key={one.workId}>
-                <td>
-                  <Link className="word-button" to={`/marking/${one.workId}`}>
-                    {one.code}
-                  </Link>
-                </td>
-                <td className="n">{one.then ? show(one.then) : '–'}</td>
-                <td className="n">
-                  <strong>{show(one.now)}</strong>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <ThenAndNow answers={answers} wasMaximum={wasMaximum} maximum={maximum} />
       </section>
     </div>
   );

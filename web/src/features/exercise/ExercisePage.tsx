@@ -263,7 +263,9 @@ function PartScript({ exercise, part, at, sessions, session, titled, editable, s
                 change the scenario
               </button>
             )}
-            {published && exercise.mayEdit && <CorrectWording exercise={exercise} onCorrected={reload} />}
+            {published && exercise.mayEdit && !exercise.isTrial && (
+              <CorrectWording exercise={exercise} onCorrected={reload} />
+            )}
             {published && exercise.mayEdit && (
               <Link className="word-button" to={`/exercises/${exercise.id}/repair${at > 0 ? `?part=${at + 1}` : ''}`}>
                 repair the model answer
@@ -317,8 +319,14 @@ function PartScript({ exercise, part, at, sessions, session, titled, editable, s
       <Tabs.Root asChild value={section} onValueChange={(next) => setSection(next as Section)}>
         <aside className="margin" aria-label="The exercise">
           <p className="total">
-            {published ? 'published' : exercise.mayEdit ? 'being written' : 'being written by its instructor'},{' '}
-            {exercise.cohort}
+            {exercise.isTrial
+              ? 'a trial'
+              : published
+                ? 'published'
+                : exercise.mayEdit
+                  ? 'being written'
+                  : 'being written by its instructor'}
+            , {exercise.cohort}
           </p>
           <Tabs.List className="views" aria-label="What stands in this margin">
             {sections.map(([name, word]) => (

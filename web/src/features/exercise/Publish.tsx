@@ -55,7 +55,11 @@ export function Publish({ exercise, sessions, unsaved, lacks, at, openItems, onL
         <Link className="word-button main" to={`/exercises/${exercise.id}/answers`}>
           all answers
         </Link>
-        <Times exercise={exercise.id} />
+        {exercise.isTrial ? (
+          <span className="text-quiet-ink">Another marking is tried on this copy; no student sees it.</span>
+        ) : (
+          <Times exercise={exercise.id} />
+        )}
       </p>
     );
   }
