@@ -7,7 +7,7 @@ namespace BlueSlate.Core.Language;
 /// <summary>
 /// Counts in the words of the sentences, both ways: <c>exactly 1</c>, <c>0 or more</c>, <c>many</c>, <c>some</c>. Numbers may also be
 /// typed as words, and a range in the other ways in which a scenario says it: <c>at least one</c>, <c>between 2 and 5</c>,
-/// <c>any number of</c>.
+/// <c>any number of</c>, <c>several</c>.
 /// </summary>
 internal static partial class AmountText
 {
@@ -43,7 +43,7 @@ internal static partial class AmountText
             (_, _, _, { } from, { } to, _) => new Count(from, Math.Max(from, to)),
             (_, _, _, _, _, { } more) => new Count(more, Count.Many),
             _ when found.Groups["any"].Success => new Count(0, Count.Many),
-            _ => found.Value.Equals("many", StringComparison.OrdinalIgnoreCase) ? new Count(null, Count.Many) : Count.Unsaid,
+            _ => found.Value.Equals("some", StringComparison.OrdinalIgnoreCase) ? Count.Unsaid : new Count(null, Count.Many),
         };
     }
 
@@ -84,7 +84,7 @@ internal static partial class AmountText
             + Number
             + @") (?:or|to|and) (?<to>"
             + Number
-            + @")|(?<any>any number of)|many|some)(?![\w])",
+            + @")|(?<any>any number of)|many|several|some)(?![\w])",
         RegexOptions.IgnoreCase
     )]
     private static partial Regex Pattern();

@@ -114,14 +114,26 @@ public static class Inflection
             return front + plural;
         }
 
-        return front
-            + lower switch
-            {
-                _ when EndsWithAny(lower, "s", "x", "z", "ch", "sh") => last + "es",
-                _ when lower.Length > 1 && lower[^1] == 'y' && !IsVowel(lower[^2]) => last[..^1] + "ies",
-                _ => last + "s",
-            };
+        return front + WithEnding(last, lower);
     }
+
+    private static string WithEnding(string word, string lower) =>
+        lower switch
+        {
+            _ when EndsWithAny(lower, "s", "x", "z", "ch", "sh") => word + "es",
+            _ when lower.Length > 1 && lower[^1] == 'y' && !IsVowel(lower[^2]) => word[..^1] + "ies",
+            _ => word + "s",
+        };
+
+    /// <summary>How an infinitive stands behind a thing that does it: <c>borrow</c>, <c>borrows</c>; <c>be</c>, <c>is</c>.</summary>
+    internal static string ThirdPerson(string infinitive) =>
+        infinitive.ToLowerInvariant() switch
+        {
+            "be" => "is",
+            "have" => "has",
+            "do" or "go" => infinitive + "es",
+            var lower => WithEnding(infinitive, lower),
+        };
 
     /// <summary>Whether a lower-case noun is in the plural already.</summary>
     internal static bool IsPlural(string noun) => !string.Equals(Singular(noun), noun, StringComparison.Ordinal);

@@ -33,10 +33,11 @@ public static class Amender
 
         foreach (var (line, old) in pairs.Changed)
         {
-            var (statement, found) = parser.Parse(lines[line]);
+            var (typed, found) = parser.Parse(lines[line]);
             problems.AddRange(found.Select(problem => new LineProblem(line, problem)));
-            if (statement is not null)
+            if (typed is not null)
             {
+                var statement = AsDrawn(typed, Notation.Of(options.Notation));
                 var strange = applier.Put(
                     statement,
                     old is { } at && SameSort(statement, before[at].ConceptId, reading.Model) ? before[at].ConceptId : null
@@ -57,6 +58,14 @@ public static class Amender
         var inOrder = problems.OrderBy(problem => problem.Line).ToImmutableArray();
         return new Amendment(Merge(drawing, reading.Model, after, options, out var unsaid), inOrder, unsaid);
     }
+
+    private static Statement AsDrawn(Statement typed, Notation notation) =>
+        typed is RelationshipStatement relationship
+            ? relationship with
+            {
+                Ends = [.. relationship.Ends.Select(end => end with { Count = notation.AsDrawn(end.Count) })],
+            }
+            : typed;
 
     /// <summary>The drawing changed by what differs between two sets of concepts.</summary>
     public static Drawing Merge(

@@ -44,6 +44,12 @@ public abstract class Notation
     /// <summary>Whether it shows by which attributes an entity is identified.</summary>
     public virtual bool ShowsKeys => true;
 
+    /// <summary>
+    /// What somebody means who types a count of which only one side is said, where the notation has nothing to say that side alone with;
+    /// the count itself where it has.
+    /// </summary>
+    public virtual Count AsDrawn(Count typed) => typed;
+
     /// <summary>Whether columns can be marked as foreign keys.</summary>
     public virtual bool ShowsForeignKeys => false;
 

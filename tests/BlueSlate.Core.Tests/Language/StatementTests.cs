@@ -26,6 +26,11 @@ public sealed class StatementTests
     [InlineData("Lamp Holder is hung over any number of booth", "Lamp Holder", "is hung over", 0, Count.Many, "booth")]
     [InlineData("sound desk mixes up to three channel", "sound desk", "mixes", null, 3, "channel")]
     [InlineData("Every booth has 0 or 1 door", "booth", "has", 0, 1, "door")]
+    [InlineData("The gallery lends several prints", "gallery", "lends", null, Count.Many, "prints")]
+    [InlineData("A booth may carry several lamps", "booth", "carries", 0, Count.Many, "lamps")]
+    [InlineData("A lamp may be hung in at most one booth", "lamp", "is hung in", 0, 1, "booth")]
+    [InlineData("Sound desk must have at most two channels", "Sound desk", "has", 1, 2, "channels")]
+    [InlineData("A booth can open at least one door", "booth", "opens", 1, null, "door")]
     public void Amounts_articles_and_names_of_several_words(
         string line,
         string subject,
@@ -59,7 +64,8 @@ public sealed class StatementTests
 
     [Theory]
     [InlineData("A booth stands in one room", "one")]
-    [InlineData("The gallery lends several prints", "several")]
+    [InlineData("A booth may be mentor of a few booths; a booth has at most 1 booth as mentor", "a")]
+    [InlineData("Booth stands beside booths; a booth has at most 1 booth as neighbour", "Booth stands beside booths")]
     [InlineData("prints hang everywhere and were lent", "were")]
     [InlineData("the ferry moors at night", "moors")]
     [InlineData("Booth is cosy", "cosy")]
@@ -72,6 +78,57 @@ public sealed class StatementTests
         var (_, problems) = new StatementParser(Known).Parse(line);
         var problem = problems.ShouldHaveSingleItem();
         line.Substring(problem.Start, problem.Length).ShouldBe(word);
+    }
+
+    [Theory]
+    [InlineData("Plot is rented by at least one Gardener; Gardener rents at most one Plot", "1..*", "?..1")]
+    [InlineData("Plot has many Gardener; Gardener may rent several Plot", "?..*", "0..*")]
+    public void In_crows_feet_a_least_by_itself_leaves_the_most_open(string line, string gardeners, string plots) =>
+        CountsOf(line, new CrowsFootOptions()).ShouldBe((gardeners, plots));
+
+    [Theory]
+    [InlineData("Plot is rented by at least one Gardener; Gardener rents at most one Plot", "1..*", "0..1")]
+    [InlineData("Plot has many Gardener; Gardener rents some Plot", "0..*", "?..?")]
+    public void A_multiplicity_says_both_or_is_not_there(string line, string gardeners, string plots) =>
+        CountsOf(line, new UmlOptions()).ShouldBe((gardeners, plots));
+
+    [Fact]
+    public void In_a_diagram_of_Chen_the_least_is_said_by_itself() =>
+        CountsOf("Plot is rented by at least one Gardener; Gardener rents some Plot", new ChenOptions())
+            .ShouldBe(("1..?", "0..?"));
+
+    private static (string Gardeners, string Plots) CountsOf(string line, NotationOptions options)
+    {
+        var drawn = Amender.Amend(Drawing.Empty, [line], options).Drawing;
+        var model = Notation.Read(drawn, options).Model;
+        var roles = model.Relationships.ShouldHaveSingleItem().Roles;
+        string Of(string name) => roles.Single(role => model.Entity(role.EntityId).Name == name).CoOccurrence.ToString();
+        return (Of("Gardener"), Of("Plot"));
+    }
+
+    [Fact]
+    public void A_role_may_be_said_behind_those_who_have_it()
+    {
+        var (statement, problems) = new StatementParser(["Gardener"]).Parse(
+            "A gardener may be the mentor of several gardeners; a gardener has at most one gardener as mentor"
+        );
+        problems.ShouldBeEmpty();
+        var ends = statement.ShouldBeOfType<RelationshipStatement>().Ends;
+        ends.ShouldBe([
+            new EndText("gardener", "mentor", "is the mentor of", new Count(null, 1)),
+            new EndText("gardeners", "", "has", new Count(0, Count.Many)),
+        ]);
+    }
+
+    [Fact]
+    public void What_a_crows_foot_has_no_symbol_for_is_said_in_words()
+    {
+        var amended = Amender.Amend(
+            Drawing.Empty,
+            ["Allotment has at most 2 Shed; Shed stands on exactly 1 Allotment"],
+            new CrowsFootOptions()
+        );
+        amended.Unsaid.ShouldBe(["At most 2 sheds for an allotment."]);
     }
 
     [Theory]

@@ -52,7 +52,7 @@ internal sealed partial class KnownNames(IEnumerable<string> names)
         return string.Join(' ', words.Take(Math.Max(1, Math.Max(capitals, verb))));
     }
 
-    [GeneratedRegex(@"^\s*(?:an?|each|every|any) (?=\s*\p{L})", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^\s*(?:(?i:an?|each|every|any) (?=\s*\p{L})|[Tt]he (?=\p{Ll}))")]
     private static partial Regex LeadPattern();
 
     [GeneratedRegex(@"\S+?(?=[:;,]?(?:\s|$))")]

@@ -26,7 +26,7 @@ internal static partial class Misunderstanding
 
         if (NumberPattern().Match(EntityForm.WithoutKinds(head)) is { Success: true, Index: > 0 } number && line.Colon < 0)
         {
-            return At(number.Groups["word"], "say how many: “exactly 1”, “at least 1”, “0 or more”");
+            return At(number.Groups["word"], Amounts);
         }
 
         var words = WordPattern().Matches(EntityForm.WithoutKinds(head)).ToList();
@@ -38,6 +38,22 @@ internal static partial class Misunderstanding
             ? null
             : At(verb, "“Item: item no (key), fault” names a thing, “Visit brings in 1 or more Item” ties two");
     }
+
+    /// <summary>
+    /// What is asked of a clause that ties two and does not say how many: at the word that may have meant it, if there is one.
+    /// </summary>
+    public static StatementProblem HowMany(int start, string clause) =>
+        NumberPattern().Match(clause) is { Success: true, Index: > 0 } number
+            ? At(number.Groups["word"], Amounts) is var asked
+                ? asked with
+                {
+                    Start = asked.Start + start,
+                }
+                : asked
+            : new StatementProblem(start, clause.Length, $"Here is wanted how many: {Samples}.");
+
+    private const string Samples = "“exactly 1”, “1 or more”, “0 or more”";
+    private const string Amounts = "say how many: " + Samples;
 
     private static StatementProblem At(Capture word, string wanted) =>
         new(word.Index, word.Length, $"“{word.Value}” is not understood: {wanted}.");

@@ -35,6 +35,11 @@ internal sealed partial class RelationshipForm : IStatementForm
             {
                 halves.Add(TieHalf.Read(clause, amount, start, line));
             }
+            else if (halves.Count == 0)
+            {
+                line.Add(Misunderstanding.HowMany(start, clause));
+                return null;
+            }
             else
             {
                 line.Add(start, clause.Length, "Here a second half is wanted: “Item comes in on exactly 1 Visit”.");
@@ -51,14 +56,16 @@ internal sealed partial class RelationshipForm : IStatementForm
         return new RelationshipStatement(
             "",
             [
-                new EndText(first.Subject, first.Role, first.Verb, second.Count),
-                new EndText(first.Object, second.Role, second.Verb, first.Count),
+                new EndText(first.Subject, RoleOf(first.Role, second.ObjectRole), first.Verb, second.Count),
+                new EndText(first.Object, RoleOf(second.Role, first.ObjectRole), second.Verb, first.Count),
             ],
             noting,
             embodied,
             markers
         );
     }
+
+    private static string RoleOf(string asSubject, string asObject) => asSubject.Length > 0 ? asSubject : asObject;
 
     // Whoever writes on after the second half, with a comma, says the same as in a clause of its own.
     private static IEnumerable<(int Start, string Clause)> WithTail((int Start, string Clause) one)

@@ -11,6 +11,9 @@ internal sealed class CrowsFootNotation : Notation<CrowsFootOptions>
 
     public override bool ShowsForeignKeys => true;
 
+    // There is a symbol for none at the least, but a bar by itself says one at the most.
+    public override Count AsDrawn(Count typed) => typed is { Min: >= 1, Max: null } ? typed with { Max = Count.Many } : typed;
+
     protected override Redrawing Write(ConceptModel model, CrowsFootOptions options) =>
         new CrowsFootWriter(model, options).Write();
 

@@ -79,14 +79,11 @@ internal sealed class CrowsFootWriter(ConceptModel model, CrowsFootOptions optio
             options.StrokeSaysIdentifying ? StrokeOf(relationship.Identifying) : Stroke.Solid,
             relationship.Name
         );
-        var numbers = new[] { first.CoOccurrence, second.CoOccurrence }
-            .SelectMany(count => new[] { count.Min, count.Max })
-            .OfType<int>()
-            .Where(number => number is > 1 and not Count.Many);
-        if (numbers.Any())
+        foreach (var (many, one) in new[] { (first, second), (second, first) }.Where(ends => HasNumber(ends.Item1.CoOccurrence)))
         {
             Draw.CannotSay(
-                $"Exactly: {first.CoOccurrence} and {second.CoOccurrence}.",
+                $"{Phrasing.Capital(Phrasing.Counted(many.CoOccurrence, Draw.NameOf(many.EntityId)))} for "
+                    + $"{Phrasing.One(Draw.NameOf(one.EntityId))}.",
                 new Attachment(AttachmentKind.Line, line)
             );
         }
@@ -99,6 +96,8 @@ internal sealed class CrowsFootWriter(ConceptModel model, CrowsFootOptions optio
             );
         }
     }
+
+    private static bool HasNumber(Count count) => count.Min is > 1 || count.Max is > 1 and not Count.Many;
 
     private static Stroke StrokeOf(bool? identifying) =>
         identifying switch

@@ -27,6 +27,10 @@ internal sealed class UmlNotation : Notation<UmlOptions>
 
     public override string Title => "UML";
 
+    // A multiplicity says both, or is not there.
+    public override Count AsDrawn(Count typed) =>
+        typed == Count.Unsaid ? typed : new Count(typed.Min ?? 0, typed.Max ?? Count.Many);
+
     protected override Reading ReadDrawing(Drawing drawing, UmlOptions options)
     {
         var remarks = ImmutableArray.CreateBuilder<Remark>();

@@ -67,8 +67,9 @@ function ExerciseLine({ exercise, mayWrite, seenAt }: ExerciseLineProps) {
           summary.cohort
         )}
         {summary.publishedAt &&
+          !summary.isTrial &&
           ` · ${summary.handedIn} of ${summary.students} handed in${drawing > 0 ? ` · ${drawing} still drawing` : ''}`}
-        {summary.dueAt && ` · ${due(summary.dueAt, seenAt)}`} ·{' '}
+        {summary.dueAt && !summary.isTrial && ` · ${due(summary.dueAt, seenAt)}`} ·{' '}
         <Link className="word-button whitespace-nowrap" to={`/exercises/${summary.id}`}>
           {summary.publishedAt ? 'look at it' : 'go on writing'}
         </Link>
@@ -81,6 +82,16 @@ function NextStep({ exercise, mayWrite }: { exercise: Schemas['HomeExercise']; m
   const { summary, lacks, undecided, toGoThrough, unreleased } = exercise;
   const desk = `/exercises/${summary.id}/answers`;
   if (!summary.publishedAt) return <>{lacks ? `not published yet. ${lacks}` : 'ready to be published.'}</>;
+  if (summary.isTrial)
+    return (
+      <>
+        another marking is tried on{' '}
+        <Link className="word-button" to={desk}>
+          copies of {answers(summary.handedIn)}
+        </Link>
+        .
+      </>
+    );
   if (summary.handedIn === 0) return <>nobody has handed in yet.</>;
   if (unreleased === 0)
     return (
