@@ -49,6 +49,32 @@ public sealed class CountWordingTests
         Surely(said.Select(evidence => evidence.Max)).ShouldBe(max);
     }
 
+    [Fact]
+    public void Things_that_stand_on_some_others_are_not_on_all_of_them()
+    {
+        var said = Read("Choirs rehearse in some halls.")["t2/c"].ToList();
+        said.Select(evidence => evidence.Min).ShouldContain(new Bound(0, Decides.Commonly));
+        Surely(said.Select(evidence => evidence.Min)).ShouldBe("?");
+    }
+
+    [Fact]
+    public void Who_is_spoken_of_by_a_role_is_spoken_of_in_its_relationship()
+    {
+        var ends = Model.Relationships[^1].Roles;
+        var tie = Model.Relationships[^1] with
+        {
+            Roles = [ends[0] with { Role = "mentor", Verb = "is the mentor of" }, ends[1] with { Verb = "has" }],
+        };
+        var model = Model with { Relationships = [.. Model.Relationships.SkipLast(1), tie] };
+        var said = CountWording.Of(
+            model,
+            new ThingNames(model, []),
+            ScenarioProse.OfParagraphs("A new singer may have one experienced singer as mentor, who may look after several.")
+        );
+        Surely(said["t4/2"].Select(evidence => evidence.Max)).ShouldBe("*");
+        said["t4/1"].ShouldHaveSingleItem().Max.ShouldBe(new Bound(1, Decides.Commonly));
+    }
+
     [Theory]
     [InlineData("A singer may hold several scores; the date of each holding is kept.")]
     [InlineData("A singer may hold several scores; each holding is dated.")]

@@ -42,6 +42,10 @@ public abstract record NotationOptions : WorkOptions
     /// <summary>Whether what is written at the ends of a line says the maximum alone.</summary>
     [JsonIgnore]
     public virtual bool WritesMaximaOnly => false;
+
+    /// <summary>Whether a number greater than one can be written at an end.</summary>
+    [JsonIgnore]
+    public virtual bool WritesNumbers => true;
 }
 
 /// <summary>The names of the notations in documents.</summary>

@@ -18,4 +18,8 @@ public sealed record CrowsFootOptions : NotationOptions
     /// <inheritdoc />
     [JsonIgnore]
     public override bool SaysIdentifying => StrokeSaysIdentifying;
+
+    /// <inheritdoc />
+    [JsonIgnore]
+    public override bool WritesNumbers => false;
 }

@@ -8,8 +8,8 @@ namespace BlueSlate.Server.Features.Exercises;
 
 /// <summary>
 /// Copies an exercise with the answers that count and all that was decided on them, to try another marking on: another model
-/// answer, another scheme, other decisions. The copy stays with the class that gave the answers, so that they are kept and erased with it; its
-/// students never see it, and nothing of it is given back.
+/// answer, another scheme, other decisions. The copy stays with the class that gave the answers, so that they are
+/// kept and erased with it; its students never see it, and nothing of it is given back.
 /// </summary>
 public sealed class TrialCopies(BlueSlateContext database, CheckQueue queue, AuditTrail audit, TimeProvider clock)
 {

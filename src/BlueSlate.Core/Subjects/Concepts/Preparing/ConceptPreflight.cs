@@ -89,6 +89,12 @@ internal sealed class ConceptPreflight
         return Kinds.Where(kind => kind.IsOfRows).SelectMany(kind => kind.Find(preflight));
     }
 
+    /// <summary>A least number in words as the notation draws it: more than one, where it has no numbers, is one at the least.</summary>
+    public Bound LeastAsDrawn(Bound said) => said.Value > 1 && !Options.WritesNumbers ? said with { Value = 1 } : said;
+
+    /// <summary>The same of a greatest number: more than one is many.</summary>
+    public Bound MostAsDrawn(Bound said) => said.Value > 1 && !Options.WritesNumbers ? said with { Value = Quantity.Many } : said;
+
     /// <summary>Whether words of the scenario are tied to what states a concept.</summary>
     public bool IsTied(string conceptId) => Reading.ElementsOf(conceptId).Any(tied.Contains);
 

@@ -30,8 +30,8 @@ internal sealed record EndNumber(RelationshipType Relationship, RelationshipRole
         let number = new EndNumber(
             relationship,
             role,
-            CountVerdict.Of(one.Numbers[role.Id], role.CoOccurrence.Min, evidence => evidence.Min),
-            CountVerdict.Of(one.Numbers[role.Id], role.CoOccurrence.Max, evidence => evidence.Max)
+            CountVerdict.Of(one.Numbers[role.Id], role.CoOccurrence.Min, evidence => one.LeastAsDrawn(evidence.Min)),
+            CountVerdict.Of(one.Numbers[role.Id], role.CoOccurrence.Max, evidence => one.MostAsDrawn(evidence.Max))
         )
         where !number.FollowsFromItself(one)
         select number;

@@ -122,7 +122,7 @@ internal sealed class ClauseReader(ThingNames names, IReadOnlySet<string> verbs)
     // Of what it says something, and what else it names.
     private (IReadOnlyList<Mention> Subjects, IReadOnlyList<Mention> Others) Parties(Span span)
     {
-        var inside = span.Inside.FindAll(mention => !span.IsWithin(mention));
+        var inside = InRoles(span.Inside.FindAll(mention => !span.IsWithin(mention)), span.Sentence);
         if (span.Antecedent is { } antecedent)
         {
             return ([antecedent with { Says = Again(antecedent.Says) }], inside);
@@ -157,6 +157,25 @@ internal sealed class ClauseReader(ThingNames names, IReadOnlySet<string> verbs)
         }
 
         return (Spoken(span), inside);
+    }
+
+    // One experienced member as mentor: who has the role is whom it is said of.
+    private static List<Mention> InRoles(List<Mention> mentions, ScenarioSentence sentence)
+    {
+        bool IsRoleOf(Mention role, Mention one) =>
+            role.Role is not null
+            && one.Role is null
+            && one.Thing == role.Thing
+            && one.End == role.Start - 1
+            && sentence.Written[one.End] == "as";
+        return
+        [
+            .. mentions
+                .Where(role => !mentions.Exists(one => IsRoleOf(role, one)))
+                .Select(one =>
+                    mentions.Find(role => IsRoleOf(role, one)) is { } role ? one with { Role = role.Role, End = role.End } : one
+                ),
+        ];
     }
 
     // Each of these are all that were named; each alone is one of the several that were named last.

@@ -150,6 +150,12 @@ internal sealed class CountWording
             named = all.FindAll(link => IsNamedByThing(link, clause));
         }
 
+        // Who is spoken of by a role is spoken of in its relationship.
+        if (named.Count == 0 && subject.Role is { } role)
+        {
+            named = all.FindAll(link => link.Own.Id == role);
+        }
+
         return named.Count > 0 ? [.. Meant(named, subject, other, clause)]
             : links
                 .Above(subject.Thing!)
@@ -238,6 +244,12 @@ internal sealed class CountWording
         else if (!counts && subject is { IsPlural: true, Says.Kind: Quantifier.Bare or Quantifier.Definite })
         {
             Add(link.Counting, Bound.Open, new Bound(Quantity.Many, Decides.Commonly), clause, unsure);
+        }
+
+        // Sheds stand on some plots: on others there are none.
+        if (!counts && !clause.Not && subject.IsPlural && other is { Says.Kind: Quantifier.Some, IsPlural: true })
+        {
+            Add(link.Counting, new Bound(0, Decides.Commonly), Bound.Open, clause, unsure);
         }
 
         if ((!counts || other.Says.Counts) && !IsCombined(other, subject, clause))
