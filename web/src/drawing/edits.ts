@@ -104,6 +104,30 @@ export function addTied(
   return { change: { label: `add ${form}`, steps: [...change.steps, ...lines] }, id };
 }
 
+/** Whether a line ties two boxes, so that a diamond can be set into it. */
+export const joinsBoxes = (drawing: Drawing, { from, to }: Line) =>
+  [from, to].every(({ on }) => on.kind === 'shape' && atBox(drawing, on.id));
+
+/** A diamond set into a line between two boxes, under what was written at the line; each end stays what it was drawn. */
+export function diamondInto(
+  drawing: Drawing,
+  line: Line,
+  x: number,
+  y: number,
+  newId: NewId,
+): { change: Change; id: string } {
+  const { change, id } = addShape(drawing, 'diamond', x, y, newId, line.text || line.from.label || line.to.label);
+  const other: Line = { ...line, id: newId('r'), text: '', from: plainEnd(onShape(id)), to: { ...line.to, label: '' } };
+  const here: Line = { ...line, text: '', from: { ...line.from, label: '' }, to: plainEnd(onShape(id)) };
+  return {
+    change: {
+      label: 'set a diamond into the line',
+      steps: [...change.steps, putLine(drawing, here), putLine(drawing, other)],
+    },
+    id,
+  };
+}
+
 /** The cup on a line that leads away from a circle, open to it. */
 const cupToCircle: Along = { symbol: 'cup', facing: 'from' };
 

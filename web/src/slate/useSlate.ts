@@ -1,8 +1,16 @@
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
-import { firstSheet, onShape, type Attachment, type Drawing, type Form, type Side } from '../drawing/document';
+import {
+  firstSheet,
+  onShape,
+  type Attachment,
+  type Drawing,
+  type Form,
+  type Side,
+  type Line,
+} from '../drawing/document';
 import { sizeOf } from '../geometry/measure';
 import { pasteNear, type Piece } from '../drawing/clipboard';
-import { addLine, addShape, addTied, move, remove, type DrawnEdges, type NewId } from '../drawing/edits';
+import { addLine, addShape, addTied, diamondInto, move, remove, type DrawnEdges, type NewId } from '../drawing/edits';
 import { around, centre, inflate, type Box, type Point } from '../geometry/boxes';
 import { makeWay } from '../drawing/fan';
 import { freePlace } from '../geometry/neighbours';
@@ -180,6 +188,18 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
     [session, change, tiedSpot, notation, sheet],
   );
 
+  /** A diamond in the middle of a line between two boxes, to be named. */
+  const placeInto = useCallback(
+    (line: Line) => {
+      const spot = tiedSpot('diamond', shapesAt(line));
+      const { change: added, id } = diamondInto(session.current().document, line, spot.x * 4, spot.y * 4, newId);
+      change(intoLane(session.current().document, added, id, sheet));
+      setSelection(select(id));
+      setEditing({ of: 'shape', id });
+    },
+    [session, change, tiedSpot, sheet],
+  );
+
   const link = useCallback(
     (from: string, to: string | Attachment, edges: DrawnEdges = {}) => {
       const { change: added, id } = addLine(
@@ -323,6 +343,7 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
     change,
     place,
     placeTied,
+    placeInto,
     tiedSpot,
     link,
     nudge,
@@ -334,6 +355,8 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
     setTold,
   };
 }
+
+const shapesAt = ({ from, to }: Line) => [from, to].flatMap(({ on }) => (on.kind === 'shape' ? [on.id] : []));
 
 /** The room that a new box is given, with what is likely to grow around or in it. */
 const roomOf = {

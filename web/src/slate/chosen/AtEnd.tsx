@@ -9,6 +9,7 @@ import { useSize } from '../../ui/useSize';
 import type { Slate } from '../useSlate';
 import { Choices, Deed, type Choice } from './Choices';
 import type { ChosenProps } from './ChosenRow';
+import { DiamondDeed } from './DiamondDeed';
 import { Common, Further, LetterDeeds, PointerDeed } from './Common';
 import { StrokeChoices } from './drawnWays';
 import { meaningOf } from '../../notations/meanings';
@@ -46,6 +47,7 @@ export function AtEnd({ slate, words }: ChosenProps) {
     }));
   return (
     <>
+      <DiamondDeed slate={slate} line={line} />
       {way.saysLeast && (
         <Choices
           title="least"

@@ -5,6 +5,7 @@ import { nameAt } from '../spoken';
 import { Choices, Deed } from './Choices';
 import type { ChosenProps } from './ChosenRow';
 import { Common, Further, LetterDeeds, PointerDeed } from './Common';
+import { DiamondDeed } from './DiamondDeed';
 import { StrokeChoices } from './drawnWays';
 import { CupSample } from './samples';
 import { useDeedKeys } from '../keys/useDeedKeys';
@@ -29,6 +30,7 @@ export function AtLine({ slate, words }: ChosenProps) {
         />
       ))}
       <LetterDeeds slate={slate} line={line} />
+      <DiamondDeed slate={slate} line={line} />
       <Deed
         says="write"
         keyName={keyFor('line-text')}

@@ -1,4 +1,7 @@
-import type { Form } from '../../drawing/document';
+import type { Form, Line } from '../../drawing/document';
+import { joinsBoxes } from '../../drawing/edits';
+import { formsFor } from '../../notations/notations';
+import type { Slate } from '../useSlate';
 import { formOf } from '../../notations/forms';
 
 /** The forms that a key places, in the order in which their row shows them; a form without a key of its own is placed from there. */
@@ -14,6 +17,10 @@ export const formDeeds: Readonly<Record<string, Form>> = {
   junction: 'junction',
   note: 'note',
 };
+
+/** Whether a diamond can be set into a line: where the notation has such, and the line ties two boxes. */
+export const mayHaveDiamond = ({ notation, drawing }: Slate, line: Line) =>
+  formsFor(notation.name).own.includes('diamond') && joinsBoxes(drawing, line);
 
 /** Whether a form, placed while shapes are chosen, is tied to them. */
 export const tiesItself = (form: Form) => form !== 'note' && formOf(form).layout !== 'rows';

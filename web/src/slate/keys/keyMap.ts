@@ -18,7 +18,7 @@ export const deeds: readonly KeyDeed[] = [
   deed('slate', 'n', 'note', 'a note'),
   deed('slate', 'r', 'rounded', 'a rounded box'),
   deed('slate', 'v', 'oval', 'an oval; tied to the chosen shape'),
-  deed('slate', 'd', 'diamond', 'a diamond; between the chosen boxes, tied to them'),
+  deed('slate', 'd', 'diamond', 'a diamond; between the chosen boxes, or into a line between two'),
   deed('slate', 'o', 'circle', 'a circle; below the first of the chosen boxes, tied to all'),
   deed('slate', 'q', 'half-circle', 'a half circle, likewise'),
   deed('slate', 'w', 'diamond-box', 'a diamond in a box'),

@@ -3,7 +3,7 @@ import { copyOf, readPiece, writePiece } from '../../drawing/clipboard';
 import { endId, parseEndId, rowsOf, type EndMark, type Side } from '../../drawing/document';
 import { changeEnd, changeLine, changeRow, changeShape, turnAlong, turnPointer } from '../../drawing/edits';
 import { afterDeed } from './amounts';
-import { formDeeds, tiesItself } from './formDeeds';
+import { formDeeds, mayHaveDiamond, tiesItself } from './formDeeds';
 import type { Box } from '../../geometry/boxes';
 import { deedOf, type KeyDeed, type KeyPlace, type OwnKeys } from './keyMap';
 import { neighbour, type Direction } from '../../geometry/neighbours';
@@ -214,6 +214,10 @@ function draw(slate: Slate, deed: string, besides: KeyDeeds): boolean {
     case 'tidy':
       void besides.tidy?.();
       return besides.tidy !== undefined;
+  }
+  if (deed === 'diamond' && line && mayHaveDiamond(slate, line)) {
+    slate.placeInto(line);
+    return true;
   }
   const form = formDeeds[deed];
   if (!form) return false;
