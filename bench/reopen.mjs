@@ -152,7 +152,7 @@ async function painted() {
     figures
       .map((figure) => {
         const copy = figure.cloneNode(true);
-        copy.querySelectorAll('.line-band, .end-focus').forEach((one) => one.remove());
+        copy.querySelectorAll('.line-band, .end-focus, .row-lit, .row-focus').forEach((one) => one.remove());
         return copy.outerHTML.replace(/ (selected|lit|chosen)(?=[ "])/g, '');
       })
       .sort()
@@ -177,6 +177,10 @@ for (let seed = Number(first); seed < Number(first) + Number(wanted); seed++) {
       await deeds[name](random);
     }
     await settle();
+    // What is still being written becomes part of the drawing when one leaves it, and is saved then.
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('Escape');
+    await settle();
     await until('all to be saved', async () => (await page.getByText('saved', { exact: true }).count()) > 0);
     const [slateBefore, serverBefore] = [await painted(), await saved(id)];
     await page.close();
@@ -190,6 +194,7 @@ for (let seed = Number(first); seed < Number(first) + Number(wanted); seed++) {
     else {
       process.exitCode = 1;
       console.error(`seed ${seed} ${notation}: ${serverBefore === serverAfter ? 'painted otherwise' : 'saved otherwise'} after ${done.join(' ')}`);
+      if (serverBefore !== serverAfter) console.error(`${serverBefore}\n${serverAfter}`);
       const after = new Set(slateAfter.split('\n'));
       console.error(slateBefore.split('\n').filter((line) => !after.has(line)).slice(0, 2).join('\n').slice(0, 600));
       const before = new Set(slateBefore.split('\n'));

@@ -19,6 +19,17 @@ internal sealed class Dependencies : ExampleArea
         "Job no and part no determine quantity",
     ];
 
+    /// <summary>Two candidate keys, listed beside the diagram.</summary>
+    private static readonly string[] Crew =
+    [
+        "Attributes: host, show, producer",
+        "Key: host, show",
+        "Candidate keys: host, show; host, producer",
+        "Prime attributes: host, show, producer",
+        "Host and show determine producer",
+        "Producer determines show",
+    ];
+
     private static readonly string[] Lettered =
     [
         .. JobSheet[..2],
@@ -43,6 +54,7 @@ internal sealed class Dependencies : ExampleArea
         {
             ["arrow-loose"] = new(Of(JobSheet), WithLoose(Of(JobSheet))) { Options = Options },
             ["arrowhead-missing"] = new(Of(JobSheet), WithoutHead(Of(JobSheet))) { Options = Options },
+            ["candidate-key-missing"] = On(Crew, 2, "Candidate keys: host, show"),
             ["chosen-key-not-minimal"] = On(JobSheet, 1, "Key: job no, part no, visitor no"),
             ["chosen-key-not-unique"] = On(JobSheet, 1, "Key: job no"),
             ["chosen-key-unmarked"] = On(JobSheet, 1, ""),
@@ -70,7 +82,11 @@ internal sealed class Dependencies : ExampleArea
             ["functional-as-multivalued"] = On(JobSheet, 4, "Part no multidetermines part name"),
             ["letter-missing"] = On(Lettered, 2, JobSheet[2]),
             ["letter-wrong"] = On(Lettered, 2, JobSheet[2] + " (partial)"),
+            ["listed-key-not-minimal"] = On(Crew, 2, Crew[2] + "; host, show, producer"),
+            ["listed-key-not-unique"] = On(Crew, 2, Crew[2] + "; producer"),
             ["multivalued-as-functional"] = On(Skills, 2, "Badge no multidetermines language\nBadge no determines skill"),
+            ["prime-attributes-unlisted"] = On(Crew, 3, ""),
+            ["prime-attributes-wrong"] = On(Crew, 3, "Prime attributes: host, show"),
         };
 
     private static FindingExample On(string[] model, int at, string instead) =>

@@ -17,6 +17,9 @@ internal static class DependencyExtras
     /// <summary>A table that a stage does not need.</summary>
     public static readonly ExtraKind Table = new("Table");
 
+    /// <summary>What is listed as a candidate key and is none.</summary>
+    public static readonly ExtraKind Key = new("Listed key");
+
     /// <summary>A column of a table that is none of the attributes.</summary>
     public static readonly ExtraKind Column = new("Column");
 }
@@ -118,6 +121,10 @@ internal sealed class DependencyComparison(DrawnAgainst drawn, ImmutableArray<Ve
     private static IEnumerable<NamedThing> ThingsOf(DependencyReading reading) =>
         reading.LaidOut.Select(attribute => new NamedThing(attribute.Id, attribute.Name.Text, null));
 
+    /// <summary>The id of what a note of the answer lists as a key.</summary>
+    public static string KeyOf(ListedSet key, DrawnAgainst drawn) =>
+        new ConceptId(key.Note, string.Join('+', drawn.Answer.NamesIn(key))).ToString();
+
     private static ImmutableArray<Extra> ExtrasOf(DrawnAgainst drawn) =>
         [
             .. drawn
@@ -136,6 +143,12 @@ internal sealed class DependencyComparison(DrawnAgainst drawn, ImmutableArray<Ve
                 arrow.Id,
                 null,
                 $"{drawn.Answer.Say(arrow.From)} → {drawn.Answer.Attributes[arrow.To].Text}"
+            )),
+            .. drawn.FalseKeys.Select(key => new Extra(
+                DependencyExtras.Key,
+                KeyOf(key, drawn),
+                key.Note,
+                string.Join(" + ", drawn.Answer.NamesIn(key))
             )),
             .. drawn
                 .Stages.Own.SelectMany(own => own.Judged.TooMany(own.Plan))

@@ -80,12 +80,31 @@ internal sealed class DrawnAgainst
 
     public KeyStanding KeyStanding { get; }
 
+    /// <summary>The attributes of the model answer that are marked as the key.</summary>
+    public AttributeSet MarkedKey => AttributeSet.Of(Answer.Key.Select(ModelOf).OfType<int>());
+
     /// <summary>Its stages.</summary>
     public StagesAgainst Stages { get; }
 
     /// <summary>What the marked key of a table is by the model answer; what repeats in a row is not identified by it.</summary>
     public KeyStanding StandingOf(JudgedTable table) =>
         StandingOf(table.Key, table.Strange.Count(column => column.IsInKey), table.All - table.Repeating);
+
+    /// <summary>
+    /// What the answer lists as candidate keys, where the model answer lists them, and what is none by the model answer.
+    /// </summary>
+    public IEnumerable<ListedSet> FalseKeys =>
+        Model.Listed.Keys.IsEmpty ? [] : Answer.Listed.Keys.Where(key => StandingOf(key) != KeyStanding.Candidate);
+
+    /// <summary>What attributes that a note lists as a key are by the model answer.</summary>
+    public KeyStanding StandingOf(ListedSet listed)
+    {
+        var known = InModel(listed);
+        return StandingOf(known, listed.Attributes.Count - known.Count + listed.Strange.Length, Model.Set.All);
+    }
+
+    /// <summary>Attributes that a note of the answer lists, as those of the model answer.</summary>
+    public AttributeSet InModel(ListedSet listed) => AttributeSet.Of(listed.Attributes.Select(ModelOf).OfType<int>());
 
     /// <summary>The number of an attribute of the model answer.</summary>
     public int ModelIndex(string id) => modelIndex[id];

@@ -39,7 +39,8 @@ internal static class DependencyAmender
 
         List<DependencyStatement> said = [.. before.Where((_, i) => !gone.Contains(i)).Select(said => said.Statement), .. come];
         var diagram = new Changes(drawing, reading).To(Said.Of(said));
-        var staged = StageAmender.To(diagram, [.. said.OfType<DependencyStatement.OfTable>()]);
+        var listed = ListingAmender.To(diagram, said);
+        var staged = StageAmender.To(listed, [.. said.OfType<DependencyStatement.OfTable>()]);
         return new Retyped(staged, [.. problems.OrderBy(problem => problem.Line)], []);
     }
 

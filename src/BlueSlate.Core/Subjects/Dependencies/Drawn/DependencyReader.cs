@@ -33,8 +33,12 @@ internal sealed class DependencyReader
 
         reader.Follow([.. drawing.Lines]);
         var laid = reader.attributes.Count;
+        var listed = Listing.Read(drawing, name => reader.byName.TryGetValue(name.Key, out var known) ? known : null);
         var stages = StageReader.Read(drawing, reader.NumberOf);
-        return new DependencyReading([.. reader.attributes], laid, [.. reader.dependencies], [.. reader.remarks], stages);
+        return new DependencyReading([.. reader.attributes], laid, [.. reader.dependencies], [.. reader.remarks], stages)
+        {
+            Listed = listed,
+        };
     }
 
     /// <summary>Whether a shape gathers: it names nothing.</summary>

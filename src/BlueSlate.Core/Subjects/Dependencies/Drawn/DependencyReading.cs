@@ -62,6 +62,9 @@ internal sealed record DependencyReading(
     ImmutableArray<Stage> Stages
 )
 {
+    /// <summary>What notes list beside it.</summary>
+    public Listing Listed { get; init; } = Listing.None;
+
     /// <summary>The attributes that are laid out.</summary>
     public IEnumerable<DrawnAttribute> LaidOut => Attributes.Take(Laid);
 
@@ -75,6 +78,10 @@ internal sealed record DependencyReading(
             [.. Dependencies.Where(arrow => !arrow.IsMultivalued).Select(arrow => arrow.Dependency)],
             [.. Dependencies.Where(arrow => arrow.IsMultivalued).Select(arrow => arrow.Dependency)]
         );
+
+    /// <summary>Attributes that are listed together, by their names.</summary>
+    public ImmutableArray<string> NamesIn(ListedSet listed) =>
+        [.. listed.Attributes.Select(i => Attributes[i].Name.Text), .. listed.Strange];
 
     /// <summary>A set of attributes in running text: <c>visit no and item no</c>.</summary>
     public string Say(AttributeSet set) => Phrasing.List([.. set.Select(attribute => Attributes[attribute].Text)]);

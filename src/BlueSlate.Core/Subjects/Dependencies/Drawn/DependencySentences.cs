@@ -22,7 +22,7 @@ internal static class DependencySentences
         if (!all.IsEmpty)
         {
             yield return (
-                Listing("Attributes: ", all, reading, reading.Attributes[0].Id),
+                NamesOf("Attributes: ", all, reading, reading.Attributes[0].Id),
                 new DependencyStatement.OfAttributes(reading.Set.NamesOf(all))
             );
         }
@@ -31,8 +31,25 @@ internal static class DependencySentences
         {
             var id = new ConceptId(reading.Attributes[reading.Key.First()].Id, Key).ToString();
             yield return (
-                Listing("Key: ", reading.Key, reading, id),
+                NamesOf("Key: ", reading.Key, reading, id),
                 new DependencyStatement.OfKey(reading.Set.NamesOf(reading.Key))
+            );
+        }
+
+        if (!reading.Listed.Keys.IsEmpty)
+        {
+            ImmutableArray<ImmutableArray<string>> keys = [.. reading.Listed.Keys.Select(reading.NamesIn)];
+            yield return (
+                Listed(ListingText.OfKeys(keys.Select(InText)), Key + "s", reading.Listed.Keys),
+                new DependencyStatement.OfKeys(keys)
+            );
+        }
+
+        if (reading.Listed.Primes is { } primes)
+        {
+            yield return (
+                Listed(ListingText.OfPrimes(InText(reading.NamesIn(primes))), "primes", [primes]),
+                new DependencyStatement.OfPrimes(reading.NamesIn(primes))
             );
         }
 
@@ -56,7 +73,17 @@ internal static class DependencySentences
         }
     }
 
-    private static Sentence Listing(string head, AttributeSet set, DependencyReading reading, string id)
+    private static IEnumerable<string> InText(ImmutableArray<string> names) => names.Select(Phrasing.InText);
+
+    private static Sentence Listed(string text, string facet, ImmutableArray<ListedSet> sets) =>
+        new(
+            new ConceptId(sets[0].Note, facet).ToString(),
+            [new SentencePiece(text, sets[0].Note)],
+            [.. sets.Select(set => set.Note).Distinct(StringComparer.Ordinal)],
+            null
+        );
+
+    private static Sentence NamesOf(string head, AttributeSet set, DependencyReading reading, string id)
     {
         var names = set.Select((attribute, i) => (Comma: i > 0, reading.Attributes[attribute]));
         return new Sentence(

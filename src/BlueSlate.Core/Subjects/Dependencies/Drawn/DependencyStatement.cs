@@ -14,6 +14,12 @@ internal abstract partial record DependencyStatement
     /// <summary>Which attributes are the key.</summary>
     public sealed record OfKey(ImmutableArray<string> Names) : DependencyStatement;
 
+    /// <summary>All candidate keys.</summary>
+    public sealed record OfKeys(ImmutableArray<ImmutableArray<string>> Keys) : DependencyStatement;
+
+    /// <summary>Which attributes are in a candidate key.</summary>
+    public sealed record OfPrimes(ImmutableArray<string> Names) : DependencyStatement;
+
     /// <summary>What a determinant determines.</summary>
     public sealed record OfDeterminant(
         ImmutableArray<string> From,
@@ -30,7 +36,8 @@ internal abstract partial record DependencyStatement
 
     /// <summary>
     /// Reads a line: <c>Attributes: a, b</c>, <c>Key: a, b</c>, <c>A and b determine c, d</c>, or with an arrow, <c>a, b -> c</c> and
-    /// <c>a ->> c</c>, with <c>(partial)</c> or <c>(transitive)</c> behind where that is marked; <c>2NF: Visitor has visitor no (key),
+    /// <c>a ->> c</c>, with <c>(partial)</c> or <c>(transitive)</c> behind where that is marked; <c>Candidate keys: a, b; a, c</c>;
+    /// <c>Prime attributes: a, b</c>; <c>2NF: Visitor has visitor no (key),
     /// phone</c> or <c>2NF: Visitor (visitor no, phone)</c> under a title that names a normal form or a sheet. Gives what of it could
     /// not be taken.
     /// </summary>
@@ -42,6 +49,16 @@ internal abstract partial record DependencyStatement
         if (TablePattern().Match(text) is { Success: true } table && IsTitle(table.Groups["stage"].Value.Trim(), isStage))
         {
             return OfTableIn(table, line);
+        }
+
+        if (ListingText.Keys(text) is { Count: > 0 } keys)
+        {
+            return (new OfKeys([.. keys]), null);
+        }
+
+        if (ListingText.Primes(text) is { IsEmpty: false } primes)
+        {
+            return (new OfPrimes(primes), null);
         }
 
         if (HeadPattern().Match(text) is { Success: true } head)
@@ -117,7 +134,8 @@ internal abstract partial record DependencyStatement
         }
     }
 
-    private static ImmutableArray<string> NamesIn(string text) =>
+    /// <summary>The names in a text, with commas, plus signs or <c>and</c> between them.</summary>
+    public static ImmutableArray<string> NamesIn(string text) =>
         [
             .. SeparatorPattern()
                 .Split(text)
