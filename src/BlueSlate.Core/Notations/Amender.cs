@@ -22,10 +22,13 @@ public static class Amender
         var reading = Notation.Read(drawing, options);
         var before = SentenceWriter.Write(reading);
         var applier = new StatementApplier(reading.Model, new FreshIds(drawing).Next);
-        var parser = new StatementParser(reading.Model.Entities.Select(entity => entity.Name));
         var problems = ImmutableArray.CreateBuilder<LineProblem>();
         var pairs = LineMatch.Of([.. before.Select(sentence => sentence.Text)], lines);
         problems.AddRange(pairs.ToldOf(lines));
+        var parser = Knowing(
+            [.. reading.Model.Entities.Select(entity => entity.Name)],
+            [.. pairs.Changed.Select(change => lines[change.Line])]
+        );
         foreach (var gone in pairs.Removed)
         {
             applier.Remove(before[gone].ConceptId);
@@ -57,6 +60,16 @@ public static class Amender
         var after = applier.Model;
         var inOrder = problems.OrderBy(problem => problem.Line).ToImmutableArray();
         return new Amendment(Merge(drawing, reading.Model, after, options, out var unsaid), inOrder, unsaid);
+    }
+
+    // What one line says there is, another may speak of, whichever stands first.
+    private static StatementParser Knowing(IReadOnlyList<string> names, IReadOnlyList<string> lines)
+    {
+        var alone = new StatementParser(names);
+        return new StatementParser([
+            .. names,
+            .. lines.Select(line => alone.Parse(line).Statement).OfType<EntityStatement>().Select(thing => thing.Name),
+        ]);
     }
 
     private static Statement AsDrawn(Statement typed, Notation notation) =>

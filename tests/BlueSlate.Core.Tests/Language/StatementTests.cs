@@ -107,6 +107,23 @@ public sealed class StatementTests
     }
 
     [Fact]
+    public void A_line_speaks_of_what_another_line_says_there_is()
+    {
+        string[] lines =
+        [
+            "Part used belongs to exactly 1 Job; Job has 0 or more Part used",
+            "Job: job no (key)",
+            "Part used: quantity",
+        ];
+        var amended = Amender.Amend(Drawing.Empty, lines, new CrowsFootOptions());
+        amended.Problems.ShouldBeEmpty();
+        SentenceWriter
+            .Write(Notation.Read(amended.Drawing, new CrowsFootOptions()))
+            .Select(said => said.Text)
+            .ShouldBe(lines, ignoreOrder: true);
+    }
+
+    [Fact]
     public void A_role_may_be_said_behind_those_who_have_it()
     {
         var (statement, problems) = new StatementParser(["Gardener"]).Parse(
