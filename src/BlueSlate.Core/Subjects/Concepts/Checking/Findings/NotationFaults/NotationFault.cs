@@ -76,7 +76,7 @@ public sealed class NotationFault : ConceptFindingKind
 
     private static string WhyOf(Remark remark, string? place) =>
         remark.Repaired
-            ? $"Another reader need not take “{remark.Drawn}” for “{remark.ReadAs}”{(place is null ? "" : $", as at {place}")}."
+            ? $"Another reader may take “{remark.Drawn}”{(place is null ? "" : $" at {place}")} for something else."
             : $"Another reader could not read it either, and would have to ask what is meant{(place is null ? "" : $" at {place}")}.";
 
     private static string? PlaceOf(Evidence evidence, string elementId)
