@@ -3,10 +3,10 @@ import { select } from '../drawing/selection';
 import { useSize } from '../ui/useSize';
 import type { Slate } from './useSlate';
 
-/** Names at the rim of the slate, where lines lead out of sight; a press travels there. */
+/** Names at the rim of the slate, where lines lead out of sight; a press travels there. What is looked for by name needs their room. */
 export function RimNames({ slate }: { slate: Slate }) {
   const size = useSize(slate.surface);
-  if (!size || slate.moving || slate.editing) return null;
+  if (!size || slate.moving || slate.editing || slate.finding) return null;
   return (
     <div className="rim-names" data-overlay>
       {rimNames(slate.base, slate.view, size).map(({ shape, says, at, rim }) => (
