@@ -10,6 +10,9 @@ public sealed class TrialTests(TestServer server) : IClassFixture<TestServer>
     private static async Task<JsonNode> OnlyAnswerAsync(Client staff, Guid exercise) =>
         (await staff.GetAsync($"/api/marking/exercises/{exercise}"))["answers"]!.AsArray().ShouldHaveSingleItem()!;
 
+    private static async Task<string> TitleAsync(Client staff, Guid exercise) =>
+        (string)(await staff.GetAsync($"/api/exercises/{exercise}"))["title"]!;
+
     private async Task<(SetExercise Trial, SatAnswer Answer)> MadeAsync(Client instructor, SetExercise exercise)
     {
         var trial = await Story.FindAsync(
@@ -75,7 +78,9 @@ public sealed class TrialTests(TestServer server) : IClassFixture<TestServer>
 
         // Another copy has a title of its own.
         var (second, _) = await MadeAsync(instructor, exercise);
-        ((string)(await instructor.GetAsync($"/api/exercises/{second}"))["title"]!).ShouldBe("Airfield (trial 2)");
+        var titles = new[] { await TitleAsync(instructor, trial), await TitleAsync(instructor, second) };
+        titles.ShouldBeUnique();
+        titles.ShouldAllBe(title => title.StartsWith("Airfield (trial", Ordinal));
 
         // Taken away, it is gone with its answers, and the exercise is not.
         await instructor.SendAsync(HttpMethod.Delete, $"/api/exercises/{trial}/trial");
@@ -105,7 +110,7 @@ public sealed class TrialTests(TestServer server) : IClassFixture<TestServer>
         // What is kept of a person is in that person's file, copies included.
         (await student.GetAsync("/api/session/data"))["answers"]!
             .AsArray()
-            .Count(one => (string)one!["exercise"]! == "Airfield (trial)")
+            .Count(one => ((string)one!["exercise"]!).StartsWith("Airfield (trial", Ordinal))
             .ShouldBe(1);
 
         await instructor.PostAsync($"/api/marking/work/{copy.Work}/gone-through");
