@@ -91,6 +91,21 @@ public sealed class TrialTests(TestServer server) : IClassFixture<TestServer>
     }
 
     [Fact]
+    public async Task What_is_marked_blind_is_seen_in_no_copy()
+    {
+        using var instructor = await server.AsAsync("instructor");
+        using var student = await server.AsAsync("student");
+        var exercise = await Story.PublishedAsync(server, instructor);
+        await Story.HandedInAsync(server, student, exercise, Story.Faulty);
+        var at = $"/api/marking/parts/{exercise.Part}/sample";
+        var (trial, _) = await MadeAsync(instructor, exercise);
+        (await instructor.CodeOfAsync(HttpMethod.Post, at, new { count = 1 })).ShouldBe("trial");
+        await instructor.SendAsync(HttpMethod.Delete, $"/api/exercises/{trial}/trial");
+        await instructor.PostAsync(at, new { count = 1 });
+        (await instructor.CodeOfAsync(HttpMethod.Post, $"/api/exercises/{exercise}/trial")).ShouldBe("blind");
+    }
+
+    [Fact]
     public async Task Students_never_meet_a_trial()
     {
         using var instructor = await server.AsAsync("instructor");

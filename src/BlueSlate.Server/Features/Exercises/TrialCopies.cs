@@ -1,6 +1,7 @@
 using BlueSlate.Data;
 using BlueSlate.Server.Features.Audit;
 using BlueSlate.Server.Features.Checking;
+using BlueSlate.Server.Features.Marking;
 using BlueSlate.Server.Hosting;
 using Microsoft.EntityFrameworkCore;
 
@@ -11,7 +12,13 @@ namespace BlueSlate.Server.Features.Exercises;
 /// answer, another scheme, other decisions. The copy stays with the class that gave the answers, so that they are
 /// kept and erased with it; its students never see it, and nothing of it is given back.
 /// </summary>
-public sealed class TrialCopies(BlueSlateContext database, CheckQueue queue, AuditTrail audit, TimeProvider clock)
+public sealed class TrialCopies(
+    BlueSlateContext database,
+    CheckQueue queue,
+    BlindSample sample,
+    AuditTrail audit,
+    TimeProvider clock
+)
 {
     private readonly Dictionary<Guid, Guid> copied = [];
 
@@ -86,18 +93,27 @@ public sealed class TrialCopies(BlueSlateContext database, CheckQueue queue, Aud
             );
         }
 
+        var works = answers.SelectMany(answer => answer.Works).Select(work => work.Id).ToList();
+        if (await sample.AnyIsBlindAsync(works, cancellation))
+        {
+            return Problems.Conflict(
+                "blind",
+                "Some of the answers are still to be marked blind, and a copy would show what was found in them. Copy it when they are."
+            );
+        }
+
         var now = clock.GetUtcNow();
         var trial = CopyOf(exercise, await TitleAsync(exercise, cancellation), now);
         database.Exercises.Add(trial);
         var assessments = trial.Parts.ToDictionary(part => part.Id, part => Publishing.HeldAgainst(part, 1, now));
         database.AssessmentRevisions.AddRange(assessments.Values);
-        var works = new List<Guid>();
+        var copies = new List<Guid>();
         foreach (var answer in answers)
         {
             var copy = CopyOf(answer, trial.Id);
             database.Answers.Add(copy);
             database.CheckRequests.AddRange(copy.Works.Select(work => queue.RequestFor(work.Id, assessments[work.PartId].Id)));
-            works.AddRange(copy.Works.Select(work => work.Id));
+            copies.AddRange(copy.Works.Select(work => work.Id));
         }
 
         audit.Add(
@@ -107,7 +123,7 @@ public sealed class TrialCopies(BlueSlateContext database, CheckQueue queue, Aud
             trial.Id
         );
         await database.SaveChangesAsync(cancellation);
-        queue.Enqueue(works);
+        queue.Enqueue(copies);
         return TypedResults.Ok(new CreatedReply(trial.Id));
     }
 

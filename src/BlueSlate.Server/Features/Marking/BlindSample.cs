@@ -160,6 +160,15 @@ public sealed class BlindSample(
             .Select(row => row.WorkId);
     }
 
+    /// <summary>Whether some of this work is in the sample, and not yet marked by two.</summary>
+    public Task<bool> AnyIsBlindAsync(IReadOnlyCollection<Guid> works, CancellationToken cancellation) =>
+        database.SampleWorks.AnyAsync(
+            row =>
+                works.Contains(row.WorkId)
+                && database.BlindMarkings.Count(marking => marking.WorkId == row.WorkId && marking.DoneAt != null) < 2,
+            cancellation
+        );
+
     /// <summary>How far two agree; null while no answer has been marked by two.</summary>
     public async Task<AgreementReply?> AgreementAsync(Guid partId, CancellationToken cancellation) =>
         await AgreementAsync(await DoneAsync(partId, cancellation), cancellation);
@@ -274,6 +283,19 @@ public sealed class BlindSample(
         if (request.Count is < 1 or > MostAnswers)
         {
             return Problems.Unreadable("sample", $"A sample holds 1 to {MostAnswers} answers.", "count");
+        }
+
+        if (
+            await database.ExerciseParts.AnyAsync(
+                part => part.Id == partId && database.Exercises.Any(trial => trial.TrialOfId == part.ExerciseId),
+                cancellation
+            )
+        )
+        {
+            return Problems.Conflict(
+                "trial",
+                "Another marking is tried on copies of these answers, where everybody sees what was found. Take the copy away first."
+            );
         }
 
         // What is in the sample stays in it; only what is not released, and what nobody has seen, can be marked blind.
