@@ -76,6 +76,34 @@ public sealed class CountWordingTests
     }
 
     [Theory]
+    [InlineData("A singer may look after several singers as mentor; a singer has at most one mentor.")]
+    [InlineData("As mentor a singer may look after several singers. A singer has at most one mentor.")]
+    public void A_role_behind_several_is_of_the_one_who_does_it(string text)
+    {
+        var ends = Model.Relationships[^1].Roles;
+        var tie = Model.Relationships[^1] with
+        {
+            Roles =
+            [
+                ends[0] with
+                {
+                    Role = "mentor",
+                    Verb = "looks after",
+                },
+                ends[1] with
+                {
+                    Role = "newcomer",
+                    Verb = "is looked after by",
+                },
+            ],
+        };
+        var model = Model with { Relationships = [.. Model.Relationships.SkipLast(1), tie] };
+        var said = CountWording.Of(model, new ThingNames(model, []), ScenarioProse.OfParagraphs(text));
+        Surely(said["t4/2"].Select(evidence => evidence.Max)).ShouldBe("*");
+        Surely(said["t4/1"].Select(evidence => evidence.Max)).ShouldBe("1");
+    }
+
+    [Theory]
     [InlineData("A singer may hold several scores; the date of each holding is kept.")]
     [InlineData("A singer may hold several scores; each holding is dated.")]
     public void What_is_said_of_a_deed_says_nothing_of_how_many(string text)

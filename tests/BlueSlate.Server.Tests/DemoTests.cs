@@ -21,7 +21,7 @@ public sealed class DemoTests
         var seed = new DemoSeed(context, Folder, TimeProvider.System);
         await seed.FillAsync();
         await seed.ReleaseAsync();
-        (await context.Exercises.CountAsync(TestContext.Current.CancellationToken)).ShouldBe(14);
+        (await context.Exercises.CountAsync(TestContext.Current.CancellationToken)).ShouldBe(15);
         (await context.Works.CountAsync(TestContext.Current.CancellationToken)).ShouldBeGreaterThan(
             await context.Answers.CountAsync(TestContext.Current.CancellationToken)
         );

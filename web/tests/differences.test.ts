@@ -64,6 +64,26 @@ describe('differences drawn into an answer', () => {
     expect(Math.abs(oval.y - steward.y)).toBeLessThan(150);
   });
 
+  it('add a missing diamond with all its lines, and a missing box with its ovals, whichever is told first', () => {
+    const chen = drawing(
+      `{"id":"g","form":"rectangle","text":"Guest","place":[0,0,400,120]},
+       {"id":"d","form":"diamond","text":"borrows","place":[800,0,400,200]},
+       {"id":"k","form":"rectangle","text":"Kite","place":[1600,0,400,120]},
+       {"id":"o","form":"oval","text":"span","place":[1600,-300,400,120]}`,
+      `{"id":"gd","from":{"shape":"g"},"to":{"shape":"d"}},{"id":"dk","from":{"shape":"d"},"to":{"shape":"k"}},
+       {"id":"ko","from":{"shape":"k"},"to":{"shape":"o"}}`,
+    );
+    const guest = drawing(`{"id":"x","form":"rectangle","text":"Guest","place":[0,0,400,120]}`);
+    for (const told of [
+      ['d', 'k'],
+      ['k', 'd'],
+    ]) {
+      const notes = told.map((id) => note({ id, modelElements: [id] }));
+      const { ochre } = overlayOf(guest, chen, notes, { g: 'x' });
+      expect([...ochre].sort()).toEqual(['model.d', 'model.dk', 'model.gd', 'model.k', 'model.ko', 'model.o']);
+    }
+  });
+
   it('add a missing row to the right box, once', () => {
     const overlay = overlayOf(
       answer,

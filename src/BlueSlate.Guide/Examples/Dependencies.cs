@@ -30,6 +30,29 @@ internal sealed class Dependencies : ExampleArea
         "Producer determines show",
     ];
 
+    /// <summary>What follows from the arrows, written beside them.</summary>
+    private static readonly string[] Loans =
+    [
+        "Attributes: ticket, borrower, phone, tool, shelf",
+        "Key: ticket",
+        "Closure of borrower: borrower, phone",
+        "Closure of tool: tool, shelf",
+        "Minimal cover: ticket -> borrower; borrower -> phone; ticket -> tool; tool -> shelf",
+        "Normal form: 2NF",
+        "Ticket determines borrower and tool",
+        "Borrower determines phone",
+        "Tool determines shelf",
+    ];
+
+    /// <summary>Two prices, of which one is in the list and the other was paid.</summary>
+    private static readonly string[] Sale =
+    [
+        "Attributes: ticket no, seed, list price, paid price",
+        "Key: ticket no, seed",
+        "Seed determines list price",
+        "Ticket no and seed determine paid price",
+    ];
+
     private static readonly string[] Lettered =
     [
         .. JobSheet[..2],
@@ -55,6 +78,13 @@ internal sealed class Dependencies : ExampleArea
             ["arrow-loose"] = new(Of(JobSheet), WithLoose(Of(JobSheet))) { Options = Options },
             ["arrowhead-missing"] = new(Of(JobSheet), WithoutHead(Of(JobSheet))) { Options = Options },
             ["candidate-key-missing"] = On(Crew, 2, "Candidate keys: host, show"),
+            ["closure-missing"] = On(Loans, 2, ""),
+            ["closure-wrong"] = On(Loans, 2, "Closure of borrower: borrower, phone, tool"),
+            ["cover-missing"] = On(Loans, 4, ""),
+            ["cover-not-equivalent"] = On(Loans, 4, "Minimal cover: ticket -> borrower; borrower -> phone; ticket -> tool"),
+            ["cover-not-minimal"] = On(Loans, 4, Loans[4] + "; ticket -> shelf"),
+            ["form-mistaken"] = On(Loans, 5, "Normal form: 3NF"),
+            ["form-unnamed"] = On(Loans, 5, ""),
             ["chosen-key-not-minimal"] = On(JobSheet, 1, "Key: job no, part no, visitor no"),
             ["chosen-key-not-unique"] = On(JobSheet, 1, "Key: job no"),
             ["chosen-key-unmarked"] = On(JobSheet, 1, ""),
@@ -87,6 +117,13 @@ internal sealed class Dependencies : ExampleArea
             ["multivalued-as-functional"] = On(Skills, 2, "Badge no multidetermines language\nBadge no determines skill"),
             ["prime-attributes-unlisted"] = On(Crew, 3, ""),
             ["prime-attributes-wrong"] = On(Crew, 3, "Prime attributes: host, show"),
+            ["two-meanings"] = new(
+                Of(Sale),
+                Of(["Attributes: ticket no, seed, price", Sale[1], "Seed determines price", "Ticket no and seed determine price"])
+            )
+            {
+                Options = Options,
+            },
         };
 
     private static FindingExample On(string[] model, int at, string instead) =>

@@ -43,11 +43,34 @@ internal sealed class Stages : ExampleArea
         "Teacher determines instrument",
     ];
 
+    /// <summary>Something that is calculated, and a cell that holds two values.</summary>
+    private static readonly string[] Sowing =
+    [
+        "Attributes: bed no, gardener, street, town, rows, spacing, plants",
+        "Key: bed no",
+        "Calculated: plants",
+        "Bed no determines gardener, rows and spacing",
+        "Gardener determines street and town",
+        "Rows and spacing determine plants",
+        "UNF: Bed has bed no (key), gardener, home (street, town), rows, spacing, plants",
+        "1NF: Bed has bed no (key), gardener, street, town, rows, spacing, plants",
+        "3NF: Bed has bed no (key), gardener (foreign key), rows, spacing",
+        "3NF: Gardener has gardener (key), street, town",
+    ];
+
     public override string Title => "Stages";
 
     public override IReadOnlyDictionary<string, FindingExample> ByCode =>
         new Dictionary<string, FindingExample>(StringComparer.Ordinal)
         {
+            ["calculated-stored"] = On(Sowing, "3NF: Bed", Sowing[8] + ", plants"),
+            ["cell-not-atomic"] = On(Sowing, "1NF", "1NF: Bed has bed no (key), gardener, home, rows, spacing, plants"),
+            ["claimed-form-wrong"] = On(
+                [.. Lessons, "3NF: Lesson has player (key), instrument (key), teacher"],
+                "3NF",
+                "3NF: Lesson has player (key), instrument (key), teacher\n"
+                    + "BCNF: Lesson has player (key), instrument (key), teacher"
+            ),
             ["dependency-lost"] = On(
                 [.. Lending, .. Second, .. Third],
                 "3NF: Tool",
@@ -112,6 +135,13 @@ internal sealed class Stages : ExampleArea
             ["stage-attribute-dropped"] = On([.. Lending, .. Second], "2NF: Tool", "2NF: Tool has tool no (key), tool, shed"),
             ["stage-missing"] = On([.. Lending, .. Second, .. Third], [.. Third.SelectMany(line => new[] { line, "" })]),
             ["stage-skipped"] = On([.. Lending, .. Second, .. Third], [.. Second.SelectMany(line => new[] { line, "" })]),
+            ["surrogate-without-alternate"] = On(
+                Sowing,
+                "3NF: Bed",
+                "3NF: Bed has bed no (key), gardener id (foreign key), rows, spacing",
+                "3NF: Gardener",
+                "3NF: Gardener has gardener id (key), gardener, street, town"
+            ),
             ["table-column-invented"] = On([.. Lending, .. Second], "2NF: Loan", "2NF: Loan has loan no (key), day, mood"),
             ["table-foreign-key-unmarked"] = On(
                 [.. Lending, .. Second, .. Third],

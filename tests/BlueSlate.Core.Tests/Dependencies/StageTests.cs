@@ -2,6 +2,7 @@ using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Marking;
 using BlueSlate.Core.Subjects.Dependencies;
+using BlueSlate.Core.Subjects.Dependencies.Drawn;
 using CsCheck;
 using Shouldly;
 
@@ -368,6 +369,56 @@ public sealed class StageTests
         var drawing = Next(Typed(Diagram), 0);
         Subject.Do(drawing, "own-table", Rows(drawing, names.Split(',')))!.ShouldBe(new Done(null, why));
     }
+
+    private static readonly string[] Fleet =
+    [
+        "Attributes: hull, sail, owner, harbour, berth",
+        "Hull determines sail and owner",
+        "Owner determines harbour and berth",
+        "3NF: Boat has hull (key), sail, owner (foreign key)",
+        "3NF: Owner has owner (key), harbour, berth",
+    ];
+
+    [Fact]
+    public void Tables_become_one_again_under_the_key_that_identifies_both()
+    {
+        var drawing = Typed(Fleet);
+        string[] both = [.. drawing.Sheets[1].Shapes.Select(shape => shape.Id).Reverse()];
+        var merged = (Drawing)Subject.Do(drawing, "merge-tables", both)!.Document!;
+        TablesOf(merged).ShouldBe(["3NF: Boat has hull (key), sail, owner, harbour, berth"]);
+        // What stays keeps its ids, so that it can still be seen where it went.
+        merged.Sheets[1].Shapes[0].Id.ShouldBe(drawing.Sheets[1].Shapes[0].Id);
+        Subject.Do(drawing, "merge-tables", both[..1])!.ShouldBe(new Done(null, "Choose two tables of one sheet, or more."));
+
+        // Of two that have nothing in common both keys together identify a row.
+        var apart = Typed(["Attributes: reef, depth, tide", "3NF: Reef has reef (key), depth", "3NF: Tide has tide (key)"]);
+        var one = (Drawing)Subject.Do(apart, "merge-tables", [.. apart.Sheets[1].Shapes.Select(shape => shape.Id)])!.Document!;
+        TablesOf(one).ShouldBe(["3NF: Reef has reef (key), depth, tide (key)"]);
+    }
+
+    [Fact]
+    public void A_table_gets_a_number_of_its_own_and_is_referred_to_by_it()
+    {
+        var drawing = Typed(Fleet);
+        var owner = drawing.Sheets[1].Shapes[1].Id;
+        var numbered = (Drawing)Subject.Do(drawing, "own-number", [owner])!.Document!;
+        TablesOf(numbered)
+            .ShouldBe([
+                "3NF: Boat has hull (key), sail, owner no (foreign key)",
+                "3NF: Owner has owner no (key), owner (alternate key), harbour, berth",
+            ]);
+        var remarks = StageRemarks.Of(DependencyReader.Read(numbered)).ToList();
+        remarks.ShouldAllBe(remark => !remark.IsAmiss);
+        Subject
+            .Do(Typed([.. Fleet[..4], "3NF: Owner has owner, harbour"]), "own-number", ["b"])!
+            .Problem.ShouldBe("Choose one table.");
+    }
+
+    private static IEnumerable<string> TablesOf(Drawing drawing) =>
+        DependencySentences
+            .Write(DependencyReader.Read(drawing))
+            .Select(said => said.Text)
+            .Where(text => text.StartsWith("3NF", StringComparison.Ordinal));
 
     private static Drawing Next(Drawing drawing, int sheet) =>
         (Drawing)Subject.Do(drawing, "next-stage", [drawing.Sheets[sheet].Id])!.Document!;

@@ -120,6 +120,46 @@ public sealed class MarkingTests
     }
 
     [Fact]
+    public void Whatever_is_left_out_of_a_model_answer_is_lost_with_a_note()
+    {
+        var untold =
+            from folder in DemoExercises.Folders
+            let assessor = DemoExercises.AssessorOf(folder)
+            from left in WithoutEach(DemoExercises.Load($"{folder}/model.json"))
+            let assessment = assessor.Assess(left.Answer, [])
+            let told = assessment.Findings.SelectMany(finding => finding.Claims).ToHashSet()
+            let bad = assessment.Comparison.Verdicts.Where(verdict => verdict.IsBad).Select(verdict => verdict.Fact.Id)
+            let lost = assessment.Sheet.Maximum - assessment.Sheet.Exact
+            let noted = assessment.Notes.Aggregate(Rational.Zero, (sum, note) => sum + note.Loss)
+            let silent = bad.Where(id => !told.Contains(id)).ToList()
+            where silent.Count > 0 || lost != noted
+            select $"{folder} without {left.Gone}: {string.Join(", ", silent)}, {lost} lost, {noted} told";
+        untold.ShouldBeEmpty();
+    }
+
+    // The drawing without each of its shapes and what hangs on it, and without each of their lines of text.
+    private static IEnumerable<(string Gone, Drawing Answer)> WithoutEach(Drawing model) =>
+        from at in Enumerable.Range(0, model.Sheets.Length)
+        let sheet = model.Sheets[at]
+        from shape in sheet.Shapes
+        from gone in shape.TextLines.Select(row => row.Id).Prepend(shape.Id)
+        let kept = sheet
+            .Shapes.Where(one => one.Id != gone)
+            .Select(one =>
+                one with
+                {
+                    Compartments = [.. one.Compartments.Select(rows => rows.RemoveAll(row => row.Id == gone))],
+                }
+            )
+        let lines = sheet.Lines.Where(line => line.From.On.Id != gone && line.To.On.Id != gone)
+        let without = sheet with
+        {
+            Shapes = [.. kept],
+            Lines = [.. lines],
+        }
+        select (gone, model with { Sheets = model.Sheets.SetItem(at, without), Ties = [] });
+
+    [Fact]
     public void A_diamond_between_two_boxes_says_nothing_of_identifying_and_its_own_note_explains_that()
     {
         var boxes = new Sketch().Box("Repair", "PK no").Box("Use", "PPK no", "quantity");

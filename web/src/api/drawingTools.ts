@@ -42,12 +42,23 @@ export function workTools(id: string, title: string): DrawingTools {
   };
 }
 
-export function partTools(id: string, title: string): DrawingTools {
+/**
+ * What an author's slate can have done. The core reads a drawing as the class has learned to: what is asked and still to be saved is waited
+ * for.
+ */
+export function partTools(
+  id: string,
+  title: string,
+  settled: () => Promise<unknown> = () => Promise.resolve(),
+): DrawingTools {
   const params = { path: { id } };
   return {
     title,
     forAuthors: true,
-    amend: (drawing, lines) => must(api.POST('/api/parts/{id}/amend', { params, body: { drawing, lines } })),
+    amend: async (drawing, lines) => {
+      await settled();
+      return must(api.POST('/api/parts/{id}/amend', { params, body: { drawing, lines } }));
+    },
     redraw: (drawing, notation) => must(api.POST('/api/parts/{id}/redraw', { params, body: { drawing, notation } })),
     members: (drawing, shapes) => must(api.POST('/api/parts/{id}/members', { params, body: { drawing, shapes } })),
     lift: (drawing, shapes, name, members) =>

@@ -12,6 +12,7 @@ import {
 } from '../drawing/document';
 import { freePlace } from '../geometry/neighbours';
 import { boxOf } from '../geometry/measure';
+import { isBox } from '../notations/forms';
 
 /** What stands in the margin: a difference that was found, or what a marker gave or took besides. */
 export interface Note extends Omit<Schemas['StudentNote'], 'tag'> {
@@ -112,7 +113,7 @@ class OverlayBuilder {
       const compartments = shape.compartments.map((rows) => rows.map((row) => ({ ...row, id: added(row.id) })));
       this.shapes.set(id, { ...shape, id, sheet, compartments, x: Math.round(spot.x * 4), y: Math.round(spot.y * 4) });
       this.ochre.add(id);
-      if (shape.form === 'oval') this.tie(shape);
+      this.tie(shape);
     }
     return id;
   }
@@ -134,18 +135,23 @@ class OverlayBuilder {
     return added(shape.sheet);
   }
 
-  /** An attribute is drawn with what ties it to its owner. */
-  private tie(oval: Shape) {
+  /**
+   * What is drawn in is drawn with what ties it: an attribute to its owner, a box to its attributes, and what joins others to all of them.
+   */
+  private tie(shape: Shape) {
     for (const line of this.model.lines.values()) {
       const ids = [line.from, line.to].map(({ on }) => (on.kind === 'shape' ? on.id : ''));
-      const owner = ids.find((id) => id !== oval.id);
-      if (ids.includes(oval.id) && owner && this.counterparts[owner]) this.addLine(line);
+      const other = this.model.shapes.get(ids.find((id) => id !== shape.id) ?? '');
+      if (!ids.includes(shape.id) || !other) continue;
+      const isThere = Boolean(this.counterparts[other.id]) || this.shapes.has(added(other.id));
+      if (isBox(shape.form) ? other.form === 'oval' : shape.form !== 'oval' || isThere) this.addLine(line);
     }
   }
 
   private addLine(line: Line): string | null {
-    if (this.counterparts[line.id]) return null;
     const id = added(line.id);
+    if (this.counterparts[line.id]) return null;
+    if (this.lines.has(id)) return id;
     const [from, to] = [this.endFor(line.from), this.endFor(line.to)];
     if (!from || !to) return null;
     const sheet = from.on.kind === 'shape' ? this.shapes.get(from.on.id)?.sheet : undefined;

@@ -18,6 +18,7 @@ const meanings: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   'chen oval underline': { solid: 'key', dashed: 'partial key' },
   'chen line stroke': { double: 'all of them' },
   'dependency rectangle underline': { solid: 'key' },
+  'dependency rectangle outline': { dashed: 'calculated' },
   'uml line stroke': { dashed: 'dependency' },
   'uml rectangle italics': { yes: 'abstract' },
   'uml row underline': { solid: 'class scope' },

@@ -23,6 +23,8 @@ export interface SlateNotation {
   readonly formWords?: Readonly<Record<Form, string>>;
   /** Whether one draws line after line from one shape, until one says that it is enough. */
   readonly severalFromOne?: boolean;
+  /** Whether what ties two boxes is a shape of its own on their line. */
+  readonly tiesByDiamond?: boolean;
   /** What stands at the end of a line that is drawn to a box. */
   readonly head?: EndMark;
   /** Whether it draws concepts, which another notation of concepts can draw too. */
@@ -61,6 +63,7 @@ const stem: SlateNotation = {
   boxWay: 'stem',
   verbAt: 'end',
   strokes: ['solid', 'double', 'dashed'],
+  tiesByDiamond: true,
   ofConcepts: true,
   typed: typedConcepts,
   hint: 'Enter: next oval. (key), (partial key), (several), (derived) or (first, last) behind. Esc: done.',

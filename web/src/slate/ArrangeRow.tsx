@@ -4,6 +4,7 @@ import type { DrawingTools } from '../api/drawingTools';
 import { readDrawing, writeDrawing } from '../drawing/format';
 import { Dictionary } from './dialogs/Comments';
 import { determinantsIn } from '../drawing/determinants';
+import { rowsOf } from '../drawing/document';
 import { isBox } from '../notations/forms';
 import { LiftSheet } from './dialogs/LiftSheet';
 import { PictureSheet } from './dialogs/PictureSheet';
@@ -120,6 +121,7 @@ export function ArrangeRow({ slate, tidy, deeds, allowed, refusal: dropRefusal }
         </>
       )}
       {boxes.length === 1 && <OwnTables slate={slate} deeds={deeds} table={boxes[0]!} />}
+      <WholeTables slate={slate} deeds={deeds} chosen={boxes} />
       {shapes.length > 0 && (
         <button className="word-button" aria-pressed={pinned} onClick={() => change(pin(drawing, selection.ids))}>
           {pinned ? 'let go' : 'pin'}
@@ -195,6 +197,24 @@ function OwnTables({ slate, deeds, table }: { slate: Slate; deeds: Deeds; table:
         ))}
       </>
     )
+  );
+}
+
+/** What can be done to whole tables of a stage: one gets a number of its own, several become one. */
+function WholeTables({ slate, deeds, chosen }: { slate: Slate; deeds: Deeds; chosen: readonly string[] }) {
+  const areTables = chosen.every((id) => {
+    const shape = slate.drawing.shapes.get(id)!;
+    return shape.sheet !== undefined && rowsOf(shape).length > 0;
+  });
+  if (!deeds || !slate.notation.stages || chosen.length === 0 || !areTables || slate.selection.row) return null;
+  const [deed, says, label] =
+    chosen.length === 1
+      ? (['own-number', 'a number for its key', 'give a number of its own'] as const)
+      : (['merge-tables', 'one table of these', 'make one table'] as const);
+  return (
+    <button className="word-button" disabled={deeds.busy} onClick={() => void deeds.run(deed, chosen, label)}>
+      {says}
+    </button>
   );
 }
 

@@ -38,7 +38,7 @@ public static class Chase
             }
         }
 
-        return new ChaseResult(rows.Exists(row => Array.TrueForAll(row, cell => cell == 0)), Frozen(rows));
+        return new ChaseResult(rows.Exists(row => given.All.All(column => row[column] == 0)), Frozen(rows));
     }
 
     // Rows that agree on the determinant agree on what it determines.

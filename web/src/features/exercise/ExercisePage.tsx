@@ -188,7 +188,7 @@ function PartScript({ exercise, part, at, sessions, session, titled, editable, s
     [part.id],
   );
   const title = `${titleOfPart(exercise.title, asked.title ?? '', at, exercise.parts.length)}, model answer`;
-  const { tools, tidying } = usePartDrafting(part.id, title);
+  const { tools, tidying } = usePartDrafting(part.id, title, saved.settled);
   const away = isAway(slate.session_.state);
   // The core reads a drawing as the class has learned to, by what is saved.
   const reading = useReading(slate.full, read, away, JSON.stringify(part.part.value.learned));

@@ -1,5 +1,5 @@
 import { useMutation } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { isProblem } from '../../api/client';
 import { later } from '../../keeping/saving';
 
@@ -28,28 +28,30 @@ export function useSaved<T>({ scope, opened, put, onSaved, delay = 0 }: Saves<T>
   });
   const next = useRef<(() => void) | null>(null);
   const stop = useRef<(() => void) | null>(null);
-  const sendNow = () => {
+  const sent = useRef<Promise<unknown>>(Promise.resolve());
+  const sendNow = useCallback(() => {
     stop.current?.();
     next.current?.();
     next.current = null;
-  };
+  }, []);
   const set = (wanted: T) => {
     setValue(wanted);
     setWaits(true);
     next.current = () => {
       setWaits(false);
-      save.mutate(wanted);
+      // What could not be sent is told as the error of the save.
+      sent.current = save.mutateAsync(wanted).catch(() => undefined);
     };
     stop.current?.();
     if (delay === 0) sendNow();
     else stop.current = later(delay, sendNow);
   };
   // What still waits goes when one leaves.
-  const leave = useRef(sendNow);
-  useEffect(() => {
-    leave.current = sendNow;
-  });
-  useEffect(() => () => leave.current(), []);
+  useEffect(() => sendNow, [sendNow]);
+  const settled = useCallback(() => {
+    sendNow();
+    return sent.current;
+  }, [sendNow]);
   const current =
     isProblem(save.error) && save.error.code === 'conflict'
       ? (save.error.current as { revision: number; text: string })
@@ -59,6 +61,8 @@ export function useSaved<T>({ scope, opened, put, onSaved, delay = 0 }: Saves<T>
     set,
     saving: waits || save.isPending,
     error: current ? null : save.error,
+    /** Sends at once what waits, and ends when everything was sent or refused. */
+    settled,
     /** Sends again what could not be sent. */
     again: () => save.mutate(value),
     /** What somebody else saved in the meantime, while it has not been decided what to go on with. */

@@ -18,6 +18,17 @@ const marks = [
   { value: 'PPK', says: 'PPK', word: 'PPK' },
 ] as const;
 
+const tableMarks = [
+  { mark: 'FK', says: 'foreign key', deed: 'mark-foreign' },
+  { mark: 'AK1', says: 'alternate key', deed: 'mark-alternate' },
+] as const;
+
+/** The marks of a line with one more, or without it where it is there. */
+function toggled(marks: string, mark: string): string {
+  const all = marks.split(' ').filter((one) => one.length > 0);
+  return (all.includes(mark) ? all.filter((one) => one !== mark) : [...all, mark]).join(' ');
+}
+
 /** What can be done with one row of a box. */
 export function AtRow({ slate, words }: ChosenProps) {
   const keyFor = useDeedKeys();
@@ -46,14 +57,16 @@ export function AtRow({ slate, words }: ChosenProps) {
           />
         </>
       )}
-      {slate.notation.stages && (
-        <Deed
-          says={words ? 'foreign key' : 'FK'}
-          keyName={keyFor('mark-foreign')}
-          pressed={row.mark === 'FK'}
-          onPress={() => set({ mark: row.mark === 'FK' ? '' : 'FK' })}
-        />
-      )}
+      {slate.notation.stages &&
+        tableMarks.map(({ mark, says, deed }) => (
+          <Deed
+            key={mark}
+            says={words ? says : mark}
+            keyName={keyFor(deed)}
+            pressed={row.mark.split(' ').includes(mark)}
+            onPress={() => set({ mark: toggled(row.mark, mark) })}
+          />
+        ))}
       <UnderlineChoices
         notation={notation}
         thing="row"

@@ -1,6 +1,5 @@
 import type { Form, Line } from '../../drawing/document';
 import { joinsBoxes } from '../../drawing/edits';
-import { formsFor } from '../../notations/notations';
 import type { Slate } from '../useSlate';
 import { formOf } from '../../notations/forms';
 
@@ -18,9 +17,9 @@ export const formDeeds: Readonly<Record<string, Form>> = {
   note: 'note',
 };
 
-/** Whether a diamond can be set into a line: where the notation has such, and the line ties two boxes. */
+/** Whether a diamond can be set into a line: where two boxes are tied by one, and the line ties two. */
 export const mayHaveDiamond = ({ notation, drawing }: Slate, line: Line) =>
-  formsFor(notation.name).own.includes('diamond') && joinsBoxes(drawing, line);
+  notation.tiesByDiamond === true && joinsBoxes(drawing, line);
 
 /** Whether a form, placed while shapes are chosen, is tied to them. */
 export const tiesItself = (form: Form) => form !== 'note' && formOf(form).layout !== 'rows';

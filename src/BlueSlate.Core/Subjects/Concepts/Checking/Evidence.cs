@@ -148,6 +148,20 @@ public sealed class Evidence
         return [.. Comparison.AllBad.Where(verdict => ids.Contains(verdict.Fact.ConceptId)).Select(verdict => verdict.Fact.Id)];
     }
 
+    /// <summary>
+    /// The ids of all that goes with a relationship of the model answer: its ends and attributes, what embodies it, and what it excludes.
+    /// </summary>
+    public IEnumerable<string> OwnIdsOf(RelationshipType relationship) =>
+        [
+            relationship.Id,
+            .. relationship.Roles.Select(role => role.Id),
+            .. relationship.Attributes.SelectMany(attribute => attribute.OwnIds),
+            .. relationship.EntityId is { } entity ? ModelEntity(entity).OwnIds : [],
+            .. Comparison
+                .Model.Model.Exclusions.Where(exclusion => exclusion.RelationshipIds.Contains(relationship.Id))
+                .Select(exclusion => exclusion.Id),
+        ];
+
     /// <summary>The same without those that are drawn, but wrong.</summary>
     public ImmutableArray<string> AbsentFactsOf(IEnumerable<string> conceptIds)
     {

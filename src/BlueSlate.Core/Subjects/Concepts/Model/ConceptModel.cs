@@ -82,6 +82,15 @@ public sealed record EntityType(
     /// <summary>The literals of an enumeration.</summary>
     public ImmutableArray<Literal> Literals { get; init; } = [];
 
+    /// <summary>The ids of all that goes with it: its attributes with their parts, its operations and literals, and its own.</summary>
+    public IEnumerable<string> OwnIds =>
+        [
+            .. Attributes.SelectMany(attribute => attribute.OwnIds),
+            .. Operations.Select(operation => operation.Id),
+            .. Literals.Select(literal => literal.Id),
+            Id,
+        ];
+
     /// <summary>The primary identifier, or null when none is said.</summary>
     public Identifier? Primary => Identifiers.FirstOrDefault(identifier => identifier.Kind == IdentifierKind.Primary);
 
@@ -150,6 +159,9 @@ public sealed record ConceptAttribute(
     /// say. Else unsaid.
     /// </summary>
     public Count Values { get; init; } = Count.Unsaid;
+
+    /// <summary>Its own id and those of its parts.</summary>
+    public IEnumerable<string> OwnIds => Leaves.Select(part => part.Id).Prepend(Id);
 
     /// <summary>Its innermost parts, however deep they lie: what is kept of it.</summary>
     public ImmutableArray<AttributePart> Leaves

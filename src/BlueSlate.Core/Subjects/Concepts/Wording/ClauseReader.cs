@@ -122,7 +122,7 @@ internal sealed class ClauseReader(ThingNames names, IReadOnlySet<string> verbs)
     // Of what it says something, and what else it names.
     private (IReadOnlyList<Mention> Subjects, IReadOnlyList<Mention> Others) Parties(Span span)
     {
-        var inside = InRoles(span.Inside.FindAll(mention => !span.IsWithin(mention)), span.Sentence);
+        var inside = InRoles(span.Inside.FindAll(mention => !span.IsWithin(mention)), span);
         if (span.Antecedent is { } antecedent)
         {
             return ([antecedent with { Says = Again(antecedent.Says) }], inside);
@@ -159,21 +159,42 @@ internal sealed class ClauseReader(ThingNames names, IReadOnlySet<string> verbs)
         return (Spoken(span), inside);
     }
 
-    // One experienced member as mentor: who has the role is whom it is said of.
-    private static List<Mention> InRoles(List<Mention> mentions, ScenarioSentence sentence)
+    // One experienced member as mentor: who has the role is whom it is said of. Where several are named before it, one as mentor of
+    // several members, or it comes first, it is said of whom the sentence is about.
+    private static List<Mention> InRoles(List<Mention> mentions, Span span)
     {
-        bool IsRoleOf(Mention role, Mention one) =>
+        bool IsBeside(Mention one, Mention role) =>
             role.Role is not null
             && one.Role is null
             && one.Thing == role.Thing
             && one.End == role.Start - 1
-            && sentence.Written[one.End] == "as";
+            && span.Sentence.Written[one.End] == "as";
+        var holders = new Dictionary<Mention, Mention>();
+        foreach (var role in mentions)
+        {
+            var subject = mentions.Find(one => one.Start < span.Verb && one.Thing == role.Thing && one.Role is null);
+            var beside = mentions.Find(one => IsBeside(one, role));
+            // As mentor a member looks after others.
+            var isFirst = role.Role is not null && role.Start == span.Start + 1 && span.Words[0] == "as";
+            var isOfSubject = isFirst || beside is { IsPlural: true } && !role.IsPlural;
+            if ((isOfSubject ? subject ?? beside : beside) is { } holder)
+            {
+                holders[role] = holder;
+            }
+        }
+
         return
         [
             .. mentions
-                .Where(role => !mentions.Exists(one => IsRoleOf(role, one)))
+                .Where(one => !holders.ContainsKey(one))
                 .Select(one =>
-                    mentions.Find(role => IsRoleOf(role, one)) is { } role ? one with { Role = role.Role, End = role.End } : one
+                    holders.FirstOrDefault(pair => pair.Value == one).Key is { } role
+                        ? one with
+                        {
+                            Role = role.Role,
+                            End = one.End == role.Start - 1 ? role.End : one.End,
+                        }
+                        : one
                 ),
         ];
     }

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
+using BlueSlate.Core.Subjects.Dependencies.Checking.Stages;
 using BlueSlate.Core.Subjects.Dependencies.Drawn;
 
 namespace BlueSlate.Core.Subjects.Dependencies.Checking;
@@ -22,6 +23,12 @@ internal static class DependencyExtras
 
     /// <summary>A column of a table that is none of the attributes.</summary>
     public static readonly ExtraKind Column = new("Column");
+
+    /// <summary>A number of its own that a table was given, where what identified its rows is unique no longer.</summary>
+    public static readonly ExtraKind Number = new("Number of its own");
+
+    /// <summary>A form that a stage claims which nobody asked for, and is not in.</summary>
+    public static readonly ExtraKind Claim = new("Claimed form");
 }
 
 /// <summary>A dependency diagram held against a model answer.</summary>
@@ -157,6 +164,21 @@ internal sealed class DependencyComparison(DrawnAgainst drawn, ImmutableArray<Ve
                 .Stages.Own.SelectMany(own => own.Judged.Tables)
                 .SelectMany(table => drawn.NowhereIn(table).Select(column => (table, column)))
                 .Select(pair => new Extra(DependencyExtras.Column, pair.column.Id, pair.table.Drawn.Id, pair.column.Name.Text)),
+            .. drawn.Stages.BroughtBack.Select(one => new Extra(
+                DependencyExtras.Column,
+                one.Column.Column.Id,
+                one.Column.Table.Id,
+                one.Column.Column.Name.Text
+            )),
+            .. drawn
+                .Stages.Own.SelectMany(own => own.Judged.Numbers.Where(number => !number.HasAlternate))
+                .Select(number => new Extra(DependencyExtras.Number, number.Column.Id, number.Table.Id, number.Column.Name.Text)),
+            .. drawn.Stages.FalseClaims.Select(stage => new Extra(
+                DependencyExtras.Claim,
+                StagesAgainst.ClaimOf(stage),
+                null,
+                stage.Stage.Title
+            )),
         ];
 }
 

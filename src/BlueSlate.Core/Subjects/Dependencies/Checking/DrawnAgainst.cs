@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using BlueSlate.Core.Language;
 using BlueSlate.Core.Subjects.Dependencies.Checking.Stages;
 using BlueSlate.Core.Subjects.Dependencies.Drawn;
 
@@ -54,10 +55,11 @@ internal sealed class DrawnAgainst
     private readonly AttributePairs pairs;
     private readonly Closure sound;
     private readonly DependencySet soundSet;
+    private readonly ImmutableArray<StagePlan> plans;
 
     public DrawnAgainst(DependencyReading model, DependencyReading answer, AttributePairs pairs, ImmutableArray<StagePlan> plans)
     {
-        (Model, Answer, this.pairs) = (model, answer, pairs);
+        (Model, Answer, this.pairs, this.plans) = (model, answer, pairs, plans);
         modelIndex = Enumerable.Range(0, model.Laid).ToDictionary(i => model.Attributes[i].Id, StringComparer.Ordinal);
         modelArrows = model.Dependencies.ToDictionary(arrow => arrow.Id, StringComparer.Ordinal);
         Arrows = [.. answer.Dependencies.Where(IsKnown).Select(Judged)];
@@ -154,6 +156,10 @@ internal sealed class DrawnAgainst
     /// <summary>The columns of a table that are neither given nor laid out.</summary>
     public IEnumerable<StageColumn> NowhereIn(JudgedTable table) =>
         table.Strange.Where(column => column.Attribute >= Answer.Laid).DistinctBy(column => column.Id);
+
+    /// <summary>What the model answer takes apart and calls so; null for none.</summary>
+    public PlannedCell? CellCalled(Name name) =>
+        plans.SelectMany(plan => plan.Cells).FirstOrDefault(cell => Name.Of(cell.Whole).Key == name.Key);
 
     private bool IsKnown(DrawnDependency arrow) =>
         pairs.Models[arrow.To] is not null && arrow.From.All(i => pairs.Models[i] is not null);

@@ -56,6 +56,7 @@ internal static class DependencyAmender
     private sealed record Said(
         IReadOnlyDictionary<string, string> Names,
         IReadOnlySet<string> Key,
+        IReadOnlySet<string> Calculated,
         IReadOnlyList<SaidArrow> Arrows
     )
     {
@@ -63,6 +64,7 @@ internal static class DependencyAmender
         {
             var names = new Dictionary<string, string>(StringComparer.Ordinal);
             var key = new HashSet<string>(StringComparer.Ordinal);
+            var calculated = new HashSet<string>(StringComparer.Ordinal);
             var arrows = new List<SaidArrow>();
             string KeyOf(string name)
             {
@@ -81,6 +83,9 @@ internal static class DependencyAmender
                     case DependencyStatement.OfKey one:
                         key.UnionWith(one.Names.Select(KeyOf));
                         break;
+                    case DependencyStatement.OfCalculated one:
+                        calculated.UnionWith(one.Names.Select(KeyOf));
+                        break;
                     case DependencyStatement.OfDeterminant says:
                         ImmutableArray<string> from = [.. says.From.Select(KeyOf)];
                         arrows.AddRange(says.To.Select(to => new SaidArrow(from, KeyOf(to), says.IsMultivalued, says.Letter)));
@@ -88,7 +93,7 @@ internal static class DependencyAmender
                 }
             }
 
-            return new Said(names, key, arrows);
+            return new Said(names, key, calculated, arrows);
         }
     }
 
@@ -238,6 +243,7 @@ internal static class DependencyAmender
             shape with
             {
                 Underline = Underlined(shape.Id, shape.Underline, said),
+                Outline = Outlined(shape, said),
                 Compartments =
                 [
                     .. shape.Compartments.Select(rows =>
@@ -255,17 +261,32 @@ internal static class DependencyAmender
 
         private Underline Underlined(string element, Underline now, Said said)
         {
-            var drawn = reading.Attributes.FirstOrDefault(attribute => attribute.Elements.Contains(element));
-            var key = drawn?.Name.Key ?? elements.FirstOrDefault(pair => pair.Value == element).Key;
+            var drawn = DrawnAt(element);
+            var key = KeyAt(element, drawn);
             return key is null || said.Key.Contains(key) == (drawn?.IsInKey ?? false) ? now
                 : said.Key.Contains(key) ? Underline.Solid
                 : Underline.None;
         }
 
+        // A box is dashed, or is so no longer, only where something else is said to be calculated.
+        private Outline Outlined(Shape shape, Said said)
+        {
+            var drawn = DrawnAt(shape.Id);
+            var key = KeyAt(shape.Id, drawn);
+            return key is null || said.Calculated.Contains(key) == (drawn?.IsCalculated ?? false) ? shape.Outline
+                : said.Calculated.Contains(key) ? Outline.Dashed
+                : Outline.Single;
+        }
+
+        private DrawnAttribute? DrawnAt(string element) =>
+            reading.Attributes.FirstOrDefault(attribute => attribute.Elements.Contains(element));
+
+        private string? KeyAt(string element, DrawnAttribute? drawn) =>
+            drawn?.Name.Key ?? elements.FirstOrDefault(pair => pair.Value == element).Key;
+
         // A mark that says key goes with the key.
         private string Marked(TextLine row, Said said) =>
-            reading.Attributes.FirstOrDefault(attribute => attribute.Elements.Contains(row.Id)) is { IsInKey: true } drawn
-            && !said.Key.Contains(drawn.Name.Key)
+            DrawnAt(row.Id) is { IsInKey: true } drawn && !said.Key.Contains(drawn.Name.Key)
                 ? string.Join(' ', row.Mark.Split(' ').Where(mark => mark is not ("PK" or "PPK")))
                 : row.Mark;
 

@@ -6,9 +6,9 @@ using BlueSlate.Core.Language;
 namespace BlueSlate.Core.Subjects.Dependencies.Drawn;
 
 /// <summary>
-/// Reads a dependency diagram: a box, or a line of text in one, is an attribute; a line with a head goes from a determinant to what it
-/// determines, and a small shape without a text gathers determinants of several attributes. Boxes with lines on further sheets are the
-/// tables of stages. It is total: what cannot be read gives a remark.
+/// Reads a dependency diagram: a box, or a line of text in one, is an attribute, in a dashed box one that is calculated; a line with a head
+/// goes from a determinant to what it determines, and a small shape without a text gathers determinants of several attributes. Boxes with
+/// lines on further sheets are the tables of stages. It is total: what cannot be read gives a remark.
 /// </summary>
 internal sealed class DependencyReader
 {
@@ -55,7 +55,7 @@ internal sealed class DependencyReader
         var rows = shape.TextLines.Where(row => row.Text.Trim().Length > 0).ToList();
         if (rows.Count == 0)
         {
-            Add(shape.Id, shape.Text, shape.Underline != Underline.None);
+            Add(shape.Id, shape.Text, shape.Underline != Underline.None, shape.Outline == Outline.Dashed);
         }
 
         foreach (var row in rows)
@@ -66,7 +66,7 @@ internal sealed class DependencyReader
     }
 
     // What has the same name is the same attribute, wherever it is drawn.
-    private void Add(string element, string text, bool isInKey)
+    private void Add(string element, string text, bool isInKey, bool isCalculated = false)
     {
         var name = Name.Of(text.Trim());
         if (name.Words.IsEmpty)
@@ -77,13 +77,18 @@ internal sealed class DependencyReader
         if (byName.TryGetValue(name.Key, out var known))
         {
             var before = attributes[known];
-            attributes[known] = before with { IsInKey = before.IsInKey || isInKey, Elements = before.Elements.Add(element) };
+            attributes[known] = before with
+            {
+                IsInKey = before.IsInKey || isInKey,
+                IsCalculated = before.IsCalculated || isCalculated,
+                Elements = before.Elements.Add(element),
+            };
             byElement[element] = known;
         }
         else if (attributes.Count < AttributeSet.Most)
         {
             byName[name.Key] = byElement[element] = attributes.Count;
-            attributes.Add(new DrawnAttribute(element, name, isInKey, [element]));
+            attributes.Add(new DrawnAttribute(element, name, isInKey, [element]) { IsCalculated = isCalculated });
         }
     }
 

@@ -10,6 +10,9 @@ namespace BlueSlate.Core.Subjects.Dependencies.Drawn;
 /// <param name="Elements">Everything that names it.</param>
 internal sealed record DrawnAttribute(string Id, Name Name, bool IsInKey, ImmutableArray<string> Elements)
 {
+    /// <summary>Whether its box is dashed: it is worked out from others, and need not be kept.</summary>
+    public bool IsCalculated { get; init; }
+
     /// <summary>Its name as it stands in running text.</summary>
     public string Text => Phrasing.InText(Name.Text);
 }
@@ -62,6 +65,8 @@ internal sealed record DependencyReading(
     ImmutableArray<Stage> Stages
 )
 {
+    private DependencySet? stored;
+
     /// <summary>What notes list beside it.</summary>
     public Listing Listed { get; init; } = Listing.None;
 
@@ -70,6 +75,12 @@ internal sealed record DependencyReading(
 
     /// <summary>The attributes of the key that is marked; empty for none.</summary>
     public AttributeSet Key { get; } = AttributeSet.Of(Enumerable.Range(0, Attributes.Length).Where(i => Attributes[i].IsInKey));
+
+    /// <summary>The attributes that are shown as calculated; empty for none.</summary>
+    public AttributeSet Calculated { get; } = AttributeSet.Of(Enumerable.Range(0, Laid).Where(i => Attributes[i].IsCalculated));
+
+    /// <summary>The dependencies among what has to be kept: without what is calculated.</summary>
+    public DependencySet Stored => stored ??= Set.Without(Calculated);
 
     /// <summary>Its dependencies as they are computed with, among the attributes that are laid out.</summary>
     public DependencySet Set { get; } =

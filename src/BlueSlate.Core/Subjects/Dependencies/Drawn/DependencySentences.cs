@@ -36,6 +36,15 @@ internal static class DependencySentences
             );
         }
 
+        if (!reading.Calculated.IsEmpty)
+        {
+            var id = new ConceptId(reading.Attributes[reading.Calculated.First()].Id, "calculated").ToString();
+            yield return (
+                NamesOf("Calculated: ", reading.Calculated, reading, id),
+                new DependencyStatement.OfCalculated(reading.Set.NamesOf(reading.Calculated))
+            );
+        }
+
         if (!reading.Listed.Keys.IsEmpty)
         {
             ImmutableArray<ImmutableArray<string>> keys = [.. reading.Listed.Keys.Select(reading.NamesIn)];
@@ -51,6 +60,11 @@ internal static class DependencySentences
                 Listed(ListingText.OfPrimes(InText(reading.NamesIn(primes))), "primes", [primes]),
                 new DependencyStatement.OfPrimes(reading.NamesIn(primes))
             );
+        }
+
+        foreach (var said in ListedSentences(reading))
+        {
+            yield return said;
         }
 
         foreach (var group in reading.Dependencies.GroupBy(arrow => (arrow.From, arrow.IsMultivalued, arrow.Letter)))
@@ -72,6 +86,35 @@ internal static class DependencySentences
             yield return said;
         }
     }
+
+    private static IEnumerable<(Sentence Sentence, DependencyStatement Statement)> ListedSentences(DependencyReading reading)
+    {
+        foreach (var closure in reading.Listed.Closures)
+        {
+            var (of, reached) = (reading.NamesIn(closure.Of), reading.NamesIn(closure.Reached));
+            yield return (
+                Listed(ListingText.OfClosure(InText(of), InText(reached)), $"closure of {string.Join('+', of)}", [closure.Of]),
+                new DependencyStatement.OfClosure(of, reached)
+            );
+        }
+
+        if (reading.Listed.Cover is { } cover)
+        {
+            var arrows = cover
+                .Arrows.Select(arrow => (From: reading.NamesIn(arrow.From), To: reading.NamesIn(arrow.To)))
+                .ToList();
+            var text = ListingText.OfCover(arrows.Select(arrow => (InText(arrow.From), InText(arrow.To))));
+            yield return (Noted(text, "cover", cover.Note), new DependencyStatement.OfCover([.. arrows]));
+        }
+
+        if (reading.Listed.Claimed is { } form)
+        {
+            yield return (Noted(ListingText.OfForm(form.Form), "form", form.Note), new DependencyStatement.OfForm(form.Form));
+        }
+    }
+
+    private static Sentence Noted(string text, string facet, string note) =>
+        new(new ConceptId(note, facet).ToString(), [new SentencePiece(text, note)], [note], null);
 
     private static IEnumerable<string> InText(ImmutableArray<string> names) => names.Select(Phrasing.InText);
 

@@ -14,11 +14,24 @@ internal abstract partial record DependencyStatement
     /// <summary>Which attributes are the key.</summary>
     public sealed record OfKey(ImmutableArray<string> Names) : DependencyStatement;
 
+    /// <summary>Which attributes are calculated from others.</summary>
+    public sealed record OfCalculated(ImmutableArray<string> Names) : DependencyStatement;
+
     /// <summary>All candidate keys.</summary>
     public sealed record OfKeys(ImmutableArray<ImmutableArray<string>> Keys) : DependencyStatement;
 
     /// <summary>Which attributes are in a candidate key.</summary>
     public sealed record OfPrimes(ImmutableArray<string> Names) : DependencyStatement;
+
+    /// <summary>What a set determines, all in all.</summary>
+    public sealed record OfClosure(ImmutableArray<string> Of, ImmutableArray<string> Reached) : DependencyStatement;
+
+    /// <summary>A minimal cover.</summary>
+    public sealed record OfCover(ImmutableArray<(ImmutableArray<string> From, ImmutableArray<string> To)> Arrows)
+        : DependencyStatement;
+
+    /// <summary>The form of all as one table.</summary>
+    public sealed record OfForm(NormalForm Form) : DependencyStatement;
 
     /// <summary>What a determinant determines.</summary>
     public sealed record OfDeterminant(
@@ -35,11 +48,11 @@ internal abstract partial record DependencyStatement
     public const string Nameless = "(no name)";
 
     /// <summary>
-    /// Reads a line: <c>Attributes: a, b</c>, <c>Key: a, b</c>, <c>A and b determine c, d</c>, or with an arrow, <c>a, b -> c</c> and
-    /// <c>a ->> c</c>, with <c>(partial)</c> or <c>(transitive)</c> behind where that is marked; <c>Candidate keys: a, b; a, c</c>;
-    /// <c>Prime attributes: a, b</c>; <c>2NF: Visitor has visitor no (key),
-    /// phone</c> or <c>2NF: Visitor (visitor no, phone)</c> under a title that names a normal form or a sheet. Gives what of it could
-    /// not be taken.
+    /// Reads a line: <c>Attributes: a, b</c>, <c>Key: a, b</c>, <c>Calculated: c</c>, <c>A and b determine c, d</c>, or with an arrow,
+    /// <c>a, b -> c</c> and <c>a ->> c</c>, with <c>(partial)</c> or <c>(transitive)</c> behind where that is marked;
+    /// <c>Candidate keys: a, b; a, c</c>; <c>Prime attributes: a, b</c>; <c>Closure of a, b: a, b, c</c>;
+    /// <c>Minimal cover: a, b -> c; c -> d</c>; <c>Normal form: 2NF</c>; <c>2NF: Visitor has visitor no (key), phone</c> or
+    /// <c>2NF: Visitor (visitor no, phone)</c> under a title that names a normal form or a sheet. Gives what of it could not be taken.
     /// </summary>
     /// <param name="line">The line.</param>
     /// <param name="isStage">Whether a sheet has this title.</param>
@@ -61,12 +74,28 @@ internal abstract partial record DependencyStatement
             return (new OfPrimes(primes), null);
         }
 
+        if (ListingText.Closure(text) is { Reached.IsEmpty: false } closure)
+        {
+            return (new OfClosure(closure.Of, closure.Reached), null);
+        }
+
+        if (ListingText.Cover(text) is { IsEmpty: false } cover)
+        {
+            return (new OfCover(cover), null);
+        }
+
+        if (ListingText.Form(text) is { } form)
+        {
+            return (new OfForm(form), null);
+        }
+
         if (HeadPattern().Match(text) is { Success: true } head)
         {
             var names = NamesIn(text[head.Length..]);
             return names.IsEmpty
                     ? (null, new StatementProblem(0, line.Length, "Here names of attributes are wanted, with commas between."))
                 : head.Groups["key"].Success ? (new OfKey(names), null)
+                : head.Groups["calculated"].Success ? (new OfCalculated(names), null)
                 : (new OfAttributes(names), null);
         }
 
@@ -77,15 +106,20 @@ internal abstract partial record DependencyStatement
             text = letter == DependencyLetter.None ? text : text[..behind.Index];
         }
 
-        var verb = VerbPattern().Match(text);
-        var (from, to) = verb.Success ? (NamesIn(text[..verb.Index]), NamesIn(text[(verb.Index + verb.Length)..])) : ([], []);
+        var (from, to) = ArrowIn(text);
         return from.IsEmpty || to.IsEmpty
             ? (
                 null,
                 new StatementProblem(0, line.Length, "This is not understood: “Item no and visit no determine fault, outcome”.")
             )
-            : (new OfDeterminant(from, to, verb.Groups["many"].Success, letter), null);
+            : (new OfDeterminant(from, to, VerbPattern().Match(text).Groups["many"].Success, letter), null);
     }
+
+    /// <summary>What determines in a text, and what it determines; both empty where none does.</summary>
+    public static (ImmutableArray<string> From, ImmutableArray<string> To) ArrowIn(string text) =>
+        VerbPattern().Match(text) is { Success: true } verb
+            ? (NamesIn(text[..verb.Index]), NamesIn(text[(verb.Index + verb.Length)..]))
+            : ([], []);
 
     private static bool IsTitle(string title, Func<string, bool> isStage) =>
         isStage(title) || FormNames.Claimed(title) is not null || FormNames.IsUnnormalised(title);
@@ -100,10 +134,7 @@ internal abstract partial record DependencyStatement
 
         ImmutableArray<StatedColumn> stated =
         [
-            .. ColumnPattern()
-                .Matches(columns)
-                .SelectMany(found => ColumnsIn(found.Value.Trim()))
-                .DistinctBy(column => Language.Name.Of(column.Name).Key),
+            .. CellText.Split(columns).SelectMany(ColumnsIn).DistinctBy(column => Language.Name.Of(column.Name).Key),
         ];
         return stated.IsEmpty
             ? (
@@ -120,18 +151,15 @@ internal abstract partial record DependencyStatement
     private static IEnumerable<StatedColumn> ColumnsIn(string text)
     {
         var repeats = text.StartsWith('{') && text.EndsWith('}');
-        foreach (var one in repeats ? text[1..^1].Split(',', ';') : [text])
-        {
-            var marks = MarkPattern().Match(one);
-            var name = (marks.Success ? one[..marks.Index] : one).Trim();
-            if (!Language.Name.Of(name).Words.IsEmpty)
+        return from one in repeats ? CellText.Split(text[1..^1]) : [text]
+            let marks = KeyMarksPattern().Match(one)
+            let said = marks.Value
+            from cell in CellText.Read(marks.Success ? one[..marks.Index] : one).Cells
+            select new StatedColumn(cell.Name, KeyPattern().IsMatch(said), ForeignPattern().IsMatch(said), repeats ? text : null)
             {
-                var said = marks.Value;
-                var isForeign =
-                    said.Contains("foreign", StringComparison.OrdinalIgnoreCase) || said.Contains("FK", StringComparison.Ordinal);
-                yield return new StatedColumn(name, KeyPattern().IsMatch(said), isForeign, repeats ? text : null);
-            }
-        }
+                IsAlternate = AlternatePattern().IsMatch(said),
+                Whole = cell.Whole,
+            };
     }
 
     /// <summary>The names in a text, with commas, plus signs or <c>and</c> between them.</summary>
@@ -151,16 +179,29 @@ internal abstract partial record DependencyStatement
     )]
     private static partial Regex TablePattern();
 
-    [GeneratedRegex(@"\s*\{[^}]*\}|(?:\([^)]*\)|[^,;({])+")]
-    private static partial Regex ColumnPattern();
-
     [GeneratedRegex(@"\s*\([^)]*\)\s*$")]
     private static partial Regex MarkPattern();
 
-    [GeneratedRegex(@"(?<!foreign\s)\bkey\b|\bPK\b", RegexOptions.IgnoreCase)]
+    // Nothing but words that mark: what else stands in brackets are the parts of a cell.
+    [GeneratedRegex(
+        @"\s*\((?:\s|,|/|\+|\band\b|\b(?:primary|candidate|alternate|foreign|key|PK|P?FK|AK\d*|UK\d*)\b)+\)\s*$",
+        RegexOptions.IgnoreCase
+    )]
+    private static partial Regex KeyMarksPattern();
+
+    [GeneratedRegex(@"(?<!(?:foreign|alternate)\s)\bkey\b|\bPF?K\b", RegexOptions.IgnoreCase)]
     private static partial Regex KeyPattern();
 
-    [GeneratedRegex(@"^(?:attributes?|(?<key>(?:candidate |primary )?key))\s*:", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"\bforeign\b|\bP?FK\b", RegexOptions.IgnoreCase)]
+    private static partial Regex ForeignPattern();
+
+    [GeneratedRegex(@"\balternate\b|\b[AU]K\d*\b", RegexOptions.IgnoreCase)]
+    private static partial Regex AlternatePattern();
+
+    [GeneratedRegex(
+        @"^(?:attributes?|(?<key>(?:candidate |primary )?key)|(?<calculated>calculated))\s*:",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex HeadPattern();
 
     [GeneratedRegex(
@@ -178,4 +219,11 @@ internal abstract partial record DependencyStatement
 /// <param name="IsInKey">Whether it is said to be part of the key.</param>
 /// <param name="IsForeign">Whether it is said to be a foreign key.</param>
 /// <param name="Group">What is the same for all columns of a group that repeats; null for a column of its own.</param>
-internal sealed record StatedColumn(string Name, bool IsInKey, bool IsForeign, string? Group);
+internal sealed record StatedColumn(string Name, bool IsInKey, bool IsForeign, string? Group)
+{
+    /// <summary>Whether it is said to be part of an alternate key.</summary>
+    public bool IsAlternate { get; init; }
+
+    /// <summary>The cell of which it is a part; empty where it has one of its own.</summary>
+    public string Whole { get; init; } = "";
+}

@@ -10,11 +10,35 @@ namespace BlueSlate.Core.Subjects.Dependencies.Drawn;
 /// <param name="Strange">Names that none of them has.</param>
 internal sealed record ListedSet(string Note, AttributeSet Attributes, ImmutableArray<string> Strange);
 
-/// <summary>What the notes beside a diagram list: all candidate keys, and the attributes that are in one.</summary>
+/// <summary>What a note says that a set of attributes determines, all in all.</summary>
+/// <param name="Of">The set.</param>
+/// <param name="Reached">Its closure, as it is said.</param>
+internal sealed record ListedClosure(ListedSet Of, ListedSet Reached);
+
+/// <summary>What a note gives as a minimal cover.</summary>
+/// <param name="Note">The note.</param>
+/// <param name="Arrows">Its dependencies, each as it is said.</param>
+internal sealed record ListedCover(string Note, ImmutableArray<(ListedSet From, ListedSet To)> Arrows);
+
+/// <summary>The normal form that a note claims of the attributes as one table.</summary>
+internal sealed record ListedForm(string Note, NormalForm Form);
+
+/// <summary>
+/// What the notes beside a diagram list: all candidate keys, the attributes that are in one, closures, a minimal cover, and the form.
+/// </summary>
 /// <param name="Keys">The candidate keys, in their order.</param>
 /// <param name="Primes">The prime attributes; null where none are listed.</param>
 internal sealed record Listing(ImmutableArray<ListedSet> Keys, ListedSet? Primes)
 {
+    /// <summary>The closures, in their order; of one set the first that is given.</summary>
+    public ImmutableArray<ListedClosure> Closures { get; init; } = [];
+
+    /// <summary>The minimal cover; null where none is given.</summary>
+    public ListedCover? Cover { get; init; }
+
+    /// <summary>The form of all as one table; null where none is named.</summary>
+    public ListedForm? Claimed { get; init; }
+
     /// <summary>Nothing is listed.</summary>
     public static Listing None { get; } = new([], null);
 
@@ -22,7 +46,10 @@ internal sealed record Listing(ImmutableArray<ListedSet> Keys, ListedSet? Primes
     public static Listing Read(Drawing drawing, Func<Name, int?> numberOf)
     {
         var keys = ImmutableArray.CreateBuilder<ListedSet>();
+        var closures = ImmutableArray.CreateBuilder<ListedClosure>();
         ListedSet? primes = null;
+        ListedCover? cover = null;
+        ListedForm? form = null;
         foreach (var (note, line) in Lines(drawing))
         {
             keys.AddRange((ListingText.Keys(line) ?? []).Select(names => Of(note, names, numberOf)));
@@ -30,9 +57,30 @@ internal sealed record Listing(ImmutableArray<ListedSet> Keys, ListedSet? Primes
             {
                 primes ??= Of(note, names, numberOf);
             }
+
+            if (ListingText.Closure(line) is { } closure)
+            {
+                closures.Add(new ListedClosure(Of(note, closure.Of, numberOf), Of(note, closure.Reached, numberOf)));
+            }
+
+            if (ListingText.Cover(line) is { } arrows)
+            {
+                var said = arrows.Select(arrow => (Of(note, arrow.From, numberOf), Of(note, arrow.To, numberOf)));
+                cover ??= new ListedCover(note, [.. said]);
+            }
+
+            if (ListingText.Form(line) is { } claimed)
+            {
+                form ??= new ListedForm(note, claimed);
+            }
         }
 
-        return new Listing([.. keys.DistinctBy(key => (key.Attributes, string.Join('\n', key.Strange)))], primes);
+        return new Listing([.. keys.DistinctBy(KeyOf)], primes)
+        {
+            Closures = [.. closures.DistinctBy(closure => KeyOf(closure.Of))],
+            Cover = cover,
+            Claimed = form,
+        };
     }
 
     /// <summary>The lines of the notes of the first sheet.</summary>
@@ -42,6 +90,8 @@ internal sealed record Listing(ImmutableArray<ListedSet> Keys, ListedSet? Primes
         where note.Form == Form.Note
         from line in note.Text.Split('\n')
         select (note.Id, line);
+
+    private static (AttributeSet, string) KeyOf(ListedSet set) => (set.Attributes, string.Join('\n', set.Strange));
 
     private static ListedSet Of(string note, ImmutableArray<string> names, Func<Name, int?> numberOf)
     {

@@ -2,7 +2,7 @@ using BlueSlate.Core.Drawings;
 
 namespace BlueSlate.Core.Subjects.Dependencies.Drawn;
 
-/// <summary>Changes the notes beside a diagram so that they list these keys and prime attributes; what else they say stays.</summary>
+/// <summary>Changes the notes beside a diagram so that they list what is stated and no more; what else they say stays.</summary>
 internal static class ListingAmender
 {
     /// <summary>The drawing with what is stated; a new note has no place.</summary>
@@ -10,11 +10,20 @@ internal static class ListingAmender
     {
         var keys = said.OfType<DependencyStatement.OfKeys>().SelectMany(one => one.Keys).ToList();
         var primes = said.OfType<DependencyStatement.OfPrimes>().SelectMany(one => one.Names).Distinct().ToList();
-        return Put(
-            Put(drawing, line => ListingText.Keys(line) is not null, keys.Count == 0 ? null : ListingText.OfKeys(keys)),
-            line => ListingText.Primes(line) is not null,
-            primes.Count == 0 ? null : ListingText.OfPrimes(primes)
-        );
+        var closures = said.OfType<DependencyStatement.OfClosure>()
+            .Select(one => ListingText.OfClosure(one.Of, one.Reached))
+            .ToList();
+        var arrows = said.OfType<DependencyStatement.OfCover>().SelectMany(one => one.Arrows).ToList();
+        var form = said.OfType<DependencyStatement.OfForm>().LastOrDefault();
+        (Func<string, bool> Lists, string? Text)[] kinds =
+        [
+            (line => ListingText.Keys(line) is not null, keys.Count == 0 ? null : ListingText.OfKeys(keys)),
+            (line => ListingText.Primes(line) is not null, primes.Count == 0 ? null : ListingText.OfPrimes(primes)),
+            (line => ListingText.Closure(line) is not null, closures.Count == 0 ? null : string.Join('\n', closures)),
+            (line => ListingText.Cover(line) is not null, arrows.Count == 0 ? null : ListingText.OfCover(arrows)),
+            (line => ListingText.Form(line) is not null, form is null ? null : ListingText.OfForm(form.Form)),
+        ];
+        return kinds.Aggregate(drawing, (changed, kind) => Put(changed, kind.Lists, kind.Text));
     }
 
     // The first line that lists gets the text, others that do go; a note of which nothing is left goes too.

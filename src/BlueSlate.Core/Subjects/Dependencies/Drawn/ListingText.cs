@@ -5,7 +5,8 @@ namespace BlueSlate.Core.Subjects.Dependencies.Drawn;
 
 /// <summary>
 /// The text of what is listed beside a diagram: <c>Candidate keys: host, show; host, producer</c>, also with braces round each, and
-/// <c>Prime attributes: host, show</c>.
+/// <c>Prime attributes: host, show</c>; a closure, <c>Closure of host, show: host, show, producer</c>, also <c>{host, show}+ = ...</c>;
+/// <c>Minimal cover: host, show -> producer; producer -> show</c>; the form of all as one table, <c>Normal form: 3NF</c>.
 /// </summary>
 internal static partial class ListingText
 {
@@ -27,6 +28,50 @@ internal static partial class ListingText
     public static ImmutableArray<string>? Primes(string line) =>
         PrimesPattern().Match(line) is { Success: true } found ? DependencyStatement.NamesIn(found.Groups["rest"].Value) : null;
 
+    /// <summary>A set, and what a line gives as its closure; null where it gives none.</summary>
+    public static (ImmutableArray<string> Of, ImmutableArray<string> Reached)? Closure(string line)
+    {
+        if (ClosurePattern().Match(line) is not { Success: true } found)
+        {
+            return null;
+        }
+
+        var (of, reached) = (Names("of"), Names("rest"));
+        return of.IsEmpty ? null : (of, reached);
+
+        ImmutableArray<string> Names(string group) => DependencyStatement.NamesIn(found.Groups[group].Value);
+    }
+
+    /// <summary>The dependencies that a line gives as a minimal cover; null where it gives none.</summary>
+    public static ImmutableArray<(ImmutableArray<string> From, ImmutableArray<string> To)>? Cover(string line) =>
+        CoverPattern().Match(line) is { Success: true } found
+            ?
+            [
+                .. found
+                    .Groups["rest"]
+                    .Value.Split(';')
+                    .Select(DependencyStatement.ArrowIn)
+                    .Where(arrow => !arrow.From.IsEmpty && !arrow.To.IsEmpty),
+            ]
+            : null;
+
+    /// <summary>The form that a line names; null where it names none.</summary>
+    public static NormalForm? Form(string line) =>
+        FormPattern().Match(line) is { Success: true } found ? FormNames.Claimed(found.Groups["rest"].Value) : null;
+
+    /// <summary>A closure as a line.</summary>
+    public static string OfClosure(IEnumerable<string> of, IEnumerable<string> reached) =>
+        $"Closure of {string.Join(", ", of)}: {string.Join(", ", reached)}";
+
+    /// <summary>A minimal cover as a line.</summary>
+    public static string OfCover<T>(IEnumerable<(T From, T To)> arrows)
+        where T : IEnumerable<string> =>
+        "Minimal cover: "
+        + string.Join("; ", arrows.Select(arrow => $"{string.Join(", ", arrow.From)} -> {string.Join(", ", arrow.To)}"));
+
+    /// <summary>The form of all as a line.</summary>
+    public static string OfForm(NormalForm form) => $"Normal form: {FormNames.Short(form)}";
+
     /// <summary>Keys as a line.</summary>
     public static string OfKeys<T>(IEnumerable<T> keys)
         where T : IEnumerable<string> => "Candidate keys: " + string.Join("; ", keys.Select(names => string.Join(", ", names)));
@@ -39,6 +84,18 @@ internal static partial class ListingText
 
     [GeneratedRegex(@"^\s*(?:all\s+)?prime(?:\s+attributes?)?\s*:\s*(?<rest>.*?)\s*\.?$", RegexOptions.IgnoreCase)]
     private static partial Regex PrimesPattern();
+
+    [GeneratedRegex(
+        @"^\s*(?:(?:the\s+)?closure\s+of\s+(?<of>.+?)\s*(?::|=|\bis\b)|(?<of>[^:+=]+?)\s*\+\s*(?::|=))\s*(?<rest>.*?)\s*\.?$",
+        RegexOptions.IgnoreCase
+    )]
+    private static partial Regex ClosurePattern();
+
+    [GeneratedRegex(@"^\s*(?:a\s+|the\s+)?minimal\s+cover\s*:\s*(?<rest>.*?)\s*\.?$", RegexOptions.IgnoreCase)]
+    private static partial Regex CoverPattern();
+
+    [GeneratedRegex(@"^\s*(?:(?:highest\s+)?normal\s+form|form)\s*:\s*(?<rest>.*?)\s*\.?$", RegexOptions.IgnoreCase)]
+    private static partial Regex FormPattern();
 
     [GeneratedRegex(@"[{(](?<inside>[^})]*)[})]")]
     private static partial Regex BracePattern();

@@ -12,6 +12,12 @@ namespace BlueSlate.Core.Subjects.Dependencies.Drawn;
 /// <param name="IsRepeating">Whether it stands in a group that repeats within one row.</param>
 internal sealed record StageColumn(string Id, int Attribute, Name Name, bool IsInKey, bool IsForeign, bool IsRepeating)
 {
+    /// <summary>Whether it is marked as part of an alternate key.</summary>
+    public bool IsAlternate { get; init; }
+
+    /// <summary>The cell of which it is a part, together with others; empty where it has one of its own.</summary>
+    public string Whole { get; init; } = "";
+
     /// <summary>Its name as it stands in running text.</summary>
     public string Text => Phrasing.InText(Name.Text);
 }
@@ -30,6 +36,9 @@ internal sealed record StageTable(string Id, string Name, ImmutableArray<StageCo
 
     /// <summary>Those that are marked as foreign keys.</summary>
     public AttributeSet Foreign { get; } = Numbers(Columns.Where(column => column.IsForeign));
+
+    /// <summary>Those that are marked as an alternate key.</summary>
+    public AttributeSet Alternate { get; } = Numbers(Columns.Where(column => column.IsAlternate));
 
     /// <summary>Those that repeat within one row.</summary>
     public AttributeSet Repeating { get; } = Numbers(Columns.Where(column => column.IsRepeating));
@@ -61,4 +70,20 @@ internal sealed record Stage(string Id, string Title, ImmutableArray<StageTable>
 
     /// <summary>The attributes of each table.</summary>
     public ImmutableArray<AttributeSet> Parts { get; } = [.. Tables.Select(table => table.All)];
+
+    /// <summary>The same without some attributes.</summary>
+    public Stage Without(AttributeSet gone) =>
+        gone.Meets(All)
+            ? new Stage(
+                Id,
+                Title,
+                [
+                    .. Tables.Select(table => new StageTable(
+                        table.Id,
+                        table.Name,
+                        table.Columns.RemoveAll(column => gone.Contains(column.Attribute))
+                    )),
+                ]
+            )
+            : this;
 }

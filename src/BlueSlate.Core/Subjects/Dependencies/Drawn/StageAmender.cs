@@ -83,25 +83,24 @@ internal static class StageAmender
         return rows.SequenceEqual(shape.TextLines) ? shape : shape with { Compartments = [rows] };
     }
 
-    // Columns of a group that repeats stand in one line, in braces.
+    // Columns of a group that repeats stand in one line, in braces; those of one cell in brackets behind its name.
     private static IEnumerable<(string Text, StatedColumn Column)> Rows(ImmutableArray<StatedColumn> columns)
     {
-        for (var i = 0; i < columns.Length; i++)
+        for (var i = 0; i < columns.Length; )
         {
             var column = columns[i];
-            if (column.Group is null)
-            {
-                yield return (column.Name, column);
-                continue;
-            }
-
-            var group = columns.Skip(i).TakeWhile(other => other.Group == column.Group).Select(other => other.Name).ToList();
-            i += group.Count - 1;
-            yield return ($"{{{string.Join(", ", group)}}}", column);
+            bool IsOfSameLine(StatedColumn other) =>
+                column.Group is not null ? other.Group == column.Group
+                : column.Whole.Length > 0 ? other.Whole == column.Whole && other.Group is null
+                : other == column;
+            var line = columns.Skip(i).TakeWhile(IsOfSameLine).Select(other => new NamedCell(other.Name, other.Whole)).ToList();
+            i += line.Count;
+            yield return (CellText.Write(line, column.Group is not null), column);
         }
     }
 
-    private static string KeyOf(string text) => string.Join('\n', StageReader.NamesIn(text).Names.Select(name => name.Key));
+    private static string KeyOf(string text) =>
+        string.Join('\n', CellText.Read(text).Cells.Select(cell => $"{Name.Of(cell.Whole).Key}/{Name.Of(cell.Name).Key}"));
 
     // What marks a key already is left as it is.
     private static TextLine Marked(TextLine row, StatedColumn wanted)
@@ -121,6 +120,12 @@ internal static class StageAmender
         if (!wanted.IsInKey)
         {
             marks.RemoveAll(StageReader.IsKeyMark);
+        }
+
+        if (marks.Exists(StageReader.IsAlternateMark) != wanted.IsAlternate)
+        {
+            marks.RemoveAll(StageReader.IsAlternateMark);
+            marks.AddRange(wanted.IsAlternate ? ["AK1"] : []);
         }
 
         var underline =

@@ -80,7 +80,7 @@ internal static class StageDeeds
 
         var ids = new FreshIds(drawing);
         var sheets = StageProposal
-            .Of(reading.Set, reading.Key)
+            .Of(reading.Stored, reading.Key)
             .Take(DrawingLimits.Sheets - drawing.Sheets.Length)
             .Select(stage => new Sheet(ids.Next(), FormNames.Short(stage.Form), Shapes(stage.Tables, reading, ids), []));
         var first =

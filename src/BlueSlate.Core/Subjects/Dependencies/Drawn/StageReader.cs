@@ -6,7 +6,7 @@ namespace BlueSlate.Core.Subjects.Dependencies.Drawn;
 
 /// <summary>
 /// Reads the stages of a drawing: every sheet after the first that has tables, a table being a box with lines of text. A line in braces
-/// is a group that repeats.
+/// is a group that repeats, one with others in brackets behind it a cell that holds several.
 /// </summary>
 internal static class StageReader
 {
@@ -35,14 +35,9 @@ internal static class StageReader
     /// <summary>Whether a mark before a line says that it is a foreign key.</summary>
     public static bool IsForeignMark(string mark) => mark.StartsWith("FK", StringComparison.Ordinal) || mark == "PFK";
 
-    /// <summary>The names in a line of text: one, or those of a group in braces.</summary>
-    public static (ImmutableArray<Name> Names, bool IsRepeating) NamesIn(string text)
-    {
-        var trimmed = text.Trim();
-        var repeats = trimmed.StartsWith('{') && trimmed.EndsWith('}');
-        var names = repeats ? trimmed[1..^1].Split(',', ';') : [trimmed];
-        return ([.. names.Select(name => Name.Of(name.Trim())).Where(name => !name.Words.IsEmpty)], repeats);
-    }
+    /// <summary>Whether a mark before a line says that it is of an alternate key.</summary>
+    public static bool IsAlternateMark(string mark) =>
+        mark.StartsWith("AK", StringComparison.Ordinal) || mark.StartsWith("UK", StringComparison.Ordinal);
 
     private static ImmutableArray<StageTable> TablesOf(Sheet sheet, int number, Func<Name, int?> numberOf) =>
         [
@@ -58,14 +53,19 @@ internal static class StageReader
     private static IEnumerable<StageColumn> ColumnsOf(TextLine row, Func<Name, int?> numberOf)
     {
         var marks = row.Mark.Split(' ', StringSplitOptions.RemoveEmptyEntries);
-        var (names, repeats) = NamesIn(row.Text);
+        var (cells, repeats) = CellText.Read(row.Text);
         var isInKey = row.Underline == Underline.Solid || marks.Any(IsKeyMark);
         var isForeign = row.Underline == Underline.Dashed || marks.Any(IsForeignMark);
-        foreach (var name in names)
+        foreach (var cell in cells)
         {
+            var name = Name.Of(cell.Name);
             if (numberOf(name) is { } attribute)
             {
-                yield return new StageColumn(row.Id, attribute, name, isInKey, isForeign, repeats);
+                yield return new StageColumn(row.Id, attribute, name, isInKey, isForeign, repeats)
+                {
+                    IsAlternate = marks.Any(IsAlternateMark),
+                    Whole = cell.Whole,
+                };
             }
         }
     }

@@ -25,15 +25,24 @@ internal static class StageRemarks
     public static IEnumerable<StageRemark> Of(DependencyReading reading) =>
         reading.Set.All.IsEmpty
             ? []
-            : reading.Stages.Where(stage => !stage.IsUnnormalised).SelectMany(stage => Of(stage, reading));
+            : reading.Stages.Where(stage => !stage.IsUnnormalised).SelectMany((stage, i) => Of(stage, i == 0, reading));
 
     /// <summary>The same as remarks on the form of a drawing.</summary>
     public static IEnumerable<FormRemark> AsForm(DependencyReading reading) =>
         Of(reading).Select(remark => new FormRemark(remark.Code, remark.Text, remark.Elements) { Because = remark.Because });
 
-    private static IEnumerable<StageRemark> Of(Stage stage, DependencyReading reading)
+    private static IEnumerable<StageRemark> Of(Stage drawn, bool isFirst, DependencyReading reading)
     {
-        var amiss = Kept(stage, reading).Concat(stage.Tables.SelectMany(table => Keys(stage, table, reading))).ToList();
+        var (stage, numbers) = Surrogates.TakenBack(
+            drawn.Without(reading.Calculated),
+            i => i < reading.Laid,
+            table => Surrogates.KeyAmong(table.All & reading.Stored.All, table.Alternate, reading.Stored.Implied)
+        );
+        var amiss = Kept(stage, reading)
+            .Concat(isFirst ? Cells(stage) : [])
+            .Concat(numbers.Where(number => !number.HasAlternate).Select(number => Number(stage, number, reading)))
+            .Concat(stage.Tables.SelectMany(table => Keys(stage, table, reading)))
+            .ToList();
         foreach (var remark in amiss)
         {
             yield return remark;
@@ -45,6 +54,26 @@ internal static class StageRemarks
         }
     }
 
+    private static IEnumerable<StageRemark> Cells(Stage stage) =>
+        stage
+            .Tables.SelectMany(table => table.Columns)
+            .Where(column => column.Whole.Length > 0)
+            .Take(1)
+            .Select(column => new StageRemark(
+                "stage-cell",
+                stage.Tables[0].Id,
+                $"{stage.Title}: {column.Whole} holds several values in one cell.",
+                [column.Id]
+            ));
+
+    private static StageRemark Number(Stage stage, Surrogate number, DependencyReading reading) =>
+        new(
+            "table-number",
+            number.Table.Id,
+            $"{stage.Title}: nothing keeps {reading.Say(number.Natural)} of {number.Table.Said} unique beside {number.Column.Text}.",
+            [number.Column.Id]
+        );
+
     private static IEnumerable<StageRemark> Kept(Stage stage, DependencyReading reading)
     {
         var at = stage.Tables[0].Id;
@@ -53,7 +82,8 @@ internal static class StageRemarks
             yield return new StageRemark("stage-repeats", at, $"{stage.Title}: {column.Text} repeats within a row.", [column.Id]);
         }
 
-        var dropped = reading.Set.All - stage.All;
+        var given = reading.Stored;
+        var dropped = given.All - stage.All;
         if (!dropped.IsEmpty)
         {
             yield return new StageRemark(
@@ -63,7 +93,7 @@ internal static class StageRemarks
                 [.. dropped.SelectMany(i => reading.Attributes[i].Elements)]
             );
         }
-        else if (Chase.Of([.. stage.Parts.Select(part => part & reading.Set.All)], reading.Set).Lossless == false)
+        else if (Chase.Of([.. stage.Parts.Select(part => part & given.All)], given).Lossless == false)
         {
             yield return new StageRemark(
                 "stage-lossy",
@@ -73,7 +103,7 @@ internal static class StageRemarks
             );
         }
 
-        var lost = Preservation.Lost(stage.Parts, reading.Set).Where(one => dropped.IsEmpty).ToList();
+        var lost = Preservation.Lost(stage.Parts, given).Where(one => dropped.IsEmpty).ToList();
         if (lost.Count > 0 && stage.Claimed < NormalForm.BoyceCodd)
         {
             yield return new StageRemark(
@@ -127,14 +157,15 @@ internal static class StageRemarks
     // The lowest table decides; what it claims and is not is amiss.
     private static StageRemark? FormOf(Stage stage, DependencyReading reading, bool isWhole)
     {
-        var forms = stage.Tables.Select(table => (Table: table, Form: StageForms.Of([table.All], reading.Set))).ToList();
+        var forms = stage.Tables.Select(table => (Table: table, Form: StageForms.Of([table.All], reading.Stored))).ToList();
         if (forms.Exists(one => one.Form is null))
         {
             return null;
         }
 
         var (lowest, form) = forms.MinBy(one => one.Form);
-        var against = form is { } reached && reached < NormalForm.Fourth ? Against(lowest.All, reached + 1, reading.Set) : null;
+        var against =
+            form is { } reached && reached < NormalForm.Fourth ? Against(lowest.All, reached + 1, reading.Stored) : null;
         var isAmiss = stage.Claimed > form;
         if (against is null)
         {

@@ -25,7 +25,11 @@ internal static class StageSentences
                     column.IsInKey,
                     column.IsForeign,
                     column.IsRepeating ? column.Id : null
-                )),
+                )
+                {
+                    IsAlternate = column.IsAlternate,
+                    Whole = column.Whole,
+                }),
             ]
         );
 
@@ -41,11 +45,17 @@ internal static class StageSentences
                 i > 0 ? table.Columns[i - 1] : null,
                 i + 1 < table.Columns.Length ? table.Columns[i + 1] : null
             );
-            var opens = column.IsRepeating && before?.Id != column.Id;
-            var closes = column.IsRepeating && after?.Id != column.Id;
-            pieces.Add(new SentencePiece($"{(i > 0 ? ", " : "")}{(opens ? "{" : "")}"));
+            bool IsWith(StageColumn? other) => other?.Id == column.Id;
+            bool IsInCellWith(StageColumn? other) => IsWith(other) && other?.Whole == column.Whole;
+            var (isGroup, isPart) = (column.IsRepeating, column.Whole.Length > 0);
+            var opens =
+                $"{(isGroup && !IsWith(before) ? "{" : "")}{(isPart && !IsInCellWith(before) ? $"{column.Whole} (" : "")}";
+            var isLast = !isPart || !IsInCellWith(after);
+            var closes =
+                $"{(isPart && isLast ? ")" : "")}{(isLast ? Marks(column) : "")}{(isGroup && !IsWith(after) ? "}" : "")}";
+            pieces.Add(new SentencePiece($"{(i > 0 ? ", " : "")}{opens}"));
             pieces.Add(new SentencePiece(column.Text, column.Id));
-            pieces.Add(new SentencePiece($"{Marks(column)}{(closes ? "}" : "")}"));
+            pieces.Add(new SentencePiece(closes));
         }
 
         return new Sentence(
@@ -56,12 +66,14 @@ internal static class StageSentences
         );
     }
 
-    private static string Marks(StageColumn column) =>
-        (column.IsInKey, column.IsForeign) switch
-        {
-            (true, true) => " (key, foreign key)",
-            (true, false) => " (key)",
-            (false, true) => " (foreign key)",
-            _ => "",
-        };
+    private static string Marks(StageColumn column)
+    {
+        string[] marks =
+        [
+            .. column.IsInKey ? ["key"] : Array.Empty<string>(),
+            .. column.IsAlternate ? ["alternate key"] : Array.Empty<string>(),
+            .. column.IsForeign ? ["foreign key"] : Array.Empty<string>(),
+        ];
+        return marks.Length > 0 ? $" ({string.Join(", ", marks)})" : "";
+    }
 }

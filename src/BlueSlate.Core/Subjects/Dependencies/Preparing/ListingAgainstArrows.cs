@@ -1,9 +1,11 @@
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Preparing;
+using BlueSlate.Core.Subjects.Dependencies.Checking;
+using BlueSlate.Core.Subjects.Dependencies.Drawn;
 
 namespace BlueSlate.Core.Subjects.Dependencies.Preparing;
 
-/// <summary>What the model answer lists as candidate keys or prime attributes is not what its own arrows make them.</summary>
+/// <summary>What the model answer lists beside its diagram is not what its own arrows make it: keys, closures, a cover, the form.</summary>
 internal sealed class ListingAgainstArrows : DependencyPreflightKind
 {
     public override string Name => "listing-wrong";
@@ -16,6 +18,11 @@ internal sealed class ListingAgainstArrows : DependencyPreflightKind
     {
         var (reading, listed) = (one.Reading, one.Reading.Listed);
         var set = reading.Set;
+        foreach (var item in Tasks(one))
+        {
+            yield return item;
+        }
+
         if (
             (listed.Keys.IsEmpty && listed.Primes is null)
             || !set.Multivalued.IsEmpty
@@ -25,7 +32,7 @@ internal sealed class ListingAgainstArrows : DependencyPreflightKind
             yield break;
         }
 
-        string Say(AttributeSet attributes) => $"{{{string.Join(", ", attributes.Select(i => reading.Attributes[i].Text))}}}";
+        string Say(AttributeSet attributes) => Braced(attributes, reading);
         var drawn = listed.Keys.Select(key => key.Attributes).ToList();
         if (drawn.Count > 0 && (!keys.Keys.ToHashSet().SetEquals(drawn) || listed.Keys.Any(key => !key.Strange.IsEmpty)))
         {
@@ -46,4 +53,58 @@ internal sealed class ListingAgainstArrows : DependencyPreflightKind
             };
         }
     }
+
+    // Held against the arrows as an answer would be.
+    private IEnumerable<PreflightItem> Tasks(DependencyPreflight one)
+    {
+        var reading = one.Reading;
+        foreach (var closure in reading.Listed.Closures)
+        {
+            var reached = reading.Set.Implied.ClosureOf(closure.Of.Attributes);
+            if ((closure.Reached.Attributes | closure.Of.Attributes) != reached || !closure.Reached.Strange.IsEmpty)
+            {
+                yield return Item(
+                    $"{closure.Of.Note}-closure-{string.Join('-', closure.Of.Attributes)}",
+                    $"By the arrows, the closure of {Braced(closure.Of.Attributes, reading)} is {Braced(reached, reading)}."
+                ) with
+                {
+                    Elements = [closure.Of.Note],
+                };
+            }
+        }
+
+        if (reading.Listed.Cover is { } cover && WrongWith(cover, reading) is { } said)
+        {
+            yield return Item($"{cover.Note}-cover", said) with
+            {
+                Elements = [cover.Note],
+            };
+        }
+
+        if (reading.Listed.Claimed is { } claimed && ClaimedFormFact.TrueOf(reading) is { } form && form != claimed.Form)
+        {
+            yield return Item($"{claimed.Note}-form", $"By the arrows, it is in {FormNames.Short(form)} as one table.") with
+            {
+                Elements = [claimed.Note],
+            };
+        }
+    }
+
+    private static string? WrongWith(ListedCover cover, DependencyReading reading)
+    {
+        var arrows = cover.Arrows.Select(arrow => new Dependency(arrow.From.Attributes, arrow.To.Attributes)).ToList();
+        var (given, listed) = (new Closure(reading.Set.Functional), new Closure(arrows));
+        return cover.Arrows.Any(arrow => !arrow.From.Strange.IsEmpty || !arrow.To.Strange.IsEmpty)
+            || !arrows.TrueForAll(given.Implies)
+            || !reading.Set.Functional.All(listed.Implies)
+                ? "The minimal cover does not say what the arrows say."
+            : MinimalCover.Of(arrows).ToHashSet().SetEquals(arrows.SelectMany(Single)) ? null
+            : "The minimal cover has more than is needed.";
+    }
+
+    private static IEnumerable<Dependency> Single(Dependency arrow) =>
+        arrow.To.Select(to => arrow with { To = AttributeSet.Of(to) });
+
+    private static string Braced(AttributeSet attributes, DependencyReading reading) =>
+        $"{{{string.Join(", ", attributes.Select(i => reading.Attributes[i].Text))}}}";
 }

@@ -6,7 +6,8 @@ namespace BlueSlate.Core.Subjects.Dependencies.Checking.Stages;
 /// <summary>A column of an answer's table.</summary>
 /// <param name="Drawn">The column.</param>
 /// <param name="Model">Its number in the model answer, or null.</param>
-internal readonly record struct JudgedColumn(StageColumn Drawn, int? Model);
+/// <param name="Whole">The cell of which it is a part, together with others; empty where it has one of its own.</param>
+internal readonly record struct JudgedColumn(StageColumn Drawn, int? Model, string Whole = "");
 
 /// <summary>A table of an answer, in the attributes of the model answer.</summary>
 /// <param name="Drawn">The table.</param>
@@ -25,6 +26,14 @@ internal sealed record JudgedTable(StageTable Drawn, ImmutableArray<JudgedColumn
     /// <summary>Those that repeat within one row.</summary>
     public AttributeSet Repeating { get; } = Of(Columns.Where(column => column.Drawn.IsRepeating));
 
+    /// <summary>Its columns that hold several attributes in one cell.</summary>
+    public IEnumerable<IGrouping<(string Id, string Whole), JudgedColumn>> Cells =>
+        Columns.Where(column => column.Whole.Length > 0).GroupBy(column => (column.Drawn.Id, column.Whole));
+
+    /// <summary>Whether two of these attributes or more share a cell.</summary>
+    public bool HoldsInOneCell(AttributeSet parts) =>
+        Cells.Any(cell => cell.Count(column => column.Model is { } model && parts.Contains(model)) > 1);
+
     /// <summary>Its columns that the model answer has nowhere.</summary>
     public IEnumerable<StageColumn> Strange => Columns.Where(column => column.Model is null).Select(column => column.Drawn);
 
@@ -38,6 +47,9 @@ internal sealed record JudgedTable(StageTable Drawn, ImmutableArray<JudgedColumn
     private static AttributeSet Of(IEnumerable<JudgedColumn> columns) =>
         AttributeSet.Of(columns.Select(column => column.Model).OfType<int>());
 }
+
+/// <summary>A column of a table that is calculated from others.</summary>
+internal sealed record StoredColumn(StageTable Table, StageColumn Column);
 
 /// <summary>A stage of an answer, in the attributes of the model answer, as far as that decides.</summary>
 internal sealed class JudgedStage
@@ -53,9 +65,9 @@ internal sealed class JudgedStage
     public JudgedStage(Stage stage, DrawnAgainst drawn)
     {
         Stage = stage;
-        given = drawn.Model.Set;
+        given = drawn.Model.Stored;
         var arrows = drawn
-            .Arrows.Where(arrow => !arrow.IsMultivalued)
+            .Arrows.Where(arrow => !arrow.IsMultivalued && (arrow.From | AttributeSet.Of(arrow.To)).IsSubsetOf(given.All))
             .ToLookup(arrow => arrow.IsSound, arrow => arrow.Dependency);
         sound = [.. arrows[true]];
         // Asked for at every fact of a stage, and worked out once.
@@ -64,18 +76,48 @@ internal sealed class JudgedStage
             && Chase.Of(Parts, given with { Functional = [.. given.Functional, .. arrows[false]] }).Lossless != false
         );
         formByOwn = new(() => StageForms.Of(Parts, given with { Functional = sound }));
-        Tables = [.. stage.Tables.Select(table => Judged(table, drawn))];
+        Calculated =
+        [
+            .. stage.Tables.SelectMany(table =>
+                table.Columns.Where(IsCalculated).Select(column => new StoredColumn(table, column))
+            ),
+        ];
+        var stored = stage.Without(AttributeSet.Of(Calculated.Select(one => one.Column.Attribute)));
+        var (natural, surrogates) = Surrogates.TakenBack(
+            stored,
+            i => drawn.ModelOf(i) is not null || i < drawn.Answer.Laid,
+            KeyOf
+        );
+        Numbers = surrogates;
+        Tables = [.. natural.Tables.Select(table => Judged(table, drawn))];
         Parts = [.. Tables.Select(table => table.All)];
         Dropped = given.All - Parts.Aggregate(AttributeSet.Empty, (all, part) => all | part);
         Form = StageForms.Of(Parts, given);
         Chased = Chase.Of(Parts, given);
+
+        bool IsCalculated(StageColumn column) =>
+            drawn.ModelOf(column.Attribute) is { } model && drawn.Model.Calculated.Contains(model);
+
+        // By what the model answer implies, in the answer's attributes.
+        AttributeSet KeyOf(StageTable table)
+        {
+            AttributeSet In(AttributeSet set) => AttributeSet.Of(set.Select(drawn.ModelOf).OfType<int>());
+            var key = Surrogates.KeyAmong(In(table.All), In(table.Alternate), given.Implied);
+            return AttributeSet.Of(table.All.Where(i => drawn.ModelOf(i) is { } model && key.Contains(model)));
+        }
     }
 
     /// <summary>The stage as drawn.</summary>
     public Stage Stage { get; }
 
-    /// <summary>Its tables.</summary>
+    /// <summary>Its tables, without what is calculated, and with natural keys in place of numbers of their own.</summary>
     public ImmutableArray<JudgedTable> Tables { get; }
+
+    /// <summary>Its columns that are calculated from others.</summary>
+    public ImmutableArray<StoredColumn> Calculated { get; }
+
+    /// <summary>The numbers that tables of it were given for their keys.</summary>
+    public ImmutableArray<Surrogate> Numbers { get; }
 
     /// <summary>Their attributes.</summary>
     public ImmutableArray<AttributeSet> Parts { get; }
@@ -102,7 +144,7 @@ internal sealed class JudgedStage
     public bool Reaches(StagePlan plan) =>
         (Form >= plan.Wanted || (FormByOwn >= plan.Wanted && Tables.Length > 1))
         && IsLosslessByOwn
-        && Tables.All(table => table.Repeating.IsEmpty);
+        && Tables.All(table => table.Repeating.IsEmpty && !(plan.IsFirst && table.Cells.Any()));
 
     /// <summary>What of a split is determined within single tables still.</summary>
     public AttributeSet Kept(PlannedSplit split) =>
@@ -159,5 +201,11 @@ internal sealed class JudgedStage
     private AttributeSet Closed(AttributeSet set) => given.Implied.ClosureOf(set);
 
     private static JudgedTable Judged(StageTable table, DrawnAgainst drawn) =>
-        new(table, [.. table.Columns.Select(column => new JudgedColumn(column, drawn.ModelOf(column.Attribute)))]);
+        new(table, [.. table.Columns.SelectMany(column => Judged(column, drawn))]);
+
+    // What the model answer takes apart and stands in one cell still is all of its parts.
+    private static IEnumerable<JudgedColumn> Judged(StageColumn column, DrawnAgainst drawn) =>
+        drawn.ModelOf(column.Attribute) is { } model ? [new JudgedColumn(column, model, column.Whole)]
+        : drawn.CellCalled(column.Name) is { } cell ? cell.Parts.Select(part => new JudgedColumn(column, part, cell.Whole))
+        : [new JudgedColumn(column, null)];
 }

@@ -95,9 +95,77 @@ internal sealed record StageGroupFact() : StageFactKind("stage-group", 35)
         // Without the outer key its rows belong to nothing.
         var without = stage.Tables.FirstOrDefault(table => table.All.Meets(group.Inner));
         return without is null ? new Verdict(fact, VerdictKind.Absent, PlaceOf(stage), "")
-            : stage.IsLosslessByOwn ? new Verdict(fact, VerdictKind.Holds, without.Drawn.Id, without.Drawn.Said)
+            : stage.IsLosslessByOwn || (!stage.Dropped.IsEmpty && group.Outer.IsSubsetOf(without.All))
+                ? new Verdict(fact, VerdictKind.Holds, without.Drawn.Id, without.Drawn.Said)
             : new Verdict(fact, VerdictKind.Wrong, without.Drawn.Id, without.Drawn.Said, PartlyRight: true);
     }
+}
+
+/// <summary>That what stood together in one cell of an unnormalised table has a column each.</summary>
+internal sealed record StageCellFact() : StageFactKind("stage-cell", 36)
+{
+    public override SchemePlace PlaceOf(Fact fact) => In("Cells", 2, fact);
+
+    protected override IEnumerable<Fact> Of(StagePlan plan, DependencyReading model) =>
+        plan.Cells.Select(cell =>
+            New(IdOf(cell), cell.Element, Titled(plan, $"{model.Say(cell.Parts)} a column each"), model.Say(cell.Parts))
+        );
+
+    protected override StagePair PairOf(Fact fact, DrawnAgainst drawn) =>
+        drawn.Stages.Pairs.First(pair => pair.Plan.Cells.Any(cell => IdOf(cell) == fact.ConceptId));
+
+    protected override Verdict Judge(Fact fact, StagePair pair, JudgedStage stage, DrawnAgainst drawn)
+    {
+        var parts = CellOf(fact, pair).Parts;
+        if (stage.Tables.FirstOrDefault(table => table.HoldsInOneCell(parts)) is { } left)
+        {
+            return new Verdict(fact, VerdictKind.Wrong, left.Drawn.Id, left.Drawn.Said);
+        }
+
+        var there = parts - stage.Dropped;
+        return there.IsEmpty
+            ? new Verdict(fact, VerdictKind.Absent, PlaceOf(stage), "")
+            : new Verdict(
+                fact,
+                there == parts ? VerdictKind.Holds : VerdictKind.Wrong,
+                stage.Tables.First(table => table.All.Meets(there)).Drawn.Id,
+                drawn.Model.Say(there),
+                PartlyRight: there != parts
+            );
+    }
+
+    /// <summary>The cell that a fact is about.</summary>
+    public static PlannedCell CellOf(Fact fact, StagePair pair) => pair.Plan.Cells.First(cell => IdOf(cell) == fact.ConceptId);
+
+    // A group in braces may hold several.
+    private static string IdOf(PlannedCell cell) => new ConceptId(cell.Element, "cell " + cell.Whole).ToString();
+}
+
+/// <summary>That what is calculated from other attributes is in no table any more.</summary>
+internal sealed record StageCalculatedFact() : StageFactKind("stage-calculated", 37)
+{
+    public override SchemePlace PlaceOf(Fact fact) => In("Calculated", 1, fact);
+
+    protected override IEnumerable<Fact> Of(StagePlan plan, DependencyReading model) =>
+        plan.Freed.Select(attribute =>
+            New(
+                new ConceptId(plan.Stage.Tables[0].Id, $"without {model.Attributes[attribute].Id}").ToString(),
+                plan.Stage.Tables[0].Id,
+                Titled(plan, $"{model.Attributes[attribute].Text} in no table, since it is calculated"),
+                model.Attributes[attribute].Text
+            )
+        );
+
+    protected override Verdict Judge(Fact fact, StagePair pair, JudgedStage stage, DrawnAgainst drawn) =>
+        stage.Calculated.FirstOrDefault(one => drawn.ModelOf(one.Column.Attribute) == AttributeOf(fact, pair, drawn)) is { } kept
+            ? new Verdict(fact, VerdictKind.Wrong, kept.Column.Id, kept.Table.Said)
+            : new Verdict(fact, VerdictKind.Holds, PlaceOf(stage), "");
+
+    /// <summary>The attribute that a fact is about.</summary>
+    public static int AttributeOf(Fact fact, StagePair pair, DrawnAgainst drawn) =>
+        pair.Plan.Freed.First(attribute =>
+            fact.ConceptId.EndsWith($"without {drawn.Model.Attributes[attribute].Id}", StringComparison.Ordinal)
+        );
 }
 
 /// <summary>
@@ -203,7 +271,7 @@ internal sealed record StageForeignFact() : StageFactKind("stage-foreign-key", 6
         var (table, key) = (TableOf(fact, pair), KeyOf(fact, pair));
         var owner = stage.Tables.FirstOrDefault(other =>
             key.IsSubsetOf(other.All)
-            && drawn.Model.Set.Implied.ClosureOf(key) is var all
+            && drawn.Model.Stored.Implied.ClosureOf(key) is var all
             && other.All.IsSubsetOf(all)
             && other.All != key
         );

@@ -108,13 +108,14 @@ internal abstract class StageFindingKind : DependencyFindingKind
     {
         var element = ConceptId.Of(fact.ConceptId).Element;
         return pair.Plan.Stage.Tables.Any(table => table.Id == element || table.Columns.Any(column => column.Id == element))
-            || pair.Plan.Groups.Any(group => group.Element == element);
+            || pair.Plan.Groups.Any(group => group.Element == element)
+            || pair.Plan.Cells.Any(cell => cell.Element == element);
     }
 
     /// <summary>A smallest set of a table's attributes that determines all of them.</summary>
     protected static AttributeSet Smallest(JudgedTable table, DependencyComparison comparison)
     {
-        var implied = comparison.Drawn.Model.Set.Implied;
+        var implied = comparison.Drawn.Model.Stored.Implied;
         return table
             .All.Reverse()
             .Aggregate(table.All, (key, i) =>

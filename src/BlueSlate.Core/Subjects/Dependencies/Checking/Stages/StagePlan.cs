@@ -16,8 +16,14 @@ internal sealed record PlannedSplit(StageTable Table, AttributeSet From, Attribu
 /// <param name="Inner">Its attributes.</param>
 internal sealed record PlannedGroup(string Element, AttributeSet Outer, AttributeSet Inner);
 
+/// <summary>A cell of an unnormalised table of a model answer that holds several attributes.</summary>
+/// <param name="Element">The line that holds it.</param>
+/// <param name="Whole">What it is called.</param>
+/// <param name="Parts">Its attributes.</param>
+internal sealed record PlannedCell(string Element, string Whole, AttributeSet Parts);
+
 /// <summary>What a stage of a model answer does to the one before.</summary>
-/// <param name="Stage">The stage.</param>
+/// <param name="Stage">The stage, without what is calculated.</param>
 /// <param name="Wanted">The form that it is to reach; null for one that is not normalised.</param>
 /// <param name="Before">The tables before it.</param>
 /// <param name="Splits">What it gives tables of their own.</param>
@@ -32,6 +38,18 @@ internal sealed record StagePlan(
     int Spare
 )
 {
+    /// <summary>The cells whose parts it takes apart.</summary>
+    public ImmutableArray<PlannedCell> Cells { get; init; } = [];
+
+    /// <summary>What is calculated and was kept before, and is kept no longer.</summary>
+    public AttributeSet Freed { get; init; }
+
+    /// <summary>What is calculated and stands in none of its tables.</summary>
+    public AttributeSet Absent { get; init; }
+
+    /// <summary>Whether it is the first whose rows have one value in each cell.</summary>
+    public bool IsFirst { get; init; }
+
     /// <summary>Whether its tables are others than those before; a stage that begins the way has the same.</summary>
     public bool Changes { get; } = !Stage.Parts.ToHashSet().SetEquals(Before);
 
@@ -45,33 +63,54 @@ internal sealed record StagePlan(
     public static ImmutableArray<StagePlan> Of(DependencyReading model)
     {
         var plans = ImmutableArray.CreateBuilder<StagePlan>();
-        ImmutableArray<AttributeSet> before = [model.Set.All];
+        var given = model.Stored;
+        ImmutableArray<AttributeSet> before = [given.All];
+        var kept = model.Calculated;
         var groups = ImmutableArray<PlannedGroup>.Empty;
-        foreach (var stage in model.Stages)
+        var cells = ImmutableArray<PlannedCell>.Empty;
+        foreach (var drawn in model.Stages)
         {
+            var stage = drawn.Without(model.Calculated);
             if (stage.IsUnnormalised)
             {
                 plans.Add(new StagePlan(stage, null, before, [], [], 0));
                 groups = [.. stage.Tables.SelectMany(GroupsOf)];
+                cells = [.. stage.Tables.SelectMany(CellsOf)];
                 continue;
             }
 
-            var wanted = stage.Claimed ?? StageForms.Of(stage.Parts, model.Set) ?? NormalForm.First;
+            var wanted = stage.Claimed ?? StageForms.Of(stage.Parts, given) ?? NormalForm.First;
             plans.Add(
                 new StagePlan(
                     stage,
                     wanted,
                     before,
-                    SplitsOf(stage, wanted, before, model.Set),
+                    SplitsOf(stage, wanted, before, given),
                     groups,
-                    StageForms.Spare(stage.Parts, model.Set).Length
+                    StageForms.Spare(stage.Parts, given).Length
                 )
+                {
+                    Cells = cells.RemoveAll(cell => stage.Tables.SelectMany(CellsOf).Any(same => same.Parts.Meets(cell.Parts))),
+                    Freed = kept - drawn.All,
+                    Absent = model.Calculated - drawn.All,
+                    IsFirst = plans.All(plan => plan.Wanted is null),
+                }
             );
-            (before, groups) = (stage.Parts, []);
+            (before, groups, cells, kept) = (stage.Parts, [], [], kept & drawn.All);
         }
 
         return plans.ToImmutable();
     }
+
+    private static IEnumerable<PlannedCell> CellsOf(StageTable table) =>
+        table
+            .Columns.Where(column => column.Whole.Length > 0)
+            .GroupBy(column => (column.Id, column.Whole))
+            .Select(cell => new PlannedCell(
+                cell.Key.Id,
+                cell.Key.Whole,
+                AttributeSet.Of(cell.Select(column => column.Attribute))
+            ));
 
     private static IEnumerable<PlannedGroup> GroupsOf(StageTable table) =>
         table

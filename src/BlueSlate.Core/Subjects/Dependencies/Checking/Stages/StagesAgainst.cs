@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Subjects.Dependencies.Drawn;
 
 namespace BlueSlate.Core.Subjects.Dependencies.Checking.Stages;
@@ -13,10 +14,12 @@ internal sealed record StagePair(StagePlan Plan, JudgedStage? Judged, bool IsSki
 internal sealed class StagesAgainst
 {
     private readonly Dictionary<string, StagePair> byElement = new(StringComparer.Ordinal);
+    private readonly Func<int, int?> modelOf;
 
     /// <summary>Pairs them, by the forms that their titles claim, the others in their order.</summary>
     public StagesAgainst(ImmutableArray<StagePlan> plans, DrawnAgainst drawn)
     {
+        modelOf = drawn.ModelOf;
         var judged = drawn.Answer.Stages.Select(stage => new JudgedStage(stage, drawn)).ToList();
         var claimed = plans.Select(plan => judged.Find(stage => Claims(stage.Stage, plan))).ToList();
         var unsaid = new Queue<JudgedStage>(judged.Where(stage => stage.Stage is { Claimed: null, IsUnnormalised: false }));
@@ -51,6 +54,41 @@ internal sealed class StagesAgainst
 
     /// <summary>The stages of the answer.</summary>
     public ImmutableArray<JudgedStage> Stages { get; }
+
+    /// <summary>
+    /// Stages that nobody asked for, under the title of a form that their tables are not in. Where one stands in for a stage that was left
+    /// out and does not reach that either, that is said of it.
+    /// </summary>
+    public IEnumerable<JudgedStage> FalseClaims =>
+        Stages.Where(stage =>
+            stage.Stage.Claimed > stage.Form
+            && Pairs
+                .Where(pair => pair.Judged == stage)
+                .All(pair => pair.IsSkipped && (pair.Plan.Wanted is null || stage.Reaches(pair.Plan)))
+        );
+
+    /// <summary>What is calculated and stands in a stage again, after one from which it had to go and went.</summary>
+    public IEnumerable<(StagePair Pair, StoredColumn Column)> BroughtBack
+    {
+        get
+        {
+            var told = new HashSet<int>();
+            foreach (var pair in Pairs.Where(pair => pair is { IsSkipped: false, Judged: not null }))
+            {
+                foreach (var stored in pair.Judged!.Calculated)
+                {
+                    var attribute = modelOf(stored.Column.Attribute)!.Value;
+                    if (pair.Plan.Absent.Contains(attribute) && told.Add(attribute) && !pair.Plan.Freed.Contains(attribute))
+                    {
+                        yield return (pair, stored);
+                    }
+                }
+            }
+        }
+    }
+
+    /// <summary>The concept that stands for what the title of a stage claims.</summary>
+    public static string ClaimOf(JudgedStage stage) => new ConceptId(stage.Stage.Tables[0].Id, "claim").ToString();
 
     /// <summary>The tables and columns of the model answer that the answer has in the same stage.</summary>
     public IEnumerable<(string Model, string Answer)> InPlace =>

@@ -36,7 +36,7 @@ internal sealed class AttributeMissing : ConceptFindingKind
                     There = lines.Count == 0 ? $"{drawnAs} has no attributes." : $"{drawnAs} has {Phrasing.List(lines)}.",
                     Wanted = $"{Phrasing.Capital(Phrasing.One(attribute.Name))} as well.",
                     Why = $"As drawn, there is nowhere to keep {Phrasing.One(owner.Name)}'s {Phrasing.InText(attribute.Name)}.",
-                    Claims = evidence.BadFactsOf(attribute.Id),
+                    Claims = evidence.BadFactsOf(attribute.OwnIds),
                     ModelElements = [attribute.Id],
                     AnswerElements = [drawn.Id],
                     ConsequenceOf = RootOf(evidence, owner, attribute),

@@ -35,7 +35,7 @@ internal sealed class EntityAsAttribute : ConceptFindingKind
                     Why =
                         $"As drawn, {Phrasing.One(entity.Name)} is one value of {Phrasing.One(owner.Name)}, of which "
                         + "nothing further can be kept.",
-                    Claims = evidence.BadFactsOf(entity.Attributes.Select(own => own.Id).Append(entity.Id)),
+                    Claims = evidence.BadFactsOf(entity.OwnIds),
                     ModelElements = [entity.Id],
                     AnswerElements = [attribute.Id],
                 };

@@ -22,7 +22,7 @@ internal sealed class EntityMissing : ConceptFindingKind
             .Select(verdict =>
             {
                 var entity = evidence.ModelEntity(verdict.Fact.ConceptId);
-                var own = entity.Attributes.Select(attribute => attribute.Id).Append(entity.Id);
+                var unions = evidence.Comparison.Model.Model.Unions.Where(union => union.CategoryId == entity.Id);
                 return new Finding
                 {
                     Id = IdFor(entity.Id),
@@ -32,7 +32,7 @@ internal sealed class EntityMissing : ConceptFindingKind
                     There = $"No box stands for {Phrasing.InText(entity.Name)}.",
                     Wanted = Evidence.EntityInWords(entity),
                     Why = $"As drawn, nothing could be kept about {Phrasing.Several(entity.Name)}.",
-                    Claims = evidence.BadFactsOf(own),
+                    Claims = evidence.BadFactsOf(entity.OwnIds.Concat(unions.Select(union => union.Id))),
                     ModelElements = [entity.Id],
                 };
             });

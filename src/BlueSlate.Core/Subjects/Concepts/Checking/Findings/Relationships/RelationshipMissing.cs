@@ -42,7 +42,7 @@ internal sealed class RelationshipMissing : ConceptFindingKind
                     Why =
                         $"As drawn, nothing says which {Phrasing.Several(names[^1])} {Phrasing.One(names[0])} "
                         + $"{Phrasing.Verb(relationship, relationship.Roles[0])}.",
-                    Claims = evidence.BadFactsOf(relationship.Roles.Select(role => role.Id).Append(relationship.Id)),
+                    Claims = evidence.BadFactsOf(evidence.OwnIdsOf(relationship)),
                     ModelElements = [relationship.Id],
                     AnswerElements =
                     [

@@ -54,7 +54,7 @@ internal abstract class DependencyLeft : StageFindingKind
                     && Against(bad.Split, bad.Left, pair, comparison) is { IsMultivalued: false } against
                 )
                 {
-                    var agree = comparison.Drawn.Model.Set.Implied.ClosureOf(against.From) & bad.Left.All;
+                    var agree = comparison.Drawn.Model.Stored.Implied.ClosureOf(against.From) & bad.Left.All;
                     return MadeRows.Agreeing(
                         ExampleKind.RepeatedAsDrawn,
                         agree,
@@ -75,6 +75,6 @@ internal abstract class DependencyLeft : StageFindingKind
 
     private static AgainstForm? Against(PlannedSplit split, JudgedTable table, StagePair pair, DependencyComparison comparison) =>
         StageForms
-            .Against(table.All, pair.Plan.Wanted!.Value, comparison.Drawn.Model.Set)
+            .Against(table.All, pair.Plan.Wanted!.Value, comparison.Drawn.Model.Stored)
             .FirstOrDefault(against => against.To.Meets(split.To));
 }

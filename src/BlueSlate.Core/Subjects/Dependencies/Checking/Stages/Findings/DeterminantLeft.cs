@@ -20,6 +20,6 @@ internal sealed class DeterminantLeft : DependencyLeft
 
     /// <summary>Whether everything that is determined is in a key of the table.</summary>
     internal static bool IsOfKey(AgainstForm against, JudgedTable table, DependencyComparison comparison) =>
-        Projection.On(table.All, comparison.Drawn.Model.Set) is { } cover
+        Projection.On(table.All, comparison.Drawn.Model.Stored) is { } cover
         && against.To.IsSubsetOf(CandidateKeys.Of(table.All, cover).Prime);
 }

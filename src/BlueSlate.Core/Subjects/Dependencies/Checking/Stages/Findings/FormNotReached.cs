@@ -24,7 +24,7 @@ internal sealed class FormNotReached : StageFindingKind
             yield break;
         }
 
-        var given = comparison.Drawn.Model.Set;
+        var given = comparison.Drawn.Model.Stored;
         var low = stage.Tables.FirstOrDefault(table => StageForms.Of([table.All], given) < wanted);
         var unseen = Bad<StageSplitFact>(comparison, pair)
             .Select(verdict => verdict.OwnerId)

@@ -59,7 +59,7 @@ internal sealed class SplitLossy : StageFindingKind
         }
 
         var rows = tableau.Distinct().ToList();
-        var differing = comparison.Drawn.Model.Set.All.Where(column => rows.Exists(row => row[column] != 0)).ToList();
+        var differing = comparison.Drawn.Model.Stored.All.Where(column => rows.Exists(row => row[column] != 0)).ToList();
         if (rows.Count > MostRows || differing.Count > MostColumns)
         {
             // As many as a person can take in: the rows of the tables that have most in common, and the columns that tell them apart.
@@ -67,7 +67,7 @@ internal sealed class SplitLossy : StageFindingKind
             differing = [.. differing.Take(MostColumns)];
         }
 
-        var same = comparison.Drawn.Model.Set.All.Except(differing).Take(Math.Max(0, MostColumns - differing.Count));
+        var same = comparison.Drawn.Model.Stored.All.Except(differing).Take(Math.Max(0, MostColumns - differing.Count));
         int[] shown = [.. differing.Concat(same).Order()];
         IEnumerable<IReadOnlyList<int>> cells = rows.Select(row => (IReadOnlyList<int>)[.. shown.Select(column => row[column])]);
         return MadeRows.Of(
