@@ -52,6 +52,11 @@ internal sealed class DependencyFaults(DependencyWorld world, DependencyAnswer a
             ["table-foreign-key-unmarked"] = ForeignKey,
             ["table-too-many"] = TooMany,
             ["table-column-invented"] = ColumnInvented,
+            ["cell-not-atomic"] = InOneCell,
+            ["calculated-stored"] = Stored,
+            ["surrogate-without-alternate"] = Numbered,
+            ["claimed-form-wrong"] = Claimed,
+            ["two-meanings"] = UnderOneName,
         };
 
     /// <summary>Puts in a fault of a kind; null where there is no place for it.</summary>
@@ -226,7 +231,7 @@ internal sealed class DependencyFaults(DependencyWorld world, DependencyAnswer a
     {
         var thing = AnyThing;
         var gone = One(thing.Own);
-        if (!Touch($"arrow {gone}", "diagram " + thing.Id, "key"))
+        if (world.Sources.Contains(gone) || !Touch($"arrow {gone}", "diagram " + thing.Id, "key"))
         {
             return null;
         }
@@ -372,9 +377,13 @@ internal sealed class DependencyFaults(DependencyWorld world, DependencyAnswer a
             return null;
         }
 
-        var unnormalised = answer.Table("UNF", "Form");
-        answer.Tables.Insert(1, unnormalised with { Stage = "1NF" });
-        answer.Tables.RemoveAt(2);
+        var (outer, inner) = (world.Roots[0], world.Roots[1]);
+        var group = $"{{{string.Join(", ", inner.All.Concat(world.Facts))}}}";
+        answer.Tables[1] = new SeedTable(
+            "1NF",
+            "Form",
+            [.. outer.All.Append(group).Select(own => (own, own == outer.Id, false))]
+        );
         return new("group-left", "Form");
     }
 
@@ -535,5 +544,96 @@ internal sealed class DependencyFaults(DependencyWorld world, DependencyAnswer a
 
         answer.Table(stage, "Line").Columns.Add(("barcode stripe", false, false));
         return new("table-column-invented", "barcode stripe");
+    }
+
+    private DependencySeed? InOneCell()
+    {
+        if (world.InOneCell.Length == 0 || !Touch("1NF"))
+        {
+            return null;
+        }
+
+        var columns = answer.Table("1NF", "Form").Columns;
+        var at = columns.FindIndex(column => world.InOneCell.Contains(column.Column));
+        columns.RemoveAll(column => world.InOneCell.Contains(column.Column));
+        columns.Insert(at, (DependencyWorld.Cell, false, false));
+        return new("cell-not-atomic", DependencyWorld.Cell);
+    }
+
+    private DependencySeed? Stored()
+    {
+        var stage = One(["1NF", "2NF", "3NF"]);
+        if (!answer.Tables.Exists(table => table.Stage == stage) || !Touch(stage, stage + " whole", "calculated"))
+        {
+            return null;
+        }
+
+        answer.Tables.FindLast(table => table.Stage == stage)!.Columns.Add((DependencyWorld.Total, false, false));
+        return new("calculated-stored", DependencyWorld.Total);
+    }
+
+    // A number takes the place of what identified its rows, which nothing keeps unique any longer.
+    private DependencySeed? Numbered()
+    {
+        var stage = One(["2NF", "3NF"]);
+        var thing = stage == "2NF" ? One(world.Roots) : AnyThing;
+        if (!answer.Tables.Exists(table => table.Stage == stage) || !Touch(stage, stage + " whole"))
+        {
+            return null;
+        }
+
+        var columns = answer.Table(stage, DependencyWorld.Named(thing.Id)).Columns;
+        columns[0] = (columns[0].Column, false, columns[0].Foreign);
+        columns.Insert(0, ("register mark", true, false));
+        return new("surrogate-without-alternate", "register mark");
+    }
+
+    private DependencySeed? Claimed()
+    {
+        if (!Touch("BCNF", "3NF", "3NF whole", "2NF skipped"))
+        {
+            return null;
+        }
+
+        answer.Tables.AddRange(world.Tables.Where(table => table.Stage == "1NF").Select(table => table with { Stage = "BCNF" }));
+        return new("claimed-form-wrong", "BCNF");
+    }
+
+    // What the line has and what is kept of a root stand in one box, and in the tables there is only the one of the root.
+    private DependencySeed? UnderOneName()
+    {
+        var (own, fact) = (world.Roots[1].Own[0], world.Facts[0]);
+        if (
+            !Touch(
+                $"arrow {own}",
+                $"arrow {fact}",
+                "diagram " + world.Roots[1].Id,
+                "1NF",
+                "2NF",
+                "3NF",
+                "2NF whole",
+                "3NF whole",
+                "2NF skipped"
+            )
+        )
+        {
+            return null;
+        }
+
+        answer.Attributes.Remove(fact);
+        answer.Arrows.RemoveAll(arrow => arrow.To == fact);
+        answer.Arrows.Add((world.Key, own));
+        foreach (var table in answer.Tables)
+        {
+            table.Columns.RemoveAll(column => column.Column == fact);
+            var group = table.Columns.FindIndex(column => column.Column.StartsWith('{'));
+            if (group >= 0)
+            {
+                var kept = table.Columns[group].Column.Trim('{', '}').Split(", ").Where(name => name != fact);
+                table.Columns[group] = ($"{{{string.Join(", ", kept)}}}", false, false);
+            }
+        }
+
+        return new("two-meanings", own, fact);
     }
 }

@@ -55,7 +55,7 @@ internal sealed class DependencyWorld : ISeedWorld
         "wharf",
     ];
 
-    private static readonly string[] Kept =
+    private static readonly string[] Qualities =
     [
         "colour",
         "height",
@@ -83,7 +83,7 @@ internal sealed class DependencyWorld : ISeedWorld
     public DependencyWorld(Random random)
     {
         var nouns = (string[])Nouns.Clone();
-        var kept = (string[])Kept.Clone();
+        var kept = (string[])Qualities.Clone();
         random.Shuffle(nouns);
         random.Shuffle(kept);
         var (noun, own) = (0, 0);
@@ -91,16 +91,18 @@ internal sealed class DependencyWorld : ISeedWorld
         string[] Take(int count) => [.. Enumerable.Range(0, count).Select(_ => kept[own++ % kept.Length])];
 
         Roots = [Make(random.Next(1, 3)), Make(random.Next(2, 4))];
-        Facts = [.. Take(random.Next(1, 3)).Select(fact => $"line {fact}")];
         // What is kept of two things under one word is two attributes.
         var seen = new HashSet<string>();
         Roots = [.. Roots.Select(root => Distinct(root, seen))];
+        // One of them is called like something that is kept of a root.
+        Facts = [$"line {Roots[1].Own[0]}", .. Take(random.Next(0, 2)).Select(fact => $"line {fact} too")];
         Arrows =
         [
             .. Things.SelectMany(thing =>
                 thing.Own.Concat(thing.Next is null ? [] : [thing.Next.Id]).Select(to => (From: new[] { thing.Id }, To: to))
             ),
             .. Facts.Select(fact => (From: Key, To: fact)),
+            (From: Sources, To: Total),
         ];
         Tables = [.. Unnormalised(), .. First(), .. Second(), .. Third()];
     }
@@ -117,6 +119,20 @@ internal sealed class DependencyWorld : ISeedWorld
 
     public HashSet<string> Several { get; } = [];
 
+    /// <summary>What is calculated, and from what.</summary>
+    public static string Total => "grand sum";
+
+    /// <inheritdoc cref="Total"/>
+    public string[] Sources => [Roots[0].Own[0], Roots[1].Own[0]];
+
+    public string[] Calculated => [Total];
+
+    /// <summary>What stands in one cell before it is normalised: two values that are kept of the first root, where there are two.</summary>
+    public string[] InOneCell => Roots[0].Own.Length > 1 ? Roots[0].Own[..2] : [];
+
+    /// <summary>What such a cell is called.</summary>
+    public static string Cell => "particulars";
+
     // What a root determines hangs on a part of the key, what is further on something that is none.
     public Dictionary<string, string> Letters =>
         Things
@@ -129,7 +145,10 @@ internal sealed class DependencyWorld : ISeedWorld
 
     public List<SeedTable> Tables { get; }
 
-    public string[] Attributes => [.. Roots.SelectMany(root => root.All), .. Facts];
+    public string[] Attributes => [.. Kept, Total];
+
+    // What is kept, and not worked out from it.
+    private string[] Kept => [.. Roots.SelectMany(root => root.All), .. Facts];
 
     /// <summary>What is called after a number.</summary>
     public static string Named(string id) => char.ToUpperInvariant(id[0]) + id[1..^3];
@@ -143,20 +162,21 @@ internal sealed class DependencyWorld : ISeedWorld
 
     private IEnumerable<SeedTable> Unnormalised()
     {
-        var repeating = string.Join(", ", Roots[1].All.Concat(Facts));
+        var repeating = string.Join(", ", Roots[1].All.Concat(Facts).Append(Total));
+        string[] cell = InOneCell.Length == 0 ? [] : [$"{Cell} ({string.Join(", ", InOneCell)})"];
         yield return new SeedTable(
             "UNF",
             "Form",
             [
                 (Roots[0].Id, true, false),
-                .. Roots[0].All.Skip(1).Select(own => (own, false, false)),
+                .. cell.Concat(Roots[0].All.Skip(1).Except(InOneCell)).Select(own => (own, false, false)),
                 ($"{{{repeating}}}", false, false),
             ]
         );
     }
 
     private IEnumerable<SeedTable> First() =>
-        [new SeedTable("1NF", "Form", [.. Attributes.Select(attribute => (attribute, Key.Contains(attribute), false))])];
+        [new SeedTable("1NF", "Form", [.. Kept.Select(attribute => (attribute, Key.Contains(attribute), false))])];
 
     private IEnumerable<SeedTable> Second() =>
         [
@@ -202,6 +222,12 @@ internal interface ISeedWorld
     Dictionary<string, string> Letters => [];
 
     List<SeedTable> Tables { get; }
+
+    /// <summary>What is calculated from other attributes.</summary>
+    string[] Calculated => [];
+
+    /// <summary>What is listed in notes, by what is asked for.</summary>
+    Dictionary<string, string> Listed => [];
 }
 
 /// <summary>What an answer says: a copy of a world that faults are put into.</summary>
@@ -223,6 +249,9 @@ internal sealed class DependencyAnswer(ISeedWorld world)
     /// <inheritdoc cref="Headless"/>
     public HashSet<string> Loose { get; } = [];
 
+    /// <inheritdoc cref="ISeedWorld.Listed"/>
+    public Dictionary<string, string> Listed { get; } = new(world.Listed);
+
     public List<SeedTable> Tables { get; } = [.. world.Tables.Select(table => table with { Columns = [.. table.Columns] })];
 
     public SeedTable Table(string stage, string name) => Tables.First(table => table.Stage == stage && table.Name == name);
@@ -238,6 +267,8 @@ internal sealed class DependencyAnswer(ISeedWorld world)
         [
             $"Attributes: {string.Join(", ", Attributes)}",
             .. Key.Count > 0 ? new[] { $"Key: {string.Join(", ", Key)}" } : [],
+            .. world.Calculated.Length > 0 ? new[] { $"Calculated: {string.Join(", ", world.Calculated)}" } : [],
+            .. Listed.Values.OrderBy(_ => random.Next()),
             .. arrows.Select(arrow => LetterAt(arrow) is { } letter ? $"{Said(arrow)} ({letter})" : Said(arrow)),
             .. shuffled.Select(table => table.ToString()),
         ];

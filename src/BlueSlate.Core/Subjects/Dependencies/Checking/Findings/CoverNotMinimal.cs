@@ -31,8 +31,8 @@ internal sealed class CoverNotMinimal : DependencyFindingKind
             Headline =
                 $"The cover is not minimal: {Phrasing.List(spare)} {(spare.Count == 1 ? "says" : "say")} more than is needed.",
             There = $"Minimal cover: {string.Join("; ", cover.Arrows.Select(arrow => CoverFact.Said(arrow, drawn.Answer)))}.",
-            Wanted = $"The same with less of {Phrasing.List(spare)}.",
-            Why = "What is left out follows from the rest.",
+            Wanted = "The same, without what follows from the rest.",
+            Why = $"{Phrasing.List(spare)}: the rest says it already.",
             Claims = [verdict.Fact.Id],
             ModelElements = [drawn.Model.Listed.Cover!.Note],
             AnswerElements = [cover.Note],

@@ -37,15 +37,14 @@ internal sealed class TwoMeanings : DependencyFindingKind
             There = $"Arrows to {name} from {ownFrom} and from {otherFrom}.",
             Wanted =
                 $"Two boxes: {one}, which {ownFrom} {Verb(both.Value.Own.From)}, and {other}, which {otherFrom} {Verb(arrow.From)}.",
-            Why =
-                $"The {one} of one {ownFrom} may be another than the {other} of one {otherFrom}; under one name the one is lost.",
+            Why = $"{Phrasing.Capital(one)} and {other} can differ; under one name, one of them is lost.",
             Claims =
             [
                 verdict.Fact.Id,
                 .. comparison.AllBad.Where(bad => bad.OwnerId == verdict.Fact.ConceptId).Select(bad => bad.Fact.Id),
                 .. comparison.BadArrows.Where(bad => bad.Arrow.To == shown).Select(bad => bad.Verdict.Fact.Id),
             ],
-            Extras = [arrow.Id],
+            Extras = [arrow.Id, .. Meaning(hidden, shown, comparison.Drawn)],
             ModelElements = [verdict.Fact.ConceptId],
             AnswerElements = [comparison.Drawn.AnswerTo(shown)!.Id, arrow.Id],
         };
@@ -76,6 +75,14 @@ internal sealed class TwoMeanings : DependencyFindingKind
 
         return null;
     }
+
+    // Arrows that hold of the hidden one.
+    private static IEnumerable<string> Meaning(int hidden, int shown, DrawnAgainst drawn) =>
+        from arrow in drawn.Arrows
+        where !arrow.IsSound && arrow.From.Contains(shown)
+        let meant = (arrow.From - AttributeSet.Of(shown)) | AttributeSet.Of(hidden)
+        where drawn.Model.Set.Implied.ClosureOf(meant).Contains(arrow.To)
+        select arrow.Id;
 
     private static bool AreCalledAlike(int one, int other, DrawnAgainst drawn) =>
         drawn.Model.Attributes[one].Name.Words.Intersect(drawn.Model.Attributes[other].Name.Words, StringComparer.Ordinal).Any();

@@ -122,7 +122,7 @@ internal sealed record StageCellFact() : StageFactKind("stage-cell", 36)
             return new Verdict(fact, VerdictKind.Wrong, left.Drawn.Id, left.Drawn.Said);
         }
 
-        var there = parts - stage.Dropped;
+        var there = stage.Parts.Aggregate(AttributeSet.Empty, (all, part) => all | part) & parts;
         return there.IsEmpty
             ? new Verdict(fact, VerdictKind.Absent, PlaceOf(stage), "")
             : new Verdict(

@@ -1,4 +1,5 @@
 using BlueSlate.Core.Judging;
+using BlueSlate.Core.Subjects.Dependencies.Checking.Findings;
 
 namespace BlueSlate.Core.Subjects.Dependencies.Checking.Stages.Findings;
 
@@ -21,12 +22,14 @@ internal sealed class TableAttributeDropped : StageFindingKind
         }
 
         var dropped = comparison.Say(stage.Dropped);
-        var (isNo, isThere) = stage.Dropped.Count == 1 ? ("is", "it stands") : ("are", "they stand");
+        var (isNo, isThere, them) = stage.Dropped.Count == 1 ? ("is", "it stands", "it") : ("are", "they stand", "them");
+        var unlaid = stage.Dropped.FirstOrDefault(i => comparison.Drawn.AnswerTo(i) is null, -1);
         yield return About(pair, "dropped", $"In {stage.Stage.Title}, {dropped} {isNo} in no table.") with
         {
             Tag = Tag.Missing,
-            There = $"The tables are {Listed(stage.Stage)}.",
-            Wanted = $"A table for {dropped}, where {isThere} with what determines.",
+            There =
+                stage.Tables.Length == 1 ? $"The only table is {Listed(stage.Stage)}." : $"The tables are {Listed(stage.Stage)}.",
+            Wanted = $"A table for {dropped}, where {isThere} with what determines {them}.",
             Why = $"What was known of {dropped} is lost.",
             Claims =
             [
@@ -34,6 +37,9 @@ internal sealed class TableAttributeDropped : StageFindingKind
                 .. BadSplits(comparison, pair, stage)
                     .Where(bad => bad.Split.To.Meets(stage.Dropped))
                     .Select(bad => bad.Verdict.Fact.Id),
+                .. Bad<StageCellFact>(comparison, pair)
+                    .Where(verdict => StageCellFact.CellOf(verdict.Fact, pair).Parts.Meets(stage.Dropped))
+                    .Select(verdict => verdict.Fact.Id),
                 .. BadGroups(comparison, pair)
                     .Where(bad => bad.Verdict.Kind == VerdictKind.Absent)
                     .Select(bad => bad.Verdict.Fact.Id),
@@ -45,6 +51,9 @@ internal sealed class TableAttributeDropped : StageFindingKind
                 ),
             ],
             AnswerElements = [.. ElementsOf(comparison, stage.Dropped)],
+            // What was never laid out is in no table either.
+            ConsequenceOf =
+                unlaid < 0 ? null : $"{new DependencyAttributeMissing().Code}:{comparison.Drawn.Model.Attributes[unlaid].Id}",
         };
     }
 }

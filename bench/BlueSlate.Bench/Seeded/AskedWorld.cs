@@ -1,0 +1,108 @@
+namespace BlueSlate.Bench.Seeded;
+
+/// <summary>
+/// A made-up register in which a thing has a number and a mark of its own, so that there are two candidate keys, with everything asked that
+/// is written in notes. What is right follows from how it is built.
+/// </summary>
+internal sealed class AskedWorld : ISeedWorld
+{
+    private static readonly string[] Words = ["lute", "harp", "viol", "drum", "horn", "bell", "reed", "gong"];
+    private static readonly string[] Qualities = ["hue", "girth", "keeper", "origin", "tone", "year"];
+    private readonly string number;
+    private readonly string mark;
+    private readonly string day;
+    private readonly string seat;
+    private readonly string[] own;
+
+    public AskedWorld(Random random)
+    {
+        var (words, kept) = ((string[])Words.Clone(), (string[])Qualities.Clone());
+        random.Shuffle(words);
+        random.Shuffle(kept);
+        (number, mark, day, seat, own) = ($"{words[0]} no", $"{words[0]} tag", "day", "seat", kept[..random.Next(1, 3)]);
+    }
+
+    public string[] Attributes => [number, mark, .. own, day, seat];
+
+    public string[] Key => [number, day];
+
+    public List<(string[] From, string To)> Arrows =>
+        [([number], mark), ([mark], number), .. own.Select(one => (new[] { number }, one)), ([number, day], seat)];
+
+    public HashSet<string> Several => [];
+
+    public List<SeedTable> Tables => [];
+
+    public Dictionary<string, string> Listed =>
+        new()
+        {
+            ["keys"] = $"Candidate keys: {number}, {day}; {mark}, {day}",
+            ["primes"] = $"Prime attributes: {number}, {mark}, {day}",
+            ["closure"] = $"Closure of {mark}: {Joined([mark, number, .. own])}",
+            ["cover"] = $"Minimal cover: {string.Join("; ", Arrows.Select(Said))}",
+            ["form"] = "Normal form: 1NF",
+        };
+
+    /// <summary>The kinds of faults, each with what it is put into.</summary>
+    public static IReadOnlyList<(string Code, string Asked)> Codes { get; } =
+    [
+        ("candidate-key-missing", "keys"),
+        ("listed-key-not-unique", "keys"),
+        ("listed-key-not-minimal", "keys"),
+        ("prime-attributes-unlisted", "primes"),
+        ("prime-attributes-wrong", "primes"),
+        ("closure-missing", "closure"),
+        ("closure-wrong", "closure"),
+        ("cover-missing", "cover"),
+        ("cover-not-equivalent", "cover"),
+        ("cover-not-minimal", "cover"),
+        ("form-unnamed", "form"),
+        ("form-mistaken", "form"),
+    ];
+
+    /// <summary>Puts a fault into what is listed in an answer; null where there is one already.</summary>
+    public DependencySeed? Put((string Code, string Asked) kind, DependencyAnswer answer, HashSet<string> touched, Random random)
+    {
+        if (!touched.Add(kind.Asked))
+        {
+            return null;
+        }
+
+        var (listed, right) = (answer.Listed, Listed[kind.Asked]);
+        var more = own[random.Next(own.Length)];
+        switch (kind.Code)
+        {
+            case "candidate-key-missing":
+                listed["keys"] = $"Candidate keys: {day}, {number}";
+                return new(kind.Code, mark);
+            case "listed-key-not-unique":
+                listed["keys"] = $"{right}; {more}";
+                return new(kind.Code, more);
+            case "listed-key-not-minimal":
+                listed["keys"] = $"{right}; {mark}, {day}, {more}";
+                return new(kind.Code, more);
+            case "prime-attributes-wrong":
+                listed["primes"] = random.Next(2) == 0 ? $"{right}, {more}" : $"Prime attributes: {number}, {day}";
+                return new(kind.Code, "prime");
+            case "closure-wrong":
+                listed["closure"] = random.Next(2) == 0 ? $"{right}, {seat}" : $"Closure of {mark}: {Joined([mark, number])}";
+                return new(kind.Code, mark);
+            case "cover-not-equivalent":
+                listed["cover"] = $"Minimal cover: {string.Join("; ", Arrows.Where(arrow => arrow.To != more).Select(Said))}";
+                return new(kind.Code, more);
+            case "cover-not-minimal":
+                listed["cover"] = $"{right}; {Said(([mark], more))}";
+                return new(kind.Code, mark, more);
+            case "form-mistaken":
+                listed["form"] = $"Normal form: {(random.Next(2) == 0 ? "2NF" : "3NF")}";
+                return new(kind.Code, "1NF");
+            default:
+                listed.Remove(kind.Asked);
+                return new(kind.Code);
+        }
+    }
+
+    private static string Said((string[] From, string To) arrow) => $"{Joined(arrow.From)} -> {arrow.To}";
+
+    private static string Joined(string[] names) => string.Join(", ", names);
+}
