@@ -126,6 +126,54 @@ test('a table is brought to third normal form, stage by stage', async ({ page })
   await expect(sentences(page)).toContainText('3NF: Guest has visitor no (key), phone, home');
 });
 
+test('a table gets a number of its own, two become one, and what is calculated is dashed', async ({ page }) => {
+  await become(page, 'Quentin Ray');
+  await openDrawing(page, 'Warm-up: the hire ledger');
+  await page.getByRole('button', { name: 'write', exact: true }).last().click();
+  const field = page.getByRole('textbox', { name: 'Sentences, one statement a line' });
+  await field.fill(
+    [
+      'Key: evening no',
+      'Evening no determines guide and hours',
+      'Guide determines street and town',
+      'Hours determine paid',
+      'Calculated: paid',
+      'Closure of guide: guide, street, town',
+      'UNF: Ledger has evening no (key), guide, address (street, town), hours, paid',
+      '3NF: Evening has evening no (key), guide (foreign key), hours',
+      '3NF: Guide has guide (key), street, town',
+    ].join('\n'),
+  );
+  await field.press('Control+End');
+  await field.press('Enter');
+  await expect(field).toHaveValue(/UNF: Ledger has evening no \(key\), guide, address \(street, town\), hours, paid/);
+  await field.press('Escape');
+  await expect(page.getByText('Closure of guide: guide, street, town').first()).toBeVisible();
+
+  // The number takes the place of the key everywhere, and the key stays unique.
+  const sheets = page.getByRole('group', { name: 'Sheets' });
+  await sheets.getByRole('button', { name: '3NF' }).click();
+  await page.locator('text.name', { hasText: 'Guide' }).click();
+  await page.getByRole('button', { name: 'a number for its key' }).click();
+  await expect(sentences(page)).toContainText('3NF: Guide has guide no (key), guide (alternate key), street, town');
+  await expect(sentences(page)).toContainText('3NF: Evening has evening no (key), guide no (foreign key), hours');
+  await page.locator('text.name', { hasText: 'Guide' }).click();
+  await page.keyboard.press('Enter');
+  const box = page.getByLabel('Name of the table, then one column a line');
+  await expect(box).toHaveValue('Guide\nguide no (key)\nguide (alternate key)\nstreet\ntown');
+  await page.keyboard.press('Escape');
+  await expect(sentences(page)).toContainText('guide (alternate key), street');
+  await expectAccessible(page);
+
+  // Two tables are one again, and that is one step back.
+  await page.locator('text.name', { hasText: 'Evening' }).click();
+  await page.locator('text.name', { hasText: 'Guide' }).click({ modifiers: ['Shift'] });
+  await page.getByRole('button', { name: 'one table of these' }).click();
+  await expect(page.locator('text.name')).toHaveText(['Evening']);
+  await page.getByRole('group', { name: 'View' }).getByRole('button', { name: 'undo' }).click();
+  await expect(page.locator('text.name')).toHaveText(['Evening', 'Guide']);
+});
+
 /** Goes to something by its name, from the slate. */
 async function find(page: Page, name: string) {
   await page.keyboard.press('/');

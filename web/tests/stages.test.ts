@@ -83,6 +83,20 @@ describe('a table of a stage', () => {
     ]);
   });
 
+  it('keeps an alternate key and a cell of several parts, whatever else is typed', () => {
+    const typed =
+      'Keeper\nkeeper no (key)\nname (alternate key, foreign key)\nhome (street, town)\nlock (key no, ring) (key)';
+    const made = tableOfText(shape, typed, newId);
+    expect(made.compartments.flat().map(({ text, mark, underline }) => `${text}: ${mark} ${underline}`)).toEqual([
+      'keeper no:  solid',
+      'name: AK1 FK none',
+      'home (street, town):  none',
+      'lock (key no, ring):  solid',
+    ]);
+    expect(textOfTable(made, true)).toBe(typed);
+    expect(tableOfText(made, textOfTable(made, false), newId)).toEqual(made);
+  });
+
   it('offers what could have a table of its own: a part of it that determines some of the rest', () => {
     const drawing = drawingOf([everything]);
     const found = determinantsIn(drawing, drawing.shapes.get('t')!);

@@ -5510,8 +5510,8 @@ export interface components {
          */
         Decision: "allow" | "allow-in-part" | "keep-loss";
         /**
-         * @description What is to be done to a drawing: `next-stage` on a sheet, `own-table` on lines of a table, or, by authors,
-         *     `propose-stages`.
+         * @description What is to be done to a drawing: `next-stage` on a sheet, `own-table` on lines of a table, `own-number` on a
+         *     table, `merge-tables` on several, or, by authors, `propose-stages`.
          */
         DeedRequest: {
             drawing: string;

@@ -41,8 +41,8 @@ export function writingOf(notation: SlateNotation, drawing: Drawing, shape: Shap
       text: textOfTable(shape, meaning),
       lines: true,
       hint: meaning
-        ? 'Enter: next column. (key) or (foreign key) behind. Esc: done.'
-        : 'Enter: next column. (underlined) or (FK) behind. Esc: done.',
+        ? 'Enter: next column. (key), (alternate key) or (foreign key) behind. Esc: done.'
+        : 'Enter: next column. (underlined), (AK1) or (FK) behind. Esc: done.',
       label: 'Name of the table, then one column a line',
       change: (now, current, text, newId) => {
         const next = tableOfText(current, text, newId);
