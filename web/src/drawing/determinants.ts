@@ -17,8 +17,14 @@ interface Arrow {
  * of it and not all of it: what could have a table of its own.
  */
 export function determinantsIn(drawing: Drawing, table: Shape): Determinant[] {
-  const rows = new Map(rowsOf(table).map((row) => [keyOf(row.text), row]));
   const arrows = arrowsOf(drawing);
+  // A number that a table was given is determined by no arrow, and is no reason to split it.
+  const laid = new Set([...drawing.shapes.values()].filter(({ sheet }) => sheet === undefined).flatMap(textsOf));
+  const rows = new Map(
+    rowsOf(table)
+      .map((row) => [keyOf(row.text), row] as const)
+      .filter(([name]) => laid.has(name)),
+  );
   const found = new Map<string, Determinant>();
   for (const { from } of arrows) {
     if (!from.every((name) => rows.has(name))) continue;
@@ -64,6 +70,8 @@ function arrowsOf(drawing: Drawing): Arrow[] {
 }
 
 const keyOf = (name: string) => name.trim().toLowerCase();
+
+const textsOf = (shape: Shape) => [shape.text, ...rowsOf(shape).map(({ text }) => text)].map(keyOf);
 
 function namesOf(drawing: Drawing): Map<string, string> {
   const names = new Map<string, string>();
