@@ -41,6 +41,7 @@ internal sealed class AskedWorld : ISeedWorld
             ["closure"] = $"Closure of {mark}: {Joined([mark, number, .. own])}",
             ["cover"] = $"Minimal cover: {string.Join("; ", Arrows.Select(Said))}",
             ["form"] = "Normal form: 1NF",
+            ["derivation"] = Derived(mark, number, own[0]),
         };
 
     /// <summary>The kinds of faults, each with what it is put into.</summary>
@@ -58,6 +59,9 @@ internal sealed class AskedWorld : ISeedWorld
         ("cover-not-minimal", "cover"),
         ("form-unnamed", "form"),
         ("form-mistaken", "form"),
+        ("derivation-missing", "derivation"),
+        ("derivation-step-wrong", "derivation"),
+        ("derivation-unfinished", "derivation"),
     ];
 
     /// <summary>Puts a fault into what is listed in an answer; null where there is one already.</summary>
@@ -93,6 +97,12 @@ internal sealed class AskedWorld : ISeedWorld
             case "cover-not-minimal":
                 listed["cover"] = $"{right}; {Said(([mark], more))}";
                 return new(kind.Code, mark, more);
+            case "derivation-step-wrong":
+                listed["derivation"] = Derived(mark, seat, own[0]);
+                return new(kind.Code, seat);
+            case "derivation-unfinished":
+                listed["derivation"] = right[..right.LastIndexOf(';')];
+                return new(kind.Code, own[0]);
             case "form-mistaken":
                 listed["form"] = $"Normal form: {(random.Next(2) == 0 ? "2NF" : "3NF")}";
                 return new(kind.Code, "1NF");
@@ -101,6 +111,9 @@ internal sealed class AskedWorld : ISeedWorld
                 return new(kind.Code);
         }
     }
+
+    private static string Derived(string from, string over, string to) =>
+        $"Derivation of {from} -> {to}: {from} -> {over}; {over} -> {to}; {from} -> {to}";
 
     private static string Said((string[] From, string To) arrow) => $"{Joined(arrow.From)} -> {arrow.To}";
 

@@ -39,6 +39,7 @@ internal sealed class Dependencies : ExampleArea
         "Closure of tool: tool, shelf",
         "Minimal cover: ticket -> borrower; borrower -> phone; ticket -> tool; tool -> shelf",
         "Normal form: 2NF",
+        "Derivation of ticket -> phone: ticket -> borrower; borrower -> phone; ticket -> phone",
         "Ticket determines borrower and tool",
         "Borrower determines phone",
         "Tool determines shelf",
@@ -83,6 +84,13 @@ internal sealed class Dependencies : ExampleArea
             ["cover-missing"] = On(Loans, 4, ""),
             ["cover-not-equivalent"] = On(Loans, 4, "Minimal cover: ticket -> borrower; borrower -> phone; ticket -> tool"),
             ["cover-not-minimal"] = On(Loans, 4, Loans[4] + "; ticket -> shelf"),
+            ["derivation-missing"] = On(Loans, 6, ""),
+            ["derivation-step-wrong"] = On(
+                Loans,
+                6,
+                "Derivation of ticket -> phone: tool -> phone; ticket -> tool; ticket -> phone"
+            ),
+            ["derivation-unfinished"] = On(Loans, 6, "Derivation of ticket -> phone: ticket -> borrower; borrower -> phone"),
             ["form-mistaken"] = On(Loans, 5, "Normal form: 3NF"),
             ["form-unnamed"] = On(Loans, 5, ""),
             ["chosen-key-not-minimal"] = On(JobSheet, 1, "Key: job no, part no, visitor no"),

@@ -51,6 +51,9 @@ public sealed partial class FindingPlacesTests
         "candidate-key-missing",
         "closure-missing",
         "closure-wrong",
+        "derivation-missing",
+        "derivation-step-wrong",
+        "derivation-unfinished",
         "history-kept",
         "two-meanings",
     ];

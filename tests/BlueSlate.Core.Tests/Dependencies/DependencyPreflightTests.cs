@@ -70,6 +70,11 @@ public sealed class DependencyPreflightTests
     [InlineData("Minimal cover: kiln -> shelf", "The minimal cover does not say what the arrows say.")]
     [InlineData("Minimal cover: kiln -> shelf, cone; shelf -> cone", "The minimal cover has more than is needed.")]
     [InlineData("Normal form: 3NF", "By the arrows, it is in 2NF as one table.")]
+    [InlineData(
+        "Derivation of kiln -> cone: kiln -> shelf; kiln -> cone",
+        "In the derivation of kiln → cone, kiln → cone does not follow, or is not yet its end."
+    )]
+    [InlineData("Derivation of kiln -> cone: kiln -> shelf; shelf -> cone; kiln -> cone", null)]
     [InlineData("Calculated: shelf", "Shelf is shown as calculated, and cone is determined by it.")]
     [InlineData("Calculated: kiln", "Kiln is shown as calculated, and is part of the key.")]
     [InlineData("Closure of kiln: kiln, cone, shelf", null)]

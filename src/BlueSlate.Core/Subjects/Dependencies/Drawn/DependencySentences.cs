@@ -107,6 +107,20 @@ internal static class DependencySentences
             yield return (Noted(text, "cover", cover.Note), new DependencyStatement.OfCover([.. arrows]));
         }
 
+        foreach (var (i, derivation) in reading.Listed.Derivations.Index())
+        {
+            (ImmutableArray<string> From, ImmutableArray<string> To) Names((ListedSet From, ListedSet To) arrow) =>
+                (reading.NamesIn(arrow.From), reading.NamesIn(arrow.To));
+            (IEnumerable<string> From, IEnumerable<string> To) Text(
+                (ImmutableArray<string> From, ImmutableArray<string> To) arrow
+            ) => (InText(arrow.From), InText(arrow.To));
+            var (goal, steps) = (Names(derivation.Goal), derivation.Steps.Select(Names).ToImmutableArray());
+            yield return (
+                Noted(ListingText.OfDerivation(Text(goal), steps.Select(Text)), $"derivation-{i + 1}", derivation.Note),
+                new DependencyStatement.OfDerivation(goal, steps)
+            );
+        }
+
         if (reading.Listed.Claimed is { } form)
         {
             yield return (Noted(ListingText.OfForm(form.Form), "form", form.Note), new DependencyStatement.OfForm(form.Form));

@@ -30,6 +30,12 @@ internal abstract partial record DependencyStatement
     public sealed record OfCover(ImmutableArray<(ImmutableArray<string> From, ImmutableArray<string> To)> Arrows)
         : DependencyStatement;
 
+    /// <summary>What is derived, step by step.</summary>
+    public sealed record OfDerivation(
+        (ImmutableArray<string> From, ImmutableArray<string> To) Goal,
+        ImmutableArray<(ImmutableArray<string> From, ImmutableArray<string> To)> Steps
+    ) : DependencyStatement;
+
     /// <summary>The form of all as one table.</summary>
     public sealed record OfForm(NormalForm Form) : DependencyStatement;
 
@@ -51,7 +57,8 @@ internal abstract partial record DependencyStatement
     /// Reads a line: <c>Attributes: a, b</c>, <c>Key: a, b</c>, <c>Calculated: c</c>, <c>A and b determine c, d</c>, or with an arrow,
     /// <c>a, b -> c</c> and <c>a ->> c</c>, with <c>(partial)</c> or <c>(transitive)</c> behind where that is marked;
     /// <c>Candidate keys: a, b; a, c</c>; <c>Prime attributes: a, b</c>; <c>Closure of a, b: a, b, c</c>;
-    /// <c>Minimal cover: a, b -> c; c -> d</c>; <c>Normal form: 2NF</c>; <c>2NF: Visitor has visitor no (key), phone</c> or
+    /// <c>Minimal cover: a, b -> c; c -> d</c>; <c>Normal form: 2NF</c>;
+    /// <c>Derivation of a -> c: a -> b; b -> c; a -> c</c>; <c>2NF: Visitor has visitor no (key), phone</c> or
     /// <c>2NF: Visitor (visitor no, phone)</c> under a title that names a normal form or a sheet. Gives what of it could not be taken.
     /// </summary>
     /// <param name="line">The line.</param>
@@ -82,6 +89,11 @@ internal abstract partial record DependencyStatement
         if (ListingText.Cover(text) is { IsEmpty: false } cover)
         {
             return (new OfCover(cover), null);
+        }
+
+        if (ListingText.Derivation(text) is { Steps.IsEmpty: false } derived)
+        {
+            return (new OfDerivation(derived.Goal, derived.Steps), null);
         }
 
         if (ListingText.Form(text) is { } form)

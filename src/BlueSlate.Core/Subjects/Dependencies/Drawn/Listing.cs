@@ -20,11 +20,22 @@ internal sealed record ListedClosure(ListedSet Of, ListedSet Reached);
 /// <param name="Arrows">Its dependencies, each as it is said.</param>
 internal sealed record ListedCover(string Note, ImmutableArray<(ListedSet From, ListedSet To)> Arrows);
 
+/// <summary>What a note derives from the arrows, step by step.</summary>
+/// <param name="Note">The note.</param>
+/// <param name="Goal">What is to be derived.</param>
+/// <param name="Steps">The steps, in their order.</param>
+internal sealed record ListedDerivation(
+    string Note,
+    (ListedSet From, ListedSet To) Goal,
+    ImmutableArray<(ListedSet From, ListedSet To)> Steps
+);
+
 /// <summary>The normal form that a note claims of the attributes as one table.</summary>
 internal sealed record ListedForm(string Note, NormalForm Form);
 
 /// <summary>
-/// What the notes beside a diagram list: all candidate keys, the attributes that are in one, closures, a minimal cover, and the form.
+/// What the notes beside a diagram list: all candidate keys, the attributes that are in one, closures, derivations, a minimal cover,
+/// and the form.
 /// </summary>
 /// <param name="Keys">The candidate keys, in their order.</param>
 /// <param name="Primes">The prime attributes; null where none are listed.</param>
@@ -32,6 +43,9 @@ internal sealed record Listing(ImmutableArray<ListedSet> Keys, ListedSet? Primes
 {
     /// <summary>The closures, in their order; of one set the first that is given.</summary>
     public ImmutableArray<ListedClosure> Closures { get; init; } = [];
+
+    /// <summary>The derivations, in their order.</summary>
+    public ImmutableArray<ListedDerivation> Derivations { get; init; } = [];
 
     /// <summary>The minimal cover; null where none is given.</summary>
     public ListedCover? Cover { get; init; }
@@ -46,6 +60,7 @@ internal sealed record Listing(ImmutableArray<ListedSet> Keys, ListedSet? Primes
     public static Listing Read(Drawing drawing, Func<Name, int?> numberOf)
     {
         var keys = ImmutableArray.CreateBuilder<ListedSet>();
+        var derivations = ImmutableArray.CreateBuilder<ListedDerivation>();
         var closures = ImmutableArray.CreateBuilder<ListedClosure>();
         ListedSet? primes = null;
         ListedCover? cover = null;
@@ -63,6 +78,13 @@ internal sealed record Listing(ImmutableArray<ListedSet> Keys, ListedSet? Primes
                 closures.Add(new ListedClosure(Of(note, closure.Of, numberOf), Of(note, closure.Reached, numberOf)));
             }
 
+            if (ListingText.Derivation(line) is { } derived)
+            {
+                (ListedSet, ListedSet) Arrow((ImmutableArray<string> From, ImmutableArray<string> To) arrow) =>
+                    (Of(note, arrow.From, numberOf), Of(note, arrow.To, numberOf));
+                derivations.Add(new ListedDerivation(note, Arrow(derived.Goal), [.. derived.Steps.Select(Arrow)]));
+            }
+
             if (ListingText.Cover(line) is { } arrows)
             {
                 var said = arrows.Select(arrow => (Of(note, arrow.From, numberOf), Of(note, arrow.To, numberOf)));
@@ -78,6 +100,7 @@ internal sealed record Listing(ImmutableArray<ListedSet> Keys, ListedSet? Primes
         return new Listing([.. keys.DistinctBy(KeyOf)], primes)
         {
             Closures = [.. closures.DistinctBy(closure => KeyOf(closure.Of))],
+            Derivations = derivations.ToImmutable(),
             Cover = cover,
             Claimed = form,
         };

@@ -14,12 +14,16 @@ internal static class ListingAmender
             .Select(one => ListingText.OfClosure(one.Of, one.Reached))
             .ToList();
         var arrows = said.OfType<DependencyStatement.OfCover>().SelectMany(one => one.Arrows).ToList();
+        var derived = said.OfType<DependencyStatement.OfDerivation>()
+            .Select(one => ListingText.OfDerivation(one.Goal, one.Steps))
+            .ToList();
         var form = said.OfType<DependencyStatement.OfForm>().LastOrDefault();
         (Func<string, bool> Lists, string? Text)[] kinds =
         [
             (line => ListingText.Keys(line) is not null, keys.Count == 0 ? null : ListingText.OfKeys(keys)),
             (line => ListingText.Primes(line) is not null, primes.Count == 0 ? null : ListingText.OfPrimes(primes)),
             (line => ListingText.Closure(line) is not null, closures.Count == 0 ? null : string.Join('\n', closures)),
+            (line => ListingText.Derivation(line) is not null, derived.Count == 0 ? null : string.Join('\n', derived)),
             (line => ListingText.Cover(line) is not null, arrows.Count == 0 ? null : ListingText.OfCover(arrows)),
             (line => ListingText.Form(line) is not null, form is null ? null : ListingText.OfForm(form.Form)),
         ];

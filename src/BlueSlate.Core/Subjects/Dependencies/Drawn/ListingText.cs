@@ -6,7 +6,8 @@ namespace BlueSlate.Core.Subjects.Dependencies.Drawn;
 /// <summary>
 /// The text of what is listed beside a diagram: <c>Candidate keys: host, show; host, producer</c>, also with braces round each, and
 /// <c>Prime attributes: host, show</c>; a closure, <c>Closure of host, show: host, show, producer</c>, also <c>{host, show}+ = ...</c>;
-/// <c>Minimal cover: host, show -> producer; producer -> show</c>; the form of all as one table, <c>Normal form: 3NF</c>.
+/// <c>Minimal cover: host, show -> producer; producer -> show</c>; a derivation, <c>Derivation of a -> c: a -> b; b -> c; a -> c</c>, with
+/// or without the rule in brackets behind a step; the form of all as one table, <c>Normal form: 3NF</c>.
 /// </summary>
 internal static partial class ListingText
 {
@@ -55,6 +56,33 @@ internal static partial class ListingText
             ]
             : null;
 
+    /// <summary>What a line derives, and the steps of it; null where it derives nothing. Reasons in brackets are left out.</summary>
+    public static (
+        (ImmutableArray<string> From, ImmutableArray<string> To) Goal,
+        ImmutableArray<(ImmutableArray<string> From, ImmutableArray<string> To)> Steps
+    )? Derivation(string line)
+    {
+        if (DerivationPattern().Match(line) is not { Success: true } found)
+        {
+            return null;
+        }
+
+        var goal = DependencyStatement.ArrowIn(found.Groups["goal"].Value);
+        var steps = found
+            .Groups["rest"]
+            .Value.Split(';')
+            .Select(step => DependencyStatement.ArrowIn(ReasonPattern().Replace(step, "")))
+            .Where(step => !step.From.IsEmpty && !step.To.IsEmpty);
+        return goal.From.IsEmpty || goal.To.IsEmpty ? null : (goal, [.. steps]);
+    }
+
+    /// <summary>A derivation as a line.</summary>
+    public static string OfDerivation<T>((T From, T To) goal, IEnumerable<(T From, T To)> steps)
+        where T : IEnumerable<string> => $"Derivation of {OfArrow(goal)}: {string.Join("; ", steps.Select(OfArrow))}";
+
+    private static string OfArrow<T>((T From, T To) arrow)
+        where T : IEnumerable<string> => $"{string.Join(", ", arrow.From)} -> {string.Join(", ", arrow.To)}";
+
     /// <summary>The form that a line names; null where it names none.</summary>
     public static NormalForm? Form(string line) =>
         FormPattern().Match(line) is { Success: true } found ? FormNames.Claimed(found.Groups["rest"].Value) : null;
@@ -65,9 +93,7 @@ internal static partial class ListingText
 
     /// <summary>A minimal cover as a line.</summary>
     public static string OfCover<T>(IEnumerable<(T From, T To)> arrows)
-        where T : IEnumerable<string> =>
-        "Minimal cover: "
-        + string.Join("; ", arrows.Select(arrow => $"{string.Join(", ", arrow.From)} -> {string.Join(", ", arrow.To)}"));
+        where T : IEnumerable<string> => "Minimal cover: " + string.Join("; ", arrows.Select(OfArrow));
 
     /// <summary>The form of all as a line.</summary>
     public static string OfForm(NormalForm form) => $"Normal form: {FormNames.Short(form)}";
@@ -93,6 +119,15 @@ internal static partial class ListingText
 
     [GeneratedRegex(@"^\s*(?:a\s+|the\s+)?minimal\s+cover\s*:\s*(?<rest>.*?)\s*\.?$", RegexOptions.IgnoreCase)]
     private static partial Regex CoverPattern();
+
+    [GeneratedRegex(
+        @"^\s*(?:a\s+|the\s+)?(?:derivation|proof)\s+(?:of|that)\s+(?<goal>[^:]+?)\s*:\s*(?<rest>.*?)\s*\.?$",
+        RegexOptions.IgnoreCase
+    )]
+    private static partial Regex DerivationPattern();
+
+    [GeneratedRegex(@"\s*\([^)]*\)\s*$|^\s*\d+[.)]\s*")]
+    private static partial Regex ReasonPattern();
 
     [GeneratedRegex(@"^\s*(?:(?:highest\s+)?normal\s+form|form)\s*:\s*(?<rest>.*?)\s*\.?$", RegexOptions.IgnoreCase)]
     private static partial Regex FormPattern();

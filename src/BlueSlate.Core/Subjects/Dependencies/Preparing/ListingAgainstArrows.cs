@@ -81,6 +81,20 @@ internal sealed class ListingAgainstArrows : DependencyPreflightKind
             };
         }
 
+        foreach (var derivation in reading.Listed.Derivations)
+        {
+            if (Breaks(derivation, reading) is { } step)
+            {
+                yield return Item(
+                    $"{derivation.Note}-derivation-{step}",
+                    $"In the derivation of {CoverFact.Said(derivation.Goal, reading)}, {step} does not follow, or is not yet its end."
+                ) with
+                {
+                    Elements = [derivation.Note],
+                };
+            }
+        }
+
         if (reading.Listed.Claimed is { } claimed && ClaimedFormFact.TrueOf(reading) is { } form && form != claimed.Form)
         {
             yield return Item($"{claimed.Note}-form", $"By the arrows, it is in {FormNames.Short(form)} as one table.") with
@@ -88,6 +102,21 @@ internal sealed class ListingAgainstArrows : DependencyPreflightKind
                 Elements = [claimed.Note],
             };
         }
+    }
+
+    // The first step that does not follow; the last where it is not the end.
+    private static string? Breaks(ListedDerivation derivation, DependencyReading reading)
+    {
+        Dependency Of((ListedSet From, ListedSet To) arrow) => new(arrow.From.Attributes, arrow.To.Attributes);
+        var steps = derivation.Steps.Select(Of).ToList();
+        var at = steps.FindIndex(step =>
+            !DerivationCheck.Follows(step, steps.GetRange(0, steps.IndexOf(step)), reading.Set.Functional)
+        );
+        var isFinished =
+            steps.Count > 0 && steps[^1].From == Of(derivation.Goal).From && Of(derivation.Goal).To.IsSubsetOf(steps[^1].To);
+        return at >= 0 ? CoverFact.Said(derivation.Steps[at], reading)
+            : isFinished || steps.Count == 0 ? null
+            : CoverFact.Said(derivation.Steps[^1], reading);
     }
 
     private static string? WrongWith(ListedCover cover, DependencyReading reading)

@@ -32,7 +32,7 @@ internal sealed class CoverNotMinimal : DependencyFindingKind
                 $"The cover is not minimal: {Phrasing.List(spare)} {(spare.Count == 1 ? "says" : "say")} more than is needed.",
             There = $"Minimal cover: {string.Join("; ", cover.Arrows.Select(arrow => CoverFact.Said(arrow, drawn.Answer)))}.",
             Wanted = "The same, without what follows from the rest.",
-            Why = $"{Phrasing.List(spare)}: the rest says it already.",
+            Why = $"The rest implies {Phrasing.List(spare)} already.",
             Claims = [verdict.Fact.Id],
             ModelElements = [drawn.Model.Listed.Cover!.Note],
             AnswerElements = [cover.Note],
