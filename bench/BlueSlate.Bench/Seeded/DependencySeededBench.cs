@@ -95,7 +95,7 @@ internal static class DependencySeededBench
         var world = new AskedWorld(random);
         var answer = new DependencyAnswer(world);
         var (touched, seeds) = (new HashSet<string>(), new List<DependencySeed>());
-        var wanted = random.Next(3, Most + 1);
+        var wanted = random.Next(4, Most + 1);
         for (var attempt = 0; attempt < 60 && seeds.Count < wanted; attempt++)
         {
             if (world.Put(AskedWorld.Codes[random.Next(AskedWorld.Codes.Count)], answer, touched, random) is { } seed)
