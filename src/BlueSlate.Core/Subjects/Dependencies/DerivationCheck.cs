@@ -1,5 +1,10 @@
 namespace BlueSlate.Core.Subjects.Dependencies;
 
+/// <summary>How far a derivation goes.</summary>
+/// <param name="Astray">The steps that do not follow by one rule from those before, by their place in it.</param>
+/// <param name="IsFinished">Whether it comes to what was to be derived.</param>
+public sealed record DerivationStanding(IReadOnlyList<int> Astray, bool IsFinished);
+
 /// <summary>
 /// Whether a step of a derivation follows by one of the rules of Armstrong (Dependency Structures of Data Base Relationships, 1974) and
 /// those that are commonly derived from them: what is given, reflexivity, augmentation, transitivity, union, decomposition,
@@ -7,6 +12,32 @@ namespace BlueSlate.Core.Subjects.Dependencies;
 /// </summary>
 public static class DerivationCheck
 {
+    /// <summary>Which steps of a derivation do not follow, and whether it comes to its end.</summary>
+    /// <param name="steps">The steps, in their order; null for one about something that is not known.</param>
+    /// <param name="goal">What is to be derived.</param>
+    /// <param name="given">What is given.</param>
+    public static DerivationStanding Of(IReadOnlyList<Dependency?> steps, Dependency goal, IReadOnlyList<Dependency> given)
+    {
+        var (sound, astray) = (new List<Dependency>(), new List<int>());
+        foreach (var (i, step) in steps.Index())
+        {
+            if (step is { } known && Follows(known, sound, given))
+            {
+                sound.Add(known);
+            }
+            else
+            {
+                astray.Add(i);
+            }
+        }
+
+        // What goes astray is told there: the end that is written is an end.
+        return new DerivationStanding(
+            astray,
+            steps.Count > 0 && steps[^1] is { } last && last.From == goal.From && goal.To.IsSubsetOf(last.To)
+        );
+    }
+
     /// <summary>
     /// Whether a step is given, or follows from the steps before it by one rule applied once. What is given counts where it is written.
     /// </summary>

@@ -3,11 +3,6 @@ using BlueSlate.Core.Subjects.Dependencies.Drawn;
 
 namespace BlueSlate.Core.Subjects.Dependencies.Checking;
 
-/// <summary>How far a derivation of an answer goes.</summary>
-/// <param name="Astray">The steps that do not follow by one rule from those before, by their place in it.</param>
-/// <param name="IsFinished">Whether it comes to what was to be derived.</param>
-internal sealed record DerivationStanding(IReadOnlyList<int> Astray, bool IsFinished);
-
 /// <summary>That a dependency is derived from the arrows, where the model answer derives it. Any way that follows is right.</summary>
 internal sealed record DerivationFact() : DependencyFactKind("derivation", 28)
 {
@@ -56,26 +51,10 @@ internal sealed record DerivationFact() : DependencyFactKind("derivation", 28)
     /// <summary>Which steps of a derivation do not follow, and whether it comes to its end.</summary>
     public static DerivationStanding StandingOf(ListedDerivation derivation, DrawnAgainst drawn)
     {
-        var given = drawn.Model.Set.Functional;
-        var (sound, astray) = (new List<Dependency>(), new List<int>());
-        foreach (var (i, step) in derivation.Steps.Index())
-        {
-            if (InModel(step, drawn) is { } known && DerivationCheck.Follows(known, sound, given))
-            {
-                sound.Add(known);
-            }
-            else
-            {
-                astray.Add(i);
-            }
-        }
-
-        // What goes astray is told there: the end that is written is an end.
-        var last = derivation.Steps.IsEmpty ? null : InModel(derivation.Steps[^1], drawn);
-        var goal = InModel(derivation.Goal, drawn);
-        return new DerivationStanding(
-            astray,
-            last is { } end && end.From == goal!.Value.From && goal.Value.To.IsSubsetOf(end.To)
+        return DerivationCheck.Of(
+            [.. derivation.Steps.Select(step => InModel(step, drawn))],
+            InModel(derivation.Goal, drawn)!.Value,
+            drawn.Model.Set.Functional
         );
     }
 

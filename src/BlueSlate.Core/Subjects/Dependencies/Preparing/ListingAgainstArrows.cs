@@ -108,14 +108,13 @@ internal sealed class ListingAgainstArrows : DependencyPreflightKind
     private static string? Breaks(ListedDerivation derivation, DependencyReading reading)
     {
         Dependency Of((ListedSet From, ListedSet To) arrow) => new(arrow.From.Attributes, arrow.To.Attributes);
-        var steps = derivation.Steps.Select(Of).ToList();
-        var at = steps.FindIndex(step =>
-            !DerivationCheck.Follows(step, steps.GetRange(0, steps.IndexOf(step)), reading.Set.Functional)
+        var standing = DerivationCheck.Of(
+            [.. derivation.Steps.Select(step => (Dependency?)Of(step))],
+            Of(derivation.Goal),
+            reading.Set.Functional
         );
-        var isFinished =
-            steps.Count > 0 && steps[^1].From == Of(derivation.Goal).From && Of(derivation.Goal).To.IsSubsetOf(steps[^1].To);
-        return at >= 0 ? CoverFact.Said(derivation.Steps[at], reading)
-            : isFinished || steps.Count == 0 ? null
+        return standing.Astray.Count > 0 ? CoverFact.Said(derivation.Steps[standing.Astray[0]], reading)
+            : standing.IsFinished || derivation.Steps.IsEmpty ? null
             : CoverFact.Said(derivation.Steps[^1], reading);
     }
 

@@ -33,8 +33,11 @@ internal sealed class DerivationAstray : DependencyFindingKind
             Tag = Tag.Differs,
             Headline = $"In the derivation of {verdict.Fact.Value}, {step} does not follow.",
             There = $"Step {at + 1} is {step}.",
-            Wanted = "A step that is an arrow, or follows by one rule from arrows and earlier steps.",
-            Why = before.Length == 0 ? $"No arrow says {step}." : $"It follows neither from an arrow nor from {before}.",
+            Wanted = "An arrow, or what follows by one rule from the steps that are written before it.",
+            Why =
+                before.Length == 0
+                    ? $"No arrow says {step}, and no step stands before it."
+                    : $"It is no arrow, and does not follow from {before}.",
             Claims = [verdict.Fact.Id],
             ModelElements = [DerivationFact.WantedBy(verdict.Fact, drawn.Model).Note],
             AnswerElements = [given.Note],
