@@ -10,6 +10,8 @@ namespace BlueSlate.Bench.Accuracy;
 /// </summary>
 internal abstract class CaseSketch
 {
+    private const string OfSpecialisation = "specialisation of ";
+
     private readonly Random random;
     private readonly List<Shape> shapes = [];
     private readonly List<Line> lines = [];
@@ -47,6 +49,11 @@ internal abstract class CaseSketch
     // A fault at “r3” of the model answer is at the answer's relationship between the entities named most alike.
     private static string Resolve(string at, CaseModel drawn, CaseModel wanted)
     {
+        if (at.StartsWith(OfSpecialisation, StringComparison.Ordinal))
+        {
+            return OfSpecialisation + MostAlike(at[OfSpecialisation.Length..], drawn.Specialisations ?? []);
+        }
+
         var id = at.Split(" / ")[0];
         if (
             drawn.Relationships.Any(relationship => relationship.Id == id)
@@ -65,6 +72,13 @@ internal abstract class CaseSketch
             .First()
             .Id;
     }
+
+    // The supertype of those drawn that is named most like one of the model answer's.
+    private static string MostAlike(string super, CaseSpecialisation[] drawn) =>
+        drawn
+            .Select(specialisation => specialisation.Super)
+            .OrderByDescending(other => Alike(super, other))
+            .FirstOrDefault(super);
 
     private static double Likeness(CaseEnd[] ends, CaseEnd[] meant) =>
         ends.Zip(meant).Sum(pair => Alike(pair.First.Entity, pair.Second.Entity));
@@ -85,7 +99,7 @@ internal abstract class CaseSketch
 
         foreach (var specialisation in Shuffled(Model.Specialisations ?? []))
         {
-            DrawSpecialisation(specialisation, $"specialisation of {specialisation.Super}");
+            DrawSpecialisation(specialisation, OfSpecialisation + specialisation.Super);
         }
 
         foreach (var union in Shuffled(Model.Unions))

@@ -63,6 +63,9 @@ internal static class DesignWords
         "expiry",
     }.ToFrozenSet(StringComparer.Ordinal);
 
+    /// <summary>All words that say the same as another.</summary>
+    public static IEnumerable<string> All => Groups.Keys;
+
     /// <summary>Whether two words say the same in names of data.</summary>
     public static bool Same(string first, string second) =>
         Groups.TryGetValue(first, out var group) && Groups.TryGetValue(second, out var other) && group == other;

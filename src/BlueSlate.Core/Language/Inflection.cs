@@ -66,8 +66,7 @@ public static class Inflection
 
     /// <summary>Whether a word says that something was done, and is no noun: <c>installed</c>, <c>brought</c>.</summary>
     public static bool IsParticiple(string word) =>
-        !word.EndsWith('s')
-        && !word.EndsWith("ing", StringComparison.Ordinal)
+        (word.EndsWith("ed", StringComparison.Ordinal) || Lexicon.English.IrregularVerb(word) is not null)
         && Lexicon.English.Find(word) is not { IsNoun: true }
         && Infinitive(word) != word;
 

@@ -157,6 +157,7 @@ public sealed class Name
                 .. (telling.Count > 0 ? telling : words)
                     .SelectMany(Abbreviations.SpellOut)
                     .SelectMany(Compounds.Split)
+                    .Select(Slips.Mend)
                     .Select(Inflection.BasicForm),
             ],
             string.Concat(words),

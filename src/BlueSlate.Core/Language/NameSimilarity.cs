@@ -21,6 +21,8 @@ public static class NameSimilarity
     private const double NearWord = 0.4;
     private const double NotNear = 0.7;
     private const double OfSorts = 0.5;
+    private const double AsWritten = 0.98;
+    private const double OfOneKind = 0.97;
 
     // Of which nearly everything is a kind.
     private static readonly FrozenSet<string> General = new[]
@@ -103,6 +105,18 @@ public static class NameSimilarity
     {
         var value = Of(a, b).Value;
         return Math.Max(value + ((1 - value) * OfSorts * NearnessOfSorts(a, b)), NearWord * Nearness(a, b));
+    }
+
+    /// <summary>
+    /// The same of two that are each a kind of something, given with what tells them from its other kinds: a <c>bird sound</c>
+    /// among other sounds is an <c>animal recording</c> by the bird, and no <c>soundscape</c> by the sound.
+    /// </summary>
+    internal static double OfKinds(Name a, Name withinKindsOfA, Name b, Name withinKindsOfB)
+    {
+        var whole = OfThings(a, b);
+        return whole >= AsWritten || (ReferenceEquals(a, withinKindsOfA) && ReferenceEquals(b, withinKindsOfB))
+            ? whole
+            : Math.Max(OfThings(withinKindsOfA, withinKindsOfB) * OfOneKind, whole / 2);
     }
 
     // Of two sorts of one thing, how near what sorts them is: a bird recording is an animal recording.

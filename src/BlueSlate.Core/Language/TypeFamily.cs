@@ -36,6 +36,9 @@ public static class TypeFamily
     /// <summary>Whether a written type says much of what it holds: neither text nor a number.</summary>
     public static bool IsTelling(string type) => Of(type) is not ("text" or "whole number" or "exact number");
 
+    /// <summary>Whether a written type holds yes or no.</summary>
+    public static bool IsTruthValue(string type) => Of(type) == "Boolean";
+
     private static string Bare(string type)
     {
         var open = type.IndexOf('(', StringComparison.Ordinal);

@@ -53,6 +53,9 @@ internal enum ValueSort
     /// <summary>Where somebody is written to, or a page of the net.</summary>
     Mail,
 
+    /// <summary>Of which colour.</summary>
+    Colour,
+
     /// <summary>Of which kind.</summary>
     Kind,
 
@@ -90,6 +93,7 @@ internal static class ValueSorts
         [ValueSort.Place] = "place location address town city region country street area position site venue locality territory",
         [ValueSort.Phone] = "phone fax",
         [ValueSort.Mail] = "email mail mailbox",
+        [ValueSort.Colour] = "color hue shade tint",
         [ValueSort.Kind] = "kind type category class sort genre variety",
         [ValueSort.YesNo] = "flag public active available done paid",
     }
@@ -117,6 +121,9 @@ internal static class ValueSorts
             .DistinctBy(kind => kind.Sense!.Value.Number)
             .ToFrozenDictionary(kind => kind.Sense!.Value.Number, kind => kind.Sort)
     );
+
+    /// <summary>The words that names of data of all sorts consist of.</summary>
+    public static IEnumerable<string> All => Listed.Keys;
 
     /// <summary>Whether it is one of the words that names of data of all sorts consist of.</summary>
     public static bool IsListed(string word) => Listed.ContainsKey(word);

@@ -17,6 +17,9 @@ public sealed class NameTests
     [InlineData("year of casting", "casting year")]
     [InlineData("bellfile", "bell file")]
     [InlineData("telefone", "phone")]
+    [InlineData("lenght", "length")]
+    [InlineData("home adress", "home address")]
+    [InlineData("hieght of mast", "mast height")]
     public void Spellings_of_one_name(string a, string b) => Name.Of(a).Key.ShouldBe(Name.Of(b).Key);
 
     [Theory]
@@ -41,6 +44,13 @@ public sealed class NameTests
         var owner = Name.Of("Booking");
         NameSimilarity.OfAttributes(Name.Of(a), owner, Name.Of(b), owner).Value.ShouldBeLessThan(0.6);
     }
+
+    [Theory]
+    [InlineData("wether")]
+    [InlineData("lengthy")]
+    [InlineData("glaze")]
+    [InlineData("quay")]
+    public void What_is_a_word_or_no_slip_of_one_is_left_as_it_is(string word) => Slips.Mend(word).ShouldBe(word);
 
     [Theory]
     [InlineData("tower number", "bell number")]

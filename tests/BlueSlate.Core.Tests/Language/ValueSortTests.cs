@@ -30,6 +30,9 @@ public sealed class ValueSortTests
     [InlineData("sort of clay", nameof(ValueSort.Kind))]
     [InlineData("nickname", nameof(ValueSort.Called))]
     [InlineData("", nameof(ValueSort.Unsaid))]
+    [InlineData("hull colour", nameof(ValueSort.Colour))]
+    [InlineData("sure", nameof(ValueSort.Unsaid))]
+    [InlineData("lent", nameof(ValueSort.Moment))]
     [InlineData("xyzzy", nameof(ValueSort.Unsaid))]
     public void A_name_tells_its_sort_of_values(string name, string sort) =>
         ValueSorts.Of(Name.Of(name)).ToString().ShouldBe(sort);

@@ -100,6 +100,8 @@ public sealed class EvidenceTests
     [InlineData("height", "kilos", false)]
     [InlineData("weight", "kilos", true)]
     [InlineData("birth year", "sort", false)]
+    [InlineData("harbour pennant", "colour", false)]
+    [InlineData("certainty", "how sure", true)]
     public void What_is_left_in_one_owner_is_one_unless_its_values_are_of_another_sort(string wanted, string drawn, bool same)
     {
         Sketch One(string attribute) => new Sketch().Box("Pot", "PK pot no", attribute).Box("Potter", "PK potter no", "name");
@@ -300,6 +302,116 @@ public sealed class EvidenceTests
         column.ForeignKey!.RelationshipId.ShouldBe("r1");
     }
 
+    [Theory]
+    [InlineData("depth", 0, 0.4)]
+    [InlineData("title", 1, 0)]
+    public void An_everyday_word_tells_where_only_one_thing_has_what_is_called_so(string wreck, int everyday, double known)
+    {
+        var model = SideOf(new Sketch().Box("Chart", "PK chart no", "title").Box("Wreck", "PK wreck no", wreck));
+        var answer = SideOf(new Sketch().Box("Paper", "PK paper mark", "title"));
+        var attributes = new AttributeMatcher(model, answer, Trust.InSigns(Weights.Shipped));
+        attributes.Cost(model.IndexOf("b1"), 0);
+        attributes.Everyday.ShouldBe(everyday);
+        attributes.Known.ShouldBe(known, 1e-9);
+    }
+
+    [Fact]
+    public void What_all_kinds_of_a_thing_are_called_tells_none_of_them_apart()
+    {
+        static Side Kinds(string super, string one, string other) =>
+            SideOf(new Sketch().Box(super, "PK no").Box(one, "a").Box(other, "b").Circle("d", super, true, one, other));
+        var model = Kinds("Excursion", "Boat excursion", "Trip abroad");
+        var answer = Kinds("Trip", "Ferry trip", "Bus trip");
+        var ferry = answer.Entities[answer.IndexOf("b2")];
+        var (byAll, byKind) = (model.Likenesses.OfEntity(ferry.Name), model.Likenesses.OfEntity(ferry.Name, ferry.WithinKinds));
+        byKind[model.IndexOf("b2")].ShouldBeGreaterThan(byKind[model.IndexOf("b3")]);
+        byKind[model.IndexOf("b3")].ShouldBeLessThanOrEqualTo(byAll[model.IndexOf("b3")] / 2);
+        model.Entities[model.IndexOf("b3")].WithinKinds!.Key.ShouldBe("trip abroad");
+    }
+
+    [Fact]
+    public void A_fact_never_stands_for_what_only_refers_to_another_thing()
+    {
+        static Sketch Lock(string[] columns) =>
+            new Sketch()
+                .Box("Passage", columns)
+                .Box("Barge", "PK barge no")
+                .Box("Toll", "PK toll no")
+                .Line("Barge", Ends.One, "Passage", Ends.ZeroOrMore, "makes")
+                .Line("Toll", Ends.One, "Passage", Ends.ZeroOrMore, "covers");
+        var skipper = SideOf(new Sketch().Box("Skipper", "boots", "beard"));
+        double CostOf(params string[] columns)
+        {
+            var side = SideOf(Lock(columns));
+            return new AttributeMatcher(side, skipper, Trust.InSigns(Weights.Shipped)).Cost(side.IndexOf("b1"), 0);
+        }
+
+        CostOf("FK barge no", "FK toll no").ShouldBe((2 * Costs.AttributeMissing) + (2 * Costs.AttributeExtra));
+        CostOf("draught", "berth").ShouldBeGreaterThan(0);
+        CostOf("FK barge no", "draught")
+            .ShouldBe(Costs.AttributeMissing + Costs.AttributeExtra + Weights.Shipped.Values["strangeAttribute"]);
+    }
+
+    [Theory]
+    [InlineData("gear used", true)]
+    [InlineData("colour", false)]
+    public void What_all_kinds_of_a_thing_have_under_one_name_is_what_the_thing_lacks(string drawn, bool isIt)
+    {
+        static Sketch Trips(string[] super, string[] dive, string[] climb) =>
+            new Sketch()
+                .Box("Outing", ["PK outing no", "day", .. super])
+                .Box("Dive", ["depth", .. dive])
+                .Box("Climb", ["height", .. climb])
+                .Circle("d", "Outing", true, "Dive", "Climb");
+        var found = Match(Trips(["equipment"], [], []).ToDrawing(), Trips([], [drawn], [drawn]).ToDrawing(), new ChenOptions());
+        found.Attributes.Values.Any(match => match.Moved).ShouldBe(isIt);
+        found.Attributes.Count.ShouldBe(isIt ? 5 : 4);
+    }
+
+    [Theory]
+    [InlineData("lamplighter", true)]
+    [InlineData("date", false)]
+    [InlineData("lamp count", false)]
+    public void The_only_person_that_is_missing_is_the_one_whom_an_attribute_names(string drawn, bool isSomebody)
+    {
+        static Sketch Street(params string[] lamp) => new Sketch().Box("Lamp", ["PK lamp no", .. lamp]).Box("Square", "PK name");
+        var model = Street()
+            .Box("Warden", "PK warden no", "name", "home town")
+            .Box("Round", "PK round no", "hour")
+            .Line("Warden", Ends.One, "Round", Ends.ZeroOrMore, "makes")
+            .Line("Round", Ends.One, "Lamp", Ends.ZeroOrMore, "passes")
+            .Line("Square", Ends.One, "Lamp", Ends.ZeroOrMore, "has");
+        var answer = Street(drawn).Line("Square", Ends.One, "Lamp", Ends.ZeroOrMore, "has");
+        Match(model.ToDrawing(), answer.ToDrawing()).Demoted.ContainsKey("b3").ShouldBe(isSomebody);
+    }
+
+    [Theory]
+    [InlineData("instructor", "instructs", "novice", true)]
+    [InlineData("trainer", "trains", "", true)]
+    [InlineData("", "trains", "trained", true)]
+    [InlineData("", "learns from", "learner", false)]
+    [InlineData("", "knows", "", false)]
+    public void Who_does_what_the_verb_says_is_who_does_it(string doer, string verb, string other, bool tells)
+    {
+        static Drawing Among(string doer, string atDoer, string verb, string other, string atOther) =>
+            new Sketch()
+                .Class("Diver", ["name: String"])
+                .Line(
+                    new LineEnd(Attachment.ToShape("b1"), [], Role: doer, Count: atDoer),
+                    new LineEnd(Attachment.ToShape("b1"), [], Role: other, Count: atOther),
+                    Stroke.Solid,
+                    verb
+                )
+                .ToDrawing();
+        var wanted = Among("mentor", "0..1", "mentors", "trainee", "*");
+        var drawn = Among(doer, "*", verb, other, "0..1");
+        var reading = Notation.Read(drawn, new UmlOptions()).Model.Relationships[0];
+        var found = Match(wanted, drawn, new UmlOptions()).Relationships.Values.Single();
+        var mentor = Notation.Read(wanted, new UmlOptions()).Model.Relationships[0].Roles.Single(role => role.Role == "mentor");
+        var many = reading.Roles.Single(role => role.CoOccurrence.Max == Count.Many);
+        found.Roles[mentor.Id].ShouldBe(tells ? many.Id : reading.Other(many).Id);
+    }
+
     [Fact]
     public void Weights_are_named_numbers_and_only_those_that_there_are()
     {
@@ -322,6 +434,9 @@ public sealed class EvidenceTests
             source.ShouldContain(JsonSerializer.Serialize(name));
         }
     }
+
+    private static Side SideOf(Sketch sketch) =>
+        new(Notation.Read(sketch.ToDrawing(), new CrowsFootOptions()).Model, ExerciseWords.None);
 
     private static Correspondence Match(Drawing model, Drawing answer) => Match(model, answer, new CrowsFootOptions());
 

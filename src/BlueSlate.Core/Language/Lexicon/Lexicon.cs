@@ -12,6 +12,8 @@ namespace BlueSlate.Core.Language;
 /// </summary>
 internal sealed class Lexicon
 {
+    private static readonly (string Ending, string Instead)[] Qualities = [("ness", ""), ("ity", ""), ("ity", "e"), ("ty", "")];
+
     private const int Deepest = 24;
 
     private static readonly Lazy<Lexicon> Shipped = new(Load);
@@ -172,7 +174,32 @@ internal sealed class Lexicon
         var fields = line.Split('\t');
         var senses = fields[0].Split(' ').Select(text => new Sense(text[0], Number(text[1..]))).ToArray();
         var kinds = senses.Where(sense => sense.Kind == 'n').Take(2).SelectMany(sense => Above(sense.Number)).ToArray();
-        return new LexicalWord(word, senses, kinds, fields[1].Length == 0 ? [] : fields[1].Split(','));
+        string[] derived =
+        [
+            .. fields[1].Length == 0 ? [] : fields[1].Split(','),
+            .. Quality(word) is { } quality ? [quality] : Array.Empty<string>(),
+        ];
+        return new LexicalWord(word, senses, kinds, derived);
+    }
+
+    // The adjective of which a noun is the quality, by its ending: certainty, sureness, validity.
+    private string? Quality(string noun)
+    {
+        foreach (var (ending, instead) in Qualities)
+        {
+            if (
+                noun.Length > ending.Length + 2
+                && noun.EndsWith(ending, StringComparison.Ordinal)
+                && string.Concat(noun.AsSpan(0, noun.Length - ending.Length), instead) is var adjective
+                && LineOf(adjective) is { } line
+                && line.Split('\t')[0].Split(' ').Any(sense => sense[0] == 'a')
+            )
+            {
+                return adjective;
+            }
+        }
+
+        return null;
     }
 
     private static int Number(string text) => Number(Encoding.ASCII.GetBytes(text));

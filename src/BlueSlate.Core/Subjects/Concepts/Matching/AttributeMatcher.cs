@@ -80,20 +80,25 @@ internal sealed class AttributeMatcher
             takenModel[i] = takenAnswer[j] = true;
             pairs.Add((i, j));
             cost += (1 - value) * Costs.AttributeMissing;
-            telling += model.Examples[ours[i]].IsTelling && answer.Examples[theirs[j]].IsTelling ? 1 : 0;
-            everyday += model.Examples[ours[i]].IsEveryday && answer.Examples[theirs[j]].IsEveryday ? 1 : 0;
+            var (asked, drawn, marksOut) = (model.Examples[ours[i]], answer.Examples[theirs[j]], model.MarksOut[ours[i]]);
+            telling += marksOut || (asked.IsTelling && drawn.IsTelling) ? 1 : 0;
+            everyday += !marksOut && asked.IsEveryday && drawn.IsEveryday ? 1 : 0;
             cost += model.Examples[ours[i]].InKey == answer.Examples[theirs[j]].InKey ? 0 : Costs.KeyDiffers;
         }
 
         Known = 1 - Math.Pow(Untold, telling);
 
-        // What neither name tells may still be meant as one.
+        // What neither name tells may still be meant as one, but no fact as what only refers to another thing.
         int mine = ours.Length - pairs.Count,
             others = theirs.Length - pairs.Count,
-            both = Math.Min(mine, others);
+            myReferences = References(model, ours, takenModel),
+            theirReferences = References(answer, theirs, takenAnswer),
+            both = Math.Min(mine - myReferences, others - theirReferences) + Math.Min(myReferences, theirReferences);
+        var sameForms = trust.SameForm > 0 ? SameForms(ours, theirs, takenModel, takenAnswer) : 0;
+        ShareNothing = both > 0 && pairs.Count == 0 && sameForms == 0;
         cost +=
             (both * trust.StrangeAttribute)
-            - (trust.SameForm > 0 ? SameForms(ours, theirs, takenModel, takenAnswer) * trust.SameForm : 0)
+            - (sameForms * trust.SameForm)
             + (trust.MindsForm ? OtherForms(ours, theirs, takenModel, takenAnswer) * Costs.FormDiffers : 0);
         cost += (mine - both) * Costs.AttributeMissing;
         cost += (others - both) * Costs.AttributeExtra;
@@ -104,11 +109,26 @@ internal sealed class AttributeMatcher
     /// <summary>How many of the pairs that were found last are called what attributes of anything are called.</summary>
     public int Everyday { get; private set; }
 
+    /// <summary>Whether both that were compared last have attributes, and none of one is anything like one of the other.</summary>
+    public bool ShareNothing { get; private set; }
+
     /// <summary>
     /// How well the pairs that were found last tell that the two are one, from 0 to 1: names that attributes of anything have
     /// tell nothing, and each other one adds to it.
     /// </summary>
     public double Known { get; private set; }
+
+    // How many foreign keys are left over.
+    private static int References(AttributeSorts side, int[] sorts, ReadOnlySpan<bool> taken)
+    {
+        var left = 0;
+        for (var i = 0; i < sorts.Length; i++)
+        {
+            left += !taken[i] && side.Examples[sorts[i]].Attribute.ForeignKey is not null ? 1 : 0;
+        }
+
+        return left;
+    }
 
     // How many of those left over find one of their own form that holds the same sort of values.
     private int SameForms(int[] ours, int[] theirs, ReadOnlySpan<bool> takenModel, ReadOnlySpan<bool> takenAnswer)

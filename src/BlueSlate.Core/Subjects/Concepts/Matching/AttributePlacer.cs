@@ -199,6 +199,61 @@ internal sealed class AttributePlacer(Side model, Side answer, Weights weights)
         }
     }
 
+    /// <summary>
+    /// What is drawn under one name at all subtypes that are drawn, two or more, and stands for nothing there, is something of
+    /// the supertype's that is left over.
+    /// </summary>
+    public void Repeated(DrawnTypes types)
+    {
+        var likeness = new WeakLikeness(weights, types);
+        foreach (var specialisation in model.Model.Specialisations)
+        {
+            var drawn = specialisation
+                .Subtypes.SelectMany(link => owners.Where(pair => pair.Model.Id == link.EntityId).Take(1))
+                .Select(pair => pair.Answer)
+                .ToList();
+            if (drawn.Count < 2 || drawn.Distinct().Count() < drawn.Count)
+            {
+                continue;
+            }
+
+            var everywhere = drawn[0]
+                .Attributes.Select(attribute => drawn.ConvertAll(owner => Alike(owner, attribute)))
+                .Where(repeated => !repeated.Contains(null))
+                .Select(repeated => repeated.OfType<NamedAttribute>().ToList())
+                .ToList();
+            var left = model
+                .Owners[specialisation.SupertypeId]
+                .Attributes.Where(attribute => attribute.Attribute.ForeignKey is null && IsFree(attribute))
+                .ToList();
+            var alone = left.Count == 1 && everywhere.Count == 1 ? weights["onlyOnesLeft"] : 0;
+            var pairs =
+                from one in left
+                from repeated in everywhere
+                let value = likeness.Of(one, repeated[0]) + alone
+                where value >= weights["weakSureness"]
+                orderby value descending
+                select (one, repeated);
+            foreach (var (one, repeated) in pairs)
+            {
+                if (repeated.TrueForAll(IsFreeAnswer))
+                {
+                    Match(one, repeated[0], drawn[0], true, byPlace: true);
+                    used.UnionWith(IsFree(one) ? [] : repeated.Select(attribute => attribute.Attribute.Id));
+                }
+            }
+        }
+    }
+
+    private NamedAttribute? Alike(AttributeOwner owner, NamedAttribute attribute) =>
+        Array.Find(owner.Attributes, other =>
+            other.Bare.Key == attribute.Bare.Key
+            && IsFreeAnswer(other)
+            && !other.InKey
+            && other.Attribute.ForeignKey is null
+            && !InDisguise.Contains(other.Attribute.Id)
+        );
+
     private bool MatchLeft(AttributeOwner ours, AttributeOwner theirs, WeakLikeness likeness, bool sameStructure)
     {
         var left = ours.Attributes.Where(attribute => attribute.Attribute.ForeignKey is null && IsFree(attribute)).ToList();

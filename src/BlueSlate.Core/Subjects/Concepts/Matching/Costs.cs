@@ -26,6 +26,9 @@ internal static class Costs
     /// which end is which.
     /// </summary>
     public const double DirectionDiffers = 0.3;
+
+    /// <summary>Who teaches is drawn as who is taught: more than the most at both ends.</summary>
+    public const double DoersExchanged = 0.4;
     public const double KindDiffers = 0.1;
     public const double LinkKindDiffers = 0.3;
     public const double SubtypeMissing = 0.8;

@@ -71,7 +71,7 @@ internal sealed class EntityMatcher
         extraCost = [.. answer.Entities.Select(entity => Cost.EntityExtra + (entity.Attributes.Length * Cost.AttributeExtra))];
         for (var j = 0; j < answer.Count; j++)
         {
-            var alike = model.Likenesses.OfEntity(answer.Entities[j].Name);
+            var alike = model.Likenesses.OfEntity(answer.Entities[j].Name, answer.Entities[j].WithinKinds);
             for (var i = 0; i < model.Count; i++)
             {
                 var (mine, other) = (model.Entities[i], answer.Entities[j]);
@@ -79,6 +79,7 @@ internal sealed class EntityMatcher
                 pairCost[i, j] =
                     attributes.Cost(i, j)
                     + ((1 - alike[i]) * attributes.Everyday * Cost.EverydayName)
+                    + (attributes.ShareNothing ? (1 - alike[i]) * trust.NothingShared : 0)
                     + (mine.Entity.Kind == other.Entity.Kind ? 0 : Cost.KindDiffers)
                     + (
                         mine.Nature != other.Nature ? trust.OtherNature

@@ -13,15 +13,23 @@ internal sealed class Likenesses(Side side)
 {
     private const int MostKnown = 2_000;
 
-    private readonly ConcurrentDictionary<Name, double[]> entities = new();
+    private readonly ConcurrentDictionary<(Name Name, Name? WithinKinds), double[]> entities = new();
     private readonly ConcurrentDictionary<AttributeSort, double[]> attributes = new();
     private readonly ConcurrentDictionary<string, double[]> verbs = new(StringComparer.Ordinal);
 
     /// <summary>For each entity of the side how alike its name is to this one.</summary>
-    public double[] OfEntity(Name other) =>
-        Found(entities, other, other, static (side, name) =>
-            Array.ConvertAll(side.Entities, entity => NameSimilarity.OfThings(entity.Name, name))
+    public double[] OfEntity(Name other) => OfEntity(other, null);
+
+    /// <summary>The same of a name with what tells its entity from other kinds of the same, if it is a kind of something.</summary>
+    public double[] OfEntity(Name other, Name? withinKinds) =>
+        Found(entities, (other, withinKinds), (other, withinKinds), static (side, one) =>
+            Array.ConvertAll(side.Entities, entity => OfEntities(entity, one.other, one.withinKinds))
         );
+
+    private static double OfEntities(NamedEntity entity, Name other, Name? withinKinds) =>
+        entity.WithinKinds is { } own && withinKinds is not null
+            ? NameSimilarity.OfKinds(entity.Name, own, other, withinKinds)
+            : NameSimilarity.OfThings(entity.Name, other);
 
     /// <summary>For each sort of attribute of the side how alike it is to this attribute.</summary>
     public double[] OfAttribute(NamedAttribute other) =>
@@ -95,6 +103,11 @@ internal sealed class AttributeSorts
     {
         var indexes = new Dictionary<AttributeSort, int>();
         Of = Array.ConvertAll(side.Entities, entity => Array.ConvertAll(entity.Attributes, IndexOf));
+        var owners = side
+            .Entities.SelectMany(entity => entity.Attributes.Select(attribute => attribute.Bare.Key).Distinct())
+            .CountBy(name => name, StringComparer.Ordinal)
+            .ToDictionary(StringComparer.Ordinal);
+        MarksOut = [.. Examples.Select(example => !example.IsMerelyCalled && owners[example.Bare.Key] == 1)];
 
         int IndexOf(NamedAttribute attribute)
         {
@@ -111,6 +124,11 @@ internal sealed class AttributeSorts
 
     /// <summary>One attribute of each sort.</summary>
     public List<NamedAttribute> Examples { get; } = [];
+
+    /// <summary>
+    /// For each sort whether it marks out its owner: only one thing of this side has what is called so, be it an everyday word.
+    /// </summary>
+    public bool[] MarksOut { get; }
 
     /// <summary>For each entity the sorts of its attributes.</summary>
     public int[][] Of { get; }

@@ -74,6 +74,10 @@ internal sealed class LinkComparer(Side side)
         {
             cost += DirectionCost(model.Relationship.Roles[0].Verb, roles[flipped ? 1 : 0].Verb);
             cost += DirectionCost(model.Relationship.Roles[1].Verb, roles[flipped ? 0 : 1].Verb);
+            cost +=
+                model.Doer is { } ours && answer.Doer is { } theirs && ours != (flipped ? 1 - theirs : theirs)
+                    ? Costs.DoersExchanged
+                    : 0;
         }
 
         return cost;

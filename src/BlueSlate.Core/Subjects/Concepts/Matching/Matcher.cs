@@ -256,6 +256,7 @@ public static class Matcher
         placer.Take(demoted.Values, []);
         placer.Moved();
         var types = new DrawnTypes(renamed, answer, entities.Select(pair => (pair.Key, pair.Value.AnswerId)));
+        placer.Repeated(types);
         placer.Weak(sameStructure, types);
         var attributes = placer.Found;
         var members = new MemberMatcher(renamed, answer, entities.ToImmutable(), types, matchedAnswer);

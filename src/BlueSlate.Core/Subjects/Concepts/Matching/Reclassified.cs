@@ -118,8 +118,56 @@ internal static class Reclassified
             }
         }
 
+        foreach (var (entity, attribute) in ByTheirSort(leftovers, drawn, found))
+        {
+            found.Add(entity, attribute);
+        }
+
         return found.ToImmutable();
     }
+
+    // The only person that is missing is meant by the only attribute, at what is near it, that names somebody; places likewise.
+    private static IEnumerable<(string Entity, string Attribute)> ByTheirSort(
+        Leftovers leftovers,
+        List<(NamedAttribute Attribute, int Owner)> drawn,
+        IReadOnlyDictionary<string, string> found
+    )
+    {
+        var missing = leftovers
+            .ModelEntities.Where(index =>
+                leftovers.Model.Entities[index].Entity.Id is var id && !leftovers.IsRestated(id) && !found.ContainsKey(id)
+            )
+            .ToList();
+        foreach (var sort in new Func<Name, bool>[] { IsForSomebody, name => name.Sort == ValueSort.Place })
+        {
+            if (
+                missing.Where(index => sort(leftovers.Model.Entities[index].Name)).Take(2).ToList() is [var entity]
+                && drawn
+                    .Where(candidate => candidate.Owner >= 0 && sort(candidate.Attribute.Name))
+                    .Where(candidate => IsNear(leftovers, entity, candidate.Owner))
+                    .Take(2)
+                    .ToList()
+                    is [var only]
+            )
+            {
+                yield return (leftovers.Model.Entities[entity].Entity.Id, only.Attribute.Attribute.Id);
+            }
+        }
+    }
+
+    private static bool IsForSomebody(Name name) => name is { Thing: ThingSort.Somebody, Sort: ValueSort.Unsaid };
+
+    // Beside it, or beside what is missing like it and is beside it.
+    private static bool IsNear(Leftovers leftovers, int entity, int owner) =>
+        leftovers
+            .Model.Neighbours[entity]
+            .Any(near =>
+                leftovers.AnswerOf(near) == owner
+                || (
+                    leftovers.AnswerOf(near) < 0
+                    && leftovers.Model.Neighbours[near].Any(other => leftovers.AnswerOf(other) == owner)
+                )
+            );
 
     // A puppet's kind is the puppet type that is beside it.
     private static double Likeness(NamedAttribute drawn, int owner, int entity, Leftovers leftovers)

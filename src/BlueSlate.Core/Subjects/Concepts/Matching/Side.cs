@@ -67,6 +67,7 @@ internal sealed class Side
             Grow(specialisation.Subtypes.Select(subtype => (subtype.EntityId, specialisation.SupertypeId)));
         }
 
+        TellKindsApart();
         foreach (var union in model.Unions)
         {
             Grow(union.Supertypes.Select(super => (union.CategoryId, super.EntityId)));
@@ -165,6 +166,26 @@ internal sealed class Side
             {
                 Neighbours[a].Add(b);
                 Neighbours[b].Add(a);
+            }
+        }
+    }
+
+    // What the kinds of one thing have in common in their names tells none of them from the others.
+    private void TellKindsApart()
+    {
+        foreach (var specialisation in Model.Specialisations)
+        {
+            var super = Entities[IndexOf(specialisation.SupertypeId)].Name.Words;
+            var kinds = specialisation.Subtypes.Select(subtype => Entities[IndexOf(subtype.EntityId)]).Distinct().ToList();
+            foreach (var kind in kinds)
+            {
+                var own = kind
+                    .Name.Words.Where(word =>
+                        !super.Contains(word) && !kinds.Exists(other => other != kind && other.Name.Words.Contains(word))
+                    )
+                    .ToList();
+                kind.WithinKinds =
+                    own.Count > 0 && own.Count < kind.Name.Words.Length ? words.Read(string.Join(' ', own)) : kind.Name;
             }
         }
     }
@@ -298,6 +319,9 @@ internal sealed class NamedEntity
 
     public Name Name { get; }
 
+    /// <summary>What in its name tells it from the other kinds of what it is a kind of, if it is one.</summary>
+    public Name? WithinKinds { get; set; }
+
     public NamedAttribute[] Attributes { get; }
 
     public string Signature { get; }
@@ -336,6 +360,9 @@ internal sealed record NamedAttribute(ConceptAttribute Attribute, Name Name, Nam
     public bool IsEveryday { get; } =
         Bare.Words is ["name" or "number" or "id" or "code" or "description" or "type" or "title" or "note" or "ref"];
 
+    /// <summary>Whether it is called by what each thing of any drawing is told apart or called by.</summary>
+    public bool IsMerelyCalled { get; } = Bare.Words is ["name" or "number" or "id" or "code" or "ref"];
+
     /// <summary>
     /// Whether its name, without its owner's, tells of what it is an attribute: it is more than a word that data of all sorts have.
     /// </summary>
@@ -344,8 +371,8 @@ internal sealed record NamedAttribute(ConceptAttribute Attribute, Name Name, Nam
             !ValueSorts.IsListed(word) && word is not ("number" or "description" or "type" or "note" or "kind")
         );
 
-    /// <summary>What sort of values it holds, as far as its name tells.</summary>
-    public ValueSort Sort => Name.Sort;
+    /// <summary>What sort of values it holds, as far as its type or name tells.</summary>
+    public ValueSort Sort => TypeFamily.IsTruthValue(Attribute.Type) ? ValueSort.YesNo : Name.Sort;
 
     public static NamedAttribute Of(ConceptAttribute attribute, Name owner, bool inKey, ExerciseWords words)
     {
@@ -414,6 +441,51 @@ internal sealed class Link(RelationshipType relationship, int from, int to, Exer
             .Select(text => VerbForm.Of(text) is { Words.IsEmpty: false } verb ? verb : words.Read(text))
             .Where(name => !name.Words.IsEmpty),
     ];
+
+    /// <summary>
+    /// Which role is that of the one who does what the verb says: the teacher who teaches, or the other of a trainee. Null where
+    /// no name of a role tells, or the verb is turned: who learns from somebody.
+    /// </summary>
+    public int? Doer { get; } = from == to ? DoerOf(relationship) : null;
+
+    private static int? DoerOf(RelationshipType relationship)
+    {
+        var verbs = relationship
+            .Roles.Select(role => role.Verb)
+            .Append(relationship.Name)
+            .Where(text => text.Length > 0)
+            .ToList();
+        if (verbs.Exists(text => WordSplitter.Split(text) is [.., "by" or "from" or "under" or "of"]))
+        {
+            return null;
+        }
+
+        var done = verbs.SelectMany(text => VerbForm.Of(text).Lexical).OfType<LexicalWord>().Where(word => word.IsVerb).ToList();
+        for (var i = 0; i < relationship.Roles.Length; i++)
+        {
+            if (WordSplitter.Split(relationship.Roles[i].Role) is not [.., var somebody])
+            {
+                continue;
+            }
+
+            if (somebody.EndsWith("ee", StringComparison.Ordinal) || Inflection.IsParticiple(somebody))
+            {
+                return 1 - i;
+            }
+
+            var isDoer = somebody.EndsWith("er", StringComparison.Ordinal) || somebody.EndsWith("or", StringComparison.Ordinal);
+            if (
+                isDoer
+                && Name.Of(somebody).Lexical[^1] is { } doer
+                && done.Exists(verb => verb.Word == doer.Word || verb.IsDerivedFrom(doer))
+            )
+            {
+                return i;
+            }
+        }
+
+        return null;
+    }
 
     public string Signature { get; } =
         string.Join(

@@ -44,6 +44,9 @@ internal sealed record Trust(double StrangeName, double StrangeAttribute, int Ro
     /// <summary>What it costs besides that one is somebody and the other something, by their names.</summary>
     public double OtherSortOfThing { get; init; }
 
+    /// <summary>What it costs besides that under strange names both have attributes, none of them in common.</summary>
+    public double NothingShared { get; init; }
+
     /// <summary>What it saves that nothing else is left beside something known.</summary>
     public double OnlyOneLeft { get; init; }
 
@@ -64,6 +67,7 @@ internal sealed record Trust(double StrangeName, double StrangeAttribute, int Ro
             OtherNature = weights["otherNature"],
             Use = weights["use"],
             OnlyOneLeft = weights["onlyOneLeft"],
+            NothingShared = weights["nothingShared"],
             OtherSortOfThing = weights["otherSortOfThing"],
         };
 

@@ -40,14 +40,15 @@ internal sealed class WeakLikeness(Weights weights, DrawnTypes types)
     public double Of(NamedAttribute a, NamedAttribute b)
     {
         var words = NameSimilarity.OfBare(a.Name, a.Bare, b.Name, b.Bare).Value;
-        var value = Math.Max(words, OfMeaning(a.Bare, b.Bare));
+        var meaning = OfMeaning(a.Bare, b.Bare);
+        var value = Math.Max(words, meaning);
         value -= a.InKey == b.InKey ? 0 : FormDiffers;
         value -= a.Attribute.Multivalued == b.Attribute.Multivalued ? 0 : FormDiffers * 2;
         value -= a.Attribute.Optional == b.Attribute.Optional ? 0 : FormDiffers;
         value -= a.Attribute.Derived == b.Attribute.Derived ? 0 : FormDiffers / 2;
         if (!TypesTell(a, b))
         {
-            value += OfSorts(a, b, words > 0);
+            value += OfSorts(a, b, words > 0, meaning >= Derived);
             value -= AreFar(a.Bare, b.Bare) ? weights["farWords"] : 0;
         }
 
@@ -62,9 +63,11 @@ internal sealed class WeakLikeness(Weights weights, DrawnTypes types)
     }
 
     // Where only one name tells its sort, a known word on the other side is likely of another, unless they share a word.
-    private double OfSorts(NamedAttribute a, NamedAttribute b, bool shareWords) =>
+    // What means the same is of one sort, whatever else it may be read as.
+    private double OfSorts(NamedAttribute a, NamedAttribute b, bool shareWords, bool meanTheSame) =>
         (a.Sort, b.Sort) switch
         {
+            var (one, other) when meanTheSame && one != other => 0,
             (ValueSort.Unsaid, ValueSort.Unsaid) => 0,
             (ValueSort.Unsaid, _) or (_, ValueSort.Unsaid) when shareWords => 0,
             (ValueSort.Unsaid, _) => IsKnownNoun(a.Bare) ? -weights["otherSort"] / 2 : 0,

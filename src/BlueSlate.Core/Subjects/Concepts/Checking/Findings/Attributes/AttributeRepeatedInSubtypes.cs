@@ -25,13 +25,16 @@ internal sealed class AttributeRepeatedInSubtypes : ConceptFindingKind
             }
 
             var (owner, attribute) = evidence.ModelAttribute(verdict.Fact.ConceptId);
+            var drawn = evidence.Comparison.Correspondence.Attributes.TryGetValue(attribute.Id, out var match)
+                ? evidence.AnswerAttribute(match.AnswerId).Attribute.Name
+                : attribute.Name;
             var repeated = evidence
                 .Comparison.Model.Model.Specialisations.Where(set => set.SupertypeId == owner.Id)
                 .SelectMany(set => set.Subtypes)
                 .Select(link => evidence.CounterpartOf(link.EntityId))
                 .OfType<EntityType>()
                 .Distinct()
-                .Select(entity => (Entity: entity, Attribute: Like(attribute, owner, entity)))
+                .Select(entity => (Entity: entity, Attribute: Like([attribute.Name, drawn], owner, entity)))
                 .Where(pair => pair.Attribute is not null)
                 .ToList();
             if (repeated.Count < 2)
@@ -47,8 +50,11 @@ internal sealed class AttributeRepeatedInSubtypes : ConceptFindingKind
                 Code = Code,
                 Tag = Tag.Moved,
                 Headline = $"{Phrasing.Capital(Phrasing.InText(attribute.Name))} belongs to {owner.Name}, once.",
-                There = $"{at} each have {Phrasing.One(attribute.Name)}.",
-                Wanted = $"{owner.Name} has it, and they inherit it.",
+                There = $"{at} each have {Phrasing.One(drawn)}.",
+                Wanted =
+                    Name.Of(drawn).Key == Name.Of(attribute.Name).Key
+                        ? $"{owner.Name} has it, and they inherit it."
+                        : $"{owner.Name} has it, as {Phrasing.InText(attribute.Name)}, and they inherit it.",
                 Why = $"As drawn, {Phrasing.One(owner.Name)} that is {none} has no {Phrasing.InText(attribute.Name)}.",
                 Claims = evidence.BadFactsOf(attribute.Leaves.Select(part => part.Id).Append(attribute.Id)),
                 Extras = [.. repeated.Select(pair => pair.Attribute!.Id)],
@@ -58,10 +64,9 @@ internal sealed class AttributeRepeatedInSubtypes : ConceptFindingKind
         }
     }
 
-    private static ConceptAttribute? Like(ConceptAttribute wanted, EntityType owner, EntityType drawn) =>
-        drawn.Attributes.FirstOrDefault(attribute =>
-            NameSimilarity
-                .OfAttributes(Name.Of(wanted.Name), Name.Of(owner.Name), Name.Of(attribute.Name), Name.Of(drawn.Name))
-                .Value >= 0.9
-        );
+    private static ConceptAttribute? Like(string[] names, EntityType owner, EntityType drawn) =>
+        drawn.Attributes.FirstOrDefault(attribute => names.Any(name => AreAlike(name, owner.Name, attribute.Name, drawn.Name)));
+
+    private static bool AreAlike(string wanted, string owner, string drawn, string at) =>
+        NameSimilarity.OfAttributes(Name.Of(wanted), Name.Of(owner), Name.Of(drawn), Name.Of(at)).Value >= 0.9;
 }
