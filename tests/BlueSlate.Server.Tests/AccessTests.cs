@@ -352,9 +352,15 @@ public sealed class AccessTests(TestServer server) : IClassFixture<TestServer>
                     && at.EndsWith("/gone-through", StringComparison.Ordinal) => new { works = Array.Empty<Guid>() },
             { } at when at.Contains("/questions", StringComparison.Ordinal) => new
             {
-                modelElement = "b1",
-                drawn = "x",
-                same = true,
+                answers = new[]
+                {
+                    new
+                    {
+                        modelElement = "b1",
+                        drawn = "x",
+                        same = true,
+                    },
+                },
             },
             { } at when at.EndsWith("/queries", StringComparison.Ordinal) => new { finding = "x", text = "x" },
             { } at when at.Contains("/marking/queries/", StringComparison.Ordinal) => new { text = "x" },

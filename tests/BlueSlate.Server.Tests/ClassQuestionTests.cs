@@ -16,6 +16,20 @@ public sealed class ClassQuestionTests(TestServer server) : IClassFixture<TestSe
             .Line("Zeppelin", Ends.One, mooring, Ends.ZeroOrMore, "anchors", "is anchored by")
             .ToDrawing();
 
+    private static object Reply(JsonNode question, bool same) =>
+        Saying(((string)question["modelElement"]!, (string)question["drawn"]!, same));
+
+    private static object Saying(params (string Element, string Drawn, bool Same)[] replies) =>
+        new
+        {
+            answers = replies.Select(reply => new
+            {
+                modelElement = reply.Element,
+                drawn = reply.Drawn,
+                same = reply.Same,
+            }),
+        };
+
     [Fact]
     public async Task What_answers_call_otherwise_is_asked_once_and_the_reply_judges_them_as_it_was_told()
     {
@@ -33,12 +47,8 @@ public sealed class ClassQuestionTests(TestServer server) : IClassFixture<TestSe
         ((string)question["places"]![0]!["drawing"]!).ShouldContain("ether");
         question["atStake"]!.ToString().ShouldNotBe("0");
 
-        var reply = new
-        {
-            modelElement = (string)question["modelElement"]!,
-            drawn = (string)question["drawn"]!,
-            same = false,
-        };
+        ((bool)question["saysItself"]!).ShouldBeFalse();
+        var reply = Reply(question, same: false);
         var told = (await instructor.PostAsync($"{path}/preview", reply))["changes"]!.AsArray();
         told.Count.ShouldBe(2);
         await instructor.PutAsync(path, reply);
@@ -63,15 +73,7 @@ public sealed class ClassQuestionTests(TestServer server) : IClassFixture<TestSe
         await Story.HandedInAsync(server, student, exercise, Calling("Tether"));
         var path = $"/api/marking/parts/{exercise.Part}/questions";
         var question = (await instructor.GetAsync(path))["questions"]![0]!;
-        await instructor.PutAsync(
-            path,
-            new
-            {
-                modelElement = (string)question["modelElement"]!,
-                drawn = (string)question["drawn"]!,
-                same = true,
-            }
-        );
+        await instructor.PutAsync(path, Reply(question, same: true));
 
         using var other = await server.AsAsync("student2");
         var later = await Story.HandedInAsync(server, other, exercise, Calling("TETHER"));
@@ -90,15 +92,11 @@ public sealed class ClassQuestionTests(TestServer server) : IClassFixture<TestSe
         var path = $"/api/marking/parts/{exercise.Part}/questions";
         using var outsider = await server.AsAsync("outsider");
         (await outsider.CodeOfAsync(HttpMethod.Get, path)).ShouldBe("no-such-part");
-        var reply = new
-        {
-            modelElement = "b1",
-            drawn = "x",
-            same = true,
-        };
+        var reply = Saying(("b1", "x", true));
         (await outsider.CodeOfAsync(HttpMethod.Put, path, reply)).ShouldBe("no-such-part");
         (await outsider.CodeOfAsync(HttpMethod.Post, $"{path}/preview", reply)).ShouldBe("no-such-part");
         (await instructor.CodeOfAsync(HttpMethod.Put, path, reply)).ShouldBe("no-such-question");
+        (await instructor.CodeOfAsync(HttpMethod.Put, path, Saying())).ShouldBe("class-answers");
         JsonNode empty = await instructor.GetAsync(path);
         empty["questions"]!.AsArray().ShouldBeEmpty();
     }

@@ -52,7 +52,10 @@ async function published(page: Page, title: string): Promise<{ id: string; part:
   const learned = { notation: 'crows-foot', level: 'conceptual', strokeSaysIdentifying: false };
   const value = { ...part!.part.value, marks: 40, learned };
   await call(page, 'PUT', `/api/parts/${part!.id}`, { revision: part!.part.revision, value });
-  await call(page, 'PUT', `/api/parts/${part!.id}/model`, { revision: part!.model.revision, text: theatre('Travelling case') });
+  await call(page, 'PUT', `/api/parts/${part!.id}/model`, {
+    revision: part!.model.revision,
+    text: theatre('Travelling case'),
+  });
   const scheme = await call<object>(page, 'POST', `/api/parts/${part!.id}/scheme`);
   await call(page, 'PUT', `/api/parts/${part!.id}/assessment`, {
     revision: part!.assessment.revision,
@@ -96,7 +99,9 @@ test('the questions of the class are answered with keys, marks change as was tol
   await expectAccessible(page);
 
   await page.keyboard.press('y');
-  await expect(question(page)).toContainText('1 answer draws load where the model answer has weight of Travelling case');
+  await expect(question(page)).toContainText(
+    '1 answer draws load where the model answer has weight of Travelling case',
+  );
   await expect(changes(page, 'something else')).toHaveCount(1);
   const [, code, after] = /^(\S+) .* → (\S+)$/.exec((await changes(page, 'something else').textContent())!)!;
   await page.keyboard.press('n');
@@ -109,6 +114,40 @@ test('the questions of the class are answered with keys, marks change as was tol
   await page.goto(`/exercises/${id}/answers?view=answers`);
   // Known by the same word as the first, and with the same attribute that is something else as the second.
   await expect(page.getByRole('row').filter({ hasText: 'checked' }).filter({ hasText: after! })).toHaveCount(2);
+  await page.goto(`/parts/${part}/questions`);
+  await expect(page.getByText('Nothing is open')).toBeVisible();
+});
+
+test('a name that three answers use and nothing else bears is taken over at once, after its marks were told', async ({
+  page,
+}) => {
+  await become(page, 'Ines Okafor');
+  const { id, part } = await published(page, 'The puppet theatre on tour');
+  for (const [who, casing] of [
+    ['Amara Diallo', 'Trunk'],
+    ['Rosa Tamm', 'TRUNK'],
+    ['Grace Abel', 'trunks'],
+  ] as const) {
+    await handedIn(page, who, id, theatre(casing, 'load'));
+  }
+
+  await become(page, 'Ines Okafor');
+  await page.goto(`/parts/${part}/questions`);
+  const said = page.getByRole('region', { name: 'What the class says itself' });
+  await expect(said).toContainText('2 names the class gives itself');
+  await expect(said.getByRole('row').filter({ hasText: 'Travelling case' }).first()).toContainText('3');
+  await expect(said.locator('.reply')).toContainText('no marks change');
+  await expectAccessible(page);
+
+  await page.keyboard.press('o');
+  await expect(question(page)).toContainText('3 answers draw');
+  await page.reload();
+  await expect(said).toBeVisible();
+  await page.keyboard.press('y');
+  await expect(page.getByText('Nothing is open')).toBeVisible();
+
+  await handedIn(page, 'Ben Kowal', id, theatre('Trunk', 'load'));
+  await become(page, 'Ines Okafor');
   await page.goto(`/parts/${part}/questions`);
   await expect(page.getByText('Nothing is open')).toBeVisible();
 });

@@ -1,6 +1,7 @@
 using BlueSlate.Core;
 using BlueSlate.Core.Classes;
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Interchange;
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
 using BlueSlate.Core.Language.Scenarios;
@@ -68,12 +69,13 @@ internal sealed class PreparedCase
     /// <param name="show">The answer of which everything that is found is printed; null for none.</param>
     public List<Entry> Check(IReadOnlyDictionary<string, double> weights, string? show = null)
     {
-        var terms = new ExerciseTerms(scheme.Standings(), ExerciseWords.None)
-        {
-            Weights = weights,
-            Scenario = new ScenarioText(File.Scenario),
-        };
-        var assessor = new Assessor(drawing, options, scheme.Tolerances(), scheme.Scheme(), terms);
+        var assessor = AsTheClassSays(
+            new ExerciseTerms(scheme.Standings(), ExerciseWords.None)
+            {
+                Weights = weights,
+                Scenario = new ScenarioText(File.Scenario),
+            }
+        );
         return answers.ConvertAll(answer =>
         {
             var assessment = assessor.Assess(answer.Drawing, []);
@@ -95,6 +97,24 @@ internal sealed class PreparedCase
                 Value(assessment.Doubt.Highest)
             );
         });
+    }
+
+    // The answers of a case are a class: what several of them call a thing is its name there.
+    private Assessor AsTheClassSays(ExerciseTerms terms)
+    {
+        var unheard = new Assessor(drawing, options, scheme.Tolerances(), scheme.Scheme(), terms);
+        var comparisons = answers.ConvertAll(answer => unheard.Assess(answer.Drawing, []).Comparison);
+        var said = ClassAnswer.AsTheClassSays(new AssessmentDocument(), ClassQuestion.Of(comparisons, terms.Words));
+        return new Assessor(
+            drawing,
+            options,
+            [.. scheme.Tolerances(), .. said.ToTolerances()],
+            scheme.Scheme(),
+            terms with
+            {
+                Words = said.ToWords(),
+            }
+        );
     }
 
     /// <summary>

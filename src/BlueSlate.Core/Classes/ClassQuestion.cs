@@ -30,6 +30,14 @@ public sealed record ClassQuestion(
     ImmutableArray<AskedAt> Places
 )
 {
+    private const int Several = 3;
+
+    /// <summary>
+    /// Whether the class says it itself: several answers use the name, nearly all of them for this thing, known by its place, and for
+    /// nothing else; and nothing else of the model answer is called so.
+    /// </summary>
+    public bool SaysItself { get; init; }
+
     /// <summary>
     /// The questions that some comparisons with one model answer leave, those first that most answers ask. What the exercise keeps apart is
     /// answered already.
@@ -40,18 +48,38 @@ public sealed record ClassQuestion(
             .SelectMany(comparison => comparison.ModelThings)
             .DistinctBy(thing => thing.Id)
             .ToDictionary(thing => thing.Id, thing => thing.Name, StringComparer.Ordinal);
+        var questions = comparisons
+            .SelectMany((comparison, answer) => comparison.Guesses.Select(guess => new AskedAt(answer, guess)))
+            .Where(place => !words.AreApart(place.Guess.Model.Name, place.Guess.Answer.Name))
+            .GroupBy(place => (place.Guess.Model.Id, Name.Of(place.Guess.Answer.Name).Key))
+            .Select(group => Of([.. group], names))
+            .ToList();
+        var taken = names.Values.Select(name => Name.Of(name).Key).ToHashSet(StringComparer.Ordinal);
         return
         [
-            .. comparisons
-                .SelectMany((comparison, answer) => comparison.Guesses.Select(guess => new AskedAt(answer, guess)))
-                .Where(place => !words.AreApart(place.Guess.Model.Name, place.Guess.Answer.Name))
-                .GroupBy(place => (place.Guess.Model.Id, Name.Of(place.Guess.Answer.Name).Key))
-                .Select(group => Of([.. group], names))
+            .. questions
+                .Select(question =>
+                    question with
+                    {
+                        SaysItself =
+                            question.IsOfMost && !taken.Contains(Called(question)) && !questions.Exists(question.IsRivalledBy),
+                    }
+                )
                 .OrderByDescending(question => question.Places.Length)
                 .ThenBy(question => question.Model, StringComparer.Ordinal)
                 .ThenBy(question => question.Drawn, StringComparer.Ordinal),
         ];
     }
+
+    private int Times => Places.Count(place => place.Guess.Taken);
+
+    private bool IsOfMost => Times >= Several && Times * 4 >= Places.Length * 3;
+
+    // The same name for another thing, where that could have been this one: at the same owner, or both things by themselves.
+    private bool IsRivalledBy(ClassQuestion other) =>
+        other.ModelId != ModelId && other.Owner == Owner && Called(other) == Called(this) && other.Times * 4 > Times;
+
+    private static string Called(ClassQuestion question) => Name.Of(question.Drawn).Key;
 
     private static ClassQuestion Of(ImmutableArray<AskedAt> places, Dictionary<string, string> names)
     {

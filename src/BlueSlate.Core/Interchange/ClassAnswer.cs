@@ -42,6 +42,14 @@ public static class ClassAnswer
             ? []
             : [.. groups.Where(group => !(group.Length == 2 && group.All(word => pair.Any(other => Same(word, other)))))];
 
+    /// <summary>The assessment once all that the class says itself is taken over.</summary>
+    /// <param name="assessment">As it is.</param>
+    /// <param name="questions">The questions of the class.</param>
+    public static AssessmentDocument AsTheClassSays(AssessmentDocument assessment, IEnumerable<ClassQuestion> questions) =>
+        questions
+            .Where(question => question.SaysItself)
+            .Aggregate(assessment, (document, question) => In(document, question, true));
+
     // Each word counts as the first of its group.
     private static ImmutableArray<ImmutableArray<string>> WithWord(
         ImmutableArray<ImmutableArray<string>> groups,

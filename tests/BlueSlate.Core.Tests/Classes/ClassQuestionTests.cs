@@ -50,6 +50,52 @@ public sealed class ClassQuestionTests
     }
 
     [Fact]
+    public void What_three_answers_call_a_thing_and_nothing_else_the_class_says_itself()
+    {
+        Asked(new(), Theatre("Trunk"), Theatre(), Theatre("TRUNK")).ShouldHaveSingleItem().SaysItself.ShouldBeFalse();
+        Drawing[] answers = [Theatre("Trunk"), Theatre(), Theatre("TRUNK"), Theatre("trunks")];
+        var questions = Asked(new(), answers);
+        questions.ShouldHaveSingleItem().SaysItself.ShouldBeTrue();
+        var said = ClassAnswer.AsTheClassSays(new(), questions);
+        Asked(said, answers).ShouldBeEmpty();
+        MarkOf(said, Theatre("Trunk")).ShouldBe(new Rational(40, 1));
+    }
+
+    [Fact]
+    public void A_name_that_the_model_answer_has_for_another_thing_the_class_never_gives()
+    {
+        Drawing[] answers = [.. Enumerable.Repeat(Theatre("Venue box"), 3)];
+        Asked(new(), answers).ShouldHaveSingleItem().SaysItself.ShouldBeTrue();
+        static Drawing Exchanged() =>
+            new Sketch()
+                .Box("Puppet", "PK puppet no", "height", "year made")
+                .Box("Venue", "PK case no", "weight", "colour")
+                .Box("Hall", "PK venue no", "seats")
+                .Line("Puppet", Ends.ZeroOrMore, "Venue", Ends.One, "lies in")
+                .Line("Venue", Ends.ZeroOrMore, "Hall", Ends.One, "is sent to")
+                .ToDrawing();
+        Asked(new(), [.. Enumerable.Range(0, 4).Select(_ => Exchanged())])
+            .ShouldNotContain(question => question.SaysItself && question.Drawn == "Venue");
+    }
+
+    [Fact]
+    public void What_means_two_things_in_one_class_is_left_to_a_person()
+    {
+        static Drawing Called(string one, string other) =>
+            new Sketch()
+                .Box("Puppet", "PK puppet no", "height", "year made")
+                .Box(one, "PK case no", "weight", "colour")
+                .Box(other, "PK venue no", "seats")
+                .Line("Puppet", Ends.ZeroOrMore, one, Ends.One, "lies in")
+                .Line(one, Ends.ZeroOrMore, other, Ends.One, "is sent to")
+                .ToDrawing();
+        Drawing[] answers = [.. Enumerable.Repeat(Called("Box", "Hall"), 3), .. Enumerable.Repeat(Called("Trunk", "Box"), 3)];
+        var questions = Asked(new(), answers);
+        questions.ShouldContain(question => question.Drawn == "Box");
+        questions.ShouldNotContain(question => question.SaysItself && question.Drawn == "Box");
+    }
+
+    [Fact]
     public void Nothing_is_asked_of_answers_in_the_model_answers_own_words() =>
         Asked(new(), Theatre(), Theatre()).ShouldBeEmpty();
 

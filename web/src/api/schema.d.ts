@@ -4789,7 +4789,7 @@ export interface paths {
                 };
             };
         };
-        /** Replies: what is said becomes part of what the class is held against, and all answers are checked again. */
+        /** Replies to some at once: what is said becomes part of what the class is held against, and all answers are checked again. */
         put: {
             parameters: {
                 query?: never;
@@ -4801,7 +4801,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["ClassAnswerRequest"];
+                    "application/json": components["schemas"]["ClassAnswersRequest"];
                 };
             };
             responses: {
@@ -4832,7 +4832,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Whose marks a reply would change. */
+        /** Whose marks some replies would change. */
         post: {
             parameters: {
                 query?: never;
@@ -4844,7 +4844,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["ClassAnswerRequest"];
+                    "application/json": components["schemas"]["ClassAnswersRequest"];
                 };
             };
             responses: {
@@ -5263,6 +5263,11 @@ export interface components {
             /** @description Whether the two are one. */
             same: boolean;
         };
+        /** @description Replies to some of them at once. */
+        ClassAnswersRequest: {
+            /** @description The replies, one at least. */
+            answers: components["schemas"]["ClassAnswerRequest"][];
+        };
         /** @description What was decided on a difference for all. */
         ClassDecision: {
             decision: components["schemas"]["Decision"];
@@ -5341,6 +5346,8 @@ export interface components {
             drawn: string;
             /** @description Whether it counts as that so far. */
             taken: boolean;
+            /** @description Whether the class says it itself: several answers use the name, for this thing and for nothing else. */
+            saysItself: boolean;
             /** @description By how many marks the answers together differ between one reply and the other. */
             atStake: components["schemas"]["Rational"];
             /** @description Where it arises. */

@@ -19,6 +19,7 @@ public sealed record QuestionPlaceReply(Guid WorkId, string Code, string Element
 /// <param name="Owner">The name of what owns it; null for a thing that stands by itself.</param>
 /// <param name="Drawn">What answers call it.</param>
 /// <param name="Taken">Whether it counts as that so far.</param>
+/// <param name="SaysItself">Whether the class says it itself: several answers use the name, for this thing and for nothing else.</param>
 /// <param name="AtStake">By how many marks the answers together differ between one reply and the other.</param>
 /// <param name="Places">Where it arises.</param>
 public sealed record ClassQuestionReply(
@@ -27,6 +28,7 @@ public sealed record ClassQuestionReply(
     string? Owner,
     string Drawn,
     bool Taken,
+    bool SaysItself,
     Rational AtStake,
     QuestionPlaceReply[] Places
 );
@@ -52,6 +54,10 @@ public sealed record ClassQuestionsReply(
 /// <param name="Drawn">What answers call it.</param>
 /// <param name="Same">Whether the two are one.</param>
 public sealed record ClassAnswerRequest(string ModelElement, string Drawn, bool Same);
+
+/// <summary>Replies to some of them at once.</summary>
+/// <param name="Answers">The replies, one at least.</param>
+public sealed record ClassAnswersRequest(ClassAnswerRequest[] Answers);
 
 /// <summary>
 /// The questions of a class: what only the instructor can say of the names in its answers, asked once for all of them. The replies
@@ -100,10 +106,10 @@ public static class ClassQuestions
         );
     }
 
-    /// <summary>Whose marks a reply would change.</summary>
+    /// <summary>Whose marks some replies would change.</summary>
     public static async Task<IResult> Preview(
         Guid id,
-        ClassAnswerRequest request,
+        ClassAnswersRequest request,
         Access access,
         BlueSlateContext database,
         WorkAssessment assessment,
@@ -125,10 +131,10 @@ public static class ClassQuestions
             );
     }
 
-    /// <summary>Replies: what is said becomes part of what the class is held against, and all answers are checked again.</summary>
+    /// <summary>Replies to some at once: what is said becomes part of what the class is held against, and all answers are checked again.</summary>
     public static async Task<IResult> Answer(
         Guid id,
-        ClassAnswerRequest request,
+        ClassAnswersRequest request,
         Access access,
         DocumentStore documents,
         WorkAssessment assessment,
@@ -156,7 +162,7 @@ public static class ClassQuestions
 
     private static async Task<(AssessmentDocument? Replied, IResult? Refusal)> RepliedAsync(
         Guid id,
-        ClassAnswerRequest request,
+        ClassAnswersRequest request,
         Access access,
         WorkAssessment assessment,
         BlindSample sample,
@@ -168,15 +174,30 @@ public static class ClassQuestions
             return (null, PartEndpoints.NoSuchPart());
         }
 
-        var current = AssessmentOf(part);
-        var (_, questions) = await FindAsync(part.Id, current, assessment, sample, cancellation);
-        var question = questions.FirstOrDefault(one => one.ModelId == request.ModelElement && one.Drawn == request.Drawn);
-        return question is null
-            ? (
-                null,
-                Problems.NotFound("no-such-question", "That is no question any more: the answers are judged otherwise by now.")
-            )
-            : (ClassAnswer.In(current, question, request.Same), null);
+        if (request.Answers.Length is 0 or > Most)
+        {
+            return (null, Problems.Unreadable("class-answers", $"One to {Most} questions are answered at once.", "answers"));
+        }
+
+        var replied = AssessmentOf(part);
+        var (_, questions) = await FindAsync(part.Id, replied, assessment, sample, cancellation);
+        foreach (var (element, drawn, same) in request.Answers)
+        {
+            if (questions.FirstOrDefault(one => one.ModelId == element && one.Drawn == drawn) is not { } question)
+            {
+                return (
+                    null,
+                    Problems.NotFound(
+                        "no-such-question",
+                        "That is no question any more: the answers are judged otherwise by now."
+                    )
+                );
+            }
+
+            replied = ClassAnswer.In(replied, question, same);
+        }
+
+        return (replied, null);
     }
 
     private static async Task<(IReadOnlyList<CheckedWork> Works, IReadOnlyList<ClassQuestion> Questions)> FindAsync(
@@ -222,6 +243,7 @@ public static class ClassQuestions
             question.Owner,
             question.Drawn,
             question.Taken,
+            question.SaysItself,
             atStake,
             [
                 .. question.Places.Select(

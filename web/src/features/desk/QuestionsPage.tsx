@@ -14,6 +14,7 @@ import { ChangeList } from '../marking/ChangeList';
 import { PageHead } from '../session/PageHead';
 
 type Question = Schemas['ClassQuestionReply'];
+type Answer = Schemas['ClassAnswerRequest'];
 
 const keyOf = ({ modelElement, drawn }: Question) => `${modelElement} ${drawn}`;
 
@@ -33,7 +34,9 @@ export default function QuestionsPage() {
 function Asked({ part, reply }: { part: string; reply: Schemas['ClassQuestionsReply'] }) {
   const [later, setLater] = useState<ReadonlySet<string>>(new Set());
   const [chosen, choose] = useState<string | null>(null);
-  const waiting = reply.questions.filter((question) => !later.has(keyOf(question)));
+  const [oneByOne, setOneByOne] = useState(false);
+  const said = oneByOne ? [] : reply.questions.filter((question) => question.saysItself);
+  const waiting = reply.questions.filter((question) => !later.has(keyOf(question)) && !said.includes(question));
   const question = waiting.find((one) => keyOf(one) === chosen) ?? waiting[0];
   return (
     <>
@@ -48,7 +51,9 @@ function Asked({ part, reply }: { part: string; reply: Schemas['ClassQuestionsRe
           {reply.part && `, ${reply.part}`}. Is what answers call by one name what the model answer calls by another?
           What you say becomes part of the exercise’s words, and answers that come later are judged by it too.
         </p>
-        {question ? (
+        {said.length > 0 ? (
+          <SaidByTheClass part={part} said={said} onOneByOne={() => setOneByOne(true)} />
+        ) : question ? (
           <div className="questions">
             <Card
               key={keyOf(question)}
@@ -94,6 +99,89 @@ function Asked({ part, reply }: { part: string; reply: Schemas['ClassQuestionsRe
 
 const nameOf = ({ model, owner }: Question) => (owner ? `${model} of ${owner}` : model);
 
+const answerTo = ({ modelElement, drawn }: Question, same: boolean): Answer => ({ modelElement, drawn, same });
+
+/** Says some replies. What other replies would change is another thing afterwards. */
+function useReply(part: string) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (answers: Answer[]) =>
+      must(
+        api.PUT('/api/marking/parts/{id}/questions', {
+          params: { path: { id: part } },
+          body: { answers },
+        }),
+      ),
+    onSuccess: async () => {
+      queries.removeQueries({ queryKey: ['class-answer', part] });
+      await queries.invalidateQueries({ queryKey: ['class-questions', part] });
+      queries.removeQueries({ queryKey: ['marking'] });
+      await queries.invalidateQueries({ queryKey: ['desk'] });
+    },
+  });
+}
+
+/** How a reply fares. */
+function Replied({ reply }: { reply: ReturnType<typeof useReply> }) {
+  return (
+    <>
+      {reply.isPending && <p role="status">All answers are judged again …</p>}
+      {reply.isError && (
+        <p className="refusal mt-2" role="alert">
+          {messageOf(reply.error)}
+        </p>
+      )}
+    </>
+  );
+}
+
+/** Names that the class gives itself: several answers use each, for one thing and for nothing else. Taken over at once. */
+function SaidByTheClass({ part, said, onOneByOne }: { part: string; said: Question[]; onOneByOne: () => void }) {
+  const reply = useReply(part);
+  const answers = useMemo(() => said.map((question) => answerTo(question, true)), [said]);
+  usePageKeys({ y: () => reply.isPending || reply.mutate(answers), o: onOneByOne });
+  return (
+    <section aria-label="What the class says itself">
+      <p className="font-read text-[20px] leading-[1.45]" role="status">
+        {said.length === 1
+          ? 'One name the class gives itself: at least three answers use it, for this and for nothing else.'
+          : `${said.length} names the class gives itself: at least three answers use each, for one thing and for nothing else.`}
+      </p>
+      <table className="mark-table mt-4 mb-5 max-w-[640px]">
+        <thead>
+          <tr>
+            <th scope="col">drawn</th>
+            <th scope="col">in the model answer</th>
+            <th scope="col" className="n">
+              answers
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {said.map((question) => (
+            <tr key={keyOf(question)}>
+              <td>
+                <strong>{question.drawn}</strong>
+              </td>
+              <td>{nameOf(question)}</td>
+              <td className="n">{question.places.length}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <div className="replies">
+        <Reply part={part} answers={answers} onReply={reply.mutate} busy={reply.isPending} keyName="y">
+          {said.length === 1 ? 'take it over' : 'take all over'}
+        </Reply>
+        <button className="word-button" onClick={onOneByOne}>
+          {said.length === 1 ? 'look at it first' : 'look at them one by one'} <kbd>o</kbd>
+        </button>
+      </div>
+      <Replied reply={reply} />
+    </section>
+  );
+}
+
 interface CardProps {
   part: string;
   question: Question;
@@ -103,30 +191,15 @@ interface CardProps {
 
 /** One question: as it was drawn beside the model answer, what either reply would change, and the replies. */
 function Card({ part, question, model, onLater }: CardProps) {
-  const queries = useQueryClient();
   const [example, setExample] = useState(0);
   const shown = question.places.filter((place) => place.drawing);
   const place = shown[example % Math.max(1, shown.length)];
-  const reply = useMutation({
-    mutationFn: (same: boolean) =>
-      must(
-        api.PUT('/api/marking/parts/{id}/questions', {
-          params: { path: { id: part } },
-          body: { modelElement: question.modelElement, drawn: question.drawn, same },
-        }),
-      ),
-    onSuccess: async () => {
-      // What other replies would change is another thing by now.
-      queries.removeQueries({ queryKey: ['class-answer', part] });
-      await queries.invalidateQueries({ queryKey: ['class-questions', part] });
-      queries.removeQueries({ queryKey: ['marking'] });
-      await queries.invalidateQueries({ queryKey: ['desk'] });
-    },
-  });
+  const reply = useReply(part);
+  const answer = (same: boolean) => [answerTo(question, same)];
   const another = () => setExample((at) => at + 1);
   usePageKeys({
-    y: () => reply.isPending || reply.mutate(true),
-    n: () => reply.isPending || reply.mutate(false),
+    y: () => reply.isPending || reply.mutate(answer(true)),
+    n: () => reply.isPending || reply.mutate(answer(false)),
     s: onLater,
     e: another,
   });
@@ -161,36 +234,17 @@ function Card({ part, question, model, onLater }: CardProps) {
         </div>
       </div>
       <div className="replies">
-        <Reply
-          part={part}
-          question={question}
-          same
-          onReply={() => reply.mutate(true)}
-          busy={reply.isPending}
-          keyName="y"
-        >
+        <Reply part={part} answers={answer(true)} onReply={reply.mutate} busy={reply.isPending} keyName="y">
           the same
         </Reply>
-        <Reply
-          part={part}
-          question={question}
-          same={false}
-          onReply={() => reply.mutate(false)}
-          busy={reply.isPending}
-          keyName="n"
-        >
+        <Reply part={part} answers={answer(false)} onReply={reply.mutate} busy={reply.isPending} keyName="n">
           something else
         </Reply>
         <button className="word-button" onClick={onLater}>
           not now <kbd>s</kbd>
         </button>
       </div>
-      {reply.isPending && <p role="status">All answers are judged again …</p>}
-      {reply.isError && (
-        <p className="refusal mt-2" role="alert">
-          {messageOf(reply.error)}
-        </p>
-      )}
+      <Replied reply={reply} />
     </section>
   );
 }
@@ -202,30 +256,28 @@ function Fragment({ drawing, element, label }: { drawing: string; element: strin
 
 interface ReplyProps {
   part: string;
-  question: Question;
-  same: boolean;
+  answers: Answer[];
   busy: boolean;
   keyName: string;
-  onReply: () => void;
+  onReply: (answers: Answer[]) => void;
   children: ReactNode;
 }
 
-/** A reply, with whose marks it changes. */
-function Reply({ part, question, same, busy, keyName, onReply, children }: ReplyProps) {
-  const { modelElement, drawn } = question;
+/** A reply to one question or several, with whose marks it changes. */
+function Reply({ part, answers, busy, keyName, onReply, children }: ReplyProps) {
   const changes = useQuery({
-    queryKey: ['class-answer', part, modelElement, drawn, same],
+    queryKey: ['class-answer', part, answers],
     queryFn: () =>
       must(
         api.POST('/api/marking/parts/{id}/questions/preview', {
           params: { path: { id: part } },
-          body: { modelElement, drawn, same },
+          body: { answers },
         }),
       ),
   });
   return (
     <div className="reply">
-      <button className="press-button" disabled={busy} onClick={onReply}>
+      <button className="press-button" disabled={busy} onClick={() => onReply(answers)}>
         {children} <kbd>{keyName}</kbd>
       </button>
       {changes.isPending && <p className="text-quiet-ink">looking whose marks change …</p>}
