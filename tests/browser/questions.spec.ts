@@ -134,7 +134,7 @@ test('a name that three answers use and nothing else bears is taken over at once
   await become(page, 'Ines Okafor');
   await page.goto(`/parts/${part}/questions`);
   const said = page.getByRole('region', { name: 'What the class says itself' });
-  await expect(said).toContainText('2 names the class gives itself');
+  await expect(said).toContainText('names of its own for 2 things');
   await expect(said.getByRole('row').filter({ hasText: 'Travelling case' }).first()).toContainText('3');
   await expect(said.locator('.reply')).toContainText('no marks change');
   await expectAccessible(page);

@@ -44,6 +44,16 @@ internal sealed partial class Faults(Random random, NotationOptions options, IRe
             AlternateKeyMissing,
             WholePartReversed,
             AttributeAsEntity,
+            RelationshipExtra,
+            RelationshipAstray,
+            EntityAsAttribute,
+            SpecialisationReversed,
+            RepeatedInSubtypes,
+            KeyNotMinimal,
+            ForeignKeyInConceptual,
+            OperationMisplaced,
+            ClassScope,
+            ForeignKeyMissing,
         ];
         if (
             kinds[random.Next(kinds.Length)](model) is not (var changed, var seed)

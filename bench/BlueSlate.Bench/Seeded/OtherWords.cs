@@ -56,6 +56,7 @@ internal sealed class OtherWords(Random random)
     private const int OneIn = 4;
 
     private readonly int style = random.Next(4);
+    private readonly Dictionary<string, string> said = new(StringComparer.Ordinal);
 
     public ConceptModel Rename(ConceptModel model) =>
         model with
@@ -99,7 +100,10 @@ internal sealed class OtherWords(Random random)
             name.Split(' ').Select(word => word[0] + string.Concat(word.Skip(1).Where(letter => !"aeiou".Contains(letter))))
         );
 
-    private string Varied(string name) =>
+    // Who calls a thing so once calls it so everywhere.
+    private string Varied(string name) => said.TryGetValue(name, out var known) ? known : said[name] = Vary(name);
+
+    private string Vary(string name) =>
         string.Join(
             ' ',
             name.Split(' ')

@@ -56,6 +56,19 @@ public static class NameSimilarity
         "kind",
     }.ToFrozenSet(StringComparer.Ordinal);
 
+    // What only says that something is measured.
+    private static readonly FrozenSet<string> Measuring = new[]
+    {
+        "number",
+        "count",
+        "quantity",
+        "amount",
+        "duration",
+        "length",
+        "total",
+        "in",
+    }.ToFrozenSet(StringComparer.Ordinal);
+
     private static readonly FrozenSet<string> KeyHeads = new[] { "number", "id", "code", "ref", "key" }.ToFrozenSet(
         StringComparer.Ordinal
     );
@@ -205,6 +218,19 @@ public static class NameSimilarity
     /// </summary>
     public static double OfReference(Name column, IEnumerable<Name> keys, Name parent) =>
         keys.Select(key => OfKey(column, key, parent)).Append(Mentions(column, parent) ? 0.8 : 0).Max();
+
+    /// <summary>
+    /// Whether two names measure the same, one of them saying that it does: seats and number of seats, minutes and duration in
+    /// minutes.
+    /// </summary>
+    internal static bool MeasureTheSame(Name a, Name b) =>
+        a.Sort == b.Sort
+        && a.Sort is not (ValueSort.Unsaid or ValueSort.Mark or ValueSort.Called or ValueSort.Kind)
+        && Measured(a) is { Count: > 0 } one
+        && Measured(b) is { Count: > 0 } other
+        && one.SequenceEqual(other);
+
+    private static List<string> Measured(Name name) => [.. name.Words.Where(word => !Measuring.Contains(word))];
 
     /// <summary>Whether all words of one name stand in another, in their order.</summary>
     public static bool Mentions(Name name, Name other) =>

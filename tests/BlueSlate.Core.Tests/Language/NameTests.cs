@@ -46,6 +46,19 @@ public sealed class NameTests
     }
 
     [Theory]
+    [InlineData("seats", "number of seats", true)]
+    [InlineData("duration in minutes", "minutes", true)]
+    [InlineData("oars", "number of oars", false)]
+    [InlineData("badge", "badge number", false)]
+    [InlineData("number of seats", "number of rows", false)]
+    [InlineData("total", "amount", false)]
+    public void A_measure_is_the_same_with_and_without_saying_that_it_measures(string one, string other, bool same)
+    {
+        NameSimilarity.MeasureTheSame(Name.Of(one), Name.Of(other)).ShouldBe(same);
+        NameSimilarity.MeasureTheSame(Name.Of(other), Name.Of(one)).ShouldBe(same);
+    }
+
+    [Theory]
     [InlineData("wether")]
     [InlineData("lengthy")]
     [InlineData("glaze")]

@@ -131,7 +131,9 @@ public static class ClassQuestions
             );
     }
 
-    /// <summary>Replies to some at once: what is said becomes part of what the class is held against, and all answers are checked again.</summary>
+    /// <summary>
+    /// Replies to some at once: what is said becomes part of what the class is held against, and all answers are checked again.
+    /// </summary>
     public static async Task<IResult> Answer(
         Guid id,
         ClassAnswersRequest request,

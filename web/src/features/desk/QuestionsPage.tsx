@@ -51,34 +51,50 @@ function Asked({ part, reply }: { part: string; reply: Schemas['ClassQuestionsRe
           {reply.part && `, ${reply.part}`}. Is what answers call by one name what the model answer calls by another?
           What you say becomes part of the exercise’s words, and answers that come later are judged by it too.
         </p>
-        {said.length > 0 ? (
-          <SaidByTheClass part={part} said={said} onOneByOne={() => setOneByOne(true)} />
-        ) : question ? (
+        {said.length > 0 || question ? (
           <div className="questions">
-            <Card
-              key={keyOf(question)}
-              part={part}
-              question={question}
-              model={reply.modelDrawing}
-              onLater={() => setLater(new Set([...later, keyOf(question)]))}
-            />
-            <nav aria-label="All questions">
-              <h2>{counted(waiting.length, 'question', 'questions')}</h2>
-              <ol>
-                {waiting.map((one) => (
-                  <li key={keyOf(one)}>
-                    <button className="word-button" aria-current={one === question} onClick={() => choose(keyOf(one))}>
-                      {one.drawn}
-                    </button>{' '}
-                    <span className="text-quiet-ink">
-                      for {nameOf(one)}, {counted(one.places.length, 'answer', 'answers')}
-                      {valueOf(one.atStake) !== 0 && `, ${marksOf(one.atStake)}`}
-                    </span>
-                  </li>
-                ))}
-              </ol>
-              {reply.more > 0 && <p className="text-quiet-ink mt-2">and {reply.more} more, each in fewer answers</p>}
-            </nav>
+            {said.length > 0 ? (
+              <SaidByTheClass part={part} said={said} onOneByOne={() => setOneByOne(true)} />
+            ) : (
+              question && (
+                <Card
+                  key={keyOf(question)}
+                  part={part}
+                  question={question}
+                  model={reply.modelDrawing}
+                  onLater={() => setLater(new Set([...later, keyOf(question)]))}
+                />
+              )
+            )}
+            {waiting.length > 0 && (
+              <nav aria-label="All questions">
+                <h2>
+                  {said.length > 0 && 'then '}
+                  {counted(waiting.length, 'question', 'questions')}
+                </h2>
+                <ol>
+                  {waiting.map((one) => (
+                    <li key={keyOf(one)}>
+                      <button
+                        className="word-button"
+                        aria-current={one === question && said.length === 0}
+                        onClick={() => {
+                          choose(keyOf(one));
+                          setOneByOne(true);
+                        }}
+                      >
+                        {one.drawn}
+                      </button>{' '}
+                      <span className="text-quiet-ink">
+                        for {nameOf(one)}, {counted(one.places.length, 'answer', 'answers')}
+                        {valueOf(one.atStake) !== 0 && `, ${marksOf(one.atStake)}`}
+                      </span>
+                    </li>
+                  ))}
+                </ol>
+                {reply.more > 0 && <p className="text-quiet-ink mt-2">and {reply.more} more, each in fewer answers</p>}
+              </nav>
+            )}
           </div>
         ) : (
           <p className="font-read text-[18px] text-quiet-ink">
@@ -144,8 +160,8 @@ function SaidByTheClass({ part, said, onOneByOne }: { part: string; said: Questi
     <section aria-label="What the class says itself">
       <p className="font-read text-[20px] leading-[1.45]" role="status">
         {said.length === 1
-          ? 'One name the class gives itself: at least three answers use it, for this and for nothing else.'
-          : `${said.length} names the class gives itself: at least three answers use each, for one thing and for nothing else.`}
+          ? 'The class has a name of its own for one thing. Three answers or more use it, for this and for nothing else.'
+          : `The class has names of its own for ${said.length} things. Three answers or more use each, for this and for nothing else.`}
       </p>
       <table className="mark-table mt-4 mb-5 max-w-[640px]">
         <thead>

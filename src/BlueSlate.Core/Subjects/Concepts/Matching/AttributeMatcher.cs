@@ -16,6 +16,7 @@ internal sealed class AttributeMatcher
 
     private const double WholeName = 0.97;
     private const double OnlyOneDerived = 0.78;
+    private const double Measure = 0.95;
 
     // How much of the likeness to what the scenario calls it counts.
     private const double CalledElse = 0.97;
@@ -202,6 +203,10 @@ internal sealed class AttributeMatcher
         if (IsMereMark(a, b) || IsMereMark(b, a))
         {
             value = 0;
+        }
+        else if (value < Measure && NameSimilarity.MeasureTheSame(a.Bare, b.Bare))
+        {
+            value = Measure;
         }
 
         if (value < 0.95 && a.InKey && b.InKey && NameSimilarity.AlikeAsKeys(a.Bare, b.Bare))

@@ -163,13 +163,7 @@ internal sealed class AttributePlacer(Side model, Side answer, Weights weights)
                         IsFreeAnswer(candidate.Attribute) && !InDisguise.Contains(candidate.Attribute.Attribute.Id)
                     )
                     .Select(candidate =>
-                        (
-                            candidate.Owner,
-                            candidate.Attribute,
-                            Value: NameSimilarity
-                                .OfAttributes(attribute.Name, owner.Name, candidate.Attribute.Name, owner.Name)
-                                .Value
-                        )
+                        (candidate.Owner, candidate.Attribute, Value: ElsewhereLikeness(attribute, owner, candidate.Attribute))
                     )
                     .Where(candidate =>
                         candidate.Value >= (IsAtAnEndOf(owner, candidate.Owner) ? MovedAsideSureness : MovedSureness)
@@ -184,6 +178,11 @@ internal sealed class AttributePlacer(Side model, Side answer, Weights weights)
             }
         }
     }
+
+    private static double ElsewhereLikeness(NamedAttribute wanted, AttributeOwner owner, NamedAttribute drawn) =>
+        NameSimilarity.MeasureTheSame(wanted.Bare, drawn.Bare)
+            ? 1
+            : NameSimilarity.OfAttributes(wanted.Name, owner.Name, drawn.Name, owner.Name).Value;
 
     /// <summary>
     /// What is left at corresponding owners, by weaker signs; where the drawings agree all over, as many as are left on both

@@ -49,7 +49,8 @@ internal sealed class RelationshipRedundant : ConceptFindingKind
         }
     }
 
-    // Two relationships of the model answer, both drawn, that lead the same way with the same maxima.
+    // Two relationships of the model answer, both drawn, that lead the same way with the same maxima over something that goes with
+    // one of either: by a loan it is known who borrows what, but two that merely share a third have nothing to do with each other.
     private static (EntityType Middle, RelationshipType First, RelationshipType Second)? Between(
         Evidence evidence,
         RelationshipType drawn,
@@ -74,12 +75,17 @@ internal sealed class RelationshipRedundant : ConceptFindingKind
                 )
             )
             {
-                var there = Max(middle, second.Roles.First(role => role.EntityId == to));
-                var back = Max(
+                var (start, end) = (
                     first.Roles.First(role => role.EntityId == from),
-                    second.Roles.First(role => role.EntityId == middle.EntityId)
+                    second.Roles.First(role => role.EntityId == to)
                 );
-                if (there == drawn.Roles[1].CoOccurrence.Max && back == drawn.Roles[0].CoOccurrence.Max)
+                var there = Max(middle, end);
+                var back = Max(start, second.Roles.First(role => role.EntityId == middle.EntityId));
+                if (
+                    (start.CoOccurrence.Max == 1 || end.CoOccurrence.Max == 1)
+                    && there == drawn.Roles[1].CoOccurrence.Max
+                    && back == drawn.Roles[0].CoOccurrence.Max
+                )
                 {
                     return (evidence.ModelEntity(middle.EntityId), first, second);
                 }
