@@ -200,4 +200,22 @@ public sealed class RelationshipFindingTests : FindingTest
         finding.Headline.ShouldBe("Visit leads to Repair: that follows already.");
         finding.Wanted.ShouldBe("No line here, since Visit brings in Item and Item is tried in Repair.");
     }
+
+    [Theory]
+    [InlineData("Loan 0m covers / is on 1m Garment", "relationship-redundant")]
+    [InlineData("Borrower 0m belongs to / holds 11 Guild\nGarment 0m is kept by / keeps 11 Guild", "relationship-extra")]
+    public void A_line_follows_from_an_event_between_and_not_from_what_two_merely_share(string between, string code)
+    {
+        var boxes = $"""
+            Borrower: *borrowerNo
+            Garment: *garmentNo
+            Loan: *loanNo
+            Guild: *guildName
+            Borrower 11 takes / is taken by 0m Loan
+            {between}
+
+            """;
+        Only(code, boxes, boxes + "Borrower 0m «borrows / is borrowed by» 0m Garment")
+            .Headline.ShouldContain("Borrower borrows Garment");
+    }
 }
