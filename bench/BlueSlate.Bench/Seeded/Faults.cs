@@ -54,6 +54,9 @@ internal sealed partial class Faults(Random random, NotationOptions options, IRe
             OperationMisplaced,
             ClassScope,
             ForeignKeyMissing,
+            RelationshipRedundant,
+            AttributesExchanged,
+            StereotypeNotShown,
         ];
         if (
             kinds[random.Next(kinds.Length)](model) is not (var changed, var seed)

@@ -310,6 +310,90 @@ internal sealed partial class Faults
                 new Seed("class-scope-not-shown", at.Id, [at.Id])
             );
 
+    private (ConceptModel, Seed)? RelationshipRedundant(ConceptModel model)
+    {
+        var paths = model
+            .Relationships.Where(first => options.Level == Level.Conceptual && IsLoose(model, first) && !first.IsRecursive)
+            .SelectMany(first => model.Relationships.Select(second => (First: first, Second: second)))
+            .Where(path => path.First != path.Second && IsLoose(model, path.Second) && !path.Second.IsRecursive)
+            .SelectMany(path => path.First.Roles.Select(start => (path.First, path.Second, Start: start)))
+            .Where(path =>
+                path.Start.CoOccurrence.Max == 1
+                && path.First.Other(path.Start) is var middle
+                && path.Second.Roles.SingleOrDefault(role => role.EntityId == middle.EntityId) is { CoOccurrence.Max: 1 } again
+                && path.Second.Other(again).EntityId is var end
+                && end != path.Start.EntityId
+                && !AreJoined(model, path.Start.EntityId, end)
+                && !AreKin(model, path.Start.EntityId, end)
+                && !IsPutIn(path.Start.EntityId)
+                && !IsPutIn(end)
+            )
+            .ToList();
+        if (paths.Count == 0)
+        {
+            return null;
+        }
+
+        var (one, other, start) = paths[random.Next(paths.Count)];
+        var middle = one.Other(start).EntityId;
+        var end = other.Roles.Single(role => role.EntityId != middle).EntityId;
+        var id = $"again{++fresh}";
+        var line = new RelationshipType(
+            id,
+            "knows of",
+            [
+                new RelationshipRole($"{id}/from", start.EntityId, "", "", new Count(1, 1), new Count(0, Count.Many)),
+                new RelationshipRole($"{id}/to", end, "", "", new Count(0, Count.Many), new Count(1, 1)),
+            ],
+            null,
+            null
+        );
+        return (
+            model with
+            {
+                Relationships = model.Relationships.Add(line),
+            },
+            new Seed("relationship-redundant", id, [id, .. Parts(one), .. Parts(other)])
+        );
+    }
+
+    private (ConceptModel, Seed)? AttributesExchanged(ConceptModel model)
+    {
+        bool IsTold(EntityType entity, ConceptAttribute attribute) =>
+            entity.Kind == EntityKind.Strong
+            && IsPlain(entity, attribute)
+            && !attribute.Name.Split(' ').Any(word => Everyday.Contains(word, StringComparer.OrdinalIgnoreCase));
+        if (
+            PickAttribute(model, IsTold) is not (var one, var ours)
+            || PickAttribute(model, (entity, attribute) =>
+                IsTold(entity, attribute)
+                && entity.Id != one.Id
+                && attribute.Name != ours.Name
+                && !AreKin(model, entity.Id, one.Id)
+            )
+                is not
+                (var other, var theirs)
+        )
+        {
+            return null;
+        }
+
+        var changed = Put(model, one, one with { Attributes = one.Attributes.Replace(ours, theirs) });
+        return (
+            Put(changed, other, other with { Attributes = other.Attributes.Replace(theirs, ours) }),
+            new Seed(
+                "attributes-exchanged",
+                ours.Id,
+                [ours.Id, theirs.Id, one.Id + " attributes", other.Id + " attributes", one.Id, other.Id]
+            )
+        );
+    }
+
+    private (ConceptModel, Seed)? StereotypeNotShown(ConceptModel model) =>
+        Pick(model.Entities.Where(entity => entity.Stereotype.Length > 0 && !IsPutIn(entity.Id))) is not { } at
+            ? null
+            : (Put(model, at, at with { Stereotype = "" }), new Seed("stereotype-not-shown", at.Id, [at.Id]));
+
     private (ConceptModel, Seed)? ForeignKeyMissing(ConceptModel model) =>
         PickAttribute(model, (entity, attribute) => IsWholeReference(entity, attribute) && !IsKey(entity, attribute))
             is not
