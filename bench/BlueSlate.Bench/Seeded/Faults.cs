@@ -57,6 +57,8 @@ internal sealed partial class Faults(Random random, NotationOptions options, IRe
             RelationshipRedundant,
             AttributesExchanged,
             StereotypeNotShown,
+            WeakAsStrong,
+            EntityDuplicate,
         ];
         if (
             kinds[random.Next(kinds.Length)](model) is not (var changed, var seed)

@@ -70,18 +70,7 @@ internal sealed partial class Faults
 
     private (ConceptModel, Seed)? KeyWrong(ConceptModel model)
     {
-        if (
-            options.Notation == NotationNames.Uml
-            || options.Level != Level.Conceptual
-            || Pick(
-                model.Entities.Where(entity =>
-                    entity
-                        is { Kind: EntityKind.Strong, Primary: { Partial: false, AttributeIds.Length: 1 }, Identifiers.Length: 1 }
-                    && entity.Attributes.Any(attribute => IsPlain(entity, attribute))
-                )
-            )
-                is not { } at
-        )
+        if (PickSingleKeyed(model) is not { } at)
         {
             return null;
         }
@@ -246,6 +235,19 @@ internal sealed partial class Faults
                 new Seed("attribute-as-entity", at.Id, [at.Id, "entities", owner.Id + " attributes", owner.Id + " line"])
             );
     }
+
+    // One that a single attribute tells apart, with another that could as well.
+    private EntityType? PickSingleKeyed(ConceptModel model) =>
+        options.Notation == NotationNames.Uml || options.Level != Level.Conceptual
+            ? null
+            : Pick(
+                model.Entities.Where(entity =>
+                    entity
+                        is { Kind: EntityKind.Strong, Primary: { Partial: false, AttributeIds.Length: 1 }, Identifiers.Length: 1 }
+                    && entity.Attributes.Any(attribute => IsPlain(entity, attribute))
+                    && !IsPutIn(entity.Id)
+                )
+            );
 
     private static bool IsPlain(EntityType entity, ConceptAttribute attribute) =>
         !IsKey(entity, attribute)

@@ -57,6 +57,7 @@ internal sealed class OtherWords(Random random)
 
     private readonly int style = random.Next(4);
     private readonly Dictionary<string, string> said = new(StringComparer.Ordinal);
+    private readonly Dictionary<string, string> called = new(StringComparer.Ordinal);
 
     public ConceptModel Rename(ConceptModel model) =>
         model with
@@ -88,7 +89,9 @@ internal sealed class OtherWords(Random random)
             ),
         ];
 
-    private string Called(string name) =>
+    private string Called(string name) => called.TryGetValue(name, out var known) ? known : called[name] = Call(name);
+
+    private string Call(string name) =>
         random.Next(OneIn) > 0 ? name
         : Otherwise.TryGetValue(name, out var other) ? other
         : name.Length > 5 ? WithoutVowels(name)

@@ -212,19 +212,7 @@ internal sealed partial class Faults
 
     private (ConceptModel, Seed)? KeyNotMinimal(ConceptModel model)
     {
-        if (
-            options.Notation == NotationNames.Uml
-            || options.Level != Level.Conceptual
-            || Pick(
-                model.Entities.Where(entity =>
-                    entity
-                        is { Kind: EntityKind.Strong, Primary: { Partial: false, AttributeIds.Length: 1 }, Identifiers.Length: 1 }
-                    && entity.Attributes.Any(attribute => IsPlain(entity, attribute))
-                    && !IsPutIn(entity.Id)
-                )
-            )
-                is not { } at
-        )
+        if (PickSingleKeyed(model) is not { } at)
         {
             return null;
         }
@@ -386,6 +374,83 @@ internal sealed partial class Faults
                 ours.Id,
                 [ours.Id, theirs.Id, one.Id + " attributes", other.Id + " attributes", one.Id, other.Id]
             )
+        );
+    }
+
+    private (ConceptModel, Seed)? WeakAsStrong(ConceptModel model)
+    {
+        if (
+            options.Notation == NotationNames.Uml
+            || options.Level != Level.Conceptual
+            || Pick(
+                model.Entities.Where(entity =>
+                    entity is { Kind: EntityKind.Weak, Primary: { Partial: true, OwnerRelationshipIds: [var along] } }
+                    && model.Relationships.Any(line =>
+                        line.Id == along && line is { EntityId: null, Roles.Length: 2, Attributes.IsEmpty: true }
+                    )
+                )
+            )
+                is not { } at
+        )
+        {
+            return null;
+        }
+
+        var line = model.Relationships.First(line => line.Id == at.Primary!.OwnerRelationshipIds[0]);
+        var key = at.Primary! with { Partial = false, OwnerRelationshipIds = [] };
+        var strong = at with { Kind = EntityKind.Strong, Identifiers = at.Identifiers.Replace(at.Primary, key) };
+        return (
+            Put(model, at, strong) with
+            {
+                Relationships = model.Relationships.Replace(line, line with { Identifying = false }),
+            },
+            new Seed(
+                "entity-kind-not-shown",
+                at.Id,
+                [at.Id, at.Id + " key", at.Id + " attributes", .. key.AttributeIds, .. Parts(line)]
+            )
+        );
+    }
+
+    private (ConceptModel, Seed)? EntityDuplicate(ConceptModel model)
+    {
+        if (
+            options.Level != Level.Conceptual
+            || PickRelationship(model, relationship =>
+                IsLoose(model, relationship)
+                && !relationship.IsRecursive
+                && relationship.Roles.All(role =>
+                    !IsPutIn(role.EntityId)
+                    && model.Entities.First(entity => entity.Id == role.EntityId).Kind == EntityKind.Strong
+                )
+            )
+                is not { } line
+        )
+        {
+            return null;
+        }
+
+        var (kept, twice) = random.Next(2) == 0 ? (line.Roles[0], line.Roles[1]) : (line.Roles[1], line.Roles[0]);
+        var whole = model.Entities.First(entity => entity.Id == twice.EntityId);
+        if (model.RelationshipsOf(whole.Id).Count() < 2)
+        {
+            return null;
+        }
+
+        var id = $"needless{++fresh}";
+        return (
+            model with
+            {
+                Entities = model.Entities.Add(new EntityType(id, whole.Name, EntityKind.Strong, [], [])),
+                Relationships = model.Relationships.Replace(
+                    line,
+                    line with
+                    {
+                        Roles = line.Roles.Replace(twice, twice with { EntityId = id }),
+                    }
+                ),
+            },
+            new Seed("entity-duplicate", id, [id, "entities", .. Parts(whole), kept.EntityId, .. Parts(line)])
         );
     }
 
