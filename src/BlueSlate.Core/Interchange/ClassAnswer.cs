@@ -34,14 +34,6 @@ public static class ClassAnswer
             };
     }
 
-    private static ImmutableArray<ImmutableArray<string>> Without(
-        ImmutableArray<ImmutableArray<string>> groups,
-        ImmutableArray<string> pair
-    ) =>
-        groups.IsDefault
-            ? []
-            : [.. groups.Where(group => !(group.Length == 2 && group.All(word => pair.Any(other => Same(word, other)))))];
-
     /// <summary>The assessment once all that the class says itself is taken over.</summary>
     /// <param name="assessment">As it is.</param>
     /// <param name="questions">The questions of the class.</param>
@@ -49,6 +41,14 @@ public static class ClassAnswer
         questions
             .Where(question => question.SaysItself)
             .Aggregate(assessment, (document, question) => In(document, question, true));
+
+    private static ImmutableArray<ImmutableArray<string>> Without(
+        ImmutableArray<ImmutableArray<string>> groups,
+        ImmutableArray<string> pair
+    ) =>
+        groups.IsDefault
+            ? []
+            : [.. groups.Where(group => !(group.Length == 2 && group.All(word => pair.Any(other => Same(word, other)))))];
 
     // Each word counts as the first of its group.
     private static ImmutableArray<ImmutableArray<string>> WithWord(

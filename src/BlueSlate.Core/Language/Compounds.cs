@@ -8,7 +8,7 @@ internal static class Compounds
     /// <summary>The two nouns that an unknown word is made of, the one before the longest last; otherwise the word itself.</summary>
     public static string[] Split(string word)
     {
-        if (word.Length < ShortestPart * 2 || !word.All(char.IsAsciiLetterLower) || IsKnown(word))
+        if (word.Length < ShortestPart * 2 || !word.All(char.IsAsciiLetterLower) || Inflection.IsWord(word))
         {
             return [word];
         }
@@ -23,9 +23,6 @@ internal static class Compounds
 
         return [word];
     }
-
-    private static bool IsKnown(string word) =>
-        Lexicon.English.Find(word) is not null || Lexicon.English.Find(Inflection.BasicForm(word)) is not null;
 
     private static bool IsNoun(string word) => Lexicon.English.Find(Inflection.BasicForm(word)) is { IsNoun: true };
 }

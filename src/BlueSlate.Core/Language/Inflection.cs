@@ -171,6 +171,10 @@ public static class Inflection
             ?? singular;
     }
 
+    /// <summary>Whether the lexicon has a lower-case word, as it stands or in its basic form.</summary>
+    internal static bool IsWord(string word) =>
+        Lexicon.English.Find(word) is not null || Lexicon.English.Find(BasicForm(word)) is not null;
+
     private static string? Detached(string word, (string Ending, string Instead)[] rules, Func<string, bool> isKnown)
     {
         foreach (var (ending, instead) in rules)

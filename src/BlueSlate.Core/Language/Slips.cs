@@ -21,7 +21,7 @@ internal static class Slips
     /// <summary>The word that was meant, in lower case, where that is plain; otherwise the word itself.</summary>
     public static string Mend(string word)
     {
-        if (word.Length < Shortest || !word.All(char.IsAsciiLetterLower) || IsKnown(word))
+        if (word.Length < Shortest || !word.All(char.IsAsciiLetterLower) || Inflection.IsWord(word))
         {
             return word;
         }
@@ -32,7 +32,4 @@ internal static class Slips
             .ToList();
         return meant is [var only] ? only : word;
     }
-
-    private static bool IsKnown(string word) =>
-        Lexicon.English.Find(word) is not null || Lexicon.English.Find(Inflection.BasicForm(word)) is not null;
 }
