@@ -98,16 +98,15 @@ internal readonly record struct AttributeSort(
 /// <summary>The sorts of attributes of a side, each with an example, and for each entity the indexes of its own.</summary>
 internal sealed class AttributeSorts
 {
+    private readonly Side side;
+    private bool[]? marksOut;
+
     /// <summary>Sorts the attributes of all entities of a side.</summary>
     public AttributeSorts(Side side)
     {
+        this.side = side;
         var indexes = new Dictionary<AttributeSort, int>();
         Of = Array.ConvertAll(side.Entities, entity => Array.ConvertAll(entity.Attributes, IndexOf));
-        var owners = side
-            .Entities.SelectMany(entity => entity.Attributes.Select(attribute => attribute.Bare.Key).Distinct())
-            .CountBy(name => name, StringComparer.Ordinal)
-            .ToDictionary(StringComparer.Ordinal);
-        MarksOut = [.. Examples.Select(example => !example.IsMerelyCalled && owners[example.Bare.Key] == 1)];
 
         int IndexOf(NamedAttribute attribute)
         {
@@ -128,8 +127,17 @@ internal sealed class AttributeSorts
     /// <summary>
     /// For each sort whether it marks out its owner: only one thing of this side has what is called so, be it an everyday word.
     /// </summary>
-    public bool[] MarksOut { get; }
+    public bool[] MarksOut => marksOut ??= FindMarksOut();
 
     /// <summary>For each entity the sorts of its attributes.</summary>
     public int[][] Of { get; }
+
+    private bool[] FindMarksOut()
+    {
+        var owners = side
+            .Entities.SelectMany(entity => entity.Attributes.Select(attribute => attribute.Bare.Key).Distinct())
+            .CountBy(name => name, StringComparer.Ordinal)
+            .ToDictionary(StringComparer.Ordinal);
+        return [.. Examples.Select(example => !example.IsMerelyCalled && owners[example.Bare.Key] == 1)];
+    }
 }

@@ -30,7 +30,8 @@ internal sealed record NamedAttribute(ConceptAttribute Attribute, Name Name, Nam
         );
 
     /// <summary>What sort of values it holds, as far as its type or name tells.</summary>
-    public ValueSort Sort => TypeFamily.IsTruthValue(Attribute.Type) ? ValueSort.YesNo : Name.Sort;
+    public ValueSort Sort { get; } =
+        Attribute.Type.Length > 0 && TypeFamily.IsTruthValue(Attribute.Type) ? ValueSort.YesNo : Name.Sort;
 
     public static NamedAttribute Of(ConceptAttribute attribute, Name owner, bool inKey, ExerciseWords words)
     {
