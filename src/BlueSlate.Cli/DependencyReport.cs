@@ -58,7 +58,7 @@ internal static class DependencyReport
     }
 
     /// <summary>What the rows of a table do not contradict.</summary>
-    public static JsonObject Of(RowTable table, bool nullsEqual)
+    public static JsonObject Of(CsvTable table, bool nullsEqual)
     {
         var found = RowDependencies.Of(table.Rows, table.Columns.Length, nullsEqual);
         var names = new DependencySet([.. table.Columns], [], []);

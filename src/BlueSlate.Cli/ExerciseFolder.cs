@@ -71,7 +71,8 @@ internal sealed class ExerciseFolder
     private ImmutableArray<Assessor> Assessors()
     {
         var scenario = ScenarioRenderer.ToText(told);
-        return [.. folders.Select(folder => folder.Assessor(scenario))];
+        var tables = ScenarioRenderer.ToTables(told);
+        return [.. folders.Select(folder => folder.Assessor(scenario, tables))];
     }
 
     private static string LoadScenario(string path)
@@ -107,7 +108,7 @@ internal sealed class ExerciseFolder
     /// <summary>The files of one part.</summary>
     private sealed record PartFolder(PartDocument Part, Drawing Model, AssessmentDocument Assessment)
     {
-        public Assessor Assessor(ScenarioText scenario) =>
+        public Assessor Assessor(ScenarioText scenario, ImmutableArray<RowTable> tables) =>
             new(
                 Model,
                 Part.Learned,
@@ -117,6 +118,7 @@ internal sealed class ExerciseFolder
                 Assessment.ToTerms(Part.Learned) with
                 {
                     Scenario = scenario,
+                    Tables = tables,
                 }
             );
 

@@ -5,12 +5,12 @@ using CsvHelper.Configuration;
 namespace BlueSlate.Cli;
 
 /// <summary>A table with rows; an empty cell is null.</summary>
-internal sealed record RowTable(string[] Columns, List<string?[]> Rows);
+internal sealed record CsvTable(string[] Columns, List<string?[]> Rows);
 
 /// <summary>Reads a table with rows from CSV with a header line.</summary>
 internal static class RowFile
 {
-    public static RowTable Load(string path)
+    public static CsvTable Load(string path)
     {
         try
         {
@@ -46,7 +46,7 @@ internal static class RowFile
                 rows.Add([.. csv.Parser.Record!.Select(cell => cell.Length == 0 ? null : cell)]);
             }
 
-            return new RowTable(columns, rows);
+            return new CsvTable(columns, rows);
         }
         catch (CsvHelperException error)
         {

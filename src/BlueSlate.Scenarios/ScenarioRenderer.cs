@@ -110,19 +110,33 @@ public sealed class ScenarioRenderer
     public ScenarioProse ToProse(string markdown)
     {
         using var page = new HtmlParser().ParseDocument(Render(markdown));
-        ImmutableArray<IElement> blocks =
-        [
-            .. page.Body!.QuerySelectorAll(BlockNames).Where(block => block.QuerySelector(BlockNames) is null),
-        ];
-        return new ScenarioProse(
-            [.. blocks.Select(block => block.TextContent)],
-            [.. page.Body.QuerySelectorAll("table").Select(table => Rows(table, blocks)).OfType<RowTable>()]
-        )
+        var blocks = BlocksOf(page);
+        return new ScenarioProse([.. blocks.Select(block => block.TextContent)], TablesOf(page, blocks))
         {
-            Forms = [.. page.Body.QuerySelectorAll("figure.form").Select(form => FormOf(form, blocks))],
-            Listings = [.. page.Body.QuerySelectorAll("figure.listing").Select(listing => CodeOf(listing, blocks))],
+            Forms = [.. page.Body!.QuerySelectorAll("figure.form").Select(form => FormOf(form, blocks))],
+            Listings = [.. page.Body!.QuerySelectorAll("figure.listing").Select(listing => CodeOf(listing, blocks))],
         };
     }
+
+    /// <summary>The tables with rows that stand in a scenario; none of one that cannot be rendered.</summary>
+    public static ImmutableArray<RowTable> ToTables(string markdown)
+    {
+        try
+        {
+            using var page = new HtmlParser().ParseDocument(ToHtml(markdown));
+            return TablesOf(page, BlocksOf(page));
+        }
+        catch (ArgumentException)
+        {
+            return [];
+        }
+    }
+
+    private static ImmutableArray<IElement> BlocksOf(IDocument page) =>
+        [.. page.Body!.QuerySelectorAll(BlockNames).Where(block => block.QuerySelector(BlockNames) is null)];
+
+    private static ImmutableArray<RowTable> TablesOf(IDocument page, ImmutableArray<IElement> blocks) =>
+        [.. page.Body!.QuerySelectorAll("table").Select(table => Rows(table, blocks)).OfType<RowTable>()];
 
     private static FormSheet FormOf(IElement form, ImmutableArray<IElement> blocks) =>
         new(

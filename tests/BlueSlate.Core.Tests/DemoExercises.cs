@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using System.Text.Json;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Core.Interchange;
@@ -38,7 +39,7 @@ internal static class DemoExercises
         var (model, options) = (Load($"{folder}/model.json"), part.Learned);
         var scheme = assessment.Scheme?.ToScheme() ?? SchemeDeriver.Derive(Subject.Of(options).Facts(model, options), part.Marks);
         var told = File.ReadAllText(Path.Combine(Folder, folder.Split('/')[0], "scenario.md"));
-        var terms = assessment.ToTerms(options) with { Scenario = new ScenarioText(told) };
+        var terms = assessment.ToTerms(options) with { Scenario = new ScenarioText(told), Tables = ProseOf(folder).Tables };
         return new Assessor(model, options, assessment.ToTolerances(), scheme, terms);
     }
 
@@ -54,14 +55,31 @@ internal static class DemoExercises
             .Select(LoadFile);
     }
 
-    /// <summary>The prose of an exercise, a block a paragraph.</summary>
-    public static ScenarioProse ProseOf(string folder) =>
-        ScenarioProse.OfParagraphs(
-            File.ReadAllText(Path.Combine(Folder, folder.Split('/')[0], "scenario.md"))
-                .Split("\n\n", StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
-                .Where(paragraph => paragraph[0] is not ('|' or '`'))
-                .ToArray()
-        );
+    /// <summary>The prose of an exercise, a block a paragraph, then those of the cells of its tables.</summary>
+    public static ScenarioProse ProseOf(string folder)
+    {
+        var paragraphs = File.ReadAllText(Path.Combine(Folder, folder.Split('/')[0], "scenario.md"))
+            .Split("\n\n", StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
+        var blocks = paragraphs.Where(paragraph => paragraph[0] is not ('|' or '`')).ToList();
+        return new ScenarioProse([], [.. paragraphs.Where(paragraph => paragraph[0] == '|').Select(Rows)]) with
+        {
+            Blocks = [.. blocks],
+        };
+
+        RowTable Rows(string table)
+        {
+            var rows = table.Split('\n').Where((_, i) => i != 1).Select(Cells).ToList();
+            return new RowTable(rows[0], [.. rows.Skip(1)]);
+        }
+
+        ImmutableArray<RowCell> Cells(string row) => [.. row.Trim().Trim('|').Split('|').Select(Cell)];
+
+        RowCell Cell(string text)
+        {
+            blocks.Add(text.Trim());
+            return new RowCell(text.Trim(), blocks.Count - 1);
+        }
+    }
 
     /// <summary>What is accepted besides, and what earns marks.</summary>
     public static AssessmentDocument AssessmentOf(string folder) => Read<AssessmentDocument>(folder, "assessment.json");

@@ -16,6 +16,9 @@ public sealed record ExerciseTerms(IReadOnlyDictionary<string, Standing> Standin
     /// <summary>The prose in which it is told.</summary>
     public ScenarioText Scenario { get; init; } = ScenarioText.None;
 
+    /// <summary>The tables with rows that stand in it.</summary>
+    public ImmutableArray<RowTable> Tables { get; init; } = [];
+
     /// <summary>The kinds of facts that are looked at; null for all of the subject.</summary>
     public IReadOnlyList<FactKind>? Kinds { get; init; }
 

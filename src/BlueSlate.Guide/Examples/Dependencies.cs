@@ -43,6 +43,8 @@ internal sealed class Dependencies : ExampleArea
         "Ticket determines borrower and tool",
         "Borrower determines phone",
         "Tool determines shelf",
+        "Counterexample to tool -> borrower: ticket, borrower, tool; 1, Ines, saw; 2, Tom, saw",
+        "Anomaly of rows 1 and 2: update, tool -> shelf",
     ];
 
     /// <summary>Two prices, of which one is in the list and the other was paid.</summary>
@@ -76,11 +78,25 @@ internal sealed class Dependencies : ExampleArea
     public override IReadOnlyDictionary<string, FindingExample> ByCode =>
         new Dictionary<string, FindingExample>(StringComparer.Ordinal)
         {
+            ["anomaly-cause"] = On(Loans, 11, "Anomaly of rows 1 and 2: update, ticket -> tool"),
+            ["anomaly-mistaken"] = On(Loans, 11, "Anomaly of rows 1 and 2: deletion, tool -> shelf"),
+            ["anomaly-unnamed"] = On(Loans, 11, ""),
             ["arrow-loose"] = new(Of(JobSheet), WithLoose(Of(JobSheet))) { Options = Options },
             ["arrowhead-missing"] = new(Of(JobSheet), WithoutHead(Of(JobSheet))) { Options = Options },
             ["candidate-key-missing"] = On(Crew, 2, "Candidate keys: host, show"),
             ["closure-missing"] = On(Loans, 2, ""),
             ["closure-wrong"] = On(Loans, 2, "Closure of borrower: borrower, phone, tool"),
+            ["counterexample-harmless"] = On(
+                Loans,
+                10,
+                "Counterexample to tool -> borrower: ticket, borrower, tool; 1, Ines, saw; 2, Tom, awl"
+            ),
+            ["counterexample-impossible"] = On(
+                Loans,
+                10,
+                "Counterexample to tool -> borrower: ticket, borrower, tool; 1, Ines, saw; 1, Tom, saw"
+            ),
+            ["counterexample-missing"] = On(Loans, 10, ""),
             ["cover-missing"] = On(Loans, 4, ""),
             ["cover-not-equivalent"] = On(Loans, 4, "Minimal cover: ticket -> borrower; borrower -> phone; ticket -> tool"),
             ["cover-not-minimal"] = On(Loans, 4, Loans[4] + "; ticket -> shelf"),

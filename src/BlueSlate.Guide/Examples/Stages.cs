@@ -58,6 +58,15 @@ internal sealed class Stages : ExampleArea
         "3NF: Gardener has gardener (key), street, town",
     ];
 
+    /// <summary>The last stage, in which a table is put together again.</summary>
+    private static readonly string[] Together =
+    [
+        "denormalised: Loan has loan no (key), day",
+        "denormalised: Tool has tool no (key), tool, shed, keeper",
+        "denormalised: Lent has loan no (key, foreign key), tool no (key, foreign key)",
+        "denormalised: Tool is denormalised, since the keeper is called whenever a tool is handed out",
+    ];
+
     public override string Title => "Stages";
 
     public override IReadOnlyDictionary<string, FindingExample> ByCode =>
@@ -70,6 +79,14 @@ internal sealed class Stages : ExampleArea
                 "3NF",
                 "3NF: Lesson has player (key), instrument (key), teacher\n"
                     + "BCNF: Lesson has player (key), instrument (key), teacher"
+            ),
+            ["denormalisation-unaccounted"] = On([.. Lending, .. Third, .. Together], "denormalised: Tool is", ""),
+            ["denormalised-knowingly"] = On(
+                [.. Lending, .. Third],
+                "3NF: Tool",
+                "3NF: Tool has tool no (key), tool, shed, keeper",
+                "3NF: Shed",
+                "3NF: Tool is denormalised, since the keeper is called whenever a tool is handed out"
             ),
             ["dependency-lost"] = On(
                 [.. Lending, .. Second, .. Third],

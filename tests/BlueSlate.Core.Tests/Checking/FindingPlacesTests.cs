@@ -48,9 +48,15 @@ public sealed partial class FindingPlacesTests
     // In the names of another world a date is no date, a list of keys none, and two prices have nothing in common.
     private static readonly string[] KnownByWords =
     [
+        "anomaly-cause",
+        "anomaly-mistaken",
+        "anomaly-unnamed",
         "candidate-key-missing",
         "closure-missing",
         "closure-wrong",
+        "counterexample-harmless",
+        "counterexample-impossible",
+        "counterexample-missing",
         "derivation-missing",
         "derivation-step-wrong",
         "derivation-unfinished",

@@ -5518,7 +5518,7 @@ export interface components {
         Decision: "allow" | "allow-in-part" | "keep-loss";
         /**
          * @description What is to be done to a drawing: `next-stage` on a sheet, `own-table` on lines of a table, `own-number` on a
-         *     table, `merge-tables` on several, or, by authors, `propose-stages`.
+         *     table, `merge-tables` on several, `denormalise` on one or several, or, by authors, `propose-stages`.
          */
         DeedRequest: {
             drawing: string;

@@ -200,22 +200,33 @@ function OwnTables({ slate, deeds, table }: { slate: Slate; deeds: Deeds; table:
   );
 }
 
-/** What can be done to whole tables of a stage: one gets a number of its own, several become one. */
+/** What can be done to whole tables of a stage: one gets a number of its own, several become one, with a note where that is on purpose. */
 function WholeTables({ slate, deeds, chosen }: { slate: Slate; deeds: Deeds; chosen: readonly string[] }) {
   const areTables = chosen.every((id) => {
     const shape = slate.drawing.shapes.get(id)!;
     return shape.sheet !== undefined && rowsOf(shape).length > 0;
   });
   if (!deeds || !slate.notation.stages || chosen.length === 0 || !areTables || slate.selection.row) return null;
-  const [deed, says, label] =
+  const offered =
     chosen.length === 1
-      ? (['own-number', 'a number for its key', 'give a number of its own'] as const)
-      : (['merge-tables', 'one table of these', 'make one table'] as const);
-  return (
-    <button className="word-button" disabled={deeds.busy} onClick={() => void deeds.run(deed, chosen, label)}>
+      ? ([
+          ['own-number', 'a number for its key', 'give a number of its own'],
+          ['denormalise', 'denormalised, since …', 'note that it is denormalised'],
+        ] as const)
+      : ([
+          ['merge-tables', 'one table of these', 'make one table'],
+          ['denormalise', 'one table, denormalised', 'denormalise'],
+        ] as const);
+  return offered.map(([deed, says, label]) => (
+    <button
+      key={deed}
+      className="word-button"
+      disabled={deeds.busy}
+      onClick={() => void deeds.run(deed, chosen, label)}
+    >
       {says}
     </button>
-  );
+  ));
 }
 
 const tidyingUp = (before: number | null) =>

@@ -49,6 +49,7 @@ internal sealed class DependencySubject : Subject
             StageDeeds.NextStage => StageDeeds.Next((Drawing)document, on.FirstOrDefault("")),
             StageDeeds.Propose => StageDeeds.ProposeStages((Drawing)document),
             StageDeeds.OwnTable => StageDeeds.GiveOwnTable((Drawing)document, on),
+            TableDeeds.Denormalise => TableDeeds.DenormaliseTables((Drawing)document, on),
             TableDeeds.Merge => TableDeeds.MergeTables((Drawing)document, on),
             TableDeeds.Number => TableDeeds.GiveNumber((Drawing)document, on),
             _ => null,

@@ -39,7 +39,11 @@ public sealed class AssessorStore
         var document = ExerciseJson.Read<AssessmentDocument>(assessment.Assessment);
         var model = Subject.Of(options).Parse(assessment.Model)
             ?? throw new InvalidOperationException("A stored model answer cannot be read.");
-        var terms = document.ToTerms(options) with { Scenario = ScenarioRenderer.ToText(question.Scenario) };
+        var terms = document.ToTerms(options) with
+        {
+            Scenario = ScenarioRenderer.ToText(question.Scenario),
+            Tables = ScenarioRenderer.ToTables(question.Scenario),
+        };
         return new Assessor(model, options, document.ToTolerances(), document.Scheme!.ToScheme(), terms);
     }
 }

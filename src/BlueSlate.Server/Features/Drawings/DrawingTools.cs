@@ -476,7 +476,7 @@ public sealed record OpenedReply(string Drawing, bool Simpler);
 
 /// <summary>
 /// What is to be done to a drawing: <c>next-stage</c> on a sheet, <c>own-table</c> on lines of a table, <c>own-number</c> on a
-/// table, <c>merge-tables</c> on several, or, by authors, <c>propose-stages</c>.
+/// table, <c>merge-tables</c> on several, <c>denormalise</c> on one or several, or, by authors, <c>propose-stages</c>.
 /// </summary>
 public sealed record DeedRequest(string Drawing, string Deed, string[] On);
 

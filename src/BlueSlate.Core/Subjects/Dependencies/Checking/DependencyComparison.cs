@@ -38,8 +38,8 @@ internal sealed class DependencyComparison(DrawnAgainst drawn, ImmutableArray<Ve
     /// <summary>The answer in the model answer's attributes.</summary>
     public DrawnAgainst Drawn => drawn;
 
-    /// <inheritdoc />
-    public override double Cost => AllBad.Length + Extras.Length;
+    /// <summary>Whether a reason counts is for a person to say: that it does is likely, and never the likeliest.</summary>
+    public override double Cost => drawn.TakesReasons ? double.PositiveInfinity : AllBad.Length + Extras.Length;
 
     /// <inheritdoc />
     public override ImmutableArray<string> Unsure => [];

@@ -15,12 +15,14 @@ internal sealed class DependencyModelAnswer : ModelAnswer
     private readonly ExerciseTerms terms;
     private readonly Tolerances tolerances;
     private readonly ImmutableArray<StagePlan> plans;
+    private readonly ColumnRows? rows;
 
     public DependencyModelAnswer(Drawing drawing, ExerciseTerms terms, Tolerances tolerances)
     {
         (this.drawing, this.terms, this.tolerances) = (drawing, terms, tolerances);
         model = DependencyReader.Read(drawing);
         plans = StagePlan.Of(model);
+        rows = ColumnRows.Best(terms.Tables, model);
         var kinds = terms.Kinds?.OfType<DependencyFactKind>().ToList() ?? DependencyFactKind.All;
         Facts = [.. kinds.SelectMany(kind => kind.Of(model))];
     }
@@ -37,8 +39,15 @@ internal sealed class DependencyModelAnswer : ModelAnswer
     {
         var reading = DependencyReader.Read((Drawing)answer);
         var pairs = AttributePairs.Of(model, reading, terms.Words, AlsoCalled, stands);
-        var drawn = new DrawnAgainst(model, reading, pairs, plans);
-        return new DependencyJudgement(reading, new DependencyComparison(drawn, [.. facts.Select(fact => On(fact, drawn))]));
+        var asDrawn = Compared(false);
+        var isToldWhy = reading.Stages.Any(stage => stage.Tables.Any(table => table.Denormalised is { IsAccountedFor: true }));
+        return new DependencyJudgement(reading, isToldWhy ? [asDrawn, Compared(true)] : [asDrawn]);
+
+        DependencyComparison Compared(bool takesReasons)
+        {
+            var drawn = new DrawnAgainst(model, reading, pairs, plans, takesReasons) { Rows = rows };
+            return new DependencyComparison(drawn, [.. facts.Select(fact => On(fact, drawn))]);
+        }
     }
 
     public override Example? ExampleOf(Comparison comparison, Finding finding) =>
@@ -66,9 +75,9 @@ internal sealed class DependencyModelAnswer : ModelAnswer
 }
 
 /// <summary>A dependency diagram as it was read and judged.</summary>
-internal sealed class DependencyJudgement(DependencyReading reading, DependencyComparison comparison) : Judgement
+internal sealed class DependencyJudgement(DependencyReading reading, ImmutableArray<Comparison> likely) : Judgement
 {
-    public override ImmutableArray<Comparison> Likely => [comparison];
+    public override ImmutableArray<Comparison> Likely => likely;
 
     public override ImmutableArray<Sentence> Sentences => DependencySentences.Write(reading);
 }

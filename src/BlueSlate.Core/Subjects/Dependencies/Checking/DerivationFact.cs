@@ -44,7 +44,7 @@ internal sealed record DerivationFact() : DependencyFactKind("derivation", 28)
     {
         var wanted = WantedBy(fact, drawn.Model).Goal;
         return drawn.Answer.Listed.Derivations.FirstOrDefault(derivation =>
-            InModel(derivation.Goal, drawn) is { } goal && goal == new Dependency(wanted.From.Attributes, wanted.To.Attributes)
+            drawn.InModel(derivation.Goal) is { } goal && goal == new Dependency(wanted.From.Attributes, wanted.To.Attributes)
         );
     }
 
@@ -52,18 +52,10 @@ internal sealed record DerivationFact() : DependencyFactKind("derivation", 28)
     public static DerivationStanding StandingOf(ListedDerivation derivation, DrawnAgainst drawn)
     {
         return DerivationCheck.Of(
-            [.. derivation.Steps.Select(step => InModel(step, drawn))],
-            InModel(derivation.Goal, drawn)!.Value,
+            [.. derivation.Steps.Select(step => drawn.InModel(step))],
+            drawn.InModel(derivation.Goal)!.Value,
             drawn.Model.Set.Functional
         );
-    }
-
-    private static Dependency? InModel((ListedSet From, ListedSet To) arrow, DrawnAgainst drawn)
-    {
-        bool IsKnown(ListedSet set) => set.Strange.IsEmpty && set.Attributes.All(i => drawn.ModelOf(i) is not null);
-        return IsKnown(arrow.From) && IsKnown(arrow.To)
-            ? new Dependency(drawn.InModel(arrow.From), drawn.InModel(arrow.To))
-            : null;
     }
 
     private static IEnumerable<ListedDerivation> DerivationsOf(DependencyReading model) =>

@@ -57,8 +57,21 @@ internal sealed class DrawnAgainst
     private readonly DependencySet soundSet;
     private readonly ImmutableArray<StagePlan> plans;
 
-    public DrawnAgainst(DependencyReading model, DependencyReading answer, AttributePairs pairs, ImmutableArray<StagePlan> plans)
+    /// <summary>An answer in the terms of a model answer.</summary>
+    /// <param name="model">The model answer.</param>
+    /// <param name="answer">The answer.</param>
+    /// <param name="pairs">Which attributes are the same.</param>
+    /// <param name="plans">What the stages of the model answer do.</param>
+    /// <param name="takesReasons">Whether every reason is taken for good that is given for tables put together on purpose.</param>
+    public DrawnAgainst(
+        DependencyReading model,
+        DependencyReading answer,
+        AttributePairs pairs,
+        ImmutableArray<StagePlan> plans,
+        bool takesReasons = false
+    )
     {
+        TakesReasons = takesReasons;
         (Model, Answer, this.pairs, this.plans) = (model, answer, pairs, plans);
         modelIndex = Enumerable.Range(0, model.Laid).ToDictionary(i => model.Attributes[i].Id, StringComparer.Ordinal);
         modelArrows = model.Dependencies.ToDictionary(arrow => arrow.Id, StringComparer.Ordinal);
@@ -69,6 +82,9 @@ internal sealed class DrawnAgainst
         KeyStanding = StandingOfKey();
         Stages = new StagesAgainst(plans, this);
     }
+
+    /// <summary>Whether every reason is taken for good that is given for tables put together on purpose.</summary>
+    public bool TakesReasons { get; }
 
     public DependencyReading Model { get; }
 
@@ -107,6 +123,16 @@ internal sealed class DrawnAgainst
 
     /// <summary>Attributes that a note of the answer lists, as those of the model answer.</summary>
     public AttributeSet InModel(ListedSet listed) => AttributeSet.Of(listed.Attributes.Select(ModelOf).OfType<int>());
+
+    /// <summary>What a note of the answer says that a set determines, in those; null where it speaks of others too.</summary>
+    public Dependency? InModel((ListedSet From, ListedSet To) arrow)
+    {
+        bool IsKnown(ListedSet set) => set.Strange.IsEmpty && set.Attributes.All(i => ModelOf(i) is not null);
+        return IsKnown(arrow.From) && IsKnown(arrow.To) ? new Dependency(InModel(arrow.From), InModel(arrow.To)) : null;
+    }
+
+    /// <summary>Rows of the scenario whose columns are attributes of the model answer; null where there are none.</summary>
+    public ColumnRows? Rows { get; init; }
 
     /// <summary>The number of an attribute of the model answer.</summary>
     public int ModelIndex(string id) => modelIndex[id];

@@ -18,7 +18,7 @@ internal static class DependencyAmender
         var match = LineMatch.Of([.. before.Select(said => said.Sentence.Text)], lines);
         var problems = match.ToldOf(lines).ToList();
         var gone = match.Removed.ToHashSet();
-        var come = new List<DependencyStatement>();
+        var come = new List<(int Line, DependencyStatement Statement)>();
         var titles = drawing
             .Sheets.Skip(1)
             .Select((sheet, i) => Name.Of(StageReader.TitleOf(sheet, i + 1)).Key)
@@ -32,15 +32,29 @@ internal static class DependencyAmender
             }
             else if (statement is not null)
             {
-                come.Add(statement);
+                come.Add((line, statement));
                 gone.UnionWith(old is { } replaced ? [replaced] : []);
             }
         }
 
-        List<DependencyStatement> said = [.. before.Where((_, i) => !gone.Contains(i)).Select(said => said.Statement), .. come];
+        List<DependencyStatement> said =
+        [
+            .. before.Where((_, i) => !gone.Contains(i)).Select(said => said.Statement),
+            .. come.Select(one => one.Statement),
+        ];
+        var stated = said.OfType<DependencyStatement.OfTable>().Select(table => Name.Of(table.Stage).Key).ToHashSet();
+        problems.AddRange(
+            from one in come
+            let stage = (one.Statement as DependencyStatement.OfDenormalised)?.Stage
+            where stage is not null && !stated.Contains(Name.Of(stage).Key)
+            select new LineProblem(
+                one.Line,
+                new StatementProblem(0, lines[one.Line].Length, $"Say first which tables {stage} has.")
+            )
+        );
         var diagram = new Changes(drawing, reading).To(Said.Of(said));
         var listed = ListingAmender.To(diagram, said);
-        var staged = StageAmender.To(listed, [.. said.OfType<DependencyStatement.OfTable>()]);
+        var staged = StageAmender.To(listed, said, reading.Stages);
         return new Retyped(staged, [.. problems.OrderBy(problem => problem.Line)], []);
     }
 

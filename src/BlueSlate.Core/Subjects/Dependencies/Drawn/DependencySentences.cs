@@ -121,6 +121,27 @@ internal static class DependencySentences
             );
         }
 
+        foreach (var (i, against) in reading.Listed.Counterexamples.Index())
+        {
+            yield return (
+                Noted(against.Text.Line, $"counterexample-{i + 1}", against.Note),
+                new DependencyStatement.OfCounterexample(against.Text)
+            );
+        }
+
+        foreach (var anomaly in reading.Listed.Anomalies)
+        {
+            var text = new AnomalyText(
+                anomaly.Rows,
+                anomaly.Kind,
+                (reading.NamesIn(anomaly.Cause.From), reading.NamesIn(anomaly.Cause.To))
+            );
+            yield return (
+                Noted(text.Line, $"anomaly-{string.Join('-', anomaly.Rows)}", anomaly.Note),
+                new DependencyStatement.OfAnomaly(text)
+            );
+        }
+
         if (reading.Listed.Claimed is { } form)
         {
             yield return (Noted(ListingText.OfForm(form.Form), "form", form.Note), new DependencyStatement.OfForm(form.Form));

@@ -36,6 +36,12 @@ internal abstract partial record DependencyStatement
         ImmutableArray<(ImmutableArray<string> From, ImmutableArray<string> To)> Steps
     ) : DependencyStatement;
 
+    /// <summary>Rows against a dependency.</summary>
+    public sealed record OfCounterexample(CounterexampleText Text) : DependencyStatement;
+
+    /// <summary>The anomaly that rows of the scenario show.</summary>
+    public sealed record OfAnomaly(AnomalyText Text) : DependencyStatement;
+
     /// <summary>The form of all as one table.</summary>
     public sealed record OfForm(NormalForm Form) : DependencyStatement;
 
@@ -50,6 +56,9 @@ internal abstract partial record DependencyStatement
     /// <summary>What a table of a stage has; <see cref="Name"/> may be empty.</summary>
     public sealed record OfTable(string Stage, string Name, ImmutableArray<StatedColumn> Columns) : DependencyStatement;
 
+    /// <summary>That a table of a stage holds together on purpose what could be apart; <see cref="Reason"/> may be empty.</summary>
+    public sealed record OfDenormalised(string Stage, string Name, string Reason) : DependencyStatement;
+
     /// <summary>What stands for the name of a table that has none.</summary>
     public const string Nameless = "(no name)";
 
@@ -58,14 +67,29 @@ internal abstract partial record DependencyStatement
     /// <c>a, b -> c</c> and <c>a ->> c</c>, with <c>(partial)</c> or <c>(transitive)</c> behind where that is marked;
     /// <c>Candidate keys: a, b; a, c</c>; <c>Prime attributes: a, b</c>; <c>Closure of a, b: a, b, c</c>;
     /// <c>Minimal cover: a, b -> c; c -> d</c>; <c>Normal form: 2NF</c>;
-    /// <c>Derivation of a -> c: a -> b; b -> c; a -> c</c>; <c>2NF: Visitor has visitor no (key), phone</c> or
-    /// <c>2NF: Visitor (visitor no, phone)</c> under a title that names a normal form or a sheet. Gives what of it could not be taken.
+    /// <c>Derivation of a -> c: a -> b; b -> c; a -> c</c>; <c>Counterexample to a -> b: a, b; 1, 2; 1, 3</c>;
+    /// <c>Anomaly of rows 2, 5: update, part no -> part name</c>; <c>2NF: Visitor has visitor no (key), phone</c> or
+    /// <c>2NF: Visitor (visitor no, phone)</c> under a title that names a normal form or a sheet, and so
+    /// <c>3NF: Job is denormalised, since the list is read every morning</c>. Gives what of it could not be taken.
     /// </summary>
     /// <param name="line">The line.</param>
     /// <param name="isStage">Whether a sheet has this title.</param>
     public static (DependencyStatement? Statement, StatementProblem? Problem) Parse(string line, Func<string, bool> isStage)
     {
         var text = line.Trim().TrimEnd('.');
+        if (StagePattern().Match(text) is { Success: true } staged && IsTitle(staged.Groups["stage"].Value.Trim(), isStage))
+        {
+            if (Denormalisation.Sentence(staged.Groups["rest"].Value) is var (name, reason))
+            {
+                return (new OfDenormalised(staged.Groups["stage"].Value.Trim(), name, reason), null);
+            }
+        }
+
+        if (Denormalisation.Read(text) is { IsAccountedFor: true } noted)
+        {
+            return (null, Problem($"Say of which stage: “3NF: {noted.Table} is denormalised, since {noted.Reason}”."));
+        }
+
         if (TablePattern().Match(text) is { Success: true } table && IsTitle(table.Groups["stage"].Value.Trim(), isStage))
         {
             return OfTableIn(table, line);
@@ -96,6 +120,24 @@ internal abstract partial record DependencyStatement
             return (new OfDerivation(derived.Goal, derived.Steps), null);
         }
 
+        if (CounterexampleText.Read(text) is { } against)
+        {
+            return against.Rows.Length < 2
+                    ? (
+                        null,
+                        Problem(
+                            "Here the columns are wanted, then two rows or more, with semicolons between: “a, b; 1, 2; 1, 3”."
+                        )
+                    )
+                : against.Uneven is { } row ? (null, Problem($"Row {row} has not as many values as there are columns."))
+                : (new OfCounterexample(against), null);
+        }
+
+        if (AnomalyText.Read(text) is { } shown)
+        {
+            return (new OfAnomaly(shown), null);
+        }
+
         if (ListingText.Form(text) is { } form)
         {
             return (new OfForm(form), null);
@@ -120,11 +162,10 @@ internal abstract partial record DependencyStatement
 
         var (from, to) = ArrowIn(text);
         return from.IsEmpty || to.IsEmpty
-            ? (
-                null,
-                new StatementProblem(0, line.Length, "This is not understood: “Item no and visit no determine fault, outcome”.")
-            )
+            ? (null, Problem("This is not understood: “Item no and visit no determine fault, outcome”."))
             : (new OfDeterminant(from, to, VerbPattern().Match(text).Groups["many"].Success, letter), null);
+
+        StatementProblem Problem(string said) => new(0, line.Length, said);
     }
 
     /// <summary>What determines in a text, and what it determines; both empty where none does.</summary>
@@ -134,7 +175,10 @@ internal abstract partial record DependencyStatement
             : ([], []);
 
     private static bool IsTitle(string title, Func<string, bool> isStage) =>
-        isStage(title) || FormNames.Claimed(title) is not null || FormNames.IsUnnormalised(title);
+        isStage(title)
+        || FormNames.Claimed(title) is not null
+        || FormNames.IsUnnormalised(title)
+        || FormNames.IsDenormalised(title);
 
     private static (DependencyStatement? Statement, StatementProblem? Problem) OfTableIn(Match table, string line)
     {
@@ -190,6 +234,9 @@ internal abstract partial record DependencyStatement
         RegexOptions.IgnoreCase
     )]
     private static partial Regex TablePattern();
+
+    [GeneratedRegex(@"^(?:in\s+)?(?<stage>[^:]{1,40}):\s*(?<rest>.+)$", RegexOptions.IgnoreCase)]
+    private static partial Regex StagePattern();
 
     [GeneratedRegex(@"\s*\([^)]*\)\s*$")]
     private static partial Regex MarkPattern();

@@ -42,6 +42,12 @@ internal static partial class FormNames
     )]
     private static partial Regex ClaimPattern();
 
+    /// <summary>Whether a title says that what is under it was put together again.</summary>
+    public static bool IsDenormalised(string title) => DenormalisedPattern().IsMatch(title);
+
+    [GeneratedRegex(@"\bde-?normali[sz]ed\b", RegexOptions.IgnoreCase)]
+    private static partial Regex DenormalisedPattern();
+
     [GeneratedRegex(@"\b(?:unf|[0o]nf|un-?normali[sz]ed|not normali[sz]ed)\b", RegexOptions.IgnoreCase)]
     private static partial Regex UnnormalisedPattern();
 }

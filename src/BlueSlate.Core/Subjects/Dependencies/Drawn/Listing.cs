@@ -33,9 +33,33 @@ internal sealed record ListedDerivation(
 /// <summary>The normal form that a note claims of the attributes as one table.</summary>
 internal sealed record ListedForm(string Note, NormalForm Form);
 
+/// <summary>The rows that a note gives against a dependency.</summary>
+/// <param name="Note">The note.</param>
+/// <param name="Goal">What they are to contradict.</param>
+/// <param name="Columns">Its columns by the numbers of their attributes; null for one that is none.</param>
+/// <param name="Text">As it is written.</param>
+internal sealed record ListedCounterexample(
+    string Note,
+    (ListedSet From, ListedSet To) Goal,
+    ImmutableArray<int?> Columns,
+    CounterexampleText Text
+);
+
+/// <summary>The anomaly that a note says rows of the scenario show.</summary>
+/// <param name="Note">The note.</param>
+/// <param name="Rows">The rows, counted from 1.</param>
+/// <param name="Kind">What goes wrong.</param>
+/// <param name="Cause">The dependency that does it.</param>
+internal sealed record ListedAnomaly(
+    string Note,
+    ImmutableArray<int> Rows,
+    AnomalyKind Kind,
+    (ListedSet From, ListedSet To) Cause
+);
+
 /// <summary>
 /// What the notes beside a diagram list: all candidate keys, the attributes that are in one, closures, derivations, a minimal cover,
-/// and the form.
+/// the form, rows against a dependency, and what rows of the scenario show.
 /// </summary>
 /// <param name="Keys">The candidate keys, in their order.</param>
 /// <param name="Primes">The prime attributes; null where none are listed.</param>
@@ -46,6 +70,12 @@ internal sealed record Listing(ImmutableArray<ListedSet> Keys, ListedSet? Primes
 
     /// <summary>The derivations, in their order.</summary>
     public ImmutableArray<ListedDerivation> Derivations { get; init; } = [];
+
+    /// <summary>Rows against dependencies, in their order.</summary>
+    public ImmutableArray<ListedCounterexample> Counterexamples { get; init; } = [];
+
+    /// <summary>The anomalies that are named, in their order; of the same rows the first.</summary>
+    public ImmutableArray<ListedAnomaly> Anomalies { get; init; } = [];
 
     /// <summary>The minimal cover; null where none is given.</summary>
     public ListedCover? Cover { get; init; }
@@ -62,10 +92,12 @@ internal sealed record Listing(ImmutableArray<ListedSet> Keys, ListedSet? Primes
         var keys = ImmutableArray.CreateBuilder<ListedSet>();
         var derivations = ImmutableArray.CreateBuilder<ListedDerivation>();
         var closures = ImmutableArray.CreateBuilder<ListedClosure>();
+        var counterexamples = ImmutableArray.CreateBuilder<ListedCounterexample>();
+        var anomalies = ImmutableArray.CreateBuilder<ListedAnomaly>();
         ListedSet? primes = null;
         ListedCover? cover = null;
         ListedForm? form = null;
-        foreach (var (note, line) in Lines(drawing))
+        foreach (var (note, line) in drawing.Sheets.Take(1).SelectMany(NoteLines.Of))
         {
             keys.AddRange((ListingText.Keys(line) ?? []).Select(names => Of(note, names, numberOf)));
             if (ListingText.Primes(line) is { } names)
@@ -80,9 +112,20 @@ internal sealed record Listing(ImmutableArray<ListedSet> Keys, ListedSet? Primes
 
             if (ListingText.Derivation(line) is { } derived)
             {
-                (ListedSet, ListedSet) Arrow((ImmutableArray<string> From, ImmutableArray<string> To) arrow) =>
-                    (Of(note, arrow.From, numberOf), Of(note, arrow.To, numberOf));
-                derivations.Add(new ListedDerivation(note, Arrow(derived.Goal), [.. derived.Steps.Select(Arrow)]));
+                derivations.Add(
+                    new ListedDerivation(note, Arrow(note, derived.Goal), [.. derived.Steps.Select(step => Arrow(note, step))])
+                );
+            }
+
+            if (CounterexampleText.Read(line) is { } against)
+            {
+                ImmutableArray<int?> columns = [.. against.Columns.Select(name => numberOf(Name.Of(name)))];
+                counterexamples.Add(new ListedCounterexample(note, Arrow(note, against.Goal), columns, against));
+            }
+
+            if (AnomalyText.Read(line) is { } shown)
+            {
+                anomalies.Add(new ListedAnomaly(note, shown.Rows, shown.Kind, Arrow(note, shown.Cause)));
             }
 
             if (ListingText.Cover(line) is { } arrows)
@@ -101,18 +144,15 @@ internal sealed record Listing(ImmutableArray<ListedSet> Keys, ListedSet? Primes
         {
             Closures = [.. closures.DistinctBy(closure => KeyOf(closure.Of))],
             Derivations = derivations.ToImmutable(),
+            Counterexamples = counterexamples.ToImmutable(),
+            Anomalies = [.. anomalies.DistinctBy(anomaly => string.Join(' ', anomaly.Rows))],
             Cover = cover,
             Claimed = form,
         };
-    }
 
-    /// <summary>The lines of the notes of the first sheet.</summary>
-    public static IEnumerable<(string Note, string Line)> Lines(Drawing drawing) =>
-        from sheet in drawing.Sheets.Take(1)
-        from note in sheet.Shapes
-        where note.Form == Form.Note
-        from line in note.Text.Split('\n')
-        select (note.Id, line);
+        (ListedSet, ListedSet) Arrow(string note, (ImmutableArray<string> From, ImmutableArray<string> To) arrow) =>
+            (Of(note, arrow.From, numberOf), Of(note, arrow.To, numberOf));
+    }
 
     private static (AttributeSet, string) KeyOf(ListedSet set) => (set.Attributes, string.Join('\n', set.Strange));
 

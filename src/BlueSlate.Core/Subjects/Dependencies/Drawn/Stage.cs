@@ -28,6 +28,9 @@ internal sealed record StageColumn(string Id, int Attribute, Name Name, bool IsI
 /// <param name="Columns">Its columns, from top to bottom.</param>
 internal sealed record StageTable(string Id, string Name, ImmutableArray<StageColumn> Columns)
 {
+    /// <summary>The note which says that its tables were put together on purpose, or null.</summary>
+    public Denormalisation? Denormalised { get; init; }
+
     /// <summary>Its attributes.</summary>
     public AttributeSet All { get; } = AttributeSet.Of(Columns.Select(column => column.Attribute));
 
@@ -59,6 +62,9 @@ internal sealed record StageTable(string Id, string Name, ImmutableArray<StageCo
 /// <param name="Tables">Its tables, in the order in which they were drawn.</param>
 internal sealed record Stage(string Id, string Title, ImmutableArray<StageTable> Tables)
 {
+    /// <summary>What its notes say of tables that no table is called, or several are.</summary>
+    public ImmutableArray<Denormalisation> Unplaced { get; init; } = [];
+
     /// <summary>The form that its title claims, or null.</summary>
     public NormalForm? Claimed { get; } = FormNames.Claimed(Title);
 
@@ -82,8 +88,14 @@ internal sealed record Stage(string Id, string Title, ImmutableArray<StageTable>
                         table.Id,
                         table.Name,
                         table.Columns.RemoveAll(column => gone.Contains(column.Attribute))
-                    )),
+                    )
+                    {
+                        Denormalised = table.Denormalised,
+                    }),
                 ]
             )
+            {
+                Unplaced = Unplaced,
+            }
             : this;
 }

@@ -10,10 +10,17 @@ namespace BlueSlate.Core.Subjects.Dependencies.Drawn;
 /// </summary>
 internal static class StageAmender
 {
-    /// <summary>The drawing with the stated tables; new ones have no place, new titles are new sheets.</summary>
-    public static Drawing To(Drawing drawing, IReadOnlyList<DependencyStatement.OfTable> tables)
+    /// <summary>
+    /// The drawing with the stated tables, and with notes on those that are said to be denormalised; new ones have no place, new titles
+    /// are new sheets.
+    /// </summary>
+    public static Drawing To(Drawing drawing, IReadOnlyList<DependencyStatement> said, ImmutableArray<Stage> before)
     {
         var ids = new FreshIds(drawing);
+        var unplaced = before.SelectMany(stage => stage.Unplaced.Select(one => (stage.Id, one.Table))).ToHashSet();
+        List<DependencyStatement.OfTable> tables = [.. said.OfType<DependencyStatement.OfTable>()];
+        var notes = said.OfType<DependencyStatement.OfDenormalised>()
+            .ToLookup(one => Name.Of(one.Stage).Key, one => Denormalisation.Line(one.Name, one.Reason));
         var wanted = tables
             .GroupBy(table => Name.Of(table.Stage).Key, StringComparer.Ordinal)
             .ToDictionary(group => group.Key, group => group.ToList(), StringComparer.Ordinal);
@@ -31,8 +38,22 @@ internal static class StageAmender
             sheets.Add(With(new Sheet(ids.Next(), group[0].Stage, [], []), sheets.Count, group, ids));
         }
 
-        var changed = drawing with { Sheets = [.. sheets] };
+        var changed = drawing with { Sheets = [.. sheets.Select((sheet, i) => i == 0 ? sheet : Noted(sheet, i))] };
         return changed with { Ties = changed.Ties.RemoveAll(tie => !changed.Has(tie.Element)) };
+
+        // What a note says of a table that is not there is said in no sentence, and stays.
+        Sheet Noted(Sheet sheet, int number)
+        {
+            var wanted = notes[Name.Of(StageReader.TitleOf(sheet, number)).Key].ToList();
+            return wanted.Count == 0 && !Denormalisation.On(sheet).Any()
+                ? sheet
+                : NoteLines.Put(
+                    sheet,
+                    line => Denormalisation.Read(line) is { } one && !unplaced.Contains((sheet.Id, one.Table)),
+                    wanted.Count == 0 ? null : string.Join('\n', wanted),
+                    ids
+                );
+        }
     }
 
     private static Sheet With(Sheet sheet, int number, List<DependencyStatement.OfTable> wanted, FreshIds ids)

@@ -23,11 +23,7 @@ internal static class StageReader
 
     /// <summary>The stages, with the number of each attribute asked for by its name; null where there is no room for more.</summary>
     public static ImmutableArray<Stage> Read(Drawing drawing, Func<Name, int?> numberOf) =>
-        [
-            .. drawing
-                .Sheets.Select((sheet, i) => new Stage(sheet.Id, TitleOf(sheet, i), TablesOf(sheet, i, numberOf)))
-                .Where(stage => !stage.Tables.IsEmpty),
-        ];
+        [.. drawing.Sheets.Select((sheet, i) => StageOf(sheet, i, numberOf)).Where(stage => !stage.Tables.IsEmpty)];
 
     /// <summary>Whether a mark before a line says that it is part of the key.</summary>
     public static bool IsKeyMark(string mark) => mark is "PK" or "PPK" or "PFK";
@@ -38,6 +34,22 @@ internal static class StageReader
     /// <summary>Whether a mark before a line says that it is of an alternate key.</summary>
     public static bool IsAlternateMark(string mark) =>
         mark.StartsWith("AK", StringComparison.Ordinal) || mark.StartsWith("UK", StringComparison.Ordinal);
+
+    private static Stage StageOf(Sheet sheet, int number, Func<Name, int?> numberOf)
+    {
+        var tables = TablesOf(sheet, number, numberOf);
+        var said = Denormalisation
+            .On(sheet)
+            .ToLookup(one => tables.Count(table => one.IsOf(table)) == 1 ? tables.First(one.IsOf).Id : "");
+        return new Stage(
+            sheet.Id,
+            TitleOf(sheet, number),
+            [.. tables.Select(table => said[table.Id].FirstOrDefault() is { } one ? table with { Denormalised = one } : table)]
+        )
+        {
+            Unplaced = [.. said[""]],
+        };
+    }
 
     private static ImmutableArray<StageTable> TablesOf(Sheet sheet, int number, Func<Name, int?> numberOf) =>
         [

@@ -42,6 +42,7 @@ internal static class StageRemarks
             .Concat(isFirst ? Cells(stage) : [])
             .Concat(numbers.Where(number => !number.HasAlternate).Select(number => Number(stage, number, reading)))
             .Concat(stage.Tables.SelectMany(table => Keys(stage, table, reading)))
+            .Concat(Noted(drawn, reading))
             .ToList();
         foreach (var remark in amiss)
         {
@@ -65,6 +66,44 @@ internal static class StageRemarks
                 $"{stage.Title}: {column.Whole} holds several values in one cell.",
                 [column.Id]
             ));
+
+    // A note that speaks of no table, gives no reason, or has nothing to account for.
+    private static IEnumerable<StageRemark> Noted(Stage stage, DependencyReading reading)
+    {
+        foreach (var one in stage.Unplaced)
+        {
+            var called = one.Table.Length > 0 ? one.Table : DependencyStatement.Nameless;
+            yield return new StageRemark(
+                "denormalised-what",
+                one.Note,
+                $"{stage.Title}: no one table is called {called}, of which a note says that it is denormalised.",
+                [one.Note]
+            );
+        }
+
+        foreach (var table in stage.Tables.Where(table => table.Denormalised is not null))
+        {
+            var note = table.Denormalised!.Note;
+            if (!table.Denormalised.IsAccountedFor)
+            {
+                yield return new StageRemark(
+                    "denormalised-why",
+                    note,
+                    $"{stage.Title}: the note does not say why {table.Said} is denormalised.",
+                    [note]
+                );
+            }
+            else if (Against(table.All & reading.Stored.All, NormalForm.BoyceCodd, reading.Stored) is null)
+            {
+                yield return new StageRemark(
+                    "denormalised-not",
+                    note,
+                    $"{stage.Title}: by the arrows, nothing of {table.Said} could be apart, though a note calls it denormalised.",
+                    [note, table.Id]
+                );
+            }
+        }
+    }
 
     private static StageRemark Number(Stage stage, Surrogate number, DependencyReading reading) =>
         new(
@@ -157,7 +196,13 @@ internal static class StageRemarks
     // The lowest table decides; what it claims and is not is amiss.
     private static StageRemark? FormOf(Stage stage, DependencyReading reading, bool isWhole)
     {
-        var forms = stage.Tables.Select(table => (Table: table, Form: StageForms.Of([table.All], reading.Stored))).ToList();
+        var apart = stage.Tables.Where(table => table.Denormalised is not { IsAccountedFor: true }).ToList();
+        if (apart.Count == 0)
+        {
+            return null;
+        }
+
+        var forms = apart.ConvertAll(table => (Table: table, Form: StageForms.Of([table.All], reading.Stored)));
         if (forms.Exists(one => one.Form is null))
         {
             return null;
@@ -173,7 +218,7 @@ internal static class StageRemarks
                 ? new StageRemark(
                     "stage-form",
                     stage.Tables[0].Id,
-                    $"{stage.Title}: every table is in {FormNames.Of(form!.Value)}, and nothing is lost.",
+                    $"{stage.Title}: every table {But(stage)}is in {FormNames.Of(form!.Value)}, and nothing is lost.",
                     [],
                     false
                 )
@@ -194,6 +239,15 @@ internal static class StageRemarks
         {
             Because = against.IsMultivalued ? [] : ProofSentences.OfNoKey(against.From, against.To, lowest.All, reading),
         };
+    }
+
+    private static string But(Stage stage)
+    {
+        var together = stage
+            .Tables.Where(table => table.Denormalised is { IsAccountedFor: true })
+            .Select(table => table.Said)
+            .ToList();
+        return together.Count == 0 ? "" : $"but {Language.Phrasing.List([.. together])} ";
     }
 
     private static AgainstForm? Against(AttributeSet table, NormalForm form, DependencySet given) =>

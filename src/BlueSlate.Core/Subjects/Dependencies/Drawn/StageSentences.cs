@@ -1,19 +1,42 @@
 using System.Collections.Immutable;
+using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
 
 namespace BlueSlate.Core.Subjects.Dependencies.Drawn;
 
-/// <summary>Says the tables of stages, a sentence each: <c>2NF: Visitor has visitor no (key), visitor name.</c></summary>
+/// <summary>
+/// Says the tables of stages, a sentence each: <c>2NF: Visitor has visitor no (key), visitor name.</c> What a note says of one is a
+/// sentence of its own: <c>3NF: Job is denormalised, since the list is read every morning.</c>
+/// </summary>
 internal static class StageSentences
 {
     /// <summary>The sentences, each with what it states.</summary>
-    public static IEnumerable<(Sentence Sentence, DependencyStatement Statement)> Statements(DependencyReading reading) =>
-        from stage in reading.Stages
-        from table in stage.Tables
-        select (Of(stage, table), (DependencyStatement)StatementOf(stage, table));
+    public static IEnumerable<(Sentence Sentence, DependencyStatement Statement)> Statements(DependencyReading reading)
+    {
+        foreach (var stage in reading.Stages)
+        {
+            foreach (var table in stage.Tables)
+            {
+                yield return (Of(stage, table), StatementOf(stage, table));
+            }
+
+            foreach (var one in stage.Tables.Select(table => table.Denormalised).OfType<Denormalisation>())
+            {
+                yield return (Of(stage, one), new DependencyStatement.OfDenormalised(stage.Title, one.Table, one.Reason));
+            }
+        }
+    }
 
     /// <summary>What a table has, as text.</summary>
     public static string Said(Stage stage, StageTable table) => Of(stage, table).Text + ".";
+
+    private static Sentence Of(Stage stage, Denormalisation one) =>
+        new(
+            new ConceptId(one.Note, $"denormalised {one.Table}").ToString(),
+            [new SentencePiece($"{stage.Title}: {one.Said}", one.Note)],
+            [one.Note],
+            null
+        );
 
     private static DependencyStatement.OfTable StatementOf(Stage stage, StageTable table) =>
         new(

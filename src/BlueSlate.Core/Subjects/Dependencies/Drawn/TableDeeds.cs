@@ -17,6 +17,52 @@ internal static class TableDeeds
     /// <summary>Gives a table a number of its own; what identified its rows stays as an alternate key.</summary>
     public const string Number = "own-number";
 
+    /// <summary>Makes several tables one on purpose, with a note that wants a reason; or only notes it, of one table.</summary>
+    public const string Denormalise = "denormalise";
+
+    /// <summary>
+    /// One table of several, as <see cref="MergeTables"/> makes it, and a note beside it that waits for the reason; of one table that is
+    /// there, the note alone.
+    /// </summary>
+    public static Done DenormaliseTables(Drawing drawing, IReadOnlyList<string> chosen)
+    {
+        var made = chosen.Count > 1 ? MergeTables(drawing, chosen) : new Done(drawing);
+        if (made.Document is not Drawing merged)
+        {
+            return made;
+        }
+
+        var stages = DependencyReader.Read(merged).Stages;
+        var (stage, table) = stages
+            .SelectMany(stage => stage.Tables.Select(table => (stage, table)))
+            .FirstOrDefault(one => chosen.Contains(one.table.Id));
+        if (table is null)
+        {
+            return new Done(null, "Choose the tables of one sheet that are to be one.");
+        }
+
+        if (table.Denormalised is not null)
+        {
+            return new Done(null, $"A note says already that {table.Said} is denormalised.");
+        }
+
+        if (table.Name.Length == 0 || stage.Tables.Count(other => Name.Of(other.Name).Key == Name.Of(table.Name).Key) > 1)
+        {
+            return new Done(null, "Give the table a name of its own first: the note speaks of it.");
+        }
+
+        var at = merged.Sheets.ToList().FindIndex(sheet => sheet.Id == stage.Id);
+        var note = new Shape(
+            new FreshIds(merged).Next(),
+            Form.Note,
+            Outline.Single,
+            Denormalisation.Line(table.Name, ""),
+            [],
+            null
+        );
+        return new Done(With(merged, at, merged.Sheets[at].Shapes.Add(note)));
+    }
+
     /// <summary>
     /// One table with the lines of all, in the place of the one whose key identifies its rows; of what they have in common once. Chosen are
     /// tables of one sheet.

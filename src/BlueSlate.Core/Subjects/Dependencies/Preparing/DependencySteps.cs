@@ -30,12 +30,13 @@ internal static class DependencySteps
             }
         }
 
+        var noted = reading.Stages.SelectMany(stage => stage.Tables.SelectMany(NoteOf)).ToHashSet(StringComparer.Ordinal);
         Add(
             $"The attributes are {reading.Say(reading.Set.All)}.",
             "Before anything can depend on anything, every value that is kept is laid out once.",
             ((Drawing)one.Model)
                 .Sheets.SelectMany((sheet, i) => sheet.Shapes.Where(shape => !StageReader.IsTable(shape, i)))
-                .Where(shape => !DependencyReader.IsGather(shape))
+                .Where(shape => !DependencyReader.IsGather(shape) && !noted.Contains(shape.Id))
                 .SelectMany(shape => shape.TextLines.Select(row => row.Id).Prepend(shape.Id))
         );
         foreach (var group in reading.Dependencies.GroupBy(arrow => (arrow.From, arrow.IsMultivalued)))
@@ -60,7 +61,7 @@ internal static class DependencySteps
                 Add(
                     StageSentences.Said(stage, table),
                     Why(stage, table, reading),
-                    table.Columns.Select(column => column.Id).Prepend(table.Id)
+                    table.Columns.Select(column => column.Id).Prepend(table.Id).Concat(NoteOf(table))
                 );
             }
         }
@@ -68,9 +69,16 @@ internal static class DependencySteps
         return steps.ToImmutable();
     }
 
+    private static IEnumerable<string> NoteOf(StageTable table) => table.Denormalised is { } one ? [one.Note] : [];
+
     // What keeps the table in the form of its stage.
     private static string Why(Stage stage, StageTable table, DependencyReading reading)
     {
+        if (table.Denormalised is { IsAccountedFor: true } together)
+        {
+            return $"It could be apart, and is together on purpose, since {together.Reason}.";
+        }
+
         var repeating = table.Columns.Where(column => column.IsRepeating).Select(column => column.Text).ToList();
         if (repeating.Count > 0)
         {

@@ -95,6 +95,29 @@ internal sealed class ListingAgainstArrows : DependencyPreflightKind
             }
         }
 
+        foreach (var given in reading.Listed.Counterexamples)
+        {
+            if (WrongWith(given, reading) is { } why)
+            {
+                yield return Item($"{given.Note}-counterexample-{CoverFact.Said(given.Goal, reading)}", why) with
+                {
+                    Elements = [given.Note],
+                };
+            }
+        }
+
+        var rows = ColumnRows.Best(one.Case.Prose.Tables, reading);
+        foreach (var named in reading.Listed.Anomalies)
+        {
+            if (WrongWith(named, rows, reading) is { } why)
+            {
+                yield return Item($"{named.Note}-anomaly-{string.Join('-', named.Rows)}", why) with
+                {
+                    Elements = [named.Note],
+                };
+            }
+        }
+
         if (reading.Listed.Claimed is { } claimed && ClaimedFormFact.TrueOf(reading) is { } form && form != claimed.Form)
         {
             yield return Item($"{claimed.Note}-form", $"By the arrows, it is in {FormNames.Short(form)} as one table.") with
@@ -116,6 +139,36 @@ internal sealed class ListingAgainstArrows : DependencyPreflightKind
         return standing.Astray.Count > 0 ? CoverFact.Said(derivation.Steps[standing.Astray[0]], reading)
             : standing.IsFinished || derivation.Steps.IsEmpty ? null
             : CoverFact.Said(derivation.Steps[^1], reading);
+    }
+
+    private static string? WrongWith(ListedCounterexample given, DependencyReading reading)
+    {
+        var goal = new Dependency(given.Goal.From.Attributes, given.Goal.To.Attributes);
+        var said = CoverFact.Said(given.Goal, reading);
+        if (new Closure(reading.Set.Functional).Implies(goal))
+        {
+            return $"By the arrows, {said} holds: no rows can contradict it.";
+        }
+
+        var standing = CounterexampleStanding.Of(given, goal, given.Columns, reading.Set);
+        return !standing.IsShown ? $"The rows against {said} do not contradict it."
+            : standing.Conflict is { } conflict
+                ? $"The rows against {said} break {Braced(conflict.Broken.From, reading)} → {Braced(conflict.Broken.To, reading)} as well."
+            : null;
+    }
+
+    private static string? WrongWith(ListedAnomaly named, ColumnRows? rows, DependencyReading reading)
+    {
+        var cause = new Dependency(named.Cause.From.Attributes, named.Cause.To.Attributes);
+        var said = CoverFact.Said(named.Cause, reading);
+        var spoken = AnomalyText.SayRows(named.Rows);
+        return !AnomalyFact.Harms(cause, reading.Set) ? $"By the arrows, no anomaly comes from {said}."
+            : rows is null ? $"The scenario has no table whose {spoken} could show an anomaly."
+            : named.Rows[^1] > rows.Count
+                ? $"The table in the scenario has {rows.Count} rows, and none numbered {named.Rows[^1]}."
+            : AnomalyFact.IsShown(named.Kind, named.Rows, cause, rows, reading.Set) ? null
+            : $"{Phrasing.Capital(spoken)} of the scenario {(named.Rows.Length == 1 ? "shows" : "show")} "
+                + $"no {AnomalyText.Word(named.Kind)} anomaly by {said}.";
     }
 
     private static string? WrongWith(ListedCover cover, DependencyReading reading)

@@ -17,6 +17,9 @@ internal sealed record JudgedTable(StageTable Drawn, ImmutableArray<JudgedColumn
     /// <summary>Its attributes that the model answer has.</summary>
     public AttributeSet All { get; } = Of(Columns);
 
+    /// <summary>Whether it is said, with a reason, that it holds together on purpose what could be apart.</summary>
+    public bool IsAccountedFor => Drawn.Denormalised is { IsAccountedFor: true };
+
     /// <summary>Those of its marked key.</summary>
     public AttributeSet Key { get; } = Of(Columns.Where(column => column.Drawn.IsInKey));
 
@@ -57,7 +60,7 @@ internal sealed class JudgedStage
     private readonly DependencySet given;
     private readonly ImmutableArray<Dependency> sound;
     private readonly Lazy<bool> losslessByOwn;
-    private readonly Lazy<NormalForm?> formByOwn;
+    private readonly bool takesReasons;
 
     /// <summary>A stage of an answer.</summary>
     /// <param name="stage">The stage.</param>
@@ -70,12 +73,12 @@ internal sealed class JudgedStage
             .Arrows.Where(arrow => !arrow.IsMultivalued && (arrow.From | AttributeSet.Of(arrow.To)).IsSubsetOf(given.All))
             .ToLookup(arrow => arrow.IsSound, arrow => arrow.Dependency);
         sound = [.. arrows[true]];
+        takesReasons = drawn.TakesReasons;
         // Asked for at every fact of a stage, and worked out once.
         losslessByOwn = new(() =>
             Dropped.IsEmpty
             && Chase.Of(Parts, given with { Functional = [.. given.Functional, .. arrows[false]] }).Lossless != false
         );
-        formByOwn = new(() => StageForms.Of(Parts, given with { Functional = sound }));
         Calculated =
         [
             .. stage.Tables.SelectMany(table =>
@@ -139,12 +142,24 @@ internal sealed class JudgedStage
 
     /// <summary>
     /// Whether it is in the form that a plan wants and loses nothing, whatever its tables are: by the answer’s own true arrows too, where
-    /// anything was split.
+    /// anything was split. What may be together in a plan keeps it from no form.
     /// </summary>
-    public bool Reaches(StagePlan plan) =>
-        (Form >= plan.Wanted || (FormByOwn >= plan.Wanted && Tables.Length > 1))
-        && IsLosslessByOwn
-        && Tables.All(table => table.Repeating.IsEmpty && !(plan.IsFirst && table.Cells.Any()));
+    public bool Reaches(StagePlan plan) => Reaches(plan, [.. Tables.Where(table => !IsAllowed(table, plan))]);
+
+    /// <summary>Whether it would be if every reason were good that it gives for what it holds together.</summary>
+    public bool ReachesByReasons(StagePlan plan) => Reaches(plan, Apart);
+
+    /// <summary>Its tables but those for which a reason is given.</summary>
+    public ImmutableArray<JudgedTable> Apart => Tables.RemoveAll(table => table.IsAccountedFor);
+
+    /// <summary>The lowest form of those; null where that is too much work to decide, the highest where there are none.</summary>
+    public NormalForm? FormApart => FormOf(Apart, given);
+
+    /// <summary>
+    /// Whether a table may hold together what the form of a plan forbids: a reason is given, and the plan holds much the same together.
+    /// </summary>
+    public bool IsAllowed(JudgedTable table, StagePlan plan) =>
+        table.IsAccountedFor && (takesReasons || plan.Denormalised.Any(own => StagesAgainst.IsLike(table, own.All)));
 
     /// <summary>What of a split is determined within single tables still.</summary>
     public AttributeSet Kept(PlannedSplit split) =>
@@ -155,12 +170,16 @@ internal sealed class JudgedStage
                 : Preservation.Reached(split.From, Parts, given)
         );
 
-    /// <summary>The tables in which something that was to be split stands together still, and is against a form.</summary>
-    public IEnumerable<JudgedTable> LeftIn(PlannedSplit split, NormalForm form) =>
+    /// <summary>
+    /// The tables in which something that was to be split stands together still, against the form of a plan; what the plan allows not
+    /// among them.
+    /// </summary>
+    public IEnumerable<JudgedTable> LeftIn(PlannedSplit split, StagePlan plan) =>
         Tables.Where(table =>
             split.From.IsSubsetOf(table.All)
+            && !IsAllowed(table, plan)
             && StageForms
-                .Against(table.All, form, given)
+                .Against(table.All, plan.Wanted!.Value, given)
                 .Any(against => against.From.IsSubsetOf(Closed(split.From)) && against.To.Meets(split.To))
         );
 
@@ -195,8 +214,18 @@ internal sealed class JudgedStage
     /// <summary>Whether two tables have equivalent keys and would be one of a form as high.</summary>
     public bool AreOne(JudgedTable one, JudgedTable other) => StageForms.AreOne(one.All, other.All, Form, given);
 
-    /// <summary>The lowest form of its tables if only the answer's own arrows held that are true.</summary>
-    public NormalForm? FormByOwn => formByOwn.Value;
+    private bool Reaches(StagePlan plan, ImmutableArray<JudgedTable> judged) =>
+        (FormOf(judged, given) >= plan.Wanted || (Tables.Length > 1 && FormByOwn(judged) >= plan.Wanted))
+        && IsLosslessByOwn
+        && Tables.All(table => table.Repeating.IsEmpty && !(plan.IsFirst && table.Cells.Any()));
+
+    // If only the answer's own arrows held that are true.
+    private NormalForm? FormByOwn(ImmutableArray<JudgedTable> judged) => FormOf(judged, given with { Functional = sound });
+
+    private NormalForm? FormOf(ImmutableArray<JudgedTable> judged, DependencySet by) =>
+        judged.IsEmpty ? NormalForm.Fourth
+        : by == given && judged.Length == Tables.Length ? Form
+        : StageForms.Of([.. judged.Select(table => table.All)], by);
 
     private AttributeSet Closed(AttributeSet set) => given.Implied.ClosureOf(set);
 

@@ -24,7 +24,7 @@ internal abstract record StageFactKind(string Name, int Order) : DependencyFactK
     /// <summary>What a table that is not there hangs on: what was not split off, else the stage as a whole.</summary>
     protected static string OwnerOf(string table, StagePair pair, JudgedStage stage) =>
         pair.Plan.Splits.FirstOrDefault(split => split.Table.Id == table) is { } split
-        && (stage.Kept(split) != split.To || stage.LeftIn(split, pair.Plan.Wanted!.Value).Any())
+        && (stage.Kept(split) != split.To || stage.LeftIn(split, pair.Plan).Any())
             ? table
             : WholeOf(pair.Plan.Stage);
 
@@ -188,7 +188,7 @@ internal sealed record StageSplitFact() : StageFactKind("stage-split", 40)
     protected override Verdict Judge(Fact fact, StagePair pair, JudgedStage stage, DrawnAgainst drawn)
     {
         var split = pair.Plan.Splits.First(split => split.Table.Id == fact.ConceptId);
-        var left = stage.LeftIn(split, pair.Plan.Wanted!.Value).FirstOrDefault();
+        var left = stage.LeftIn(split, pair.Plan).FirstOrDefault();
         var kept = stage.Kept(split);
         if (left is null && kept == split.To)
         {
@@ -202,8 +202,13 @@ internal sealed record StageSplitFact() : StageFactKind("stage-split", 40)
             return new Verdict(fact, VerdictKind.Wrong, holder.Drawn.Id, holder.Drawn.Said, PartlyRight: !kept.IsEmpty);
         }
 
+        if (left.IsAccountedFor)
+        {
+            return new Verdict(fact, VerdictKind.Wrong, left.Drawn.Id, left.Drawn.Said, PartlyRight: true);
+        }
+
         // Whoever never drew the arrow could not see it: that is one mistake.
-        var unseen = stage.IsSeen(split, left, pair.Plan.Wanted.Value)
+        var unseen = stage.IsSeen(split, left, pair.Plan.Wanted!.Value)
             ? null
             : drawn.Model.Dependencies.FirstOrDefault(arrow =>
                 arrow.From.IsSubsetOf(split.From) && split.To.Contains(arrow.To) && !drawn.Implies(arrow)
@@ -355,7 +360,6 @@ internal sealed record StageFormFact() : StageFactKind("stage-form", 80)
 
     protected override Verdict Judge(Fact fact, StagePair pair, JudgedStage stage, DrawnAgainst drawn)
     {
-        var wanted = pair.Plan.Wanted!.Value;
         var said = stage.Form is { } form ? FormNames.Short(form) : "";
         if (stage.Form is null)
         {
@@ -364,9 +368,40 @@ internal sealed record StageFormFact() : StageFactKind("stage-form", 80)
 
         var isSome = pair.Plan.Splits.IsEmpty
             ? !pair.Plan.IsCopiedBy(stage)
-            : pair.Plan.Splits.Any(split => !stage.LeftIn(split, wanted).Any() && !stage.Kept(split).IsEmpty);
-        return !isSome || !stage.Reaches(pair.Plan) ? new Verdict(fact, VerdictKind.Wrong, PlaceOf(stage), said)
+            : pair.Plan.Splits.Any(split => !stage.LeftIn(split, pair.Plan).Any() && !stage.Kept(split).IsEmpty);
+        return !stage.Reaches(pair.Plan) && stage.ReachesByReasons(pair.Plan)
+                ? new Verdict(fact, VerdictKind.Wrong, PlaceOf(stage), said, PartlyRight: true)
+            : !isSome || !stage.Reaches(pair.Plan) ? new Verdict(fact, VerdictKind.Wrong, PlaceOf(stage), said)
             : stage.TooMany(pair.Plan).Any() ? new Verdict(fact, VerdictKind.Wrong, PlaceOf(stage), said, PartlyRight: true)
             : new Verdict(fact, VerdictKind.Holds, PlaceOf(stage), said);
     }
+}
+
+/// <summary>That what the model answer holds together on purpose is together, and that it is said why.</summary>
+internal sealed record StageDenormalisedFact() : StageFactKind("stage-denormalised", 85)
+{
+    public override SchemePlace PlaceOf(Fact fact) => In("Denormalised", 3, fact);
+
+    protected override IEnumerable<Fact> Of(StagePlan plan, DependencyReading model) =>
+        plan.Denormalised.Select(table =>
+            New(
+                new ConceptId(table.Id, "denormalised").ToString(),
+                table.Id,
+                Titled(plan, $"{table.Said} together on purpose, with a reason"),
+                table.Said
+            )
+        );
+
+    protected override Verdict Judge(Fact fact, StagePair pair, JudgedStage stage, DrawnAgainst drawn)
+    {
+        var wanted = WantedBy(fact, pair).All;
+        return StagesAgainst.Like(stage.Tables, wanted) is not { } table || !wanted.IsSubsetOf(table.All)
+                ? new Verdict(fact, VerdictKind.Absent, PlaceOf(stage), "")
+            : table.IsAccountedFor ? new Verdict(fact, VerdictKind.Holds, table.Drawn.Id, table.Drawn.Said)
+            : new Verdict(fact, VerdictKind.Wrong, table.Drawn.Id, table.Drawn.Said, PartlyRight: true);
+    }
+
+    /// <summary>The table of the model answer that a fact is about.</summary>
+    public static StageTable WantedBy(Fact fact, StagePair pair) =>
+        pair.Plan.Stage.Tables.First(table => table.Id == ConceptId.Of(fact.ConceptId).Element);
 }

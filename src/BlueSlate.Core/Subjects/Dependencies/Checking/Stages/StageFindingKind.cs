@@ -41,7 +41,7 @@ internal abstract class StageFindingKind : DependencyFindingKind
         from verdict in Bad<StageSplitFact>(comparison, pair)
         where verdict.Kind == VerdictKind.Wrong
         let split = pair.Plan.Splits.First(split => split.Table.Id == verdict.Fact.ConceptId)
-        select (verdict, split, stage.LeftIn(split, pair.Plan.Wanted!.Value).FirstOrDefault());
+        select (verdict, split, stage.LeftIn(split, pair.Plan).FirstOrDefault());
 
     /// <summary>
     /// The tables whose key is marked so, each with the bad verdicts on it and the tables of the model answer that it is.

@@ -53,6 +53,9 @@ internal sealed record StagePlan(
     /// <summary>Whether its tables are others than those before; a stage that begins the way has the same.</summary>
     public bool Changes { get; } = !Stage.Parts.ToHashSet().SetEquals(Before);
 
+    /// <summary>The tables of it that hold together on purpose what could be apart.</summary>
+    public IEnumerable<StageTable> Denormalised => Stage.Tables.Where(table => table.Denormalised is not null);
+
     /// <summary>The tables that were not there before, by their attributes.</summary>
     public IEnumerable<StageTable> NewTables => Stage.Tables.Where(table => !Changes || !Before.Contains(table.All));
 

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using BlueSlate.Core.Judging;
+using BlueSlate.Core.Language;
 using BlueSlate.Core.Subjects.Dependencies.Drawn;
 
 namespace BlueSlate.Core.Subjects.Dependencies.Checking.Stages;
@@ -21,7 +22,15 @@ internal sealed class StagesAgainst
     {
         modelOf = drawn.ModelOf;
         var judged = drawn.Answer.Stages.Select(stage => new JudgedStage(stage, drawn)).ToList();
-        var claimed = plans.Select(plan => judged.Find(stage => Claims(stage.Stage, plan))).ToList();
+        var claimed = new List<JudgedStage?>();
+        foreach (var plan in plans)
+        {
+            var free = judged.Where(stage => !claimed.Contains(stage)).ToList();
+            claimed.Add(
+                free.Find(stage => IsCalledAlike(stage.Stage, plan)) ?? free.Find(stage => Claims(stage.Stage, plan, plans))
+            );
+        }
+
         var unsaid = new Queue<JudgedStage>(judged.Where(stage => stage.Stage is { Claimed: null, IsUnnormalised: false }));
         var pairs = ImmutableArray.CreateBuilder<StagePair>();
         foreach (var (i, plan) in plans.Index())
@@ -61,7 +70,7 @@ internal sealed class StagesAgainst
     /// </summary>
     public IEnumerable<JudgedStage> FalseClaims =>
         Stages.Where(stage =>
-            stage.Stage.Claimed > stage.Form
+            stage.Stage.Claimed > stage.FormApart
             && Pairs
                 .Where(pair => pair.Judged == stage)
                 .All(pair => pair.IsSkipped && (pair.Plan.Wanted is null || stage.Reaches(pair.Plan)))
@@ -130,9 +139,11 @@ internal sealed class StagesAgainst
 
     /// <summary>The table that has most in common with these attributes, if that is more than half of both.</summary>
     public static JudgedTable? Like(IReadOnlyList<JudgedTable> tables, AttributeSet wanted) =>
-        tables
-            .Where(table => 2 * (table.All & wanted).Count > (table.All | wanted).Count)
-            .MaxBy(table => (table.All & wanted).Count - (table.All - wanted).Count);
+        tables.Where(table => IsLike(table, wanted)).MaxBy(table => (table.All & wanted).Count - (table.All - wanted).Count);
+
+    /// <summary>Whether a table has more in common with these attributes than either has alone.</summary>
+    public static bool IsLike(JudgedTable table, AttributeSet wanted) =>
+        2 * (table.All & wanted).Count > (table.All | wanted).Count;
 
     private static IEnumerable<(string Model, string Answer)> Within(StageTable table, JudgedTable same)
     {
@@ -146,10 +157,18 @@ internal sealed class StagesAgainst
         }
     }
 
-    private static bool Claims(Stage stage, StagePlan plan) =>
-        plan.Wanted is null ? stage.IsUnnormalised : stage.Claimed == plan.Wanted && !stage.IsUnnormalised;
+    private static bool IsCalledAlike(Stage stage, StagePlan plan) =>
+        stage.IsUnnormalised == plan.Wanted is null && Name.Of(stage.Title).Key == Name.Of(plan.Stage.Title).Key;
 
-    // What claims more stands in for what was skipped.
+    // A stage whose title claims nothing is known by its form only where no other is to reach that.
+    private static bool Claims(Stage stage, StagePlan plan, ImmutableArray<StagePlan> plans) =>
+        plan.Wanted is null ? stage.IsUnnormalised
+        : stage.IsUnnormalised || stage.Claimed != plan.Wanted ? false
+        : plan.Stage.Claimed is not null || !plans.Any(other => other != plan && other.Stage.Claimed == plan.Wanted);
+
+    // What claims more stands in for what was skipped; nothing does for what was to be put together again.
     private static JudgedStage? Later(List<JudgedStage> judged, StagePlan plan) =>
-        judged.Where(stage => stage.Stage.Claimed > plan.Wanted).MinBy(stage => stage.Stage.Claimed);
+        plan.Denormalised.Any()
+            ? null
+            : judged.Where(stage => stage.Stage.Claimed > plan.Wanted).MinBy(stage => stage.Stage.Claimed);
 }

@@ -18,9 +18,9 @@ internal sealed class ClaimedFormWrong : DependencyFindingKind
     public override IEnumerable<Finding> Find(DependencyComparison comparison) =>
         from stage in comparison.Drawn.Stages.FalseClaims
         let given = comparison.Drawn.Model.Stored
-        let low = stage.Tables.First(table => StageForms.Of([table.All], given) < stage.Stage.Claimed)
+        let low = stage.Apart.First(table => StageForms.Of([table.All], given) < stage.Stage.Claimed)
         let against = StageForms.Against(low.All, stage.Stage.Claimed!.Value, given).FirstOrDefault()
-        let form = FormNames.Of(stage.Form!.Value)
+        let form = FormNames.Of(stage.FormApart!.Value)
         select new Finding
         {
             Id = IdFor(stage.Stage.Id),

@@ -13,7 +13,7 @@ internal abstract class DependencyLeft : StageFindingKind
 
     protected override IEnumerable<Finding> Find(DependencyComparison comparison, StagePair pair, JudgedStage stage) =>
         from bad in BadSplits(comparison, pair, stage)
-        where bad.Left is not null
+        where bad.Left is { IsAccountedFor: false }
         let found = Against(bad.Split, bad.Left, pair, comparison)
         where found is not null && IsKind(found, bad.Left, comparison)
         group bad by (bad.Left, found) into same

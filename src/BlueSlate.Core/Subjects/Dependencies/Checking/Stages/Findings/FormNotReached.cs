@@ -25,7 +25,9 @@ internal sealed class FormNotReached : StageFindingKind
         }
 
         var given = comparison.Drawn.Model.Stored;
-        var low = stage.Tables.FirstOrDefault(table => StageForms.Of([table.All], given) < wanted);
+        var low = stage.Tables.FirstOrDefault(table =>
+            !stage.IsAllowed(table, pair.Plan) && StageForms.Of([table.All], given) < wanted
+        );
         var unseen = Bad<StageSplitFact>(comparison, pair)
             .Select(verdict => verdict.OwnerId)
             .FirstOrDefault(owner => owner is not null);

@@ -2,7 +2,7 @@ using BlueSlate.Core.Language;
 using BlueSlate.Core.Language.Scenarios;
 using BlueSlate.Core.Subjects.Dependencies.Drawn;
 
-namespace BlueSlate.Core.Subjects.Dependencies.Preparing;
+namespace BlueSlate.Core.Subjects.Dependencies;
 
 /// <summary>A table with rows whose columns are attributes of a diagram.</summary>
 internal sealed class ColumnRows
@@ -31,6 +31,29 @@ internal sealed class ColumnRows
 
         return new ColumnRows(table, columns);
     }
+
+    /// <summary>Of several tables the one that has the most of the attributes; null where none has two.</summary>
+    public static ColumnRows? Best(IEnumerable<RowTable> tables, DependencyReading reading) =>
+        tables.Select(table => Of(table, reading)).Where(rows => rows.columnOf.Count > 1).MaxBy(rows => rows.columnOf.Count);
+
+    /// <summary>How many rows there are.</summary>
+    public int Count => table.Rows.Length;
+
+    /// <summary>What a row has for attributes; null where one of them has no column, or nothing stands there.</summary>
+    public string? ValueOf(int row, AttributeSet attributes)
+    {
+        if (attributes.Any(attribute => !columnOf.ContainsKey(attribute)))
+        {
+            return null;
+        }
+
+        var cells = attributes.Select(attribute => Cell(row, columnOf[attribute])).ToList();
+        return cells.Contains("") ? null : string.Join('\u001f', cells);
+    }
+
+    /// <summary>Whether nothing stands in a row for one of these attributes that has a column.</summary>
+    public bool HasGap(int row, AttributeSet attributes) =>
+        attributes.Any(attribute => columnOf.TryGetValue(attribute, out var column) && Cell(row, column).Length == 0);
 
     /// <summary>The first two rows that agree on a determinant and not on what it determines; null for none.</summary>
     public (int First, int Second)? Contradicting(AttributeSet from, int to) =>
