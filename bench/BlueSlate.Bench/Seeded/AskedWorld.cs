@@ -31,7 +31,8 @@ internal sealed class AskedWorld : ISeedWorld
 
     public HashSet<string> Several => [];
 
-    public List<SeedTable> Tables => [];
+    public List<SeedTable> Tables =>
+        [new SeedTable("denormalised", "Register", [.. Attributes.Select(one => (one, Key.Contains(one), false))])];
 
     public Dictionary<string, string> Listed =>
         new()
@@ -42,6 +43,9 @@ internal sealed class AskedWorld : ISeedWorld
             ["cover"] = $"Minimal cover: {string.Join("; ", Arrows.Select(Said))}",
             ["form"] = "Normal form: 1NF",
             ["derivation"] = Derived(mark, number, own[0]),
+            ["counterexample"] = Against("1, monday, 7; 2, monday, 8"),
+            ["anomaly"] = $"Anomaly of rows 2 and 5: update, {number} -> {own[0]}",
+            ["reason"] = "denormalised: Register is denormalised, since it is read line by line",
         };
 
     /// <summary>The kinds of faults, each with what it is put into.</summary>
@@ -62,6 +66,13 @@ internal sealed class AskedWorld : ISeedWorld
         ("derivation-missing", "derivation"),
         ("derivation-step-wrong", "derivation"),
         ("derivation-unfinished", "derivation"),
+        ("counterexample-missing", "counterexample"),
+        ("counterexample-harmless", "counterexample"),
+        ("counterexample-impossible", "counterexample"),
+        ("anomaly-unnamed", "anomaly"),
+        ("anomaly-mistaken", "anomaly"),
+        ("anomaly-cause", "anomaly"),
+        ("denormalisation-unaccounted", "reason"),
     ];
 
     /// <summary>Puts a fault into what is listed in an answer; null where there is one already.</summary>
@@ -103,6 +114,22 @@ internal sealed class AskedWorld : ISeedWorld
             case "derivation-unfinished":
                 listed["derivation"] = right[..right.LastIndexOf(';')];
                 return new(kind.Code, own[0]);
+            case "counterexample-harmless":
+                listed["counterexample"] = Against("1, monday, 7; 2, friday, 8");
+                return new(kind.Code, seat);
+            case "counterexample-impossible":
+                listed["counterexample"] = Against("1, monday, 7; 1, monday, 8");
+                return new(kind.Code, seat);
+            case "anomaly-mistaken":
+                listed["anomaly"] = right.Replace(
+                    "update",
+                    random.Next(2) == 0 ? "deletion" : "insertion",
+                    StringComparison.Ordinal
+                );
+                return new(kind.Code, "update");
+            case "anomaly-cause":
+                listed["anomaly"] = $"Anomaly of rows 2 and 5: update, {number}, {day} -> {seat}";
+                return new(kind.Code, seat);
             case "form-mistaken":
                 listed["form"] = $"Normal form: {(random.Next(2) == 0 ? "2NF" : "3NF")}";
                 return new(kind.Code, "1NF");
@@ -111,6 +138,8 @@ internal sealed class AskedWorld : ISeedWorld
                 return new(kind.Code);
         }
     }
+
+    private string Against(string rows) => $"Counterexample to {day} -> {seat}: {number}, {day}, {seat}; {rows}";
 
     private static string Derived(string from, string over, string to) =>
         $"Derivation of {from} -> {to}: {from} -> {over}; {over} -> {to}; {from} -> {to}";

@@ -43,6 +43,7 @@ internal sealed class DependencyFaults(DependencyWorld world, DependencyAnswer a
             ["group-without-outer-key"] = GroupAlone,
             ["partial-dependency-left"] = PartialLeft,
             ["transitive-dependency-left"] = TransitiveLeft,
+            ["denormalised-knowingly"] = KeptKnowingly,
             ["stage-attribute-dropped"] = Dropped,
             ["determinant-not-left-behind"] = NotLeftBehind,
             ["dependency-lost"] = Torn,
@@ -419,6 +420,18 @@ internal sealed class DependencyFaults(DependencyWorld world, DependencyAnswer a
         var line = answer.Table("2NF", "Line");
         line.Columns.AddRange(root.All.Skip(1).Select(own => (own, false, false)));
         return new("partial-dependency-left", root.Id);
+    }
+
+    private DependencySeed? KeptKnowingly()
+    {
+        if (TransitiveLeft() is not { } left)
+        {
+            return null;
+        }
+
+        var from = world.Things.First(thing => thing.Next?.Id == left.Words[0]);
+        answer.Listed["kept"] = $"3NF: {DependencyWorld.Named(from.Id)} is denormalised, since both are read together";
+        return left with { Code = "denormalised-knowingly" };
     }
 
     private DependencySeed? TransitiveLeft()
