@@ -123,6 +123,18 @@ describe('arrows in lanes', () => {
     fc.assert(forty, { numRuns: 15 });
   });
 
+  it('nor with sixty dependencies of up to three attributes each', () => {
+    const arrow = fc.record({
+      from: fc.array(fc.nat(39), { minLength: 1, maxLength: 3 }),
+      to: fc.array(fc.nat(39), { minLength: 1, maxLength: 1 }),
+    });
+    // Spread as people spread them: not all at one box, to which biased numbers lead.
+    const sixty = fc.property(fc.noBias(fc.array(arrow, { minLength: 60, maxLength: 60 })), (arrows) => {
+      expect(faults(layOut(placed(diagram(namesOf(40), arrows))))).toEqual(none);
+    });
+    fc.assert(sixty, { numRuns: 8 });
+  });
+
   it('nor in small diagrams', () => {
     const small = fc.property(fc.integer({ min: 3, max: 14 }), arrowsOf(14, 1, 9), (count, arrows) => {
       const within = arrows.map(({ from, to }) => ({ from: from.map((i) => i % count), to: to.map((i) => i % count) }));

@@ -1265,23 +1265,28 @@ var geometry = (function(exports) {
 	/** Where each net passes the rows in its way: between boxes, nearest to where it is going, with nothing else there. */
 	function withRisers(chosen, ground) {
 		const gathers = [...ground.gathers.values()];
-		const taken = ground.rows.map((_, row) => gathers.filter(({ corridor }) => corridor === row || corridor === row + 1).map(({ x }) => x));
+		const taken = ground.rows.map((_, row) => gathers.filter(({ corridor }) => corridor >= row - 1 && corridor <= row + 2).map(({ x }) => x).sort((a, b) => a - b));
+		const take = (row, x) => {
+			for (const near of [
+				row - 1,
+				row,
+				row + 1
+			]) {
+				const others = taken[near];
+				others?.splice(firstBeyond(x, others), 0, x);
+			}
+		};
 		return chosen.map(({ net, corridor }) => {
 			const risers = /* @__PURE__ */ new Map();
 			const rows = [...passedBy(net, corridor, ground)].sort((a, b) => a - b);
 			for (const way of [rows.filter((row) => row < corridor).reverse(), rows.filter((row) => row >= corridor)]) {
 				let from = middleOf(net.hub, ground);
 				for (const row of way) {
-					const others = [
-						row - 1,
-						row,
-						row + 1
-					].flatMap((near) => taken[near] ?? []);
-					from = slot(ground.rows[row], from, meanBeyond(net, corridor, row, ground), others);
+					from = slot(ground.rows[row], from, meanBeyond(net, corridor, row, ground), taken[row]);
 					risers.set(row, from);
 				}
 			}
-			for (const [row, x] of risers) taken[row].push(x);
+			for (const [row, x] of risers) take(row, x);
 			return {
 				net,
 				corridor,
@@ -1295,13 +1300,25 @@ var geometry = (function(exports) {
 		return beyond.reduce((sum, { target }) => sum + middleOf(target, ground), 0) / beyond.length;
 	}
 	function slot(row, from, to, taken) {
-		const free = openings(row, keepOff$1 + riserGap * (taken.length + 2)).flatMap(([low, high]) => {
-			const places = [];
-			for (let x = low + keepOff$1; x <= high - keepOff$1 + .01; x += riserGap / 2) places.push(x);
-			return places.filter((x) => taken.every((other) => Math.abs(other - x) >= riserGap));
-		});
 		const cost = (x) => Math.abs(x - from) + Math.abs(x - to) + Math.abs(x - to) / 100;
-		return free.reduce((best, other) => cost(other) < cost(best) ? other : best);
+		let [best, least] = [from, Infinity];
+		for (const [low, high] of openings(row, keepOff$1 + riserGap * (taken.length + 2))) for (let x = low + keepOff$1; x <= high - keepOff$1 + .01; x += riserGap / 2) if (cost(x) < least && isApart(x, taken)) [best, least] = [x, cost(x)];
+		return best;
+	}
+	/** Whether a place keeps its distance from all that is taken, from left to right. */
+	function isApart(x, taken) {
+		const next = taken[firstBeyond(x - riserGap, taken)];
+		return next === void 0 || next >= x + riserGap;
+	}
+	/** The number of the first that stands right of a place. */
+	function firstBeyond(x, sorted) {
+		let [low, high] = [0, sorted.length];
+		while (low < high) {
+			const middle = low + high >> 1;
+			if (sorted[middle] > x) high = middle;
+			else low = middle + 1;
+		}
+		return low;
 	}
 	/** Where a row can be passed: between its boxes, and on both sides of them. */
 	function openings({ cells }, outside) {
@@ -1342,8 +1359,8 @@ var geometry = (function(exports) {
 		return spans;
 	}
 	// src/geometry/lanes/ground.ts
-	/** How many lines are given lanes: their work grows with the square, and it is done while one draws. */
-	var mostLines = 160;
+	/** How many lines are given lanes: with more of them there is no room between rows. */
+	var mostLines = 500;
 	/** Whether arrows of a drawing run in lanes: bare boxes, tied by lines with solid heads or gathered. */
 	function isLaned(drawing) {
 		if (drawing.lines.size > mostLines) return false;
@@ -1793,7 +1810,8 @@ var geometry = (function(exports) {
 		const edges = /* @__PURE__ */ new Map();
 		for (const pin of pins) {
 			const edge = `${pin.cell.id} ${pin.top}`;
-			edges.set(edge, [...edges.get(edge) ?? [], pin]);
+			if (!edges.has(edge)) edges.set(edge, []);
+			edges.get(edge).push(pin);
 		}
 		const placed = /* @__PURE__ */ new Map();
 		for (const group of edges.values()) {
@@ -1837,22 +1855,26 @@ var geometry = (function(exports) {
 				high: Math.max(edge, far)
 			};
 		};
+		const at = pins.map((pin) => placed.get(pin.key));
 		const inCorridor = /* @__PURE__ */ new Map();
-		for (const pin of pins) inCorridor.set(pin.corridor, [...inCorridor.get(pin.corridor) ?? [], pin]);
-		for (const pin of pins) {
+		pins.forEach(({ corridor }, i) => {
+			if (!inCorridor.has(corridor)) inCorridor.set(corridor, []);
+			inCorridor.get(corridor).push(i);
+		});
+		pins.forEach((pin, i) => {
 			const { box } = pin.cell;
-			const isNear = ({ x }) => x > box.x - clash && x < right(box) + clash;
-			const beside = inCorridor.get(pin.corridor).flatMap((other) => other === pin ? [] : [upright(other, placed.get(other.key))]);
-			const others = [...passing, ...beside].filter(isNear);
+			const isNear = (x) => x > box.x - clash && x < right(box) + clash;
+			const others = passing.filter(({ x }) => isNear(x));
+			for (const other of inCorridor.get(pin.corridor)) if (other !== i && isNear(at[other])) others.push(upright(pins[other], at[other]));
 			const clear = (x) => {
 				const one = upright(pin, x);
 				return others.every((other) => Math.abs(other.x - x) >= clash || other.low >= one.high || one.low >= other.high);
 			};
-			const own = placed.get(pin.key);
 			const inside = (x) => x >= box.x + corner$2 && x <= right(box) - corner$2;
-			const better = asides.map((by) => own + by).find((x) => inside(x) && clear(x));
-			if (better !== void 0) placed.set(pin.key, better);
-		}
+			const better = asides.map((by) => at[i] + by).find((x) => inside(x) && clear(x));
+			if (better !== void 0) at[i] = better;
+		});
+		pins.forEach((pin, i) => placed.set(pin.key, at[i]));
 	}
 	function uprightsThrough(course, lanes) {
 		return [...course.risers].map(([row, x]) => {

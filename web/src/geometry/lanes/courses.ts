@@ -83,22 +83,30 @@ function spanOf(net: Net, ground: Ground): readonly [number, number] {
 /** Where each net passes the rows in its way: between boxes, nearest to where it is going, with nothing else there. */
 function withRisers(chosen: readonly { net: Net; corridor: number }[], ground: Ground): Course[] {
   const gathers = [...ground.gathers.values()];
-  const taken = ground.rows.map((_, row) =>
-    gathers.filter(({ corridor }) => corridor === row || corridor === row + 1).map(({ x }) => x),
+  // For each row what passes it or the rows next to it, from left to right: that meets in the corridors between.
+  const taken: number[][] = ground.rows.map((_, row) =>
+    gathers
+      .filter(({ corridor }) => corridor >= row - 1 && corridor <= row + 2)
+      .map(({ x }) => x)
+      .sort((a, b) => a - b),
   );
+  const take = (row: number, x: number) => {
+    for (const near of [row - 1, row, row + 1]) {
+      const others = taken[near];
+      others?.splice(firstBeyond(x, others), 0, x);
+    }
+  };
   return chosen.map(({ net, corridor }) => {
     const risers = new Map<number, number>();
     const rows = [...passedBy(net, corridor, ground)].sort((a, b) => a - b);
     for (const way of [rows.filter((row) => row < corridor).reverse(), rows.filter((row) => row >= corridor)]) {
       let from = middleOf(net.hub, ground);
       for (const row of way) {
-        // What passes the next row meets this in the corridor between.
-        const others = [row - 1, row, row + 1].flatMap((near) => taken[near] ?? []);
-        from = slot(ground.rows[row]!, from, meanBeyond(net, corridor, row, ground), others);
+        from = slot(ground.rows[row]!, from, meanBeyond(net, corridor, row, ground), taken[row]!);
         risers.set(row, from);
       }
     }
-    for (const [row, x] of risers) taken[row]!.push(x);
+    for (const [row, x] of risers) take(row, x);
     return { net, corridor, risers };
   });
 }
@@ -112,14 +120,30 @@ function meanBeyond(net: Net, corridor: number, row: number, ground: Ground): nu
 }
 
 function slot(row: Row, from: number, to: number, taken: readonly number[]): number {
-  // Outside the row there is always room for one more.
-  const free = openings(row, keepOff + riserGap * (taken.length + 2)).flatMap(([low, high]) => {
-    const places = [];
-    for (let x = low + keepOff; x <= high - keepOff + 0.01; x += riserGap / 2) places.push(x);
-    return places.filter((x) => taken.every((other) => Math.abs(other - x) >= riserGap));
-  });
   const cost = (x: number) => Math.abs(x - from) + Math.abs(x - to) + Math.abs(x - to) / 100;
-  return free.reduce((best, other) => (cost(other) < cost(best) ? other : best));
+  let [best, least] = [from, Infinity];
+  // Outside the row there is always room for one more.
+  for (const [low, high] of openings(row, keepOff + riserGap * (taken.length + 2)))
+    for (let x = low + keepOff; x <= high - keepOff + 0.01; x += riserGap / 2)
+      if (cost(x) < least && isApart(x, taken)) [best, least] = [x, cost(x)];
+  return best;
+}
+
+/** Whether a place keeps its distance from all that is taken, from left to right. */
+function isApart(x: number, taken: readonly number[]): boolean {
+  const next = taken[firstBeyond(x - riserGap, taken)];
+  return next === undefined || next >= x + riserGap;
+}
+
+/** The number of the first that stands right of a place. */
+function firstBeyond(x: number, sorted: readonly number[]): number {
+  let [low, high] = [0, sorted.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (sorted[middle]! > x) high = middle;
+    else low = middle + 1;
+  }
+  return low;
 }
 
 /** Where a row can be passed: between its boxes, and on both sides of them. */

@@ -33,8 +33,8 @@ export interface Ground {
   readonly gathers: ReadonlyMap<string, Gather>;
 }
 
-/** How many lines are given lanes: their work grows with the square, and it is done while one draws. */
-const mostLines = 160;
+/** How many lines are given lanes: with more of them there is no room between rows. */
+const mostLines = 500;
 
 /** Whether arrows of a drawing run in lanes: bare boxes, tied by lines with solid heads or gathered. */
 export function isLaned(drawing: Drawing): boolean {

@@ -34,7 +34,8 @@ export function pinsOf(courses: readonly Course[], lanes: Lanes, ground: Ground)
   const edges = new Map<string, Pin[]>();
   for (const pin of pins) {
     const edge = `${pin.cell.id} ${pin.top}`;
-    edges.set(edge, [...(edges.get(edge) ?? []), pin]);
+    if (!edges.has(edge)) edges.set(edge, []);
+    edges.get(edge)!.push(pin);
   }
   const placed = new Map<string, number>();
   for (const group of edges.values()) {
@@ -91,24 +92,27 @@ function asideOfOthers(
     const far = pin.top ? edge - pin.lane : edge + pin.lane;
     return { x, low: Math.min(edge, far), high: Math.max(edge, far) };
   };
-  const inCorridor = new Map<number, Pin[]>();
-  for (const pin of pins) inCorridor.set(pin.corridor, [...(inCorridor.get(pin.corridor) ?? []), pin]);
-  for (const pin of pins) {
+  const at = pins.map((pin) => placed.get(pin.key)!);
+  const inCorridor = new Map<number, number[]>();
+  pins.forEach(({ corridor }, i) => {
+    if (!inCorridor.has(corridor)) inCorridor.set(corridor, []);
+    inCorridor.get(corridor)!.push(i);
+  });
+  pins.forEach((pin, i) => {
     const { box } = pin.cell;
-    const isNear = ({ x }: Upright) => x > box.x - clash && x < right(box) + clash;
-    const beside = inCorridor
-      .get(pin.corridor)!
-      .flatMap((other) => (other === pin ? [] : [upright(other, placed.get(other.key)!)]));
-    const others = [...passing, ...beside].filter(isNear);
+    const isNear = (x: number) => x > box.x - clash && x < right(box) + clash;
+    const others = passing.filter(({ x }) => isNear(x));
+    for (const other of inCorridor.get(pin.corridor)!)
+      if (other !== i && isNear(at[other]!)) others.push(upright(pins[other]!, at[other]!));
     const clear = (x: number) => {
       const one = upright(pin, x);
       return others.every((other) => Math.abs(other.x - x) >= clash || other.low >= one.high || one.low >= other.high);
     };
-    const own = placed.get(pin.key)!;
     const inside = (x: number) => x >= box.x + corner && x <= right(box) - corner;
-    const better = asides.map((by) => own + by).find((x) => inside(x) && clear(x));
-    if (better !== undefined) placed.set(pin.key, better);
-  }
+    const better = asides.map((by) => at[i]! + by).find((x) => inside(x) && clear(x));
+    if (better !== undefined) at[i] = better;
+  });
+  pins.forEach((pin, i) => placed.set(pin.key, at[i]!));
 }
 
 function uprightsThrough(course: Course, lanes: Lanes): Upright[] {
