@@ -135,7 +135,9 @@ public sealed class DenormalisedTests
     public void Where_the_model_answer_puts_together_it_is_asked_for_with_its_reason()
     {
         string[] model = [.. Third, .. Last];
-        Checked(model, model).Findings.ShouldBeEmpty();
+        var same = Checked(model, model);
+        same.Findings.ShouldBeEmpty();
+        same.Doubt.IsOpen.ShouldBeFalse();
         var facts = Exercise.Of(Typed([.. Diagram, .. model]), Options).Facts;
         facts.Count(fact => fact.Kind.Name == "stage-denormalised").ShouldBe(1);
 
