@@ -172,6 +172,45 @@ test('a table gets a number of its own, two become one, and what is calculated i
   await expect(page.locator('text.name')).toHaveText(['Evening']);
   await page.getByRole('group', { name: 'View' }).getByRole('button', { name: 'undo' }).click();
   await expect(page.locator('text.name')).toHaveText(['Evening', 'Guide']);
+
+  // On purpose it leaves a note that waits for the reason.
+  await page.keyboard.press('Escape');
+  await page.locator('text.name', { hasText: 'Guide' }).click();
+  await expect(page.getByText('Guide, box, 4 rows')).toBeVisible();
+  await page.locator('text.name', { hasText: 'Evening' }).click({ modifiers: ['Shift'] });
+  await page.getByRole('button', { name: 'one table, denormalised' }).click();
+  await expect(page.locator('text.name')).toHaveText(['Evening']);
+  await expect(sentences(page)).toContainText('3NF: Evening is denormalised');
+  await page.locator('g.figure', { hasText: 'Denormalised' }).dblclick();
+  await page.getByLabel('Text', { exact: true }).fill('Denormalised: Evening, since the address is printed');
+  await page.keyboard.press('Escape');
+  await expect(sentences(page)).toContainText('3NF: Evening is denormalised, since the address is printed');
+});
+
+test('rows against a dependency and an anomaly are typed, and what is no rows is refused', async ({ page }) => {
+  await become(page, 'Rosa Tamm');
+  await openDrawing(page, 'Warm-up: the hire ledger');
+  await page.getByRole('button', { name: 'write', exact: true }).last().click();
+  const field = page.getByRole('textbox', { name: 'Sentences, one statement a line' });
+  const against = 'Counterexample to guide -> hours: guide, hours';
+  await field.fill(['Evening no determines guide and hours', `${against}; Ada, 1`].join('\n'));
+  await field.press('Control+End');
+  await field.press('Enter');
+  await expect(page.getByText('then two rows or more')).toBeVisible();
+  await field.fill(
+    [
+      'Attributes: evening no, guide, hours',
+      `${against}; Ada, 1; Ada, 2`,
+      'Anomaly of row 3: deletion, guide -> hours',
+      'Evening no determines guide and hours',
+    ].join('\n'),
+  );
+  await field.press('Control+End');
+  await field.press('Enter');
+  await field.press('Escape');
+  await expect(sentences(page)).toContainText(`${against}; Ada, 1; Ada, 2`);
+  await expect(page.locator('g.figure', { hasText: 'Anomaly of row 3' })).toBeVisible();
+  await expectAccessible(page);
 });
 
 /** Goes to something by its name, from the slate. */

@@ -65,6 +65,8 @@ export function SentenceEditor({ slate, lines, isOfNow, at, amend, onLeave }: Se
   /** The drawing that the text was last about, with what it said, null before that is known; and whether the text waits to be drawn. */
   const drawn = useRef({ document: isOfNow ? slate.session.current().document : null, lines });
   const waits = useRef(false);
+  /** Whether it is left as soon as that is done. */
+  const leavesThen = useRef(false);
   /** Whether a person has changed the text: as long as nobody has, there is nothing to draw of it. */
   const touched = useRef(false);
 
@@ -94,7 +96,7 @@ export function SentenceEditor({ slate, lines, isOfNow, at, amend, onLeave }: Se
     drawn.current = { document, lines };
     setText(next);
     setReply({ problems: [], notes: [] });
-    if (waits.current) void draw(next);
+    if (waits.current) void draw(next).then((all) => leavesThen.current && leaveAfter(all));
     // Only when what the drawing says has changed.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [lines, isOfNow]);
@@ -154,12 +156,15 @@ export function SentenceEditor({ slate, lines, isOfNow, at, amend, onLeave }: Se
   };
   const [looking, setLooking] = useState(false);
   const [leaving, setLeaving] = useState(false);
-  const leave = async () => {
-    if (leaving || (await draw(text))) {
+  const leaveAfter = (all: boolean) => {
+    // What waits for the drawing to be read is drawn in a moment.
+    leavesThen.current = !all && waits.current;
+    if (all) {
       slate.session.leaveOut([]);
       onLeave();
-    } else setLeaving(true);
+    } else setLeaving(!waits.current);
   };
+  const leave = async () => leaveAfter(leaving || (await draw(text)));
 
   const completion = completionOf(text.slice(0, caret), ownWords(slate.drawing));
   const onKeyDown = (event: React.KeyboardEvent<HTMLTextAreaElement>) => {
@@ -209,6 +214,7 @@ export function SentenceEditor({ slate, lines, isOfNow, at, amend, onLeave }: Se
           touched.current = true;
           setText(event.target.value);
           setLeaving(false);
+          leavesThen.current = false;
           setCaret(event.target.selectionStart);
         }}
         onSelect={(event) => setCaret(event.currentTarget.selectionStart)}
