@@ -224,7 +224,7 @@ function PartScript({ exercise, part, at, sessions, session, titled, editable, s
   };
 
   return (
-    <div className="script" style={{ '--margin-width': '310px' } as React.CSSProperties}>
+    <div className="script setting" style={{ '--margin-width': '310px' } as React.CSSProperties}>
       {writing ? (
         <ScenarioEditor
           exercise={exercise}

@@ -104,7 +104,7 @@ function RepairPart({ exercise, part, at, tabs, onAfresh }: RepairPartProps) {
   });
   const shown = look.data?.text === session.text() ? look.data : null;
   return (
-    <div className="script" style={{ '--margin-width': '310px' } as React.CSSProperties}>
+    <div className="script setting" style={{ '--margin-width': '310px' } as React.CSSProperties}>
       <ScenarioSheet
         title={exercise.title}
         line={partLine(part.part.value)}
