@@ -181,7 +181,7 @@ test('a table gets a number of its own, two become one, and what is calculated i
   await page.getByRole('button', { name: 'one table, denormalised' }).click();
   await expect(page.locator('text.name')).toHaveText(['Evening']);
   await expect(sentences(page)).toContainText('3NF: Evening is denormalised');
-  await page.locator('g.figure', { hasText: 'Denormalised' }).dblclick();
+  // It is written at once.
   await page.getByLabel('Text', { exact: true }).fill('Denormalised: Evening, since the address is printed');
   await page.keyboard.press('Escape');
   await expect(sentences(page)).toContainText('3NF: Evening is denormalised, since the address is printed');

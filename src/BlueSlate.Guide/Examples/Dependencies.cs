@@ -43,9 +43,18 @@ internal sealed class Dependencies : ExampleArea
         "Ticket determines borrower and tool",
         "Borrower determines phone",
         "Tool determines shelf",
-        "Counterexample to tool -> borrower: ticket, borrower, tool; 1, Ines, saw; 2, Tom, saw",
-        "Anomaly of rows 1 and 2: update, tool -> shelf",
     ];
+
+    /// <summary>Rows that show what does not follow.</summary>
+    private static readonly string[] Against =
+    [
+        .. Loans[..2],
+        .. Loans[7..],
+        "Counterexample to tool -> borrower: ticket, borrower, tool; 1, Ines, saw; 2, Tom, saw",
+    ];
+
+    /// <summary>What rows of the scenario show.</summary>
+    private static readonly string[] Shown = [.. Loans[..2], .. Loans[7..], "Anomaly of rows 1 and 2: update, tool -> shelf"];
 
     /// <summary>Two prices, of which one is in the list and the other was paid.</summary>
     private static readonly string[] Sale =
@@ -78,25 +87,25 @@ internal sealed class Dependencies : ExampleArea
     public override IReadOnlyDictionary<string, FindingExample> ByCode =>
         new Dictionary<string, FindingExample>(StringComparer.Ordinal)
         {
-            ["anomaly-cause"] = On(Loans, 11, "Anomaly of rows 1 and 2: update, ticket -> tool"),
-            ["anomaly-mistaken"] = On(Loans, 11, "Anomaly of rows 1 and 2: deletion, tool -> shelf"),
-            ["anomaly-unnamed"] = On(Loans, 11, ""),
+            ["anomaly-cause"] = On(Shown, 5, "Anomaly of rows 1 and 2: update, ticket -> tool"),
+            ["anomaly-mistaken"] = On(Shown, 5, "Anomaly of rows 1 and 2: deletion, tool -> shelf"),
+            ["anomaly-unnamed"] = On(Shown, 5, ""),
             ["arrow-loose"] = new(Of(JobSheet), WithLoose(Of(JobSheet))) { Options = Options },
             ["arrowhead-missing"] = new(Of(JobSheet), WithoutHead(Of(JobSheet))) { Options = Options },
             ["candidate-key-missing"] = On(Crew, 2, "Candidate keys: host, show"),
             ["closure-missing"] = On(Loans, 2, ""),
             ["closure-wrong"] = On(Loans, 2, "Closure of borrower: borrower, phone, tool"),
             ["counterexample-harmless"] = On(
-                Loans,
-                10,
+                Against,
+                5,
                 "Counterexample to tool -> borrower: ticket, borrower, tool; 1, Ines, saw; 2, Tom, awl"
             ),
             ["counterexample-impossible"] = On(
-                Loans,
-                10,
+                Against,
+                5,
                 "Counterexample to tool -> borrower: ticket, borrower, tool; 1, Ines, saw; 1, Tom, saw"
             ),
-            ["counterexample-missing"] = On(Loans, 10, ""),
+            ["counterexample-missing"] = On(Against, 5, ""),
             ["cover-missing"] = On(Loans, 4, ""),
             ["cover-not-equivalent"] = On(Loans, 4, "Minimal cover: ticket -> borrower; borrower -> phone; ticket -> tool"),
             ["cover-not-minimal"] = On(Loans, 4, Loans[4] + "; ticket -> shelf"),

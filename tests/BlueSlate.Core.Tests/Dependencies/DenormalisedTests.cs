@@ -78,6 +78,7 @@ public sealed class DenormalisedTests
     [InlineData("de-normalized: Copy because the list is long.", "Copy", "the list is long")]
     [InlineData("Denormalised: Copy: the list is long", "Copy", "the list is long")]
     [InlineData("Denormalised: Copy, since …", "Copy", "")]
+    [InlineData("Denormalised: Copy, since … it is read often.", "Copy", "it is read often")]
     [InlineData("Denormalised: Copy", "Copy", "")]
     [InlineData("Denormalised: Notes since sung, since asked for", "Notes", "sung, since asked for")]
     public void A_note_is_read_in_whatever_words(string line, string table, string reason)

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { DrawingTools } from '../api/drawingTools';
 import { readDrawing, writeDrawing } from '../drawing/format';
+import { select } from '../drawing/selection';
 import { stepsBetween } from '../drawing/steps';
 import { placementOf } from '../geometry/scene';
 import { messageOf } from '../ui/states';
@@ -24,6 +25,12 @@ export function useDeeds(slate: Slate, tools: DrawingTools | undefined) {
       const fresh = [...after.sheets.keys()].find((id) => !before.sheets.has(id));
       if (fresh) slate.setSheet(fresh);
       else slate.fitSoon();
+      // A note that comes with it waits for what a person has to say.
+      const note = [...after.shapes.values()].find(({ id, form }) => form === 'note' && !before.shapes.has(id));
+      if (note) {
+        slate.setSelection(select(note.id));
+        slate.setEditing({ of: 'shape', id: note.id });
+      }
     } catch (error) {
       slate.setTold(messageOf(error));
     } finally {

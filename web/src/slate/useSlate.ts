@@ -202,6 +202,12 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
 
   const link = useCallback(
     (from: string, to: string | Attachment, edges: DrawnEdges = {}) => {
+      // Where one draws arrow after arrow from one thing, itself is none of what they lead to.
+      if (to === from && notation.severalFromOne) {
+        setLinkFrom(null);
+        return from;
+      }
+
       const { change: added, id } = addLine(
         session.current().document,
         onShape(from),

@@ -56,7 +56,7 @@ internal sealed partial record Denormalisation(string Note, string Table, string
     private static string TableIn(Match found) =>
         found.Groups["table"].Value.Trim() is var table && table == DependencyStatement.Nameless ? "" : table;
 
-    private static string ReasonIn(Match found) => found.Groups["reason"].Value.Trim().TrimEnd('.', '…').Trim();
+    private static string ReasonIn(Match found) => found.Groups["reason"].Value.Trim().Trim('.', '…').Trim();
 
     [GeneratedRegex(@"^\s*de-?normali[sz]ed\s*:\s*(?<table>[^,;:]+?)" + Because, RegexOptions.IgnoreCase)]
     private static partial Regex NotePattern();
