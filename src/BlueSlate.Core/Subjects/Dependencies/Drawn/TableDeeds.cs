@@ -52,8 +52,9 @@ internal static class TableDeeds
         }
 
         var at = merged.Sheets.ToList().FindIndex(sheet => sheet.Id == stage.Id);
+        // Not the id of a table that has just gone.
         var note = new Shape(
-            new FreshIds(merged).Next(),
+            new FreshIds(drawing).Next(),
             Form.Note,
             Outline.Single,
             Denormalisation.Line(table.Name, ""),
