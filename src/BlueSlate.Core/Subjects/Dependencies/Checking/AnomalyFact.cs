@@ -105,7 +105,7 @@ internal sealed record AnomalyFact() : DependencyFactKind("anomaly", 29)
     }
 
     private static bool AreAlike(Dependency one, Dependency other, DependencySet given) =>
-        given.Implied.ClosureOf(one.From) is var reached && reached == given.Implied.ClosureOf(other.From);
+        given.Implied.ClosureOf(one.From) == given.Implied.ClosureOf(other.From);
 
     private static IEnumerable<ListedAnomaly> NamedBy(DependencyReading model) =>
         model.Listed.Anomalies.Where(one => one.Cause.From.Strange.IsEmpty && one.Cause.To.Strange.IsEmpty);

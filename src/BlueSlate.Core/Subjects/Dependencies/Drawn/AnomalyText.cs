@@ -66,20 +66,6 @@ internal sealed partial record AnomalyText(
             _ => "deletion",
         };
 
-    /// <summary>The same with its article: an update.</summary>
-    public static string Article(AnomalyKind kind) => $"{(kind == AnomalyKind.Deletion ? "A" : "An")} {Word(kind)}";
-
-    /// <summary>What goes wrong, of what one of something has.</summary>
-    public static string Why(AnomalyKind kind, string from) =>
-        kind switch
-        {
-            AnomalyKind.Insertion =>
-                $"What one {from} has cannot be put in as long as there is nothing else to stand in its row.",
-            AnomalyKind.Update =>
-                $"What one {from} has stands in each of its rows: changed in one of them only, they contradict each other.",
-            _ => $"With the last of its rows goes what one {from} has, though only the rest was to be taken out.",
-        };
-
     /// <summary>Rows in running text: rows 2 and 5.</summary>
     public static string SayRows(ImmutableArray<int> rows) =>
         $"{(rows.Length == 1 ? "row" : "rows")} "

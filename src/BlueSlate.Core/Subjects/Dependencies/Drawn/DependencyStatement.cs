@@ -77,12 +77,13 @@ internal abstract partial record DependencyStatement
     public static (DependencyStatement? Statement, StatementProblem? Problem) Parse(string line, Func<string, bool> isStage)
     {
         var text = line.Trim().TrimEnd('.');
-        if (StagePattern().Match(text) is { Success: true } staged && IsTitle(staged.Groups["stage"].Value.Trim(), isStage))
+        if (
+            StagePattern().Match(text) is { Success: true } staged
+            && IsTitle(staged.Groups["stage"].Value.Trim(), isStage)
+            && Denormalisation.Sentence(staged.Groups["rest"].Value) is var (name, reason)
+        )
         {
-            if (Denormalisation.Sentence(staged.Groups["rest"].Value) is var (name, reason))
-            {
-                return (new OfDenormalised(staged.Groups["stage"].Value.Trim(), name, reason), null);
-            }
+            return (new OfDenormalised(staged.Groups["stage"].Value.Trim(), name, reason), null);
         }
 
         if (Denormalisation.Read(text) is { IsAccountedFor: true } noted)

@@ -3,7 +3,7 @@ using BlueSlate.Core.Subjects.Dependencies.Drawn;
 
 namespace BlueSlate.Core.Subjects.Dependencies.Checking.Findings;
 
-internal sealed class AnomalyCauseWrong : DependencyFindingKind
+internal sealed class AnomalyCauseWrong : AnomalyFindingKind
 {
     public override string Code => "anomaly-cause";
 
@@ -15,27 +15,21 @@ internal sealed class AnomalyCauseWrong : DependencyFindingKind
 
     public override int Rank => 39;
 
-    public override IEnumerable<Finding> Find(DependencyComparison comparison) =>
-        from verdict in comparison.AllBad
-        where verdict is { Fact.Kind: AnomalyFact, Kind: VerdictKind.Wrong }
-        let named = AnomalyFact.NamedFor(verdict.Fact, comparison.Drawn)
-        where AnomalyFact.StandingOf(verdict.Fact, named, comparison.Drawn) is { IsKind: true, IsCause: false }
-        let wanted = AnomalyFact.WantedBy(verdict.Fact, comparison.Drawn.Model)
-        let said = CoverFact.Said(named.Cause, comparison.Drawn.Answer)
-        let rows = AnomalyText.SayRows(wanted.Rows)
-        select new Finding
+    protected override bool IsKind(AnomalyJudged judged, DependencyComparison comparison) =>
+        judged.Named is { } named
+        && AnomalyFact.StandingOf(judged.Fact, named, comparison.Drawn) is { IsKind: true, IsCause: false };
+
+    protected override Finding Say(AnomalyJudged judged, Finding finding, DependencyComparison comparison)
+    {
+        var said = CoverFact.Said(judged.Named!.Cause, comparison.Drawn.Answer);
+        return finding with
         {
-            Id = IdFor(verdict.Fact.ConceptId),
-            Code = Code,
-            Tag = Tag.Differs,
-            Headline = $"What goes wrong with {rows} does not come from {said}.",
+            Headline = $"What goes wrong with {judged.Rows} does not come from {said}.",
             There = $"The note lays it to {said}.",
-            Wanted = $"A dependency whose left side is no key: {CoverFact.Said(wanted.Cause, comparison.Drawn.Model)}.",
-            Why = WhyNot(named, comparison),
-            Claims = [verdict.Fact.Id],
-            ModelElements = [wanted.Note],
-            AnswerElements = [named.Note],
+            Wanted = $"A dependency whose left side is no key: {CoverFact.Said(judged.Wanted.Cause, comparison.Drawn.Model)}.",
+            Why = WhyNot(judged.Named, comparison),
         };
+    }
 
     private static string WhyNot(ListedAnomaly named, DependencyComparison comparison)
     {

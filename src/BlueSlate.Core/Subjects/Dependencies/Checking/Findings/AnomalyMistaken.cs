@@ -1,10 +1,9 @@
 using BlueSlate.Core.Judging;
 using BlueSlate.Core.Language;
-using BlueSlate.Core.Subjects.Dependencies.Drawn;
 
 namespace BlueSlate.Core.Subjects.Dependencies.Checking.Findings;
 
-internal sealed class AnomalyMistaken : DependencyFindingKind
+internal sealed class AnomalyMistaken : AnomalyFindingKind
 {
     public override string Code => "anomaly-mistaken";
 
@@ -16,27 +15,17 @@ internal sealed class AnomalyMistaken : DependencyFindingKind
 
     public override int Rank => 39;
 
-    public override IEnumerable<Finding> Find(DependencyComparison comparison) =>
-        from verdict in comparison.AllBad
-        where verdict is { Fact.Kind: AnomalyFact, Kind: VerdictKind.Wrong }
-        let named = AnomalyFact.NamedFor(verdict.Fact, comparison.Drawn)
-        where !AnomalyFact.StandingOf(verdict.Fact, named, comparison.Drawn).IsKind
-        let wanted = AnomalyFact.WantedBy(verdict.Fact, comparison.Drawn.Model)
-        let rows = AnomalyText.SayRows(wanted.Rows)
-        let show = wanted.Rows.Length == 1 ? "shows" : "show"
-        let right = AnomalyText.Article(wanted.Kind)
-        let said = Phrasing.InText(AnomalyText.Article(named.Kind))
-        select new Finding
+    protected override bool IsKind(AnomalyJudged judged, DependencyComparison comparison) =>
+        judged.Named is { } named && !AnomalyFact.StandingOf(judged.Fact, named, comparison.Drawn).IsKind;
+
+    protected override Finding Say(AnomalyJudged judged, Finding finding, DependencyComparison comparison)
+    {
+        var (right, said) = (Phrasing.InText(Article(judged.Wanted.Kind)), Phrasing.InText(Article(judged.Named!.Kind)));
+        var show = judged.Wanted.Rows.Length == 1 ? "shows" : "show";
+        return finding with
         {
-            Id = IdFor(verdict.Fact.ConceptId),
-            Code = Code,
-            Tag = Tag.Differs,
-            Headline = $"{Phrasing.Capital(rows)} {show} {Phrasing.InText(right)} anomaly, not {said} one.",
+            Headline = $"{Phrasing.Capital(judged.Rows)} {show} {right} anomaly, not {said} one.",
             There = $"The note calls it {said} anomaly.",
-            Wanted = $"{right} anomaly: {CoverFact.Said(wanted.Cause, comparison.Drawn.Model)}.",
-            Why = AnomalyText.Why(wanted.Kind, comparison.Say(wanted.Cause.From.Attributes)),
-            Claims = [verdict.Fact.Id],
-            ModelElements = [wanted.Note],
-            AnswerElements = [named.Note],
         };
+    }
 }

@@ -1,9 +1,8 @@
 using BlueSlate.Core.Judging;
-using BlueSlate.Core.Subjects.Dependencies.Drawn;
 
 namespace BlueSlate.Core.Subjects.Dependencies.Checking.Findings;
 
-internal sealed class AnomalyUnnamed : DependencyFindingKind
+internal sealed class AnomalyUnnamed : AnomalyFindingKind
 {
     public override string Code => "anomaly-unnamed";
 
@@ -15,22 +14,13 @@ internal sealed class AnomalyUnnamed : DependencyFindingKind
 
     public override int Rank => 38;
 
-    public override IEnumerable<Finding> Find(DependencyComparison comparison) =>
-        from verdict in comparison.AllBad
-        where verdict is { Fact.Kind: AnomalyFact, Kind: VerdictKind.Absent }
-        let wanted = AnomalyFact.WantedBy(verdict.Fact, comparison.Drawn.Model)
-        let rows = AnomalyText.SayRows(wanted.Rows)
-        select new Finding
+    protected override bool IsKind(AnomalyJudged judged, DependencyComparison comparison) => judged.Named is null;
+
+    protected override Finding Say(AnomalyJudged judged, Finding finding, DependencyComparison comparison) =>
+        finding with
         {
-            Id = IdFor(verdict.Fact.ConceptId),
-            Code = Code,
             Tag = Tag.Missing,
-            Headline = $"It is not said what goes wrong with {rows}.",
-            There = $"No note names the anomaly of {rows}.",
-            Wanted = $"{AnomalyText.Article(wanted.Kind)} anomaly: {CoverFact.Said(wanted.Cause, comparison.Drawn.Model)}.",
-            Why = AnomalyText.Why(wanted.Kind, comparison.Say(wanted.Cause.From.Attributes)),
-            Claims = [verdict.Fact.Id],
-            ModelElements = [wanted.Note],
-            AnswerElements = [.. ElementsOf(comparison, wanted.Cause.From.Attributes | wanted.Cause.To.Attributes)],
+            Headline = $"It is not said what goes wrong with {judged.Rows}.",
+            There = $"No note names the anomaly of {judged.Rows}.",
         };
 }
