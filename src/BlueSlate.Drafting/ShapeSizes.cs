@@ -25,6 +25,10 @@ public static partial class ShapeSizes
 
     private const double TextLeft = 42;
     private const double Padding = 14;
+    private const double NameGap = 12;
+    private const double MarkGap = 6;
+    private const double RingWidth = 14;
+    private const double LeastCell = 40;
 
     // A box in which nothing but a name is written may be narrower.
     private const double BareWidth = 100;
@@ -37,6 +41,7 @@ public static partial class ShapeSizes
         return form.Layout switch
         {
             "rows" => BoxOf(shape, form),
+            "cells" => StripOf(shape, form),
             "lines" => NoteOf(shape.Text),
             "below" => (form.Least[0], form.Least[1]),
             _ => (Math.Max(form.Least[0], Math.Ceiling((TextWidths.Of(shape.Text) * form.Widen) + form.Pad)), form.Least[1]),
@@ -65,6 +70,26 @@ public static partial class ShapeSizes
 
         var ringed = rows.Any(row => row.Ring && row.Mark.Length > 0);
         return rows.Select(row => MarkLeft + TextWidths.Of(row.Mark, 12) + (ringed ? 24 : 14)).Append(TextLeft).Max();
+    }
+
+    /// <summary>How far the first cell of a strip stands from its left edge: its name stands before it.</summary>
+    public static double NameWidthOf(Shape shape) =>
+        shape.Text.Length == 0 ? 0 : Math.Ceiling(TextWidths.Of(shape.Text, bold: true)) + NameGap;
+
+    /// <summary>How far the text of a cell stands from the cell's left edge: behind its mark and its ring.</summary>
+    public static double LeadOf(TextLine row) =>
+        MarkLeft + (row.Mark.Length > 0 ? Math.Ceiling(TextWidths.Of(row.Mark, 12)) + MarkGap : 0) + (row.Ring ? RingWidth : 0);
+
+    /// <summary>The cells of a strip beside each other: how far each stands from the strip's left edge, and its width.</summary>
+    public static IEnumerable<(TextLine Row, double X, double Width)> CellsOf(Shape shape)
+    {
+        var x = NameWidthOf(shape);
+        foreach (var row in shape.TextLines)
+        {
+            var width = Math.Max(LeastCell, LeadOf(row) + Math.Ceiling(TextWidths.Of(row.Text)) + MarkLeft);
+            yield return (row, x, width);
+            x += width;
+        }
     }
 
     /// <summary>The lines of a note, broken at words, a longer word on a line of its own.</summary>
@@ -111,6 +136,12 @@ public static partial class ShapeSizes
                 ? 10
                 : (rows * RowHeight) + (Math.Max(1, shape.Compartments.Length) * Foot);
         return (Math.Ceiling(widest / 2) * 2, head + body);
+    }
+
+    private static (double Width, double Height) StripOf(Shape shape, Symbol form)
+    {
+        var cells = CellsOf(shape).Sum(cell => cell.Width);
+        return (NameWidthOf(shape) + Math.Max(cells, form.Least[0]), form.Least[1]);
     }
 
     private static (double Width, double Height) NoteOf(string text)

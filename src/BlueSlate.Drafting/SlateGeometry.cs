@@ -53,7 +53,7 @@ public static class SlateGeometry
 
     // Most sheets have none, and need not be asked about.
     private static bool MayHaveLanes(Sheet sheet) =>
-        sheet.Shapes.Any(shape => shape.Form == Form.Junction)
+        sheet.Shapes.Any(shape => shape.Form is Form.Junction or Form.Strip)
         || sheet.Lines.Any(line => line.From.Marks.Contains("arrow") || line.To.Marks.Contains("arrow"));
 
     private readonly record struct Corner(double X, double Y);

@@ -1,4 +1,5 @@
 using System.Text.Json.Nodes;
+using System.Xml.Linq;
 using BlueSlate.Core.Drawings;
 using Shouldly;
 using static System.StringComparison;
@@ -79,7 +80,10 @@ public sealed class ClassTests(TestServer server) : IClassFixture<TestServer>
         }
 
         // Both have no altitude that is optional, or none at all; with three wanted, nothing is told of two.
-        var told = await response.Content.ReadAsStringAsync();
+        // The letters of the shipped faces are in the file as well, and hold any short code by chance.
+        var picture = XDocument.Parse(await response.Content.ReadAsStringAsync());
+        picture.Descendants().Where(one => one.Name.LocalName == "style").Remove();
+        var told = picture.ToString(SaveOptions.DisableFormatting);
         told.ShouldContain("2 answers. A number says how many do not have it so.");
         told.ShouldContain(">1</text>");
         var desk = await instructor.GetAsync($"/api/marking/exercises/{exercise}");

@@ -105,8 +105,11 @@ public sealed record Symbol
     /// <summary>How much smaller, across and down, the inner of two outlines is at each side.</summary>
     public ImmutableArray<double> Inset { get; init; } = [4, 4];
 
-    /// <summary>Where a form's text stands: <c>rows</c>, <c>middle</c>, <c>lines</c> or <c>below</c>.</summary>
+    /// <summary>Where a form's text stands: <c>rows</c>, <c>cells</c>, <c>middle</c>, <c>lines</c> or <c>below</c>.</summary>
     public string Layout { get; init; } = "middle";
+
+    /// <summary>Whether a form holds lines of text: beneath each other, or beside each other in cells.</summary>
+    public bool HoldsLines => Layout is "rows" or "cells";
 
     /// <summary>Where straight lines end: at a <c>box</c>, <c>ellipse</c>, <c>diamond</c> or <c>dome</c>.</summary>
     public string Rim { get; init; } = "box";
@@ -138,6 +141,9 @@ public static class Form
 
     /// <summary>A box with rounded corners.</summary>
     public const string Rounded = "rounded";
+
+    /// <summary>A row of cells, with a name before it.</summary>
+    public const string Strip = "strip";
 
     /// <summary>An oval.</summary>
     public const string Oval = "oval";

@@ -13,7 +13,6 @@ var geometry = (function(exports) {
 	var rowsOf = (shape) => shape.compartments.flat();
 	/** The id of the sheet that holds whatever names none. */
 	var firstSheet = (drawing) => [...drawing.sheets.keys()][0] ?? "sheet1";
-	/** The lines that have an end at one of these shapes, or at a row in one of them. */
 	function linesAt(drawing, shapes) {
 		const rows = /* @__PURE__ */ new Set();
 		for (const id of shapes) {
@@ -981,9 +980,21 @@ var geometry = (function(exports) {
 			layout: "rows",
 			rim: "box",
 			least: [150, 36]
+		},
+		"../../../symbols/forms/strip.json": {
+			name: "strip",
+			says: "a row of cells",
+			notations: ["dependency"],
+			edge: ["M0 0L1 0L1 1L0 1Z"],
+			inset: [4, 4],
+			layout: "cells",
+			rim: "box",
+			least: [60, 36]
 		}
 	})).map((form) => [form.name, form]));
 	var formOf = (form) => forms.get(form) ?? forms.get("rectangle");
+	/** Whether a form holds lines of text beside each other, in cells. */
+	var isStrip = (form) => formOf(form).layout === "cells";
 	var inside = {
 		box: (x, y) => Math.abs(x) <= 1 && Math.abs(y) <= 1,
 		ellipse: (x, y) => x * x + y * y <= 1,
@@ -1047,6 +1058,7 @@ var geometry = (function(exports) {
 		const [width, height] = form.least;
 		switch (form.layout) {
 			case "rows": return boxSize(shape, width);
+			case "cells": return stripSize(shape, width, height);
 			case "lines": return noteSize(shape.text);
 			case "below": return {
 				width,
@@ -1089,6 +1101,36 @@ var geometry = (function(exports) {
 		const widest = Math.max(0, ...rows.map((row) => textWidth(row.mark, 12)));
 		const ringed = rows.some((row) => row.ring && row.mark !== "");
 		return Math.max(type.textLeft, type.markLeft + widest + (ringed ? 24 : 14));
+	}
+	var strip = {
+		nameGap: 12,
+		markGap: 6,
+		ring: 14,
+		leastCell: 40
+	};
+	/** How far the first cell of a strip stands from its left edge: its name stands before it. */
+	var nameWidth = (shape) => shape.text === "" ? 0 : Math.ceil(textWidth(shape.text, type.size, "bold")) + strip.nameGap;
+	/** How far the text of a cell stands from the cell's left edge: behind its mark and its ring. */
+	var cellLead = ({ mark, ring }) => type.markLeft + (mark === "" ? 0 : Math.ceil(textWidth(mark, 12)) + strip.markGap) + (ring ? strip.ring : 0);
+	/** The cells of a strip beside each other: how far each stands from the strip's left edge, and its width. */
+	function cellsOf(shape) {
+		let x = nameWidth(shape);
+		return rowsOf(shape).map((row) => {
+			const width = Math.max(strip.leastCell, cellLead(row) + Math.ceil(textWidth(row.text)) + type.markLeft);
+			x += width;
+			return {
+				row,
+				x: x - width,
+				width
+			};
+		});
+	}
+	function stripSize(shape, leastWidth, height) {
+		const cells = cellsOf(shape).reduce((sum, { width }) => sum + width, 0);
+		return {
+			width: nameWidth(shape) + Math.max(cells, leastWidth),
+			height
+		};
 	}
 	/** The lines of a note, broken at words. */
 	function noteLines(text) {
@@ -1361,19 +1403,20 @@ var geometry = (function(exports) {
 	// src/geometry/lanes/ground.ts
 	/** How many lines are given lanes: with more of them there is no room between rows. */
 	var mostLines = 500;
-	/** Whether arrows of a drawing run in lanes: bare boxes, tied by lines with solid heads or gathered. */
+	/** Whether arrows of a drawing run in lanes: bare boxes, tied by lines with solid heads or gathered, and strips of cells. */
 	function isLaned(drawing) {
 		if (drawing.lines.size > mostLines) return false;
 		const shapes = [...drawing.shapes.values()];
-		return shapes.every((shape) => isCell(shape) || isGather(shape) || shape.form === "note") && (shapes.some(isGather) || [...drawing.lines.values()].some((line) => [line.from, line.to].some((end) => end.marks.includes("arrow"))));
+		return shapes.every((shape) => isInRow(shape) || isGather(shape) || shape.form === "note") && (shapes.some((shape) => isGather(shape) || isStrip(shape.form)) || [...drawing.lines.values()].some((line) => [line.from, line.to].some((end) => end.marks.includes("arrow"))));
 	}
-	var isCell = (shape) => shape.form === "rectangle" && shape.compartments.length === 0;
+	/** Whether a shape stands in a row with others: a bare box, or a strip of cells. */
+	var isInRow = (shape) => isStrip(shape.form) || shape.form === "rectangle" && shape.compartments.length === 0;
 	/** Whether a shape gathers: it names nothing. */
 	var isGather = (shape) => shape.form === "junction" && rowsOf(shape).every(({ text }) => text === "");
 	/** The rows in which the boxes stand, or null where boxes above each other are beside others too. */
 	function groundOf(drawing, boxes) {
 		const shapes = [...drawing.shapes.values()];
-		const rows = rowsAmong(shapes.filter(isCell), boxes);
+		const rows = rowsAmong(shapes.filter(isInRow), boxes);
 		if (!rows) return null;
 		const gathers = shapes.filter(isGather).flatMap((shape) => {
 			const gather = seated(shape.id, centre(boxes.get(shape.id)), boxes.get(shape.id), rows);
@@ -1407,17 +1450,50 @@ var geometry = (function(exports) {
 			return {
 				top: Math.min(...members.map(({ box }) => box.y)),
 				bottom: low,
-				cells: beside.map((one) => cellOf(one, row))
+				cells: beside.flatMap((one) => cellsAt(one.shape, one.box, row))
 			};
 		});
 		return rows.some(({ cells }) => cells.some((cell, i) => i > 0 && cell.box.x < right(cells[i - 1].box))) ? null : rows;
 	}
-	var cellOf = ({ shape, box }, row) => ({
-		id: shape.id,
-		box,
-		row,
-		underlined: (shape.underline ?? "none") !== "none"
-	});
+	function cellsAt(shape, box, row) {
+		if (!isStrip(shape.form)) {
+			const underlined = (shape.underline ?? "none") !== "none";
+			return [{
+				id: shape.id,
+				shape: shape.id,
+				strip: "",
+				box,
+				row,
+				underlined
+			}];
+		}
+		const own = {
+			shape: shape.id,
+			strip: shape.id,
+			row
+		};
+		const name = nameWidth(shape);
+		const cells = cellsOf(shape).map(({ row: { id, underline }, x, width }) => ({
+			...own,
+			id,
+			box: {
+				...box,
+				x: box.x + x,
+				width
+			},
+			underlined: underline === "solid"
+		}));
+		if (name > 0 || cells.length === 0) cells.unshift({
+			...own,
+			id: shape.id,
+			box: {
+				...box,
+				width: name || box.width
+			},
+			underlined: false
+		});
+		return cells;
+	}
 	/** A gather in the corridor in which its middle is; none where it stands among the boxes of a row. */
 	function seated(id, { x, y }, box, rows) {
 		const radius = box.width / 2;
@@ -1523,19 +1599,21 @@ var geometry = (function(exports) {
 			found.get(key).spokes.push(spoke);
 		}
 		const nets = [...found.values()];
-		const key = new Set([...ground.cells.values()].filter((cell) => cell.underlined).map((cell) => cell.id));
+		const keys = /* @__PURE__ */ new Map();
+		for (const { id, strip, underlined } of ground.cells.values()) if (underlined) keys.set(strip, (keys.get(strip) ?? /* @__PURE__ */ new Set()).add(id));
 		return nets.map((net) => {
 			const gathered = nets.find((other) => other.bracket && other.hub === net.hub);
 			const from = ground.cells.has(net.hub) ? [net.hub] : (gathered?.spokes ?? []).map((spoke) => spoke.target);
+			const key = keys.get(ground.cells.get(from[0] ?? "")?.strip ?? "");
 			return {
 				...net,
-				ofKey: key.size > 0 && from.length === key.size && from.every((id) => key.has(id))
+				ofKey: key !== void 0 && from.length === key.size && from.every((id) => key.has(id))
 			};
 		});
 	}
 	var hasHead = (end) => end.marks.includes("arrow");
 	function netOf(line, { cells, gathers }) {
-		const at = (side) => line[side].on.kind === "shape" ? line[side].on.id : "";
+		const at = (side) => line[side].on.kind === "shape" || line[side].on.kind === "row" ? line[side].on.id : "";
 		const [from, to] = [at("from"), at("to")];
 		const known = (id) => cells.has(id) || gathers.has(id);
 		if (!known(from) || !known(to) || from === to || gathers.has(from) && gathers.has(to)) return null;
@@ -1571,7 +1649,7 @@ var geometry = (function(exports) {
 	function setOut(drawing, boxes, fresh) {
 		if (!isLaned(drawing)) return null;
 		const shapes = [...drawing.shapes.values()];
-		const cells = shapes.filter(isCell);
+		const cells = shapes.filter(isInRow);
 		const standing = cells.filter(({ id }) => !fresh.has(id));
 		const placed = new Map(boxes);
 		if (standing.length === 0) inRows(cells, boxes).forEach((box, id) => placed.set(id, box));
@@ -1582,10 +1660,13 @@ var geometry = (function(exports) {
 		const lanes = lanesOf(coursesOf(netsOf(drawing, seated), seated), seated);
 		const moved = standing.length === 0 ? closedUp(seated, lanes) : seated.rows.map(() => 0);
 		const at = /* @__PURE__ */ new Map();
-		for (const cell of seated.cells.values()) if (fresh.has(cell.id)) at.set(cell.id, {
-			x: cell.box.x,
-			y: cell.box.y + moved[cell.row]
-		});
+		for (const { shape, row } of seated.cells.values()) {
+			const box = placed.get(shape);
+			if (fresh.has(shape)) at.set(shape, {
+				x: box.x,
+				y: box.y + moved[row]
+			});
+		}
 		for (const gather of seated.gathers.values()) if (fresh.has(gather.id)) at.set(gather.id, cornerOf(gather, seated, lanes, moved));
 		aside$2(shapes.filter(({ id }) => fresh.has(id) && !at.has(id)), placed, at);
 		return at;
@@ -1597,11 +1678,11 @@ var geometry = (function(exports) {
 	});
 	/** All boxes in rows of about the same width, far apart; the rows that they had are kept where these are not too wide. */
 	function inRows(cells, boxes) {
-		const before = rowsAmong(cells, boxes);
-		const ordered = before?.flatMap((row) => row.cells.map(({ id }) => id)) ?? cells.map(({ id }) => id);
+		const had = rowsAmong(cells, boxes)?.map((row) => [...new Set(row.cells.map(({ shape }) => shape))]);
+		const ordered = had?.flat() ?? cells.map(({ id }) => id);
 		const widthOf = (ids) => ids.reduce((sum, id) => sum + boxes.get(id).width + between, -28);
-		const had = before?.map((row) => row.cells.map(({ id }) => id));
-		const rows = had && had.length > 1 && had.every((ids) => widthOf(ids) <= widest) ? had : wrapped(ordered, widthOf);
+		const alone = new Set(cells.filter(({ form }) => isStrip(form)).map(({ id }) => id));
+		const rows = had && had.length > 1 && had.every((ids) => widthOf(ids) <= widest) ? had : wrapped(ordered, widthOf, alone);
 		const at = /* @__PURE__ */ new Map();
 		rows.forEach((ids, row) => {
 			let x = 0;
@@ -1617,14 +1698,16 @@ var geometry = (function(exports) {
 		});
 		return at;
 	}
-	function wrapped(ids, widthOf) {
+	/** Rows of about the same width; what is to stand alone has a row of its own. */
+	function wrapped(ids, widthOf, alone) {
 		const all = widthOf(ids);
 		const share = all / Math.ceil(all / widest);
 		const rows = [[]];
 		for (const id of ids) {
 			const row = rows.at(-1);
 			const grown = widthOf([...row, id]);
-			if (row.length > 0 && (grown > widest || grown - share > share - widthOf(row))) rows.push([id]);
+			const apart = alone.has(id) || row.some((other) => alone.has(other));
+			if (row.length > 0 && (apart || grown > widest || grown - share > share - widthOf(row))) rows.push([id]);
 			else row.push(id);
 		}
 		return rows;
@@ -1636,9 +1719,9 @@ var geometry = (function(exports) {
 		const left = last.cells[0].box.x;
 		let x = right(last.cells.at(-1).box) + between;
 		let y = last.cells.at(-1).box.y;
-		for (const { id } of fresh) {
+		for (const { id, form } of fresh) {
 			const box = placed.get(id);
-			if (x + box.width > left + widest) [x, y] = [left, Math.max(y, last.bottom) + bareCorridor + 24 + 26];
+			if (isStrip(form) || x + box.width > left + widest) [x, y] = [left, Math.max(y, last.bottom) + bareCorridor + 24 + 26];
 			placed.set(id, {
 				...box,
 				x,

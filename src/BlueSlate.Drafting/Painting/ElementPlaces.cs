@@ -13,9 +13,22 @@ internal static class ElementPlaces
     {
         var boxes = ScenePainter.Boxes(sheet, null);
         var places = new Dictionary<string, Frame>(boxes, StringComparer.Ordinal);
-        foreach (var shape in sheet.Shapes.Where(shape => Symbols.Forms[shape.Form].Layout == "rows"))
+        foreach (var shape in sheet.Shapes)
         {
-            AddRows(shape, boxes[shape.Id], places);
+            var box = boxes[shape.Id];
+            switch (Symbols.Forms[shape.Form].Layout)
+            {
+                case "rows":
+                    AddRows(shape, box, places);
+                    break;
+                case "cells":
+                    foreach (var (row, x, width) in ShapeSizes.CellsOf(shape))
+                    {
+                        places[row.Id] = new Frame(box.X + x, box.Y, width, box.Height);
+                    }
+
+                    break;
+            }
         }
 
         foreach (var line in sheet.Lines)

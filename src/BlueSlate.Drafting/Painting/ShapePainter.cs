@@ -7,9 +7,10 @@ internal static class ShapePainter
 {
     private const double TextSize = 13;
 
-    public static void Paint(Shape shape, Frame box, ICanvas canvas)
+    public static void Paint(Shape shape, Frame whole, ICanvas canvas)
     {
         var form = Symbols.Forms[shape.Form];
+        var box = form.Layout == "cells" ? BodyOf(shape, whole) : whole;
         var edge = Brush.Line with
         {
             Fill = form.Solid ? Fill.Ink : Fill.Ground,
@@ -34,6 +35,9 @@ internal static class ShapePainter
         {
             case "rows":
                 PaintRows(shape, box, canvas);
+                break;
+            case "cells":
+                PaintCells(shape, whole, canvas);
                 break;
             case "lines":
                 foreach (var (line, i) in ShapeSizes.NoteLines(shape.Text).Select((line, i) => (line, i)))
@@ -104,6 +108,37 @@ internal static class ShapePainter
             }
 
             y += ShapeSizes.Foot;
+        }
+    }
+
+    // The name of a strip stands before its outline.
+    private static Frame BodyOf(Shape shape, Frame whole)
+    {
+        var name = ShapeSizes.NameWidthOf(shape);
+        return whole with { X = whole.X + name, Width = whole.Width - name };
+    }
+
+    private static void PaintCells(Shape shape, Frame whole, ICanvas canvas)
+    {
+        var baseline = whole.Y + (whole.Height / 2) + 4.5;
+        canvas.Text(
+            shape.Text,
+            whole.X,
+            baseline,
+            new Lettering(TextSize, Bold: true, Italic: shape.Italic, Underline: shape.Underline)
+        );
+        foreach (var ((row, x, _), i) in ShapeSizes.CellsOf(shape).Select((cell, i) => (cell, i)))
+        {
+            var left = whole.X + x;
+            if (i > 0)
+            {
+                canvas.Path(
+                    [new PathPiece('M', [left, whole.Y]), new PathPiece('L', [left, whole.Y + whole.Height])],
+                    new Brush(0.8)
+                );
+            }
+
+            PaintRow(row, left, left + ShapeSizes.LeadOf(row), baseline, canvas);
         }
     }
 

@@ -1,10 +1,10 @@
 import { parseEndId, rowsOf, type Shape } from '../drawing/document';
 import { inflate, type Box, type Point } from '../geometry/boxes';
-import { headHeight, headOf, markIndent, rowPlaces, textWidth, type as typography } from '../geometry/measure';
+import { headHeight, headOf, markIndent, rowBoxOf, textWidth, type as typography } from '../geometry/measure';
 import { endTextBox } from '../geometry/endTexts';
 import { endPlace } from '../geometry/endPlace';
-import type { Scene } from '../geometry/scene';
-import { isBox } from '../notations/forms';
+import { boxAt, type Scene } from '../geometry/scene';
+import { isBox, isStrip } from '../notations/forms';
 import type { Marked, Note } from './overlay';
 
 /** What lies behind one element of a note. */
@@ -98,6 +98,7 @@ export function placeCounts(
 function freeEnd(scene: Scene, element: string, width: number): Box | null {
   for (const shape of scene.drawing.shapes.values()) {
     const owner = scene.boxes.get(shape.id)!;
+    if (isStrip(shape.form)) continue;
     const row = shape.id === element && isBox(shape.form) ? headRow(shape, owner) : rowBox(shape, owner, element);
     if (!row) continue;
     const end = owner.x + owner.width - width - 5;
@@ -119,18 +120,9 @@ function headRow(shape: Shape, owner: Box) {
 
 /** Where a row of a shape lies, and where its text ends. */
 function rowBox(shape: Shape, owner: Box, element: string) {
-  const row = rowsOf(shape).find(({ id }) => id === element);
-  if (!row) return null;
-  const { baselines } = rowPlaces(shape);
-  return {
-    box: {
-      x: owner.x + 5,
-      y: owner.y + baselines.get(element)! - 13,
-      width: owner.width - 10,
-      height: typography.rowHeight,
-    },
-    end: owner.x + markIndent(shape) + textWidth(row.text),
-  };
+  const box = rowBoxOf(shape, owner, element);
+  const row = box && rowsOf(shape).find(({ id }) => id === element);
+  return row ? { box, end: owner.x + markIndent(shape) + textWidth(row.text) } : null;
 }
 
 /** What a tag must not cover: boxes, texts at ends, lines. */
@@ -150,8 +142,6 @@ function readingPlace(bands: readonly Band[]): number {
 }
 
 function bandOf(scene: Scene, element: string): Band | null {
-  const box = scene.boxes.get(element);
-  if (box) return { kind: 'box', element, box };
   const route = scene.routes.get(element);
   if (route) return { kind: 'line', element, points: route.points };
   const end = parseEndId(element);
@@ -162,11 +152,8 @@ function bandOf(scene: Scene, element: string): Band | null {
     const [w, h] = Math.abs(direction.x) > Math.abs(direction.y) ? [28, 22] : [22, 28];
     return { kind: 'box', element, box: { x: middle.x - w / 2, y: middle.y - h / 2, width: w, height: h } };
   }
-  for (const shape of scene.drawing.shapes.values()) {
-    const row = rowBox(shape, scene.boxes.get(shape.id)!, element);
-    if (row) return { kind: 'box', element, box: row.box };
-  }
-  return null;
+  const row = boxAt(scene, element);
+  return row && { kind: 'box', element, box: row };
 }
 
 function anchorOf(band: Band): Box {

@@ -147,6 +147,17 @@ export const plainEnd = (on: Attachment, marks: readonly EndMark[] = []): LineEn
 export const firstSheet = (drawing: Drawing): string => [...drawing.sheets.keys()][0] ?? 'sheet1';
 
 /** The lines that have an end at one of these shapes, or at a row in one of them. */
+/** What is written in a shape, or in a line of text of one. */
+export function textOf(drawing: Drawing, id: string): string {
+  const shape = drawing.shapes.get(id);
+  if (shape) return shape.text;
+  return [...drawing.shapes.values()].flatMap(rowsOf).find((row) => row.id === id)?.text ?? '';
+}
+
+/** Where a line ends that leads to a shape, or to a line of text in one. */
+export const onElement = (drawing: Drawing, id: string): Attachment =>
+  drawing.shapes.has(id) ? onShape(id) : { kind: 'row', id };
+
 export function linesAt(drawing: Drawing, shapes: ReadonlySet<string>): Line[] {
   const rows = new Set<string>();
   for (const id of shapes) {

@@ -1,5 +1,6 @@
 import {
   linesAt,
+  onElement,
   onShape,
   parseEndId,
   plainEnd,
@@ -88,6 +89,7 @@ export function addTied(
   text = '',
 ): { change: Change; id: string } {
   const { change, id } = addShape(drawing, form, x, y, newId, text);
+  const at = (place: string) => (place === id ? onShape(id) : onElement(drawing, place));
   const lines = tiedTo.map((other, i): Step => {
     const [from, to] =
       i === 0 && form !== 'oval' && form !== 'note' ? [other, id] : form === 'oval' ? [other, id] : [id, other];
@@ -95,8 +97,8 @@ export function addTied(
       id: newId('r'),
       stroke: 'solid',
       text: '',
-      from: plainEnd(onShape(from)),
-      to: plainEnd(onShape(to)),
+      from: plainEnd(at(from)),
+      to: plainEnd(at(to)),
       ...(form === 'circle' && i > 0 && { along: [cupToCircle] }),
     };
     return { of: 'line', id: line.id, before: null, after: line };

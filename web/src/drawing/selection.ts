@@ -1,3 +1,4 @@
+import { isStrip } from '../notations/forms';
 import { parseEndId, rowsOf, type Drawing, type Side } from './document';
 
 /** What is chosen on the slate: whole elements, or one end of a line, or one row of a box. */
@@ -61,6 +62,19 @@ export function shapeOf(drawing: Drawing, element: string): string | null {
   if (drawing.shapes.has(element)) return element;
   for (const shape of drawing.shapes.values()) if (rowsOf(shape).some((row) => row.id === element)) return shape.id;
   return null;
+}
+
+/** A shape chosen, or a line of text in one. */
+export function selectAt(drawing: Drawing, element: string): Selection {
+  const owner = shapeOf(drawing, element);
+  return owner === null || owner === element ? select(element) : selectRow(owner, element);
+}
+
+/** What a line leads to or from when one goes by what is chosen: a shape, or the cell of a strip. */
+export function placeOf(drawing: Drawing, { ids, row }: Selection): string | undefined {
+  const [id] = ids;
+  const shape = id === undefined ? undefined : drawing.shapes.get(id);
+  return row !== null && shape && isStrip(shape.form) ? row : id;
 }
 
 /** All elements that a selection lights: with an end, its own id. */

@@ -1,5 +1,5 @@
 import advances from './advances.json';
-import { rowsOf, type Shape } from '../drawing/document';
+import { rowsOf, type Row, type Shape } from '../drawing/document';
 import { formOf } from '../notations/forms';
 import type { Box } from './boxes';
 
@@ -42,6 +42,8 @@ export function sizeOf(shape: Shape): { width: number; height: number } {
   switch (form.layout) {
     case 'rows':
       return boxSize(shape, width);
+    case 'cells':
+      return stripSize(shape, width, height);
     case 'lines':
       return noteSize(shape.text);
     case 'below':
@@ -100,6 +102,31 @@ export function markIndent(shape: Shape): number {
   return Math.max(type.textLeft, type.markLeft + widest + (ringed ? 24 : 14));
 }
 
+const strip = { nameGap: 12, markGap: 6, ring: 14, leastCell: 40 } as const;
+
+/** How far the first cell of a strip stands from its left edge: its name stands before it. */
+export const nameWidth = (shape: Shape) =>
+  shape.text === '' ? 0 : Math.ceil(textWidth(shape.text, type.size, 'bold')) + strip.nameGap;
+
+/** How far the text of a cell stands from the cell's left edge: behind its mark and its ring. */
+export const cellLead = ({ mark, ring }: Row) =>
+  type.markLeft + (mark === '' ? 0 : Math.ceil(textWidth(mark, 12)) + strip.markGap) + (ring ? strip.ring : 0);
+
+/** The cells of a strip beside each other: how far each stands from the strip's left edge, and its width. */
+export function cellsOf(shape: Shape): { row: Row; x: number; width: number }[] {
+  let x = nameWidth(shape);
+  return rowsOf(shape).map((row) => {
+    const width = Math.max(strip.leastCell, cellLead(row) + Math.ceil(textWidth(row.text)) + type.markLeft);
+    x += width;
+    return { row, x: x - width, width };
+  });
+}
+
+function stripSize(shape: Shape, leastWidth: number, height: number): { width: number; height: number } {
+  const cells = cellsOf(shape).reduce((sum, { width }) => sum + width, 0);
+  return { width: nameWidth(shape) + Math.max(cells, leastWidth), height };
+}
+
 /** The lines of a note, broken at words. */
 export function noteLines(text: string): string[] {
   const lines: string[] = [];
@@ -123,6 +150,18 @@ function noteSize(text: string): { width: number; height: number } {
     width: Math.max(90, ...lines.map((line) => Math.ceil(textWidth(line)) + 24)),
     height: 14 + lines.length * type.rowHeight,
   };
+}
+
+/** Where in a box one of its lines of text stands, from the box's place; null for a line of another. */
+export function rowBoxOf(shape: Shape, owner: Box, id: string): Box | null {
+  if (formOf(shape.form).layout === 'cells') {
+    const cell = cellsOf(shape).find(({ row }) => row.id === id);
+    return cell ? { x: owner.x + cell.x, y: owner.y, width: cell.width, height: owner.height } : null;
+  }
+  const baseline = rowPlaces(shape).baselines.get(id);
+  return baseline === undefined
+    ? null
+    : { x: owner.x + 5, y: owner.y + baseline - 13, width: owner.width - 10, height: type.rowHeight };
 }
 
 /** The place of a shape in pixels at zoom 1. */

@@ -1,6 +1,6 @@
 import { firstSheet, linesAt, parseEndId, type Drawing } from '../drawing/document';
 import { around, type Box } from './boxes';
-import { boxOf } from './measure';
+import { boxOf, rowBoxOf } from './measure';
 import { type Route } from './route';
 import { routeLines } from './routing';
 import { endTextBox, placeTexts, type EndText } from './endTexts';
@@ -110,6 +110,17 @@ export const placementOf = (scene: Scene): Placement => ({
   routeOf: (line) => scene.routes.get(line.id)?.points ?? [],
   textsOf: (line) => scene.texts.get(line.id) ?? [],
 });
+
+/** Where a shape stands, or a line of text in one; null for anything else. */
+export function boxAt({ drawing, boxes }: Scene, element: string): Box | null {
+  const own = boxes.get(element);
+  if (own) return own;
+  for (const shape of drawing.shapes.values()) {
+    const row = rowBoxOf(shape, boxes.get(shape.id)!, element);
+    if (row) return row;
+  }
+  return null;
+}
 
 /** The box around all that is drawn, with what is written at its lines. */
 export function extent(scene: Scene, beside: readonly Box[] = []) {

@@ -10,7 +10,7 @@ export interface FormSymbol {
   readonly details?: readonly string[];
   readonly double?: readonly string[];
   readonly inset?: readonly [number, number];
-  readonly layout: 'rows' | 'middle' | 'lines' | 'below';
+  readonly layout: 'rows' | 'cells' | 'middle' | 'lines' | 'below';
   readonly rim: 'box' | 'ellipse' | 'diamond' | 'dome';
   readonly least: readonly [number, number];
   readonly pad?: number;
@@ -25,8 +25,11 @@ export const forms: ReadonlyMap<Form, FormSymbol> = new Map(Object.values(files)
 
 export const formOf = (form: Form): FormSymbol => forms.get(form) ?? forms.get('rectangle')!;
 
-/** Whether a form holds lines of text in compartments. */
-export const isBox = (form: Form) => formOf(form).layout === 'rows';
+/** Whether a form holds lines of text: beneath each other, or beside each other in cells. */
+export const isBox = (form: Form) => isStrip(form) || formOf(form).layout === 'rows';
+
+/** Whether a form holds lines of text beside each other, in cells. */
+export const isStrip = (form: Form) => formOf(form).layout === 'cells';
 
 /** A form's path in a box: each number counts in parts of its width or height, with pixels after a tilde. */
 export function formPath(d: string, box: Box): string {

@@ -5,7 +5,8 @@ import { readDrawing, writeDrawing } from '../drawing/format';
 import { Dictionary } from './dialogs/Comments';
 import { determinantsIn } from '../drawing/determinants';
 import { rowsOf } from '../drawing/document';
-import { isBox } from '../notations/forms';
+import { changeShape } from '../drawing/edits';
+import { isBox, isStrip } from '../notations/forms';
 import { LiftSheet } from './dialogs/LiftSheet';
 import { PictureSheet } from './dialogs/PictureSheet';
 import { RedrawSheet } from './dialogs/RedrawSheet';
@@ -122,6 +123,7 @@ export function ArrangeRow({ slate, tidy, deeds, allowed, refusal: dropRefusal }
       )}
       {boxes.length === 1 && <OwnTables slate={slate} deeds={deeds} table={boxes[0]!} />}
       <WholeTables slate={slate} deeds={deeds} chosen={boxes} />
+      <TableForms slate={slate} chosen={boxes} />
       {shapes.length > 0 && (
         <button className="word-button" aria-pressed={pinned} onClick={() => change(pin(drawing, selection.ids))}>
           {pinned ? 'let go' : 'pin'}
@@ -202,11 +204,7 @@ function OwnTables({ slate, deeds, table }: { slate: Slate; deeds: Deeds; table:
 
 /** What can be done to whole tables of a stage: one gets a number of its own, several become one, with a note where that is on purpose. */
 function WholeTables({ slate, deeds, chosen }: { slate: Slate; deeds: Deeds; chosen: readonly string[] }) {
-  const areTables = chosen.every((id) => {
-    const shape = slate.drawing.shapes.get(id)!;
-    return shape.sheet !== undefined && rowsOf(shape).length > 0;
-  });
-  if (!deeds || !slate.notation.stages || chosen.length === 0 || !areTables || slate.selection.row) return null;
+  if (!deeds || !areTables(slate, chosen)) return null;
   const offered =
     chosen.length === 1
       ? ([
@@ -228,6 +226,30 @@ function WholeTables({ slate, deeds, chosen }: { slate: Slate; deeds: Deeds; cho
     </button>
   ));
 }
+
+/** Tables as rows of cells, in which arrows are drawn, or as lists, which are narrower. */
+function TableForms({ slate, chosen }: { slate: Slate; chosen: readonly string[] }) {
+  if (!areTables(slate, chosen)) return null;
+  const shapes = chosen.map((id) => slate.drawing.shapes.get(id)!);
+  const listed = shapes.every(({ form }) => isStrip(form));
+  const [form, says] = listed ? (['rectangle', 'as a list'] as const) : (['strip', 'as cells'] as const);
+  const steps = shapes.flatMap((shape) => changeShape(slate.drawing, shape, { form }).steps);
+  return (
+    <button className="word-button" onClick={() => slate.change({ label: `draw ${says}`, steps })}>
+      {says}
+    </button>
+  );
+}
+
+/** Whether whole tables of a stage are chosen, and nothing else of the drawing's boxes. */
+const areTables = ({ drawing, notation, selection }: Slate, chosen: readonly string[]) =>
+  notation.stages === true &&
+  chosen.length > 0 &&
+  selection.row === null &&
+  chosen.every((id) => {
+    const shape = drawing.shapes.get(id)!;
+    return shape.sheet !== undefined && rowsOf(shape).length > 0;
+  });
 
 const tidyingUp = (before: number | null) =>
   before === null || before === 0

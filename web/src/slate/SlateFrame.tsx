@@ -1,5 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import { currentOf, type Selection } from '../drawing/selection';
+import { textOf } from '../drawing/document';
 import type { Scene } from '../geometry/scene';
 import { FindField } from './FindField';
 import { CommentMarks } from './figures/CommentMarks';
@@ -131,7 +132,7 @@ export function SlateFrame({
         {slate.chalkPoint
           ? 'the chalk point'
           : slate.linkFrom
-            ? `a line from ${slate.drawing.shapes.get(slate.linkFrom)?.text || 'a shape without a name'}: go to the other end and press Enter. ${spoken(slate.drawing, selection, slate.notation.endWay)}`
+            ? `a line from ${textOf(slate.drawing, slate.linkFrom) || 'a shape without a name'}: go to the other end and press Enter. ${spoken(slate.drawing, selection, slate.notation.endWay)}`
             : spoken(slate.drawing, selection, slate.notation.endWay)}
       </p>
       <KeyHelp open={help} onClose={() => setHelp(false)} />

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import {
   firstSheet,
-  onShape,
+  onElement,
   type Attachment,
   type Drawing,
   type Form,
@@ -19,8 +19,8 @@ import { formOf } from '../notations/forms';
 import { Dragging } from './gestures/dragging';
 import { withEdgesLetGo } from '../geometry/letGo';
 import { intoLane } from '../geometry/lanes/intoLane';
-import { extent, layOut, sceneOf, type Scene } from '../geometry/scene';
-import { gather, nothing, prune, select, type Selection } from '../drawing/selection';
+import { boxAt, extent, layOut, sceneOf, type Scene } from '../geometry/scene';
+import { gather, nothing, prune, select, selectAt, shapeOf, type Selection } from '../drawing/selection';
 import type { DrawingSession } from './drawings';
 import { ontoSheet, sheetOf } from '../drawing/sheets';
 import type { Change } from '../drawing/steps';
@@ -146,27 +146,24 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
   );
 
   const place = useCallback(
-    (form: Form, at: Point, text = '') => {
-      const { change: added, id } = addShape(
-        session.current().document,
-        form,
-        (at.x - halfWidth(form)) * 4,
-        (at.y - 13) * 4,
-        newId,
-        text,
-      );
+    (symbol: Form, at: Point, text = '') => {
+      const drawn = session.current().document;
+      // A box on the sheet of a stage is a table.
+      const isTable = symbol === 'rectangle' && notation.stages === true && sheet !== firstSheet(drawn);
+      const form = isTable ? 'strip' : symbol;
+      const { change: added, id } = addShape(drawn, form, (at.x - halfWidth(form)) * 4, (at.y - 13) * 4, newId, text);
       change(added);
       setSelection(select(id));
       if (text === '') setEditing({ of: 'shape', id });
       return id;
     },
-    [session, change],
+    [session, change, notation, sheet],
   );
 
   /** A free place for a shape that is to be tied to others: between them, or above the only one. */
   const tiedSpot = useCallback(
     (form: Form, tied: readonly string[]) => {
-      const boxes = tied.flatMap((id) => base.boxes.get(id) ?? []);
+      const boxes = tied.flatMap((id) => boxAt(base, id) ?? []);
       const size = sizeOf({ id: '', form, outline: 'single', text: '', compartments: [], x: 0, y: 0 });
       const middle = centre(around(boxes)!);
       const near = boxes.length > 1 ? middle : { x: middle.x, y: middle.y - boxes[0]!.height / 2 - 70 };
@@ -203,22 +200,24 @@ export function useSlate(session: DrawingSession, editable: boolean, chosenNotat
   const link = useCallback(
     (from: string, to: string | Attachment, edges: DrawnEdges = {}) => {
       // Where one draws arrow after arrow from one thing, itself is none of what they lead to.
-      if (to === from && notation.severalFromOne) {
+      const drawn = session.current().document;
+      const isSame = to === from || (typeof to === 'string' && shapeOf(drawn, from) === to);
+      if (isSame && notation.severalFromOne) {
         setLinkFrom(null);
         return from;
       }
 
       const { change: added, id } = addLine(
-        session.current().document,
-        onShape(from),
-        typeof to === 'string' ? onShape(to) : to,
+        drawn,
+        onElement(drawn, from),
+        typeof to === 'string' ? onElement(drawn, to) : to,
         newId,
         notation,
         edges,
       );
       change(added);
       // The next line leaves from the same shape, and what one walked to stays chosen meanwhile.
-      if (notation.severalFromOne) setSelection(linkFrom && typeof to === 'string' ? select(to) : select(from));
+      if (notation.severalFromOne) setSelection(selectAt(drawn, linkFrom && typeof to === 'string' ? to : from));
       else {
         setLinkFrom(null);
         setSelection({ ids: new Set([id]), end: { line: id, side: 'to' }, row: null });

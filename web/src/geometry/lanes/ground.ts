@@ -1,10 +1,16 @@
 import { rowsOf, type Drawing, type Shape } from '../../drawing/document';
 import { bottom, centre, right, type Box, type Point } from '../boxes';
+import { isStrip } from '../../notations/forms';
+import { cellsOf, nameWidth } from '../measure';
 import type { Boxes } from '../route';
 
-/** A box that stands in a row with others. */
+/** A box that stands in a row with others, or one of the cells of a strip, or the name before them. */
 export interface Cell {
   readonly id: string;
+  /** The shape that it is or belongs to. */
+  readonly shape: string;
+  /** The strip of whose key it may be; nothing for a box that stands by itself. */
+  readonly strip: string;
   readonly box: Box;
   readonly row: number;
   readonly underlined: boolean;
@@ -36,18 +42,20 @@ export interface Ground {
 /** How many lines are given lanes: with more of them there is no room between rows. */
 const mostLines = 500;
 
-/** Whether arrows of a drawing run in lanes: bare boxes, tied by lines with solid heads or gathered. */
+/** Whether arrows of a drawing run in lanes: bare boxes, tied by lines with solid heads or gathered, and strips of cells. */
 export function isLaned(drawing: Drawing): boolean {
   if (drawing.lines.size > mostLines) return false;
   const shapes = [...drawing.shapes.values()];
   return (
-    shapes.every((shape) => isCell(shape) || isGather(shape) || shape.form === 'note') &&
-    (shapes.some(isGather) ||
+    shapes.every((shape) => isInRow(shape) || isGather(shape) || shape.form === 'note') &&
+    (shapes.some((shape) => isGather(shape) || isStrip(shape.form)) ||
       [...drawing.lines.values()].some((line) => [line.from, line.to].some((end) => end.marks.includes('arrow'))))
   );
 }
 
-export const isCell = (shape: Shape) => shape.form === 'rectangle' && shape.compartments.length === 0;
+/** Whether a shape stands in a row with others: a bare box, or a strip of cells. */
+export const isInRow = (shape: Shape) =>
+  isStrip(shape.form) || (shape.form === 'rectangle' && shape.compartments.length === 0);
 
 /** Whether a shape gathers: it names nothing. */
 export const isGather = (shape: Shape) => shape.form === 'junction' && rowsOf(shape).every(({ text }) => text === '');
@@ -55,7 +63,7 @@ export const isGather = (shape: Shape) => shape.form === 'junction' && rowsOf(sh
 /** The rows in which the boxes stand, or null where boxes above each other are beside others too. */
 export function groundOf(drawing: Drawing, boxes: Boxes): Ground | null {
   const shapes = [...drawing.shapes.values()];
-  const rows = rowsAmong(shapes.filter(isCell), boxes);
+  const rows = rowsAmong(shapes.filter(isInRow), boxes);
   if (!rows) return null;
   const gathers = shapes.filter(isGather).flatMap((shape) => {
     const gather = seated(shape.id, centre(boxes.get(shape.id)!), boxes.get(shape.id)!, rows);
@@ -84,19 +92,31 @@ export function rowsAmong(shapes: readonly Shape[], boxes: Boxes): Row[] | null 
     return {
       top: Math.min(...members.map(({ box }) => box.y)),
       bottom: low,
-      cells: beside.map((one) => cellOf(one, row)),
+      cells: beside.flatMap((one) => cellsAt(one.shape, one.box, row)),
     };
   });
   const overlap = rows.some(({ cells }) => cells.some((cell, i) => i > 0 && cell.box.x < right(cells[i - 1]!.box)));
   return overlap ? null : rows;
 }
 
-const cellOf = ({ shape, box }: { shape: Shape; box: Box }, row: number): Cell => ({
-  id: shape.id,
-  box,
-  row,
-  underlined: (shape.underline ?? 'none') !== 'none',
-});
+function cellsAt(shape: Shape, box: Box, row: number): Cell[] {
+  if (!isStrip(shape.form)) {
+    const underlined = (shape.underline ?? 'none') !== 'none';
+    return [{ id: shape.id, shape: shape.id, strip: '', box, row, underlined }];
+  }
+  const own = { shape: shape.id, strip: shape.id, row };
+  const name = nameWidth(shape);
+  const cells = cellsOf(shape).map(({ row: { id, underline }, x, width }): Cell => ({
+    ...own,
+    id,
+    box: { ...box, x: box.x + x, width },
+    underlined: underline === 'solid',
+  }));
+  // What has no cells, and what leads to the strip as a whole, is met at its name.
+  if (name > 0 || cells.length === 0)
+    cells.unshift({ ...own, id: shape.id, box: { ...box, width: name || box.width }, underlined: false });
+  return cells;
+}
 
 /** A gather in the corridor in which its middle is; none where it stands among the boxes of a row. */
 function seated(id: string, { x, y }: Point, box: Box, rows: readonly Row[]): Gather | null {

@@ -31,18 +31,21 @@ export function netsOf(drawing: Drawing, ground: Ground): Net[] {
     found.get(key)!.spokes.push(spoke);
   }
   const nets = [...found.values()];
-  const key = new Set([...ground.cells.values()].filter((cell) => cell.underlined).map((cell) => cell.id));
+  const keys = new Map<string, Set<string>>();
+  for (const { id, strip, underlined } of ground.cells.values())
+    if (underlined) keys.set(strip, (keys.get(strip) ?? new Set()).add(id));
   return nets.map((net) => {
     const gathered = nets.find((other) => other.bracket && other.hub === net.hub);
     const from = ground.cells.has(net.hub) ? [net.hub] : (gathered?.spokes ?? []).map((spoke) => spoke.target);
-    return { ...net, ofKey: key.size > 0 && from.length === key.size && from.every((id) => key.has(id)) };
+    const key = keys.get(ground.cells.get(from[0] ?? '')?.strip ?? '');
+    return { ...net, ofKey: key !== undefined && from.length === key.size && from.every((id) => key.has(id)) };
   });
 }
 
 const hasHead = (end: LineEnd) => end.marks.includes('arrow');
 
 function netOf(line: Line, { cells, gathers }: Ground) {
-  const at = (side: Side) => (line[side].on.kind === 'shape' ? line[side].on.id : '');
+  const at = (side: Side) => (line[side].on.kind === 'shape' || line[side].on.kind === 'row' ? line[side].on.id : '');
   const [from, to] = [at('from'), at('to')];
   const known = (id: string) => cells.has(id) || gathers.has(id);
   if (!known(from) || !known(to) || from === to || (gathers.has(from) && gathers.has(to))) return null;

@@ -1,8 +1,9 @@
 import { type Drawing, type Shape } from '../../drawing/document';
+import { isStrip } from '../../notations/forms';
 import { bottom, centre, right, type Box, type Point } from '../boxes';
 import type { Boxes } from '../route';
 import { coursesOf, entryOf, openings, passed } from './courses';
-import { groundOf, isCell, isGather, isLaned, rowsAmong, type Gather, type Ground, type Row } from './ground';
+import { groundOf, isInRow, isGather, isLaned, rowsAmong, type Gather, type Ground, type Row } from './ground';
 import { depthsOf, firstLane, laneGap, lanesOf, type Lanes } from './levels';
 import { netsOf, type Net } from './nets';
 
@@ -21,7 +22,7 @@ const farApart = 20_000;
 export function setOut(drawing: Drawing, boxes: Boxes, fresh: ReadonlySet<string>): Map<string, Point> | null {
   if (!isLaned(drawing)) return null;
   const shapes = [...drawing.shapes.values()];
-  const cells = shapes.filter(isCell);
+  const cells = shapes.filter(isInRow);
   const standing = cells.filter(({ id }) => !fresh.has(id));
   const placed = new Map(boxes);
   if (standing.length === 0) inRows(cells, boxes).forEach((box, id) => placed.set(id, box));
@@ -39,8 +40,10 @@ export function setOut(drawing: Drawing, boxes: Boxes, fresh: ReadonlySet<string
   const lanes = lanesOf(coursesOf(netsOf(drawing, seated), seated), seated);
   const moved = standing.length === 0 ? closedUp(seated, lanes) : seated.rows.map(() => 0);
   const at = new Map<string, Point>();
-  for (const cell of seated.cells.values())
-    if (fresh.has(cell.id)) at.set(cell.id, { x: cell.box.x, y: cell.box.y + moved[cell.row]! });
+  for (const { shape, row } of seated.cells.values()) {
+    const box = placed.get(shape)!;
+    if (fresh.has(shape)) at.set(shape, { x: box.x, y: box.y + moved[row]! });
+  }
   for (const gather of seated.gathers.values())
     if (fresh.has(gather.id)) at.set(gather.id, cornerOf(gather, seated, lanes, moved));
   aside(
@@ -60,10 +63,12 @@ const kept = (drawing: Drawing, fresh: ReadonlySet<string>): Drawing => ({
 /** All boxes in rows of about the same width, far apart; the rows that they had are kept where these are not too wide. */
 function inRows(cells: readonly Shape[], boxes: Boxes): Map<string, Box> {
   const before = rowsAmong(cells, boxes);
-  const ordered = before?.flatMap((row) => row.cells.map(({ id }) => id)) ?? cells.map(({ id }) => id);
+  const had = before?.map((row) => [...new Set(row.cells.map(({ shape }) => shape))]);
+  const ordered = had?.flat() ?? cells.map(({ id }) => id);
   const widthOf = (ids: readonly string[]) => ids.reduce((sum, id) => sum + boxes.get(id)!.width + between, -between);
-  const had = before?.map((row) => row.cells.map(({ id }) => id));
-  const rows = had && had.length > 1 && had.every((ids) => widthOf(ids) <= widest) ? had : wrapped(ordered, widthOf);
+  const alone = new Set(cells.filter(({ form }) => isStrip(form)).map(({ id }) => id));
+  const rows =
+    had && had.length > 1 && had.every((ids) => widthOf(ids) <= widest) ? had : wrapped(ordered, widthOf, alone);
   const at = new Map<string, Box>();
   rows.forEach((ids, row) => {
     let x = 0;
@@ -76,14 +81,20 @@ function inRows(cells: readonly Shape[], boxes: Boxes): Map<string, Box> {
   return at;
 }
 
-function wrapped(ids: readonly string[], widthOf: (ids: readonly string[]) => number): string[][] {
+/** Rows of about the same width; what is to stand alone has a row of its own. */
+function wrapped(
+  ids: readonly string[],
+  widthOf: (ids: readonly string[]) => number,
+  alone: ReadonlySet<string>,
+): string[][] {
   const all = widthOf(ids);
   const share = all / Math.ceil(all / widest);
   const rows: string[][] = [[]];
   for (const id of ids) {
     const row = rows.at(-1)!;
     const grown = widthOf([...row, id]);
-    if (row.length > 0 && (grown > widest || grown - share > share - widthOf(row))) rows.push([id]);
+    const apart = alone.has(id) || row.some((other) => alone.has(other));
+    if (row.length > 0 && (apart || grown > widest || grown - share > share - widthOf(row))) rows.push([id]);
     else row.push(id);
   }
   return rows;
@@ -97,9 +108,9 @@ function append(fresh: readonly Shape[], standing: readonly Shape[], placed: Map
   const left = last.cells[0]!.box.x;
   let x = right(last.cells.at(-1)!.box) + between;
   let y = last.cells.at(-1)!.box.y;
-  for (const { id } of fresh) {
+  for (const { id, form } of fresh) {
     const box = placed.get(id)!;
-    if (x + box.width > left + widest)
+    if (isStrip(form) || x + box.width > left + widest)
       [x, y] = [left, Math.max(y, last.bottom) + bareCorridor + 2 * laneGap + firstLane];
     placed.set(id, { ...box, x, y });
     x += box.width + between;

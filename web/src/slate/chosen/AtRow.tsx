@@ -1,4 +1,5 @@
 import { changeRow } from '../../drawing/edits';
+import { isStrip } from '../../notations/forms';
 import { rowsOf, type Row } from '../../drawing/document';
 import { removeRow } from '../../drawing/rows';
 import { select } from '../../drawing/selection';
@@ -41,6 +42,7 @@ export function AtRow({ slate, words }: ChosenProps) {
   return (
     <>
       <Deed says="write" keyName="↵" onPress={() => slate.setEditing({ of: 'shape', id: shape.id })} />
+      {isStrip(shape.form) && <Deed says="line" keyName={keyFor('line')} onPress={() => slate.setLinkFrom(row.id)} />}
       {slate.notation.boxWay === 'rows' && (
         <>
           <Choices

@@ -1,6 +1,7 @@
 import { Toolbar } from 'radix-ui';
 import type { ReactNode } from 'react';
 import { around, type Box } from '../../geometry/boxes';
+import { boxAt } from '../../geometry/scene';
 import { endPlace } from '../../geometry/endPlace';
 import type { Slate } from '../useSlate';
 import { AtEnd } from './AtEnd';
@@ -87,7 +88,7 @@ const aroundEnd = 16;
 /** What the row belongs to, in the scene: the end, the shapes, or a line's middle piece. */
 function anchorOf({ selection, scene, linkFrom }: Slate): Box | null {
   const { end, ids } = selection;
-  if (linkFrom !== null) return scene.boxes.get(linkFrom) ?? null;
+  if (linkFrom !== null) return boxAt(scene, linkFrom);
   if (end) {
     const route = scene.routes.get(end.line);
     if (!route) return null;

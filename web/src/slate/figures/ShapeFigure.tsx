@@ -3,7 +3,17 @@ import { rowsOf, type Row, type Shape } from '../../drawing/document';
 import { formOf, formPath, type FormSymbol } from '../../notations/forms';
 import type { Tint } from './Figures';
 import { centre, type Box } from '../../geometry/boxes';
-import { headHeight, headOf, markIndent, noteLines, rowPlaces, type as typography } from '../../geometry/measure';
+import {
+  cellLead,
+  cellsOf,
+  headHeight,
+  headOf,
+  markIndent,
+  nameWidth,
+  noteLines,
+  rowPlaces,
+  type as typography,
+} from '../../geometry/measure';
 
 interface ShapeFigureProps {
   shape: Shape;
@@ -30,12 +40,22 @@ export const ShapeFigure = memo(function ShapeFigure({
   hidden,
 }: ShapeFigureProps) {
   const form = formOf(shape.form);
+  const body = form.layout === 'cells' ? bodyOf(shape, box) : box;
   return (
     <g className={`figure ${tint}${selected ? ' selected' : ''}${lit ? ' lit' : ''}`} data-element={shape.id}>
-      <Outline shape={shape} form={form} box={box} />
+      <Outline shape={shape} form={form} box={body} />
       {shape.pinned && <Pin box={box} />}
       {form.layout === 'rows' ? (
         <BoxTexts
+          shape={shape}
+          box={box}
+          focusRow={focusRow}
+          litRows={litRows}
+          tintedRows={tintedRows}
+          hidden={hidden}
+        />
+      ) : form.layout === 'cells' ? (
+        <CellTexts
           shape={shape}
           box={box}
           focusRow={focusRow}
@@ -48,10 +68,16 @@ export const ShapeFigure = memo(function ShapeFigure({
       ) : (
         <MiddleText shape={shape} form={form} box={box} />
       )}
-      <EdgeHit shape={shape} form={form} box={box} />
+      <EdgeHit shape={shape} form={form} box={body} />
     </g>
   );
 });
+
+/** The outline of a strip, before which its name stands. */
+function bodyOf(shape: Shape, box: Box): Box {
+  const name = nameWidth(shape);
+  return { ...box, x: box.x + name, width: box.width - name };
+}
 
 /** A small peg outside the upper right corner: no part of any notation. */
 const Pin = ({ box }: { box: Box }) => (
@@ -174,6 +200,46 @@ function BoxTexts({ shape, box, focusRow, litRows, tintedRows, hidden }: BoxText
             )}
             {row.ring && <circle className="ring-mark" cx={indent - 9} cy={y - 4.5} r={4} />}
             <text className={`row-text${styleClass(row)}`} x={indent} y={y}>
+              {row.text}
+            </text>
+          </g>
+        );
+      })}
+    </>
+  );
+}
+
+/** A name, and cells beside each other behind it. */
+function CellTexts({ shape, box, focusRow, litRows, tintedRows, hidden }: BoxTextsProps) {
+  const y = box.y + box.height / 2 + 4.5;
+  return (
+    <>
+      <text className={`name before${styleClass(shape)}`} x={box.x} y={y}>
+        {shape.text}
+      </text>
+      {cellsOf(shape).map(({ row, x: from, width }, i) => {
+        const x = box.x + from;
+        if (hidden?.has(row.id)) return null;
+        return (
+          <g key={row.id} className={tintedRows?.has(row.id) ? 'ochre' : undefined} data-element={row.id}>
+            <rect className="cell-hit" x={x} y={box.y} width={width} height={box.height} />
+            {(focusRow === row.id || litRows?.has(row.id)) && (
+              <rect
+                className={focusRow === row.id ? 'row-focus' : 'row-lit'}
+                x={x + 4}
+                y={box.y + 4}
+                width={width - 8}
+                height={box.height - 8}
+              />
+            )}
+            {i > 0 && <path className="rule" d={`M${x} ${box.y}V${box.y + box.height}`} />}
+            {row.mark !== '' && (
+              <text className="mark" x={x + typography.markLeft} y={y}>
+                {row.mark}
+              </text>
+            )}
+            {row.ring && <circle className="ring-mark" cx={x + cellLead(row) - 9} cy={y - 4.5} r={4} />}
+            <text className={`row-text${styleClass(row)}`} x={x + cellLead(row)} y={y}>
               {row.text}
             </text>
           </g>

@@ -1,8 +1,11 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { changeEnd, move } from '../../drawing/edits';
-import { parseEndId, type Attachment } from '../../drawing/document';
+import { onElement, parseEndId, type Attachment } from '../../drawing/document';
 import { edgeNear, overlaps, type Box, type Edge, type Point } from '../../geometry/boxes';
-import { nothing, select, selectEnd, selectRow, shapeOf } from '../../drawing/selection';
+import { nothing, select, selectAt, selectEnd, selectRow, shapeOf } from '../../drawing/selection';
+import { cellsOf } from '../../geometry/measure';
+import { boxAt } from '../../geometry/scene';
+import { isStrip } from '../../notations/forms';
 import { toScene } from '../../geometry/view';
 import type { Editing, Slate } from '../useSlate';
 
@@ -201,7 +204,8 @@ function press(slate: Slate, event: React.PointerEvent, scene: Point, edges = tr
   const edge = edges ? (event.target as Element).getAttribute('data-edge') : null;
   const element = nearestEnd(event) ?? elementAt(event.target);
   if (slate.linkFrom && slate.editable) return { kind: 'pull', from: slate.linkFrom };
-  if (edge && slate.editable && !event.shiftKey) return { kind: 'pull', from: edge, edge: edgeAt(slate, edge, scene) };
+  if (edge && slate.editable && !event.shiftKey)
+    return { kind: 'pull', from: cellUnder(slate, edge, scene) ?? edge, edge: edgeAt(slate, edge, scene) };
   const end = element ? parseEndId(element) : null;
   if (end) {
     const text = (event.target as Element).getAttribute('data-text');
@@ -238,10 +242,10 @@ function press(slate: Slate, event: React.PointerEvent, scene: Point, edges = tr
 function click(slate: Slate, now: Gesture, scene: Point, under: string | null) {
   switch (now.kind) {
     case 'pull': {
-      const target = shapeUnder(slate, scene);
+      const target = placeUnder(slate, scene);
       if (slate.linkFrom) linkOrEnd(slate, now.from, target ?? lineUnder(slate, under, null), scene);
       else {
-        slate.setSelection(select(now.from));
+        slate.setSelection(selectAt(slate.drawing, now.from));
         slate.setLinkFrom(now.from);
       }
       break;
@@ -283,7 +287,7 @@ function finish(slate: Slate, now: Gesture, scene: Point, under: string | null) 
       break;
     case 'pull': {
       slate.setLinkFrom(null);
-      const target = shapeUnder(slate, scene);
+      const target = placeUnder(slate, scene);
       const edges = { from: now.edge, to: target ? edgeAt(slate, target, scene) : undefined };
       slate.link(now.from, target ?? lineUnder(slate, under, null) ?? slate.place('rectangle', scene), edges);
       break;
@@ -291,16 +295,16 @@ function finish(slate: Slate, now: Gesture, scene: Point, under: string | null) 
     case 'end': {
       const line = slate.drawing.lines.get(now.line);
       if (!line || !slate.editable) break;
-      const shape = shapeUnder(slate, scene);
-      const on: Attachment = shape
-        ? { kind: 'shape', id: shape }
+      const place = placeUnder(slate, scene);
+      const on: Attachment = place
+        ? onElement(slate.drawing, place)
         : (lineUnder(slate, under, now.line) ?? {
             kind: 'nothing',
             x: Math.round(scene.x * 4),
             y: Math.round(scene.y * 4),
           });
       slate.change(
-        changeEnd(slate.drawing, line, now.side, { on, edge: shape ? edgeAt(slate, shape, scene) : undefined }),
+        changeEnd(slate.drawing, line, now.side, { on, edge: place ? edgeAt(slate, place, scene) : undefined }),
       );
       break;
     }
@@ -393,14 +397,28 @@ function shapeUnder(slate: Slate, scene: Point): string | null {
   return found;
 }
 
+/** What a line would lead to at a point: a shape, or the cell of a strip. */
+function placeUnder(slate: Slate, scene: Point): string | null {
+  const shape = shapeUnder(slate, scene);
+  return shape && (cellUnder(slate, shape, scene) ?? shape);
+}
+
+/** The cell of a strip at a point, or above or beneath it. */
+function cellUnder({ drawing, scene }: Slate, id: string, { x }: Point): string | null {
+  const shape = drawing.shapes.get(id);
+  if (!shape || !isStrip(shape.form)) return null;
+  const left = scene.boxes.get(id)!.x;
+  return cellsOf(shape).find((cell) => x >= left + cell.x && x <= left + cell.x + cell.width)?.row.id ?? null;
+}
+
 /** The edge of a shape near which a point is. */
-function edgeAt(slate: Slate, shape: string, scene: Point): Edge | undefined {
-  const box = slate.scene.boxes.get(shape);
-  return box && edgeNear(box, scene, edgeReach / slate.view.zoom);
+function edgeAt(slate: Slate, place: string, scene: Point): Edge | undefined {
+  const box = boxAt(slate.scene, place);
+  return box ? edgeNear(box, scene, edgeReach / slate.view.zoom) : undefined;
 }
 
 function pullGhost(slate: Slate, from: string, to: Point): Ghost | null {
-  const box = slate.scene.boxes.get(from);
+  const box = boxAt(slate.scene, from);
   return box
     ? {
         line: {

@@ -1,5 +1,6 @@
 import { pin } from '../../drawing/arrange';
 import { copyOf, readPiece, writePiece } from '../../drawing/clipboard';
+import { isStrip } from '../../notations/forms';
 import { endId, parseEndId, rowsOf, type EndMark, type Side } from '../../drawing/document';
 import { changeEnd, changeLine, changeRow, changeShape, turnAlong, turnPointer } from '../../drawing/edits';
 import { afterDeed } from './amounts';
@@ -14,6 +15,7 @@ import {
   endsAround,
   goTo,
   nothing,
+  placeOf,
   select,
   selectEnd,
   selectRow,
@@ -181,7 +183,7 @@ function draw(slate: Slate, deed: string, besides: KeyDeeds): boolean {
       slate.setChalkPoint(slate.chalkPoint ? null : slate.freeSpot());
       return true;
     case 'line':
-      if (shape) slate.setLinkFrom(shape.id);
+      if (shape) slate.setLinkFrom(placeOf(drawing, selection)!);
       return shape !== undefined;
     case 'line-text':
       if (line) slate.setEditing({ of: 'line', line: line.id });
@@ -221,7 +223,11 @@ function draw(slate: Slate, deed: string, besides: KeyDeeds): boolean {
   }
   const form = formDeeds[deed];
   if (!form) return false;
-  const tied = [...selection.ids].filter((one) => drawing.shapes.has(one));
+  const cell = placeOf(drawing, selection);
+  const tied =
+    selection.row !== null && cell === selection.row
+      ? [cell]
+      : [...selection.ids].filter((one) => drawing.shapes.has(one));
   if (tied.length > 0 && tiesItself(form) && !slate.symbolsAt) slate.placeTied(form, tied, slate.chalkPoint);
   else slate.place(form, slate.symbolsAt ?? hereOf(slate));
   slate.setSymbolsAt(null);
@@ -300,10 +306,11 @@ function onRow(slate: Slate, key: string, deed: KeyDeed | null): boolean {
       return true;
     }
   }
+  const [before, after] = isStrip(shape.form) ? ['ArrowLeft', 'ArrowRight'] : ['ArrowUp', 'ArrowDown'];
   switch (key) {
-    case 'ArrowUp':
-    case 'ArrowDown': {
-      const next = rows[at + (key === 'ArrowUp' ? -1 : 1)];
+    case before:
+    case after: {
+      const next = rows[at + (key === before ? -1 : 1)];
       slate.setSelection(next ? selectRow(shape.id, next.id) : select(shape.id));
       return true;
     }
@@ -312,6 +319,8 @@ function onRow(slate: Slate, key: string, deed: KeyDeed | null): boolean {
       slate.change(removeRow(slate.drawing, shape, row.id));
       return true;
     case 'Enter':
+      // A line that waits for its other end gets it.
+      if (slate.linkFrom) return false;
       slate.setEditing({ of: 'shape', id: shape.id });
       return true;
     default:
@@ -332,7 +341,8 @@ function out(slate: Slate): boolean {
 function goIn(slate: Slate): boolean {
   const [id] = slate.selection.ids;
   if (slate.linkFrom && id) {
-    slate.link(slate.linkFrom, slate.drawing.lines.has(id) ? { kind: 'line', id } : id);
+    const place = placeOf(slate.drawing, slate.selection)!;
+    slate.link(slate.linkFrom, slate.drawing.lines.has(id) ? { kind: 'line', id } : place);
     return true;
   }
   if (!id) return false;

@@ -146,14 +146,17 @@ internal static class DependencyAmender
                     arrow.IsMultivalued
                 );
                 drawn.Add(key);
-                var line = ConceptId.Of(arrow.Id).Element;
+                ImmutableArray<string> same = [ConceptId.Of(arrow.Id).Element, .. arrow.Again];
                 if (!wanted.TryGetValue(key, out var letter))
                 {
-                    gone.Add(line);
+                    gone.UnionWith(same);
                 }
                 else if (letter != arrow.Letter)
                 {
-                    texts[line] = letter.Mark();
+                    foreach (var line in same)
+                    {
+                        texts[line] = letter.Mark();
+                    }
                 }
             }
 

@@ -28,6 +28,13 @@ internal sealed record DrawnDependency(string Id, AttributeSet From, int To, boo
     /// <summary>What is written at it.</summary>
     public DependencyLetter Letter { get; init; }
 
+    /// <summary>The lines that draw the same once more, in tables of stages.</summary>
+    public ImmutableArray<string> Again { get; init; } = [];
+
+    /// <summary>Whether another arrow says the same, wherever it is drawn.</summary>
+    public bool SaysTheSame(DrawnDependency other) =>
+        From == other.From && To == other.To && IsMultivalued == other.IsMultivalued;
+
     /// <summary>As a dependency.</summary>
     public Dependency Dependency => new(From, AttributeSet.Of(To));
 

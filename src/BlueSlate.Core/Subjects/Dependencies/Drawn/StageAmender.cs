@@ -75,7 +75,7 @@ internal static class StageAmender
 
         shapes.AddRange(
             open.Select(table =>
-                With(new Shape(ids.Next(), Form.Rectangle, Outline.Single, table.Name, [], null), table.Columns, ids)
+                With(new Shape(ids.Next(), Form.Strip, Outline.Single, table.Name, [], null), table.Columns, ids)
             )
         );
         var standing = shapes

@@ -36,30 +36,18 @@ internal static class StageDeeds
 
         var reading = DependencyReader.Read(drawing);
         var ids = new FreshIds(drawing);
-        var shapes = drawing
-            .Sheets[at]
-            .Shapes.Where(shape => StageReader.IsTable(shape, at))
-            .Select(shape => Copy(shape, ids))
-            .ToList();
-        if (shapes.Count == 0)
+        if (reading.Laid == 0 && !drawing.Sheets[at].Shapes.Any(shape => StageReader.IsTable(shape, at)))
         {
-            if (reading.Laid == 0)
-            {
-                return new Done(null, "Lay out the attributes first: a stage begins with all of them in one table.");
-            }
-
-            shapes.Add(WithAll(reading, ids));
+            return new Done(null, "Lay out the attributes first: a stage begins with all of them in one table.");
         }
 
         var title = TitleAfter(drawing, at);
         var first =
             drawing.Sheets[0].Name.Length == 0 ? drawing.Sheets[0] with { Name = StageReader.Diagram } : drawing.Sheets[0];
-        return new Done(
-            drawing with
-            {
-                Sheets = [first, .. drawing.Sheets.Skip(1), new Sheet(ids.Next(), title, [.. shapes], [])],
-            }
-        );
+        var next = drawing.Sheets[at].Shapes.Any(shape => StageReader.IsTable(shape, at))
+            ? Copy(drawing.Sheets[at], at, title, ids)
+            : WithAll(reading, title, ids);
+        return new Done(drawing with { Sheets = [first, .. drawing.Sheets.Skip(1), next] });
     }
 
     /// <summary>
@@ -82,7 +70,8 @@ internal static class StageDeeds
         var sheets = StageProposal
             .Of(reading.Stored, reading.Key)
             .Take(DrawingLimits.Sheets - drawing.Sheets.Length)
-            .Select(stage => new Sheet(ids.Next(), FormNames.Short(stage.Form), Shapes(stage.Tables, reading, ids), []));
+            .Select(stage => new Sheet(ids.Next(), FormNames.Short(stage.Form), Shapes(stage.Tables, reading, ids), []))
+            .Select(sheet => sheet.Shapes.Aggregate(sheet, (all, table) => StageArrows.DrawnIn(all, table, reading, ids)));
         var first =
             drawing.Sheets[0].Name.Length == 0 ? drawing.Sheets[0] with { Name = StageReader.Diagram } : drawing.Sheets[0];
         return new Done(drawing with { Sheets = [first, .. drawing.Sheets.Skip(1), .. sheets] });
@@ -123,7 +112,7 @@ internal static class StageDeeds
         );
 
     private static Shape Table(string id, string name, ImmutableArray<TextLine> columns) =>
-        new(id, Form.Rectangle, Outline.Single, name, [columns], null);
+        new(id, Form.Strip, Outline.Single, name, [columns], null);
 
     private static string Free(string name, HashSet<string> taken)
     {
@@ -211,7 +200,7 @@ internal static class StageDeeds
             ],
         };
         var changed = sheet with { Shapes = [.. sheet.Shapes.Select(shape => shape.Id == old.Id ? left : shape), own] };
-        return drawing with { Sheets = drawing.Sheets.SetItem(at, changed) };
+        return StageArrows.After(drawing, at, changed, ids);
     }
 
     private static TextLine Foreign(TextLine row) =>
@@ -249,33 +238,52 @@ internal static class StageDeeds
         return next <= NormalForm.Fourth ? FormNames.Short(next) : $"stage {drawing.Sheets.Length}";
     }
 
-    private static Shape Copy(Shape shape, FreshIds ids) =>
+    // The tables, and the arrows in them.
+    private static Sheet Copy(Sheet sheet, int number, string title, FreshIds ids)
+    {
+        var shapes = sheet.Shapes.Where(shape => StageReader.IsTable(shape, number) || DependencyReader.IsGather(shape)).ToList();
+        var copies = shapes
+            .SelectMany(shape => shape.TextLines.Select(row => row.Id).Prepend(shape.Id))
+            .ToDictionary(id => id, _ => ids.Next(), StringComparer.Ordinal);
+        bool Copied(LineEnd end) => end.On.Id is { } id && copies.ContainsKey(id);
+        LineEnd EndOf(LineEnd end) => end with { On = end.On with { Id = copies[end.On.Id!] } };
+        return new Sheet(
+            ids.Next(),
+            title,
+            [.. shapes.Select(shape => Copy(shape, copies))],
+            [
+                .. sheet
+                    .Lines.Where(line => Copied(line.From) && Copied(line.To))
+                    .Select(line => line with { Id = ids.Next(), From = EndOf(line.From), To = EndOf(line.To) }),
+            ]
+        );
+    }
+
+    private static Shape Copy(Shape shape, Dictionary<string, string> copies) =>
         shape with
         {
-            Id = ids.Next(),
+            Id = copies[shape.Id],
             Compartments =
             [
-                .. shape.Compartments.Select(rows => rows.Select(row => row with { Id = ids.Next() }).ToImmutableArray()),
+                .. shape.Compartments.Select(rows => rows.Select(row => row with { Id = copies[row.Id] }).ToImmutableArray()),
             ],
         };
 
-    private static Shape WithAll(DependencyReading reading, FreshIds ids) =>
-        new(
+    private static Sheet WithAll(DependencyReading reading, string title, FreshIds ids)
+    {
+        var table = Table(
             ids.Next(),
-            Form.Rectangle,
-            Outline.Single,
             "Everything",
             [
-                [
-                    .. reading.LaidOut.Select(attribute => new TextLine(
-                        ids.Next(),
-                        "",
-                        false,
-                        attribute.Name.Text,
-                        attribute.IsInKey ? Underline.Solid : Underline.None
-                    )),
-                ],
-            ],
-            null
+                .. reading.LaidOut.Select(attribute => new TextLine(
+                    ids.Next(),
+                    "",
+                    false,
+                    attribute.Name.Text,
+                    attribute.IsInKey ? Underline.Solid : Underline.None
+                )),
+            ]
         );
+        return StageArrows.DrawnIn(new Sheet(ids.Next(), title, [table], []), table, reading, ids);
+    }
 }

@@ -61,7 +61,8 @@ internal static class TableDeeds
             [],
             null
         );
-        return new Done(With(merged, at, merged.Sheets[at].Shapes.Add(note)));
+        var sheet = merged.Sheets[at];
+        return new Done(merged with { Sheets = merged.Sheets.SetItem(at, sheet with { Shapes = sheet.Shapes.Add(note) }) });
     }
 
     /// <summary>
@@ -123,7 +124,7 @@ internal static class TableDeeds
                         : shape
                 ),
         ];
-        return new Done(With(drawing, at, shapes));
+        return new Done(With(drawing, at, shapes, new FreshIds(drawing)));
     }
 
     /// <summary>
@@ -158,7 +159,7 @@ internal static class TableDeeds
                     : shape
                 ),
         ];
-        return new Done(With(drawing, at, shapes));
+        return new Done(With(drawing, at, shapes, ids));
     }
 
     private static Stage? StageOf(DependencyReading reading, IReadOnlyList<string> chosen) =>
@@ -215,25 +216,6 @@ internal static class TableDeeds
         return new[] { $"{of} no", $"{of} id" }.FirstOrDefault(IsFree, $"{of} code");
     }
 
-    private static Drawing With(Drawing drawing, int at, ImmutableArray<Shape> shapes)
-    {
-        var sheet = drawing.Sheets[at];
-        var standing = shapes
-            .SelectMany(shape => shape.TextLines.Select(row => row.Id).Prepend(shape.Id))
-            .ToHashSet(StringComparer.Ordinal);
-        bool Stands(LineEnd end) =>
-            end.On.Kind is not (AttachmentKind.Shape or AttachmentKind.Row) || standing.Contains(end.On.Id!);
-        var changed = drawing with
-        {
-            Sheets = drawing.Sheets.SetItem(
-                at,
-                sheet with
-                {
-                    Shapes = shapes,
-                    Lines = [.. sheet.Lines.Where(line => Stands(line.From) && Stands(line.To))],
-                }
-            ),
-        };
-        return changed with { Ties = changed.Ties.RemoveAll(tie => !changed.Has(tie.Element)) };
-    }
+    private static Drawing With(Drawing drawing, int at, ImmutableArray<Shape> shapes, FreshIds ids) =>
+        StageArrows.After(drawing, at, drawing.Sheets[at] with { Shapes = shapes }, ids);
 }

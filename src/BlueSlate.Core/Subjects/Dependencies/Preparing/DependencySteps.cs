@@ -30,6 +30,10 @@ internal static class DependencySteps
             }
         }
 
+        var arrows = reading
+            .Stages.SelectMany(stage => ArrowsIn(((Drawing)one.Model).Sheets.First(sheet => sheet.Id == stage.Id), stage))
+            .ToLookup(arrow => arrow.Table, arrow => arrow.Element, StringComparer.Ordinal);
+        var inTables = arrows.SelectMany(table => table).ToHashSet(StringComparer.Ordinal);
         var noted = reading.Stages.SelectMany(stage => stage.Tables.SelectMany(NoteOf)).ToHashSet(StringComparer.Ordinal);
         Add(
             $"The attributes are {reading.Say(reading.Set.All)}.",
@@ -50,7 +54,7 @@ internal static class DependencySteps
                 group.Key.IsMultivalued
                     ? $"With one {from} there is a set of {to}, whatever else is in the row."
                     : $"Two rows that agree on {from} agree on {to}.",
-                group.SelectMany(arrow => arrow.Elements)
+                group.SelectMany(arrow => arrow.Elements).Where(element => !inTables.Contains(element))
             );
         }
 
@@ -61,12 +65,33 @@ internal static class DependencySteps
                 Add(
                     StageSentences.Said(stage, table),
                     Why(stage, table, reading),
-                    table.Columns.Select(column => column.Id).Prepend(table.Id).Concat(NoteOf(table))
+                    table.Columns.Select(column => column.Id).Prepend(table.Id).Concat(NoteOf(table)).Concat(arrows[table.Id])
                 );
             }
         }
 
         return steps.ToImmutable();
+    }
+
+    // The arrows of a table are drawn with it, and what gathers for them: by the first of its lines to which they lead.
+    private static IEnumerable<(string Table, string Element)> ArrowsIn(Sheet sheet, Stage stage)
+    {
+        var owners = stage
+            .Tables.SelectMany(table => table.Columns.Select(column => column.Id).Append(table.Id).Select(id => (id, table.Id)))
+            .DistinctBy(one => one.id)
+            .ToDictionary(one => one.id, one => one.Id, StringComparer.Ordinal);
+        string? OwnerOf(LineEnd end) => owners.GetValueOrDefault(end.On.Id ?? "");
+        foreach (var line in sheet.Lines)
+        {
+            if ((OwnerOf(line.From) ?? OwnerOf(line.To)) is { } table)
+            {
+                yield return (table, line.Id);
+                foreach (var end in new[] { line.From, line.To }.Where(end => OwnerOf(end) is null && end.On.Id is not null))
+                {
+                    yield return (table, end.On.Id!);
+                }
+            }
+        }
     }
 
     private static IEnumerable<string> NoteOf(StageTable table) => table.Denormalised is { } one ? [one.Note] : [];
