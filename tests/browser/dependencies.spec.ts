@@ -116,6 +116,24 @@ test('a table is brought to third normal form, stage by stage', async ({ page })
   await view.getByRole('button', { name: 'redo' }).click();
   await expect(sentences(page)).toContainText('3NF: Visitor');
 
+  // An arrow is pulled from the edge of one cell to another; a line to another table refers, and says nothing.
+  const day = await cell(page, 'day');
+  const visitor = await cell(page, 'visitor no');
+  await page.mouse.move(day.x + day.width / 2, day.y + day.height);
+  await page.mouse.down();
+  await page.mouse.move(visitor.x + visitor.width / 2, visitor.y + visitor.height / 2, { steps: 5 });
+  await page.mouse.up();
+  await expect(sentences(page)).toContainText('Day determines visitor no');
+  await view.getByRole('button', { name: 'undo' }).click();
+  await expect(sentences(page)).not.toContainText('Day determines');
+
+  // A table that is too wide is drawn as a list, and back.
+  await page.locator('text.name', { hasText: 'Visitor' }).click();
+  await page.getByRole('button', { name: 'as a list' }).click();
+  await expect(page.getByText('Visitor, box, 2 rows')).toBeVisible();
+  await page.getByRole('button', { name: 'as cells' }).click();
+  await expect(page.getByText('Visitor, row of cells, 2 cells')).toBeVisible();
+
   // A table is written like any box, with its marks in words.
   await page.locator('text.name', { hasText: 'Visitor' }).click();
   await page.keyboard.press('Enter');
@@ -176,7 +194,7 @@ test('a table gets a number of its own, two become one, and what is calculated i
   // On purpose it leaves a note that waits for the reason.
   await page.keyboard.press('Escape');
   await page.locator('text.name', { hasText: 'Guide' }).click();
-  await expect(page.getByText('Guide, box, 4 rows')).toBeVisible();
+  await expect(page.getByText('Guide, row of cells, 4 cells')).toBeVisible();
   await page.locator('text.name', { hasText: 'Evening' }).click({ modifiers: ['Shift'] });
   await page.getByRole('button', { name: 'one table, denormalised' }).click();
   await expect(page.locator('text.name')).toHaveText(['Evening']);
@@ -257,10 +275,27 @@ test('a diagram and its stages are drawn by keys alone', async ({ page }) => {
   await expect(page.locator('text.name')).toHaveText(['Everything']);
   await tabTo(page, (element) => element.classList.contains('slate'));
   await find(page, 'Everything');
+
+  // From cell to cell: what is drawn in the table says what it would say in the diagram.
+  await page.keyboard.press('>');
+  await page.keyboard.press('l');
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+  await expect(sentences(page)).toContainText('Host determines show');
+  await page.keyboard.press('Control+z');
+  await expect(sentences(page)).not.toContainText('Host determines show');
+  await find(page, 'Everything');
   await tabTo(page, (element) => element.textContent === 'producer');
   await page.keyboard.press('Enter');
   await expect(sentences(page)).toContainText('1NF: Producer has producer (key), show, phone');
 });
+
+/** Where the first cell with a text stands, in pixels of the page. */
+async function cell(page: Page, text: string) {
+  const found = page.locator('g[data-element]:has(> .cell-hit)').filter({ hasText: new RegExp(`^(FK)?${text}$`) });
+  return (await found.first().locator('.cell-hit').boundingBox())!;
+}
 
 /** Goes on with the Tab key to the element that is wanted. */
 async function tabTo(page: Page, wanted: (element: Element) => boolean) {

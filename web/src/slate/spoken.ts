@@ -1,7 +1,7 @@
-import { linesAt, rowsOf, type Drawing, type Side } from '../drawing/document';
+import { linesAt, rowsOf, textOf, type Drawing, type Side } from '../drawing/document';
 import { readMarks } from '../drawing/edits';
 import { endSymbols } from '../notations/endSymbols';
-import { formOf } from '../notations/forms';
+import { formOf, isStrip } from '../notations/forms';
 import type { EndWay } from '../notations/endWays';
 import { select, type Selection } from '../drawing/selection';
 
@@ -16,12 +16,14 @@ export function spoken(drawing: Drawing, selection: Selection, way: EndWay): str
   if (shape) {
     const rows = rowsOf(shape);
     const chosen = rows.find((candidate) => candidate.id === row);
-    if (chosen) return ['row', chosen.mark, chosen.ring && 'ring', chosen.text].filter(Boolean).join(' ');
+    const inCells = isStrip(shape.form);
+    if (chosen)
+      return [inCells ? 'cell' : 'row', chosen.mark, chosen.ring && 'ring', chosen.text].filter(Boolean).join(' ');
     const lines = linesAt(drawing, new Set([shape.id])).length;
     return [
       shape.text || 'without a name',
       (shape.outline === 'single' ? '' : `${shape.outline} `) + formOf(shape.form).says.replace(/^an? /, ''),
-      rows.length > 0 && count(rows.length, 'row'),
+      rows.length > 0 && count(rows.length, inCells ? 'cell' : 'row'),
       lines > 0 && count(lines, 'line'),
       shape.pinned && 'pinned',
       drawing.comments.has(shape.id) && `noted: ${drawing.comments.get(shape.id)!.text}`,
@@ -62,6 +64,7 @@ export function nameAt(drawing: Drawing, id: string, side: Side): string {
   const shape = [...drawing.shapes.values()].find(
     (candidate) => candidate.id === on.id || rowsOf(candidate).some((row) => row.id === on.id),
   );
+  if (shape && isStrip(shape.form) && shape.id !== on.id) return textOf(drawing, on.id) || 'a cell without a name';
   return shape?.text || 'a shape without a name';
 }
 
