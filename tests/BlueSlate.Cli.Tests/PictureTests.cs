@@ -1,6 +1,7 @@
 using System.Text;
 using System.Text.Json;
 using System.Text.RegularExpressions;
+using System.Xml.Linq;
 using BlueSlate.Core.Drawings;
 using BlueSlate.Drafting;
 using BlueSlate.Drafting.Painting;
@@ -111,6 +112,33 @@ public sealed partial class PictureTests
     {
         var drawing = Placer.Place(new Sketch().Box("</text><script>alert(1)</script>").ToDrawing());
         Encoding.UTF8.GetString(Picture.Paint(drawing, PictureFormat.Svg, [], 1)).ShouldNotContain("<script");
+    }
+
+    [Fact]
+    public void A_picture_shows_the_sheet_that_is_meant_with_the_cells_of_its_tables()
+    {
+        var drawing = DrawingReader
+            .Read(
+                """
+                { "format": "blue-slate-drawing", "version": 1, "sheets": [
+                  { "id": "s1", "name": "diagram", "shapes": [{ "id": "a", "form": "rectangle", "text": "pier", "place": [0, 0, 400, 144] }], "lines": [] },
+                  { "id": "s2", "name": "1NF", "shapes": [
+                    { "id": "t", "form": "strip", "text": "Mooring", "place": [0, 0, 1200, 144], "compartments": [[
+                      { "id": "c1", "text": "mooring no", "underline": "solid" }, { "id": "c2", "text": "berth" }, { "id": "c3", "mark": "FK", "text": "boat" }]] }],
+                    "lines": [{ "id": "l", "from": { "row": "c1" }, "to": { "row": "c2", "marks": ["arrow"] } }] }] }
+                """
+            )
+            .Drawing!;
+        string Of(string sheet) =>
+            Encoding.UTF8.GetString(Picture.Paint(SlateGeometry.Settle(drawing), PictureFormat.Svg, [], 1, sheet));
+        Of("").ShouldContain(">pier</text>");
+        Of("s1").ShouldNotContain(">Mooring</text>");
+        var stage = XDocument.Parse(Of("s2"));
+        double Left(string text) =>
+            (double)stage.Descendants().Single(one => one.Name.LocalName == "text" && one.Value == text).Attribute("x")!;
+        string[] texts = ["Mooring", "mooring no", "berth", "FK", "boat"];
+        texts.Select(Left).ShouldBe(texts.Select(Left).Order());
+        stage.Descendants().Count(one => one.Name.LocalName == "text").ShouldBe(texts.Length);
     }
 
     [Fact]

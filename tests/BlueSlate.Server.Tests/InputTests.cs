@@ -164,6 +164,7 @@ public sealed class InputTests(TestServer server) : IClassFixture<TestServer>
     [InlineData("lift", """{"drawing":"D","shapes":["b1","b2"],"name":"X","members":[null]}""")]
     [InlineData("lift", """{"drawing":"D","shapes":["b1","b2"],"name":"X","members":[[null]]}""")]
     [InlineData("picture", """{"drawing":"D","format":"svg","only":[null],"scale":1}""")]
+    [InlineData("picture", """{"drawing":"D","format":"svg","only":[],"scale":1,"sheet":"nowhere"}""")]
     [InlineData("tidy", """{"drawing":null,"only":[]}""")]
     public async Task Nothing_in_a_list_or_in_place_of_a_text_is_refused_clearly(string tool, string body)
     {

@@ -23,19 +23,28 @@ public static class Picture
     public const double MostPixels = 40_000_000;
 
     /// <summary>
-    /// The picture's bytes. SVG and PNG show the first sheet, or that which holds a chosen shape; PDF shows all, a page each.
+    /// The picture's bytes. SVG and PNG show one sheet: that which is named, or holds a chosen shape, or else the first; PDF shows all, a
+    /// page each.
     /// </summary>
     /// <param name="drawing">A drawing with places.</param>
     /// <param name="format">The format.</param>
     /// <param name="only">Shapes to show; all when empty.</param>
     /// <param name="scale">Pixels of a PNG for one of the slate.</param>
-    public static byte[] Paint(Drawing drawing, PictureFormat format, IReadOnlyCollection<string> only, double scale)
+    /// <param name="sheet">The sheet that is meant where no shapes are named; empty for the first.</param>
+    public static byte[] Paint(
+        Drawing drawing,
+        PictureFormat format,
+        IReadOnlyCollection<string> only,
+        double scale,
+        string sheet = ""
+    )
     {
         var chosen = only.Count == 0 ? null : only.ToHashSet(StringComparer.Ordinal);
         var sheets = chosen is null
             ? drawing.Sheets
-            : [.. drawing.Sheets.Where(sheet => sheet.Shapes.Any(shape => chosen.Contains(shape.Id)))];
-        var first = sheets.Length > 0 ? sheets[0] : drawing.Sheets[0];
+            : [.. drawing.Sheets.Where(one => one.Shapes.Any(shape => chosen.Contains(shape.Id)))];
+        var named = chosen is null ? drawing.Sheets.FirstOrDefault(one => one.Id == sheet) : null;
+        var first = named ?? (sheets.Length > 0 ? sheets[0] : drawing.Sheets[0]);
         var text = DrawingWriter.WriteText(drawing);
         return format switch
         {

@@ -21,6 +21,9 @@ public sealed record DraftRequest(DraftKind Kind, string Drawing)
     /// <summary>The shapes that are meant; all when empty.</summary>
     public string[] Only { get; init; } = [];
 
+    /// <summary>The sheet that is painted where one is meant; empty for the first.</summary>
+    public string Sheet { get; init; } = "";
+
     /// <summary>The picture's format.</summary>
     public PictureFormat Format { get; init; }
 

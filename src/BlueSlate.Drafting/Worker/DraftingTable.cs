@@ -80,7 +80,7 @@ public static class DraftingTable
         {
             Picture = request.Counts is { } counts
                 ? Picture.Paint(placed, request.Format, counts, request.Scale)
-                : Picture.Paint(placed, request.Format, request.Only, request.Scale),
+                : Picture.Paint(placed, request.Format, request.Only, request.Scale, request.Sheet),
         };
     }
 

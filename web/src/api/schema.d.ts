@@ -6617,7 +6617,7 @@ export interface components {
              */
             as: string;
             /**
-             * @description The sheet that is meant then; empty for the one that has come farthest.
+             * @description The sheet that is meant; empty for the first, or in another notation for the one that has come farthest.
              * @default
              */
             sheet: string;

@@ -348,7 +348,12 @@ public static class DrawingTools
             return Problems.Unreadable("only", $"A drawing has at most {DrawingLimits.Shapes} shapes.", "only");
         }
 
-        var (text, only) = (request.Drawing, request.Only);
+        if (request.Sheet.Length > 0 && drawing.Sheets.All(sheet => sheet.Id != request.Sheet))
+        {
+            return Problems.Unreadable("sheet", "There is no such sheet in this drawing.", "sheet");
+        }
+
+        var (text, only, sheet) = (request.Drawing, request.Only, request.Sheet);
         if (request.As.Length > 0)
         {
             var (crossed, refused) = await CrossedAsync(drawing, request, options, access, pool, cancellation);
@@ -357,7 +362,7 @@ public static class DrawingTools
                 return refused!;
             }
 
-            (text, only) = (crossed, []);
+            (text, only, sheet) = (crossed, [], "");
         }
 
         var (reply, refusal) = await pool.DoAsync(
@@ -367,6 +372,7 @@ public static class DrawingTools
                 Format = request.Format,
                 Only = only,
                 Scale = request.Scale,
+                Sheet = sheet,
             },
             cancellation
         );
@@ -461,7 +467,9 @@ public sealed record LiftRequest(string Drawing, string[] Shapes, string Name, s
 /// <param name="Only">The shapes that are meant; all when empty.</param>
 /// <param name="Scale">How many times as large as on the slate, in pixels.</param>
 /// <param name="As">The notation in which one goes on with it; empty for how it is drawn.</param>
-/// <param name="Sheet">The sheet that is meant then; empty for the one that has come farthest.</param>
+/// <param name="Sheet">
+/// The sheet that is meant; empty for the first, or in another notation for the one that has come farthest.
+/// </param>
 public sealed record PictureRequest(
     string Drawing,
     PictureFormat Format,

@@ -33,7 +33,7 @@ export function PictureSheet({ slate, tools, onClose }: { slate: Slate; tools: D
       only: part ? chosen : [],
       scale,
       as,
-      sheet: as === '' ? '' : slate.sheet,
+      sheet: slate.sheet,
     });
   const save = useMutation({
     mutationFn: async () => saveFile(`${tools.title}.${format}`, await paint(format)),
@@ -80,7 +80,13 @@ export function PictureSheet({ slate, tools, onClose }: { slate: Slate; tools: D
       )}
       {across && (
         <div className="mt-3">
-          <Choice label="What is painted" titled value={as} choices={[asDrawn, across]} onChoose={setAs} />
+          <Choice
+            label="What is painted"
+            titled
+            value={as}
+            choices={[asDrawn(slate, format), across]}
+            onChoose={setAs}
+          />
         </div>
       )}
       <p className="mt-3 text-quiet-ink text-[14px]">
@@ -97,7 +103,12 @@ export function PictureSheet({ slate, tools, onClose }: { slate: Slate; tools: D
 
 type Across = readonly [notation: string, word: string, says: string];
 
-const asDrawn: Across = ['', 'the drawing', 'as it is'];
+/** Of several sheets a picture shows one; printed, each has a page. */
+const asDrawn = ({ drawing }: Slate, format: Format): Across => [
+  '',
+  drawing.sheets.size > 1 && format !== 'pdf' ? 'this sheet' : 'the drawing',
+  'as it is',
+];
 const asTables: Across = ['crows-foot', 'these tables in crow’s foot', 'with a line for each foreign key'];
 const asBoxes: Across = ['dependency', 'its attributes, a box each', 'to begin a dependency diagram with'];
 
