@@ -121,10 +121,12 @@ public sealed partial class PictureTests
             .Read(
                 """
                 { "format": "blue-slate-drawing", "version": 1, "sheets": [
-                  { "id": "s1", "name": "diagram", "shapes": [{ "id": "a", "form": "rectangle", "text": "pier", "place": [0, 0, 400, 144] }], "lines": [] },
+                  { "id": "s1", "name": "diagram", "shapes": [
+                    { "id": "a", "form": "rectangle", "text": "pier", "place": [0, 0, 400, 144] }] },
                   { "id": "s2", "name": "1NF", "shapes": [
                     { "id": "t", "form": "strip", "text": "Mooring", "place": [0, 0, 1200, 144], "compartments": [[
-                      { "id": "c1", "text": "mooring no", "underline": "solid" }, { "id": "c2", "text": "berth" }, { "id": "c3", "mark": "FK", "text": "boat" }]] }],
+                      { "id": "c1", "text": "mooring no", "underline": "solid" }, { "id": "c2", "text": "berth" },
+                      { "id": "c3", "mark": "FK", "text": "boat" }]] }],
                     "lines": [{ "id": "l", "from": { "row": "c1" }, "to": { "row": "c2", "marks": ["arrow"] } }] }] }
                 """
             )
