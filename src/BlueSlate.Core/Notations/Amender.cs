@@ -23,12 +23,18 @@ public static class Amender
         var before = SentenceWriter.Write(reading);
         var applier = new StatementApplier(reading.Model, new FreshIds(drawing).Next);
         var problems = ImmutableArray.CreateBuilder<LineProblem>();
-        var pairs = LineMatch.Of([.. before.Select(sentence => sentence.Text)], lines);
-        problems.AddRange(pairs.ToldOf(lines));
+        var said = before.Select(sentence => sentence.Text).ToHashSet(StringComparer.Ordinal);
         var parser = Knowing(
             [.. reading.Model.Entities.Select(entity => entity.Name)],
-            [.. pairs.Changed.Select(change => lines[change.Line])]
+            [.. lines.Where(line => !said.Contains(line))]
         );
+        var pairs = LineMatch.Of(
+            [.. before.Select(sentence => sentence.Text)],
+            lines,
+            at => SubjectOf(before[at].ConceptId, reading.Model),
+            at => SubjectOf(parser.Parse(lines[at]).Statement)
+        );
+        problems.AddRange(pairs.ToldOf(lines));
         foreach (var gone in pairs.Removed)
         {
             applier.Remove(before[gone].ConceptId);
@@ -61,6 +67,24 @@ public static class Amender
         var inOrder = problems.OrderBy(problem => problem.Line).ToImmutableArray();
         return new Amendment(Merge(drawing, reading.Model, after, options, out var unsaid), inOrder, unsaid);
     }
+
+    // What a line is about: a thing, or an operation of one.
+    private static string? SubjectOf(Statement? statement) =>
+        statement switch
+        {
+            EntityStatement thing => Name.Of(thing.Name).Key,
+            OperationStatement operation => $"{Name.Of(operation.Owner).Key} can {Name.Of(operation.Name).Key}",
+            _ => null,
+        };
+
+    private static string? SubjectOf(string concept, ConceptModel model) =>
+        model.Entities.FirstOrDefault(entity => entity.Id == concept) is { } thing ? Name.Of(thing.Name).Key
+        : model
+            .Entities.SelectMany(entity => entity.Operations.Select(operation => (entity, operation)))
+            .FirstOrDefault(one => one.operation.Id == concept)
+            is { operation: { } operation } owned
+            ? $"{Name.Of(owned.entity.Name).Key} can {Name.Of(operation.Name).Key}"
+        : null;
 
     // What one line says there is, another may speak of, whichever stands first.
     private static StatementParser Knowing(IReadOnlyList<string> names, IReadOnlyList<string> lines)

@@ -4,7 +4,7 @@ namespace BlueSlate.Core.Notations;
 
 /// <summary>
 /// Which of the edited lines is which of the old ones: equal lines by their longest common subsequence, then those that were moved,
-/// whole or with the same subject before a colon, and between two of the first, in order, an old line and the one in its place.
+/// whole or with the same subject, and between two of the first, in order, an old line and the one in its place.
 /// </summary>
 /// <param name="Removed">The old lines that nothing stands for.</param>
 /// <param name="Changed">The edited lines that are no old one word for word, each with the old one that it stands for.</param>
@@ -17,22 +17,37 @@ internal sealed record LineMatch(
 {
     private sealed record Gap(List<int> Gone, List<int> Come);
 
-    public static LineMatch Of(IReadOnlyList<string> old, IReadOnlyList<string> lines)
+    /// <summary>The match of lines whose subject is what stands before a colon.</summary>
+    public static LineMatch Of(IReadOnlyList<string> old, IReadOnlyList<string> lines) =>
+        Of(old, lines, at => Subject(old[at]), at => Subject(lines[at]));
+
+    /// <summary>The match of lines by their subjects, as who knows what they say tells them; null for one without.</summary>
+    public static LineMatch Of(
+        IReadOnlyList<string> old,
+        IReadOnlyList<string> lines,
+        Func<int, string?> subjectOfOld,
+        Func<int, string?> subjectOfLine
+    )
     {
         var gaps = Gaps(old, lines);
         _ = TakeMoved(gaps, (gone, come) => Equal(old[gone], lines[come]));
         var repeated = TakeRepeated(gaps, lines);
-        var changed = TakeMoved(gaps, (gone, come) => Subject(old[gone]) is { } subject && subject == Subject(lines[come]));
+        string?[] was = [.. Enumerable.Range(0, old.Count).Select(subjectOfOld)];
+        var subjects = was.ToHashSet(StringComparer.Ordinal);
+        var about = gaps.SelectMany(gap => gap.Come).ToDictionary(line => line, subjectOfLine);
+        var changed = TakeMoved(gaps, (gone, come) => was[gone] is { } subject && subject == about[come]);
+        // A line about something that another line was about is no new name for what stood in its place.
         foreach (var (gone, come) in gaps)
         {
-            changed.AddRange(come.Select((line, i) => (line, i < gone.Count ? gone[i] : (int?)null)));
+            foreach (var line in come)
+            {
+                var isNew = about[line] is not { } subject || !subjects.Contains(subject);
+                changed.Add((line, isNew && gone.Count > 0 ? gone[0] : null));
+                gone.RemoveRange(0, isNew ? Math.Min(1, gone.Count) : 0);
+            }
         }
 
-        return new LineMatch(
-            [.. gaps.SelectMany(gap => gap.Gone.Skip(gap.Come.Count))],
-            [.. changed.OrderBy(pair => pair.Line)],
-            repeated
-        );
+        return new LineMatch([.. gaps.SelectMany(gap => gap.Gone)], [.. changed.OrderBy(pair => pair.Line)], repeated);
     }
 
     /// <summary>What is told of the lines that say once more what another says.</summary>

@@ -36,6 +36,27 @@ public sealed class AmenderTests
     }
 
     [Fact]
+    public void Things_that_are_said_in_another_order_keep_their_lines()
+    {
+        string[] ties =
+        [
+            "Conductor leads 0 or more Rehearsal; Rehearsal is led by exactly 1 Conductor",
+            "Rehearsal practises 1 or more Piece; Piece is practised at 0 or more Rehearsal",
+        ];
+        var options = new CrowsFootOptions();
+        var bare = Amender.Amend(Drawing.Empty, ties, options).Drawing;
+        string[] lines = ["Piece: title, composer", "Rehearsal: date, place", "Conductor: name, phone", .. ties];
+        var typed = Amender.Amend(bare, lines, options);
+        typed.Problems.ShouldBeEmpty();
+        SentenceWriter
+            .Write(Notation.Read(typed.Drawing, options))
+            .Select(sentence => sentence.Text)
+            .ShouldBe(lines, ignoreOrder: true);
+        var boxes = bare.Shapes.ToDictionary(shape => shape.Text, shape => shape.Id);
+        typed.Drawing.Shapes.ShouldAllBe(shape => boxes[shape.Text] == shape.Id);
+    }
+
+    [Fact]
     public void A_renamed_attribute_keeps_its_row_and_a_new_one_follows()
     {
         var amended = Amend(Café, ["Visit: visit no (key), day, helper (optional)", .. Lines(Café)[1..]]);

@@ -72,6 +72,23 @@ public sealed class RoundTripTests
 
     [Theory]
     [MemberData(nameof(Names))]
+    public void Sentences_typed_over_those_of_another_drawing_say_the_same(string name) =>
+        Gen.Select(RandomConcepts.For(name), RandomConcepts.For(name))
+            .Sample(
+                (one, other) =>
+                {
+                    var lines = SentencesOf(Draw(other, name), name);
+                    var amended = Amender.Amend(Draw(one, name), lines, Notation.Of(name).Usual);
+                    amended.Problems.ShouldBeEmpty();
+                    SentencesOf(amended.Drawing, name)
+                        .Order(StringComparer.Ordinal)
+                        .ShouldBe(lines.Order(StringComparer.Ordinal));
+                },
+                iter: 300
+            );
+
+    [Theory]
+    [MemberData(nameof(Names))]
     public void Sentences_that_were_not_edited_change_nothing(string name) =>
         RandomConcepts
             .For(name)
@@ -147,6 +164,10 @@ public sealed class RoundTripTests
                 line => Reading(Amender.Amend(ChenReaderTests.Weak().ToDrawing(), [line], Notation.Of(name).Usual).Drawing, name),
                 iter: 300
             );
+
+    // What is said twice in the same words is drawn once.
+    private static List<string> SentencesOf(Drawing drawing, string name) =>
+        [.. SentenceWriter.Write(Reading(drawing, name)).Select(sentence => sentence.Text).Distinct(StringComparer.Ordinal)];
 
     private static Drawing Draw(ConceptModel model, string name) =>
         Notation.Of(name).Write(model, Notation.Of(name).Usual).Drawing;
