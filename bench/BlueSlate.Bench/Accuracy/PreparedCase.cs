@@ -135,8 +135,8 @@ internal sealed class PreparedCase
             var path = sketch.PathOf.GetValueOrDefault(question.ModelId, question.ModelId);
             var same = question.Places.Count(place => !IsMissing(File.Answers[place.Answer], path));
             output.WriteLine(
-                $"{File.Id}: {question.Drawn} for {path}? {(question.Taken ? "taken" : "not taken")}, "
-                    + $"{question.Places.Length} times, by examiners {same}: "
+                $"{File.Id}: {question.Drawn} for {path}? taken {question.TakenIn} of {question.Places.Length} times, "
+                    + $"by examiners {same}: "
                     + string.Join(' ', question.Places.Select(place => File.Answers[place.Answer].Id))
             );
         }

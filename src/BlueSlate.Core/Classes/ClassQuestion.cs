@@ -18,7 +18,7 @@ public sealed record AskedAt(int Answer, Guess Guess);
 /// <param name="Model">Its name.</param>
 /// <param name="Owner">The name of the model answer's thing that owns it; null for one that stands by itself.</param>
 /// <param name="Drawn">What the answers call it, as most of them write it.</param>
-/// <param name="Taken">Whether it was taken for it in most of them.</param>
+/// <param name="TakenIn">In how many of them it was taken for it.</param>
 /// <param name="Places">Where, in the order of the answers.</param>
 public sealed record ClassQuestion(
     string ModelId,
@@ -26,7 +26,7 @@ public sealed record ClassQuestion(
     string Model,
     string? Owner,
     string Drawn,
-    bool Taken,
+    int TakenIn,
     ImmutableArray<AskedAt> Places
 )
 {
@@ -71,13 +71,11 @@ public sealed record ClassQuestion(
         ];
     }
 
-    private int Times => Places.Count(place => place.Guess.Taken);
-
-    private bool IsOfMost => Times >= Several && Times * 4 >= Places.Length * 3;
+    private bool IsOfMost => TakenIn >= Several && TakenIn * 4 >= Places.Length * 3;
 
     // The same name for another thing, where that could have been this one: at the same owner, or both things by themselves.
     private bool IsRivalledBy(ClassQuestion other) =>
-        other.ModelId != ModelId && other.Owner == Owner && Called(other) == Called(this) && other.Times * 4 > Times;
+        other.ModelId != ModelId && other.Owner == Owner && Called(other) == Called(this) && other.TakenIn * 4 > TakenIn;
 
     private static string Called(ClassQuestion question) => Name.Of(question.Drawn).Key;
 
@@ -96,7 +94,7 @@ public sealed record ClassQuestion(
             model.Name,
             model.OwnerId is null ? null : names.GetValueOrDefault(model.OwnerId),
             drawn,
-            places.Count(place => place.Guess.Taken) * 2 >= places.Length,
+            places.Count(place => place.Guess.Taken),
             places
         );
     }

@@ -113,7 +113,7 @@ public sealed class ClassQuestionTests
     public void What_is_said_to_be_something_else_is_taken_for_it_nowhere_and_asked_no_more()
     {
         var question = Asked(new(), Theatre("Trunk")).ShouldHaveSingleItem();
-        question.Taken.ShouldBeTrue();
+        question.TakenIn.ShouldBe(question.Places.Length);
         var replied = ClassAnswer.In(new(), question, same: false);
         replied.Problems().ShouldBeEmpty();
         Asked(replied, Theatre("Trunk")).ShouldBeEmpty();
@@ -167,7 +167,7 @@ public sealed class ClassQuestionTests
         string[] Said(IEnumerable<Drawing> some) =>
             [
                 .. Asked(new(), [.. some])
-                    .Select(one => $"{one.Model} {one.Owner} {one.Places.Length} {one.Taken}")
+                    .Select(one => $"{one.Model} {one.Owner} {one.Places.Length} {one.TakenIn * 2 >= one.Places.Length}")
                     .Order(StringComparer.Ordinal),
             ];
         Said(answers.Reverse()).ShouldBe(Said(answers));

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using BlueSlate.Core.Drawings;
+using BlueSlate.Core.Marking;
 using Shouldly;
 
 namespace BlueSlate.Core.Tests.Marking;
@@ -56,6 +57,70 @@ public sealed class DoubtTests
         doubt.Unsure.ShouldBe(["b3"]);
         doubt.IsOpen.ShouldBeTrue();
         Exercise.Of(Model).AssessAs(answer, Said("b3", "b3")).Doubt.IsOpen.ShouldBeFalse();
+    }
+
+    [Fact]
+    public void What_is_said_wholly_in_other_words_gets_nothing_by_itself_and_has_to_be_looked_at()
+    {
+        var answer = new Sketch()
+            .Box("Besucher", "PK besucher no", "name", "hat")
+            .Box("Termin", "PK termin no", "date", "hall")
+            .Box("Ding", "PK ding no", "fault", "shelf")
+            .Line("Besucher", [], "Termin", [], "")
+            .Line("Termin", [], "Ding", [], "")
+            .ToDrawing();
+        var assessor = Exercise.Of(Model);
+        var assessment = assessor.Assess(answer, []);
+        assessment.Sheet.Total.ShouldBe(Rational.Zero);
+        assessment.Doubt.IsOpen.ShouldBeTrue();
+        var said = Said("b1", "b1").AddRange(Said("b2", "b2")).AddRange(Said("b3", "b3"));
+        assessment.Doubt.Highest.ShouldBe(assessor.AssessAs(answer, said).Sheet.Total);
+        assessment.Doubt.Highest.ShouldBeGreaterThan(assessment.Sheet.Maximum / 3);
+    }
+
+    [Fact]
+    public void The_same_shape_without_a_word_in_common_gets_nothing_by_itself()
+    {
+        var elsewhere = new Sketch()
+            .Box("Tugboat", "PK hull", "tonnage")
+            .Box("Harbour", "PK haven", "depth")
+            .Box("Lighter", "PK call sign", "draught")
+            .Line("Tugboat", Ends.One, "Harbour", Ends.ZeroOrMore, "lies in")
+            .Line("Harbour", Ends.One, "Lighter", Ends.OneOrMore, "shelters")
+            .ToDrawing();
+        var assessment = Exercise.Of(Model).Assess(elsewhere, []);
+        assessment.Sheet.Total.ShouldBe(Rational.Zero);
+        // Whether all of it is a translation only a person can say.
+        assessment.Doubt.IsOpen.ShouldBeTrue();
+        assessment.Doubt.Highest.ShouldBeGreaterThan(assessment.Sheet.Maximum / 2);
+
+        // One name of the exercise's own, and the rest is known by what stands beside it.
+        var known = elsewhere with
+        {
+            Sheets =
+            [
+                elsewhere.Sheets[0] with
+                {
+                    Shapes =
+                    [
+                        .. elsewhere.Shapes.Select(shape => shape.Text == "Harbour" ? shape with { Text = "Visit" } : shape),
+                    ],
+                },
+            ],
+        };
+        Exercise.Of(Model).Assess(known, []).Sheet.Total.ShouldBeGreaterThan(assessment.Sheet.Maximum / 2);
+    }
+
+    [Fact]
+    public void A_drawing_of_something_else_leaves_no_doubt()
+    {
+        var answer = new Sketch()
+            .Box("Tugboat", "PK hull", "tonnage", "crew", "built")
+            .Box("Harbour", "PK haven", "depth")
+            .ToDrawing();
+        var assessment = Exercise.Of(Model).Assess(answer, []);
+        assessment.Sheet.Total.ShouldBe(Rational.Zero);
+        assessment.Doubt.IsOpen.ShouldBeFalse();
     }
 
     [Fact]

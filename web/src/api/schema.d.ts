@@ -5344,8 +5344,11 @@ export interface components {
             owner: null | string;
             /** @description What answers call it. */
             drawn: string;
-            /** @description Whether it counts as that so far. */
-            taken: boolean;
+            /**
+             * Format: int32
+             * @description In how many of the answers it counts as that so far.
+             */
+            takenIn: number;
             /** @description Whether the class says it itself: several answers use the name, for this thing and for nothing else. */
             saysItself: boolean;
             /** @description By how many marks the answers together differ between one reply and the other. */

@@ -56,16 +56,34 @@ internal sealed class ConceptModelAnswer : ModelAnswer
         var drawn = Notation.Read((Drawing)answer, options);
         var reading = new IndexedReading(ComparableForm.Of(drawn));
         var matched = Matcher.Match(matchModel, reading.Model, allowance with { Stands = stands });
-        return new ConceptJudgement(
-            drawn,
-            [
-                .. matched
-                    .Near.Prepend(matched.Best)
-                    .Select(correspondence =>
-                        Comparer.Compare(model, facts, tolerances, reading, correspondence, options, scenario)
-                    ),
-            ]
-        );
+        ConceptComparison By(Correspondence correspondence) =>
+            Comparer.Compare(model, facts, tolerances, reading, correspondence, options, scenario);
+        var best = By(matched.Best);
+        return new ConceptJudgement(drawn, [best, .. InOtherWords(best).Select(By), .. matched.Near.Select(By)]);
+
+        // Where hardly anything is known by its name, all of it may be said in other words: things left that share with one that is
+        // missing what they have, or what they are tied to, as they would be asked about.
+        IEnumerable<Correspondence> InOtherWords(ConceptComparison known)
+        {
+            if (!stands.IsEmpty || !known.ShowsLittle)
+            {
+                return [];
+            }
+
+            var meant = known
+                .Guesses.Where(guess => guess is { Taken: false, Model.OwnerId: null, Answer.OwnerId: null })
+                .DistinctBy(guess => guess.Model.Id)
+                .DistinctBy(guess => guess.Answer.Id)
+                .ToImmutableDictionary(guess => guess.Model.Id, guess => guess.Answer.Id, StringComparer.Ordinal);
+            if (meant.Count * 2 < model.Model.Entities.Length)
+            {
+                return [];
+            }
+
+            // What is assumed costs nothing there: it is only what may be meant, never the better one.
+            var assumed = Matcher.Match(matchModel, reading.Model, allowance with { Stands = meant }).Best;
+            return [assumed with { Cost = Math.Max(assumed.Cost, matched.Best.Cost + 1) }];
+        }
     }
 
     public override Example? ExampleOf(Comparison comparison, Finding finding) =>

@@ -18,7 +18,7 @@ public sealed record QuestionPlaceReply(Guid WorkId, string Code, string Element
 /// <param name="Model">Its name.</param>
 /// <param name="Owner">The name of what owns it; null for a thing that stands by itself.</param>
 /// <param name="Drawn">What answers call it.</param>
-/// <param name="Taken">Whether it counts as that so far.</param>
+/// <param name="TakenIn">In how many of the answers it counts as that so far.</param>
 /// <param name="SaysItself">Whether the class says it itself: several answers use the name, for this thing and for nothing else.</param>
 /// <param name="AtStake">By how many marks the answers together differ between one reply and the other.</param>
 /// <param name="Places">Where it arises.</param>
@@ -27,7 +27,7 @@ public sealed record ClassQuestionReply(
     string Model,
     string? Owner,
     string Drawn,
-    bool Taken,
+    int TakenIn,
     bool SaysItself,
     Rational AtStake,
     QuestionPlaceReply[] Places
@@ -244,7 +244,7 @@ public static class ClassQuestions
             question.Model,
             question.Owner,
             question.Drawn,
-            question.Taken,
+            question.TakenIn,
             question.SaysItself,
             atStake,
             [

@@ -151,6 +151,18 @@ function Replied({ reply }: { reply: ReturnType<typeof useReply> }) {
   );
 }
 
+/** What the name counts as while nobody has replied: in some answers perhaps the one, and in others the other. */
+function soFar({ model, drawn, takenIn, places }: Question): string {
+  const missing = `${model} counts as missing`;
+  if (takenIn === 0) return `So far ${missing} there, and ${drawn} as something else.`;
+  const counts = `So far it counts as ${model}`;
+  return takenIn === places.length
+    ? `${counts}, since it stands in the same place.`
+    : `${counts} in ${takenIn} of them, since it stands in the same place there; in ${others(places.length - takenIn)} ${missing}.`;
+}
+
+const others = (count: number) => (count === 1 ? 'the other one' : `the ${count} others`);
+
 /** Names that the class gives itself: several answers use each, for one thing and for nothing else. Taken over at once. */
 function SaidByTheClass({ part, said, onOneByOne }: { part: string; said: Question[]; onOneByOne: () => void }) {
   const reply = useReply(part);
@@ -225,11 +237,7 @@ function Card({ part, question, model, onLater }: CardProps) {
         {counted(question.places.length, 'answer draws', 'answers draw')} <strong>{question.drawn}</strong> where the
         model answer has <strong>{nameOf(question)}</strong>: the same?
       </p>
-      <p className="text-quiet-ink mt-1">
-        {question.taken
-          ? `So far it counts as ${question.model}, since it stands in the same place.`
-          : `So far ${question.model} counts as missing there, and ${question.drawn} as something else.`}
-      </p>
+      <p className="text-quiet-ink mt-1">{soFar(question)}</p>
       <div className="two-slates fragments">
         <div>
           <h2>

@@ -131,11 +131,33 @@ public static class Matcher
                 Cost = total,
                 LowerBound = bound,
             };
+        if (said.Count == 0 && !HasWordInCommon(modelSide, answerSide, entityMatcher, attributeMatcher, map))
+        {
+            int[] nothing = [.. map.Select(_ => -1)];
+            return new Matched(Complete(nothing, cost), [Complete(map, cost + Margin)]);
+        }
+
         return new Matched(
             Complete(map, cost),
             [.. entityMatcher.NearTo(map, Margin).Take(MostNear).Select(near => Complete(near.Map, cost + near.More))]
         );
     }
+
+    // A place is known by what stands beside it. Where no name, no attribute and no verb of an answer is one of the model answer, the same
+    // shape may be that of anything: it is told as what may be meant, and counts for nothing by itself.
+    private static bool HasWordInCommon(
+        Side model,
+        Side answer,
+        EntityMatcher entities,
+        AttributeMatcher attributes,
+        int[] map
+    ) =>
+        map.All(j => j < 0)
+        || map.Where((j, i) => j >= 0 && entities.NameLikeness(i, j) >= AttributeMatcher.Sureness).Any()
+        || map.Where((j, i) => j >= 0 && attributes.Pairs(i, j).Length > 0).Any()
+        || answer.Links.Any(link =>
+            link.Verbs.Length > 0 && model.Likenesses.OfVerbs(link).Any(likeness => likeness >= AttributeMatcher.Sureness)
+        );
 
     // Where a line from many to many ties the two that something links, that is the link, and not what merely stands beside one
     // of them under another name.
