@@ -165,9 +165,18 @@ public sealed class DrawingToolTests(TestServer server) : IClassFixture<TestServ
         drawing = await Done("next-stage", drawing.Sheets[0].Id);
         drawing.Sheets[1].Name.ShouldBe("1NF");
         drawing.Shapes.ShouldAllBe(shape => shape.Place != null);
-        var rows = drawing.Sheets[1].Shapes.Single().TextLines.ToDictionary(row => row.Text, row => row.Id);
+        // The table with the arrows of the diagram in it, and what gathers them.
+        drawing.Sheets[1].Lines.Length.ShouldBe(4);
+        var rows = drawing
+            .Sheets[1]
+            .Shapes.Single(shape => shape.Form == Form.Strip)
+            .TextLines.ToDictionary(row => row.Text, row => row.Id);
         var split = await Done("own-table", rows["tool no"]);
-        split.Sheets[1].Shapes.Select(shape => shape.Text).ShouldBe(["Everything", "Tool"]);
+        split
+            .Sheets[1]
+            .Shapes.Where(shape => shape.Form == Form.Strip)
+            .Select(shape => shape.Text)
+            .ShouldBe(["Everything", "Tool"]);
         foreach (var (deed, on, code) in new[] { ("own-table", rows["fee"], "cannot-do"), ("fold", rows["fee"], "deed") })
         {
             (await instructor.CodeOfAsync(HttpMethod.Post, $"/api/parts/{exercise.Part}/do", Deed(deed, on))).ShouldBe(code);

@@ -27,7 +27,7 @@ export function CountBands({ counts, strengthOf, chosen }: CountLayerProps) {
             key={element}
             className={`difference-band${open}`}
             style={style}
-            {...inflate(band.box, band.box.height > 30 ? 5 : 0)}
+            {...inflate(band.box, band.within ? 0 : 5)}
           />
         );
       })}
@@ -45,7 +45,7 @@ export function CountTags({
   return (
     <>
       {counts
-        .filter(({ band }) => band.kind === 'box' && band.box.height < 24)
+        .filter(({ band }) => band.kind === 'box' && band.within)
         .map(
           ({ element, band }) =>
             band.kind === 'box' && (

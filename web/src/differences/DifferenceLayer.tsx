@@ -37,9 +37,9 @@ function BandFigure({ band, tag, strong }: { band: Band; tag: string; strong: bo
     return <path className="difference-band open" d={path} />;
   }
   const { box } = band;
-  if (tag === 'missing' && box.height > 24) return <rect className="difference-dots" {...inflate(box, 7)} />;
-  if (tag === 'extra') return <rect className="difference-hatch" {...inflate(box, box.height > 24 ? 8 : 0)} />;
-  return <rect className="difference-band" {...inflate(box, box.height > 30 ? 5 : strong ? 2 : 0)} />;
+  if (tag === 'missing' && !band.within) return <rect className="difference-dots" {...inflate(box, 7)} />;
+  if (tag === 'extra') return <rect className="difference-hatch" {...inflate(box, band.within ? 0 : 8)} />;
+  return <rect className="difference-band" {...inflate(box, !band.within ? 5 : strong ? 2 : 0)} />;
 }
 
 interface TagsProps extends LayerProps {
@@ -54,7 +54,7 @@ export function DifferenceTags({ placed, open, onOpen, numbered = true }: TagsPr
     <>
       {placed.map(({ note, bands }) =>
         bands
-          .filter((band) => band.kind === 'box' && band.box.height < 24)
+          .filter((band) => band.kind === 'box' && band.within)
           .map(
             (band) =>
               band.kind === 'box' && (

@@ -9,7 +9,12 @@ import type { Marked, Note } from './overlay';
 
 /** What lies behind one element of a note. */
 export type Band =
-  | { readonly kind: 'box'; readonly element: string; readonly box: Box }
+  | {
+      readonly kind: 'box';
+      readonly element: string;
+      readonly box: Box;
+      /** That it lies within its shape. */ readonly within?: boolean;
+    }
   | { readonly kind: 'line'; readonly element: string; readonly points: readonly Point[] };
 
 /** A note with its bands, its number in reading order, and where its tags stand. */
@@ -55,13 +60,17 @@ export function placeNotes(scene: Scene, marked: readonly Marked[]): Placed[] {
   });
 }
 
-/** Whether a line of text stands directly below another of its box. */
+/** Whether a line of text stands directly below another of its box, or a cell directly beside one of its strip. */
 const isJustBelow = (band: Band, other: Band) =>
   band.kind === 'box' &&
   other.kind === 'box' &&
-  band.box.x === other.box.x &&
-  band.box.width === other.box.width &&
-  Math.abs(other.box.y + other.box.height - band.box.y) < 1;
+  ((band.box.x === other.box.x &&
+    band.box.width === other.box.width &&
+    Math.abs(other.box.y + other.box.height - band.box.y) < 1) ||
+    (band.within === true &&
+      band.box.y === other.box.y &&
+      band.box.height === other.box.height &&
+      Math.abs(other.box.x + other.box.width - band.box.x) < 1));
 
 /** A number at an element, with what lies behind the element and where the number stands. */
 export interface PlacedCount {
@@ -153,7 +162,7 @@ function bandOf(scene: Scene, element: string): Band | null {
     return { kind: 'box', element, box: { x: middle.x - w / 2, y: middle.y - h / 2, width: w, height: h } };
   }
   const row = boxAt(scene, element);
-  return row && { kind: 'box', element, box: row };
+  return row && { kind: 'box', element, box: row, within: !scene.boxes.has(element) };
 }
 
 function anchorOf(band: Band): Box {
