@@ -108,9 +108,6 @@ public sealed record Symbol
     /// <summary>Where a form's text stands: <c>rows</c>, <c>cells</c>, <c>middle</c>, <c>lines</c> or <c>below</c>.</summary>
     public string Layout { get; init; } = "middle";
 
-    /// <summary>Whether a form holds lines of text: beneath each other, or beside each other in cells.</summary>
-    public bool HoldsLines => Layout is "rows" or "cells";
-
     /// <summary>Where straight lines end: at a <c>box</c>, <c>ellipse</c>, <c>diamond</c> or <c>dome</c>.</summary>
     public string Rim { get; init; } = "box";
 

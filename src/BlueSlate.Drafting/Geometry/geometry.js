@@ -13,6 +13,7 @@ var geometry = (function(exports) {
 	var rowsOf = (shape) => shape.compartments.flat();
 	/** The id of the sheet that holds whatever names none. */
 	var firstSheet = (drawing) => [...drawing.sheets.keys()][0] ?? "sheet1";
+	/** The lines that have an end at one of these shapes, or at a row in one of them. */
 	function linesAt(drawing, shapes) {
 		const rows = /* @__PURE__ */ new Set();
 		for (const id of shapes) {

@@ -13,7 +13,8 @@ export type Band =
       readonly kind: 'box';
       readonly element: string;
       readonly box: Box;
-      /** That it lies within its shape. */ readonly within?: boolean;
+      /** That it lies within what it is a part of: a line of text in its box, an end on its line. */
+      readonly within?: boolean;
     }
   | { readonly kind: 'line'; readonly element: string; readonly points: readonly Point[] };
 
@@ -47,9 +48,7 @@ export function placeNotes(scene: Scene, marked: readonly Marked[]): Placed[] {
     const number = i + 1;
     // What is missing is one thing with what hangs on it; all else stands at each of its parts, lines one below the other as one.
     const shown =
-      note.tag === 'missing'
-        ? bands.slice(0, 1)
-        : bands.filter((band) => !bands.some((other) => isJustBelow(band, other)));
+      note.tag === 'missing' ? bands.slice(0, 1) : bands.filter((band) => !bands.some((other) => goesOn(band, other)));
     const tags = shown.map((band) => {
       const width = textWidth(`${number} ${note.tag}`, 12.5) + 14;
       const box = tagPlace(anchorOf(band), width, taken);
@@ -60,8 +59,8 @@ export function placeNotes(scene: Scene, marked: readonly Marked[]): Placed[] {
   });
 }
 
-/** Whether a line of text stands directly below another of its box, or a cell directly beside one of its strip. */
-const isJustBelow = (band: Band, other: Band) =>
+/** Whether a band goes on from another: a line of text directly below one of its box, a cell directly beside one of its strip. */
+const goesOn = (band: Band, other: Band) =>
   band.kind === 'box' &&
   other.kind === 'box' &&
   ((band.box.x === other.box.x &&
@@ -159,10 +158,15 @@ function bandOf(scene: Scene, element: string): Band | null {
     const { point, direction } = endPlace(ended, end.side);
     const middle = { x: point.x + direction.x * 14, y: point.y + direction.y * 14 };
     const [w, h] = Math.abs(direction.x) > Math.abs(direction.y) ? [28, 22] : [22, 28];
-    return { kind: 'box', element, box: { x: middle.x - w / 2, y: middle.y - h / 2, width: w, height: h } };
+    return {
+      kind: 'box',
+      element,
+      box: { x: middle.x - w / 2, y: middle.y - h / 2, width: w, height: h },
+      within: true,
+    };
   }
-  const row = boxAt(scene, element);
-  return row && { kind: 'box', element, box: row, within: !scene.boxes.has(element) };
+  const box = boxAt(scene, element);
+  return box && { kind: 'box', element, box, within: !scene.boxes.has(element) };
 }
 
 function anchorOf(band: Band): Box {

@@ -146,7 +146,6 @@ export const plainEnd = (on: Attachment, marks: readonly EndMark[] = []): LineEn
 /** The id of the sheet that holds whatever names none. */
 export const firstSheet = (drawing: Drawing): string => [...drawing.sheets.keys()][0] ?? 'sheet1';
 
-/** The lines that have an end at one of these shapes, or at a row in one of them. */
 /** What is written in a shape, or in a line of text of one. */
 export function textOf(drawing: Drawing, id: string): string {
   const shape = drawing.shapes.get(id);
@@ -158,6 +157,7 @@ export function textOf(drawing: Drawing, id: string): string {
 export const onElement = (drawing: Drawing, id: string): Attachment =>
   drawing.shapes.has(id) ? onShape(id) : { kind: 'row', id };
 
+/** The lines that have an end at one of these shapes, or at a row in one of them. */
 export function linesAt(drawing: Drawing, shapes: ReadonlySet<string>): Line[] {
   const rows = new Set<string>();
   for (const id of shapes) {

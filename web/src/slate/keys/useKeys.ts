@@ -223,11 +223,10 @@ function draw(slate: Slate, deed: string, besides: KeyDeeds): boolean {
   }
   const form = formDeeds[deed];
   if (!form) return false;
-  const cell = placeOf(drawing, selection);
   const tied =
-    selection.row !== null && cell === selection.row
-      ? [cell]
-      : [...selection.ids].filter((one) => drawing.shapes.has(one));
+    selection.row === null
+      ? [...selection.ids].filter((one) => drawing.shapes.has(one))
+      : [placeOf(drawing, selection)!];
   if (tied.length > 0 && tiesItself(form) && !slate.symbolsAt) slate.placeTied(form, tied, slate.chalkPoint);
   else slate.place(form, slate.symbolsAt ?? hereOf(slate));
   slate.setSymbolsAt(null);

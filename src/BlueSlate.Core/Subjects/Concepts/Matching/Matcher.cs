@@ -153,8 +153,11 @@ public static class Matcher
         int[] map
     ) =>
         map.All(j => j < 0)
-        || map.Where((j, i) => j >= 0 && entities.NameLikeness(i, j) >= AttributeMatcher.Sureness).Any()
-        || map.Where((j, i) => j >= 0 && attributes.Pairs(i, j).Length > 0).Any()
+        || map.Where(
+                (j, i) =>
+                    j >= 0 && (entities.NameLikeness(i, j) >= AttributeMatcher.Sureness || attributes.Pairs(i, j).Length > 0)
+            )
+            .Any()
         || answer.Links.Any(link =>
             link.Verbs.Length > 0 && model.Likenesses.OfVerbs(link).Any(likeness => likeness >= AttributeMatcher.Sureness)
         );
