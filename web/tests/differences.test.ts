@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { overlaps } from '../src/geometry/boxes';
-import { besides, placeNotes } from '../src/differences/bands';
+import { besides, placeCounts, placeNotes } from '../src/differences/bands';
 import { overlayOf, type Note } from '../src/differences/overlay';
 import { endSymbols, placeMarks } from '../src/notations/endSymbols';
 import { readDrawing } from '../src/drawing/format';
-import { layOut } from '../src/geometry/scene';
+import { boxAt, layOut } from '../src/geometry/scene';
 
 const drawing = (shapes: string, lines = '') =>
   readDrawing(
@@ -129,6 +129,20 @@ describe('differences drawn into an answer', () => {
     expect(placed.map((entry) => entry.number)).toEqual([1, 2]);
     for (const { tags } of placed)
       for (const tag of tags) for (const box of scene.boxes.values()) expect(overlaps(tag.box, box)).toBe(false);
+  });
+
+  it('put the number of a cell at the cell, also where other tables stand close above and beneath it', () => {
+    const cells = (owner: string) =>
+      ['raft no', 'launched', 'builder'].map((text, i) => `{"id":"${owner}${i}","text":"${text}"}`).join(',');
+    const strip = (id: string, y: number) =>
+      `{"id":"${id}","form":"strip","text":"${id}","compartments":[[${cells(id)}]],"place":[0,${y},1600,144]}`;
+    const scene = layOut(drawing(`${strip('a', 0)},${strip('b', 232)},${strip('c', 464)}`));
+    const [{ box }] = placeCounts(scene, [{ element: 'b1', text: '5' }]) as [{ box: { x: number; y: number } }];
+    const cell = boxAt(scene, 'b1')!;
+    expect(box.x).toBeGreaterThanOrEqual(cell.x);
+    expect(box.x).toBeLessThan(cell.x + cell.width);
+    expect(box.y - (cell.y + cell.height)).toBeLessThan(8);
+    expect(overlaps({ ...box, width: 18, height: 18 }, scene.boxes.get('c')!)).toBe(false);
   });
 
   it('run two dotted edges along a line', () => {

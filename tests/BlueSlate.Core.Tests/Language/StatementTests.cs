@@ -180,6 +180,69 @@ public sealed class StatementTests
     }
 
     [Theory]
+    [InlineData(
+        "A lantern is identified by lantern no and has a glow and a wick length.",
+        "lantern",
+        "lantern no*|glow|wick length"
+    )]
+    [InlineData(
+        "Each heat is identified by its regatta code, and its year, and has a start.",
+        "heat",
+        "regatta code*|year*|start"
+    )]
+    [InlineData(
+        "Lanterns are known by a code; they have owner (given, family) and colour (optional)",
+        "Lanterns",
+        "code*|owner|colour"
+    )]
+    [InlineData("Lantern is uniquely identified by serial and maker", "Lantern", "serial*|maker*")]
+    [InlineData("The lantern is recognised by the tag (key) and it is described by height", "lantern", "tag*|height")]
+    public void What_something_is_identified_by_and_has_is_read_as_its_attributes(string line, string name, string attributes)
+    {
+        var (statement, problems) = new StatementParser(Known).Parse(line);
+        problems.ShouldBeEmpty();
+        var entity = statement.ShouldBeOfType<EntityStatement>();
+        entity.Name.ShouldBe(name);
+        string.Join('|', entity.Attributes.Select(one => one.Name + (one.Markers.Contains("key") ? "*" : "")))
+            .ShouldBe(attributes);
+    }
+
+    [Fact]
+    public void What_belongs_to_an_attribute_in_prose_stays_with_it()
+    {
+        var (statement, _) = new StatementParser(Known).Parse(
+            "Lantern is known by code and has owner (given and family, nick) and age"
+        );
+        var entity = statement.ShouldBeOfType<EntityStatement>();
+        entity.Attributes.Select(one => one.Name).ShouldBe(["code", "owner", "age"]);
+        entity.Attributes[1].Parts.Length.ShouldBe(2);
+    }
+
+    [Fact]
+    public void Nothing_is_identified_by_another_thing_without_a_tie()
+    {
+        const string Line = "A shelf is identified by shelf no and the booth";
+        var (statement, problems) = new StatementParser(Known).Parse(Line);
+        statement.ShouldBeNull();
+        var problem = problems.ShouldHaveSingleItem();
+        Line.Substring(problem.Start, problem.Length).ShouldBe("booth");
+        problem.Message.ShouldContain("say what ties the two");
+    }
+
+    [Theory]
+    [InlineData("A lantern has a glow and a wick length", "“Lantern: glow, wick length”", "“Lantern has exactly 1 Glow”")]
+    [InlineData("Lanterns have colour", "“Lanterns: colour”", "“Lanterns have exactly 1 Colour”")]
+    [InlineData("Lantern has lantern no (key), glow", "“Lantern: lantern no (key), glow”", "“Lantern has exactly 1 Glow”")]
+    public void What_only_has_something_is_shown_both_ways_to_say_it_in_its_own_words(string line, string facts, string thing)
+    {
+        var (statement, problems) = new StatementParser(Known).Parse(line);
+        statement.ShouldBeNull();
+        var said = problems.ShouldHaveSingleItem().Message;
+        said.ShouldContain(facts);
+        said.ShouldContain(thing);
+    }
+
+    [Theory]
     [InlineData("A Teammate: badge no", "Teammate")]
     [InlineData("A Team: colour", "A Team")]
     [InlineData("Each A Team: colour", "A Team")]

@@ -193,7 +193,14 @@ function tagPlace(at: Box, width: number, taken: readonly Box[]): Box {
   const below = at.y + at.height + gap;
   const candidates: Point[] = [];
   if (at.height > 30)
-    candidates.push({ x: at.x, y: above - 4 }, { x: at.x, y: below + 4 }, { x: at.x + at.width - width, y: above - 4 });
+    candidates.push(
+      { x: at.x, y: above - 4 },
+      { x: at.x, y: below + 4 },
+      { x: at.x + at.width - width, y: above - 4 },
+      // Close to it, before anything that is further off: what stands at its side may be told of something else.
+      { x: at.x, y: below - 3 },
+      { x: at.x + at.width - width, y: below - 3 },
+    );
   candidates.push(...[0, 34, 70, 96].map((further) => ({ x: right + further, y: middle })));
   for (const further of [0, 20, 40, 60, 84]) {
     for (const x of [at.x, right, left]) candidates.push({ x, y: above - further }, { x, y: below + further });

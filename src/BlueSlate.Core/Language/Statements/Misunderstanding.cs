@@ -24,6 +24,11 @@ internal static partial class Misunderstanding
             );
         }
 
+        if (DescribedForm.Having(line) is { } having)
+        {
+            return At(having.Verb, having.Wanted);
+        }
+
         if (NumberPattern().Match(EntityForm.WithoutKinds(head)) is { Success: true, Index: > 0 } number && line.Colon < 0)
         {
             return At(number.Groups["word"], Amounts);

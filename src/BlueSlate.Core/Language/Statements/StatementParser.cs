@@ -12,6 +12,7 @@ public sealed class StatementParser(IEnumerable<string> entityNames)
     private static readonly ImmutableArray<IStatementForm> Forms =
     [
         new ExclusionForm(),
+        new DescribedForm(),
         new SpecialisationForm(),
         new UnionForm(),
         new DirectedForm(),
