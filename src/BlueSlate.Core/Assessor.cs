@@ -13,7 +13,7 @@ namespace BlueSlate.Core;
 public sealed class Assessor
 {
     /// <summary>Changes whenever the same answer could be read, matched, checked or marked differently.</summary>
-    public const string CoreVersion = "13";
+    public const string CoreVersion = "14";
 
     private const double SameCost = 1e-9;
 

@@ -61,6 +61,9 @@ internal static class Abbreviations
         ["loc"] = ["location"],
         ["vis"] = ["visit"],
         ["mail"] = ["email"],
+        ["nm"] = ["name"],
+        ["dt"] = ["date"],
+        ["tm"] = ["time"],
     }.ToFrozenDictionary(StringComparer.Ordinal);
 
     public static string[] SpellOut(string word) => Known.TryGetValue(word, out var words) ? words : [word];

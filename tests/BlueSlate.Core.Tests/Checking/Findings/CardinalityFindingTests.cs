@@ -87,6 +87,32 @@ public sealed class CardinalityFindingTests : FindingTest
     }
 
     [Fact]
+    public void Where_several_go_with_several_the_leasts_tell_the_ends_apart()
+    {
+        var finding = Only(
+            "ends-swapped",
+            Boxes + "Visit 0m brings in / comes in on 1m Item",
+            Boxes + "Visit «1m» brings in / comes in on «0m» Item"
+        );
+        finding.Wanted.ShouldBe("The other way round: at Item 1 or more, at Visit 0 or more.");
+    }
+
+    [Theory]
+    [InlineData("0m", "11", "1m", "01")]
+    [InlineData("1m", "1m", "0m", "0m")]
+    public void Two_wrong_leasts_are_no_swap_where_the_mosts_tell_the_ends_apart_or_nothing_does(
+        string atVisit,
+        string atItem,
+        string drawnAtVisit,
+        string drawnAtItem
+    ) =>
+        Codes(
+                Boxes + $"Visit {atVisit} brings in / comes in on {atItem} Item",
+                Boxes + $"Visit {drawnAtVisit} brings in / comes in on {drawnAtItem} Item"
+            )
+            .ShouldBe(["cardinality-min", "cardinality-min"]);
+
+    [Fact]
     public void Both_values_of_one_end_wrong_are_two_notes_at_one_end() =>
         Codes(Boxes + "Visit 11 brings in / comes in on 1m Item", Boxes + "Visit 11 brings in / comes in on 01 Item")
             .ShouldBe(["cardinality-max", "cardinality-min"], ignoreOrder: true);

@@ -89,6 +89,57 @@ public sealed class EntityFindingTests : FindingTest
         Codes(Radio, "").ShouldBe(["drawing-shows-little"]);
     }
 
+    private const string Towers = """
+        Tower: PK tower code, dedication
+        Ringer: PK ringer no, name, joined
+        Bell: PK bell no, weight, note struck
+        Tower 11 houses / hangs in 1m Bell
+        Ringer 01 minds / is minded by 0m Bell
+        """;
+
+    [Theory]
+    [InlineData("ringer name")]
+    [InlineData("name of ringer")]
+    [InlineData("ringer no")]
+    public void What_is_called_by_a_thing_and_by_what_it_has_is_that_thing_drawn_as_a_value(string drawn)
+    {
+        var finding = Only(
+            "entity-as-attribute",
+            Towers,
+            $"""
+            Tower: PK tower code, dedication
+            Bell: PK bell no, weight, note struck, «{drawn}»
+            Tower 11 houses / hangs in 1m Bell
+            """
+        );
+        finding.Headline.ShouldBe("Ringer is more than an attribute.");
+    }
+
+    [Fact]
+    public void What_merely_mentions_a_thing_is_not_that_thing() =>
+        Codes(
+                Towers,
+                """
+                Tower: PK tower code, dedication
+                Bell: PK bell no, weight, note struck, ringer complaints
+                Tower 11 houses / hangs in 1m Bell
+                """
+            )
+            .ShouldContain("entity-missing");
+
+    [Fact]
+    public void What_else_of_a_thing_stands_where_it_is_drawn_as_a_value_follows_from_that() =>
+        Only(
+            "entity-as-attribute",
+            Towers,
+            """
+            Bell: PK bell no, weight, note struck, «tower», dedication
+            Ringer: PK ringer no, name, joined
+            Ringer 01 minds / is minded by 0m Bell
+            """
+        )
+            .Headline.ShouldBe("Tower is more than an attribute.");
+
     [Fact]
     public void A_thing_drawn_as_a_value_of_another() =>
         Says(

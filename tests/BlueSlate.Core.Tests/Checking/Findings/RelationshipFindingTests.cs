@@ -49,6 +49,42 @@ public sealed class RelationshipFindingTests : FindingTest
             "Whoever builds this would keep a list of which observer goes with which telescope for nothing."
         );
 
+    private const string Mill = """
+        Miller: PK miller no, name
+        Millstone: PK stone no, diameter
+        Dressing: PK dressing no, done on, depth
+        Grist: PK grist no, grain, weight
+        Millstone 11 undergoes / is of 0m Dressing
+        Miller 11 does / is done by 0m Dressing
+        Miller 11 grinds / is ground by 0m Grist
+        """;
+
+    [Fact]
+    public void The_only_line_left_at_what_lacks_one_is_that_line_at_the_wrong_box()
+    {
+        var finding = Only(
+            "relationship-wrong-entity",
+            Mill,
+            Mill.Replace(
+                "Millstone 11 undergoes / is of 0m Dressing",
+                "Grist «11» comes before / follows 0m Dressing",
+                StringComparison.Ordinal
+            )
+        );
+        finding.Headline.ShouldBe("The line ends at Grist; it belongs to Millstone.");
+    }
+
+    [Theory]
+    [InlineData("Grist 01 comes before / follows 0m Dressing")]
+    [InlineData("Grist 11 comes before / follows 0m Dressing\nGrist 11 spoils / is spoilt by 0m Dressing")]
+    public void With_other_numbers_or_beside_another_line_it_is_missing_and_extra(string drawn) =>
+        Codes(Mill, Mill.Replace("Millstone 11 undergoes / is of 0m Dressing", drawn, StringComparison.Ordinal))
+            .ShouldSatisfyAllConditions(
+                codes => codes.ShouldContain("relationship-missing"),
+                codes => codes.ShouldContain("relationship-extra"),
+                codes => codes.ShouldNotContain("relationship-wrong-entity")
+            );
+
     [Fact]
     public void A_line_that_ends_at_the_wrong_box_is_one_mistake()
     {

@@ -64,7 +64,66 @@ internal static class Misdirection
             );
         }
 
+        foreach (
+            var (link, drawn, flipped, wrongRole) in OnlyOnesLeft(
+                [
+                    .. model.Links.Where(link =>
+                        !matchedModel.Contains(link.Relationship.Id) && !found.ContainsKey(link.Relationship.Id)
+                    ),
+                ],
+                free,
+                model,
+                map
+            )
+        )
+        {
+            var roles = Matcher.PairRoles(link, drawn, flipped);
+            found.Add(
+                link.Relationship.Id,
+                new MisdirectedMatch(drawn.Relationship.Id, roles[link.Relationship.Roles[wrongRole].Id], roles)
+            );
+        }
+
         return found.ToImmutable();
+    }
+
+    // The only line that is left at something, with the same values at both ends as the only one that it lacks.
+    private static IEnumerable<(Link Wanted, Link Drawn, bool Flipped, int WrongRole)> OnlyOnesLeft(
+        List<Link> wanted,
+        List<Link> drawn,
+        Side model,
+        int[] map
+    )
+    {
+        var taken = new HashSet<Link>();
+        for (var right = 0; right < map.Length; right++)
+        {
+            if (
+                map[right] < 0
+                || wanted.FindAll(link => link.From == right || link.To == right) is not [var link]
+                || drawn.FindAll(line => line.From == map[right] || line.To == map[right]) is not [var line]
+                || link.From == link.To
+                || line.From == line.To
+            )
+            {
+                continue;
+            }
+
+            var flipped = line.From == map[right] != (link.From == right);
+            var (wrong, far) = (link.From == right ? link.To : link.From, line.From == map[right] ? line.To : line.From);
+            var meant = Array.IndexOf(map, far);
+            if (
+                map[wrong] >= 0
+                && meant >= 0
+                && !model.Joined(right, meant)
+                && AgreeingCounts(link, line, flipped) == 2
+                && taken.Add(link)
+                && taken.Add(line)
+            )
+            {
+                yield return (link, line, flipped, link.From == right ? 1 : 0);
+            }
+        }
     }
 
     // The ways in which one end is right and the other is at what stands beside the right one, in the drawing or in the model

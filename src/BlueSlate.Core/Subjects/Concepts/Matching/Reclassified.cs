@@ -10,6 +10,7 @@ internal static class Reclassified
 {
     private const double Sureness = 0.74;
     private const double ValueSureness = 0.3;
+    private const double ByWhatItHas = 0.8;
     private const int FewAttributes = 2;
 
     /// <summary>
@@ -169,14 +170,26 @@ internal static class Reclassified
                 )
             );
 
-    // A puppet's kind is the puppet type that is beside it.
+    // A puppet's kind is the puppet type that is beside it; the name of a player is all that is left of the player.
     private static double Likeness(NamedAttribute drawn, int owner, int entity, Leftovers leftovers)
     {
         var name = leftovers.Model.Entities[entity].Name;
+        if (owner >= 0 && IsOneOfIts(drawn.Name, leftovers.Model.Entities[entity]) && IsNear(leftovers, entity, owner))
+        {
+            return ByWhatItHas;
+        }
+
         var beside = leftovers
             .Model.Neighbours[entity]
             .Where(neighbour => owner >= 0 && leftovers.AnswerOf(neighbour) == owner)
             .Select(neighbour => name.Without(leftovers.Model.Entities[neighbour].Name));
         return beside.Append(name).Max(called => NameSimilarity.OfBare(drawn.Name, drawn.Bare, called, called).Value);
     }
+
+    // Under the entity's name and that of something that it has: the session dates, where a session has a date.
+    private static bool IsOneOfIts(Name drawn, NamedEntity entity) =>
+        drawn.Words.Length > entity.Name.Words.Length
+        && NameSimilarity.Mentions(drawn, entity.Name)
+        && drawn.Without(entity.Name) is var rest
+        && entity.Attributes.Any(own => NameSimilarity.OfBare(rest, rest, own.Name, own.Bare).Value >= Sureness);
 }

@@ -40,6 +40,10 @@ internal sealed class AttributeMisplaced : ConceptFindingKind
                     Claims = evidence.BadFactsOf(attribute.Id),
                     ModelElements = [attribute.Id],
                     AnswerElements = [drawn.Id],
+                    // Where what it belongs to is drawn as no more than a word, it had nowhere else to stand.
+                    ConsequenceOf = evidence.Comparison.Correspondence.Demoted.ContainsKey(owner.Id)
+                        ? evidence.RootOfMissing(owner.Id)
+                        : null,
                 };
             });
 

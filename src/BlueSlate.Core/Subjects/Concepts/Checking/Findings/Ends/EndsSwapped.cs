@@ -26,7 +26,7 @@ internal sealed class EndsSwapped : ConceptFindingKind
             RelationshipRole first = relationship.Roles[0],
                 second = relationship.Roles[1];
             if (
-                first.CoOccurrence.Max == second.CoOccurrence.Max
+                first.CoOccurrence == second.CoOccurrence
                 || !evidence.Comparison.Correspondence.Relationships.TryGetValue(relationship.Id, out var match)
             )
             {
@@ -42,7 +42,12 @@ internal sealed class EndsSwapped : ConceptFindingKind
                 .ToList();
             // Letters say the maximum alone: exchanged, they leave the strokes, which say the minimum, where they are.
             var swapped =
-                (atFirst == second.CoOccurrence && atSecond == first.CoOccurrence)
+                (
+                    atFirst == second.CoOccurrence
+                    && atSecond == first.CoOccurrence
+                    && first.CoOccurrence.Max != second.CoOccurrence.Max
+                )
+                || LeastsSwapped(first.CoOccurrence, second.CoOccurrence, atFirst, atSecond)
                 || (
                     evidence.Comparison.Options.WritesMaximaOnly
                     && atFirst.Max == second.CoOccurrence.Max
@@ -74,4 +79,10 @@ internal sealed class EndsSwapped : ConceptFindingKind
             Count Drawn(string roleId) => drawn.Roles.First(role => role.Id == match.Roles[roleId]).CoOccurrence;
         }
     }
+
+    // Where several go with several, only the leasts tell the ends apart.
+    private static bool LeastsSwapped(Count first, Count second, Count atFirst, Count atSecond) =>
+        new[] { first, second, atFirst, atSecond }.All(count => count.Max > 1)
+        && first.Min != second.Min
+        && (atFirst.Min, atSecond.Min) == (second.Min, first.Min);
 }
