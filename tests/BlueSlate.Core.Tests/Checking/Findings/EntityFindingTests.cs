@@ -116,6 +116,37 @@ public sealed class EntityFindingTests : FindingTest
     }
 
     [Fact]
+    public void A_value_that_has_the_name_of_a_thing_is_that_thing_and_none_of_its_kinds() =>
+        Codes(
+                """
+                Rope: PK rope no, length
+                Peal: PK peal no, rung on
+                Long peal: changes
+                Short peal: minutes
+                Rope 11 serves / needs 0m Peal
+                (d) Peal > Long peal, Short peal
+                """,
+                "Rope: PK rope no, length, peal"
+            )
+            .Where(code => code != "drawing-shows-little")
+            .ShouldBe(["entity-as-attribute", "entity-missing", "entity-missing"], ignoreOrder: true);
+
+    [Fact]
+    public void Another_word_for_a_thing_before_what_it_has_says_as_much()
+    {
+        var finding = Only(
+            "entity-as-attribute",
+            """
+            Leaflet: PK leaflet no, heading
+            Writer: PK writer no, name
+            Writer 11 writes / is written by 1m Leaflet
+            """,
+            "Leaflet: PK leaflet no, heading, «author name»"
+        );
+        finding.Headline.ShouldBe("Writer is more than an attribute.");
+    }
+
+    [Fact]
     public void What_merely_mentions_a_thing_is_not_that_thing() =>
         Codes(
                 Towers,

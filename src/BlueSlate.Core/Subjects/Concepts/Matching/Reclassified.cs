@@ -100,22 +100,19 @@ internal static class Reclassified
                 && !leftovers.Attributes.InDisguise.Contains(candidate.Attribute.Attribute.Id)
             )
             .ToList();
-        foreach (
-            var index in leftovers.ModelEntities.Where(index => !leftovers.IsRestated(leftovers.Model.Entities[index].Entity.Id))
-        )
+        var missing = leftovers.ModelEntities.Where(index => !leftovers.IsRestated(leftovers.Model.Entities[index].Entity.Id));
+        var alike =
+            from index in missing
+            from candidate in drawn
+            let likeness = Likeness(candidate.Attribute, candidate.Owner, index, leftovers)
+            where likeness >= Sureness
+            orderby likeness descending
+            select (leftovers.Model.Entities[index].Entity.Id, Candidate: candidate);
+        foreach (var (id, candidate) in alike.ToList())
         {
-            var entity = leftovers.Model.Entities[index];
-            var best = drawn
-                .Select(candidate =>
-                    (Candidate: candidate, Likeness: Likeness(candidate.Attribute, candidate.Owner, index, leftovers))
-                )
-                .Where(candidate => candidate.Likeness >= Sureness)
-                .OrderByDescending(candidate => candidate.Likeness)
-                .FirstOrDefault();
-            if (best.Candidate.Attribute is not null)
+            if (!found.ContainsKey(id) && drawn.Remove(candidate))
             {
-                drawn.Remove(best.Candidate);
-                found.Add(entity.Entity.Id, best.Candidate.Attribute.Attribute.Id);
+                found.Add(id, candidate.Attribute.Attribute.Id);
             }
         }
 
@@ -186,10 +183,13 @@ internal static class Reclassified
         return beside.Append(name).Max(called => NameSimilarity.OfBare(drawn.Name, drawn.Bare, called, called).Value);
     }
 
-    // Under the entity's name and that of something that it has: the session dates, where a session has a date.
+    // Under a name for the entity and that of something that it has: the session dates, where a session has a date.
     private static bool IsOneOfIts(Name drawn, NamedEntity entity) =>
-        drawn.Words.Length > entity.Name.Words.Length
-        && NameSimilarity.Mentions(drawn, entity.Name)
-        && drawn.Without(entity.Name) is var rest
-        && entity.Attributes.Any(own => NameSimilarity.OfBare(rest, rest, own.Name, own.Bare).Value >= Sureness);
+        Enumerable
+            .Range(1, Math.Max(0, drawn.Words.Length - 1))
+            .Any(cut =>
+                NameSimilarity.OfThings(drawn.With(drawn.Words[..cut]), entity.Name) >= Sureness
+                && drawn.With(drawn.Words[cut..]) is var rest
+                && entity.Attributes.Any(own => NameSimilarity.OfBare(rest, rest, own.Name, own.Bare).Value >= Sureness)
+            );
 }
