@@ -147,6 +147,30 @@ public sealed class EntityFindingTests : FindingTest
     }
 
     [Fact]
+    public void A_line_drawn_as_a_box_with_facts_that_nobody_wants_is_one_thing_too_many() =>
+        Says(
+            Only(
+                "entity-extra",
+                """
+                Hall: PK hall no, seats
+                Rehearsal: PK rehearsal no, day
+                Hall 11 houses / is held in 0m Rehearsal
+                """,
+                """
+                Hall: PK hall no, seats
+                Rehearsal: PK rehearsal no, day
+                «Reservation»: made on, deposit
+                Hall 11 has / is for 0m Reservation
+                Rehearsal 11 has / is for 11 Reservation
+                """
+            ),
+            "The scenario wants nothing kept of reservations.",
+            "Reservation is drawn as an entity with made on and deposit.",
+            "Only what ties hall and rehearsal.",
+            "Whoever builds this would ask for made on and deposit each time the two are tied."
+        );
+
+    [Fact]
     public void What_merely_mentions_a_thing_is_not_that_thing() =>
         Codes(
                 Towers,

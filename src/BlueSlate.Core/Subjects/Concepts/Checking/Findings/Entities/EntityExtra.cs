@@ -35,6 +35,9 @@ internal sealed class EntityExtra : ConceptFindingKind
         "A box stands for something of which the scenario wants nothing kept: the organisation itself, a report, a "
         + "role beside its holder, or a single value that is an attribute elsewhere.";
 
+    // Before its attributes.
+    public override int Rank => 45;
+
     public override IEnumerable<Finding> Find(Evidence evidence) =>
         evidence
             .Comparison.Extras.Where(extra => extra.Kind == ExtraKinds.Entity)
@@ -59,7 +62,55 @@ internal sealed class EntityExtra : ConceptFindingKind
                     Extras = [extra.AnswerId, .. lines.Select(line => line.Id)],
                     AnswerElements = [extra.AnswerId],
                 };
-            });
+            })
+            .Concat(TiesWithFacts(evidence));
+
+    // A box that says no more than a line would, but for facts that nobody wants kept: that is one thing too many, and not a
+    // fact too many for each of them.
+    private IEnumerable<Finding> TiesWithFacts(Evidence evidence)
+    {
+        var comparison = evidence.Comparison;
+        var known = comparison.Correspondence.Entities.Values.Select(match => match.AnswerId).ToHashSet(StringComparer.Ordinal);
+        var facts = comparison
+            .Extras.Where(extra => extra.Kind == ExtraKinds.Attribute)
+            .ToLookup(extra => extra.OwnerId, StringComparer.Ordinal);
+        foreach (
+            var entity in comparison.Answer.Model.Entities.Where(entity => facts[entity.Id].Any() && !known.Contains(entity.Id))
+        )
+        {
+            var tied = comparison
+                .Correspondence.Restated.Where(match => match.Uses.Contains(entity.Id))
+                .SelectMany(match => comparison.Model.Model.Relationships.Where(tie => match.Holding.Contains(tie.Id)))
+                .ToList();
+            var invented = facts[entity.Id].Select(extra => extra.AnswerId).ToList();
+            if (
+                tied is [{ Attributes.IsEmpty: true, Roles: [var one, var other] }]
+                && entity.Attributes.All(attribute =>
+                    invented.Contains(attribute.Id)
+                    || attribute.ForeignKey is not null
+                    || entity.Primary?.AttributeIds.Contains(attribute.Id) == true
+                )
+            )
+            {
+                var several = Phrasing.Several(entity.Name);
+                var names = facts[entity.Id].Select(extra => Phrasing.InText(extra.Name)).ToList();
+                yield return new Finding
+                {
+                    Id = IdFor(entity.Id),
+                    Code = Code,
+                    Tag = Tag.Extra,
+                    Headline = $"The scenario wants nothing kept of {several}.",
+                    There = $"{entity.Name} is drawn as an entity with {Phrasing.List(names)}.",
+                    Wanted =
+                        $"Only what ties {Phrasing.InText(evidence.ModelEntity(one.EntityId).Name)} and "
+                        + $"{Phrasing.InText(evidence.ModelEntity(other.EntityId).Name)}.",
+                    Why = $"Whoever builds this would ask for {Phrasing.List(names)} each time the two are tied.",
+                    Extras = [.. invented],
+                    AnswerElements = [entity.Id],
+                };
+            }
+        }
+    }
 
     // What sort of thing was drawn too many, told by its name and by how it is tied.
     private static (string Headline, string Wanted, string Why) Wording(
