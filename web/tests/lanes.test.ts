@@ -35,6 +35,21 @@ describe('arrows in lanes', () => {
     fc.assert(small, { numRuns: 300 });
   });
 
+  it('nor where arrows come to rows that were laid out before there were any', () => {
+    const arrows = [
+      { from: [0], to: [1, 2, 5] },
+      { from: [2], to: [3, 4] },
+      { from: [6], to: [7, 8] },
+      { from: [0, 6], to: [9] },
+    ];
+    const drawing = diagram(namesOf(10), arrows);
+    const rowed = [...drawing.shapes].map(([id, shape], i) => {
+      const place = i < 10 ? { x: (i % 5) * 512, y: Math.floor(i / 5) * 400 } : { x: 436, y: 276 };
+      return [id, { ...shape, ...place }] as const;
+    });
+    expect(faults(layOut({ ...drawing, shapes: new Map(rowed) }))).toEqual(none);
+  });
+
   it('lead above from the key, and beneath from everything else', () => {
     const drawing = placed(
       diagram(namesOf(4), [

@@ -1511,6 +1511,9 @@ var geometry = (function(exports) {
 	/** From where to where a corridor reaches down; without end above the first row and beneath the last. */
 	var reachOf = ({ rows }, corridor) => [rows[corridor - 1]?.bottom ?? -Infinity, rows[corridor]?.top ?? Infinity];
 	var leastGap$1 = 3;
+	/** Where there is little room, lanes first come as near to the rows as heads of arrows allow, then nearer to each other than this. */
+	var nearestLane = 16;
+	var easyGap = 8;
 	var touching$1 = 2;
 	/** How far a lane keeps from the row across its corridor. */
 	var edgeRoom = 10;
@@ -1531,32 +1534,36 @@ var geometry = (function(exports) {
 				...one,
 				fromAbove: fromAbove(one.rows, corridor, ground)
 			})).sort((a, b) => Number(seats(b)) - Number(seats(a)) || a.high - a.low - (b.high - b.low));
-			const wide = levelled(here, corridor, ground, 12);
-			const gap = narrowed(wide, corridor, ground);
-			lanes.set(corridor, gap === 12 ? wide : levelled(here, corridor, ground, gap));
+			const wide = levelled(here, corridor, ground, roomy);
+			const pitch = narrowed(wide, corridor, ground);
+			lanes.set(corridor, pitch === roomy ? wide : levelled(here, corridor, ground, pitch));
 		}
 		return lanes;
 	}
+	var roomy = {
+		first: 26,
+		gap: 12
+	};
 	/** What meets only the row above a corridor is counted from there. */
 	function fromAbove(rows, corridor, ground) {
 		if (corridor === 0) return false;
 		return corridor === ground.rows.length || rows.has(corridor - 1) && !rows.has(corridor);
 	}
-	function levelled(wanted, corridor, ground, gap) {
+	function levelled(wanted, corridor, ground, pitch) {
 		const lanes = [];
 		for (const one of wanted) lanes.push({
 			...one,
-			y: heightOf$1(one, lanes, corridor, ground, gap)
+			y: heightOf$1(one, lanes, corridor, ground, pitch)
 		});
 		return lanes;
 	}
-	function heightOf$1(one, lanes, corridor, ground, gap) {
+	function heightOf$1(one, lanes, corridor, ground, { first, gap }) {
 		const { net } = one.course;
 		const gather = ground.gathers.get(net.hub);
 		const isSeat = gather !== void 0 && one.course.corridor === corridor;
 		if (isSeat && net.bracket && gather.y !== null) return gather.y;
 		const [top, low] = reachOf(ground, corridor);
-		const at = (level) => one.fromAbove ? top + 26 + level * gap : low - 26 - level * gap;
+		const at = (level) => one.fromAbove ? top + first + level * gap : low - first - level * gap;
 		const away = (y) => one.fromAbove ? y - top : low - y;
 		const bracket = lanes.find(({ course }) => course.net.hub === net.hub && course.net.bracket);
 		const seat = isSeat ? gather.y ?? bracket?.y : void 0;
@@ -1570,12 +1577,18 @@ var geometry = (function(exports) {
 		return firstFree((y) => away(y) >= beyond) ?? firstFree(() => true) ?? at(0);
 	}
 	var meet = (lane, one, y, gap) => Math.abs(lane.y - y) < gap - .5 && lane.low - touching$1 <= one.high && one.low - touching$1 <= lane.high;
-	/** How near lanes come so that all find room in a corridor. */
+	/** How near lanes come to the rows and to each other so that all find room in a corridor. */
 	function narrowed(lanes, corridor, ground) {
 		const [top, low] = reachOf(ground, corridor);
 		const levels = depthsOf(lanes, top, low).reduce((sum, depth) => sum + (depth === 0 ? 0 : (depth - 26) / 12 + 1), 0);
-		if (levels === 0 || !Number.isFinite(low - top)) return 12;
-		return Math.max(leastGap$1, Math.min(12, (low - top - 52) / Math.max(1, levels - 1)));
+		const room = low - top;
+		const between = Math.max(1, levels - 1);
+		if (levels === 0 || !Number.isFinite(room) || room - 52 >= between * 12) return roomy;
+		const first = Math.max(nearestLane, Math.min(26, (room - easyGap * between) / 2));
+		return {
+			first,
+			gap: Math.max(leastGap$1, Math.min(12, (room - 2 * first) / between))
+		};
 	}
 	/** How deep the lanes reach into a corridor from the row above it, and from the one beneath. */
 	function depthsOf(lanes, top, low) {

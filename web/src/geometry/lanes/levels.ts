@@ -15,6 +15,9 @@ export interface Lane {
 export const firstLane = 26;
 export const laneGap = 12;
 const leastGap = 3;
+/** Where there is little room, lanes first come as near to the rows as heads of arrows allow, then nearer to each other than this. */
+const nearestLane = 16;
+const easyGap = 8;
 const touching = 2;
 /** How far a lane keeps from the row across its corridor. */
 const edgeRoom = 10;
@@ -39,14 +42,22 @@ export function lanesOf(courses: readonly Course[], ground: Ground): Lanes {
       .filter((one) => one.corridor === corridor)
       .map((one) => ({ ...one, fromAbove: fromAbove(one.rows, corridor, ground) }))
       .sort((a, b) => Number(seats(b)) - Number(seats(a)) || a.high - a.low - (b.high - b.low));
-    const wide = levelled(here, corridor, ground, laneGap);
-    const gap = narrowed(wide, corridor, ground);
-    lanes.set(corridor, gap === laneGap ? wide : levelled(here, corridor, ground, gap));
+    const wide = levelled(here, corridor, ground, roomy);
+    const pitch = narrowed(wide, corridor, ground);
+    lanes.set(corridor, pitch === roomy ? wide : levelled(here, corridor, ground, pitch));
   }
   return lanes;
 }
 
 type Wanted = Omit<Lane, 'y'>;
+
+/** How far the first lane of a corridor is from its row, and one lane from the next. */
+interface Pitch {
+  readonly first: number;
+  readonly gap: number;
+}
+
+const roomy: Pitch = { first: firstLane, gap: laneGap };
 
 /** What meets only the row above a corridor is counted from there. */
 function fromAbove(rows: ReadonlySet<number>, corridor: number, ground: Ground): boolean {
@@ -54,19 +65,25 @@ function fromAbove(rows: ReadonlySet<number>, corridor: number, ground: Ground):
   return corridor === ground.rows.length || (rows.has(corridor - 1) && !rows.has(corridor));
 }
 
-function levelled(wanted: readonly Wanted[], corridor: number, ground: Ground, gap: number): Lane[] {
+function levelled(wanted: readonly Wanted[], corridor: number, ground: Ground, pitch: Pitch): Lane[] {
   const lanes: Lane[] = [];
-  for (const one of wanted) lanes.push({ ...one, y: heightOf(one, lanes, corridor, ground, gap) });
+  for (const one of wanted) lanes.push({ ...one, y: heightOf(one, lanes, corridor, ground, pitch) });
   return lanes;
 }
 
-function heightOf(one: Wanted, lanes: readonly Lane[], corridor: number, ground: Ground, gap: number): number {
+function heightOf(
+  one: Wanted,
+  lanes: readonly Lane[],
+  corridor: number,
+  ground: Ground,
+  { first, gap }: Pitch,
+): number {
   const { net } = one.course;
   const gather = ground.gathers.get(net.hub);
   const isSeat = gather !== undefined && one.course.corridor === corridor;
   if (isSeat && net.bracket && gather.y !== null) return gather.y;
   const [top, low] = reachOf(ground, corridor);
-  const at = (level: number) => (one.fromAbove ? top + firstLane + level * gap : low - firstLane - level * gap);
+  const at = (level: number) => (one.fromAbove ? top + first + level * gap : low - first - level * gap);
   const away = (y: number) => (one.fromAbove ? y - top : low - y);
   // What leaves a gather runs beyond it, so that it does not run where the gathered lines do.
   const bracket = lanes.find(({ course }) => course.net.hub === net.hub && course.net.bracket);
@@ -85,13 +102,16 @@ function heightOf(one: Wanted, lanes: readonly Lane[], corridor: number, ground:
 const meet = (lane: Lane, one: Wanted, y: number, gap: number) =>
   Math.abs(lane.y - y) < gap - 0.5 && lane.low - touching <= one.high && one.low - touching <= lane.high;
 
-/** How near lanes come so that all find room in a corridor. */
-function narrowed(lanes: readonly Lane[], corridor: number, ground: Ground): number {
+/** How near lanes come to the rows and to each other so that all find room in a corridor. */
+function narrowed(lanes: readonly Lane[], corridor: number, ground: Ground): Pitch {
   const [top, low] = reachOf(ground, corridor);
   const depths = depthsOf(lanes, top, low);
   const levels = depths.reduce((sum, depth) => sum + (depth === 0 ? 0 : (depth - firstLane) / laneGap + 1), 0);
-  if (levels === 0 || !Number.isFinite(low - top)) return laneGap;
-  return Math.max(leastGap, Math.min(laneGap, (low - top - 2 * firstLane) / Math.max(1, levels - 1)));
+  const room = low - top;
+  const between = Math.max(1, levels - 1);
+  if (levels === 0 || !Number.isFinite(room) || room - 2 * firstLane >= between * laneGap) return roomy;
+  const first = Math.max(nearestLane, Math.min(firstLane, (room - easyGap * between) / 2));
+  return { first, gap: Math.max(leastGap, Math.min(laneGap, (room - 2 * first) / between)) };
 }
 
 /** How deep the lanes reach into a corridor from the row above it, and from the one beneath. */
