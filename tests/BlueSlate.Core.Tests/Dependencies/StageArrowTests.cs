@@ -62,6 +62,28 @@ public sealed class StageArrowTests
     }
 
     [Fact]
+    public void What_gathers_from_a_table_that_shrinks_is_given_a_place_anew_and_all_else_stays()
+    {
+        var stage = Next(Typed([.. Diagram, "Pier and berth determine boat"]), 0);
+        var placed = stage.Sheets[1] with
+        {
+            Shapes = [.. stage.Sheets[1].Shapes.Select((shape, i) => shape with { Place = new Place(i * 900, 0, 40, 40) })],
+        };
+        var pinned = placed.Shapes.Last(DependencyReader.IsGather).Id;
+        placed = placed with { Shapes = [.. placed.Shapes.Select(shape => shape with { Pinned = shape.Id == pinned })] };
+        var table = placed.Shapes.First(shape => !DependencyReader.IsGather(shape)).Id;
+        var sheet = Own(stage with { Sheets = stage.Sheets.SetItem(1, placed) }, "skipper").Sheets[1];
+        sheet
+            .Shapes.Where(shape => placed.Shapes.Any(old => old.Id == shape.Id) && shape.Place is null)
+            .ShouldHaveSingleItem()
+            .ShouldSatisfyAllConditions(
+                gather => DependencyReader.IsGather(gather).ShouldBeTrue(),
+                gather => gather.Id.ShouldNotBe(pinned)
+            );
+        sheet.Shapes.First(shape => shape.Id == table).Place.ShouldNotBeNull();
+    }
+
+    [Fact]
     public void What_gets_a_table_of_its_own_takes_its_arrows_along()
     {
         var drawing = Own(Next(Typed(Diagram), 0), "skipper");

@@ -105,7 +105,7 @@ internal static class StageArrows
         var sheet = rows.Any(table => ArrowsIn(before, table).Any())
             ? tables.Aggregate(swept, (all, table) => DrawnIn(all, table, reading, ids))
             : swept;
-        var after = drawing with { Sheets = drawing.Sheets.SetItem(at, sheet) };
+        var after = drawing with { Sheets = drawing.Sheets.SetItem(at, Unseated(sheet, before)) };
         return Kept(after with { Ties = after.Ties.RemoveAll(tie => !after.Has(tie.Element)) }, reading, ids);
     }
 
@@ -144,6 +144,33 @@ internal static class StageArrows
                 && Owners(were) == 1
                 && (Owners(are) > 1 || ends.Exists(id => said.GetValueOrDefault(id) != says.GetValueOrDefault(id)));
         }
+    }
+
+    // What gathers from a table that has changed has its place no longer: it stood over where the lines were.
+    private static Sheet Unseated(Sheet sheet, Sheet before)
+    {
+        var changed = sheet
+            .Shapes.Where(shape => !before.Shapes.Contains(shape))
+            .SelectMany(shape => shape.TextLines.Select(row => row.Id))
+            .ToHashSet(StringComparer.Ordinal);
+        var hanging = Ends(sheet)
+            .Where(end => !end.HasHead && changed.Contains(end.Far))
+            .Select(end => end.Near)
+            .ToHashSet(StringComparer.Ordinal);
+        return sheet with
+        {
+            Shapes =
+            [
+                .. sheet.Shapes.Select(shape =>
+                    hanging.Contains(shape.Id) && !shape.Pinned && DependencyReader.IsGather(shape)
+                        ? shape with
+                        {
+                            Place = null,
+                        }
+                        : shape
+                ),
+            ],
+        };
     }
 
     private sealed record Arrow(AttributeSet From, int To, bool IsMultivalued);
